@@ -1,0 +1,35 @@
+/** How a pad's thickness is made up from what is sold. */
+export type Lamination = { layers: number[]; exact: boolean };
+
+/** A pad of more layers than this is not glued up by hand. */
+const MOST_LAYERS = 6;
+
+/**
+ * The fewest sold thicknesses that add up to a pad's; failing that, the fewest that reach it, to be slit down.
+ *
+ * @param thickness wanted, mm
+ * @param sold thicknesses sold, mm
+ */
+export function laminate(thickness: number, sold: readonly number[]): Lamination {
+  const exact = search(thickness, [...sold].sort((a, b) => b - a), MOST_LAYERS);
+  if (exact) return { layers: exact, exact: true };
+  const thickest = Math.max(...sold);
+  const whole = Math.floor(thickness / thickest);
+  const rest = thickness - whole * thickest;
+  const next = rest > 1e-9 ? Math.min(...sold.filter((t) => t >= rest - 1e-9)) : 0;
+  return { layers: [...Array<number>(whole).fill(thickest), ...(next ? [next] : [])], exact: false };
+}
+
+function search(rest: number, sold: number[], most: number): number[] | null {
+  let best: number[] | null = null;
+  const walk = (left: number, from: number, taken: number[]): void => {
+    if (Math.abs(left) < 1e-6) {
+      if (!best || taken.length < best.length) best = taken;
+      return;
+    }
+    if (taken.length >= Math.min(most, best ? best.length - 1 : most)) return;
+    for (let i = from; i < sold.length; i++) if (sold[i]! <= left + 1e-6) walk(left - sold[i]!, i, [...taken, sold[i]!]);
+  };
+  walk(rest, 0, []);
+  return best;
+}

@@ -1,0 +1,112 @@
+/** What a rule's figure counts. */
+export type RuleUnit = 'length' | 'percent' | 'seconds' | 'minutes' | 'count';
+
+/** One house rule: a default the workshop can change, with the range that is sensible and the reason. */
+export type Rule = {
+  key: string;
+  group: 'Cover' | 'Padding' | 'Fixing' | 'Cutting' | 'Times' | 'Sewn, nailed and framed work';
+  label: string;
+  unit: RuleUnit;
+  value: number;
+  /** outside this the figure is unusual and the application says so */
+  sensible: readonly [number, number];
+  /** outside this the figure is refused */
+  allowed: readonly [number, number];
+  reason: string;
+};
+
+type Row = [key: string, label: string, unit: RuleUnit, value: number, low: number, high: number, reason: string];
+
+const COVER: Row[] = [
+  ['return', 'Return under the board', 'length', 50, 40, 75, 'Brings the staple line well clear of the edge, where the board is sound.'],
+  ['grip', 'Grip, trimmed later', 'length', 30, 25, 50, 'What the hand holds while pulling; under 25 the fingers slip.'],
+  ['stapleToTrim', 'Staple line to trimmed edge', 'length', 8, 6, 12, 'Nearer and the cloth frays past the staple; farther and it shows under the dust cover.'],
+  ['dustInset', 'Dust cover in from the board’s edge', 'length', 10, 6, 20, 'Keeps it out of sight from the side.'],
+  ['dustTurn', 'Dust cover turned under', 'length', 15, 10, 20, 'A folded edge does not fray.'],
+  ['cornerCutStop', 'Corner cut stops short of the board’s edge', 'length', 12, 10, 15, 'A cut that reaches the edge shows once the cloth is pulled.'],
+  ['pleatDepth', 'Deepest pleat', 'length', 15, 8, 25, 'A deeper fold makes a lump.'],
+  ['reliefOpening', 'Overlap allowed at a relief cut', 'length', 1.5, 0.5, 3, 'More than this gathers into a ridge round a curve.'],
+];
+const PADDING: Row[] = [
+  ['overhang', 'Foam beyond the board', 'length', 6, 0, 12, 'The foam buries the hard edge of the board.'],
+  ['crownInset', 'Crown pad inset, per step', 'length', 25, 15, 50, 'Keeps the crown’s step away from the edge.'],
+  ['waddingBeyond', 'Wadding beyond the edge', 'length', 75, 50, 100, 'Reaches down the side and is stapled under.'],
+  ['waddingUnderCover', 'Wadding left under a pulled cover', 'percent', 40, 25, 70, 'A pulled cover presses loose wadding to less than half its loft.'],
+];
+const FIXING: Row[] = [
+  ['staplePitch', 'Staple pitch', 'length', 22, 15, 25, 'Farther apart and the edge shows drag lines.'],
+  ['cornerOpen', 'Left open at a corner', 'length', 50, 40, 75, 'The corner’s folds are made last and need room.'],
+  ['stapleBite', 'Staple bite into the board', 'length', 6, 5, 10, 'Less pulls out.'],
+  ['stapleClear', 'Staple short of the far face', 'length', 2, 1, 4, 'A point through the board ends in somebody’s hand.'],
+  ['stapleSpare', 'Spare staples', 'percent', 10, 5, 25, 'Some are pulled and set again.'],
+  ['broadCrown', 'Narrowest staple crown for coated cloth', 'length', 10, 8, 13, 'A narrow crown cuts a coated cloth.'],
+];
+const CUTTING: Row[] = [
+  ['foamSheetWidth', 'Foam sheet width', 'length', 1000, 500, 2200, 'What the supplier sells.'],
+  ['foamSheetLength', 'Foam sheet length', 'length', 2000, 1000, 2500, 'What the supplier sells.'],
+  ['foamKerf', 'Left between foam pieces', 'length', 4, 2, 10, 'The blade’s width and its wander.'],
+  ['clothGap', 'Left between cloth pieces', 'length', 10, 5, 20, 'Room for the shears.'],
+  ['waddingRoll', 'Wadding roll width', 'length', 1500, 900, 2000, 'What the supplier sells.'],
+  ['dustRoll', 'Dust cloth roll width', 'length', 1400, 800, 1800, 'What the supplier sells.'],
+];
+const TIMES: Row[] = [
+  ['timeStaple', 'Set one staple', 'seconds', 6, 3, 15, 'Pull, smooth, shoot.'],
+  ['timeCorner', 'Fold one corner', 'minutes', 4, 2, 10, 'Fold, look, fold again.'],
+  ['timeCutMetre', 'Cut one metre of foam', 'seconds', 75, 30, 180, 'Mark, cut upright, turn.'],
+  ['timeClothMetre', 'Cut one metre of cloth', 'seconds', 45, 20, 120, 'Mark, cut, notch.'],
+  ['timeGlueSquare', 'Glue one square metre', 'minutes', 12, 5, 30, 'Two faces, even coat.'],
+  ['timeGlueTack', 'Glue: wait until tacky', 'minutes', 5, 1, 20, 'Read it off the product.'],
+];
+const OTHER: Row[] = [
+  ['slipFilm', 'Slip film oversize, in all', 'length', 200, 150, 300, 'Never pulled tight, never pierced on top.'],
+  ['seamAllowance', 'Seam allowance', 'length', 12, 10, 13, 'Holds the seam without bulk.'],
+  ['bandExtra', 'Band, extra below the staple line', 'length', 75, 25, 90, 'Something to pull on.'],
+  ['nailMargin', 'Nail-line margin', 'length', 50, 25, 75, 'Nails bite wood, not foam.'],
+  ['channelTakeUp', 'Channel take-up, per stitched line', 'length', 3, 2, 5, 'Or from your own sewn swatch.'],
+  ['yCutStop', 'Y-cut stops short of the rail', 'length', 25, 15, 30, 'Leaves cloth to turn round the rail.'],
+  ['yCutArm', 'Y-cut arm', 'length', 25, 15, 30, 'Turns under on either side of the rail.'],
+];
+
+/** No figure in a rule may be larger than this many times the top of its sensible range. */
+const ALLOWED_FACTOR = 4;
+
+function rows(group: Rule['group'], table: Row[]): Rule[] {
+  return table.map(([key, label, unit, value, low, high, reason]) => ({
+    key,
+    group,
+    label,
+    unit,
+    value,
+    sensible: [low, high],
+    allowed: [key === 'overhang' ? -100 : ZERO_ALLOWED.has(key) ? 0 : Math.min(low, 0.5), unit === 'percent' ? 100 : high * ALLOWED_FACTOR],
+    reason,
+  }));
+}
+
+/** Rules for which nothing at all is a choice somebody makes. */
+const ZERO_ALLOWED = new Set(['grip', 'crownInset', 'waddingBeyond', 'dustInset', 'dustTurn', 'stapleSpare', 'foamKerf', 'clothGap', 'stapleClear', 'stapleToTrim', 'cornerOpen', 'timeGlueTack']);
+
+/** Every house rule, in the order it is shown. */
+export const RULES: readonly Rule[] = [
+  ...rows('Cover', COVER),
+  ...rows('Padding', PADDING),
+  ...rows('Fixing', FIXING),
+  ...rows('Cutting', CUTTING),
+  ...rows('Times', TIMES),
+  ...rows('Sewn, nailed and framed work', OTHER),
+];
+
+const BY_KEY = new Map(RULES.map((rule) => [rule.key, rule]));
+
+/** The rule of that key, or undefined. */
+export function ruleOf(key: string): Rule | undefined {
+  return BY_KEY.get(key);
+}
+
+/** The workshop's own figures, by rule key; a rule that is missing stands at its default. */
+export type HouseRules = Record<string, number>;
+
+/** The default of every rule. */
+export function defaultHouse(): HouseRules {
+  return Object.fromEntries(RULES.map((rule) => [rule.key, rule.value]));
+}

@@ -1,0 +1,3 @@
+export { UNITS, type Unit } from './units';
+export { parseLength, type ParsedLength } from './parse-length';
+export { formatLength, formatArea } from './format-length';

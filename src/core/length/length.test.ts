@@ -1,0 +1,80 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { formatLength, parseLength, UNITS, type Unit } from '.';
+
+const mm = (text: string, unit: Unit = 'mm'): number => {
+  const parsed = parseLength(text, unit);
+  if (!parsed.ok) throw new Error(parsed.message);
+  return parsed.mm;
+};
+
+describe('parseLength', () => {
+  it.each([
+    ['412', 'mm', 412],
+    ['412', 'cm', 4120],
+    ['41.2 cm', 'mm', 412],
+    ['41,2 cm', 'in', 412],
+    ['41,2cm', 'mm', 412],
+    ['0.412 m', 'mm', 412],
+    ['16 1/4', 'mm', 412.75],
+    ['16-1/4"', 'mm', 412.75],
+    ['16 1/4 in', 'cm', 412.75],
+    ['16¼', 'in', 412.75],
+    ["1' 4 1/4\"", 'mm', 412.75],
+    ["1' 4", 'mm', 406.4],
+    ['1 ft 4 1/4 in', 'mm', 412.75],
+    ['3/4', 'mm', 19.05],
+    ['16', 'in', 406.4],
+    ['.5 in', 'mm', 12.7],
+    ['-6', 'mm', -6],
+    ['− 6 mm', 'mm', -6],
+    ['5/8”', 'mm', 15.875],
+  ] as const)('%s in a %s workshop', (text, unit, expected) => {
+    expect(mm(text, unit)).toBeCloseTo(expected, 9);
+  });
+
+  it.each(['', '  ', 'about 40', '4 5 6', '12 cm 3 mm', '1/0', '1/', 'NaN', '1e9', '--4', '4..5', '<b>4</b>', '9'.repeat(60), '99999999'])(
+    'refuses %j with a message',
+    (text) => {
+      const parsed = parseLength(text, 'mm');
+      expect(parsed.ok).toBe(false);
+      if (!parsed.ok) expect(parsed.message.length).toBeGreaterThan(10);
+    },
+  );
+
+  it('never throws and never returns anything but a finite figure', () => {
+    fc.assert(
+      fc.property(fc.string(), fc.constantFrom(...UNITS), (text, unit) => {
+        const parsed = parseLength(text, unit);
+        return !parsed.ok || Number.isFinite(parsed.mm);
+      }),
+      { numRuns: 2000 },
+    );
+  });
+});
+
+describe('formatLength', () => {
+  it.each([
+    [412, 'mm', '412 mm'],
+    [412.04, 'mm', '412 mm'],
+    [412.75, 'mm', '412.8 mm'],
+    [412, 'cm', '41.2 cm'],
+    [412.75, 'in', '16 1/4"'],
+    [19.05, 'in', '3/4"'],
+    [25.4, 'in', '1"'],
+    [0, 'in', '0"'],
+    [-6, 'mm', '−6 mm'],
+    [25.3, 'in', '1"'],
+  ] as const)('%d mm in %s', (value, unit, expected) => {
+    expect(formatLength(value, unit)).toBe(expected);
+  });
+
+  it('reads back what it prints, within what a tape shows', () => {
+    const within: Record<Unit, number> = { mm: 0.051, cm: 0.051, in: 25.4 / 32 + 1e-6 };
+    fc.assert(
+      fc.property(fc.double({ min: 0, max: 3000, noNaN: true }), fc.constantFrom(...UNITS), (value, unit) => {
+        return Math.abs(mm(formatLength(value, unit), unit) - value) <= within[unit];
+      }),
+    );
+  });
+});

@@ -1,0 +1,76 @@
+import type { Point, Polygon } from './types';
+
+/** Whether a point lies inside a closed polyline (even–odd rule). */
+export function isInside(polygon: Polygon, [x, y]: Point): boolean {
+  let inside = false;
+  for (let i = 0, j = polygon.length - 1; i < polygon.length; j = i++) {
+    const [xi, yi] = polygon[i]!;
+    const [xj, yj] = polygon[j]!;
+    if (yi > y !== yj > y && x < ((xj - xi) * (y - yi)) / (yj - yi) + xi) inside = !inside;
+  }
+  return inside;
+}
+
+/** Shortest distance from a point to a closed polyline, mm. */
+export function distanceTo(polygon: Polygon, [x, y]: Point): number {
+  let best = Infinity;
+  for (let i = 0, j = polygon.length - 1; i < polygon.length; j = i++) {
+    const [ax, ay] = polygon[j]!;
+    const [bx, by] = polygon[i]!;
+    const dx = bx - ax;
+    const dy = by - ay;
+    const t = Math.max(0, Math.min(1, ((x - ax) * dx + (y - ay) * dy) / (dx * dx + dy * dy || 1)));
+    best = Math.min(best, (ax + t * dx - x) ** 2 + (ay + t * dy - y) ** 2);
+  }
+  return Math.sqrt(best);
+}
+
+/**
+ * Where a straight line crosses a closed polyline, as distances along the line, sorted. A convex outline gives
+ * none or two.
+ *
+ * @param polygon closed polyline
+ * @param origin a point on the line
+ * @param direction unit vector along it
+ */
+export function lineCrossings(polygon: Polygon, origin: Point, direction: Point): number[] {
+  const side = polygon.map(([x, y]) => (x - origin[0]) * direction[1] - (y - origin[1]) * direction[0]);
+  const along = polygon.map(([x, y]) => (x - origin[0]) * direction[0] + (y - origin[1]) * direction[1]);
+  const found: number[] = [];
+  for (let i = 0, j = polygon.length - 1; i < polygon.length; j = i++) {
+    // One end counts, the other does not: a line through a vertex crosses once.
+    if (side[j]! >= 0 === side[i]! >= 0) continue;
+    const t = side[j]! / (side[j]! - side[i]!);
+    found.push(along[j]! + (along[i]! - along[j]!) * t);
+  }
+  return found.sort((a, b) => a - b);
+}
+
+/**
+ * Distance from the origin to a star-shaped outline in any direction, in logarithmic time.
+ *
+ * @param polygon counter-clockwise, seeing all of itself from the origin
+ * @returns a function of the angle (radians) giving the distance, mm
+ */
+export function reachFrom(polygon: Polygon): (angle: number) => number {
+  const angles = polygon.map(([x, y]) => Math.atan2(y, x));
+  let first = 0;
+  for (let i = 1; i < angles.length; i++) if (angles[i]! < angles[first]!) first = i;
+  const order = polygon.map((_, i) => (first + i) % polygon.length);
+  const sorted = order.map((i) => angles[i]!);
+  return (angle) => {
+    let low = 0;
+    let high = sorted.length;
+    while (low < high) {
+      const middle = (low + high) >> 1;
+      if (sorted[middle]! <= angle) low = middle + 1;
+      else high = middle;
+    }
+    const a = polygon[order[(low + order.length - 1) % order.length]!]!;
+    const b = polygon[order[low % order.length]!]!;
+    const dx = Math.cos(angle);
+    const dy = Math.sin(angle);
+    const cross = dx * (b[1] - a[1]) - dy * (b[0] - a[0]);
+    return Math.abs(cross) < 1e-12 ? Math.hypot(a[0], a[1]) : (a[0] * b[1] - a[1] * b[0]) / cross;
+  };
+}

@@ -1,0 +1,16 @@
+/** A place in the plan: x to the right, y to the back, millimetres. */
+export type Point = readonly [x: number, y: number];
+
+/** A straight or round stretch of an outline, walked counter-clockwise as seen from above. */
+export type Segment =
+  | { kind: 'line'; edge: string; from: Point; to: Point }
+  | { kind: 'arc'; edge: string; centre: Point; radius: number; start: number; sweep: number };
+
+/**
+ * A closed plan curve, counter-clockwise, about the origin. `edge` on a segment is the name a person would use:
+ * front, right, back, left, or “front right corner” for the arc between two.
+ */
+export type Outline = { segments: Segment[] };
+
+/** A closed polyline, counter-clockwise, first point not repeated. */
+export type Polygon = Point[];
