@@ -1,9 +1,9 @@
-import ClipperLib from 'clipper-lib';
+import { EndType, inflatePathsD, JoinType } from 'clipper2-ts';
 import { polygonArea } from './measure';
 import type { Polygon } from './types';
 
-/** Clipper works in whole numbers: a ten-thousandth of a millimetre. */
-const SCALE = 1e4;
+/** Decimal places the clipping library keeps of a millimetre. */
+const PLACES = 4;
 /** Corners sharper than this many times the distance are cut off rather than drawn out to a spike. */
 const MITRE_LIMIT = 4;
 
@@ -16,12 +16,9 @@ const MITRE_LIMIT = 4;
  */
 export function offsetPolygon(polygon: Polygon, delta: number): Polygon | null {
   if (delta === 0) return polygon;
-  const path = polygon.map(([x, y]) => ({ X: Math.round(x * SCALE), Y: Math.round(y * SCALE) }));
-  const offset = new ClipperLib.ClipperOffset(MITRE_LIMIT, 0.25 * SCALE);
-  offset.AddPath(path, ClipperLib.JoinType.jtMiter, ClipperLib.EndType.etClosedPolygon);
-  const solution: { X: number; Y: number }[][] = [];
-  offset.Execute(solution, delta * SCALE);
-  const rings = solution.map((ring) => ring.map(({ X, Y }) => [X / SCALE, Y / SCALE] as const));
+  const path = polygon.map(([x, y]) => ({ x, y }));
+  const grown = inflatePathsD([path], delta, JoinType.Miter, EndType.Polygon, MITRE_LIMIT, PLACES);
+  const rings = grown.map((ring): Polygon => ring.map(({ x, y }) => [x, y] as const));
   const largest = rings.sort((a, b) => Math.abs(polygonArea(b)) - Math.abs(polygonArea(a)))[0];
   if (!largest || largest.length < 3) return null;
   return polygonArea(largest) < 0 ? largest.reverse() : largest;

@@ -20,7 +20,8 @@ export type Place = {
 /** Two stations nearer than this are one. */
 const SAME = 1;
 
-type Candidate = { s: number; segment: Segment; t: number; corner?: { turn: number; normal: Point; edge: string } };
+/** `rank` settles which of two places that are nearly one is kept: a corner, an edge middle, a centre line. */
+type Candidate = { s: number; rank: number; segment: Segment; t: number; corner?: { turn: number; normal: Point; edge: string } };
 
 function tangent(segment: Segment, t: number): Point {
   if (segment.kind === 'arc') {
@@ -71,14 +72,14 @@ function mandatory(outline: Outline): Candidate[] {
       const size = Math.hypot(na[0] + nb[0], na[1] + nb[1]);
       const normal: Point = [(na[0] + nb[0]) / size, (na[1] + nb[1]) / size];
       const edge = `${before.edge} ${segment.edge} corner`;
-      found.push({ s, segment, t: 0, corner: { turn, normal, edge: cornerName(edge) } });
+      found.push({ s, rank: 3, segment, t: 0, corner: { turn, normal, edge: cornerName(edge) } });
     }
     const corner =
       segment.kind === 'arc' && !whole
         ? { turn: segment.sweep, normal: outward(tangent(segment, 0.5)), edge: segment.edge }
         : undefined;
-    if (!whole) found.push({ s: s + length / 2, segment, t: 0.5, corner });
-    for (const t of centreCrossings(segment)) found.push({ s: s + length * t, segment, t });
+    if (!whole) found.push({ s: s + length / 2, rank: corner ? 3 : 2, segment, t: 0.5, corner });
+    for (const t of centreCrossings(segment)) found.push({ s: s + length * t, rank: 1, segment, t });
     s += length;
   });
   return found;
@@ -122,12 +123,12 @@ export function stations(outline: Outline, options: { spacing?: number } = {}): 
   const turned = candidates
     .map((c) => ({ ...c, at: (((c.s - first.s) % total) + total) % total }))
     .map((c) => (total - c.at < SAME / 2 ? { ...c, at: 0 } : c))
-    .sort((a, b) => a.at - b.at || Number(b.corner !== undefined) - Number(a.corner !== undefined));
+    .sort((a, b) => a.at - b.at || b.rank - a.rank);
   const kept: typeof turned = [];
   for (const c of turned) {
     const last = kept.at(-1);
     if (last && c.at - last.at < SAME) {
-      if (c.corner && !last.corner) kept[kept.length - 1] = { ...c, at: last.at };
+      if (c.rank > last.rank) kept[kept.length - 1] = c;
       continue;
     }
     kept.push(c);

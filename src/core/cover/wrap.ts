@@ -1,0 +1,75 @@
+import { lengthTo, sectionAlong, type Model } from '../build';
+import type { Place, Point } from '../outline';
+
+/** The cover measured at one station, mm. `fromCentre` = top + wrap; wrap = side + return + grip. */
+export type StationWrap = {
+  id: string;
+  edge: string;
+  x: number;
+  y: number;
+  normalX: number;
+  normalY: number;
+  /** from the middle of the cut to where the side begins, along the cover */
+  top: number;
+  /** down to the board's lower edge */
+  side: number;
+  return: number;
+  grip: number;
+  wrap: number;
+  /** from the middle of the cut to the edge of the cloth, along the cover */
+  fromCentre: number;
+  /** plan distance from the middle of the cut to the board's edge */
+  planDistance: number;
+  /** height of the covered top where the side begins, over the board's top face */
+  edgeHeight: number;
+};
+
+/**
+ * Measures the cover at a station, in the cut square to the edge there: from the place in the cut that is nearest
+ * the middle of the piece, over the top, down the side and under the board.
+ *
+ * @param model the built piece
+ * @param place the station
+ */
+export function wrapAt(model: Model, place: Place): StationWrap {
+  const inward = [-place.normal[0], -place.normal[1]] as const;
+  const toMiddle = -(place.point[0] * inward[0] + place.point[1] * inward[1]);
+  const middle = [place.point[0] + inward[0] * toMiddle, place.point[1] + inward[1] * toMiddle] as const;
+  const section = sectionAlong(model, middle, place.normal)!;
+  const from = lengthTo(section.cover, 0);
+  const top = section.top.right - from;
+  const returnUnder = model.rule('return');
+  const grip = model.rule('grip');
+  // What the cut's own slant adds to the return is the section's, not the rule's; square to the edge they agree.
+  const drawnReturn = Math.abs(section.cover.at(-1)![0] - section.board.right);
+  const side = section.length - section.top.right - drawnReturn;
+  const wrap = side + returnUnder + grip;
+  return {
+    id: place.id,
+    edge: place.edge,
+    x: place.point[0],
+    y: place.point[1],
+    normalX: place.normal[0],
+    normalY: place.normal[1],
+    top,
+    side,
+    return: returnUnder,
+    grip,
+    wrap,
+    fromCentre: top + wrap,
+    planDistance: toMiddle,
+    edgeHeight: heightAtLength(section.cover, section.top.right),
+  };
+}
+
+/** Height of a line at a length along it. */
+function heightAtLength(line: readonly Point[], length: number): number {
+  let s = 0;
+  for (let i = 1; i < line.length; i++) {
+    const [a, b] = [line[i - 1]!, line[i]!];
+    const step = Math.hypot(b[0] - a[0], b[1] - a[1]);
+    if (s + step >= length - 1e-9 && step > 0) return a[1] + ((b[1] - a[1]) * (length - s)) / step;
+    s += step;
+  }
+  return line.at(-1)![1];
+}

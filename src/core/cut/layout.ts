@@ -1,0 +1,94 @@
+import type { Model } from '../build';
+import type { CoverPiece, LiningPiece } from '../cover';
+import type { FoamPiece } from './foam-pieces';
+import { packRoll, packSheets, type Blank, type Laid } from './pack';
+
+/** Sheets of one foam in one thickness. */
+export type FoamSheets = { material: string; materialName: string; thickness: number; sheets: Laid[][]; tooLarge: string[] };
+
+/** A roll laid out: length to buy, mm; utilisation is the pieces' own area over the area bought. */
+export type RollLayout = { width: number; length: number; utilisation: number; laid: Laid[]; tooLarge: string[] };
+
+export type CutPlan = {
+  foam: { sheetWidth: number; sheetLength: number; sheets: number; utilisation: number; layouts: FoamSheets[] };
+  cloth: RollLayout;
+  wadding: RollLayout | null;
+  dustCover: RollLayout;
+};
+
+function layFoam(model: Model, foam: readonly FoamPiece[]): CutPlan['foam'] {
+  const sheet = { width: model.rule('foamSheetWidth'), height: model.rule('foamSheetLength') };
+  const groups = new Map<string, { piece: FoamPiece; thickness: number; blanks: Blank[] }>();
+  for (const piece of foam) {
+    for (const thickness of piece.layers) {
+      const key = `${piece.material} ${thickness}`;
+      const group = groups.get(key) ?? { piece, thickness, blanks: [] };
+      for (let i = 0; i < model.piece.count; i++) group.blanks.push({ label: piece.pad, width: piece.width, height: piece.height });
+      groups.set(key, group);
+    }
+  }
+  const layouts = [...groups.values()].map(({ piece, thickness, blanks }): FoamSheets => {
+    const { sheets, tooLarge } = packSheets(blanks, sheet, { gap: model.rule('foamKerf'), turn: true });
+    return { material: piece.material, materialName: piece.materialName, thickness, sheets, tooLarge: [...new Set(tooLarge.map((b) => b.label))] };
+  });
+  const sheets = layouts.reduce((sum, layout) => sum + layout.sheets.length, 0);
+  const areas = new Map(foam.map((piece) => [piece.pad, piece.area]));
+  const used = layouts.flatMap((l) => l.sheets.flat()).reduce((sum, laid) => sum + areas.get(laid.label)!, 0);
+  return {
+    sheetWidth: sheet.width,
+    sheetLength: sheet.height,
+    sheets,
+    utilisation: sheets > 0 ? used / (sheets * sheet.width * sheet.height) : 0,
+    layouts,
+  };
+}
+
+function layRoll(pieces: readonly { blank: Blank; area: number; count: number }[], width: number, gap: number, turn: boolean): RollLayout {
+  const blanks = pieces.flatMap(({ blank, count }) => Array.from({ length: count }, () => blank));
+  const { length, laid, tooLarge } = packRoll(blanks, width, { gap, turn });
+  const areas = new Map(pieces.map(({ blank, area }) => [blank.label, area]));
+  const used = laid.reduce((sum, piece) => sum + areas.get(piece.label)!, 0);
+  return { width, length, utilisation: length > 0 ? used / (width * length) : 0, laid, tooLarge: [...new Set(tooLarge.map((b) => b.label))] };
+}
+
+/** The next whole repeat: pieces that all start on one carry the motif in the same place. */
+function toRepeat(size: number, repeat: number, gap: number): number {
+  return repeat > 0 ? Math.ceil((size + gap) / repeat - 1e-9) * repeat - gap : size;
+}
+
+function layCloth(model: Model, cover: CoverPiece): RollLayout {
+  const { cloth } = model.piece;
+  const gap = model.rule('clothGap');
+  const along = cloth.direction !== 'across';
+  const [across, down] = along ? [cover.width, cover.height] : [cover.height, cover.width];
+  const blank = {
+    label: cover.name,
+    width: toRepeat(across, cloth.repeatAcross, gap),
+    height: toRepeat(down, cloth.repeatAlong, gap),
+  };
+  // A pattern that must match has only one way up.
+  const turn = cloth.direction === 'any' && cloth.repeatAcross === 0 && cloth.repeatAlong === 0;
+  const fits = blank.width <= cloth.rollWidth ? blank : { ...blank, width: across };
+  return layRoll([{ blank: fits, area: cover.area, count: cover.count }], cloth.rollWidth, gap, turn);
+}
+
+/**
+ * Lays the whole set on foam sheets, cloth, wadding and dust cloth.
+ *
+ * @param model the built piece
+ * @param foam foam pieces
+ * @param cover the cover's blank
+ * @param wadding the wadding's blank, or null
+ * @param dust the dust cover
+ */
+export function cutPlan(model: Model, foam: readonly FoamPiece[], cover: CoverPiece, wadding: LiningPiece | null, dust: LiningPiece): CutPlan {
+  const gap = model.rule('clothGap');
+  const lining = (piece: LiningPiece, width: number): RollLayout =>
+    layRoll([{ blank: { label: piece.name, width: piece.width, height: piece.height }, area: piece.area, count: piece.count }], width, gap, true);
+  return {
+    foam: layFoam(model, foam),
+    cloth: layCloth(model, cover),
+    wadding: wadding && lining(wadding, model.rule('waddingRoll')),
+    dustCover: lining(dust, model.rule('dustRoll')),
+  };
+}

@@ -1,0 +1,90 @@
+import { MaxRectsPacker } from 'maxrects-packer/dist/maxrects-packer.mjs';
+
+/** A rectangle to lay: what it is, its size with the gap not included, mm. */
+export type Blank = { label: string; width: number; height: number };
+
+/** A blank laid down: lower left corner and whether it was turned a quarter. */
+export type Laid = Blank & { x: number; y: number; turned: boolean };
+
+type Rect = { x: number; y: number; width: number; height: number; label: string; rot?: boolean };
+
+function rectangles(blanks: readonly Blank[], gap: number): Rect[] {
+  return blanks.map(({ label, width, height }) => ({ x: 0, y: 0, width: width + gap, height: height + gap, label }));
+}
+
+function laid(rect: Rect, gap: number): Laid {
+  const turned = rect.rot === true;
+  // The packer marks a turned piece but leaves its width and height as they were given.
+  const [width, height] = turned ? [rect.height, rect.width] : [rect.width, rect.height];
+  return { label: rect.label, x: rect.x, y: rect.y, width: width - gap, height: height - gap, turned };
+}
+
+/**
+ * Lays rectangles on as few sheets as the rectangle packer finds.
+ *
+ * @param blanks sizes, mm
+ * @param sheet width and length, mm
+ * @param options.gap left between pieces, mm
+ * @param options.turn whether a piece may be turned a quarter
+ * @returns the pieces sheet by sheet, and those that fit on none
+ */
+export function packSheets(
+  blanks: readonly Blank[],
+  sheet: { width: number; height: number },
+  options: { gap: number; turn: boolean },
+): { sheets: Laid[][]; tooLarge: Blank[] } {
+  const fits = ({ width, height }: Blank): boolean =>
+    (width <= sheet.width && height <= sheet.height) || (options.turn && height <= sheet.width && width <= sheet.height);
+  const tooLarge = blanks.filter((blank) => !fits(blank));
+  // A gap is needed between pieces, not at the sheet's own edge.
+  const packer = new MaxRectsPacker<Rect>(sheet.width + options.gap, sheet.height + options.gap, 0, {
+    smart: true,
+    pot: false,
+    square: false,
+    allowRotation: options.turn,
+  });
+  packer.addArray(rectangles(blanks.filter(fits), options.gap));
+  return { sheets: packer.bins.map((bin) => bin.rects.map((rect) => laid(rect, options.gap))), tooLarge };
+}
+
+/** Stop looking for a shorter roll when the answer is known to this, mm. */
+const ROLL_STEP = 5;
+/** Each try halves what is left to look through; this is more than any roll needs. */
+const MOST_TRIES = 40;
+
+/**
+ * Lays rectangles on a roll: the shortest length on which the packer finds room for all of them.
+ *
+ * @param blanks sizes across and along the roll, mm
+ * @param rollWidth mm
+ * @param options.gap left between pieces, mm
+ * @param options.turn whether a piece may be turned a quarter
+ */
+export function packRoll(
+  blanks: readonly Blank[],
+  rollWidth: number,
+  options: { gap: number; turn: boolean },
+): { length: number; laid: Laid[]; tooLarge: Blank[] } {
+  const { gap, turn } = options;
+  const fits = ({ width, height }: Blank): boolean => width <= rollWidth || (turn && height <= rollWidth);
+  const tooLarge = blanks.filter((blank) => !fits(blank));
+  const wanted = blanks.filter(fits);
+  if (wanted.length === 0) return { length: 0, laid: [], tooLarge };
+  const tryLength = (height: number): Laid[] | null => {
+    const { sheets } = packSheets(wanted, { width: rollWidth, height }, options);
+    return sheets.length === 1 && sheets[0]!.length === wanted.length ? sheets[0]! : null;
+  };
+  let high = wanted.reduce((sum, blank) => sum + Math.max(blank.width, blank.height) + gap, 0);
+  let best = tryLength(high);
+  let low = wanted.reduce((sum, { width, height }) => sum + width * height, 0) / (rollWidth + gap);
+  for (let tries = 0; best && high - low > ROLL_STEP && tries < MOST_TRIES; tries++) {
+    const middle = (low + high) / 2;
+    const found = tryLength(middle);
+    if (found) {
+      best = found;
+      high = Math.max(...found.map((r) => r.y + r.height));
+    } else low = middle;
+  }
+  const done = best ?? [];
+  return { length: Math.max(0, ...done.map((r) => r.y + r.height)), laid: done, tooLarge };
+}

@@ -1,0 +1,2 @@
+export { LEGS, stapleLeg, type LegChoice } from './staple-leg';
+export { staplePlaces, type StaplePlace } from './staples';

@@ -1,0 +1,76 @@
+import { bounds, type Point, type Polygon } from '../outline';
+
+/** Paper sizes, mm. */
+export const PAPERS = { a4: { width: 210, height: 297 }, letter: { width: 215.9, height: 279.4 } } as const;
+export type Paper = keyof typeof PAPERS;
+
+/** What a desk printer leaves bare, and how far neighbouring sheets lie over each other, mm. */
+export const MARGIN = 12;
+export const OVERLAP = 10;
+
+/** One sheet of a template: its place in the grid and the corner of the drawing that it shows, mm. */
+export type Tile = { column: number; row: number; x: number; y: number; width: number; height: number };
+
+/**
+ * Covers a drawing with sheets of paper at full size, neighbours overlapping.
+ *
+ * @param outlines everything that must be on the sheets
+ * @param paper which paper
+ * @returns the sheets row by row from the front left; sheets that no line touches are left out
+ */
+export function tiles(outlines: readonly Polygon[], paper: Paper): { columns: number; rows: number; tiles: Tile[] } {
+  const all = outlines.flat();
+  const box = bounds(all);
+  const width = PAPERS[paper].width - 2 * MARGIN;
+  const height = PAPERS[paper].height - 2 * MARGIN;
+  const count = (size: number, sheet: number): number => Math.max(1, Math.ceil((size - OVERLAP) / (sheet - OVERLAP) - 1e-9));
+  const columns = count(box.width, width);
+  const rows = count(box.height, height);
+  // What is over is shared out evenly, so that no sheet carries a sliver.
+  const x0 = box.minX - (columns * (width - OVERLAP) + OVERLAP - box.width) / 2;
+  const y0 = box.minY - (rows * (height - OVERLAP) + OVERLAP - box.height) / 2;
+  const found: Tile[] = [];
+  for (let row = 0; row < rows; row++) {
+    for (let column = 0; column < columns; column++) {
+      const tile = { column, row, x: x0 + column * (width - OVERLAP), y: y0 + row * (height - OVERLAP), width, height };
+      if (outlines.some((outline) => touches(outline, tile))) found.push(tile);
+    }
+  }
+  return { columns, rows, tiles: found };
+}
+
+/** Whether any stretch of a closed line passes over a sheet. */
+function touches(outline: Polygon, tile: Tile): boolean {
+  return outline.some((a, i) => clip(a, outline[(i + 1) % outline.length]!, tile) !== null);
+}
+
+/**
+ * The stretch of a straight line that lies on a sheet (Liang–Barsky), or null.
+ *
+ * @param a start, mm
+ * @param b end, mm
+ * @param tile the sheet
+ */
+export function clip(a: Point, b: Point, tile: Tile): [Point, Point] | null {
+  const d = [b[0] - a[0], b[1] - a[1]] as const;
+  let [t0, t1] = [0, 1];
+  for (const [p, q] of [
+    [-d[0], a[0] - tile.x],
+    [d[0], tile.x + tile.width - a[0]],
+    [-d[1], a[1] - tile.y],
+    [d[1], tile.y + tile.height - a[1]],
+  ] as const) {
+    if (p === 0) {
+      if (q < 0) return null;
+      continue;
+    }
+    const t = q / p;
+    if (p < 0) t0 = Math.max(t0, t);
+    else t1 = Math.min(t1, t);
+    if (t0 > t1) return null;
+  }
+  return [
+    [a[0] + d[0] * t0, a[1] + d[1] * t0],
+    [a[0] + d[0] * t1, a[1] + d[1] * t1],
+  ];
+}

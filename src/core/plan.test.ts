@@ -1,0 +1,161 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { domeHalfArc } from './build';
+import { defaultHouse } from './house';
+import { newChairSeat, type BaseShape, type Pad, type Piece } from './piece';
+import { planPiece } from './plan';
+
+const house = defaultHouse();
+const main = (thickness: number, offset: number | null = 0): Pad => ({ id: 'main', role: 'main', material: 'seat-firm', thickness, offset, edge: { kind: 'square' } });
+const crown = (thickness: number, offset: number | null, edge: Pad['edge'] = { kind: 'domed' }): Pad => ({ id: 'crown', role: 'crown', material: 'seat-medium', thickness, offset, edge });
+
+function seat(shape: BaseShape, pads: Pad[], more: Partial<Piece> = {}): Piece {
+  return { ...newChairSeat(shape), pads, wadding: null, ...more };
+}
+
+const round = (diameter: number): BaseShape => ({ type: 'round', diameter });
+
+describe('a round seat with one square pad', () => {
+  it.each([
+    [190, 50, 12],
+    [150, 25, 9],
+    [260, 75, 18],
+  ])('R %d, pad %d, board %d: wrap is the plain sum and the blank follows', (radius, thickness, board) => {
+    const piece = seat(round(2 * radius), [main(thickness)]);
+    piece.base.board.thickness = board;
+    const plan = planPiece(piece, house);
+    const wrap = thickness + board + 50 + 30;
+    expect(plan.stations.length).toBeGreaterThanOrEqual(8);
+    for (const station of plan.stations) {
+      expect(station.wrap).toBeCloseTo(wrap, 1);
+      expect(station.fromCentre).toBeCloseTo(radius + wrap, 1);
+    }
+    const [cover] = plan.cover.pieces;
+    expect(Math.abs(cover!.width - 2 * (radius + wrap))).toBeLessThan(0.5);
+    expect(Math.abs(cover!.height - 2 * (radius + wrap))).toBeLessThan(0.5);
+    expect(plan.surface).toMatchObject({ model: 'taut-line', crown: 0, freeCrown: 0, edgeRadius: 0, height: thickness });
+  });
+
+  it.each([
+    [10, 0],
+    [40, 0],
+    [20, -60],
+  ])('crowned by a dome of %d mm, inset %d: every fromCentre is the closed form', (rise, offset) => {
+    const radius = 200;
+    const flat = planPiece(seat(round(2 * radius), [main(50)]), house);
+    const plan = planPiece(seat(round(2 * radius), [crown(rise, offset), main(50)]), house);
+    // Over a full dome the taut line lies on the arc; over a smaller one it runs straight from the rim and
+    // touches the arc where that straight is a tangent.
+    const half = radius + offset;
+    let over = domeHalfArc(half, rise);
+    if (offset < 0) {
+      const ball = (half * half + rise * rise) / (2 * rise);
+      const down = ball - rise;
+      const away = Math.hypot(radius, down);
+      const tangent = Math.sqrt(away * away - ball * ball);
+      const touch = Math.atan2(radius, down) - Math.acos(ball / away);
+      over = tangent + ball * touch;
+    }
+    for (const [i, station] of plan.stations.entries()) {
+      expect(Math.abs(station.fromCentre - flat.stations[i]!.fromCentre - (over - radius))).toBeLessThan(0.05);
+    }
+    expect(plan.surface.crown).toBeCloseTo(rise, 1);
+  });
+
+  it('crowned by a square step: flat top and a straight slope to the rim', () => {
+    const plan = planPiece(seat(round(400), [crown(25, -30, { kind: 'square' }), main(50)]), house);
+    const over = 170 + Math.hypot(30, 25);
+    for (const station of plan.stations) expect(Math.abs(station.top - over)).toBeLessThan(0.05);
+  });
+});
+
+describe('the square arithmetic of models.md 4', () => {
+  it('gives 269 mm for half a cover: 400 × 12 board, 50 pad, 6 overhang, held at the board’s lower edge', () => {
+    const shape: BaseShape = { type: 'rectangle', width: 400, depth: 400, cornerRadius: { front: 0, back: 0 } };
+    const plan = planPiece(seat(shape, [main(50, 6)]), house);
+    const front = plan.stations[0]!;
+    expect(front.top + front.side).toBeCloseTo(206 + 50 + Math.hypot(6, 12), 1);
+  });
+});
+
+describe('wadding', () => {
+  it('rounds the edge to its own thickness and lengthens the cover by a quarter turn of it', () => {
+    const bare = planPiece(seat(round(400), [main(50)], { overrides: { waddingUnderCover: 40 } }), house);
+    const soft = planPiece(seat(round(400), [main(50)], { wadding: 'wadding-200', overrides: { waddingUnderCover: 40 } }), house);
+    expect(soft.wadding!.thickness).toBe(6);
+    expect(soft.surface.edgeRadius).toBeCloseTo(6, 1);
+    expect(soft.surface.height).toBeCloseTo(56, 3);
+    const longer = soft.stations[0]!.fromCentre - bare.stations[0]!.fromCentre;
+    // A quarter turn at the rim; at the board’s lower edge it thins out, so no more than another quarter.
+    expect(longer).toBeGreaterThan((6 * Math.PI) / 2 - 0.1);
+    expect(longer).toBeLessThan(6 * Math.PI + 0.1);
+  });
+});
+
+describe('any seat', () => {
+  const shapes = fc.oneof(
+    fc.record({ type: fc.constant('round' as const), diameter: fc.integer({ min: 200, max: 900 }) }),
+    fc.record({
+      type: fc.constant('trapezoid' as const),
+      frontWidth: fc.integer({ min: 250, max: 900 }),
+      backWidth: fc.integer({ min: 250, max: 900 }),
+      depth: fc.integer({ min: 250, max: 900 }),
+      cornerRadius: fc.record({ front: fc.integer({ min: 0, max: 50 }), back: fc.integer({ min: 0, max: 50 }) }),
+    }),
+  );
+  const pads = fc.record({ thickness: fc.integer({ min: 5, max: 120 }), offset: fc.integer({ min: -10, max: 12 }), rise: fc.integer({ min: 0, max: 60 }), inset: fc.integer({ min: -60, max: 0 }) });
+  const build = (shape: BaseShape, p: { thickness: number; offset: number; rise: number; inset: number }, soft: boolean): Piece =>
+    seat(shape, [...(p.rise > 0 ? [crown(p.rise, p.inset)] : []), main(p.thickness, p.offset)], { wadding: soft ? 'wadding-200' : null, count: 2 });
+
+  it('is planned with finite, ordered figures and nothing laid outside or on top of another', () => {
+    fc.assert(
+      fc.property(shapes, pads, fc.boolean(), (shape, p, soft) => {
+        const plan = planPiece(build(shape, p, soft), house);
+        expect(JSON.stringify(plan)).not.toContain('null,null');
+        for (const s of plan.stations) {
+          expect(Number.isFinite(s.fromCentre)).toBe(true);
+          expect(s.side).toBeGreaterThan(0);
+          expect(s.wrap).toBeCloseTo(s.side + s.return + s.grip, 2);
+          expect(s.fromCentre).toBeCloseTo(s.top + s.wrap, 2);
+        }
+        expect(plan.surface.crown).toBeGreaterThan(-1);
+        expect(plan.fixing.order.map((o) => o.n)).toEqual(plan.fixing.order.map((_, i) => i + 1));
+        const laid = plan.cut.cloth.laid;
+        for (const [i, a] of laid.entries()) {
+          expect(a.x + a.width).toBeLessThanOrEqual(plan.cut.cloth.width + 0.01);
+          for (const b of laid.slice(i + 1)) {
+            expect(a.x + a.width <= b.x || b.x + b.width <= a.x || a.y + a.height <= b.y || b.y + b.height <= a.y).toBe(true);
+          }
+        }
+      }),
+      { numRuns: 60 },
+    );
+  });
+
+  it('comes out mirrored: stations left and right agree', () => {
+    fc.assert(
+      fc.property(shapes, pads, (shape, p) => {
+        const { stations } = planPiece(build(shape, p, true), house);
+        for (const s of stations) {
+          const other = stations.find((o) => Math.abs(o.x + s.x) < 0.01 && Math.abs(o.y - s.y) < 0.01);
+          expect(other).toBeDefined();
+          expect(Math.abs(other!.fromCentre - s.fromCentre)).toBeLessThan(0.02);
+        }
+      }),
+      { numRuns: 40 },
+    );
+  });
+});
+
+describe('house rules and overrides', () => {
+  it('an override beats the house, the house beats the default', () => {
+    const piece = seat(round(400), [main(50)]);
+    expect(planPiece(piece, { ...house, return: 60 }).stations[0]!.return).toBe(60);
+    expect(planPiece({ ...piece, overrides: { return: 45 } }, { ...house, return: 60 }).stations[0]!.return).toBe(45);
+  });
+
+  it('warns when the grip is under 25 mm', () => {
+    const plan = planPiece(seat(round(400), [main(50)], { overrides: { grip: 20 } }), house);
+    expect(plan.warnings.map((w) => w.code)).toContain('grip-short');
+  });
+});

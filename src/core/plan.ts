@@ -1,0 +1,131 @@
+import { freeHeight, modelOf, surfaceOf, type Model, type Surface } from './build';
+import { cornerPlans, dustCover, pullOver, reliefCuts, waddingPiece, wrapAt, type CornerPlan, type CoverPiece, type Cut, type LiningPiece, type StationWrap } from './cover';
+import { cutPlan, foamPieces, type CutPlan, type FoamPiece } from './cut';
+import { stapleLeg, staplePlaces, type LegChoice, type StaplePlace } from './fix';
+import { BOARDS, findMaterial } from './foam';
+import type { HouseRules } from './house';
+import { outlineArea, outlineSize, perimeter, polygonArea, polygonPerimeter, type Polygon } from './outline';
+import { checkPiece, PieceProblems, type Piece } from './piece';
+import { planWarnings, type Warning } from './plan-warnings';
+import { runSteps, type Step } from './run';
+import { tidy } from './tidy';
+
+/** Everything to cut, fix, do and check for a piece. Lengths mm, areas mm², forces N, masses kg, times minutes. */
+export type Plan = {
+  schema: 'fovea.plan/1';
+  piece: { name: string; kind: string; count: number };
+  outline: { width: number; depth: number; perimeter: number; area: number; points: Polygon };
+  surface: Surface;
+  stations: StationWrap[];
+  corners: CornerPlan[];
+  cover: { method: 'pull-over'; pieces: CoverPiece[]; relief: { pitch: number; cuts: Cut[] } | null };
+  foam: FoamPiece[];
+  wadding: (LiningPiece & { thickness: number }) | null;
+  dustCover: LiningPiece & { finishedWidth: number; finishedHeight: number };
+  cut: CutPlan;
+  fixing: {
+    fastener: { kind: 'staple'; leg: number; crown: 'narrow' | 'broad'; choice: LegChoice };
+    pitch: number;
+    /** staples in one piece, the dust cover's included */
+    count: number;
+    /** to buy for the set, spare included */
+    toBuy: number;
+    order: StaplePlace[];
+  };
+  mass: { board: number; foam: number; total: number };
+  /** for one piece of the set */
+  steps: Step[];
+  minutes: number;
+  warnings: Warning[];
+};
+
+/** kg in a volume of mm³ at a density in kg/m³. */
+function mass(volume: number, density: number): number {
+  return (volume / 1e9) * density;
+}
+
+/** Volume of the built stack, mm³: carved edges are counted by sampling on a 40 × 40 grid. */
+function foamMass(model: Model): number {
+  return model.pads.reduce((sum, built) => {
+    const area = polygonArea(built.polygon);
+    const share = built.pad.edge.kind === 'square' ? 1 : carvedShare(model, built);
+    return sum + mass(area * built.pad.thickness * share, built.foam.density);
+  }, 0);
+}
+
+function carvedShare(model: Model, built: Model['pads'][number]): number {
+  const alone = { ...model, pads: [built] };
+  const cells = 40;
+  let inside = 0;
+  let height = 0;
+  const xs = built.polygon.map(([x]) => x);
+  const ys = built.polygon.map(([, y]) => y);
+  const [x0, x1, y0, y1] = [Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)];
+  for (let i = 0; i < cells; i++) {
+    for (let j = 0; j < cells; j++) {
+      const z = freeHeight(alone, [x0 + ((i + 0.5) * (x1 - x0)) / cells, y0 + ((j + 0.5) * (y1 - y0)) / cells]);
+      if (z > 0) [inside, height] = [inside + 1, height + z];
+    }
+  }
+  return inside > 0 ? height / inside / built.pad.thickness : 1;
+}
+
+/**
+ * Plans a piece: the front door of the core.
+ *
+ * @param piece the document
+ * @param house the workshop's rules, by key; missing ones stand at their defaults
+ * @throws PieceProblems when the piece cannot be planned, with every place that is wrong
+ */
+export function planPiece(piece: Piece, house: HouseRules): Plan {
+  const problems = checkPiece(piece);
+  if (problems.length > 0) throw new PieceProblems(problems);
+  return planModel(modelOf(piece, house));
+}
+
+/**
+ * The same from a model that is already built, for callers that need the model too.
+ *
+ * @param model from `modelOf`, of a checked piece
+ */
+export function planModel(model: Model): Plan {
+  const { piece, rule } = model;
+  const stations = model.places.map((place) => wrapAt(model, place));
+  const corners = cornerPlans(model, stations);
+  const cover = pullOver(model, stations);
+  const wadding = waddingPiece(model, stations);
+  const dust = dustCover(model);
+  const foam = foamPieces(model);
+  const cut = cutPlan(model, foam, cover, wadding, dust);
+  const leg = stapleLeg(piece.cloth.thickness, piece.base.board.thickness, { bite: rule('stapleBite'), clear: rule('stapleClear') });
+  const order = staplePlaces(model, corners);
+  const dustStaples = Math.ceil(polygonPerimeter(dust.outline) / (2 * rule('staplePitch')));
+  const count = order.length + dustStaples;
+  const steps = runSteps(model, { foam, cover, wadding, corners, staples: order.filter((s) => s.kind !== 'corner').length, leg: leg.leg, dustStaples });
+  const boardMass = mass(outlineArea(model.outline) * model.boardThickness, findMaterial(BOARDS, piece.base.board.material)!.density);
+  const padMass = foamMass(model);
+  return tidy<Plan>({
+    schema: 'fovea.plan/1',
+    piece: { name: piece.name, kind: piece.kind, count: piece.count },
+    outline: { ...outlineSize(model.outline), perimeter: perimeter(model.outline), area: outlineArea(model.outline), points: model.board },
+    surface: surfaceOf(model),
+    stations,
+    corners,
+    cover: { method: 'pull-over', pieces: [cover], relief: reliefCuts(model, stations) },
+    foam,
+    wadding: wadding && { ...wadding, thickness: model.wadding },
+    dustCover: dust,
+    cut,
+    fixing: {
+      fastener: { kind: 'staple', leg: leg.leg, crown: piece.cloth.coated ? 'broad' : 'narrow', choice: leg },
+      pitch: rule('staplePitch'),
+      count,
+      toBuy: Math.ceil(count * piece.count * (1 + rule('stapleSpare') / 100) - 1e-9),
+      order,
+    },
+    mass: { board: boardMass, foam: padMass, total: boardMass + padMass },
+    steps,
+    minutes: steps.reduce((sum, step) => sum + step.minutes + step.wait, 0),
+    warnings: planWarnings(model, { stations, foam, cut, leg }),
+  });
+}

@@ -1,0 +1,1 @@
+export { CAUTIONS, runSteps, type Step } from './steps';
