@@ -1,0 +1,12 @@
+import type { NextConfig } from 'next';
+
+const config: NextConfig = {
+  poweredByHeader: false,
+  // The database's native part is loaded, not bundled.
+  serverExternalPackages: ['better-sqlite3'],
+  devIndicators: false,
+  // `npm test` checks types once, in a step of its own.
+  typescript: { ignoreBuildErrors: true },
+};
+
+export default config;

@@ -1,0 +1,75 @@
+import { PieceProblems } from '../core/piece';
+
+/** The largest body a write may have: a piece is a few kilobytes. */
+export const LARGEST_BODY = 1_000_000;
+
+/** An answer that is not a success, with words for the user. */
+export class Refusal extends Error {
+  readonly status: number;
+  /**
+   * @param status HTTP status
+   * @param message what is wrong and what would be right
+   */
+  constructor(status: number, message: string) {
+    super(message);
+    this.status = status;
+  }
+}
+
+/**
+ * Reads a request's body as text, and stops reading when it is too large.
+ *
+ * @param request the request
+ * @throws Refusal 413 when it is larger than a piece can be
+ */
+export async function readText(request: Request): Promise<string> {
+  const tooLarge = new Refusal(413, 'This file is larger than 1 MB; a piece is a few kilobytes. Is it the right file?');
+  if (Number(request.headers.get('content-length') ?? 0) > LARGEST_BODY) throw tooLarge;
+  const reader = request.body?.getReader();
+  if (!reader) return '';
+  const chunks: Uint8Array[] = [];
+  let size = 0;
+  for (;;) {
+    const { done, value } = await reader.read();
+    if (done) break;
+    size += value.byteLength;
+    if (size > LARGEST_BODY) {
+      await reader.cancel();
+      throw tooLarge;
+    }
+    chunks.push(value);
+  }
+  return new TextDecoder().decode(Buffer.concat(chunks));
+}
+
+/**
+ * Reads a request's body as a JSON object.
+ *
+ * @throws Refusal 400 when it is not one
+ */
+export async function readObject(request: Request): Promise<Record<string, unknown>> {
+  const text = await readText(request);
+  let data: unknown;
+  try {
+    data = JSON.parse(text);
+  } catch {
+    throw new Refusal(400, 'The request is not JSON');
+  }
+  if (data === null || typeof data !== 'object' || Array.isArray(data)) throw new Refusal(400, 'The request is not a JSON object');
+  return data as Record<string, unknown>;
+}
+
+/**
+ * Runs a route's work and turns what it throws into an answer: problems with a piece are 422, refusals keep their
+ * status, anything else is 500 without its inner words.
+ */
+export async function answer(work: () => Promise<Response> | Response): Promise<Response> {
+  try {
+    return await work();
+  } catch (error) {
+    if (error instanceof PieceProblems) return Response.json({ message: error.message, problems: error.problems }, { status: 422 });
+    if (error instanceof Refusal) return Response.json({ message: error.message }, { status: error.status });
+    console.error(error);
+    return Response.json({ message: 'Something went wrong in the application; nothing was changed.' }, { status: 500 });
+  }
+}

@@ -1,0 +1,165 @@
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { printPdf } from '../core/formats/pdf';
+import type { Paper } from '../core/formats/tiles';
+import { checkRule } from '../core/house';
+import { UNITS, type Unit } from '../core/length';
+import { modelOf } from '../core/build';
+import { PieceProblems, type Piece } from '../core/piece';
+import { parsePiece, validatePiece } from '../core/piece/validate-piece';
+import { planPiece, type Plan } from '../core/plan';
+import { addLogEntry, listTicks, serialTaken, setTick, type Tick } from '../data/bench';
+import { database } from '../data/database';
+import { createPiece, dropStaleSave, getPiece, removePiece, savePiece, stepPiece, type PieceRecord } from '../data/pieces';
+import { getHouse, getSettings, setHouseRule, setSettings, type Settings } from '../data/settings';
+import { readObject, readText, Refusal } from './http';
+
+const GONE = 'This piece is no longer on the floor.';
+const LONGEST_NOTE = 5000;
+
+function found(id: string): PieceRecord {
+  const record = getPiece(database(), id);
+  if (!record) throw new Refusal(404, GONE);
+  return record;
+}
+
+/** A piece that passes the schema, the cross checks and the house's own rules. */
+function plannable(data: unknown): Piece {
+  const piece = validatePiece(data);
+  modelOf(piece, getHouse(database()));
+  return piece;
+}
+
+/** POST /api/pieces: keeps a new piece. */
+export async function postPiece(request: Request): Promise<Response> {
+  const { piece } = await readObject(request);
+  return Response.json(createPiece(database(), plannable(piece)), { status: 201 });
+}
+
+/** POST /api/import: keeps a piece from a JSON file's text. */
+export async function importPiece(request: Request): Promise<Response> {
+  const piece = parsePiece(await readText(request));
+  return Response.json(createPiece(database(), plannable(piece)), { status: 201 });
+}
+
+/** PUT /api/pieces/ID: saves a piece that started from a revision; 409 when another save came first. */
+export async function putPiece(request: Request, id: string): Promise<Response> {
+  const body = await readObject(request);
+  if (!Number.isInteger(body.base)) throw new Refusal(400, 'A save must name the revision it started from');
+  const result = savePiece(database(), id, body.base as number, plannable(body.piece));
+  if (!result) throw new Refusal(404, GONE);
+  if (result.ok) return Response.json(result.record);
+  return Response.json({ message: 'This piece was changed elsewhere since you opened it. Nothing was overwritten.', current: result.current, keptAs: result.keptAs }, { status: 409 });
+}
+
+/** GET /api/pieces/ID */
+export function readPiece(id: string): Response {
+  return Response.json(found(id));
+}
+
+/** DELETE /api/pieces/ID: takes it off the floor. */
+export function deletePiece(id: string): Response {
+  if (!removePiece(database(), id)) throw new Refusal(404, GONE);
+  return Response.json({ ok: true });
+}
+
+/** POST /api/pieces/ID/step: undo or redo. */
+export async function postStep(request: Request, id: string): Promise<Response> {
+  const { direction, base } = await readObject(request);
+  if (direction !== 'undo' && direction !== 'redo') throw new Refusal(400, 'Step must be undo or redo');
+  const current = found(id);
+  if (base !== current.revision) return Response.json({ message: 'This piece was changed elsewhere; here it is as it stands now.', current }, { status: 409 });
+  const record = stepPiece(database(), id, direction);
+  if (!record) throw new Refusal(409, direction === 'undo' ? 'There is nothing to undo' : 'There is nothing to redo');
+  return Response.json(record);
+}
+
+/** DELETE /api/pieces/ID/stale: forgets a save that came too late. */
+export async function deleteStale(request: Request, id: string): Promise<Response> {
+  const { stale } = await readObject(request);
+  if (!Number.isInteger(stale) || !dropStaleSave(database(), id, stale as number)) throw new Refusal(404, 'That version is no longer kept');
+  return Response.json({ ok: true });
+}
+
+/** PUT /api/pieces/ID/ticks: a step of one piece of the set is done, or not after all. */
+export async function putTick(request: Request, id: string): Promise<Response> {
+  const { unit, step, done } = await readObject(request);
+  const { piece } = found(id);
+  const plan = planPiece(piece, getHouse(database()));
+  if (!Number.isInteger(unit) || (unit as number) < 1 || (unit as number) > piece.count) throw new Refusal(400, `There are ${piece.count} in this set`);
+  if (typeof step !== 'string' || !plan.steps.some((s) => s.key === step)) throw new Refusal(400, 'That step is not on the run sheet');
+  if (typeof done !== 'boolean') throw new Refusal(400, 'Done must be true or false');
+  return Response.json({ ticks: setTick(database(), id, { unit, step } as Tick, done) });
+}
+
+/** POST /api/pieces/ID/finish: writes the job into the log. */
+export async function postFinish(request: Request, id: string): Promise<Response> {
+  const { serial, note } = await readObject(request);
+  const record = found(id);
+  const number = typeof serial === 'string' ? serial.trim() : '';
+  if (!number || number.length > 40) throw new Refusal(422, 'A serial number has 1 to 40 signs');
+  if (typeof note !== 'string' || note.length > LONGEST_NOTE) throw new Refusal(422, `A note has at most ${LONGEST_NOTE} signs`);
+  if (serialTaken(database(), number)) throw new Refusal(422, `Serial number ${number} is already in the log; take another`);
+  addLogEntry(database(), { pieceId: id, revision: record.revision, serial: number, note });
+  return Response.json({ ok: true }, { status: 201 });
+}
+
+function fileName(piece: Piece): string {
+  return piece.name.toLowerCase().replace(/[^a-z0-9]+/g, '-').replace(/^-|-$/g, '').slice(0, 60) || 'piece';
+}
+
+/** GET /api/pieces/ID/export: the piece as a JSON file. */
+export function exportPiece(id: string): Response {
+  const { piece } = found(id);
+  return new Response(`${JSON.stringify(piece, null, 2)}\n`, {
+    headers: { 'content-type': 'application/json', 'content-disposition': `attachment; filename="${fileName(piece)}.json"` },
+  });
+}
+
+function fontFile(weight: number): Uint8Array {
+  return readFileSync(join(process.cwd(), `node_modules/@fontsource/fira-sans/files/fira-sans-latin-${weight}-normal.woff`));
+}
+
+/** GET /api/pieces/ID/print?paper=a4|letter: slip, cut sheet, run sheet and templates as one PDF. */
+export async function printPiece(request: Request, id: string): Promise<Response> {
+  const paper = new URL(request.url).searchParams.get('paper') ?? 'a4';
+  if (paper !== 'a4' && paper !== 'letter') throw new Refusal(400, 'Paper must be a4 or letter');
+  const { piece } = found(id);
+  const house = getHouse(database());
+  const plan: Plan = planPiece(piece, house);
+  const bytes = await printPdf({ plan, piece, house, unit: getSettings(database()).unit, paper: paper satisfies Paper, fonts: { regular: fontFile(400), bold: fontFile(600) } });
+  return new Response(Buffer.from(bytes), {
+    headers: { 'content-type': 'application/pdf', 'content-disposition': `attachment; filename="${fileName(piece)}.pdf"` },
+  });
+}
+
+/** PUT /api/house: one rule, or null for its default. */
+export async function putHouse(request: Request): Promise<Response> {
+  const { key, value } = await readObject(request);
+  if (typeof key !== 'string') throw new Refusal(400, 'Which house rule?');
+  if (value !== null) {
+    const wrong = checkRule(key, value);
+    if (wrong) throw new PieceProblems([{ path: key, message: wrong }]);
+  }
+  return Response.json({ house: setHouseRule(database(), key, value as number | null) });
+}
+
+/** PUT /api/settings: unit or theme. */
+export async function putSettings(request: Request): Promise<Response> {
+  const { unit, theme } = await readObject(request);
+  const change: Partial<Settings> = {};
+  if (unit !== undefined) {
+    if (!UNITS.includes(unit as Unit)) throw new Refusal(400, 'The unit must be mm, cm or in');
+    change.unit = unit as Unit;
+  }
+  if (theme !== undefined) {
+    if (theme !== 'day' && theme !== 'evening') throw new Refusal(400, 'The theme must be day or evening');
+    change.theme = theme;
+  }
+  return Response.json(setSettings(database(), change));
+}
+
+/** The ticks of a piece, for its bench view. */
+export function ticksOf(id: string): Tick[] {
+  return listTicks(database(), id);
+}

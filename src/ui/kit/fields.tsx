@@ -1,0 +1,209 @@
+'use client';
+
+import { useId, useState, type KeyboardEvent, type ReactNode } from 'react';
+import { formatLength, parseLength } from '@/core/length';
+import { useDraft } from './draft';
+import { useSettings } from './settings';
+
+/** Moves to the next measurement in the order a tape goes round. */
+function focusNext(from: HTMLInputElement): void {
+  const all = [...document.querySelectorAll<HTMLInputElement>('[data-tape]')].filter((el) => !el.disabled && el.offsetParent !== null);
+  const next = all[all.indexOf(from) + 1];
+  if (next) {
+    next.focus();
+    next.select();
+  } else from.blur();
+}
+
+type FieldProps = {
+  label: string;
+  /** names the field across reloads, so that refused text is not lost */
+  name: string;
+  /** takes the value, or says what is wrong with it */
+  onCommit: (value: number) => string | null;
+  hint?: ReactNode;
+  compact?: boolean;
+};
+
+type CoreProps = FieldProps & {
+  shown: string;
+  understood: (text: string) => { ok: true; value: number; says: string } | { ok: false; message: string };
+  nudge: (value: number, steps: number) => number;
+  value: number | null;
+};
+
+function Field({ label, name, onCommit, hint, shown, understood, nudge, value, compact }: CoreProps) {
+  const id = useId();
+  const [draft, setDraft] = useDraft(`draft ${name}`);
+  const [refused, setRefused] = useState<{ text: string; message: string } | null>(null);
+  const reading = draft === null ? null : understood(draft);
+  const message = refused && refused.text === draft ? refused.message : reading && !reading.ok && draft !== '' ? reading.message : null;
+
+  const commit = (text: string | null): boolean => {
+    if (text === null) return true;
+    const parsed = understood(text);
+    if (!parsed.ok) {
+      setRefused({ text, message: parsed.message });
+      return false;
+    }
+    const wrong = onCommit(parsed.value);
+    if (wrong) {
+      setRefused({ text, message: wrong });
+      return false;
+    }
+    setRefused(null);
+    setDraft(null);
+    return true;
+  };
+
+  const onKeyDown = (event: KeyboardEvent<HTMLInputElement>) => {
+    if (event.key === 'Enter') {
+      event.preventDefault();
+      const field = event.currentTarget;
+      if (commit(draft)) focusNext(field);
+    } else if (event.key === 'Escape') {
+      setDraft(null);
+      setRefused(null);
+    } else if ((event.key === 'ArrowUp' || event.key === 'ArrowDown') && (value !== null || reading?.ok)) {
+      event.preventDefault();
+      const from = reading?.ok ? reading.value : value!;
+      const next = nudge(from, (event.key === 'ArrowUp' ? 1 : -1) * (event.shiftKey ? 10 : 1));
+      const wrong = onCommit(next);
+      if (wrong) setRefused({ text: draft ?? shown, message: wrong });
+      else {
+        setRefused(null);
+        setDraft(null);
+      }
+      if (wrong && draft === null) setDraft(shown);
+    }
+  };
+
+  return (
+    <div className={compact ? 'py-0.5' : 'py-1'}>
+      <div className="flex items-baseline justify-between gap-2">
+        <label htmlFor={id} className="text-sm">
+          {label}
+        </label>
+        <input
+          id={id}
+          data-tape
+          inputMode="text"
+          autoComplete="off"
+          spellCheck={false}
+          className={`w-28 px-2 py-1 text-right tabular-nums bg-base-100 border rounded-sm ${message ? 'border-error border-2' : 'border-base-content/40'}`}
+          value={draft ?? shown}
+          aria-invalid={message !== null}
+          aria-describedby={`${id}-said`}
+          onChange={(event) => {
+            setRefused(null);
+            setDraft(event.target.value);
+          }}
+          onFocus={(event) => event.target.select()}
+          onBlur={() => commit(draft)}
+          onKeyDown={onKeyDown}
+        />
+      </div>
+      <div id={`${id}-said`} className="text-xs text-right min-h-0">
+        {message ? (
+          <p role="alert" className="text-error text-left mt-0.5">
+            {message}
+          </p>
+        ) : reading?.ok ? (
+          <span className="text-base-content/75">= {reading.says}</span>
+        ) : hint ? (
+          <span className="text-base-content/75">{hint}</span>
+        ) : null}
+      </div>
+    </div>
+  );
+}
+
+/** A length: takes any way of writing one, shows at once what it understood, in the workshop's unit. */
+export function LengthField(props: FieldProps & { value: number | null }) {
+  const { unit } = useSettings();
+  return (
+    <Field
+      {...props}
+      shown={props.value === null ? '' : formatLength(props.value, unit)}
+      nudge={(mm, steps) => Math.round((mm + steps) * 1000) / 1000}
+      understood={(text) => {
+        const parsed = parseLength(text, unit);
+        return parsed.ok ? { ok: true, value: parsed.mm, says: formatLength(parsed.mm, unit) } : parsed;
+      }}
+    />
+  );
+}
+
+/** A plain figure: a count, a percentage, seconds. */
+export function FigureField(props: FieldProps & { value: number | null; suffix?: string; whole?: boolean }) {
+  const { suffix, whole } = props;
+  return (
+    <Field
+      {...props}
+      shown={props.value === null ? '' : `${props.value}${suffix ? ` ${suffix}` : ''}`}
+      nudge={(value, steps) => value + steps}
+      understood={(text) => {
+        const clean = text.replace(suffix ?? '\u0000', '').replace(',', '.').replace('−', '-').trim();
+        if (!/^-?\d+(\.\d+)?$/.test(clean)) return { ok: false, message: `“${text.slice(0, 30)}” is not a figure` };
+        if (whole && !/^-?\d+$/.test(clean)) return { ok: false, message: 'This must be a whole number' };
+        return { ok: true, value: Number(clean), says: `${Number(clean)}${suffix ? ` ${suffix}` : ''}` };
+      }}
+    />
+  );
+}
+
+/** A choice from a few. */
+export function ChoiceField<T extends string>({ label, value, options, onChange, hint }: { label: string; value: T; options: readonly { id: T; name: string }[]; onChange: (value: T) => void; hint?: ReactNode }) {
+  const id = useId();
+  return (
+    <div className="py-1">
+      <div className="flex items-baseline justify-between gap-2">
+        <label htmlFor={id} className="text-sm shrink-0">
+          {label}
+        </label>
+        <select id={id} className="min-w-0 max-w-44 px-2 py-1 bg-base-100 border border-base-content/40 rounded-sm text-sm" value={value} onChange={(event) => onChange(event.target.value as T)}>
+          {options.map((option) => (
+            <option key={option.id} value={option.id}>
+              {option.name}
+            </option>
+          ))}
+        </select>
+      </div>
+      {hint && <p className="text-xs text-right text-base-content/75">{hint}</p>}
+    </div>
+  );
+}
+
+/** A line of words, kept when the field is left. */
+export function TextField({ label, value, onCommit, name, long }: { label: string; value: string; name: string; onCommit: (value: string) => string | null; long?: boolean }) {
+  const id = useId();
+  const [draft, setDraft] = useDraft(`draft ${name}`);
+  const [message, setMessage] = useState<string | null>(null);
+  const commit = () => {
+    if (draft === null) return;
+    const wrong = onCommit(draft);
+    setMessage(wrong);
+    if (!wrong) setDraft(null);
+  };
+  const common = {
+    id,
+    value: draft ?? value,
+    'aria-invalid': message !== null,
+    className: `w-full px-2 py-1 bg-base-100 border rounded-sm ${message ? 'border-error border-2' : 'border-base-content/40'}`,
+    onChange: (event: { target: { value: string } }) => setDraft(event.target.value),
+    onBlur: commit,
+  };
+  return (
+    <div className="py-1">
+      <label htmlFor={id} className="text-sm block mb-0.5">
+        {label}
+      </label>
+      {long ? <textarea rows={3} {...common} /> : <input autoComplete="off" {...common} data-tape onKeyDown={(event) => { if (event.key === 'Enter') { commit(); focusNext(event.currentTarget); } }} />}
+      {message && (
+        <p role="alert" className="text-xs text-error">
+          {message}
+        </p>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,48 @@
+'use client';
+
+import { createContext, useContext, useState, type ReactNode } from 'react';
+import type { Settings } from '@/data/settings';
+import { formatLength, UNITS, type Unit } from '@/core/length';
+import { send } from './api';
+
+type Value = Settings & { change: (change: Partial<Settings>) => void };
+
+const Context = createContext<Value>({ unit: 'mm', theme: 'day', change: () => undefined });
+
+/** Gives every screen the workshop's unit and theme. */
+export function SettingsProvider({ initial, children }: { initial: Settings; children: ReactNode }) {
+  const [settings, set] = useState(initial);
+  const change = (part: Partial<Settings>) => {
+    set((now) => ({ ...now, ...part }));
+    if (part.theme) document.documentElement.dataset.theme = part.theme;
+    void send('PUT', '/api/settings', part).catch(() => undefined);
+  };
+  return <Context value={{ ...settings, change }}>{children}</Context>;
+}
+
+export function useSettings(): Value {
+  return useContext(Context);
+}
+
+/** Prints lengths in the workshop's unit. */
+export function useLength(): (mm: number) => string {
+  const { unit } = useSettings();
+  return (mm) => formatLength(mm, unit);
+}
+
+const UNIT_WORDS: Record<Unit, string> = { mm: 'Millimetres', cm: 'Centimetres', in: 'Inches' };
+
+/** The switch between mm, cm and inches. */
+export function UnitSwitch() {
+  const { unit, change } = useSettings();
+  return (
+    <div role="radiogroup" aria-label="Unit of length" className="flex border border-base-content/30 rounded-sm overflow-hidden">
+      {UNITS.map((u) => (
+        <label key={u} className={`px-3 py-1.5 cursor-pointer text-sm focus-within:outline-2 focus-within:outline-offset-1 ${u === unit ? 'bg-base-content text-base-100' : 'hover:bg-base-200'}`}>
+          <input type="radio" name="unit" className="sr-only" checked={u === unit} aria-label={UNIT_WORDS[u]} onChange={() => change({ unit: u })} />
+          {u}
+        </label>
+      ))}
+    </div>
+  );
+}
