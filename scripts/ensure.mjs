@@ -1,0 +1,37 @@
+// Installs what is missing, and only then: a stamp of the lock file tells whether node_modules is as it should be.
+import { execFileSync } from 'node:child_process';
+import { createHash } from 'node:crypto';
+import { existsSync, readFileSync, writeFileSync } from 'node:fs';
+
+const STAMP = 'node_modules/.fovea-lock';
+
+/** A hash of files' contents. */
+export function hashOf(files) {
+  const hash = createHash('sha256');
+  for (const file of files) hash.update(readFileSync(file));
+  return hash.digest('hex');
+}
+
+/** Runs a command with its output shown; throws when it fails. */
+export function run(command, args, options = {}) {
+  execFileSync(command, args, { stdio: 'inherit', ...options, env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1', ...options.env } });
+}
+
+/** Makes node_modules what the lock file says. */
+export function ensurePackages() {
+  const wanted = hashOf(['package-lock.json']);
+  if (existsSync(STAMP) && readFileSync(STAMP, 'utf8') === wanted) return;
+  console.log('Installing packages…');
+  run('npm', ['ci', '--include=dev', '--no-audit', '--no-fund']);
+  writeFileSync(STAMP, wanted);
+}
+
+/** Installs Debian's Chromium where there is none. */
+export function ensureChromium() {
+  if (existsSync('/usr/bin/chromium')) return;
+  console.log('Installing Chromium…');
+  run('apt-get', ['update']);
+  run('apt-get', ['install', '-y', '--no-install-recommends', 'chromium'], { env: { DEBIAN_FRONTEND: 'noninteractive' } });
+}
+
+if (process.argv[1] === import.meta.filename) ensurePackages();

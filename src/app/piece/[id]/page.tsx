@@ -1,0 +1,23 @@
+import type { Metadata } from 'next';
+import { notFound } from 'next/navigation';
+import { listTicks, nextSerial } from '@/data/bench';
+import { database } from '@/data/database';
+import { getPiece } from '@/data/pieces';
+import { getHouse } from '@/data/settings';
+import { Sheet } from '@/ui/sheet/sheet';
+import { STAGES, type Stage } from '@/ui/sheet/stages';
+
+type Props = { params: Promise<{ id: string }>; searchParams: Promise<{ stage?: string }> };
+
+export async function generateMetadata({ params }: Props): Promise<Metadata> {
+  return { title: getPiece(database(), (await params).id)?.piece.name ?? 'Not on the floor' };
+}
+
+export default async function PiecePage({ params, searchParams }: Props) {
+  const db = database();
+  const record = getPiece(db, (await params).id);
+  if (!record) notFound();
+  const { stage } = await searchParams;
+  const start = STAGES.includes(stage as Stage) ? (stage as Stage) : 'base';
+  return <Sheet record={record} house={getHouse(db)} ticks={listTicks(db, record.id)} nextSerial={nextSerial(db, new Date().getFullYear())} start={start} />;
+}

@@ -1,0 +1,67 @@
+'use client';
+
+import { useState } from 'react';
+import { checkRule, RULES, unusual, type HouseRules, type Rule } from '@/core/house';
+import { printFigure } from '@/core/slip';
+import { send } from '@/ui/kit/api';
+import { FigureField, LengthField } from '@/ui/kit/fields';
+import { useSettings } from '@/ui/kit/settings';
+
+const SUFFIX: Partial<Record<Rule['unit'], string>> = { percent: '%', seconds: 's', minutes: 'min' };
+
+/** The workshop's own figures, each with its usual range and reason. */
+export function House({ initial }: { initial: HouseRules }) {
+  const { unit } = useSettings();
+  const [house, setHouse] = useState(initial);
+  const [status, setStatus] = useState('');
+  const groups = [...new Set(RULES.map((rule) => rule.group))];
+
+  const set = (rule: Rule, value: number | null): string | null => {
+    const wrong = value === null ? null : checkRule(rule.key, value);
+    if (wrong) return wrong;
+    const next = { ...house };
+    if (value === null || value === rule.value) delete next[rule.key];
+    else next[rule.key] = value;
+    setHouse(next);
+    setStatus('Saving…');
+    send('PUT', '/api/house', { key: rule.key, value: next[rule.key] ?? null })
+      .then((answer) => setStatus(answer.ok ? 'Saved' : (answer.data.message ?? 'Not saved')))
+      .catch(() => setStatus('Not saved: the workshop cannot be reached.'));
+    return null;
+  };
+
+  return (
+    <main className="max-w-5xl w-full mx-auto px-6 py-5">
+      <div className="flex items-baseline gap-4">
+        <h1 className="font-display text-2xl">House rules</h1>
+        <span role="status" className="text-sm">{status}</span>
+      </div>
+      <p className="text-sm mb-3">Every number on a slip says which rule it came from. A change here reaches every piece that has not set its own.</p>
+      {groups.map((group) => (
+        <section key={group} aria-label={group} className="mb-5">
+          <h2 className="font-display text-lg">{group}</h2>
+          {group === 'Sewn, nailed and framed work' && <p className="text-sm mb-1">Kept for the workshop’s reference; no pull-over chair seat uses them.</p>}
+          {RULES.filter((rule) => rule.group === group).map((rule) => {
+            const value = house[rule.key] ?? rule.value;
+            const remark = unusual(rule.key, value);
+            const field = { label: rule.label, name: `house ${rule.key}`, value, onCommit: (next: number) => set(rule, next) };
+            return (
+              <div key={rule.key} className="border-t border-base-content/20 grid grid-cols-[minmax(0,26rem)_1fr] gap-6 items-center">
+                {rule.unit === 'length' ? <LengthField {...field} /> : <FigureField {...field} suffix={SUFFIX[rule.unit]} />}
+                <p className="text-sm text-base-content/85">
+                  {rule.reason} Usual {printFigure(rule.sensible[0], rule.unit, unit)} to {printFigure(rule.sensible[1], rule.unit, unit)}.
+                  {remark && <span className="text-warning font-semibold"> Outside the usual.</span>}
+                  {value !== rule.value && (
+                    <button type="button" className="ml-2 underline cursor-pointer" onClick={() => set(rule, null)}>
+                      Back to {printFigure(rule.value, rule.unit, unit)}
+                    </button>
+                  )}
+                </p>
+              </div>
+            );
+          })}
+        </section>
+      ))}
+    </main>
+  );
+}

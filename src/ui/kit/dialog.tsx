@@ -1,0 +1,28 @@
+'use client';
+
+import { useEffect, useRef, type ReactNode } from 'react';
+
+/** A box over the page that holds the focus; Escape closes it where closing is allowed. */
+export function Dialog({ title, children, onClose }: { title: string; children: ReactNode; onClose?: () => void }) {
+  const ref = useRef<HTMLDialogElement>(null);
+  useEffect(() => {
+    const dialog = ref.current;
+    if (dialog && !dialog.open) dialog.showModal();
+  }, []);
+  return (
+    <dialog
+      ref={ref}
+      aria-labelledby="dialog-title"
+      className="m-auto bg-base-100 text-base-content border-2 border-base-content/60 rounded-sm p-5 max-w-xl w-full backdrop:bg-black/40"
+      onCancel={(event) => {
+        event.preventDefault();
+        onClose?.();
+      }}
+    >
+      <h2 id="dialog-title" className="font-display text-xl mb-2">
+        {title}
+      </h2>
+      {children}
+    </dialog>
+  );
+}

@@ -1,0 +1,33 @@
+'use client';
+
+import { Dialog } from '@/ui/kit/dialog';
+
+const KEYS: [string, string][] = [
+  ['Enter', 'take the figure and go to the next measurement'],
+  ['Escape', 'forget what was typed in the field'],
+  ['Arrow up, arrow down', 'one millimetre more or less, in a field or on a handle'],
+  ['Shift + arrow', 'ten millimetres'],
+  ['Tab', 'to the next field, button or handle'],
+  ['Ctrl + Z, Ctrl + Shift + Z', 'undo, redo'],
+  ['Alt + 1 … 6', 'to a stage'],
+  ['?', 'this list'],
+];
+
+/** The list of keys. */
+export function KeysDialog({ onClose }: { onClose: () => void }) {
+  return (
+    <Dialog title="Keys" onClose={onClose}>
+      <dl className="grid grid-cols-[auto_1fr] gap-x-4 gap-y-1 text-sm">
+        {KEYS.map(([key, what]) => (
+          <div key={key} className="contents">
+            <dt className="font-semibold">{key}</dt>
+            <dd>{what}</dd>
+          </div>
+        ))}
+      </dl>
+      <button type="button" className="btn btn-outline mt-4" onClick={onClose}>
+        Close
+      </button>
+    </Dialog>
+  );
+}

@@ -1,0 +1,156 @@
+'use client';
+
+import { contours, geoPath, geoTransform } from 'd3';
+import { useMemo } from 'react';
+import type { HeightGrid } from '@/core/build';
+import { bounds } from '@/core/outline';
+import type { ChalkLine, Piece } from '@/core/piece';
+import type { SheetView } from '@/core/view';
+import { Dimension } from '@/ui/drawing/dimension';
+import { Handle } from '@/ui/drawing/handle';
+import { closedPath, openPath } from '@/ui/drawing/path';
+import { useLength } from '@/ui/kit/settings';
+import type { Stage } from './stages';
+
+/** Height steps between contour lines, mm: the smallest that gives no more than a dozen. */
+function levels(grid: HeightGrid, rim: number): number[] {
+  const top = grid.heights.reduce((best, z) => (z > best ? z : best), 0);
+  const rise = top - rim;
+  if (rise < 0.5) return [];
+  const step = [0.5, 1, 2, 5, 10, 20].find((s) => rise / s <= 12) ?? 50;
+  const found: number[] = [];
+  for (let z = Math.ceil((rim + step * 0.25) / step) * step; z < top; z += step) found.push(z);
+  return found;
+}
+
+function Contours({ grid, rim, size }: { grid: HeightGrid; rim: number; size: number }) {
+  const paths = useMemo(() => {
+    const project = geoPath(
+      geoTransform({
+        point(x, y) {
+          this.stream.point(grid.x0 + (x - 0.5) * grid.step, -(grid.y0 + (y - 0.5) * grid.step));
+        },
+      }),
+    );
+    const shapes = contours().size([grid.columns, grid.rows]).thresholds(levels(grid, rim))(Array.from(grid.heights));
+    return shapes.map((shape) => ({ z: shape.value, d: project(shape) ?? '' }));
+  }, [grid, rim]);
+  return (
+    <g fill="none" stroke="var(--cover-line)" strokeWidth={size * 0.08} aria-hidden>
+      {paths.map(({ z, d }) => (
+        <path key={z} d={d} strokeOpacity={0.75} data-contour={z} />
+      ))}
+    </g>
+  );
+}
+
+type Props = { piece: Piece; view: SheetView; stage: Stage; onChalk: (chalk: ChalkLine, live: boolean) => void };
+
+/** The base from above: outlines, contour lines of the covered crown, stations, staples and the chalk line. */
+export function PlanDrawing({ piece, view, stage, onChalk }: Props) {
+  const say = useLength();
+  const { plan } = view;
+  const blank = plan.cover.pieces[0]!;
+  const box = bounds(blank.outline);
+  const margin = Math.max(box.width, box.height) * 0.05;
+  const span = Math.max(box.width, box.height) + 2 * margin;
+  const size = span / 46;
+  const board = bounds(plan.outline.points);
+  const reach = Math.hypot(board.width, board.height) / 2 + size * 3;
+  const { x, y, angle } = piece.chalk;
+  const along = [Math.cos(angle), Math.sin(angle)] as const;
+  const rim = Math.min(...plan.stations.map((s) => s.edgeHeight)) + (plan.wadding?.thickness ?? 0) * 0.3;
+  const degrees = Math.round((angle * 180) / Math.PI);
+
+  const turnTo = (to: { x: number; y: number }, done: boolean, end: 1 | -1) => {
+    let bearing = Math.atan2((to.y - y) * end, (to.x - x) * end);
+    // Near the square bearings the line clicks in.
+    const square = (Math.round(bearing / (Math.PI / 2)) * Math.PI) / 2;
+    if (Math.abs(bearing - square) < 0.035) bearing = square;
+    onChalk({ x, y, angle: bearing }, !done);
+  };
+  const inside = (px: number, py: number): [number, number] => [
+    Math.min(Math.max(px, board.minX * 0.9), board.maxX * 0.9),
+    Math.min(Math.max(py, board.minY * 0.9), board.maxY * 0.9),
+  ];
+
+  return (
+    <svg viewBox={`${box.minX - margin} ${-box.maxY - margin} ${box.width + 2 * margin} ${box.height + 2 * margin}`} className="w-full h-full" role="group" aria-label="Plan from above, front at the bottom">
+      <path d={closedPath(blank.outline)} fill={stage === 'cover' ? 'var(--color-base-200)' : 'none'} stroke="var(--cover-line)" strokeWidth={size * (stage === 'cover' ? 0.16 : 0.07)} strokeOpacity={stage === 'cover' ? 1 : 0.55} />
+      {(stage === 'cover' || stage === 'fix') && (
+        <g fill="none" stroke="var(--ink)">
+          <path d={closedPath(blank.trimLine)} strokeWidth={size * 0.05} strokeDasharray={`${size * 0.3} ${size * 0.3}`} />
+          {[...plan.corners.map((c) => c.cut), ...(plan.cover.relief?.cuts ?? [])].map((cut, i) => (
+            <path key={i} d={openPath([cut.from, cut.to])} strokeWidth={size * 0.12} stroke="var(--cover-line)" data-relief />
+          ))}
+        </g>
+      )}
+      <path d={closedPath(plan.outline.points)} fill="var(--color-base-100)" stroke="var(--ink)" strokeWidth={size * 0.16} />
+      {view.padOutlines.map((pad) => (
+        <path key={pad.id} d={closedPath(pad.points)} fill="none" stroke="var(--ink)" strokeOpacity={0.65} strokeWidth={size * 0.06} strokeDasharray={pad.role === 'crown' ? `${size * 0.15} ${size * 0.3}` : `${size * 0.6} ${size * 0.3}`} />
+      ))}
+      <g stroke="var(--ink)" strokeOpacity={0.35} strokeWidth={size * 0.04} strokeDasharray={`${size} ${size * 0.3} ${size * 0.2} ${size * 0.3}`}>
+        <path d={`M${box.minX} 0 H${box.maxX} M0 ${-box.maxY} V${-box.minY}`} fill="none" />
+      </g>
+      {stage !== 'fix' && <Contours grid={view.grid} rim={rim} size={size} />}
+      {stage === 'fix' && (
+        <g>
+          {plan.fixing.order.map((staple) => (
+            <g key={staple.n} data-staple={staple.n}>
+              <circle cx={staple.x} cy={-staple.y} r={size * 0.42} fill={staple.kind === 'centre' ? 'var(--cover-line)' : 'var(--color-base-100)'} stroke={staple.kind === 'corner' ? 'var(--chalk)' : 'var(--ink)'} strokeWidth={size * 0.07} />
+              <text x={staple.x} y={-staple.y} fontSize={size * 0.46} textAnchor="middle" dominantBaseline="central" fill={staple.kind === 'centre' ? 'var(--color-primary-content)' : 'var(--ink)'}>
+                {staple.n}
+              </text>
+            </g>
+          ))}
+          {plan.corners.map((corner) => (
+            <text key={corner.station} x={corner.x * 0.72} y={-corner.y * 0.66} fontSize={size * 0.62} textAnchor="middle" fill="var(--chalk)">
+              {corner.pleats} {corner.pleats === 1 ? 'pleat' : 'pleats'}
+            </text>
+          ))}
+        </g>
+      )}
+      {plan.stations.map((s) => (
+        <g key={s.id} data-station={s.id}>
+          <circle cx={s.x} cy={-s.y} r={size * 0.18} fill="var(--ink)" />
+          <text x={s.x + s.normalX * size * 0.85} y={-(s.y + s.normalY * size * 0.85)} fontSize={size * 0.6} textAnchor="middle" dominantBaseline="central" fill="var(--ink)">
+            {s.id}
+          </text>
+          {stage === 'cover' && (
+            <text x={s.x + s.normalX * (s.wrap * 0.55)} y={-(s.y + s.normalY * (s.wrap * 0.55))} fontSize={size * 0.6} textAnchor="middle" dominantBaseline="central" fill="var(--cover-line)" className="fraction">
+              {say(s.wrap)}
+            </text>
+          )}
+        </g>
+      ))}
+      {stage !== 'cover' && (
+        <>
+          <Dimension from={[board.minX, board.minY - size * 3.2]} to={[board.maxX, board.minY - size * 3.2]} says={say(plan.outline.width)} size={size * 0.8} />
+          <Dimension from={[board.minX - size * 2.6, board.minY]} to={[board.minX - size * 2.6, board.maxY]} says={say(plan.outline.depth)} size={size * 0.8} side={-1} />
+        </>
+      )}
+      <text x={0} y={-box.minY - size * 0.4} fontSize={size * 0.65} textAnchor="middle" fill="var(--ink)">
+        front
+      </text>
+      <path d={openPath([[x - along[0] * reach, y - along[1] * reach], [x + along[0] * reach, y + along[1] * reach]])} stroke="var(--chalk)" strokeWidth={size * 0.14} strokeDasharray={`${size * 0.9} ${size * 0.35}`} />
+      <Handle
+        x={x} y={y} size={size * 0.45} shape="square" label="Chalk line, move" value={Math.hypot(x, y)} says={`${say(x)} right, ${say(y)} back of the middle`}
+        onDrag={(to, done) => {
+          const [px, py] = inside(to.x, to.y);
+          onChalk({ x: Math.round(px), y: Math.round(py), angle }, !done);
+        }}
+        onNudge={(by, way) => {
+          const [px, py] = inside(x + (way === 'horizontal' ? by : 0), y + (way === 'vertical' ? by : 0));
+          onChalk({ x: px, y: py, angle }, false);
+        }}
+      />
+      {([1, -1] as const).map((end) => (
+        <Handle
+          key={end} x={x + along[0] * reach * end} y={y + along[1] * reach * end} size={size * 0.45} label={end === 1 ? 'Chalk line, turn' : 'Chalk line, turn from the other end'} value={degrees} says={`${degrees}°`}
+          onDrag={(to, done) => turnTo(to, done, end)}
+          onNudge={(by) => onChalk({ x, y, angle: ((degrees + by) * Math.PI) / 180 }, false)}
+        />
+      ))}
+    </svg>
+  );
+}

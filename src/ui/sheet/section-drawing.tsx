@@ -1,0 +1,99 @@
+'use client';
+
+import { heightAt } from '@/core/build';
+import type { Pad, Piece } from '@/core/piece';
+import type { SheetView } from '@/core/view';
+import { Dimension } from '@/ui/drawing/dimension';
+import { Handle } from '@/ui/drawing/handle';
+import { MaterialPatterns } from '@/ui/drawing/materials';
+import { openPath } from '@/ui/drawing/path';
+import { useLength } from '@/ui/kit/settings';
+
+type Props = {
+  piece: Piece;
+  view: SheetView;
+  /** how far the main pad stands beyond the board by the house rule */
+  houseOverhang: number;
+  onPads: (pads: Pad[], live: boolean) => void;
+};
+
+const whole = (mm: number) => Math.round(mm);
+/** A crown drawn out of nothing starts as this pad. */
+const NEW_CROWN: Pad = { id: 'crown', role: 'crown', material: 'seat-medium', thickness: 1, offset: null, edge: { kind: 'domed' } };
+
+/** Gives the crown pad a thickness, making one when there is none and taking it away at nothing. */
+export function withCrown(pads: Pad[], rise: number): Pad[] {
+  const at = pads.findIndex((pad) => pad.role === 'crown');
+  if (at < 0) return rise >= 1 ? [{ ...NEW_CROWN, thickness: rise }, ...pads] : pads;
+  if (rise < 1) return pads.filter((_, i) => i !== at);
+  return pads.map((pad, i) => (i === at ? { ...pad, thickness: rise } : pad));
+}
+
+/** A true-to-scale cut under the chalk line: board, pads, wadding and the covered line, with handles. */
+export function SectionDrawing({ piece, view, houseOverhang, onPads }: Props) {
+  const say = useLength();
+  const { section, plan } = view;
+  if (!section) return <p className="p-4 text-sm">The chalk line misses the board; drag it back over the plan.</p>;
+  const xs = section.cover.map(([x]) => x);
+  const zs = section.cover.map(([, z]) => z);
+  const [left, right] = [Math.min(...xs), Math.max(...xs)];
+  const [low, high] = [Math.min(...zs), Math.max(...zs)];
+  const size = (right - left) / 46;
+  const middle = (left + right) / 2;
+  const apex = heightAt(section.cover, middle) ?? high;
+  const crownPad = piece.pads.find((pad) => pad.role === 'crown');
+  const mainIndex = piece.pads.findIndex((pad) => pad.role === 'main');
+  const main = piece.pads[mainIndex];
+  const mainCut = section.pads.find((cut) => cut.id === main?.id);
+  const rise = crownPad?.thickness ?? 0;
+  const setPad = (index: number, change: Partial<Pad>) => piece.pads.map((pad, i) => (i === index ? { ...pad, ...change } : pad));
+  const returnEnd = section.cover.at(-1)![0];
+  // The gaps leave room for the figures beside the drawing.
+  const view4 = [left - size * 5, -high - size * 3.4, right - left + size * 11, high - low + size * 7];
+
+  return (
+    <svg viewBox={view4.join(' ')} className="w-full h-full" role="group" aria-label="Section under the chalk line, to scale">
+      <MaterialPatterns id="cut" scale={size / 9} />
+      {section.wadding.length > 0 && <path d={`${openPath([...section.bare, ...[...section.wadding].reverse()])}Z`} fill="url(#cut-wadding)" stroke="var(--ink)" strokeWidth={size * 0.04} />}
+      {section.pads.map((cut) => {
+        const pad = piece.pads.find((p) => p.id === cut.id);
+        return <path key={cut.id} d={`${openPath([...cut.lower, ...[...cut.upper].reverse()])}Z`} fill={`url(#cut-${pad?.material ?? 'seat-firm'})`} stroke="var(--ink)" strokeWidth={size * 0.08} data-pad={cut.id} />;
+      })}
+      <rect x={section.board.left} y={0} width={section.board.right - section.board.left} height={section.board.thickness} fill="url(#cut-board)" stroke="var(--ink)" strokeWidth={size * 0.14} />
+      <path d={openPath(section.cover)} fill="none" stroke="var(--cover-line)" strokeWidth={size * 0.2} strokeLinejoin="round" data-cover-line />
+      {[section.cover[0]!, section.cover.at(-1)!].map(([x, z]) => (
+        <path key={x} d={`M${x - size * 0.3} ${-z} v${-size * 0.7} M${x + size * 0.3} ${-z} v${-size * 0.7} M${x - size * 0.3} ${-z} h${size * 0.6}`} stroke="var(--ink)" strokeWidth={size * 0.1} fill="none" />
+      ))}
+      <Dimension from={[section.board.left, low - size * 1.3]} to={[section.board.right, low - size * 1.3]} says={say(section.board.right - section.board.left)} size={size * 0.85} />
+      <Dimension from={[right + size * 2, 0]} to={[right + size * 2, high]} says={say(high)} size={size * 0.85} side={1} />
+      <text x={left - size * 4.6} y={-low + size * 2.9} fontSize={size * 0.75} fill="var(--cover-line)" className="fraction">
+        cover {say(section.length)} staple to staple
+      </text>
+      <text x={right + size * 5.6} y={-low + size * 2.9} fontSize={size * 0.75} textAnchor="end" fill="var(--ink)" className="fraction">
+        return {say(Math.abs(section.board.right - returnEnd))}
+      </text>
+      <text x={middle + size} y={-apex - size * 1.1} fontSize={size * 0.75} fill="var(--chalk)" className="fraction">
+        crown {say(plan.surface.crown)}
+      </text>
+      <Handle
+        x={middle} y={apex} size={size * 0.42} label="Crown height" value={rise} says={say(rise)}
+        onDrag={({ dy, start }, done) => onPads(withCrown(piece.pads, Math.max(0, whole(start + dy))), !done)}
+        onNudge={(by) => onPads(withCrown(piece.pads, Math.max(0, rise + by)), false)}
+      />
+      {main && mainCut && (
+        <>
+          <Handle
+            x={section.board.left + (middle - section.board.left) * 0.45} y={heightAt(mainCut.upper, section.board.left + (middle - section.board.left) * 0.45) ?? 0} size={size * 0.42} shape="square" label="Main pad thickness" value={main.thickness} says={say(main.thickness)}
+            onDrag={({ dy, start }, done) => onPads(setPad(mainIndex, { thickness: Math.max(1, whole(start + dy)) }), !done)}
+            onNudge={(by) => onPads(setPad(mainIndex, { thickness: Math.max(1, main.thickness + by) }), false)}
+          />
+          <Handle
+            x={mainCut.right} y={(mainCut.lower.at(-1)![1] + mainCut.upper.at(-1)![1]) / 2} size={size * 0.42} shape="square" label="Overhang of the main pad" value={main.offset ?? houseOverhang} says={say(main.offset ?? houseOverhang)}
+            onDrag={({ dx, start }, done) => onPads(setPad(mainIndex, { offset: whole(start + dx) }), !done)}
+            onNudge={(by) => onPads(setPad(mainIndex, { offset: (main.offset ?? houseOverhang) + by }), false)}
+          />
+        </>
+      )}
+    </svg>
+  );
+}

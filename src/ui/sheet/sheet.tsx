@@ -1,0 +1,175 @@
+'use client';
+
+import { Keyboard, Printer, Redo2, Undo2, FileJson } from 'lucide-react';
+import { useEffect, useMemo, useState } from 'react';
+import { modelOf } from '@/core/build';
+import { applyOverrides, checkRule, type HouseRules } from '@/core/house';
+import { checkPiece, PieceProblems, type Piece } from '@/core/piece';
+import type { Tick } from '@/data/bench';
+import type { PieceRecord } from '@/data/pieces';
+import { RunSheet } from '@/ui/bench/run-sheet';
+import { ConflictDialog } from './conflict-dialog';
+import { CutView } from './cut-view';
+import { FixPanel } from './fix-panel';
+import { KeysDialog } from './keys-dialog';
+import { PlanDrawing } from './plan-drawing';
+import { SectionDrawing } from './section-drawing';
+import { Slip } from './slip';
+import { StagePanel } from './stage-panel';
+import { lacking, STAGE_NAMES, STAGES, type Stage } from './stages';
+import { usePiece, type SaveStatus } from './use-piece';
+import { useView } from './use-view';
+
+const STATUS: Record<SaveStatus, string> = {
+  saved: 'Saved',
+  saving: 'Saving…',
+  offline: 'Not saved: the workshop cannot be reached. Kept here and tried again.',
+  refused: 'Not saved',
+  conflict: 'Changed elsewhere',
+};
+
+type Props = { record: PieceRecord; house: HouseRules; ticks: Tick[]; nextSerial: string; start: Stage };
+
+/** What is wrong with a changed piece that was not wrong before, or null. */
+function wrongWith(next: Piece, house: HouseRules): string | null {
+  const problem = checkPiece(next)[0];
+  if (problem) return problem.message;
+  try {
+    modelOf(next, house);
+    return null;
+  } catch (error) {
+    if (error instanceof PieceProblems) return error.problems[0]!.message;
+    throw error;
+  }
+}
+
+/** The work space of a piece: stages, plan, section and slip, always in step. */
+export function Sheet({ record, house, ticks: initialTicks, nextSerial, start }: Props) {
+  const handle = usePiece(record);
+  const { piece, change } = handle;
+  const { view, problems, settled } = useView(piece, house);
+  const [stage, setStage] = useState<Stage>(start);
+  const [ticks, setTicks] = useState(initialTicks);
+  const [keys, setKeys] = useState(false);
+  const [paper, setPaper] = useState<'a4' | 'letter'>('a4');
+  const [dragMessage, setDragMessage] = useState<string | null>(null);
+  const houseOf = useMemo(() => applyOverrides(house, piece.overrides), [house, piece.overrides]);
+
+  const apply = (next: Piece): string | null => {
+    const wrong = wrongWith(next, house);
+    if (!wrong) change(next);
+    return wrong;
+  };
+  /** A drag or a nudge: what cannot be is simply not followed, and said. */
+  const follow = (next: Piece, live: boolean) => {
+    const wrong = wrongWith(next, house);
+    setDragMessage(wrong);
+    if (!wrong) change(next, { live });
+    else if (!live) change(handle.latest.current);
+  };
+  const goTo = (next: Stage) => {
+    setStage(next);
+    window.history.replaceState(null, '', `?stage=${next}`);
+  };
+
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      const typing = event.target instanceof HTMLInputElement || event.target instanceof HTMLTextAreaElement;
+      if (event.key === '?' && !typing) setKeys(true);
+      else if (event.altKey && /^[1-6]$/.test(event.key)) {
+        event.preventDefault();
+        goTo(STAGES[Number(event.key) - 1]!);
+      } else if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'z' && !typing) {
+        event.preventDefault();
+        void (event.shiftKey ? handle.redo() : handle.undo());
+      }
+    };
+    window.addEventListener('keydown', onKey);
+    return () => window.removeEventListener('keydown', onKey);
+  });
+
+  const panel = { piece, pieceId: record.id, houseOf, apply };
+  const drawn = stage === 'base' || stage === 'build' || stage === 'cover' || stage === 'fix';
+  return (
+    <main className="flex-1 flex flex-col min-h-0 h-[calc(100vh-3rem)]">
+      <div className="flex items-center gap-3 px-4 py-1.5 border-b border-base-content/25">
+        <h1 className="font-display text-lg truncate">{piece.name}</h1>
+        {piece.count > 1 && <span className="text-sm whitespace-nowrap">set of {piece.count}</span>}
+        <span role="status" className={`text-sm truncate ${handle.status === 'saved' || handle.status === 'saving' ? 'text-base-content/75' : 'text-error font-semibold'}`} data-save={handle.status}>
+          {STATUS[handle.status]}
+          {handle.message && `: ${handle.message}`}
+        </span>
+        <div className="ml-auto flex items-center gap-1">
+          <button type="button" className="p-2 rounded-sm hover:bg-base-200 disabled:opacity-30" disabled={!handle.canUndo} aria-label="Undo" onClick={() => void handle.undo()}><Undo2 size={18} aria-hidden /></button>
+          <button type="button" className="p-2 rounded-sm hover:bg-base-200 disabled:opacity-30" disabled={!handle.canRedo} aria-label="Redo" onClick={() => void handle.redo()}><Redo2 size={18} aria-hidden /></button>
+          <button type="button" className="p-2 rounded-sm hover:bg-base-200" aria-label="Keys" onClick={() => setKeys(true)}><Keyboard size={18} aria-hidden /></button>
+          <a className="btn btn-sm btn-ghost font-normal" href={`/api/pieces/${record.id}/export`} download><FileJson size={16} aria-hidden /> Export</a>
+          <select aria-label="Paper" className="border border-base-content/40 rounded-sm text-sm py-1 px-1 bg-base-100" value={paper} onChange={(event) => setPaper(event.target.value as 'a4' | 'letter')}>
+            <option value="a4">A4</option>
+            <option value="letter">Letter</option>
+          </select>
+          <a className="btn btn-sm btn-primary" href={`/api/pieces/${record.id}/print?paper=${paper}`} download><Printer size={16} aria-hidden /> Print</a>
+        </div>
+      </div>
+      <nav aria-label="Stages" className="flex px-4 border-b border-base-content/25 gap-1 overflow-x-auto">
+        {STAGES.map((name, i) => {
+          const lack = lacking(name, piece);
+          return (
+            <button key={name} type="button" aria-current={stage === name ? 'step' : undefined} className={`px-3 py-1.5 text-sm cursor-pointer border-b-3 whitespace-nowrap ${stage === name ? 'border-primary font-semibold' : 'border-transparent hover:bg-base-200'}`} onClick={() => goTo(name)}>
+              {i + 1}. {STAGE_NAMES[name]}
+              {lack && <span className="text-xs font-normal text-warning"> ({lack})</span>}
+            </button>
+          );
+        })}
+      </nav>
+      <div className="flex-1 min-h-0 grid grid-cols-[minmax(15rem,17rem)_minmax(0,1fr)_minmax(16rem,19rem)] max-lg:grid-cols-[14rem_minmax(0,1fr)_14rem]">
+        <section key={stage} aria-label={STAGE_NAMES[stage]} className="overflow-y-auto px-3 py-2 border-r border-base-content/25">
+          <h2 className="font-display text-lg">{STAGE_NAMES[stage]}</h2>
+          <StagePanel stage={stage} {...panel} />
+          {view && (stage === 'fix' || stage === 'cut' || stage === 'bench') && <FixPanel plan={view.plan} stage={stage} />}
+        </section>
+        <div className="min-h-0 min-w-0 flex flex-col">
+          {problems.length > 0 && <p role="alert" className="px-4 py-1 text-sm text-error border-b border-error">{problems[0]!.message}</p>}
+          {dragMessage && <p role="alert" className="px-4 py-1 text-sm text-error">{dragMessage}</p>}
+          {!view && <p className="p-6 text-sm" role="status">Working it out…</p>}
+          {view && drawn && (
+            <div className="flex-1 min-h-0 flex flex-col" data-settled={settled}>
+              <div className="flex-1 min-h-0 p-1"><PlanDrawing piece={piece} view={view} stage={stage} onChalk={(chalk, live) => follow({ ...handle.latest.current, chalk }, live)} /></div>
+              <div className="h-[34%] min-h-0 border-t border-base-content/25 p-1"><SectionDrawing piece={piece} view={view} houseOverhang={houseOf('overhang')} onPads={(pads, live) => follow({ ...handle.latest.current, pads }, live)} /></div>
+            </div>
+          )}
+          {view && stage === 'cut' && <CutView plan={view.plan} clothName={piece.cloth.name} />}
+          {view && stage === 'bench' && <RunSheet plan={view.plan} pieceId={record.id} ticks={ticks} nextSerial={nextSerial} onTicks={setTicks} />}
+        </div>
+        <aside className="overflow-y-auto border-l border-base-content/25 pb-6">
+          {view && view.plan.warnings.length > 0 && (
+            <section aria-label="Notes on the plan" className="px-3 py-2 border-b border-base-content/25">
+              <ul className="text-sm space-y-1">
+                {view.plan.warnings.map((warning) => (
+                  <li key={warning.code + warning.where} className="border-l-3 border-warning pl-2">{warning.message}</li>
+                ))}
+              </ul>
+            </section>
+          )}
+          {view && (
+            <Slip
+              lines={view.slip} piece={piece} house={house} pieceId={record.id}
+              onOverride={(key, value) => {
+                const overrides = { ...piece.overrides };
+                if (value === null) delete overrides[key];
+                else {
+                  const wrong = checkRule(key, value);
+                  if (wrong) return wrong;
+                  overrides[key] = value;
+                }
+                return apply({ ...piece, overrides });
+              }}
+            />
+          )}
+        </aside>
+      </div>
+      {handle.conflict && <ConflictDialog conflict={handle.conflict} onSettle={(choice) => void handle.settle(choice)} />}
+      {keys && <KeysDialog onClose={() => setKeys(false)} />}
+    </main>
+  );
+}
