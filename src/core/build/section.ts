@@ -39,7 +39,7 @@ function alongCut(model: Model, at: Point, direction: Point, squareLength: numbe
   return squareLength / Math.max(square, 1 / 3);
 }
 
-function samples(built: BuiltPad[], ends: [number, number][], from: number, to: number): number[] {
+function samples(built: BuiltPad[], ends: [number, number][], from: number, to: number, sample: number): number[] {
   const xs = new Set<number>();
   ends.forEach(([left, right], i) => {
     xs.add(left);
@@ -50,7 +50,7 @@ function samples(built: BuiltPad[], ends: [number, number][], from: number, to: 
       xs.add(Math.max(left, right - edge.width));
     }
   });
-  const steps = Math.max(2, 2 * Math.ceil((to - from) / SAMPLE / 2));
+  const steps = Math.max(2, 2 * Math.ceil((to - from) / sample / 2));
   for (let k = 0; k <= steps; k++) xs.add(from + ((to - from) * k) / steps);
   return [...xs].sort((a, b) => a - b);
 }
@@ -61,9 +61,10 @@ function samples(built: BuiltPad[], ends: [number, number][], from: number, to: 
  * @param model the built piece
  * @param origin a plan point on the cut, x = 0 of the section
  * @param direction unit vector along the cut
+ * @param [sample=2.5] distance between places looked at, mm
  * @returns the section, or null when the line misses the board
  */
-export function sectionAlong(model: Model, origin: Point, direction: Point): Section | null {
+export function sectionAlong(model: Model, origin: Point, direction: Point, sample = SAMPLE): Section | null {
   const crossings = lineCrossings(model.board, origin, direction);
   if (crossings.length < 2) return null;
   const board = { left: crossings[0]!, right: crossings.at(-1)!, thickness: model.boardThickness };
@@ -74,7 +75,7 @@ export function sectionAlong(model: Model, origin: Point, direction: Point): Sec
   });
   const from = Math.min(board.left, ...cutPads.map((c) => c.ends[0]));
   const to = Math.max(board.right, ...cutPads.map((c) => c.ends[1]));
-  const xs = samples(cutPads.map((c) => c.built), cutPads.map((c) => c.ends), from, to);
+  const xs = samples(cutPads.map((c) => c.built), cutPads.map((c) => c.ends), from, to, sample);
   const height = new Map(xs.map((x) => [x, 0]));
   const stack: Point[] = [];
   const pads = cutPads.map(({ built, ends: [left, right] }): PadCut => {

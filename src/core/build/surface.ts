@@ -1,5 +1,4 @@
-import { bounds, isInside, type Point } from '../outline';
-import { upperHull } from './hull';
+import { bounds, type Point } from '../outline';
 import type { Model } from './model';
 import { freeHeight } from './pad-height';
 import { heightAt, sectionAlong } from './section';
@@ -20,6 +19,9 @@ export type Surface = {
 /** Heights on a square grid, row by row from the front left; NaN off the piece. */
 export type HeightGrid = { x0: number; y0: number; step: number; columns: number; rows: number; heights: Float64Array };
 
+/** Contour lines need no finer look along a cut than this, mm. */
+const COARSE = 12;
+
 /** Just inside a rim: there the pad still has its height. */
 const RIM = 0.01;
 
@@ -35,7 +37,8 @@ export function surfaceOf(model: Model): Surface {
   const widest = section.pads.reduce<(typeof section.pads)[number] | null>((a, b) => (a && a.right - a.left >= b.right - b.left ? a : b), null);
   if (!widest) return { model: 'taut-line', height: middle, freeCrown: 0, crown: 0, edgeRadius: model.wadding };
   const rimFree = freeHeight(model, [0, -(Math.abs(widest.left) - RIM)]);
-  const rimCovered = coveredRim(section.cover, section.top.left, model.wadding);
+  // Straight over the foam's rim: there a rounded wadding still stands at its full thickness.
+  const rimCovered = heightAt(section.cover, widest.left + RIM) ?? middle;
   const corner: Point = [widest.left, widest.upper[0]![1]];
   // A wadding lies outside the foam: its own corner is the one the cover would square up to.
   const square: Point = [corner[0] - model.wadding, corner[1] + model.wadding];
@@ -46,17 +49,6 @@ export function surfaceOf(model: Model): Surface {
     crown: middle - rimCovered,
     edgeRadius: distanceToLine(section.cover, square) / (Math.SQRT2 - 1),
   };
-}
-
-/** Height at which the top of a covered line starts, brought up to the wadding's own top where that rounds it. */
-function coveredRim(cover: readonly Point[], topStart: number, wadding: number): number {
-  let s = 0;
-  for (let i = 1; i < cover.length; i++) {
-    const [a, b] = [cover[i - 1]!, cover[i]!];
-    if (s >= topStart - 1e-9) return a[1] + wadding * (1 - Math.SQRT1_2);
-    s += Math.hypot(b[0] - a[0], b[1] - a[1]);
-  }
-  return 0;
 }
 
 function distanceToLine(line: readonly Point[], [x, z]: Point): number {
@@ -73,13 +65,13 @@ function distanceToLine(line: readonly Point[], [x, z]: Point): number {
 }
 
 /**
- * The covered height over the whole plan for contour lines: the free height with every hollow bridged along rows,
- * columns and both diagonals, so that it agrees with the taut line of a cut along any of them.
+ * The covered height over the whole plan for contour lines: at each place the higher of the taut lines of the cut
+ * from side to side and the cut from front to back, so that it agrees with the section along either.
  *
  * @param model the built piece
- * @param [size=72] cells along the longer side
+ * @param [size=56] cells along the longer side
  */
-export function coveredGrid(model: Model, size = 72): HeightGrid {
+export function coveredGrid(model: Model, size = 56): HeightGrid {
   const outermost = model.pads.reduce((best, built) => (built.offset > best.offset ? built : best), model.pads[0]!);
   const polygon = outermost?.polygon ?? model.board;
   const box = bounds(polygon);
@@ -88,42 +80,31 @@ export function coveredGrid(model: Model, size = 72): HeightGrid {
   const rows = Math.floor(box.height / step) + 1;
   const x0 = (box.minX + box.maxX - (columns - 1) * step) / 2;
   const y0 = (box.minY + box.maxY - (rows - 1) * step) / 2;
-  const free = new Float64Array(columns * rows).fill(NaN);
-  for (let row = 0; row < rows; row++) {
-    for (let column = 0; column < columns; column++) {
-      const at: Point = [x0 + column * step, y0 + row * step];
-      if (isInside(polygon, at)) free[row * columns + column] = freeHeight(model, at) + model.wadding;
-    }
-  }
-  const heights = Float64Array.from(free);
-  const bridge = (cells: number[]): void => {
-    const points = cells.map((cell, i): [number, number] => [i, free[cell]!]).filter(([, z]) => !Number.isNaN(z));
-    const hull = upperHull(points);
-    let k = 0;
-    for (const [i] of points) {
-      while (k + 1 < hull.length - 1 && hull[k + 1]![0] < i) k += 1;
-      const a = hull[k]!;
-      const b = hull[Math.min(k + 1, hull.length - 1)]!;
-      const z = b[0] === a[0] ? a[1] : a[1] + ((b[1] - a[1]) * (i - a[0])) / (b[0] - a[0]);
-      const cell = cells[i]!;
-      heights[cell] = Math.max(heights[cell]!, z);
-    }
+  const heights = new Float64Array(columns * rows).fill(NaN);
+  const raise = (cell: number, z: number | null): void => {
+    if (z !== null && !(heights[cell]! >= z)) heights[cell] = z;
   };
-  const lines: number[][] = [];
-  for (let row = 0; row < rows; row++) lines.push(Array.from({ length: columns }, (_, c) => row * columns + c));
-  for (let column = 0; column < columns; column++) lines.push(Array.from({ length: rows }, (_, r) => r * columns + column));
-  for (let d = 0; d < rows + columns - 1; d++) {
-    const falling: number[] = [];
-    const rising: number[] = [];
-    for (let row = 0; row < rows; row++) {
-      const a = d - row;
-      if (a >= 0 && a < columns) {
-        falling.push(row * columns + a);
-        rising.push(row * columns + (columns - 1 - a));
-      }
-    }
-    lines.push(falling, rising);
+  for (let row = 0; row < rows; row++) {
+    const section = sectionAlong(model, [0, y0 + row * step], [1, 0], COARSE);
+    if (section) heightsAlong(section.cover, x0, step, columns).forEach((z, column) => raise(row * columns + column, z));
   }
-  lines.filter((line) => line.length > 2).forEach(bridge);
+  for (let column = 0; column < columns; column++) {
+    const section = sectionAlong(model, [x0 + column * step, 0], [0, 1], COARSE);
+    if (section) heightsAlong(section.cover, y0, step, rows).forEach((z, row) => raise(row * columns + column, z));
+  }
   return { x0, y0, step, columns, rows, heights };
+}
+
+/** Heights of a covered line at even places, in one walk along it; null where it does not pass over. */
+function heightsAlong(line: readonly Point[], from: number, step: number, count: number): (number | null)[] {
+  const found: (number | null)[] = Array.from({ length: count }, () => null);
+  for (let i = 1; i < line.length; i++) {
+    const [xa, za] = line[i - 1]!;
+    const [xb, zb] = line[i]!;
+    if (xb <= xa || za < 0 || zb < 0) continue;
+    for (let k = Math.max(0, Math.ceil((xa - from) / step)); k < count && from + k * step <= xb; k++) {
+      found[k] = za + ((zb - za) * (from + k * step - xa)) / (xb - xa);
+    }
+  }
+  return found;
 }

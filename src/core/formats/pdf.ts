@@ -311,7 +311,7 @@ export async function printPdf(job: PrintJob): Promise<Uint8Array> {
   doc.registerFontkit(fontkit);
   doc.setTitle(`${job.piece.name} – slip, cut sheet, run sheet and templates`);
   doc.setCreator('Fovea');
-  const features = { tnum: true, frac: true, liga: false };
+  const features = { tnum: true, liga: false };
   const regular = await doc.embedFont(job.fonts.regular, { subset: true, features });
   const bold = await doc.embedFont(job.fonts.bold, { subset: true, features });
   const pen = { doc, regular, bold, paper: job.paper, y: 0, title: `${job.piece.name}  –  set of ${job.piece.count}` } as Pen;

@@ -2,6 +2,7 @@
 
 import { useId, useState, type KeyboardEvent, type ReactNode } from 'react';
 import { formatLength, parseLength } from '@/core/length';
+import { Figure } from './figure';
 import { useDraft } from './draft';
 import { useSettings } from './settings';
 
@@ -109,7 +110,7 @@ function Field({ label, name, onCommit, hint, shown, understood, nudge, value, c
             {message}
           </p>
         ) : reading?.ok ? (
-          <span className="text-base-content/75">= {reading.says}</span>
+          <span className="text-base-content/75">= <Figure says={reading.says} /></span>
         ) : hint ? (
           <span className="text-base-content/75">{hint}</span>
         ) : null}

@@ -21,6 +21,7 @@ function Outline({ shape, dimensions }: { shape: BaseShape; dimensions?: boolean
   const say = useLength();
   const points = flatten(baseOutline(shape));
   const box = bounds(points);
+  const front = shape.type === 'trapezoid' ? shape.frontWidth : box.width;
   const margin = Math.max(box.width, box.height) * (dimensions ? 0.16 : 0.06);
   const size = Math.max(box.width, box.height) / 26;
   return (
@@ -28,7 +29,8 @@ function Outline({ shape, dimensions }: { shape: BaseShape; dimensions?: boolean
       <path d={closedPath(points)} fill="var(--color-base-200)" stroke="var(--ink)" strokeWidth={size * 0.22} />
       {dimensions && (
         <>
-          <Dimension from={[box.minX, box.minY - size * 1.4]} to={[box.maxX, box.minY - size * 1.4]} says={say(box.width)} size={size} />
+          <Dimension from={[-front / 2, box.minY - size * 1.4]} to={[front / 2, box.minY - size * 1.4]} says={say(front)} size={size} />
+          {shape.type === 'trapezoid' && <Dimension from={[-shape.backWidth / 2, box.maxY + size * 1.4]} to={[shape.backWidth / 2, box.maxY + size * 1.4]} says={say(shape.backWidth)} size={size} side={-1} />}
           <Dimension from={[box.minX - size * 1.4, box.minY]} to={[box.minX - size * 1.4, box.maxY]} says={say(box.height)} size={size} side={-1} />
           <text x={0} y={-box.minY - size * 0.8} fontSize={size * 0.9} textAnchor="middle" fill="var(--ink)">front</text>
         </>

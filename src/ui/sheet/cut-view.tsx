@@ -3,6 +3,7 @@
 import type { Laid } from '@/core/cut';
 import type { Plan } from '@/core/plan';
 import { foamColour } from '@/ui/drawing/materials';
+import { Figure } from '@/ui/kit/figure';
 import { useLength } from '@/ui/kit/settings';
 
 function Layout({ title, width, length, laid, fill }: { title: string; width: number; length: number; laid: readonly Laid[]; fill: string }) {
@@ -20,8 +21,8 @@ function Layout({ title, width, length, laid, fill }: { title: string; width: nu
             <text x={piece.y + piece.height / 2} y={piece.x + piece.width / 2 - text * 0.4} fontSize={text} textAnchor="middle" fill="#24211d">
               {piece.label} {i + 1}{piece.turned ? ', turned' : ''}
             </text>
-            <text x={piece.y + piece.height / 2} y={piece.x + piece.width / 2 + text * 0.9} fontSize={text * 0.8} textAnchor="middle" fill="#24211d" className="fraction">
-              {say(piece.width)} × {say(piece.height)}
+            <text x={piece.y + piece.height / 2} y={piece.x + piece.width / 2 + text * 0.9} fontSize={text * 0.8} textAnchor="middle" fill="#24211d">
+              <Figure says={`${say(piece.width)} × ${say(piece.height)}`} svg />
             </text>
           </g>
         ))}

@@ -2,6 +2,7 @@
 
 import { CAUTIONS } from '@/core/run';
 import type { Plan } from '@/core/plan';
+import { Figure } from '@/ui/kit/figure';
 import { useLength } from '@/ui/kit/settings';
 import type { Stage } from './stages';
 
@@ -44,7 +45,7 @@ export function FixPanel({ plan, stage }: { plan: Plan; stage: Stage }) {
             {plan.corners.map((corner) => (
               <tr key={corner.station} className="border-b border-base-content/15">
                 <td className="py-1">{corner.edge.replace(' corner', '')}</td>
-                <td className="fraction">{say(corner.fullness)}</td>
+                <td><Figure says={say(corner.fullness)} /></td>
                 <td>{corner.pleats}</td>
               </tr>
             ))}

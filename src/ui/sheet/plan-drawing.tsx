@@ -9,6 +9,7 @@ import type { SheetView } from '@/core/view';
 import { Dimension } from '@/ui/drawing/dimension';
 import { Handle } from '@/ui/drawing/handle';
 import { closedPath, openPath } from '@/ui/drawing/path';
+import { Figure } from '@/ui/kit/figure';
 import { useLength } from '@/ui/kit/settings';
 import type { Stage } from './stages';
 
@@ -60,6 +61,9 @@ export function PlanDrawing({ piece, view, stage, onChalk }: Props) {
   const { x, y, angle } = piece.chalk;
   const along = [Math.cos(angle), Math.sin(angle)] as const;
   const rim = Math.min(...plan.stations.map((s) => s.edgeHeight)) + (plan.wadding?.thickness ?? 0) * 0.3;
+  const shape = piece.base.shape;
+  // As it was measured: corner to corner, as if the corners were not rounded.
+  const front = shape.type === 'trapezoid' ? shape.frontWidth : plan.outline.width;
   const degrees = Math.round((angle * 180) / Math.PI);
 
   const turnTo = (to: { x: number; y: number }, done: boolean, end: 1 | -1) => {
@@ -95,37 +99,46 @@ export function PlanDrawing({ piece, view, stage, onChalk }: Props) {
       {stage !== 'fix' && <Contours grid={view.grid} rim={rim} size={size} />}
       {stage === 'fix' && (
         <g>
-          {plan.fixing.order.map((staple) => (
-            <g key={staple.n} data-staple={staple.n}>
-              <circle cx={staple.x} cy={-staple.y} r={size * 0.42} fill={staple.kind === 'centre' ? 'var(--cover-line)' : 'var(--color-base-100)'} stroke={staple.kind === 'corner' ? 'var(--chalk)' : 'var(--ink)'} strokeWidth={size * 0.07} />
-              <text x={staple.x} y={-staple.y} fontSize={size * 0.46} textAnchor="middle" dominantBaseline="central" fill={staple.kind === 'centre' ? 'var(--color-primary-content)' : 'var(--ink)'}>
-                {staple.n}
+          {plan.fixing.order.map((staple) => {
+            const corner = staple.kind === 'corner';
+            return (
+              <g key={staple.n} data-staple={staple.n}>
+                <circle cx={staple.x} cy={-staple.y} r={size * (corner ? 0.2 : 0.44)} fill={staple.kind === 'centre' ? 'var(--cover-line)' : 'var(--color-base-100)'} stroke={corner ? 'var(--chalk)' : 'var(--ink)'} strokeWidth={size * 0.07} />
+                {!corner && (
+                  <text x={staple.x} y={-staple.y} fontSize={size * 0.48} textAnchor="middle" dominantBaseline="central" fill={staple.kind === 'centre' ? 'var(--color-primary-content)' : 'var(--ink)'}>
+                    {staple.n}
+                  </text>
+                )}
+              </g>
+            );
+          })}
+          {plan.corners.map((corner) => {
+            const own = plan.fixing.order.filter((staple) => staple.kind === 'corner' && staple.edge === corner.edge).map((staple) => staple.n);
+            return (
+              <text key={corner.station} x={corner.x * 0.63} y={-corner.y * 0.6} fontSize={size * 0.62} textAnchor="middle" fill="var(--chalk)">
+                {own[0]}–{own.at(-1)}, {corner.pleats} {corner.pleats === 1 ? 'pleat' : 'pleats'}
               </text>
-            </g>
-          ))}
-          {plan.corners.map((corner) => (
-            <text key={corner.station} x={corner.x * 0.72} y={-corner.y * 0.66} fontSize={size * 0.62} textAnchor="middle" fill="var(--chalk)">
-              {corner.pleats} {corner.pleats === 1 ? 'pleat' : 'pleats'}
-            </text>
-          ))}
+            );
+          })}
         </g>
       )}
       {plan.stations.map((s) => (
         <g key={s.id} data-station={s.id}>
           <circle cx={s.x} cy={-s.y} r={size * 0.18} fill="var(--ink)" />
-          <text x={s.x + s.normalX * size * 0.85} y={-(s.y + s.normalY * size * 0.85)} fontSize={size * 0.6} textAnchor="middle" dominantBaseline="central" fill="var(--ink)">
+          <text x={s.x + s.normalX * size * 0.85} y={-(s.y + s.normalY * size * 0.95)} fontSize={size * 0.7} textAnchor="middle" dominantBaseline="central" fill="var(--ink)">
             {s.id}
           </text>
           {stage === 'cover' && (
-            <text x={s.x + s.normalX * (s.wrap * 0.55)} y={-(s.y + s.normalY * (s.wrap * 0.55))} fontSize={size * 0.6} textAnchor="middle" dominantBaseline="central" fill="var(--cover-line)" className="fraction">
-              {say(s.wrap)}
+            <text x={s.x + s.normalX * (s.wrap * 0.55)} y={-(s.y + s.normalY * (s.wrap * 0.55))} fontSize={size * 0.6} textAnchor="middle" dominantBaseline="central" fill="var(--cover-line)">
+              <Figure says={say(s.wrap)} svg />
             </text>
           )}
         </g>
       ))}
-      {stage !== 'cover' && (
+      {(stage === 'base' || stage === 'build') && (
         <>
-          <Dimension from={[board.minX, board.minY - size * 3.2]} to={[board.maxX, board.minY - size * 3.2]} says={say(plan.outline.width)} size={size * 0.8} />
+          <Dimension from={[-front / 2, board.minY - size * 2.6]} to={[front / 2, board.minY - size * 2.6]} says={say(front)} size={size * 0.8} />
+          {shape.type === 'trapezoid' && <Dimension from={[-shape.backWidth / 2, board.maxY + size * 2.6]} to={[shape.backWidth / 2, board.maxY + size * 2.6]} says={say(shape.backWidth)} size={size * 0.8} side={-1} />}
           <Dimension from={[board.minX - size * 2.6, board.minY]} to={[board.minX - size * 2.6, board.maxY]} says={say(plan.outline.depth)} size={size * 0.8} side={-1} />
         </>
       )}

@@ -7,6 +7,7 @@ import { Dimension } from '@/ui/drawing/dimension';
 import { Handle } from '@/ui/drawing/handle';
 import { MaterialPatterns } from '@/ui/drawing/materials';
 import { openPath } from '@/ui/drawing/path';
+import { Figure } from '@/ui/kit/figure';
 import { useLength } from '@/ui/kit/settings';
 
 type Props = {
@@ -66,14 +67,14 @@ export function SectionDrawing({ piece, view, houseOverhang, onPads }: Props) {
       ))}
       <Dimension from={[section.board.left, low - size * 1.3]} to={[section.board.right, low - size * 1.3]} says={say(section.board.right - section.board.left)} size={size * 0.85} />
       <Dimension from={[right + size * 2, 0]} to={[right + size * 2, high]} says={say(high)} size={size * 0.85} side={1} />
-      <text x={left - size * 4.6} y={-low + size * 2.9} fontSize={size * 0.75} fill="var(--cover-line)" className="fraction">
-        cover {say(section.length)} staple to staple
+      <text x={left - size * 4.6} y={-low + size * 2.9} fontSize={size * 0.75} fill="var(--cover-line)">
+        cover <Figure says={say(section.length)} svg /> staple to staple
       </text>
-      <text x={right + size * 5.6} y={-low + size * 2.9} fontSize={size * 0.75} textAnchor="end" fill="var(--ink)" className="fraction">
-        return {say(Math.abs(section.board.right - returnEnd))}
+      <text x={right + size * 5.6} y={-low + size * 2.9} fontSize={size * 0.75} textAnchor="end" fill="var(--ink)">
+        return <Figure says={say(Math.abs(section.board.right - returnEnd))} svg />
       </text>
-      <text x={middle + size} y={-apex - size * 1.1} fontSize={size * 0.75} fill="var(--chalk)" className="fraction">
-        crown {say(plan.surface.crown)}
+      <text x={middle + size} y={-apex - size * 1.1} fontSize={size * 0.75} fill="var(--chalk)">
+        crown <Figure says={say(plan.surface.crown)} svg />
       </text>
       <Handle
         x={middle} y={apex} size={size * 0.42} label="Crown height" value={rise} says={say(rise)}

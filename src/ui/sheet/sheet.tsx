@@ -91,7 +91,7 @@ export function Sheet({ record, house, ticks: initialTicks, nextSerial, start }:
   const panel = { piece, pieceId: record.id, houseOf, apply };
   const drawn = stage === 'base' || stage === 'build' || stage === 'cover' || stage === 'fix';
   return (
-    <main className="flex-1 flex flex-col min-h-0 h-[calc(100vh-3rem)]">
+    <main className="flex flex-col min-h-0 h-[calc(100vh-3rem)]">
       <div className="flex items-center gap-3 px-4 py-1.5 border-b border-base-content/25">
         <h1 className="font-display text-lg truncate">{piece.name}</h1>
         {piece.count > 1 && <span className="text-sm whitespace-nowrap">set of {piece.count}</span>}
@@ -122,7 +122,7 @@ export function Sheet({ record, house, ticks: initialTicks, nextSerial, start }:
           );
         })}
       </nav>
-      <div className="flex-1 min-h-0 grid grid-cols-[minmax(15rem,17rem)_minmax(0,1fr)_minmax(16rem,19rem)] max-lg:grid-cols-[14rem_minmax(0,1fr)_14rem]">
+      <div className="flex-1 min-h-0 overflow-hidden grid grid-rows-[minmax(0,1fr)] grid-cols-[minmax(15rem,17rem)_minmax(0,1fr)_minmax(16rem,19rem)] max-lg:grid-cols-[14rem_minmax(0,1fr)_14rem]">
         <section key={stage} aria-label={STAGE_NAMES[stage]} className="overflow-y-auto px-3 py-2 border-r border-base-content/25">
           <h2 className="font-display text-lg">{STAGE_NAMES[stage]}</h2>
           <StagePanel stage={stage} {...panel} />

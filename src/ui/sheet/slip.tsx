@@ -6,6 +6,7 @@ import { ruleOf, unusual, type HouseRules } from '@/core/house';
 import type { Piece } from '@/core/piece';
 import { printFigure, type SlipLine, type Term } from '@/core/slip';
 import { FigureField, LengthField } from '@/ui/kit/fields';
+import { Figure } from '@/ui/kit/figure';
 import { useSettings } from '@/ui/kit/settings';
 
 type Props = {
@@ -29,7 +30,7 @@ function RuleTerm({ term, piece, house, pieceId, onOverride }: { term: Term & { 
     <li className="py-1.5 border-t border-base-content/15">
       {rule.unit === 'length' ? <LengthField {...field} /> : <FigureField {...field} suffix={SUFFIX[rule.unit]} />}
       <p className="text-xs text-base-content/80">
-        {house[term.rule] === undefined ? 'House rule' : 'House rule, your own'}: {printFigure(standing, rule.unit, unit)}. {rule.reason}
+        {house[term.rule] === undefined ? 'House rule' : 'House rule, your own'}: <Figure says={printFigure(standing, rule.unit, unit)} />. {rule.reason}
       </p>
       {own !== undefined && (
         <p className="text-xs mt-1">
@@ -58,7 +59,7 @@ function Why(props: { line: SlipLine } & Omit<Props, 'lines'>) {
             <span>
               <span className="font-semibold">{term.symbol}</span> {term.label.toLowerCase()}
             </span>
-            <span className="fraction whitespace-nowrap">{printFigure(term.value, term.unit, unit)}</span>
+            <span className="whitespace-nowrap"><Figure says={printFigure(term.value, term.unit, unit)} /></span>
           </li>
         ))}
         {rules.map((term) => (
@@ -93,9 +94,8 @@ export function Slip({ lines, ...rest }: Props) {
                         <span className="self-center text-base-content/70">{here ? <ChevronDown size={13} aria-hidden /> : <ChevronRight size={13} aria-hidden />}</span>
                         <span>{line.label}</span>
                         {changed && <span className="text-xs text-primary font-semibold">set here</span>}
-                        <span className="ml-auto font-semibold whitespace-nowrap fraction" data-slip={line.key}>
-                          {printFigure(line.value, line.unit, unit)}
-                          {line.by !== undefined && ` × ${printFigure(line.by, line.unit, unit)}`}
+                        <span className="ml-auto font-semibold whitespace-nowrap" data-slip={line.key}>
+                          <Figure says={printFigure(line.value, line.unit, unit) + (line.by === undefined ? '' : ` × ${printFigure(line.by, line.unit, unit)}`)} />
                         </span>
                       </span>
                       <span className="sr-only">, why this number</span>

@@ -24,7 +24,7 @@ export function ShapeFields({ shape, name, onChange }: { shape: BaseShape; name:
         <LengthField label="Width" name={`${name} width`} value={shape.width} onCommit={(width) => onChange({ ...shape, width })} />
       ) : (
         <>
-          <LengthField label="Front width" name={`${name} front`} value={shape.frontWidth} onCommit={(frontWidth) => onChange({ ...shape, frontWidth })} />
+          <LengthField label="Front width" hint="corner to corner, as if not rounded" name={`${name} front`} value={shape.frontWidth} onCommit={(frontWidth) => onChange({ ...shape, frontWidth })} />
           <LengthField label="Back width" name={`${name} back`} value={shape.backWidth} onCommit={(backWidth) => onChange({ ...shape, backWidth })} />
         </>
       )}

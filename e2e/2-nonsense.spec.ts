@@ -1,0 +1,111 @@
+import { writeFileSync } from 'node:fs';
+import { expect, test } from '@playwright/test';
+import { newChairSeat } from '../src/core/piece';
+import { fovea, place, settled } from './help';
+
+test.beforeEach(async ({ page }) => {
+  await page.goto('/');
+  await page.getByRole('radio', { name: 'Millimetres' }).check({ force: true });
+});
+
+test('nonsense is met beside its field and stays there, also after a reload', async ({ page }) => {
+  const id = await place(page);
+  await page.goto(`/piece/${id}?stage=base`);
+  await settled(page);
+  const depth = page.getByLabel('Depth', { exact: true });
+  for (const [text, says] of [
+    ['-5', 'cannot be less than nothing'],
+    ['0', 'cannot be zero'],
+    ['4120', 'did you mean 412?'],
+    ['four', 'is not a length'],
+    ['4 m', 'is too much'],
+  ] as const) {
+    await depth.fill(text);
+    await depth.press('Enter');
+    await expect(page.getByRole('alert').filter({ hasText: says })).toBeVisible();
+    await expect(depth).toHaveValue(text);
+  }
+  await page.getByLabel('Front corner radius').fill('300');
+  await page.getByLabel('Front corner radius').press('Enter');
+  await expect(page.getByText(/mm would fit/)).toBeVisible();
+  await page.reload();
+  await expect(depth).toHaveValue('4 m');
+  await depth.press('Escape');
+  await expect(depth).toHaveValue('420 mm');
+});
+
+test('files that are not pieces are refused with words', async ({ page }, info) => {
+  const file = info.outputPath('bad.json');
+  for (const [content, says] of [
+    ['{"a": ', 'not JSON'],
+    ['[]', 'must be a object'],
+    [JSON.stringify({ ...newChairSeat(), base: { ...newChairSeat().base, shape: { type: 'round', diameter: 4000 } } }), 'must be at most 1500'],
+    [JSON.stringify({ ...newChairSeat(), overrides: { nothing: 1 } }), 'is not a house rule'],
+    [JSON.stringify({ ...newChairSeat(), wadding: 'gold' }), 'is not a wadding we know'],
+    ['x'.repeat(1_200_000), 'larger than 1 MB'],
+  ] as const) {
+    writeFileSync(file, content);
+    await page.getByLabel('Piece file to import').setInputFiles(file);
+    await expect(page.locator('main [role="alert"]').filter({ hasText: says })).toBeVisible();
+  }
+  writeFileSync(file, '{"schema": 1}');
+  expect(() => fovea('plan', file)).toThrow(/kind.*is missing/);
+});
+
+test('two pages editing one piece: nothing is overwritten, both versions can be chosen', async ({ browser, page }) => {
+  const id = await place(page, { name: 'Shared seat' });
+  const url = `/piece/${id}?stage=base`;
+  const other = await (await browser.newContext()).newPage();
+  await page.goto(url);
+  await other.goto(url);
+  await settled(page);
+  await settled(other);
+  await page.getByLabel('Depth', { exact: true }).fill('400');
+  await page.getByLabel('Depth', { exact: true }).press('Enter');
+  await settled(page);
+  await other.getByLabel('Front width').fill('470');
+  await other.getByLabel('Front width').press('Enter');
+  const dialog = other.getByRole('dialog', { name: 'This piece was changed elsewhere' });
+  await expect(dialog).toContainText('base shape depth');
+  await dialog.getByRole('button', { name: 'Keep what was saved there' }).click();
+  await expect(dialog).toBeHidden();
+  await expect(other.getByLabel('Depth', { exact: true })).toHaveValue('400 mm');
+  await expect(other.getByLabel('Front width')).toHaveValue('450 mm');
+
+  await page.getByLabel('Depth', { exact: true }).fill('405');
+  await page.getByLabel('Depth', { exact: true }).press('Enter');
+  await settled(page);
+  await other.getByLabel('Front width').fill('480');
+  await other.getByLabel('Front width').press('Enter');
+  await dialog.getByRole('button', { name: 'Keep what I have here' }).click();
+  await settled(other);
+  await other.reload();
+  await expect(other.getByLabel('Front width')).toHaveValue('480 mm');
+  await other.close();
+});
+
+test('what cannot be saved is kept and saved when the workshop is back', async ({ page }) => {
+  const id = await place(page);
+  await page.goto(`/piece/${id}?stage=base`);
+  await settled(page);
+  await page.route('**/api/pieces/**', (route) => (route.request().method() === 'PUT' ? route.abort() : route.continue()));
+  await page.getByLabel('Depth', { exact: true }).fill('433');
+  await page.getByLabel('Depth', { exact: true }).press('Enter');
+  await expect(page.getByText(/Not saved: the workshop cannot be reached/)).toBeVisible();
+  await page.unroute('**/api/pieces/**');
+  await page.reload();
+  await settled(page);
+  await expect(page.getByLabel('Depth', { exact: true })).toHaveValue('433 mm');
+  await page.reload();
+  await expect(page.getByLabel('Depth', { exact: true })).toHaveValue('433 mm');
+});
+
+test('foreign hosts and origins are refused, and pages carry a policy', async ({ page, request, baseURL }) => {
+  expect((await request.get('/', { headers: { host: 'elsewhere.test' } })).status()).toBe(403);
+  expect((await request.post('/api/pieces', { data: {} })).status()).toBe(403);
+  expect((await request.post('/api/pieces', { data: {}, headers: { origin: 'http://elsewhere.test' } })).status()).toBe(403);
+  const bad = await request.post('/api/pieces', { data: '{', headers: { origin: baseURL!, 'content-type': 'application/json' } });
+  expect(bad.status()).toBe(400);
+  const response = await page.goto('/');
+  expect(response!.headers()['content-security-policy']).toContain("default-src 'self'");
+});

@@ -1,0 +1,78 @@
+import AxeBuilder from '@axe-core/playwright';
+import { expect, test, type Page } from '@playwright/test';
+import { place, settled, slip } from './help';
+
+async function noSeriousViolation(page: Page, where: string): Promise<void> {
+  const { violations } = await new AxeBuilder({ page }).analyze();
+  const serious = violations.filter((v) => v.impact === 'serious' || v.impact === 'critical');
+  expect(serious.map((v) => `${where}: ${v.id}: ${v.nodes.map((n) => n.html.slice(0, 120)).join(' | ')}`)).toEqual([]);
+}
+
+test('no screen has a serious accessibility fault, by day or in the evening', async ({ page }) => {
+  test.setTimeout(240_000);
+  await page.goto('/');
+  const id = await place(page, { name: 'Access seat', count: 2, overrides: { grip: 20 } });
+  for (const theme of ['day', 'evening']) {
+    for (const path of ['/', '/new', '/log', '/house', '/nowhere']) {
+      await page.goto(path);
+      await noSeriousViolation(page, `${path} ${theme}`);
+    }
+    for (const stage of ['base', 'build', 'cover', 'cut', 'fix', 'bench']) {
+      await page.goto(`/piece/${id}?stage=${stage}`);
+      await expect(slip(page, 'wrap')).toBeVisible();
+      if (stage === 'build') await page.getByRole('button', { name: /Wrap at the front/ }).click();
+      await noSeriousViolation(page, `${stage} ${theme}`);
+    }
+    await page.keyboard.press('?');
+    await noSeriousViolation(page, `keys ${theme}`);
+    await page.keyboard.press('Escape');
+    await page.getByRole('button', { name: theme === 'day' ? 'Switch to the evening theme' : 'Switch to the day theme' }).click();
+  }
+});
+
+test('the keyboard alone moves handles, overrides a rule and turns stages', async ({ page }) => {
+  await page.goto('/');
+  const id = await place(page);
+  await page.goto(`/piece/${id}?stage=build`);
+  await settled(page);
+  const crown = page.getByRole('slider', { name: 'Crown height' });
+  await crown.focus();
+  await page.keyboard.press('ArrowUp');
+  await page.keyboard.press('Shift+ArrowUp');
+  await expect(crown).toHaveAttribute('aria-valuenow', '24');
+  const turn = page.getByRole('slider', { name: 'Chalk line, turn', exact: true });
+  await turn.focus();
+  await page.keyboard.press('Shift+ArrowUp');
+  await expect(turn).toHaveAttribute('aria-valuenow', '10');
+  const overhang = page.getByRole('slider', { name: 'Overhang of the main pad' });
+  await overhang.focus();
+  await page.keyboard.press('ArrowRight');
+  await expect(overhang).toHaveAttribute('aria-valuenow', '7');
+  await settled(page);
+  await page.keyboard.press('Control+z');
+  await expect(overhang).toHaveAttribute('aria-valuenow', '6');
+  await page.keyboard.press('Alt+3');
+  await expect(page.getByRole('button', { name: '3. Cover' })).toHaveAttribute('aria-current', 'step');
+  const wrap = page.getByRole('button', { name: /Wrap at the front/ });
+  await wrap.focus();
+  await page.keyboard.press('Enter');
+  const grip = page.getByLabel(/grip, trimmed later, for this piece/);
+  await grip.focus();
+  await page.keyboard.press('ArrowUp');
+  await expect(grip).toHaveValue('31 mm');
+  const back = page.getByRole('button', { name: 'Take back to the house rule' });
+  await back.focus();
+  await page.keyboard.press('Enter');
+  await expect(grip).toHaveValue('30 mm');
+});
+
+test('nothing scrolls sideways at 768 px', async ({ page }) => {
+  await page.goto('/');
+  const id = await place(page);
+  await page.setViewportSize({ width: 768, height: 1024 });
+  for (const path of ['/', '/new', '/house', '/log', `/piece/${id}?stage=build`, `/piece/${id}?stage=bench`]) {
+    await page.goto(path);
+    await page.waitForLoadState('networkidle');
+    expect(await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)).toBeLessThanOrEqual(0);
+  }
+});

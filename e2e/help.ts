@@ -1,0 +1,29 @@
+import { execFileSync } from 'node:child_process';
+import { expect, type Page } from '@playwright/test';
+import { newChairSeat, type Piece } from '../src/core/piece';
+
+/** Puts a piece on the floor without the interface, and returns its id. */
+export async function place(page: Page, change: Partial<Piece> = {}): Promise<string> {
+  const response = await page.request.post('/api/pieces', {
+    data: { piece: { ...newChairSeat(), ...change } },
+    headers: { origin: new URL(page.url() === 'about:blank' ? 'http://127.0.0.1:3907' : page.url()).origin },
+  });
+  expect(response.status()).toBe(201);
+  return ((await response.json()) as { id: string }).id;
+}
+
+/** Waits until everything on the sheet is saved and worked out. */
+export async function settled(page: Page): Promise<void> {
+  await expect(page.locator('[data-save="saved"]')).toBeVisible();
+  await expect(page.locator('[data-settled="true"]')).toBeVisible();
+}
+
+/** A number as the slip shows it. */
+export function slip(page: Page, key: string) {
+  return page.locator(`[data-slip="${key}"]`);
+}
+
+/** Runs the command line as a user would. */
+export function fovea(...args: string[]): string {
+  return execFileSync('npm', ['run', '-s', 'fovea', '--', ...args], { encoding: 'utf8', stdio: ['ignore', 'pipe', 'pipe'] });
+}

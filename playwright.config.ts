@@ -1,0 +1,26 @@
+import { defineConfig } from '@playwright/test';
+
+const port = 3907;
+
+export default defineConfig({
+  testDir: 'e2e',
+  workers: 1,
+  timeout: 90_000,
+  expect: { timeout: 15_000 },
+  reporter: [['list'], ['json', { outputFile: 'test-results/e2e.json' }]],
+  outputDir: 'test-results/e2e',
+  use: {
+    baseURL: `http://127.0.0.1:${port}`,
+    viewport: { width: 1280, height: 800 },
+    launchOptions: {
+      executablePath: '/usr/bin/chromium',
+      args: ['--no-sandbox', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync', '--enable-unsafe-swiftshader'],
+    },
+  },
+  webServer: {
+    command: `rm -rf test-results/data && exec node node_modules/next/dist/bin/next start -H 127.0.0.1 -p ${port}`,
+    url: `http://127.0.0.1:${port}/schema/piece.json`,
+    env: { FOVEA_DATA: 'test-results/data', NEXT_TELEMETRY_DISABLED: '1' },
+    timeout: 60_000,
+  },
+});
