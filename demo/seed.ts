@@ -22,7 +22,13 @@ if (wasSeeded(db) || listPieces(db).length > 0) {
   console.log('The workshop has its own pieces; the demo is left out.');
 } else {
   const stool = createPiece(db, read('operator-stool'));
-  addLogEntry(db, { pieceId: stool.id, revision: 1, serial: '2025-007', note: 'Latex under leathercloth sits well; the pull took more than we thought, so leave the grip long.', finishedAt: '2025-10-17T15:20:00.000Z' });
+  addLogEntry(db, {
+    pieceId: stool.id,
+    revision: 1,
+    serial: '2025-007',
+    note: 'Latex under leathercloth sits well; the pull took more than we thought, so leave the grip long.',
+    finishedAt: '2025-10-17T15:20:00.000Z',
+  });
   removePiece(db, stool.id);
   const chairs = createPiece(db, read('dome-room-chairs'));
   const steps = new Set(planPiece(chairs.piece, {}).steps.map((step) => step.key));

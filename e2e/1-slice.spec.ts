@@ -12,7 +12,7 @@ test('a seat from the tape to the templates, and the same numbers everywhere', a
   await page.getByRole('radio', { name: 'Inches' }).check({ force: true });
 
   // Typed as a tape goes round, Enter to the next.
-  await page.getByRole('link', { name: 'New seat' }).click();
+  await page.getByRole('link', { name: 'New seat', exact: true }).click();
   await page.getByLabel('Name').fill('Porch chair');
   await page.getByLabel('How many alike').fill('4');
   await page.getByLabel('Front width').fill('17 3/4');
@@ -21,7 +21,7 @@ test('a seat from the tape to the templates, and the same numbers everywhere', a
   await expect(page.getByLabel('Back width')).toBeFocused();
   await page.keyboard.type('15-1/2"');
   await page.keyboard.press('Enter');
-  await page.keyboard.type("1' 4 1/4\"");
+  await page.keyboard.type('1\' 4 1/4"');
   await page.keyboard.press('Enter');
   await page.keyboard.type('4 cm');
   await page.keyboard.press('Enter');

@@ -39,7 +39,10 @@ test('files that are not pieces are refused with words', async ({ page }, info) 
   for (const [content, says] of [
     ['{"a": ', 'not JSON'],
     ['[]', 'must be a object'],
-    [JSON.stringify({ ...newChairSeat(), base: { ...newChairSeat().base, shape: { type: 'round', diameter: 4000 } } }), 'must be at most 1500'],
+    [
+      JSON.stringify({ ...newChairSeat(), base: { ...newChairSeat().base, shape: { type: 'round', diameter: 4000 } } }),
+      'must be at most 1500',
+    ],
     [JSON.stringify({ ...newChairSeat(), overrides: { nothing: 1 } }), 'is not a house rule'],
     [JSON.stringify({ ...newChairSeat(), wadding: 'gold' }), 'is not a wadding we know'],
     ['x'.repeat(1_200_000), 'larger than 1 MB'],

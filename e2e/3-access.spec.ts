@@ -32,6 +32,7 @@ test('no screen has a serious accessibility fault, by day or in the evening', as
 
 test('the keyboard alone moves handles, overrides a rule and turns stages', async ({ page }) => {
   await page.goto('/');
+  await page.getByRole('radio', { name: 'Millimetres' }).check({ force: true });
   const id = await place(page);
   await page.goto(`/piece/${id}?stage=build`);
   await settled(page);

@@ -14,7 +14,14 @@ function filesBelow(folder) {
 
 /** Brings .next up to date with the sources. */
 export function ensureBuilt() {
-  const sources = [...filesBelow('src').filter((file) => !file.endsWith('.test.ts')), ...filesBelow('public'), 'package-lock.json', 'next.config.ts', 'tsconfig.json', 'postcss.config.mjs'];
+  const sources = [
+    ...filesBelow('src').filter((file) => !file.endsWith('.test.ts')),
+    ...filesBelow('public'),
+    'package-lock.json',
+    'next.config.ts',
+    'tsconfig.json',
+    'postcss.config.mjs',
+  ];
   const wanted = hashOf(sources);
   if (existsSync(STAMP) && readFileSync(STAMP, 'utf8') === wanted) return;
   console.log('Building…');

@@ -1,5 +1,17 @@
 import { freeHeight, modelOf, surfaceOf, type Model, type Surface } from './build';
-import { cornerPlans, dustCover, pullOver, reliefCuts, waddingPiece, wrapAt, type CornerPlan, type CoverPiece, type Cut, type LiningPiece, type StationWrap } from './cover';
+import {
+  cornerPlans,
+  dustCover,
+  pullOver,
+  reliefCuts,
+  waddingPiece,
+  wrapAt,
+  type CornerPlan,
+  type CoverPiece,
+  type Cut,
+  type LiningPiece,
+  type StationWrap,
+} from './cover';
 import { cutPlan, foamPieces, type CutPlan, type FoamPiece } from './cut';
 import { stapleLeg, staplePlaces, type LegChoice, type StaplePlace } from './fix';
 import { BOARDS, findMaterial } from './foam';
@@ -101,7 +113,15 @@ export function planModel(model: Model): Plan {
   const order = staplePlaces(model, corners);
   const dustStaples = Math.ceil(polygonPerimeter(dust.outline) / (2 * rule('staplePitch')));
   const count = order.length + dustStaples;
-  const steps = runSteps(model, { foam, cover, wadding, corners, staples: order.filter((s) => s.kind !== 'corner').length, leg: leg.leg, dustStaples });
+  const steps = runSteps(model, {
+    foam,
+    cover,
+    wadding,
+    corners,
+    staples: order.filter((s) => s.kind !== 'corner').length,
+    leg: leg.leg,
+    dustStaples,
+  });
   const boardMass = mass(outlineArea(model.outline) * model.boardThickness, findMaterial(BOARDS, piece.base.board.material)!.density);
   const padMass = foamMass(model);
   return tidy<Plan>({

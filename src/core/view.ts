@@ -5,7 +5,13 @@ import { planModel, type Plan } from './plan';
 import { slipOf, type SlipLine } from './slip';
 
 /** Everything the sheet shows of a piece. */
-export type SheetView = { plan: Plan; slip: SlipLine[]; section: Section | null; grid: HeightGrid; padOutlines: { id: string; role: string; points: readonly (readonly [number, number])[] }[] };
+export type SheetView = {
+  plan: Plan;
+  slip: SlipLine[];
+  section: Section | null;
+  grid: HeightGrid;
+  padOutlines: { id: string; role: string; points: readonly (readonly [number, number])[] }[];
+};
 
 /**
  * Works out the sheet: the plan, and the drawings that go with it.

@@ -24,8 +24,11 @@ export function floorRows(db: Db): FloorRow[] {
       const of = plan.steps.length * piece.count;
       const keys = new Set(plan.steps.map((step) => step.key));
       const done = ticks.filter((tick) => tick.unit <= piece.count && keys.has(tick.step)).length;
-      const open = plan.steps.find((step) => ticks.filter((tick) => tick.step === step.key && tick.unit <= piece.count).length < piece.count);
-      if (!piece.pads.some((pad) => pad.role === 'main')) return { id, piece, section, next: 'Build: choose the pads', stage: 'build', done, of };
+      const open = plan.steps.find(
+        (step) => ticks.filter((tick) => tick.step === step.key && tick.unit <= piece.count).length < piece.count,
+      );
+      if (!piece.pads.some((pad) => pad.role === 'main'))
+        return { id, piece, section, next: 'Build: choose the pads', stage: 'build', done, of };
       if (!piece.cloth.name.trim()) return { id, piece, section, next: 'Cover: name the cloth', stage: 'cover', done, of };
       const serial = serialOf(db, id);
       if (serial && !open) return { id, piece, section, next: `Finished, ${serial} in the log`, stage: 'bench', done, of };

@@ -49,7 +49,14 @@ export async function putPiece(request: Request, id: string): Promise<Response> 
   const result = savePiece(database(), id, body.base as number, plannable(body.piece));
   if (!result) throw new Refusal(404, GONE);
   if (result.ok) return Response.json(result.record);
-  return Response.json({ message: 'This piece was changed elsewhere since you opened it. Nothing was overwritten.', current: result.current, keptAs: result.keptAs }, { status: 409 });
+  return Response.json(
+    {
+      message: 'This piece was changed elsewhere since you opened it. Nothing was overwritten.',
+      current: result.current,
+      keptAs: result.keptAs,
+    },
+    { status: 409 },
+  );
 }
 
 /** GET /api/pieces/ID */
@@ -68,7 +75,8 @@ export async function postStep(request: Request, id: string): Promise<Response> 
   const { direction, base } = await readObject(request);
   if (direction !== 'undo' && direction !== 'redo') throw new Refusal(400, 'Step must be undo or redo');
   const current = found(id);
-  if (base !== current.revision) return Response.json({ message: 'This piece was changed elsewhere; here it is as it stands now.', current }, { status: 409 });
+  if (base !== current.revision)
+    return Response.json({ message: 'This piece was changed elsewhere; here it is as it stands now.', current }, { status: 409 });
   const record = stepPiece(database(), id, direction);
   if (!record) throw new Refusal(409, direction === 'undo' ? 'There is nothing to undo' : 'There is nothing to redo');
   return Response.json(record);
@@ -86,7 +94,8 @@ export async function putTick(request: Request, id: string): Promise<Response> {
   const { unit, step, done } = await readObject(request);
   const { piece } = found(id);
   const plan = planPiece(piece, getHouse(database()));
-  if (!Number.isInteger(unit) || (unit as number) < 1 || (unit as number) > piece.count) throw new Refusal(400, `There are ${piece.count} in this set`);
+  if (!Number.isInteger(unit) || (unit as number) < 1 || (unit as number) > piece.count)
+    throw new Refusal(400, `There are ${piece.count} in this set`);
   if (typeof step !== 'string' || !plan.steps.some((s) => s.key === step)) throw new Refusal(400, 'That step is not on the run sheet');
   if (typeof done !== 'boolean') throw new Refusal(400, 'Done must be true or false');
   return Response.json({ ticks: setTick(database(), id, { unit, step } as Tick, done) });
@@ -105,7 +114,13 @@ export async function postFinish(request: Request, id: string): Promise<Response
 }
 
 function fileName(piece: Piece): string {
-  return piece.name.toLowerCase().replace(/[^a-z0-9]+/g, '-').replace(/^-|-$/g, '').slice(0, 60) || 'piece';
+  return (
+    piece.name
+      .toLowerCase()
+      .replace(/[^a-z0-9]+/g, '-')
+      .replace(/^-|-$/g, '')
+      .slice(0, 60) || 'piece'
+  );
 }
 
 /** GET /api/pieces/ID/export: the piece as a JSON file. */
@@ -127,7 +142,14 @@ export async function printPiece(request: Request, id: string): Promise<Response
   const { piece } = found(id);
   const house = getHouse(database());
   const plan: Plan = planPiece(piece, house);
-  const bytes = await printPdf({ plan, piece, house, unit: getSettings(database()).unit, paper: paper satisfies Paper, fonts: { regular: fontFile(400), bold: fontFile(600) } });
+  const bytes = await printPdf({
+    plan,
+    piece,
+    house,
+    unit: getSettings(database()).unit,
+    paper: paper satisfies Paper,
+    fonts: { regular: fontFile(400), bold: fontFile(600) },
+  });
   return new Response(Buffer.from(bytes), {
     headers: { 'content-type': 'application/pdf', 'content-disposition': `attachment; filename="${fileName(piece)}.pdf"` },
   });

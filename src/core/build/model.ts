@@ -56,7 +56,10 @@ export function modelOf(piece: Piece, house: HouseRules): Model {
   });
   if (!offsetPolygon(board, -rule('return') - 5)) {
     throw new PieceProblems([
-      { path: 'overrides.return', message: `A return of ${rule('return')} mm meets itself in the middle of this board; make the return shorter` },
+      {
+        path: 'overrides.return',
+        message: `A return of ${rule('return')} mm meets itself in the middle of this board; make the return shorter`,
+      },
     ]);
   }
   const loft = piece.wadding === null ? 0 : findMaterial(WADDINGS, piece.wadding)!.loft;

@@ -75,7 +75,13 @@ export function sectionAlong(model: Model, origin: Point, direction: Point, samp
   });
   const from = Math.min(board.left, ...cutPads.map((c) => c.ends[0]));
   const to = Math.max(board.right, ...cutPads.map((c) => c.ends[1]));
-  const xs = samples(cutPads.map((c) => c.built), cutPads.map((c) => c.ends), from, to, sample);
+  const xs = samples(
+    cutPads.map((c) => c.built),
+    cutPads.map((c) => c.ends),
+    from,
+    to,
+    sample,
+  );
   const height = new Map(xs.map((x) => [x, 0]));
   const stack: Point[] = [];
   const pads = cutPads.map(({ built, ends: [left, right] }): PadCut => {

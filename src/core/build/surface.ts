@@ -34,7 +34,10 @@ export function surfaceOf(model: Model): Surface {
   const section = sectionAlong(model, [0, 0], [0, 1])!;
   const middle = heightAt(section.cover, 0) ?? 0;
   const free = freeHeight(model, [0, 0]);
-  const widest = section.pads.reduce<(typeof section.pads)[number] | null>((a, b) => (a && a.right - a.left >= b.right - b.left ? a : b), null);
+  const widest = section.pads.reduce<(typeof section.pads)[number] | null>(
+    (a, b) => (a && a.right - a.left >= b.right - b.left ? a : b),
+    null,
+  );
   if (!widest) return { model: 'taut-line', height: middle, freeCrown: 0, crown: 0, edgeRadius: model.wadding };
   const rimFree = freeHeight(model, [0, -(Math.abs(widest.left) - RIM)]);
   // Straight over the foam's rim: there a rounded wadding still stands at its full thickness.

@@ -10,6 +10,9 @@ export type TautLine = {
   wadding: Point[];
 };
 
+/** Wadding is trimmed this far short of the cover's staple line, so that the staples bite wood, mm. */
+const WADDING_STOP = 10;
+
 /** Angle between two rays of a rounded corner, radians: small enough that the arc is true to 0.01 mm. */
 const FAN = Math.PI / 60;
 
@@ -37,7 +40,8 @@ function pullString(points: readonly Point[], left: Point, right: Point): Point[
   const last = clockwise(right);
   const ordered = points
     .map((p) => ({ p, angle: clockwise(p), far: distance(p, middle) }))
-    .filter(({ angle }) => angle > first + 1e-9 && angle < last - 1e-9)
+    // Wadding folded under the board lies lower than the staple but farther out: it is passed on the way.
+    .filter(({ p, angle }) => p[0] < left[0] || p[0] > right[0] || (angle > first && angle < last))
     .sort((a, b) => a.angle - b.angle || a.far - b.far);
   const path: Point[] = [left];
   for (const p of [...ordered.map((o) => o.p), right]) {
@@ -85,8 +89,8 @@ export function tautLine(
 function waddingFace(bare: readonly Point[], wadding: { thickness: number; reach: number }): Point[] {
   const steep = steepEnds(bare);
   const total = pathLength(bare);
-  const from = Math.max(0, steep.left - wadding.reach);
-  const to = Math.min(total, steep.right + wadding.reach);
+  const from = Math.max(WADDING_STOP, steep.left - wadding.reach);
+  const to = Math.min(total - WADDING_STOP, steep.right + wadding.reach);
   const face: Point[] = [];
   let s = 0;
   let lastAngle: number | null = null;

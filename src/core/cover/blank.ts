@@ -19,7 +19,7 @@ export function growOutline(model: Model, stations: readonly StationWrap[], grow
     const a = marks[low]!;
     const b = marks[(low + 1) % marks.length]!;
     const span = (b.at - a.at + total) % total || total;
-    return a.grow + ((b.grow - a.grow) * Math.min(1, ((at - a.at + total) % total) / span));
+    return a.grow + (b.grow - a.grow) * Math.min(1, ((at - a.at + total) % total) / span);
   };
   const points = withEdgePlaces(model, total);
   return points.map(({ point, at, before, after }) => {

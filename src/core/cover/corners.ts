@@ -74,7 +74,10 @@ export function reliefCuts(model: Model, stations: readonly StationWrap[]): { pi
   const growth = station.top - station.planDistance;
   const cuts = Array.from({ length: count }, (_, i): Cut => {
     const angle = -Math.PI / 2 + (2 * Math.PI * (i + 0.5)) / count;
-    const at = (distance: number): Point => [Math.cos(angle) * (radius + growth + distance), Math.sin(angle) * (radius + growth + distance)];
+    const at = (distance: number): Point => [
+      Math.cos(angle) * (radius + growth + distance),
+      Math.sin(angle) * (radius + growth + distance),
+    ];
     return { from: at(station.wrap), to: at(station.side + stop) };
   });
   return { pitch: around / count, cuts };

@@ -84,5 +84,10 @@ export function dustCover(model: Model): LiningPiece & { finishedWidth: number; 
   const cut = offsetPolygon(model.board, model.rule('dustTurn') - model.rule('dustInset'))!;
   const finished = offsetPolygon(model.board, -model.rule('dustInset')) ?? cut;
   const box = bounds(finished);
-  return { ...flatPiece('Dust cover', model.piece.count, cut), material: 'dust-cloth', finishedWidth: box.width, finishedHeight: box.height };
+  return {
+    ...flatPiece('Dust cover', model.piece.count, cut),
+    material: 'dust-cloth',
+    finishedWidth: box.width,
+    finishedHeight: box.height,
+  };
 }

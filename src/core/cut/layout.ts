@@ -29,7 +29,13 @@ function layFoam(model: Model, foam: readonly FoamPiece[]): CutPlan['foam'] {
   }
   const layouts = [...groups.values()].map(({ piece, thickness, blanks }): FoamSheets => {
     const { sheets, tooLarge } = packSheets(blanks, sheet, { gap: model.rule('foamKerf'), turn: true });
-    return { material: piece.material, materialName: piece.materialName, thickness, sheets, tooLarge: [...new Set(tooLarge.map((b) => b.label))] };
+    return {
+      material: piece.material,
+      materialName: piece.materialName,
+      thickness,
+      sheets,
+      tooLarge: [...new Set(tooLarge.map((b) => b.label))],
+    };
   });
   const sheets = layouts.reduce((sum, layout) => sum + layout.sheets.length, 0);
   const areas = new Map(foam.map((piece) => [piece.pad, piece.area]));
@@ -48,7 +54,13 @@ function layRoll(pieces: readonly { blank: Blank; area: number; count: number }[
   const { length, laid, tooLarge } = packRoll(blanks, width, { gap, turn });
   const areas = new Map(pieces.map(({ blank, area }) => [blank.label, area]));
   const used = laid.reduce((sum, piece) => sum + areas.get(piece.label)!, 0);
-  return { width, length, utilisation: length > 0 ? used / (width * length) : 0, laid, tooLarge: [...new Set(tooLarge.map((b) => b.label))] };
+  return {
+    width,
+    length,
+    utilisation: length > 0 ? used / (width * length) : 0,
+    laid,
+    tooLarge: [...new Set(tooLarge.map((b) => b.label))],
+  };
 }
 
 /** The next whole repeat: pieces that all start on one carry the motif in the same place. */
@@ -81,10 +93,21 @@ function layCloth(model: Model, cover: CoverPiece): RollLayout {
  * @param wadding the wadding's blank, or null
  * @param dust the dust cover
  */
-export function cutPlan(model: Model, foam: readonly FoamPiece[], cover: CoverPiece, wadding: LiningPiece | null, dust: LiningPiece): CutPlan {
+export function cutPlan(
+  model: Model,
+  foam: readonly FoamPiece[],
+  cover: CoverPiece,
+  wadding: LiningPiece | null,
+  dust: LiningPiece,
+): CutPlan {
   const gap = model.rule('clothGap');
   const lining = (piece: LiningPiece, width: number): RollLayout =>
-    layRoll([{ blank: { label: piece.name, width: piece.width, height: piece.height }, area: piece.area, count: piece.count }], width, gap, true);
+    layRoll(
+      [{ blank: { label: piece.name, width: piece.width, height: piece.height }, area: piece.area, count: piece.count }],
+      width,
+      gap,
+      true,
+    );
   return {
     foam: layFoam(model, foam),
     cloth: layCloth(model, cover),

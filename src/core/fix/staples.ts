@@ -55,7 +55,11 @@ function runsOf(model: Model, line: Polygon, corners: readonly CornerPlan[]): Ru
     const from = at[i]! + model.rule('cornerOpen');
     const to = at[i]! + ((at[next]! - at[i]! + total) % total) - model.rule('cornerOpen');
     const middle = (from + to) / 2;
-    return { edge: edgeBetween(corner.edge, corners[next]!.edge), middle, places: evenly(Math.min(from, middle), Math.max(to, middle), pitch) };
+    return {
+      edge: edgeBetween(corner.edge, corners[next]!.edge),
+      middle,
+      places: evenly(Math.min(from, middle), Math.max(to, middle), pitch),
+    };
   });
 }
 

@@ -11,7 +11,11 @@ const MOST_LAYERS = 6;
  * @param sold thicknesses sold, mm
  */
 export function laminate(thickness: number, sold: readonly number[]): Lamination {
-  const exact = search(thickness, [...sold].sort((a, b) => b - a), MOST_LAYERS);
+  const exact = search(
+    thickness,
+    [...sold].sort((a, b) => b - a),
+    MOST_LAYERS,
+  );
   if (exact) return { layers: exact, exact: true };
   const thickest = Math.max(...sold);
   const whole = Math.floor(thickness / thickest);

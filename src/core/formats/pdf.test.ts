@@ -10,12 +10,17 @@ import { clip, OVERLAP, PAPERS, tiles, type Paper } from './tiles';
 const font = (weight: number): Uint8Array => readFileSync(`node_modules/@fontsource/fira-sans/files/fira-sans-latin-${weight}-normal.woff`);
 
 describe('tiles', () => {
-  const circle: Polygon = Array.from({ length: 90 }, (_, i) => [330 * Math.cos((i * Math.PI) / 45), 290 * Math.sin((i * Math.PI) / 45)] as const);
+  const circle: Polygon = Array.from(
+    { length: 90 },
+    (_, i) => [330 * Math.cos((i * Math.PI) / 45), 290 * Math.sin((i * Math.PI) / 45)] as const,
+  );
 
   it.each(['a4', 'letter'] as const)('cover every part of the line on %s, overlapping', (paper) => {
     const found = tiles([circle], paper);
     for (const [x, y] of circle) {
-      expect(found.tiles.some((t) => x >= t.x - 1e-9 && x <= t.x + t.width + 1e-9 && y >= t.y - 1e-9 && y <= t.y + t.height + 1e-9)).toBe(true);
+      expect(found.tiles.some((t) => x >= t.x - 1e-9 && x <= t.x + t.width + 1e-9 && y >= t.y - 1e-9 && y <= t.y + t.height + 1e-9)).toBe(
+        true,
+      );
     }
     const a = found.tiles.find((t) => t.row === 0)!;
     const b = found.tiles.find((t) => t.row === 0 && t.column === a.column + 1)!;
@@ -24,9 +29,15 @@ describe('tiles', () => {
 
   it('clip leaves what lies on the sheet and nothing else', () => {
     const tile = { column: 0, row: 0, x: 0, y: 0, width: 10, height: 10 };
-    expect(clip([-5, 5], [15, 5], tile)).toEqual([[0, 5], [10, 5]]);
+    expect(clip([-5, 5], [15, 5], tile)).toEqual([
+      [0, 5],
+      [10, 5],
+    ]);
     expect(clip([-5, 11], [15, 11], tile)).toBeNull();
-    expect(clip([2, 2], [3, 3], tile)).toEqual([[2, 2], [3, 3]]);
+    expect(clip([2, 2], [3, 3], tile)).toEqual([
+      [2, 2],
+      [3, 3],
+    ]);
   });
 });
 
@@ -38,7 +49,13 @@ describe('printPdf', () => {
     const doc = await PDFDocument.load(bytes);
     const size = doc.getPage(0).getSize();
     expect(size.width).toBeCloseTo(PAPERS[paper].width * POINTS_PER_MM, 6);
-    const sheets = templatesOf(plan).map((t) => tiles(t.lines.filter((l) => l.closed).map((l) => l.outline), paper).tiles.length + 1);
+    const sheets = templatesOf(plan).map(
+      (t) =>
+        tiles(
+          t.lines.filter((l) => l.closed).map((l) => l.outline),
+          paper,
+        ).tiles.length + 1,
+    );
     expect(doc.getPageCount()).toBeGreaterThanOrEqual(sheets.reduce((a, b) => a + b, 0) + 3);
     expect(bounds(templatesOf(plan).at(-1)!.lines[0]!.outline).width).toBeCloseTo(plan.cover.pieces[0]!.width, 2);
   });

@@ -22,7 +22,14 @@ type TemplateLine = { outline: Polygon; closed: boolean; dashed?: boolean; colou
 type Template = { title: string; lines: TemplateLine[]; marks: Point[] };
 
 /** What the printed pages need. Fonts are the bytes of font files (regular, bold). */
-export type PrintJob = { plan: Plan; piece: Piece; house: HouseRules; unit: Unit; paper: Paper; fonts: { regular: Uint8Array; bold: Uint8Array } };
+export type PrintJob = {
+  plan: Plan;
+  piece: Piece;
+  house: HouseRules;
+  unit: Unit;
+  paper: Paper;
+  fonts: { regular: Uint8Array; bold: Uint8Array };
+};
 
 type Pen = { doc: PDFDocument; regular: PDFFont; bold: PDFFont; paper: Paper; page: PDFPage; y: number; title: string };
 
@@ -37,7 +44,10 @@ function newPage(pen: Pen): void {
 
 /** Characters the shipped face lacks are printed as their nearest plain sign rather than as a box. */
 function plain(words: string): string {
-  return words.replace(/≤/g, '<=').replace(/[⌈⌉]/g, '').replace(/[^\u0020-\u00ff–—‘’“”•…−×″′]/g, '?');
+  return words
+    .replace(/≤/g, '<=')
+    .replace(/[⌈⌉]/g, '')
+    .replace(/[^\u0020-\u00ff–—‘’“”•…−×″′]/g, '?');
 }
 
 function text(pen: Pen, words: string, x: number, y: number, size: number, font: PDFFont, color = INK): void {
@@ -91,7 +101,8 @@ function slipPages(pen: Pen, job: PrintJob): void {
       pen.y -= 5.5;
       group = row.group;
     }
-    const figure = printFigure(row.value, row.unit, job.unit) + (row.by === undefined ? '' : ` × ${printFigure(row.by, row.unit, job.unit)}`);
+    const figure =
+      printFigure(row.value, row.unit, job.unit) + (row.by === undefined ? '' : ` × ${printFigure(row.by, row.unit, job.unit)}`);
     text(pen, row.label, MARGIN, pen.y, 10, pen.regular);
     text(pen, figure, MARGIN + 62, pen.y, 10, pen.bold);
     if (row.note) text(pen, row.note, MARGIN + 112, pen.y, 8.5, pen.regular, FAINT);
@@ -145,7 +156,14 @@ function cutPages(pen: Pen, job: PrintJob): void {
     layout.sheets.forEach((laid, i) => {
       const scale = Math.min(across / cut.foam.sheetLength, 0.09);
       room(pen, cut.foam.sheetWidth * scale + 16);
-      text(pen, `${layout.materialName} ${layout.thickness} mm, sheet ${i + 1} of ${layout.sheets.length}: ${formatLength(cut.foam.sheetWidth, job.unit)} × ${formatLength(cut.foam.sheetLength, job.unit)}`, MARGIN, pen.y - 3, 9, pen.bold);
+      text(
+        pen,
+        `${layout.materialName} ${layout.thickness} mm, sheet ${i + 1} of ${layout.sheets.length}: ${formatLength(cut.foam.sheetWidth, job.unit)} × ${formatLength(cut.foam.sheetLength, job.unit)}`,
+        MARGIN,
+        pen.y - 3,
+        9,
+        pen.bold,
+      );
       pen.y -= 6;
       layoutDrawing(pen, { width: cut.foam.sheetWidth, height: cut.foam.sheetLength }, laid, scale);
     });
@@ -159,7 +177,14 @@ function cutPages(pen: Pen, job: PrintJob): void {
     if (!roll || roll.laid.length === 0) continue;
     const scale = Math.min(across / roll.length, 60 / roll.width);
     room(pen, roll.width * scale + 16);
-    text(pen, `${name}: ${formatLength(roll.length, job.unit)} of a roll ${formatLength(roll.width, job.unit)} wide, ${Math.round(roll.utilisation * 100)} % used`, MARGIN, pen.y - 3, 9, pen.bold);
+    text(
+      pen,
+      `${name}: ${formatLength(roll.length, job.unit)} of a roll ${formatLength(roll.width, job.unit)} wide, ${Math.round(roll.utilisation * 100)} % used`,
+      MARGIN,
+      pen.y - 3,
+      9,
+      pen.bold,
+    );
     pen.y -= 6;
     layoutDrawing(pen, { width: roll.width, height: roll.length }, roll.laid, scale);
   }
@@ -178,7 +203,12 @@ function runPages(pen: Pen, job: PrintJob): void {
     for (let k = 0; k < Math.min(job.piece.count, 12); k++) {
       const x = MARGIN + across - 45 + (k % 10) * 4.5;
       const y = pen.y - 9 - Math.floor(k / 10) * 4.5;
-      const corners: Point[] = [[x, y], [x + 3.2, y], [x + 3.2, y + 3.2], [x, y + 3.2]];
+      const corners: Point[] = [
+        [x, y],
+        [x + 3.2, y],
+        [x + 3.2, y + 3.2],
+        [x, y + 3.2],
+      ];
       corners.forEach((corner, c) => line(pen.page, corner, corners[(c + 1) % 4]!, 0.5));
     }
     pen.y -= 8;
@@ -204,7 +234,12 @@ export function templatesOf(plan: Plan): Template[] {
       return {
         title: `${foam.role === 'crown' ? 'Crown pad' : 'Main pad'}, ${foam.materialName}, ${foam.layers.join(' + ')} mm, cut ${foam.count}`,
         lines: [{ outline: foam.outline, closed: true }],
-        marks: [[0, box.minY], [box.maxX, 0], [0, box.maxY], [box.minX, 0]],
+        marks: [
+          [0, box.minY],
+          [box.maxX, 0],
+          [0, box.maxY],
+          [box.minX, 0],
+        ],
       };
     }),
     {
@@ -225,7 +260,14 @@ function tileName(tile: Tile): string {
 }
 
 function templatePages(pen: Pen, template: Template, paper: Paper): void {
-  const { columns, rows, tiles: sheets } = tiles(template.lines.filter((l) => l.closed).map((l) => l.outline), paper);
+  const {
+    columns,
+    rows,
+    tiles: sheets,
+  } = tiles(
+    template.lines.filter((l) => l.closed).map((l) => l.outline),
+    paper,
+  );
   pen.title = `${template.title}: ${sheets.length} sheets, print at 100 %, not “fit to page”`;
   newPage(pen);
   overview(pen, template, { columns, rows, sheets });
@@ -241,7 +283,16 @@ function templatePages(pen: Pen, template: Template, paper: Paper): void {
       });
     }
     for (const mark of template.marks) {
-      for (const [a, b] of [[[mark[0] - 8, mark[1]], [mark[0] + 8, mark[1]]], [[mark[0], mark[1] - 8], [mark[0], mark[1] + 8]]] as [Point, Point][]) {
+      for (const [a, b] of [
+        [
+          [mark[0] - 8, mark[1]],
+          [mark[0] + 8, mark[1]],
+        ],
+        [
+          [mark[0], mark[1] - 8],
+          [mark[0], mark[1] + 8],
+        ],
+      ] as [Point, Point][]) {
         const seen = clip(a, b, tile);
         if (seen) line(pen.page, place(seen[0]), place(seen[1]), 0.6);
       }
@@ -276,27 +327,48 @@ function cross(pen: Pen, x: number, y: number): void {
 function overview(pen: Pen, template: Template, grid: { columns: number; rows: number; sheets: Tile[] }): void {
   const { width } = PAPERS[pen.paper];
   heading(pen, template.title);
-  for (const words of wrapText(`Measure the square: it must be ${CHECK} mm each way. Lay each sheet over its neighbour so that the crosses meet; neighbours overlap by ${OVERLAP * 1} mm, from dotted line to paper edge of the drawing.`, pen.regular, 9, width - 2 * MARGIN)) {
+  for (const words of wrapText(
+    `Measure the square: it must be ${CHECK} mm each way. Lay each sheet over its neighbour so that the crosses meet; neighbours overlap by ${OVERLAP * 1} mm, from dotted line to paper edge of the drawing.`,
+    pen.regular,
+    9,
+    width - 2 * MARGIN,
+  )) {
     text(pen, words, MARGIN, pen.y - 2, 9, pen.regular);
     pen.y -= 4.6;
   }
   pen.y -= 4;
-  const corners: Point[] = [[MARGIN, pen.y - CHECK], [MARGIN + CHECK, pen.y - CHECK], [MARGIN + CHECK, pen.y], [MARGIN, pen.y]];
+  const corners: Point[] = [
+    [MARGIN, pen.y - CHECK],
+    [MARGIN + CHECK, pen.y - CHECK],
+    [MARGIN + CHECK, pen.y],
+    [MARGIN, pen.y],
+  ];
   corners.forEach((corner, i) => line(pen.page, corner, corners[(i + 1) % 4]!, 0.8));
   text(pen, `${CHECK} mm`, MARGIN + 40, pen.y - CHECK / 2, 12, pen.bold);
   pen.y -= CHECK + 10;
-  const box = bounds(grid.sheets.flatMap((t): Polygon => [[t.x, t.y], [t.x + t.width, t.y + t.height]]));
+  const box = bounds(
+    grid.sheets.flatMap((t): Polygon => [
+      [t.x, t.y],
+      [t.x + t.width, t.y + t.height],
+    ]),
+  );
   const scale = Math.min((width - 2 * MARGIN) / box.width, (pen.y - MARGIN - 4) / box.height);
   const at = ([x, y]: Point): Point => [MARGIN + (x - box.minX) * scale, MARGIN + (y - box.minY) * scale];
   for (const tile of grid.sheets) {
-    const ring: Polygon = [[tile.x, tile.y], [tile.x + tile.width, tile.y], [tile.x + tile.width, tile.y + tile.height], [tile.x, tile.y + tile.height]];
+    const ring: Polygon = [
+      [tile.x, tile.y],
+      [tile.x + tile.width, tile.y],
+      [tile.x + tile.width, tile.y + tile.height],
+      [tile.x, tile.y + tile.height],
+    ];
     ring.forEach((p, i) => line(pen.page, at(p), at(ring[(i + 1) % 4]!), 0.3, FAINT));
     const [x, y] = at([tile.x + tile.width / 2, tile.y + tile.height / 2]);
     text(pen, tileName(tile), x - 3, y, 9, pen.bold, FAINT);
   }
   for (const drawn of template.lines) {
     drawn.outline.forEach((p, i) => {
-      if (drawn.closed || i < drawn.outline.length - 1) line(pen.page, at(p), at(drawn.outline[(i + 1) % drawn.outline.length]!), drawn.dashed ? 0.3 : 0.8, drawn.colour);
+      if (drawn.closed || i < drawn.outline.length - 1)
+        line(pen.page, at(p), at(drawn.outline[(i + 1) % drawn.outline.length]!), drawn.dashed ? 0.3 : 0.8, drawn.colour);
     });
   }
 }

@@ -20,10 +20,26 @@ type Row = [key: string, label: string, unit: RuleUnit, value: number, low: numb
 const COVER: Row[] = [
   ['return', 'Return under the board', 'length', 50, 40, 75, 'Brings the staple line well clear of the edge, where the board is sound.'],
   ['grip', 'Grip, trimmed later', 'length', 30, 25, 50, 'What the hand holds while pulling; under 25 the fingers slip.'],
-  ['stapleToTrim', 'Staple line to trimmed edge', 'length', 8, 6, 12, 'Nearer and the cloth frays past the staple; farther and it shows under the dust cover.'],
+  [
+    'stapleToTrim',
+    'Staple line to trimmed edge',
+    'length',
+    8,
+    6,
+    12,
+    'Nearer and the cloth frays past the staple; farther and it shows under the dust cover.',
+  ],
   ['dustInset', 'Dust cover in from the board’s edge', 'length', 10, 6, 20, 'Keeps it out of sight from the side.'],
   ['dustTurn', 'Dust cover turned under', 'length', 15, 10, 20, 'A folded edge does not fray.'],
-  ['cornerCutStop', 'Corner cut stops short of the board’s edge', 'length', 12, 10, 15, 'A cut that reaches the edge shows once the cloth is pulled.'],
+  [
+    'cornerCutStop',
+    'Corner cut stops short of the board’s edge',
+    'length',
+    12,
+    10,
+    15,
+    'A cut that reaches the edge shows once the cloth is pulled.',
+  ],
   ['pleatDepth', 'Deepest pleat', 'length', 15, 8, 25, 'A deeper fold makes a lump.'],
   ['reliefOpening', 'Overlap allowed at a relief cut', 'length', 1.5, 0.5, 3, 'More than this gathers into a ridge round a curve.'],
 ];
@@ -31,7 +47,15 @@ const PADDING: Row[] = [
   ['overhang', 'Foam beyond the board', 'length', 6, 0, 12, 'The foam buries the hard edge of the board.'],
   ['crownInset', 'Crown pad inset, per step', 'length', 25, 15, 50, 'Keeps the crown’s step away from the edge.'],
   ['waddingBeyond', 'Wadding beyond the edge', 'length', 75, 50, 100, 'Reaches down the side and is stapled under.'],
-  ['waddingUnderCover', 'Wadding left under a pulled cover', 'percent', 40, 25, 70, 'A pulled cover presses loose wadding to less than half its loft.'],
+  [
+    'waddingUnderCover',
+    'Wadding left under a pulled cover',
+    'percent',
+    40,
+    25,
+    70,
+    'A pulled cover presses loose wadding to less than half its loft.',
+  ],
 ];
 const FIXING: Row[] = [
   ['staplePitch', 'Staple pitch', 'length', 22, 15, 25, 'Farther apart and the edge shows drag lines.'],
@@ -84,7 +108,20 @@ function rows(group: Rule['group'], table: Row[]): Rule[] {
 }
 
 /** Rules for which nothing at all is a choice somebody makes. */
-const ZERO_ALLOWED = new Set(['grip', 'crownInset', 'waddingBeyond', 'dustInset', 'dustTurn', 'stapleSpare', 'foamKerf', 'clothGap', 'stapleClear', 'stapleToTrim', 'cornerOpen', 'timeGlueTack']);
+const ZERO_ALLOWED = new Set([
+  'grip',
+  'crownInset',
+  'waddingBeyond',
+  'dustInset',
+  'dustTurn',
+  'stapleSpare',
+  'foamKerf',
+  'clothGap',
+  'stapleClear',
+  'stapleToTrim',
+  'cornerOpen',
+  'timeGlueTack',
+]);
 
 /** Every house rule, in the order it is shown. */
 export const RULES: readonly Rule[] = [

@@ -4,15 +4,35 @@ import { MM_PER, type Unit } from './units';
 export type ParsedLength = { ok: true; mm: number } | { ok: false; message: string };
 
 const VULGAR: Record<string, string> = {
-  '¼': '1/4', '½': '1/2', '¾': '3/4', '⅛': '1/8', '⅜': '3/8', '⅝': '5/8', '⅞': '7/8', '⅓': '1/3', '⅔': '2/3',
+  '¼': '1/4',
+  '½': '1/2',
+  '¾': '3/4',
+  '⅛': '1/8',
+  '⅜': '3/8',
+  '⅝': '5/8',
+  '⅞': '7/8',
+  '⅓': '1/3',
+  '⅔': '2/3',
 };
 
 const UNIT_WORDS: Record<string, keyof typeof MM_PER> = {
-  mm: 'mm', millimetre: 'mm', millimetres: 'mm',
-  cm: 'cm', centimetre: 'cm', centimetres: 'cm',
-  m: 'm', metre: 'm', metres: 'm',
-  '"': 'in', in: 'in', inch: 'in', inches: 'in',
-  "'": 'ft', ft: 'ft', foot: 'ft', feet: 'ft',
+  mm: 'mm',
+  millimetre: 'mm',
+  millimetres: 'mm',
+  cm: 'cm',
+  centimetre: 'cm',
+  centimetres: 'cm',
+  m: 'm',
+  metre: 'm',
+  metres: 'm',
+  '"': 'in',
+  in: 'in',
+  inch: 'in',
+  inches: 'in',
+  "'": 'ft',
+  ft: 'ft',
+  foot: 'ft',
+  feet: 'ft',
 };
 
 const EXAMPLES = 'write it like 412, 41.2 cm, 16 1/4 or 1\' 4 1/4"';
@@ -54,7 +74,8 @@ export function parseLength(text: string, unit: Unit): ParsedLength {
   const clean = normalise(text);
   const negative = /^-\s*/.test(clean);
   const body = clean.replace(/^[-+]\s*/, '');
-  const part = /^(?:(\d+(?:\.\d+)?|\.\d+)(?![\d./])(?:\s*-\s*|\s+)?)?(?:(\d+)\s*\/\s*(\d+))?\s*(mm|cm|m|millimetres?|centimetres?|metres?|"|in(?:ch(?:es)?)?|'|ft|foot|feet)?\.?\s*/;
+  const part =
+    /^(?:(\d+(?:\.\d+)?|\.\d+)(?![\d./])(?:\s*-\s*|\s+)?)?(?:(\d+)\s*\/\s*(\d+))?\s*(mm|cm|m|millimetres?|centimetres?|metres?|"|in(?:ch(?:es)?)?|'|ft|foot|feet)?\.?\s*/;
   let rest = body;
   let total = 0;
   const seen: string[] = [];

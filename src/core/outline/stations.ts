@@ -75,9 +75,7 @@ function mandatory(outline: Outline): Candidate[] {
       found.push({ s, rank: 3, segment, t: 0, corner: { turn, normal, edge: cornerName(edge) } });
     }
     const corner =
-      segment.kind === 'arc' && !whole
-        ? { turn: segment.sweep, normal: outward(tangent(segment, 0.5)), edge: segment.edge }
-        : undefined;
+      segment.kind === 'arc' && !whole ? { turn: segment.sweep, normal: outward(tangent(segment, 0.5)), edge: segment.edge } : undefined;
     if (!whole) found.push({ s: s + length / 2, rank: corner ? 3 : 2, segment, t: 0.5, corner });
     for (const t of centreCrossings(segment)) found.push({ s: s + length * t, rank: 1, segment, t });
     s += length;

@@ -93,7 +93,8 @@ export function checkPiece(piece: Piece): Problem[] {
   };
   if (!piece.name.trim()) add('name', 'A piece needs a name');
   if (!Number.isInteger(piece.count)) add('count', 'How many alike must be a whole number');
-  else if (piece.count < LIMITS.count[0] || piece.count > LIMITS.count[1]) add('count', `How many alike must be ${LIMITS.count[0]} to ${LIMITS.count[1]}`);
+  else if (piece.count < LIMITS.count[0] || piece.count > LIMITS.count[1])
+    add('count', `How many alike must be ${LIMITS.count[0]} to ${LIMITS.count[1]}`);
   if (piece.due && Number.isNaN(Date.parse(piece.due))) add('due', `“${piece.due}” is not a day`);
   add('base.board.thickness', checkRange('Board thickness', piece.base.board.thickness, LIMITS.board));
   if (!findMaterial(BOARDS, piece.base.board.material)) add('base.board.material', `“${piece.base.board.material}” is not a board we know`);
@@ -106,11 +107,21 @@ export function checkPiece(piece: Piece): Problem[] {
     if (!findMaterial(FOAMS, pad.material)) add(`${at}.material`, `“${pad.material}” is not a foam we know`);
     add(`${at}.thickness`, checkRange('Pad thickness', pad.thickness, LIMITS.pad));
     if (pad.role === 'crown' && pad.thickness > narrowest / 2) {
-      add(`${at}.thickness`, `A crown of ${round(pad.thickness)} mm is steeper than a half ball on this seat; ${Math.floor(narrowest / 2)} mm is the most`);
+      add(
+        `${at}.thickness`,
+        `A crown of ${round(pad.thickness)} mm is steeper than a half ball on this seat; ${Math.floor(narrowest / 2)} mm is the most`,
+      );
     }
     if (pad.offset !== null) {
-      add(`${at}.offset`, checkRange(pad.offset > 0 ? 'Overhang' : 'Inset', Math.abs(pad.offset), [0, pad.offset > 0 ? LIMITS.offset[1] : -LIMITS.offset[0]]));
-      if (-pad.offset > narrowest / 2 - 10) add(`${at}.offset`, `An inset of ${round(-pad.offset)} mm leaves nothing of this pad; ${Math.floor(narrowest / 2 - 10)} mm is the most`);
+      add(
+        `${at}.offset`,
+        checkRange(pad.offset > 0 ? 'Overhang' : 'Inset', Math.abs(pad.offset), [0, pad.offset > 0 ? LIMITS.offset[1] : -LIMITS.offset[0]]),
+      );
+      if (-pad.offset > narrowest / 2 - 10)
+        add(
+          `${at}.offset`,
+          `An inset of ${round(-pad.offset)} mm leaves nothing of this pad; ${Math.floor(narrowest / 2 - 10)} mm is the most`,
+        );
     }
     if (pad.edge.kind === 'feathered') add(`${at}.edge.width`, checkRange('Feather', pad.edge.width, LIMITS.feather));
   });

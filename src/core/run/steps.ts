@@ -51,29 +51,94 @@ export function runSteps(model: Model, made: Ingredients): Step[] {
   };
   const metres = (pieces: readonly { outline: CoverPiece['outline'] }[]): number =>
     pieces.reduce((sum, piece) => sum + polygonPerimeter(piece.outline) / 1000, 0);
-  add('board', 'Check the board', 'Flat, sound and square; break sharp edges; mark both centre lines underneath.', HANDLING.checkBoard, CAUTIONS.base);
+  add(
+    'board',
+    'Check the board',
+    'Flat, sound and square; break sharp edges; mark both centre lines underneath.',
+    HANDLING.checkBoard,
+    CAUTIONS.base,
+  );
   if (made.foam.length > 0) {
     const layers = made.foam.flatMap((piece) => piece.layers.map(() => piece));
-    add('foam', 'Cut the foam', layers.map((p) => `${p.role === 'crown' ? 'crown pad' : 'main pad'} ${p.materialName.toLowerCase()}`).join(', '), (metres(layers) * rule('timeCutMetre')) / 60, CAUTIONS.knife);
+    add(
+      'foam',
+      'Cut the foam',
+      layers.map((p) => `${p.role === 'crown' ? 'crown pad' : 'main pad'} ${p.materialName.toLowerCase()}`).join(', '),
+      (metres(layers) * rule('timeCutMetre')) / 60,
+      CAUTIONS.knife,
+    );
     for (const piece of made.foam) {
       const name = piece.role === 'crown' ? 'Glue on the crown pad' : 'Glue on the main pad';
-      const detail = piece.role === 'crown' ? 'Centre it on the marks; carve its rim as drawn.' : 'Lay it from the middle outwards, even overhang all round.';
-      add(`glue-${piece.pad}`, name, detail, ((piece.area / 1e6) * 2 * rule('timeGlueSquare')) * piece.layers.length, CAUTIONS.glue, rule('timeGlueTack'));
+      const detail =
+        piece.role === 'crown'
+          ? 'Centre it on the marks; carve its rim as drawn.'
+          : 'Lay it from the middle outwards, even overhang all round.';
+      add(
+        `glue-${piece.pad}`,
+        name,
+        detail,
+        (piece.area / 1e6) * 2 * rule('timeGlueSquare') * piece.layers.length,
+        CAUTIONS.glue,
+        rule('timeGlueTack'),
+      );
     }
   }
-  if (made.wadding) add('wadding', 'Lay the wadding', 'Glue on top, down the sides, staple under; no fold at the corners.', HANDLING.layWadding + (metres([made.wadding]) * rule('timeClothMetre')) / 60, CAUTIONS.glue);
-  add('cloth', 'Cut the cover', 'Centre marks on all four sides; grain from front to back.', (metres([made.cover]) * rule('timeClothMetre')) / 60, CAUTIONS.shears);
-  add('tack', 'Tack the centres', 'Centre marks on centre lines: front, back, left, right; temporary, half driven.', HANDLING.turnAndCentre + (4 * rule('timeStaple')) / 60, CAUTIONS.staples);
+  if (made.wadding)
+    add(
+      'wadding',
+      'Lay the wadding',
+      'Glue on top, down the sides, staple under; no fold at the corners.',
+      HANDLING.layWadding + (metres([made.wadding]) * rule('timeClothMetre')) / 60,
+      CAUTIONS.glue,
+    );
+  add(
+    'cloth',
+    'Cut the cover',
+    'Centre marks on all four sides; grain from front to back.',
+    (metres([made.cover]) * rule('timeClothMetre')) / 60,
+    CAUTIONS.shears,
+  );
+  add(
+    'tack',
+    'Tack the centres',
+    'Centre marks on centre lines: front, back, left, right; temporary, half driven.',
+    HANDLING.turnAndCentre + (4 * rule('timeStaple')) / 60,
+    CAUTIONS.staples,
+  );
   const edgeStaples = Math.max(0, made.staples - 4);
-  add('staple', 'Staple outwards', `${edgeStaples} staples, ${made.leg} mm leg, opposite sides in turn as numbered; ${model.piece.cloth.pull === 'taut' ? 'pull taut with the flat of the hand' : 'smooth only, no pull'}.`, (edgeStaples * rule('timeStaple')) / 60, CAUTIONS.staples);
+  add(
+    'staple',
+    'Staple outwards',
+    `${edgeStaples} staples, ${made.leg} mm leg, opposite sides in turn as numbered; ${model.piece.cloth.pull === 'taut' ? 'pull taut with the flat of the hand' : 'smooth only, no pull'}.`,
+    (edgeStaples * rule('timeStaple')) / 60,
+    CAUTIONS.staples,
+  );
   if (made.corners.length > 0) {
     const pleats = [...new Set(made.corners.map((corner) => corner.pleats))].join(' or ');
-    add('corners', 'Fold the corners', `${made.corners.length} corners, ${pleats} ${pleats === '1' ? 'pleat' : 'pleats'} each; relieve the cloth as drawn first.`, made.corners.length * rule('timeCorner'), CAUTIONS.staples);
+    add(
+      'corners',
+      'Fold the corners',
+      `${made.corners.length} corners, ${pleats} ${pleats === '1' ? 'pleat' : 'pleats'} each; relieve the cloth as drawn first.`,
+      made.corners.length * rule('timeCorner'),
+      CAUTIONS.staples,
+    );
   } else {
-    add('relief', 'Relieve the edge', 'Cut the cloth under the board as drawn; lay the tabs over each other.', rule('timeCorner'), CAUTIONS.shears);
+    add(
+      'relief',
+      'Relieve the edge',
+      'Cut the cloth under the board as drawn; lay the tabs over each other.',
+      rule('timeCorner'),
+      CAUTIONS.shears,
+    );
   }
   add('trim', 'Trim', `Along the trim line, ${rule('stapleToTrim')} mm outside the staples.`, HANDLING.trim, CAUTIONS.shears);
-  add('dust', 'Dust cover', `Turn ${rule('dustTurn')} mm under, ${rule('dustInset')} mm in from the edge.`, (made.dustStaples * rule('timeStaple')) / 60 + 1, CAUTIONS.staples);
+  add(
+    'dust',
+    'Dust cover',
+    `Turn ${rule('dustTurn')} mm under, ${rule('dustInset')} mm in from the edge.`,
+    (made.dustStaples * rule('timeStaple')) / 60 + 1,
+    CAUTIONS.staples,
+  );
   add('measure', 'Measure and label', 'Crown and height against the slip; label with serial and day.', HANDLING.measure, CAUTIONS.fire);
   return steps;
 }

@@ -34,27 +34,53 @@ export function RunSheet({ plan, pieceId, ticks, nextSerial, onTicks }: Props) {
     <section aria-label="Run sheet" className="p-4 overflow-y-auto h-full">
       <div className="flex items-baseline gap-4">
         <h2 className="font-display text-lg">Run sheet</h2>
-        <p className="text-sm">{plan.minutes} min for one, {Math.round((plan.minutes * plan.piece.count) / 6) / 10} h for the set one after another</p>
+        <p className="text-sm">
+          {plan.minutes} min for one, {Math.round((plan.minutes * plan.piece.count) / 6) / 10} h for the set one after another
+        </p>
       </div>
-      {message && <p role="alert" className="text-error text-sm">{message}</p>}
+      {message && (
+        <p role="alert" className="text-error text-sm">
+          {message}
+        </p>
+      )}
       <ol className="mt-2">
         {plan.steps.map((step, i) => (
-          <li key={step.key} aria-current={step === open ? 'step' : undefined} className={`border-t border-base-content/20 py-2 pl-3 ${step === open ? 'border-l-4 border-l-primary bg-base-200' : 'border-l-4 border-l-transparent'}`}>
+          <li
+            key={step.key}
+            aria-current={step === open ? 'step' : undefined}
+            className={`border-t border-base-content/20 py-2 pl-3 ${step === open ? 'border-l-4 border-l-primary bg-base-200' : 'border-l-4 border-l-transparent'}`}
+          >
             <div className="flex items-baseline gap-3">
-              <h3 className="font-semibold">{i + 1}. {step.name}</h3>
-              <span className="text-sm text-base-content/80">{step.minutes} min{step.wait > 0 && `, then wait ${step.wait} min`}</span>
+              <h3 className="font-semibold">
+                {i + 1}. {step.name}
+              </h3>
+              <span className="text-sm text-base-content/80">
+                {step.minutes} min{step.wait > 0 && `, then wait ${step.wait} min`}
+              </span>
             </div>
             <p className="text-sm">{step.detail}</p>
             {step.caution && (
               <p className="text-sm flex gap-1.5 mt-1 text-warning">
                 <TriangleAlert size={16} className="shrink-0 mt-0.5" aria-hidden />
-                <span><span className="font-semibold">Caution. </span>{step.caution}</span>
+                <span>
+                  <span className="font-semibold">Caution. </span>
+                  {step.caution}
+                </span>
               </p>
             )}
             <div className="flex flex-wrap gap-1.5 mt-2" role="group" aria-label={`${step.name}, done on`}>
               {units.map((unit) => (
-                <label key={unit} className={`size-12 border rounded-sm flex items-center justify-center cursor-pointer text-lg focus-within:outline-2 focus-within:outline-offset-1 ${done(unit, step.key) ? 'bg-base-content text-base-100 border-base-content' : 'border-base-content/40 bg-base-100'}`}>
-                  <input type="checkbox" className="sr-only" checked={done(unit, step.key)} aria-label={`${step.name}, piece ${unit}`} onChange={(event) => void tick(unit, step.key, event.target.checked)} />
+                <label
+                  key={unit}
+                  className={`size-12 border rounded-sm flex items-center justify-center cursor-pointer text-lg focus-within:outline-2 focus-within:outline-offset-1 ${done(unit, step.key) ? 'bg-base-content text-base-100 border-base-content' : 'border-base-content/40 bg-base-100'}`}
+                >
+                  <input
+                    type="checkbox"
+                    className="sr-only"
+                    checked={done(unit, step.key)}
+                    aria-label={`${step.name}, piece ${unit}`}
+                    onChange={(event) => void tick(unit, step.key, event.target.checked)}
+                  />
                   <span aria-hidden>{done(unit, step.key) ? '✓' : unit}</span>
                 </label>
               ))}
@@ -62,7 +88,13 @@ export function RunSheet({ plan, pieceId, ticks, nextSerial, onTicks }: Props) {
           </li>
         ))}
       </ol>
-      <Finish pieceId={pieceId} nextSerial={nextSerial} open={plan.steps.length * units.length - ticks.filter((t) => t.unit <= units.length && plan.steps.some((s) => s.key === t.step)).length} />
+      <Finish
+        pieceId={pieceId}
+        nextSerial={nextSerial}
+        open={
+          plan.steps.length * units.length - ticks.filter((t) => t.unit <= units.length && plan.steps.some((s) => s.key === t.step)).length
+        }
+      />
     </section>
   );
 }
@@ -95,14 +127,29 @@ function Finish({ pieceId, nextSerial, open }: { pieceId: string; nextSerial: st
       {open > 0 && <p className="text-sm">{open} ticks are still open; the log takes the job as it is.</p>}
       <label className="block text-sm mt-2">
         Serial number
-        <input className="block w-48 px-2 py-2 border border-base-content/40 rounded-sm bg-base-100" value={serial ?? nextSerial} onChange={(event) => setSerial(event.target.value)} aria-invalid={message !== null} aria-describedby="finish-message" />
+        <input
+          className="block w-48 px-2 py-2 border border-base-content/40 rounded-sm bg-base-100"
+          value={serial ?? nextSerial}
+          onChange={(event) => setSerial(event.target.value)}
+          aria-invalid={message !== null}
+          aria-describedby="finish-message"
+        />
       </label>
-      <p id="finish-message" role={message ? 'alert' : undefined} className="text-error text-sm">{message}</p>
+      <p id="finish-message" role={message ? 'alert' : undefined} className="text-error text-sm">
+        {message}
+      </p>
       <label className="block text-sm mt-2">
         What was learnt
-        <textarea rows={2} className="block w-full px-2 py-2 border border-base-content/40 rounded-sm bg-base-100" value={note ?? ''} onChange={(event) => setNote(event.target.value)} />
+        <textarea
+          rows={2}
+          className="block w-full px-2 py-2 border border-base-content/40 rounded-sm bg-base-100"
+          value={note ?? ''}
+          onChange={(event) => setNote(event.target.value)}
+        />
       </label>
-      <button type="submit" className="btn btn-primary mt-2 h-12">Write into the log</button>
+      <button type="submit" className="btn btn-primary mt-2 h-12">
+        Write into the log
+      </button>
     </form>
   );
 }

@@ -1,7 +1,19 @@
 import { Figure } from '@/ui/kit/figure';
 
 /** A dimension line with its figure beside it; coordinates in the drawing's mm, y up. */
-export function Dimension({ from, to, says, size, side = 1 }: { from: [number, number]; to: [number, number]; says: string; size: number; side?: 1 | -1 }) {
+export function Dimension({
+  from,
+  to,
+  says,
+  size,
+  side = 1,
+}: {
+  from: [number, number];
+  to: [number, number];
+  says: string;
+  size: number;
+  side?: 1 | -1;
+}) {
   const [x0, y0] = [from[0], -from[1]];
   const [x1, y1] = [to[0], -to[1]];
   const length = Math.hypot(x1 - x0, y1 - y0) || 1;
@@ -17,9 +29,22 @@ export function Dimension({ from, to, says, size, side = 1 }: { from: [number, n
         [x0, y0],
         [x1, y1],
       ].map(([x, y]) => (
-        <path key={`${x} ${y}`} d={`M${x! - tick * 0.6} ${y! + tick * 0.6} L${x! + tick * 0.6} ${y! - tick * 0.6}`} strokeWidth={size * 0.12} />
+        <path
+          key={`${x} ${y}`}
+          d={`M${x! - tick * 0.6} ${y! + tick * 0.6} L${x! + tick * 0.6} ${y! - tick * 0.6}`}
+          strokeWidth={size * 0.12}
+        />
       ))}
-      <text x={middle[0]} y={middle[1]} transform={`rotate(${angle} ${middle[0]} ${middle[1]})`} fontSize={size} textAnchor="middle" dominantBaseline="central" fill="var(--ink)" stroke="none">
+      <text
+        x={middle[0]}
+        y={middle[1]}
+        transform={`rotate(${angle} ${middle[0]} ${middle[1]})`}
+        fontSize={size}
+        textAnchor="middle"
+        dominantBaseline="central"
+        fill="var(--ink)"
+        stroke="none"
+      >
         <Figure says={says} svg />
       </text>
     </g>

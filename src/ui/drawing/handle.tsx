@@ -76,7 +76,15 @@ export function Handle({ x, y, size, label, value, says, shape = 'round', onDrag
       {shape === 'round' ? (
         <circle r={size} fill="var(--color-base-100)" stroke="var(--chalk)" strokeWidth={size * 0.45} />
       ) : (
-        <rect x={-size} y={-size} width={2 * size} height={2 * size} fill="var(--color-base-100)" stroke="var(--chalk)" strokeWidth={size * 0.45} />
+        <rect
+          x={-size}
+          y={-size}
+          width={2 * size}
+          height={2 * size}
+          fill="var(--color-base-100)"
+          stroke="var(--chalk)"
+          strokeWidth={size * 0.45}
+        />
       )}
     </g>
   );

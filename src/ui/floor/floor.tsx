@@ -22,13 +22,34 @@ function SmallSection({ section, row, width }: { section: Section; row: FloorRow
   const middle = (section.board.left + section.board.right) / 2;
   const low = section.board.thickness + 8;
   return (
-    <svg viewBox={`${middle - width / 2} ${-high - 6} ${width} ${high + low + 6}`} className="w-full" role="img" aria-label={`Section of ${row.piece.name}`}>
+    <svg
+      viewBox={`${middle - width / 2} ${-high - 6} ${width} ${high + low + 6}`}
+      className="w-full"
+      role="img"
+      aria-label={`Section of ${row.piece.name}`}
+    >
       <MaterialPatterns id={`f${row.id}`} scale={1.4} />
-      {section.wadding.length > 0 && <path d={`${openPath([...section.bare, ...[...section.wadding].reverse()])}Z`} fill={`url(#f${row.id}-wadding)`} />}
+      {section.wadding.length > 0 && (
+        <path d={`${openPath([...section.bare, ...[...section.wadding].reverse()])}Z`} fill={`url(#f${row.id}-wadding)`} />
+      )}
       {section.pads.map((cut) => (
-        <path key={cut.id} d={`${openPath([...cut.lower, ...[...cut.upper].reverse()])}Z`} fill={`url(#f${row.id}-${row.piece.pads.find((p) => p.id === cut.id)?.material})`} stroke="var(--ink)" strokeWidth={0.7} />
+        <path
+          key={cut.id}
+          d={`${openPath([...cut.lower, ...[...cut.upper].reverse()])}Z`}
+          fill={`url(#f${row.id}-${row.piece.pads.find((p) => p.id === cut.id)?.material})`}
+          stroke="var(--ink)"
+          strokeWidth={0.7}
+        />
       ))}
-      <rect x={section.board.left} y={0} width={section.board.right - section.board.left} height={section.board.thickness} fill={`url(#f${row.id}-board)`} stroke="var(--ink)" strokeWidth={1.2} />
+      <rect
+        x={section.board.left}
+        y={0}
+        width={section.board.right - section.board.left}
+        height={section.board.thickness}
+        fill={`url(#f${row.id}-board)`}
+        stroke="var(--ink)"
+        strokeWidth={1.2}
+      />
       {section.pads.length > 0 && <path d={openPath(section.cover)} fill="none" stroke="var(--cover-line)" strokeWidth={2} />}
     </svg>
   );
@@ -65,35 +86,87 @@ export function Floor({ rows }: { rows: FloorRow[] }) {
       <div className="flex items-center gap-3 mb-4">
         <h1 className="font-display text-2xl">Floor</h1>
         <div className="ml-auto flex gap-2">
-          <input ref={file} type="file" accept=".json,application/json" className="sr-only" tabIndex={-1} aria-label="Piece file to import" onChange={(event) => { const chosen = event.target.files?.[0]; event.target.value = ''; if (chosen) void bring(chosen); }} />
-          <button type="button" className="btn btn-outline font-normal" onClick={() => file.current?.click()}><Upload size={16} aria-hidden /> Import</button>
-          <Link href="/new" className="btn btn-primary"><Plus size={16} aria-hidden /> New seat</Link>
+          <input
+            ref={file}
+            type="file"
+            accept=".json,application/json"
+            className="sr-only"
+            tabIndex={-1}
+            aria-label="Piece file to import"
+            onChange={(event) => {
+              const chosen = event.target.files?.[0];
+              event.target.value = '';
+              if (chosen) void bring(chosen);
+            }}
+          />
+          <button type="button" className="btn btn-outline font-normal" onClick={() => file.current?.click()}>
+            <Upload size={16} aria-hidden /> Import
+          </button>
+          <Link href="/new" className="btn btn-primary">
+            <Plus size={16} aria-hidden /> New seat
+          </Link>
         </div>
       </div>
-      {message && <p role="alert" className="text-error border-l-4 border-error pl-3 mb-4 whitespace-pre-line">{message}</p>}
+      {message && (
+        <p role="alert" className="text-error border-l-4 border-error pl-3 mb-4 whitespace-pre-line">
+          {message}
+        </p>
+      )}
       {rows.length === 0 && (
         <div className="border-2 border-dashed border-base-content/30 rounded-sm p-10 text-center">
           <p className="font-display text-xl mb-1">The floor is empty</p>
-          <p>Start with <Link href="/new" className="underline">a new seat</Link> and a tape, or import a piece from a file.</p>
+          <p>
+            Start with{' '}
+            <Link href="/new" className="underline">
+              a new seat
+            </Link>{' '}
+            and a tape, or import a piece from a file.
+          </p>
         </div>
       )}
       <ul>
         {rows.map((row) => (
-          <li key={row.id} className="border-t border-base-content/25 py-2 grid grid-cols-[minmax(0,1fr)_minmax(0,1.1fr)_8rem_2.5rem] items-center gap-5">
-            <Link href={`/piece/${row.id}?stage=${row.section && row.piece.pads.length > 0 ? 'build' : row.stage}`} className="block hover:underline underline-offset-4">
+          <li
+            key={row.id}
+            className="border-t border-base-content/25 py-2 grid grid-cols-[minmax(0,1fr)_minmax(0,1.1fr)_8rem_2.5rem] items-center gap-5"
+          >
+            <Link
+              href={`/piece/${row.id}?stage=${row.section && row.piece.pads.length > 0 ? 'build' : row.stage}`}
+              className="block hover:underline underline-offset-4"
+            >
               <span className="font-display text-lg block">{row.piece.name}</span>
               <span className="text-sm text-base-content/80">
                 {row.piece.count > 1 ? `set of ${row.piece.count}, ` : ''}
-                {row.piece.base.shape.type === 'round' ? `round, ${say(row.piece.base.shape.diameter)}` : `${say(row.piece.base.shape.type === 'rectangle' ? row.piece.base.shape.width : row.piece.base.shape.frontWidth)} × ${say(row.piece.base.shape.depth)}`}
+                {row.piece.base.shape.type === 'round'
+                  ? `round, ${say(row.piece.base.shape.diameter)}`
+                  : `${say(row.piece.base.shape.type === 'rectangle' ? row.piece.base.shape.width : row.piece.base.shape.frontWidth)} × ${say(row.piece.base.shape.depth)}`}
               </span>
             </Link>
             <div>{row.section ? <SmallSection section={row.section} row={row} width={width} /> : null}</div>
             <div className="text-sm">
-              <Link href={`/piece/${row.id}?stage=${row.stage}`} className="underline underline-offset-2 block">{row.next}</Link>
-              {row.done > 0 && <span className="block text-base-content/80">{row.done} of {row.of} ticks</span>}
-              {row.piece.due && <span className="block text-base-content/80">due {new Date(`${row.piece.due}T12:00:00Z`).toLocaleDateString('en-GB', { day: 'numeric', month: 'short', timeZone: 'UTC' })}</span>}
+              <Link href={`/piece/${row.id}?stage=${row.stage}`} className="underline underline-offset-2 block">
+                {row.next}
+              </Link>
+              {row.done > 0 && (
+                <span className="block text-base-content/80">
+                  {row.done} of {row.of} ticks
+                </span>
+              )}
+              {row.piece.due && (
+                <span className="block text-base-content/80">
+                  due{' '}
+                  {new Date(`${row.piece.due}T12:00:00Z`).toLocaleDateString('en-GB', { day: 'numeric', month: 'short', timeZone: 'UTC' })}
+                </span>
+              )}
             </div>
-            <button type="button" className="p-2 rounded-sm hover:bg-base-200" aria-label={`Take ${row.piece.name} off the floor`} onClick={() => setLeaving(row)}><Trash2 size={17} aria-hidden /></button>
+            <button
+              type="button"
+              className="p-2 rounded-sm hover:bg-base-200"
+              aria-label={`Take ${row.piece.name} off the floor`}
+              onClick={() => setLeaving(row)}
+            >
+              <Trash2 size={17} aria-hidden />
+            </button>
           </li>
         ))}
       </ul>
@@ -101,8 +174,12 @@ export function Floor({ rows }: { rows: FloorRow[] }) {
         <Dialog title={`Take “${leaving.piece.name}” off the floor?`} onClose={() => setLeaving(null)}>
           <p className="text-sm mb-4">It is no longer shown here. Its history and its place in the log stay.</p>
           <div className="flex gap-3">
-            <button type="button" className="btn btn-outline" onClick={() => setLeaving(null)}>Leave it</button>
-            <button type="button" className="btn btn-primary" onClick={() => void remove(leaving)}>Take it off</button>
+            <button type="button" className="btn btn-outline" onClick={() => setLeaving(null)}>
+              Leave it
+            </button>
+            <button type="button" className="btn btn-primary" onClick={() => void remove(leaving)}>
+              Take it off
+            </button>
           </div>
         </Dialog>
       )}

@@ -34,13 +34,19 @@ export function House({ initial }: { initial: HouseRules }) {
     <main className="max-w-5xl w-full mx-auto px-6 py-5">
       <div className="flex items-baseline gap-4">
         <h1 className="font-display text-2xl">House rules</h1>
-        <span role="status" className="text-sm">{status}</span>
+        <span role="status" className="text-sm">
+          {status}
+        </span>
       </div>
-      <p className="text-sm mb-3">Every number on a slip says which rule it came from. A change here reaches every piece that has not set its own.</p>
+      <p className="text-sm mb-3">
+        Every number on a slip says which rule it came from. A change here reaches every piece that has not set its own.
+      </p>
       {groups.map((group) => (
         <section key={group} aria-label={group} className="mb-5">
           <h2 className="font-display text-lg">{group}</h2>
-          {group === 'Sewn, nailed and framed work' && <p className="text-sm mb-1">Kept for the workshop’s reference; no pull-over chair seat uses them.</p>}
+          {group === 'Sewn, nailed and framed work' && (
+            <p className="text-sm mb-1">Kept for the workshop’s reference; no pull-over chair seat uses them.</p>
+          )}
           {RULES.filter((rule) => rule.group === group).map((rule) => {
             const value = house[rule.key] ?? rule.value;
             const remark = unusual(rule.key, value);

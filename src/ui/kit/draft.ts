@@ -13,7 +13,6 @@ export function useDraft(key: string): [string | null, (text: string | null) => 
   useEffect(() => {
     // Read after the first paint: the server cannot know it.
     const kept = sessionStorage.getItem(key);
-    // eslint-disable-next-line react-hooks/set-state-in-effect
     if (kept !== null) set(kept);
   }, [key]);
   const change = (text: string | null) => {

@@ -110,7 +110,9 @@ function Field({ label, name, onCommit, hint, shown, understood, nudge, value, c
             {message}
           </p>
         ) : reading?.ok ? (
-          <span className="text-base-content/75">= <Figure says={reading.says} /></span>
+          <span className="text-base-content/75">
+            = <Figure says={reading.says} />
+          </span>
         ) : hint ? (
           <span className="text-base-content/75">{hint}</span>
         ) : null}
@@ -144,7 +146,11 @@ export function FigureField(props: FieldProps & { value: number | null; suffix?:
       shown={props.value === null ? '' : `${props.value}${suffix ? ` ${suffix}` : ''}`}
       nudge={(value, steps) => value + steps}
       understood={(text) => {
-        const clean = text.replace(suffix ?? '\u0000', '').replace(',', '.').replace('−', '-').trim();
+        const clean = text
+          .replace(suffix ?? '\u0000', '')
+          .replace(',', '.')
+          .replace('−', '-')
+          .trim();
         if (!/^-?\d+(\.\d+)?$/.test(clean)) return { ok: false, message: `“${text.slice(0, 30)}” is not a figure` };
         if (whole && !/^-?\d+$/.test(clean)) return { ok: false, message: 'This must be a whole number' };
         return { ok: true, value: Number(clean), says: `${Number(clean)}${suffix ? ` ${suffix}` : ''}` };
@@ -154,7 +160,19 @@ export function FigureField(props: FieldProps & { value: number | null; suffix?:
 }
 
 /** A choice from a few. */
-export function ChoiceField<T extends string>({ label, value, options, onChange, hint }: { label: string; value: T; options: readonly { id: T; name: string }[]; onChange: (value: T) => void; hint?: ReactNode }) {
+export function ChoiceField<T extends string>({
+  label,
+  value,
+  options,
+  onChange,
+  hint,
+}: {
+  label: string;
+  value: T;
+  options: readonly { id: T; name: string }[];
+  onChange: (value: T) => void;
+  hint?: ReactNode;
+}) {
   const id = useId();
   return (
     <div className="py-1">
@@ -162,7 +180,12 @@ export function ChoiceField<T extends string>({ label, value, options, onChange,
         <label htmlFor={id} className="text-sm shrink-0">
           {label}
         </label>
-        <select id={id} className="min-w-0 max-w-44 px-2 py-1 bg-base-100 border border-base-content/40 rounded-sm text-sm" value={value} onChange={(event) => onChange(event.target.value as T)}>
+        <select
+          id={id}
+          className="min-w-0 max-w-44 px-2 py-1 bg-base-100 border border-base-content/40 rounded-sm text-sm"
+          value={value}
+          onChange={(event) => onChange(event.target.value as T)}
+        >
           {options.map((option) => (
             <option key={option.id} value={option.id}>
               {option.name}
@@ -176,7 +199,19 @@ export function ChoiceField<T extends string>({ label, value, options, onChange,
 }
 
 /** A line of words, kept when the field is left. */
-export function TextField({ label, value, onCommit, name, long }: { label: string; value: string; name: string; onCommit: (value: string) => string | null; long?: boolean }) {
+export function TextField({
+  label,
+  value,
+  onCommit,
+  name,
+  long,
+}: {
+  label: string;
+  value: string;
+  name: string;
+  onCommit: (value: string) => string | null;
+  long?: boolean;
+}) {
   const id = useId();
   const [draft, setDraft] = useDraft(`draft ${name}`);
   const [message, setMessage] = useState<string | null>(null);
@@ -199,7 +234,21 @@ export function TextField({ label, value, onCommit, name, long }: { label: strin
       <label htmlFor={id} className="text-sm block mb-0.5">
         {label}
       </label>
-      {long ? <textarea rows={3} {...common} /> : <input autoComplete="off" {...common} data-tape onKeyDown={(event) => { if (event.key === 'Enter') { commit(); focusNext(event.currentTarget); } }} />}
+      {long ? (
+        <textarea rows={3} {...common} />
+      ) : (
+        <input
+          autoComplete="off"
+          {...common}
+          data-tape
+          onKeyDown={(event) => {
+            if (event.key === 'Enter') {
+              commit();
+              focusNext(event.currentTarget);
+            }
+          }}
+        />
+      )}
       {message && (
         <p role="alert" className="text-xs text-error">
           {message}

@@ -25,7 +25,12 @@ export function Header() {
         {PLACES.map(({ href, label }) => {
           const here = href === '/' ? path === '/' || path.startsWith('/piece') || path === '/new' : path.startsWith(href);
           return (
-            <Link key={href} href={href} aria-current={here ? 'page' : undefined} className={`px-3 py-1.5 text-sm rounded-sm hover:bg-base-200 ${here ? 'font-semibold underline underline-offset-[6px] decoration-2 decoration-primary' : ''}`}>
+            <Link
+              key={href}
+              href={href}
+              aria-current={here ? 'page' : undefined}
+              className={`px-3 py-1.5 text-sm rounded-sm hover:bg-base-200 ${here ? 'font-semibold underline underline-offset-[6px] decoration-2 decoration-primary' : ''}`}
+            >
               {label}
             </Link>
           );
@@ -33,7 +38,12 @@ export function Header() {
       </nav>
       <div className="ml-auto flex items-center gap-3">
         <UnitSwitch />
-        <button type="button" className="p-2 rounded-sm hover:bg-base-200" aria-label={`Switch to the ${other} theme`} onClick={() => change({ theme: other })}>
+        <button
+          type="button"
+          className="p-2 rounded-sm hover:bg-base-200"
+          aria-label={`Switch to the ${other} theme`}
+          onClick={() => change({ theme: other })}
+        >
           {theme === 'day' ? <Moon size={18} aria-hidden /> : <Sun size={18} aria-hidden />}
         </button>
       </div>

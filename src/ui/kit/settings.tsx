@@ -38,8 +38,18 @@ export function UnitSwitch() {
   return (
     <div role="radiogroup" aria-label="Unit of length" className="flex border border-base-content/30 rounded-sm overflow-hidden">
       {UNITS.map((u) => (
-        <label key={u} className={`px-3 py-1.5 cursor-pointer text-sm focus-within:outline-2 focus-within:outline-offset-1 ${u === unit ? 'bg-base-content text-base-100' : 'hover:bg-base-200'}`}>
-          <input type="radio" name="unit" className="sr-only" checked={u === unit} aria-label={UNIT_WORDS[u]} onChange={() => change({ unit: u })} />
+        <label
+          key={u}
+          className={`px-3 py-1.5 cursor-pointer text-sm focus-within:outline-2 focus-within:outline-offset-1 ${u === unit ? 'bg-base-content text-base-100' : 'hover:bg-base-200'}`}
+        >
+          <input
+            type="radio"
+            name="unit"
+            className="sr-only"
+            checked={u === unit}
+            aria-label={UNIT_WORDS[u]}
+            onChange={() => change({ unit: u })}
+          />
           {u}
         </label>
       ))}

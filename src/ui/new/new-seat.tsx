@@ -25,14 +25,35 @@ function Outline({ shape, dimensions }: { shape: BaseShape; dimensions?: boolean
   const margin = Math.max(box.width, box.height) * (dimensions ? 0.16 : 0.06);
   const size = Math.max(box.width, box.height) / 26;
   return (
-    <svg viewBox={`${box.minX - margin} ${-box.maxY - margin} ${box.width + 2 * margin} ${box.height + 2 * margin}`} className="w-full h-full" role="img" aria-label="Outline, front at the bottom">
+    <svg
+      viewBox={`${box.minX - margin} ${-box.maxY - margin} ${box.width + 2 * margin} ${box.height + 2 * margin}`}
+      className="w-full h-full"
+      role="img"
+      aria-label="Outline, front at the bottom"
+    >
       <path d={closedPath(points)} fill="var(--color-base-200)" stroke="var(--ink)" strokeWidth={size * 0.22} />
       {dimensions && (
         <>
           <Dimension from={[-front / 2, box.minY - size * 1.4]} to={[front / 2, box.minY - size * 1.4]} says={say(front)} size={size} />
-          {shape.type === 'trapezoid' && <Dimension from={[-shape.backWidth / 2, box.maxY + size * 1.4]} to={[shape.backWidth / 2, box.maxY + size * 1.4]} says={say(shape.backWidth)} size={size} side={-1} />}
-          <Dimension from={[box.minX - size * 1.4, box.minY]} to={[box.minX - size * 1.4, box.maxY]} says={say(box.height)} size={size} side={-1} />
-          <text x={0} y={-box.minY - size * 0.8} fontSize={size * 0.9} textAnchor="middle" fill="var(--ink)">front</text>
+          {shape.type === 'trapezoid' && (
+            <Dimension
+              from={[-shape.backWidth / 2, box.maxY + size * 1.4]}
+              to={[shape.backWidth / 2, box.maxY + size * 1.4]}
+              says={say(shape.backWidth)}
+              size={size}
+              side={-1}
+            />
+          )}
+          <Dimension
+            from={[box.minX - size * 1.4, box.minY]}
+            to={[box.minX - size * 1.4, box.maxY]}
+            says={say(box.height)}
+            size={size}
+            side={-1}
+          />
+          <text x={0} y={-box.minY - size * 0.8} fontSize={size * 0.9} textAnchor="middle" fill="var(--ink)">
+            front
+          </text>
         </>
       )}
     </svg>
@@ -81,22 +102,60 @@ export function NewSeat() {
         >
           <div role="radiogroup" aria-label="Shape" className="grid grid-cols-3 gap-2 mb-3">
             {KINDS.map(({ type, name }) => (
-              <label key={type} className={`border rounded-sm p-2 text-sm text-center cursor-pointer focus-within:outline-2 focus-within:outline-offset-1 ${shape.type === type ? 'border-primary border-2 font-semibold' : 'border-base-content/40'}`}>
-                <input type="radio" name="shape" className="sr-only" checked={shape.type === type} onChange={() => apply({ ...piece, base: { ...piece.base, shape: STARTING_SHAPES[type] } })} />
-                <span className="block h-12 mb-1"><Outline shape={STARTING_SHAPES[type]} /></span>
+              <label
+                key={type}
+                className={`border rounded-sm p-2 text-sm text-center cursor-pointer focus-within:outline-2 focus-within:outline-offset-1 ${shape.type === type ? 'border-primary border-2 font-semibold' : 'border-base-content/40'}`}
+              >
+                <input
+                  type="radio"
+                  name="shape"
+                  className="sr-only"
+                  checked={shape.type === type}
+                  onChange={() => apply({ ...piece, base: { ...piece.base, shape: STARTING_SHAPES[type] } })}
+                />
+                <span className="block h-12 mb-1">
+                  <Outline shape={STARTING_SHAPES[type]} />
+                </span>
                 {name}
               </label>
             ))}
           </div>
-          <TextField label="Name" name="new name" value={piece.name} onCommit={(name) => { setPiece({ ...piece, name }); return null; }} />
+          <TextField
+            label="Name"
+            name="new name"
+            value={piece.name}
+            onCommit={(name) => {
+              setPiece({ ...piece, name });
+              return null;
+            }}
+          />
           <FigureField label="How many alike" name="new count" value={piece.count} whole onCommit={(count) => apply({ ...piece, count })} />
-          <ShapeFields shape={shape} name={`new ${shape.type}`} onChange={(next) => apply({ ...piece, base: { ...piece.base, shape: next } })} />
-          <LengthField label="Board thickness" name="new board" value={board.thickness} onCommit={(thickness) => apply({ ...piece, base: { ...piece.base, board: { ...board, thickness } } })} />
-          {message && <p role="alert" className="text-error text-sm my-2 whitespace-pre-line">{message}</p>}
-          <button type="submit" className="btn btn-primary w-full h-12 mt-3" disabled={busy}>Start this seat</button>
-          <p className="text-xs mt-2 text-base-content/80">It starts with a firm 50 mm pad over a low crown; change anything on the next sheet.</p>
+          <ShapeFields
+            shape={shape}
+            name={`new ${shape.type}`}
+            onChange={(next) => apply({ ...piece, base: { ...piece.base, shape: next } })}
+          />
+          <LengthField
+            label="Board thickness"
+            name="new board"
+            value={board.thickness}
+            onCommit={(thickness) => apply({ ...piece, base: { ...piece.base, board: { ...board, thickness } } })}
+          />
+          {message && (
+            <p role="alert" className="text-error text-sm my-2 whitespace-pre-line">
+              {message}
+            </p>
+          )}
+          <button type="submit" className="btn btn-primary w-full h-12 mt-3" disabled={busy}>
+            Start this seat
+          </button>
+          <p className="text-xs mt-2 text-base-content/80">
+            It starts with a firm 50 mm pad over a low crown; change anything on the next sheet.
+          </p>
         </form>
-        <div className="h-[30rem]"><Outline shape={shape} dimensions /></div>
+        <div className="h-[30rem]">
+          <Outline shape={shape} dimensions />
+        </div>
       </div>
     </main>
   );

@@ -9,7 +9,10 @@ export function ConflictDialog({ conflict, onSettle }: { conflict: Conflict; onS
   const rows = differences(conflict.current.piece, conflict.mine);
   return (
     <Dialog title="This piece was changed elsewhere">
-      <p className="text-sm mb-3">Another page saved it after this one was opened. Nothing was overwritten: choose which version stands. The other stays in the history.</p>
+      <p className="text-sm mb-3">
+        Another page saved it after this one was opened. Nothing was overwritten: choose which version stands. The other stays in the
+        history.
+      </p>
       <table className="text-sm w-full mb-4">
         <thead>
           <tr className="text-left border-b border-base-content/40">

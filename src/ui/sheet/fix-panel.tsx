@@ -13,7 +13,10 @@ export function FixPanel({ plan, stage }: { plan: Plan; stage: Stage }) {
   if (stage === 'cut') {
     return (
       <div className="text-sm space-y-2">
-        <p>Everything for the set of {plan.piece.count}, laid out. Sheet sizes, roll widths and gaps are house rules; open a number on the slip to change one for this piece.</p>
+        <p>
+          Everything for the set of {plan.piece.count}, laid out. Sheet sizes, roll widths and gaps are house rules; open a number on the
+          slip to change one for this piece.
+        </p>
         <p className="text-warning">{CAUTIONS.knife}</p>
       </div>
     );
@@ -29,7 +32,8 @@ export function FixPanel({ plan, stage }: { plan: Plan; stage: Stage }) {
   return (
     <div className="text-sm space-y-2">
       <p>
-        {fixing.order.length} staples in the cover, {say(fixing.fastener.leg)} leg, {fixing.fastener.crown} crown, about {say(fixing.pitch)} apart.
+        {fixing.order.length} staples in the cover, {say(fixing.fastener.leg)} leg, {fixing.fastener.crown} crown, about {say(fixing.pitch)}{' '}
+        apart.
       </p>
       <p>The numbers are the order of work: centres of opposite sides first (filled), then outwards, corners last (ringed in blue).</p>
       {plan.corners.length > 0 && (
@@ -45,7 +49,9 @@ export function FixPanel({ plan, stage }: { plan: Plan; stage: Stage }) {
             {plan.corners.map((corner) => (
               <tr key={corner.station} className="border-b border-base-content/15">
                 <td className="py-1">{corner.edge.replace(' corner', '')}</td>
-                <td><Figure says={say(corner.fullness)} /></td>
+                <td>
+                  <Figure says={say(corner.fullness)} />
+                </td>
                 <td>{corner.pleats}</td>
               </tr>
             ))}

@@ -79,8 +79,19 @@ export function PlanDrawing({ piece, view, stage, onChalk }: Props) {
   ];
 
   return (
-    <svg viewBox={`${box.minX - margin} ${-box.maxY - margin} ${box.width + 2 * margin} ${box.height + 2 * margin}`} className="w-full h-full" role="group" aria-label="Plan from above, front at the bottom">
-      <path d={closedPath(blank.outline)} fill={stage === 'cover' ? 'var(--color-base-200)' : 'none'} stroke="var(--cover-line)" strokeWidth={size * (stage === 'cover' ? 0.16 : 0.07)} strokeOpacity={stage === 'cover' ? 1 : 0.55} />
+    <svg
+      viewBox={`${box.minX - margin} ${-box.maxY - margin} ${box.width + 2 * margin} ${box.height + 2 * margin}`}
+      className="w-full h-full"
+      role="group"
+      aria-label="Plan from above, front at the bottom"
+    >
+      <path
+        d={closedPath(blank.outline)}
+        fill={stage === 'cover' ? 'var(--color-base-200)' : 'none'}
+        stroke="var(--cover-line)"
+        strokeWidth={size * (stage === 'cover' ? 0.16 : 0.07)}
+        strokeOpacity={stage === 'cover' ? 1 : 0.55}
+      />
       {(stage === 'cover' || stage === 'fix') && (
         <g fill="none" stroke="var(--ink)">
           <path d={closedPath(blank.trimLine)} strokeWidth={size * 0.05} strokeDasharray={`${size * 0.3} ${size * 0.3}`} />
@@ -91,9 +102,22 @@ export function PlanDrawing({ piece, view, stage, onChalk }: Props) {
       )}
       <path d={closedPath(plan.outline.points)} fill="var(--color-base-100)" stroke="var(--ink)" strokeWidth={size * 0.16} />
       {view.padOutlines.map((pad) => (
-        <path key={pad.id} d={closedPath(pad.points)} fill="none" stroke="var(--ink)" strokeOpacity={0.65} strokeWidth={size * 0.06} strokeDasharray={pad.role === 'crown' ? `${size * 0.15} ${size * 0.3}` : `${size * 0.6} ${size * 0.3}`} />
+        <path
+          key={pad.id}
+          d={closedPath(pad.points)}
+          fill="none"
+          stroke="var(--ink)"
+          strokeOpacity={0.65}
+          strokeWidth={size * 0.06}
+          strokeDasharray={pad.role === 'crown' ? `${size * 0.15} ${size * 0.3}` : `${size * 0.6} ${size * 0.3}`}
+        />
       ))}
-      <g stroke="var(--ink)" strokeOpacity={0.35} strokeWidth={size * 0.04} strokeDasharray={`${size} ${size * 0.3} ${size * 0.2} ${size * 0.3}`}>
+      <g
+        stroke="var(--ink)"
+        strokeOpacity={0.35}
+        strokeWidth={size * 0.04}
+        strokeDasharray={`${size} ${size * 0.3} ${size * 0.2} ${size * 0.3}`}
+      >
         <path d={`M${box.minX} 0 H${box.maxX} M0 ${-box.maxY} V${-box.minY}`} fill="none" />
       </g>
       {stage !== 'fix' && <Contours grid={view.grid} rim={rim} size={size} />}
@@ -103,9 +127,23 @@ export function PlanDrawing({ piece, view, stage, onChalk }: Props) {
             const corner = staple.kind === 'corner';
             return (
               <g key={staple.n} data-staple={staple.n}>
-                <circle cx={staple.x} cy={-staple.y} r={size * (corner ? 0.2 : 0.44)} fill={staple.kind === 'centre' ? 'var(--cover-line)' : 'var(--color-base-100)'} stroke={corner ? 'var(--chalk)' : 'var(--ink)'} strokeWidth={size * 0.07} />
+                <circle
+                  cx={staple.x}
+                  cy={-staple.y}
+                  r={size * (corner ? 0.2 : 0.44)}
+                  fill={staple.kind === 'centre' ? 'var(--cover-line)' : 'var(--color-base-100)'}
+                  stroke={corner ? 'var(--chalk)' : 'var(--ink)'}
+                  strokeWidth={size * 0.07}
+                />
                 {!corner && (
-                  <text x={staple.x} y={-staple.y} fontSize={size * 0.48} textAnchor="middle" dominantBaseline="central" fill={staple.kind === 'centre' ? 'var(--color-primary-content)' : 'var(--ink)'}>
+                  <text
+                    x={staple.x}
+                    y={-staple.y}
+                    fontSize={size * 0.48}
+                    textAnchor="middle"
+                    dominantBaseline="central"
+                    fill={staple.kind === 'centre' ? 'var(--color-primary-content)' : 'var(--ink)'}
+                  >
                     {staple.n}
                   </text>
                 )}
@@ -113,9 +151,18 @@ export function PlanDrawing({ piece, view, stage, onChalk }: Props) {
             );
           })}
           {plan.corners.map((corner) => {
-            const own = plan.fixing.order.filter((staple) => staple.kind === 'corner' && staple.edge === corner.edge).map((staple) => staple.n);
+            const own = plan.fixing.order
+              .filter((staple) => staple.kind === 'corner' && staple.edge === corner.edge)
+              .map((staple) => staple.n);
             return (
-              <text key={corner.station} x={corner.x * 0.63} y={-corner.y * 0.6} fontSize={size * 0.62} textAnchor="middle" fill="var(--chalk)">
+              <text
+                key={corner.station}
+                x={corner.x * 0.63}
+                y={-corner.y * 0.6}
+                fontSize={size * 0.62}
+                textAnchor="middle"
+                fill="var(--chalk)"
+              >
                 {own[0]}–{own.at(-1)}, {corner.pleats} {corner.pleats === 1 ? 'pleat' : 'pleats'}
               </text>
             );
@@ -125,11 +172,25 @@ export function PlanDrawing({ piece, view, stage, onChalk }: Props) {
       {plan.stations.map((s) => (
         <g key={s.id} data-station={s.id}>
           <circle cx={s.x} cy={-s.y} r={size * 0.18} fill="var(--ink)" />
-          <text x={s.x + s.normalX * size * 0.85} y={-(s.y + s.normalY * size * 0.95)} fontSize={size * 0.7} textAnchor="middle" dominantBaseline="central" fill="var(--ink)">
+          <text
+            x={s.x + s.normalX * size * 0.85}
+            y={-(s.y + s.normalY * size * 0.95)}
+            fontSize={size * 0.7}
+            textAnchor="middle"
+            dominantBaseline="central"
+            fill="var(--ink)"
+          >
             {s.id}
           </text>
           {stage === 'cover' && (
-            <text x={s.x + s.normalX * (s.wrap * 0.55)} y={-(s.y + s.normalY * (s.wrap * 0.55))} fontSize={size * 0.6} textAnchor="middle" dominantBaseline="central" fill="var(--cover-line)">
+            <text
+              x={s.x + s.normalX * (s.wrap * 0.55)}
+              y={-(s.y + s.normalY * (s.wrap * 0.55))}
+              fontSize={size * 0.6}
+              textAnchor="middle"
+              dominantBaseline="central"
+              fill="var(--cover-line)"
+            >
               <Figure says={say(s.wrap)} svg />
             </text>
           )}
@@ -137,17 +198,50 @@ export function PlanDrawing({ piece, view, stage, onChalk }: Props) {
       ))}
       {(stage === 'base' || stage === 'build') && (
         <>
-          <Dimension from={[-front / 2, board.minY - size * 2.6]} to={[front / 2, board.minY - size * 2.6]} says={say(front)} size={size * 0.8} />
-          {shape.type === 'trapezoid' && <Dimension from={[-shape.backWidth / 2, board.maxY + size * 2.6]} to={[shape.backWidth / 2, board.maxY + size * 2.6]} says={say(shape.backWidth)} size={size * 0.8} side={-1} />}
-          <Dimension from={[board.minX - size * 2.6, board.minY]} to={[board.minX - size * 2.6, board.maxY]} says={say(plan.outline.depth)} size={size * 0.8} side={-1} />
+          <Dimension
+            from={[-front / 2, board.minY - size * 2.6]}
+            to={[front / 2, board.minY - size * 2.6]}
+            says={say(front)}
+            size={size * 0.8}
+          />
+          {shape.type === 'trapezoid' && (
+            <Dimension
+              from={[-shape.backWidth / 2, board.maxY + size * 2.6]}
+              to={[shape.backWidth / 2, board.maxY + size * 2.6]}
+              says={say(shape.backWidth)}
+              size={size * 0.8}
+              side={-1}
+            />
+          )}
+          <Dimension
+            from={[board.minX - size * 2.6, board.minY]}
+            to={[board.minX - size * 2.6, board.maxY]}
+            says={say(plan.outline.depth)}
+            size={size * 0.8}
+            side={-1}
+          />
         </>
       )}
       <text x={0} y={-box.minY - size * 0.4} fontSize={size * 0.65} textAnchor="middle" fill="var(--ink)">
         front
       </text>
-      <path d={openPath([[x - along[0] * reach, y - along[1] * reach], [x + along[0] * reach, y + along[1] * reach]])} stroke="var(--chalk)" strokeWidth={size * 0.14} strokeDasharray={`${size * 0.9} ${size * 0.35}`} />
+      <path
+        d={openPath([
+          [x - along[0] * reach, y - along[1] * reach],
+          [x + along[0] * reach, y + along[1] * reach],
+        ])}
+        stroke="var(--chalk)"
+        strokeWidth={size * 0.14}
+        strokeDasharray={`${size * 0.9} ${size * 0.35}`}
+      />
       <Handle
-        x={x} y={y} size={size * 0.45} shape="square" label="Chalk line, move" value={Math.hypot(x, y)} says={`${say(x)} right, ${say(y)} back of the middle`}
+        x={x}
+        y={y}
+        size={size * 0.45}
+        shape="square"
+        label="Chalk line, move"
+        value={Math.hypot(x, y)}
+        says={`${say(x)} right, ${say(y)} back of the middle`}
         onDrag={(to, done) => {
           const [px, py] = inside(to.x, to.y);
           onChalk({ x: Math.round(px), y: Math.round(py), angle }, !done);
@@ -159,7 +253,13 @@ export function PlanDrawing({ piece, view, stage, onChalk }: Props) {
       />
       {([1, -1] as const).map((end) => (
         <Handle
-          key={end} x={x + along[0] * reach * end} y={y + along[1] * reach * end} size={size * 0.45} label={end === 1 ? 'Chalk line, turn' : 'Chalk line, turn from the other end'} value={degrees} says={`${degrees}°`}
+          key={end}
+          x={x + along[0] * reach * end}
+          y={y + along[1] * reach * end}
+          size={size * 0.45}
+          label={end === 1 ? 'Chalk line, turn' : 'Chalk line, turn from the other end'}
+          value={degrees}
+          says={`${degrees}°`}
           onDrag={(to, done) => turnTo(to, done, end)}
           onNudge={(by) => onChalk({ x, y, angle: ((degrees + by) * Math.PI) / 180 }, false)}
         />

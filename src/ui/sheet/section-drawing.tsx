@@ -55,17 +55,59 @@ export function SectionDrawing({ piece, view, houseOverhang, onPads }: Props) {
   return (
     <svg viewBox={view4.join(' ')} className="w-full h-full" role="group" aria-label="Section under the chalk line, to scale">
       <MaterialPatterns id="cut" scale={size / 9} />
-      {section.wadding.length > 0 && <path d={`${openPath([...section.bare, ...[...section.wadding].reverse()])}Z`} fill="url(#cut-wadding)" stroke="var(--ink)" strokeWidth={size * 0.04} />}
+      {section.wadding.length > 0 && (
+        <path
+          d={`${openPath([...section.bare, ...[...section.wadding].reverse()])}Z`}
+          fill="url(#cut-wadding)"
+          stroke="var(--ink)"
+          strokeWidth={size * 0.04}
+        />
+      )}
       {section.pads.map((cut) => {
         const pad = piece.pads.find((p) => p.id === cut.id);
-        return <path key={cut.id} d={`${openPath([...cut.lower, ...[...cut.upper].reverse()])}Z`} fill={`url(#cut-${pad?.material ?? 'seat-firm'})`} stroke="var(--ink)" strokeWidth={size * 0.08} data-pad={cut.id} />;
+        return (
+          <path
+            key={cut.id}
+            d={`${openPath([...cut.lower, ...[...cut.upper].reverse()])}Z`}
+            fill={`url(#cut-${pad?.material ?? 'seat-firm'})`}
+            stroke="var(--ink)"
+            strokeWidth={size * 0.08}
+            data-pad={cut.id}
+          />
+        );
       })}
-      <rect x={section.board.left} y={0} width={section.board.right - section.board.left} height={section.board.thickness} fill="url(#cut-board)" stroke="var(--ink)" strokeWidth={size * 0.14} />
-      <path d={openPath(section.cover)} fill="none" stroke="var(--cover-line)" strokeWidth={size * 0.2} strokeLinejoin="round" data-cover-line />
+      <rect
+        x={section.board.left}
+        y={0}
+        width={section.board.right - section.board.left}
+        height={section.board.thickness}
+        fill="url(#cut-board)"
+        stroke="var(--ink)"
+        strokeWidth={size * 0.14}
+      />
+      <path
+        d={openPath(section.cover)}
+        fill="none"
+        stroke="var(--cover-line)"
+        strokeWidth={size * 0.2}
+        strokeLinejoin="round"
+        data-cover-line
+      />
       {[section.cover[0]!, section.cover.at(-1)!].map(([x, z]) => (
-        <path key={x} d={`M${x - size * 0.3} ${-z} v${-size * 0.7} M${x + size * 0.3} ${-z} v${-size * 0.7} M${x - size * 0.3} ${-z} h${size * 0.6}`} stroke="var(--ink)" strokeWidth={size * 0.1} fill="none" />
+        <path
+          key={x}
+          d={`M${x - size * 0.3} ${-z} v${-size * 0.7} M${x + size * 0.3} ${-z} v${-size * 0.7} M${x - size * 0.3} ${-z} h${size * 0.6}`}
+          stroke="var(--ink)"
+          strokeWidth={size * 0.1}
+          fill="none"
+        />
       ))}
-      <Dimension from={[section.board.left, low - size * 1.3]} to={[section.board.right, low - size * 1.3]} says={say(section.board.right - section.board.left)} size={size * 0.85} />
+      <Dimension
+        from={[section.board.left, low - size * 1.3]}
+        to={[section.board.right, low - size * 1.3]}
+        says={say(section.board.right - section.board.left)}
+        size={size * 0.85}
+      />
       <Dimension from={[right + size * 2, 0]} to={[right + size * 2, high]} says={say(high)} size={size * 0.85} side={1} />
       <text x={left - size * 4.6} y={-low + size * 2.9} fontSize={size * 0.75} fill="var(--cover-line)">
         cover <Figure says={say(section.length)} svg /> staple to staple
@@ -77,19 +119,36 @@ export function SectionDrawing({ piece, view, houseOverhang, onPads }: Props) {
         crown <Figure says={say(plan.surface.crown)} svg />
       </text>
       <Handle
-        x={middle} y={apex} size={size * 0.42} label="Crown height" value={rise} says={say(rise)}
+        x={middle}
+        y={apex}
+        size={size * 0.42}
+        label="Crown height"
+        value={rise}
+        says={say(rise)}
         onDrag={({ dy, start }, done) => onPads(withCrown(piece.pads, Math.max(0, whole(start + dy))), !done)}
         onNudge={(by) => onPads(withCrown(piece.pads, Math.max(0, rise + by)), false)}
       />
       {main && mainCut && (
         <>
           <Handle
-            x={section.board.left + (middle - section.board.left) * 0.45} y={heightAt(mainCut.upper, section.board.left + (middle - section.board.left) * 0.45) ?? 0} size={size * 0.42} shape="square" label="Main pad thickness" value={main.thickness} says={say(main.thickness)}
+            x={section.board.left + (middle - section.board.left) * 0.45}
+            y={heightAt(mainCut.upper, section.board.left + (middle - section.board.left) * 0.45) ?? 0}
+            size={size * 0.42}
+            shape="square"
+            label="Main pad thickness"
+            value={main.thickness}
+            says={say(main.thickness)}
             onDrag={({ dy, start }, done) => onPads(setPad(mainIndex, { thickness: Math.max(1, whole(start + dy)) }), !done)}
             onNudge={(by) => onPads(setPad(mainIndex, { thickness: Math.max(1, main.thickness + by) }), false)}
           />
           <Handle
-            x={mainCut.right} y={(mainCut.lower.at(-1)![1] + mainCut.upper.at(-1)![1]) / 2} size={size * 0.42} shape="square" label="Overhang of the main pad" value={main.offset ?? houseOverhang} says={say(main.offset ?? houseOverhang)}
+            x={mainCut.right}
+            y={(mainCut.lower.at(-1)![1] + mainCut.upper.at(-1)![1]) / 2}
+            size={size * 0.42}
+            shape="square"
+            label="Overhang of the main pad"
+            value={main.offset ?? houseOverhang}
+            says={say(main.offset ?? houseOverhang)}
             onDrag={({ dx, start }, done) => onPads(setPad(mainIndex, { offset: whole(start + dx) }), !done)}
             onNudge={(by) => onPads(setPad(mainIndex, { offset: (main.offset ?? houseOverhang) + by }), false)}
           />

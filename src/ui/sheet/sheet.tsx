@@ -95,27 +95,64 @@ export function Sheet({ record, house, ticks: initialTicks, nextSerial, start }:
       <div className="flex items-center gap-3 px-4 py-1.5 border-b border-base-content/25">
         <h1 className="font-display text-lg truncate">{piece.name}</h1>
         {piece.count > 1 && <span className="text-sm whitespace-nowrap">set of {piece.count}</span>}
-        <span role="status" className={`text-sm truncate ${handle.status === 'saved' || handle.status === 'saving' ? 'text-base-content/75' : 'text-error font-semibold'}`} data-save={handle.status}>
+        <span
+          role="status"
+          className={`text-sm truncate ${handle.status === 'saved' || handle.status === 'saving' ? 'text-base-content/75' : 'text-error font-semibold'}`}
+          data-save={handle.status}
+        >
           {STATUS[handle.status]}
           {handle.message && `: ${handle.message}`}
         </span>
         <div className="ml-auto flex items-center gap-1">
-          <button type="button" className="p-2 rounded-sm hover:bg-base-200 disabled:opacity-30" disabled={!handle.canUndo} aria-label="Undo" onClick={() => void handle.undo()}><Undo2 size={18} aria-hidden /></button>
-          <button type="button" className="p-2 rounded-sm hover:bg-base-200 disabled:opacity-30" disabled={!handle.canRedo} aria-label="Redo" onClick={() => void handle.redo()}><Redo2 size={18} aria-hidden /></button>
-          <button type="button" className="p-2 rounded-sm hover:bg-base-200" aria-label="Keys" onClick={() => setKeys(true)}><Keyboard size={18} aria-hidden /></button>
-          <a className="btn btn-sm btn-ghost font-normal" href={`/api/pieces/${record.id}/export`} download><FileJson size={16} aria-hidden /> Export</a>
-          <select aria-label="Paper" className="border border-base-content/40 rounded-sm text-sm py-1 px-1 bg-base-100" value={paper} onChange={(event) => setPaper(event.target.value as 'a4' | 'letter')}>
+          <button
+            type="button"
+            className="p-2 rounded-sm hover:bg-base-200 disabled:opacity-30"
+            disabled={!handle.canUndo}
+            aria-label="Undo"
+            onClick={() => void handle.undo()}
+          >
+            <Undo2 size={18} aria-hidden />
+          </button>
+          <button
+            type="button"
+            className="p-2 rounded-sm hover:bg-base-200 disabled:opacity-30"
+            disabled={!handle.canRedo}
+            aria-label="Redo"
+            onClick={() => void handle.redo()}
+          >
+            <Redo2 size={18} aria-hidden />
+          </button>
+          <button type="button" className="p-2 rounded-sm hover:bg-base-200" aria-label="Keys" onClick={() => setKeys(true)}>
+            <Keyboard size={18} aria-hidden />
+          </button>
+          <a className="btn btn-sm btn-ghost font-normal" href={`/api/pieces/${record.id}/export`} download>
+            <FileJson size={16} aria-hidden /> Export
+          </a>
+          <select
+            aria-label="Paper"
+            className="border border-base-content/40 rounded-sm text-sm py-1 px-1 bg-base-100"
+            value={paper}
+            onChange={(event) => setPaper(event.target.value as 'a4' | 'letter')}
+          >
             <option value="a4">A4</option>
             <option value="letter">Letter</option>
           </select>
-          <a className="btn btn-sm btn-primary" href={`/api/pieces/${record.id}/print?paper=${paper}`} download><Printer size={16} aria-hidden /> Print</a>
+          <a className="btn btn-sm btn-primary" href={`/api/pieces/${record.id}/print?paper=${paper}`} download>
+            <Printer size={16} aria-hidden /> Print
+          </a>
         </div>
       </div>
       <nav aria-label="Stages" className="flex px-4 border-b border-base-content/25 gap-1 overflow-x-auto">
         {STAGES.map((name, i) => {
           const lack = lacking(name, piece);
           return (
-            <button key={name} type="button" aria-current={stage === name ? 'step' : undefined} className={`px-3 py-1.5 text-sm cursor-pointer border-b-3 whitespace-nowrap ${stage === name ? 'border-primary font-semibold' : 'border-transparent hover:bg-base-200'}`} onClick={() => goTo(name)}>
+            <button
+              key={name}
+              type="button"
+              aria-current={stage === name ? 'step' : undefined}
+              className={`px-3 py-1.5 text-sm cursor-pointer border-b-3 whitespace-nowrap ${stage === name ? 'border-primary font-semibold' : 'border-transparent hover:bg-base-200'}`}
+              onClick={() => goTo(name)}
+            >
               {i + 1}. {STAGE_NAMES[name]}
               {lack && <span className="text-xs font-normal text-warning"> ({lack})</span>}
             </button>
@@ -129,31 +166,64 @@ export function Sheet({ record, house, ticks: initialTicks, nextSerial, start }:
           {view && (stage === 'fix' || stage === 'cut' || stage === 'bench') && <FixPanel plan={view.plan} stage={stage} />}
         </section>
         <div className="min-h-0 min-w-0 flex flex-col">
-          {problems.length > 0 && <p role="alert" className="px-4 py-1 text-sm text-error border-b border-error">{problems[0]!.message}</p>}
-          {dragMessage && <p role="alert" className="px-4 py-1 text-sm text-error">{dragMessage}</p>}
-          {!view && <p className="p-6 text-sm" role="status">Working it out…</p>}
+          {problems.length > 0 && (
+            <p role="alert" className="px-4 py-1 text-sm text-error border-b border-error">
+              {problems[0]!.message}
+            </p>
+          )}
+          {dragMessage && (
+            <p role="alert" className="px-4 py-1 text-sm text-error">
+              {dragMessage}
+            </p>
+          )}
+          {!view && (
+            <p className="p-6 text-sm" role="status">
+              Working it out…
+            </p>
+          )}
           {view && drawn && (
             <div className="flex-1 min-h-0 flex flex-col" data-settled={settled}>
-              <div className="flex-1 min-h-0 p-1"><PlanDrawing piece={piece} view={view} stage={stage} onChalk={(chalk, live) => follow({ ...handle.latest.current, chalk }, live)} /></div>
-              <div className="h-[34%] min-h-0 border-t border-base-content/25 p-1"><SectionDrawing piece={piece} view={view} houseOverhang={houseOf('overhang')} onPads={(pads, live) => follow({ ...handle.latest.current, pads }, live)} /></div>
+              <div className="flex-1 min-h-0 p-1">
+                <PlanDrawing
+                  piece={piece}
+                  view={view}
+                  stage={stage}
+                  onChalk={(chalk, live) => follow({ ...handle.latest.current, chalk }, live)}
+                />
+              </div>
+              <div className="h-[34%] min-h-0 border-t border-base-content/25 p-1">
+                <SectionDrawing
+                  piece={piece}
+                  view={view}
+                  houseOverhang={houseOf('overhang')}
+                  onPads={(pads, live) => follow({ ...handle.latest.current, pads }, live)}
+                />
+              </div>
             </div>
           )}
           {view && stage === 'cut' && <CutView plan={view.plan} clothName={piece.cloth.name} />}
-          {view && stage === 'bench' && <RunSheet plan={view.plan} pieceId={record.id} ticks={ticks} nextSerial={nextSerial} onTicks={setTicks} />}
+          {view && stage === 'bench' && (
+            <RunSheet plan={view.plan} pieceId={record.id} ticks={ticks} nextSerial={nextSerial} onTicks={setTicks} />
+          )}
         </div>
         <aside className="overflow-y-auto border-l border-base-content/25 pb-6">
           {view && view.plan.warnings.length > 0 && (
             <section aria-label="Notes on the plan" className="px-3 py-2 border-b border-base-content/25">
               <ul className="text-sm space-y-1">
                 {view.plan.warnings.map((warning) => (
-                  <li key={warning.code + warning.where} className="border-l-3 border-warning pl-2">{warning.message}</li>
+                  <li key={warning.code + warning.where} className="border-l-3 border-warning pl-2">
+                    {warning.message}
+                  </li>
                 ))}
               </ul>
             </section>
           )}
           {view && (
             <Slip
-              lines={view.slip} piece={piece} house={house} pieceId={record.id}
+              lines={view.slip}
+              piece={piece}
+              house={house}
+              pieceId={record.id}
               onOverride={(key, value) => {
                 const overrides = { ...piece.overrides };
                 if (value === null) delete overrides[key];

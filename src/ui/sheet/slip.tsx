@@ -25,12 +25,19 @@ function RuleTerm({ term, piece, house, pieceId, onOverride }: { term: Term & { 
   const rule = ruleOf(term.rule)!;
   const own = piece.overrides[term.rule];
   const standing = house[term.rule] ?? rule.value;
-  const field = { label: `${term.symbol}: ${rule.label.toLowerCase()}, for this piece`, name: `${pieceId} override ${term.rule}`, value: own ?? standing, compact: true, onCommit: (value: number) => onOverride(term.rule, value) };
+  const field = {
+    label: `${term.symbol}: ${rule.label.toLowerCase()}, for this piece`,
+    name: `${pieceId} override ${term.rule}`,
+    value: own ?? standing,
+    compact: true,
+    onCommit: (value: number) => onOverride(term.rule, value),
+  };
   return (
     <li className="py-1.5 border-t border-base-content/15">
       {rule.unit === 'length' ? <LengthField {...field} /> : <FigureField {...field} suffix={SUFFIX[rule.unit]} />}
       <p className="text-xs text-base-content/80">
-        {house[term.rule] === undefined ? 'House rule' : 'House rule, your own'}: <Figure says={printFigure(standing, rule.unit, unit)} />. {rule.reason}
+        {house[term.rule] === undefined ? 'House rule' : 'House rule, your own'}: <Figure says={printFigure(standing, rule.unit, unit)} />.{' '}
+        {rule.reason}
       </p>
       {own !== undefined && (
         <p className="text-xs mt-1">
@@ -59,7 +66,9 @@ function Why(props: { line: SlipLine } & Omit<Props, 'lines'>) {
             <span>
               <span className="font-semibold">{term.symbol}</span> {term.label.toLowerCase()}
             </span>
-            <span className="whitespace-nowrap"><Figure says={printFigure(term.value, term.unit, unit)} /></span>
+            <span className="whitespace-nowrap">
+              <Figure says={printFigure(term.value, term.unit, unit)} />
+            </span>
           </li>
         ))}
         {rules.map((term) => (
@@ -89,13 +98,25 @@ export function Slip({ lines, ...rest }: Props) {
                 const here = open === line.key;
                 return (
                   <li key={line.key} className="border-t border-base-content/15">
-                    <button type="button" aria-expanded={here} className="w-full text-left px-3 py-1 cursor-pointer hover:bg-base-200" onClick={() => setOpen(here ? null : line.key)}>
+                    <button
+                      type="button"
+                      aria-expanded={here}
+                      className="w-full text-left px-3 py-1 cursor-pointer hover:bg-base-200"
+                      onClick={() => setOpen(here ? null : line.key)}
+                    >
                       <span className="flex items-baseline gap-1">
-                        <span className="self-center text-base-content/70">{here ? <ChevronDown size={13} aria-hidden /> : <ChevronRight size={13} aria-hidden />}</span>
+                        <span className="self-center text-base-content/70">
+                          {here ? <ChevronDown size={13} aria-hidden /> : <ChevronRight size={13} aria-hidden />}
+                        </span>
                         <span>{line.label}</span>
                         {changed && <span className="text-xs text-primary font-semibold">set here</span>}
                         <span className="ml-auto font-semibold whitespace-nowrap" data-slip={line.key}>
-                          <Figure says={printFigure(line.value, line.unit, unit) + (line.by === undefined ? '' : ` × ${printFigure(line.by, line.unit, unit)}`)} />
+                          <Figure
+                            says={
+                              printFigure(line.value, line.unit, unit) +
+                              (line.by === undefined ? '' : ` × ${printFigure(line.by, line.unit, unit)}`)
+                            }
+                          />
                         </span>
                       </span>
                       <span className="sr-only">, why this number</span>

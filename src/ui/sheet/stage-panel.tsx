@@ -17,20 +17,49 @@ export type PanelProps = {
 
 /** The measurements of a base, in the order a tape takes them. */
 export function ShapeFields({ shape, name, onChange }: { shape: BaseShape; name: string; onChange: (shape: BaseShape) => string | null }) {
-  if (shape.type === 'round') return <LengthField label="Diameter" name={`${name} diameter`} value={shape.diameter} onCommit={(diameter) => onChange({ ...shape, diameter })} />;
+  if (shape.type === 'round')
+    return (
+      <LengthField
+        label="Diameter"
+        name={`${name} diameter`}
+        value={shape.diameter}
+        onCommit={(diameter) => onChange({ ...shape, diameter })}
+      />
+    );
   return (
     <>
       {shape.type === 'rectangle' ? (
         <LengthField label="Width" name={`${name} width`} value={shape.width} onCommit={(width) => onChange({ ...shape, width })} />
       ) : (
         <>
-          <LengthField label="Front width" hint="corner to corner, as if not rounded" name={`${name} front`} value={shape.frontWidth} onCommit={(frontWidth) => onChange({ ...shape, frontWidth })} />
-          <LengthField label="Back width" name={`${name} back`} value={shape.backWidth} onCommit={(backWidth) => onChange({ ...shape, backWidth })} />
+          <LengthField
+            label="Front width"
+            hint="corner to corner, as if not rounded"
+            name={`${name} front`}
+            value={shape.frontWidth}
+            onCommit={(frontWidth) => onChange({ ...shape, frontWidth })}
+          />
+          <LengthField
+            label="Back width"
+            name={`${name} back`}
+            value={shape.backWidth}
+            onCommit={(backWidth) => onChange({ ...shape, backWidth })}
+          />
         </>
       )}
       <LengthField label="Depth" name={`${name} depth`} value={shape.depth} onCommit={(depth) => onChange({ ...shape, depth })} />
-      <LengthField label="Front corner radius" name={`${name} rf`} value={shape.cornerRadius.front} onCommit={(front) => onChange({ ...shape, cornerRadius: { ...shape.cornerRadius, front } })} />
-      <LengthField label="Back corner radius" name={`${name} rb`} value={shape.cornerRadius.back} onCommit={(back) => onChange({ ...shape, cornerRadius: { ...shape.cornerRadius, back } })} />
+      <LengthField
+        label="Front corner radius"
+        name={`${name} rf`}
+        value={shape.cornerRadius.front}
+        onCommit={(front) => onChange({ ...shape, cornerRadius: { ...shape.cornerRadius, front } })}
+      />
+      <LengthField
+        label="Back corner radius"
+        name={`${name} rb`}
+        value={shape.cornerRadius.back}
+        onCommit={(back) => onChange({ ...shape, cornerRadius: { ...shape.cornerRadius, back } })}
+      />
     </>
   );
 }
@@ -48,7 +77,8 @@ export function reshape(shape: BaseShape, type: BaseShape['type']): BaseShape {
   const depth = shape.type === 'round' ? shape.diameter : shape.depth;
   const back = shape.type === 'trapezoid' ? shape.backWidth : width;
   const start = STARTING_SHAPES.trapezoid;
-  const cornerRadius = shape.type === 'round' ? (start.type === 'trapezoid' ? start.cornerRadius : { front: 0, back: 0 }) : shape.cornerRadius;
+  const cornerRadius =
+    shape.type === 'round' ? (start.type === 'trapezoid' ? start.cornerRadius : { front: 0, back: 0 }) : shape.cornerRadius;
   if (type === 'round') return { type, diameter: width };
   return type === 'rectangle' ? { type, width, depth, cornerRadius } : { type, frontWidth: width, backWidth: back, depth, cornerRadius };
 }
@@ -58,15 +88,44 @@ function BasePanel({ piece, pieceId, apply }: PanelProps) {
   return (
     <>
       <TextField label="Name" name={`${pieceId} name`} value={piece.name} onCommit={(name) => apply({ ...piece, name })} />
-      <FigureField label="How many alike" name={`${pieceId} count`} value={piece.count} whole onCommit={(count) => apply({ ...piece, count })} />
+      <FigureField
+        label="How many alike"
+        name={`${pieceId} count`}
+        value={piece.count}
+        whole
+        onCommit={(count) => apply({ ...piece, count })}
+      />
       <div className="flex items-baseline justify-between py-1">
-        <label htmlFor="due" className="text-sm">Due</label>
-        <input id="due" type="date" className="px-2 py-1 bg-base-100 border border-base-content/40 rounded-sm text-sm" value={piece.due} onChange={(event) => apply({ ...piece, due: event.target.value })} />
+        <label htmlFor="due" className="text-sm">
+          Due
+        </label>
+        <input
+          id="due"
+          type="date"
+          className="px-2 py-1 bg-base-100 border border-base-content/40 rounded-sm text-sm"
+          value={piece.due}
+          onChange={(event) => apply({ ...piece, due: event.target.value })}
+        />
       </div>
-      <ChoiceField label="Shape" value={piece.base.shape.type} options={SHAPES} onChange={(type) => base({ shape: reshape(piece.base.shape, type) })} />
+      <ChoiceField
+        label="Shape"
+        value={piece.base.shape.type}
+        options={SHAPES}
+        onChange={(type) => base({ shape: reshape(piece.base.shape, type) })}
+      />
       <ShapeFields shape={piece.base.shape} name={`${pieceId} ${piece.base.shape.type}`} onChange={(shape) => base({ shape })} />
-      <ChoiceField label="Board" value={piece.base.board.material} options={BOARDS} onChange={(material) => base({ board: { ...piece.base.board, material } })} />
-      <LengthField label="Board thickness" name={`${pieceId} board`} value={piece.base.board.thickness} onCommit={(thickness) => base({ board: { ...piece.base.board, thickness } })} />
+      <ChoiceField
+        label="Board"
+        value={piece.base.board.material}
+        options={BOARDS}
+        onChange={(material) => base({ board: { ...piece.base.board, material } })}
+      />
+      <LengthField
+        label="Board thickness"
+        name={`${pieceId} board`}
+        value={piece.base.board.thickness}
+        onCommit={(thickness) => base({ board: { ...piece.base.board, thickness } })}
+      />
       <TextField label="Notes" name={`${pieceId} notes`} value={piece.notes} long onCommit={(notes) => apply({ ...piece, notes })} />
     </>
   );
@@ -96,20 +155,77 @@ function PadFields({ pad, step, index, props }: { pad: Pad; step: number; index:
       <div className="flex items-center gap-1">
         <legend className="font-semibold text-sm">{name}</legend>
         <span className="ml-auto flex">
-          <button type="button" className="p-1.5 rounded-sm hover:bg-base-200 disabled:opacity-30" disabled={index === piece.pads.length - 1} aria-label={`Move ${name.toLowerCase()} ${index + 1} up in the stack`} onClick={() => move(1)}><ArrowUp size={15} aria-hidden /></button>
-          <button type="button" className="p-1.5 rounded-sm hover:bg-base-200 disabled:opacity-30" disabled={index === 0} aria-label={`Move ${name.toLowerCase()} ${index + 1} down in the stack`} onClick={() => move(-1)}><ArrowDown size={15} aria-hidden /></button>
-          <button type="button" className="p-1.5 rounded-sm hover:bg-base-200" aria-label={`Take ${name.toLowerCase()} ${index + 1} out`} onClick={() => apply({ ...piece, pads: piece.pads.filter((_, i) => i !== index) })}><Trash2 size={15} aria-hidden /></button>
+          <button
+            type="button"
+            className="p-1.5 rounded-sm hover:bg-base-200 disabled:opacity-30"
+            disabled={index === piece.pads.length - 1}
+            aria-label={`Move ${name.toLowerCase()} ${index + 1} up in the stack`}
+            onClick={() => move(1)}
+          >
+            <ArrowUp size={15} aria-hidden />
+          </button>
+          <button
+            type="button"
+            className="p-1.5 rounded-sm hover:bg-base-200 disabled:opacity-30"
+            disabled={index === 0}
+            aria-label={`Move ${name.toLowerCase()} ${index + 1} down in the stack`}
+            onClick={() => move(-1)}
+          >
+            <ArrowDown size={15} aria-hidden />
+          </button>
+          <button
+            type="button"
+            className="p-1.5 rounded-sm hover:bg-base-200"
+            aria-label={`Take ${name.toLowerCase()} ${index + 1} out`}
+            onClick={() => apply({ ...piece, pads: piece.pads.filter((_, i) => i !== index) })}
+          >
+            <Trash2 size={15} aria-hidden />
+          </button>
         </span>
       </div>
-      <ChoiceField label="Foam" value={pad.material} options={FOAMS} onChange={(material) => set({ material })} hint={`${foam.density} kg/m³, ${foam.ifd25} N, support ${foam.supportFactor}`} />
-      <LengthField label={inward ? 'Crown height' : 'Thickness'} name={`${pieceId} ${pad.id} t`} value={pad.thickness} hint={`sold ${foam.sold.join(', ')} mm`} onCommit={(thickness) => set({ thickness })} />
+      <ChoiceField
+        label="Foam"
+        value={pad.material}
+        options={FOAMS}
+        onChange={(material) => set({ material })}
+        hint={`${foam.density} kg/m³, ${foam.ifd25} N, support ${foam.supportFactor}`}
+      />
       <LengthField
-        label={inward ? 'Inset' : 'Overhang'} name={`${pieceId} ${pad.id} o`} value={inward ? -standing : standing}
-        hint={pad.offset === null ? 'house rule' : <button type="button" className="underline cursor-pointer" onClick={() => set({ offset: null })}>set here; back to {say(inward ? houseOf('crownInset') * step : houseOf('overhang'))}</button>}
+        label={inward ? 'Crown height' : 'Thickness'}
+        name={`${pieceId} ${pad.id} t`}
+        value={pad.thickness}
+        hint={`sold ${foam.sold.join(', ')} mm`}
+        onCommit={(thickness) => set({ thickness })}
+      />
+      <LengthField
+        label={inward ? 'Inset' : 'Overhang'}
+        name={`${pieceId} ${pad.id} o`}
+        value={inward ? -standing : standing}
+        hint={
+          pad.offset === null ? (
+            'house rule'
+          ) : (
+            <button type="button" className="underline cursor-pointer" onClick={() => set({ offset: null })}>
+              set here; back to {say(inward ? houseOf('crownInset') * step : houseOf('overhang'))}
+            </button>
+          )
+        }
         onCommit={(mm) => set({ offset: inward ? 0 - mm : mm })}
       />
-      <ChoiceField label="Rim" value={pad.edge.kind} options={EDGES} onChange={(kind) => set({ edge: kind === 'feathered' ? { kind, width: 25 } : { kind } })} />
-      {pad.edge.kind === 'feathered' && <LengthField label="Feather" name={`${pieceId} ${pad.id} f`} value={pad.edge.width} onCommit={(width) => set({ edge: { kind: 'feathered', width } })} />}
+      <ChoiceField
+        label="Rim"
+        value={pad.edge.kind}
+        options={EDGES}
+        onChange={(kind) => set({ edge: kind === 'feathered' ? { kind, width: 25 } : { kind } })}
+      />
+      {pad.edge.kind === 'feathered' && (
+        <LengthField
+          label="Feather"
+          name={`${pieceId} ${pad.id} f`}
+          value={pad.edge.width}
+          onCommit={(width) => set({ edge: { kind: 'feathered', width } })}
+        />
+      )}
     </fieldset>
   );
 }
@@ -132,17 +248,28 @@ function BuildPanel(props: PanelProps) {
     apply({ ...piece, pads: [...piece.pads.slice(0, at), pad, ...piece.pads.slice(at)] });
   };
   // The stack is shown as it stands: what is on top comes first.
-  const shown = piece.pads.map((pad, index) => ({ pad, index, step: piece.pads.slice(0, index + 1).filter((p) => p.role === 'crown').length })).reverse();
+  const shown = piece.pads
+    .map((pad, index) => ({ pad, index, step: piece.pads.slice(0, index + 1).filter((p) => p.role === 'crown').length }))
+    .reverse();
   return (
     <>
-      <ChoiceField label="Wadding over all" value={piece.wadding ?? 'none'} options={[...WADDINGS, { id: 'none', name: 'None' }]} onChange={(id) => apply({ ...piece, wadding: id === 'none' ? null : id })} />
+      <ChoiceField
+        label="Wadding over all"
+        value={piece.wadding ?? 'none'}
+        options={[...WADDINGS, { id: 'none', name: 'None' }]}
+        onChange={(id) => apply({ ...piece, wadding: id === 'none' ? null : id })}
+      />
       {shown.map(({ pad, index, step }) => (
         <PadFields key={pad.id} pad={pad} index={index} step={Math.max(1, step)} props={props} />
       ))}
       {piece.pads.length === 0 && <p className="text-sm py-2">Nothing on the board yet. Add a main pad to begin.</p>}
       <div className="flex gap-2 pt-2 border-t border-base-content/25">
-        <button type="button" className="btn btn-sm btn-outline font-normal" onClick={() => add('main')}><Plus size={14} aria-hidden /> Main pad</button>
-        <button type="button" className="btn btn-sm btn-outline font-normal" onClick={() => add('crown')}><Plus size={14} aria-hidden /> Crown pad</button>
+        <button type="button" className="btn btn-sm btn-outline font-normal" onClick={() => add('main')}>
+          <Plus size={14} aria-hidden /> Main pad
+        </button>
+        <button type="button" className="btn btn-sm btn-outline font-normal" onClick={() => add('crown')}>
+          <Plus size={14} aria-hidden /> Crown pad
+        </button>
       </div>
     </>
   );
@@ -154,16 +281,57 @@ function CoverPanel({ piece, pieceId, apply }: PanelProps) {
   return (
     <>
       <TextField label="Cloth" name={`${pieceId} cloth`} value={cloth.name} onCommit={(name) => set({ name })} />
-      <LengthField label="Roll width" name={`${pieceId} roll`} value={cloth.rollWidth} hint="between selvedges" onCommit={(rollWidth) => set({ rollWidth })} />
+      <LengthField
+        label="Roll width"
+        name={`${pieceId} roll`}
+        value={cloth.rollWidth}
+        hint="between selvedges"
+        onCommit={(rollWidth) => set({ rollWidth })}
+      />
       <LengthField label="Cloth thickness" name={`${pieceId} ct`} value={cloth.thickness} onCommit={(thickness) => set({ thickness })} />
-      <ChoiceField label="Depth lies" value={cloth.direction} options={[{ id: 'along', name: 'Along the roll' }, { id: 'across', name: 'Across the roll' }, { id: 'any', name: 'Either way' }]} onChange={(direction) => set({ direction })} />
-      <LengthField label="Repeat across" name={`${pieceId} ra`} value={cloth.repeatAcross} hint="nothing for plain cloth" onCommit={(repeatAcross) => set({ repeatAcross })} />
+      <ChoiceField
+        label="Depth lies"
+        value={cloth.direction}
+        options={[
+          { id: 'along', name: 'Along the roll' },
+          { id: 'across', name: 'Across the roll' },
+          { id: 'any', name: 'Either way' },
+        ]}
+        onChange={(direction) => set({ direction })}
+      />
+      <LengthField
+        label="Repeat across"
+        name={`${pieceId} ra`}
+        value={cloth.repeatAcross}
+        hint="nothing for plain cloth"
+        onCommit={(repeatAcross) => set({ repeatAcross })}
+      />
       <LengthField label="Repeat along" name={`${pieceId} rl`} value={cloth.repeatAlong} onCommit={(repeatAlong) => set({ repeatAlong })} />
-      <FigureField label="Shrinkage" name={`${pieceId} shrink`} value={cloth.shrinkage} suffix="%" hint="natural fibre not pre-washed" onCommit={(shrinkage) => set({ shrinkage })} />
-      <ChoiceField label="Pull" value={cloth.pull} options={[{ id: 'taut', name: 'Taut' }, { id: 'smooth', name: 'Smooth only' }]} onChange={(pull) => set({ pull })} />
+      <FigureField
+        label="Shrinkage"
+        name={`${pieceId} shrink`}
+        value={cloth.shrinkage}
+        suffix="%"
+        hint="natural fibre not pre-washed"
+        onCommit={(shrinkage) => set({ shrinkage })}
+      />
+      <ChoiceField
+        label="Pull"
+        value={cloth.pull}
+        options={[
+          { id: 'taut', name: 'Taut' },
+          { id: 'smooth', name: 'Smooth only' },
+        ]}
+        onChange={(pull) => set({ pull })}
+      />
       <label className="flex items-center justify-between py-1 text-sm">
         Coated (leathercloth)
-        <input type="checkbox" className="size-5 accent-(--color-secondary)" checked={cloth.coated} onChange={(event) => set({ coated: event.target.checked })} />
+        <input
+          type="checkbox"
+          className="size-5 accent-(--color-secondary)"
+          checked={cloth.coated}
+          onChange={(event) => set({ coated: event.target.checked })}
+        />
       </label>
     </>
   );

@@ -57,7 +57,10 @@ export function usePiece(initial: PieceRecord) {
         keepUnsaved(id, { base: revision.current, piece: queue.current.at(-1)! });
         let answer;
         try {
-          answer = await send<PieceRecord & { current?: PieceRecord; keptAs?: number }>('PUT', `/api/pieces/${id}`, { base: revision.current, piece: next });
+          answer = await send<PieceRecord & { current?: PieceRecord; keptAs?: number }>('PUT', `/api/pieces/${id}`, {
+            base: revision.current,
+            piece: next,
+          });
         } catch {
           setStatus('offline');
           await new Promise((resolve) => setTimeout(resolve, RETRY));
@@ -104,7 +107,10 @@ export function usePiece(initial: PieceRecord) {
     async (direction: 'undo' | 'redo') => {
       await flush();
       try {
-        const answer = await send<PieceRecord & { current?: PieceRecord }>('POST', `/api/pieces/${id}/step`, { direction, base: revision.current });
+        const answer = await send<PieceRecord & { current?: PieceRecord }>('POST', `/api/pieces/${id}/step`, {
+          direction,
+          base: revision.current,
+        });
         if (answer.ok) adopt(answer.data);
         else if (answer.data.current) adopt(answer.data.current);
         setMessage(answer.ok ? null : (answer.data.message ?? null));
@@ -138,7 +144,19 @@ export function usePiece(initial: PieceRecord) {
     queueMicrotask(() => change(kept.piece));
   }, [change, id, initial.piece]);
 
-  return { piece, latest, revision, status, message, conflict, ...steps, change, undo: () => step('undo'), redo: () => step('redo'), settle };
+  return {
+    piece,
+    latest,
+    revision,
+    status,
+    message,
+    conflict,
+    ...steps,
+    change,
+    undo: () => step('undo'),
+    redo: () => step('redo'),
+    settle,
+  };
 }
 
 export type PieceHandle = ReturnType<typeof usePiece>;

@@ -15,7 +15,11 @@ export function useView(piece: Piece, house: HouseRules): { view: SheetView | nu
   const busy = useRef(false);
   const waiting = useRef<{ piece: Piece; house: HouseRules } | null>(null);
   const number = useRef(0);
-  const [state, setState] = useState<{ view: SheetView | null; problems: Problem[]; of: Piece | null }>({ view: null, problems: [], of: null });
+  const [state, setState] = useState<{ view: SheetView | null; problems: Problem[]; of: Piece | null }>({
+    view: null,
+    problems: [],
+    of: null,
+  });
   const asked = useRef<Piece | null>(null);
 
   useEffect(() => {

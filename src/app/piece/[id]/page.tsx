@@ -19,5 +19,13 @@ export default async function PiecePage({ params, searchParams }: Props) {
   if (!record) notFound();
   const { stage } = await searchParams;
   const start = STAGES.includes(stage as Stage) ? (stage as Stage) : 'base';
-  return <Sheet record={record} house={getHouse(db)} ticks={listTicks(db, record.id)} nextSerial={nextSerial(db, new Date().getFullYear())} start={start} />;
+  return (
+    <Sheet
+      record={record}
+      house={getHouse(db)}
+      ticks={listTicks(db, record.id)}
+      nextSerial={nextSerial(db, new Date().getFullYear())}
+      start={start}
+    />
+  );
 }

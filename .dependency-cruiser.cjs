@@ -1,0 +1,42 @@
+/** The house's boundaries (docs/architecture.md). */
+module.exports = {
+  forbidden: [
+    { name: 'no-cycles', severity: 'error', from: {}, to: { circular: true } },
+    {
+      name: 'core-stands-alone',
+      comment: 'core imports nothing of ours outside core',
+      severity: 'error',
+      from: { path: '^src/core/', pathNot: '\\.test\\.ts$' },
+      to: { path: '^(src/(?!core/)|cli/|demo/)' },
+    },
+    {
+      name: 'core-runs-anywhere',
+      comment: 'no React, Next, Node or database in core',
+      severity: 'error',
+      from: { path: '^src/core/', pathNot: '\\.test\\.ts$' },
+      to: { path: '^(node:|fs$|path$|.*node_modules/(react|react-dom|next|better-sqlite3)/)' },
+    },
+    {
+      name: 'core-has-no-node-builtins',
+      severity: 'error',
+      from: { path: '^src/core/', pathNot: '\\.test\\.ts$' },
+      to: { dependencyTypes: ['core'] },
+    },
+    { name: 'workers-are-thin', severity: 'error', from: { path: '^src/workers/' }, to: { path: '^src/(?!core/|workers/)' } },
+    {
+      name: 'ui-has-no-data',
+      comment: 'types may be shared, code not',
+      severity: 'error',
+      from: { path: '^src/ui/' },
+      to: { path: '^src/(data|server)/', dependencyTypesNot: ['type-only'] },
+    },
+    { name: 'data-knows-core-only', severity: 'error', from: { path: '^src/data/' }, to: { path: '^src/(?!core/|data/)' } },
+    { name: 'server-has-no-ui', severity: 'error', from: { path: '^src/server/' }, to: { path: '^src/(ui|app)/' } },
+  ],
+  options: {
+    doNotFollow: { path: 'node_modules' },
+    tsPreCompilationDeps: true,
+    tsConfig: { fileName: 'tsconfig.json' },
+    enhancedResolveOptions: { extensions: ['.ts', '.tsx', '.js', '.mjs'], conditionNames: ['import', 'default'] },
+  },
+};
