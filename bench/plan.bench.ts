@@ -1,0 +1,41 @@
+// npm run bench: measured speed of the core. Figures are medians of many runs in one process, each with its target.
+import { readFileSync } from 'node:fs';
+import { coveredGrid, modelOf, sectionAtChalk } from '../src/core/build';
+import { parsePiece } from '../src/core/piece/validate-piece';
+import { planPiece } from '../src/core/plan';
+import { sheetView } from '../src/core/view';
+
+const RUNS = 60;
+const WARM_UP = 15;
+
+function measure(work: () => unknown): { median: number; worst: number } {
+  const times: number[] = [];
+  for (let i = 0; i < RUNS + WARM_UP; i++) {
+    const start = performance.now();
+    work();
+    if (i >= WARM_UP) times.push(performance.now() - start);
+  }
+  times.sort((a, b) => a - b);
+  return { median: times[Math.floor(times.length / 2)]!, worst: times.at(-1)! };
+}
+
+const set = parsePiece(readFileSync(new URL('../demo/dome-room-chairs.json', import.meta.url), 'utf8'));
+const one = { ...set, count: 1 };
+const model = modelOf(set, {});
+const rows: { name: string; work: () => unknown; target: number }[] = [
+  { name: 'planPiece, one chair seat', work: () => planPiece(one, {}), target: 60 },
+  { name: 'planPiece, the set of eight', work: () => planPiece(set, {}), target: 60 },
+  { name: 'one section under the chalk line', work: () => sectionAtChalk(model, set.chalk), target: 4 },
+  { name: 'heights for contour lines', work: () => coveredGrid(model), target: 50 },
+  { name: 'everything the sheet shows', work: () => sheetView(set, {}), target: 120 },
+];
+console.log(`${'measured'.padEnd(36)}${'median ms'.padStart(11)}${'worst ms'.padStart(11)}${'target ms'.padStart(11)}`);
+let first = 0;
+for (const { name, work, target } of rows) {
+  const { median, worst } = measure(work);
+  first ||= median;
+  const verdict = median <= target ? '' : '  over target';
+  console.log(
+    `${name.padEnd(36)}${median.toFixed(1).padStart(11)}${worst.toFixed(1).padStart(11)}${String(target).padStart(11)}${verdict}  ×${(median / first).toFixed(2)} of the first`,
+  );
+}

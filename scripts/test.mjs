@@ -1,0 +1,65 @@
+// npm test: installs what is missing, then lint, format, types, boundaries, unit and end-to-end tests.
+import { spawnSync } from 'node:child_process';
+import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
+import { ensureBuilt } from './build.mjs';
+import { ensureChromium, ensurePackages } from './ensure.mjs';
+
+const env = { ...process.env, NEXT_TELEMETRY_DISABLED: '1' };
+const started = Date.now();
+let failed = 0;
+let passed = 0;
+
+/** Runs one check and says how it went; a check that is one command counts as one test. */
+function check(name, command, args) {
+  console.log(`\n== ${name}`);
+  const ok = spawnSync(command, args, { stdio: 'inherit', env }).status === 0;
+  if (!ok) console.log(`!! ${name} failed`);
+  return ok;
+}
+
+function count(name, command, args) {
+  if (check(name, command, args)) passed += 1;
+  else failed += 1;
+}
+
+/** Adds a reporter's own counts; a run that left no report has failed as a whole. */
+function countReport(ok, file, read) {
+  if (!existsSync(file)) {
+    failed += 1;
+    return;
+  }
+  const [good, bad] = read(JSON.parse(readFileSync(file, 'utf8')));
+  passed += good;
+  failed += bad;
+  if (!ok && bad === 0) failed += 1;
+}
+
+ensurePackages();
+ensureChromium();
+rmSync('test-results', { recursive: true, force: true });
+mkdirSync('test-results', { recursive: true });
+
+count('lint', 'npx', ['eslint', '.', '--max-warnings', '0']);
+count('format', 'npx', ['prettier', '--check', '--log-level', 'warn', '.']);
+count('types', 'npx', ['tsc', '--noEmit']);
+count('boundaries', 'npx', ['depcruise', 'src', 'cli', 'demo', '--config', '.dependency-cruiser.cjs']);
+
+const unit = check('unit', 'npx', ['vitest', 'run', '--reporter=default', '--reporter=json', '--outputFile.json=test-results/unit.json']);
+countReport(unit, 'test-results/unit.json', (report) => [report.numPassedTests, report.numFailedTests]);
+
+let built = true;
+try {
+  ensureBuilt();
+} catch {
+  built = false;
+  failed += 1;
+  console.log('!! the build failed');
+}
+if (built) {
+  const e2e = check('end to end', 'npx', ['playwright', 'test']);
+  countReport(e2e, 'test-results/e2e.json', ({ stats }) => [stats.expected + stats.flaky, stats.unexpected]);
+}
+
+console.log(`\n${Math.round((Date.now() - started) / 1000)} s`);
+console.log(`${passed} passed, ${failed} failed`);
+process.exit(failed > 0 ? 1 : 0);

@@ -1,0 +1,72 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { newChairSeat } from '../piece';
+import { planPiece } from '../plan';
+import { packRoll, packSheets, type Laid } from '.';
+
+/** An independent look: inside the sheet, and no two closer than the gap. */
+function sound(laid: readonly Laid[], width: number, height: number, gap: number): void {
+  laid.forEach((a, i) => {
+    expect(a.x).toBeGreaterThanOrEqual(0);
+    expect(a.y).toBeGreaterThanOrEqual(0);
+    expect(a.x + a.width).toBeLessThanOrEqual(width + 1e-6);
+    expect(a.y + a.height).toBeLessThanOrEqual(height + 1e-6);
+    for (const b of laid.slice(i + 1)) {
+      const apart = Math.max(a.x - b.x - b.width, b.x - a.x - a.width, a.y - b.y - b.height, b.y - a.y - a.height);
+      expect(apart).toBeGreaterThanOrEqual(gap - 1e-6);
+    }
+  });
+}
+
+const blanks = fc.array(
+  fc.record({
+    label: fc.constant('a'),
+    width: fc.double({ min: 30, max: 900, noNaN: true }),
+    height: fc.double({ min: 30, max: 900, noNaN: true }),
+  }),
+  { minLength: 1, maxLength: 24 },
+);
+
+describe('layouts', () => {
+  it('on sheets: everything laid once, inside, apart, turned or not', () => {
+    fc.assert(
+      fc.property(blanks, fc.boolean(), (wanted, turn) => {
+        const { sheets, tooLarge } = packSheets(wanted, { width: 1000, height: 2000 }, { gap: 4, turn });
+        expect(sheets.flat().length + tooLarge.length).toBe(wanted.length);
+        for (const sheet of sheets) sound(sheet, 1000, 2000, 4);
+        if (!turn) expect(sheets.flat().some((piece) => piece.turned)).toBe(false);
+      }),
+      { numRuns: 80 },
+    );
+  });
+
+  it('on a roll: everything laid once, inside the length said, apart', () => {
+    fc.assert(
+      fc.property(blanks, fc.boolean(), (wanted, turn) => {
+        const { length, laid, tooLarge } = packRoll(wanted, 1400, { gap: 10, turn });
+        expect(laid.length + tooLarge.length).toBe(wanted.length);
+        sound(laid, 1400, length, 10);
+      }),
+      { numRuns: 60 },
+    );
+  });
+
+  it('put every cover of a patterned set on the repeat, within 0.5 mm', () => {
+    const piece = newChairSeat();
+    piece.count = 6;
+    piece.base.shape = { type: 'round', diameter: 300 };
+    piece.cloth = { ...piece.cloth, repeatAcross: 84, repeatAlong: 60, rollWidth: 1420, pull: 'smooth' };
+    const { laid } = planPiece(piece, {}).cut.cloth;
+    expect(laid).toHaveLength(6);
+    for (const a of laid) {
+      expect(Math.abs(a.x / 84 - Math.round(a.x / 84)) * 84).toBeLessThan(0.5);
+      expect(Math.abs(a.y / 60 - Math.round(a.y / 60)) * 60).toBeLessThan(0.5);
+    }
+  });
+
+  it('a cover wider than the roll and a pad larger than the sheet are said, not lost', () => {
+    const piece = newChairSeat({ type: 'round', diameter: 1300 });
+    const plan = planPiece(piece, {});
+    expect(plan.warnings.map((w) => w.code)).toEqual(expect.arrayContaining(['cloth-too-narrow', 'pad-larger-than-sheet']));
+  });
+});

@@ -1,0 +1,131 @@
+import { readFileSync, readdirSync } from 'node:fs';
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { laminate, FOAMS } from '../foam';
+import { checkRule, RULES } from '../house';
+import { planPiece } from '../plan';
+import { sheetView } from '../view';
+import { checkPiece, newChairSeat, PIECE_SCHEMA, PieceProblems, STARTING_SHAPES, type Piece } from '.';
+import { parsePiece, validatePiece } from './validate-piece';
+
+const problemsOf = (change: (piece: Piece) => unknown): string => {
+  const piece = newChairSeat();
+  change(piece);
+  return checkPiece(piece)
+    .map((p) => `${p.path}: ${p.message}`)
+    .join('\n');
+};
+
+describe('a piece', () => {
+  it('of every starting shape is valid, plans, and survives being written and read', () => {
+    for (const shape of Object.values(STARTING_SHAPES)) {
+      const piece = newChairSeat(shape);
+      expect(parsePiece(JSON.stringify(piece))).toEqual(piece);
+      expect(planPiece(piece, {}).warnings).toEqual([]);
+    }
+  });
+
+  it('of the demo is valid, and the finished set plans without a warning', () => {
+    for (const name of readdirSync('demo').filter((file) => file.endsWith('.json'))) {
+      expect(() => planPiece(parsePiece(readFileSync(`demo/${name}`, 'utf8')), {}), name).not.toThrow();
+    }
+    const chairs = parsePiece(readFileSync('demo/dome-room-chairs.json', 'utf8'));
+    expect(planPiece(chairs, {}).warnings).toEqual([]);
+  });
+
+  it('has a published schema that is the one in force', () => {
+    expect(JSON.parse(readFileSync('schema/piece.schema.json', 'utf8'))).toEqual(JSON.parse(JSON.stringify(PIECE_SCHEMA)));
+  });
+
+  it.each([
+    [(p: Piece) => (p.base.board.thickness = 0), 'cannot be zero'],
+    [(p: Piece) => (p.base.board.thickness = -3), 'cannot be less than nothing'],
+    [(p: Piece) => (p.base.shape = { type: 'round', diameter: 4000 }), 'did you mean 400?'],
+    [
+      (p: Piece) => (p.base.shape = { ...STARTING_SHAPES.rectangle, cornerRadius: { front: 230, back: 10 } } as Piece['base']['shape']),
+      'mm would fit',
+    ],
+    [(p: Piece) => (p.pads[0]!.thickness = 400), 'steeper than a half ball'],
+    [(p: Piece) => (p.pads[0]!.offset = -250), 'leaves nothing of this pad'],
+    [(p: Piece) => (p.pads[1]!.id = 'crown'), 'Two pads are called'],
+    [(p: Piece) => (p.pads[0]!.material = 'gold'), 'not a foam we know'],
+    [(p: Piece) => (p.overrides.return = 9999), 'too much'],
+    [(p: Piece) => (p.count = 1.5), 'whole number'],
+    [(p: Piece) => (p.name = ' '), 'needs a name'],
+    [(p: Piece) => (p.due = '2026-13-45'), 'is not a day'],
+  ])('that cannot be is met with words: %#', (change, says) => {
+    expect(problemsOf(change)).toContain(says);
+  });
+
+  it('damaged in any one place is refused with words or planned, never anything else', () => {
+    const whole = JSON.parse(JSON.stringify(newChairSeat())) as Record<string, unknown>;
+    const paths: string[][] = [];
+    const walk = (node: unknown, path: string[]): void => {
+      if (path.length > 0) paths.push(path);
+      if (node !== null && typeof node === 'object') for (const [key, value] of Object.entries(node)) walk(value, [...path, key]);
+    };
+    walk(whole, []);
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...paths),
+        fc.oneof(fc.jsonValue(), fc.constantFrom(1e308, -1, 0, 1e-9, '', null, 4000)),
+        (path, value) => {
+          const copy = structuredClone(whole);
+          let node: Record<string, unknown> = copy;
+          for (const key of path.slice(0, -1)) node = node[key] as Record<string, unknown>;
+          node[path.at(-1)!] = value;
+          let piece: Piece;
+          try {
+            piece = validatePiece(copy);
+          } catch (error) {
+            expect(error).toBeInstanceOf(PieceProblems);
+            expect((error as PieceProblems).problems[0]!.message.length).toBeGreaterThan(5);
+            return;
+          }
+          const result = sheetView(piece, {});
+          if ('problems' in result) expect(result.problems.length).toBeGreaterThan(0);
+          else expect(JSON.stringify(result.view.plan.stations)).not.toContain('null');
+        },
+      ),
+      { numRuns: 400 },
+    );
+  });
+
+  it('with any text for JSON is refused with words', () => {
+    fc.assert(
+      fc.property(fc.string(), (text) => {
+        expect(() => parsePiece(text)).toThrow(PieceProblems);
+      }),
+    );
+  });
+});
+
+describe('house rules', () => {
+  it('stand inside their own ranges and refuse what is outside', () => {
+    for (const rule of RULES) {
+      expect(checkRule(rule.key, rule.value), rule.key).toBeNull();
+      expect(rule.value).toBeGreaterThanOrEqual(rule.sensible[0]);
+      expect(rule.value).toBeLessThanOrEqual(rule.sensible[1]);
+      expect(checkRule(rule.key, rule.allowed[1] + 1)).toContain('too much');
+      expect(checkRule(rule.key, Number.NaN)).toContain('not a figure');
+    }
+    expect(checkRule('nothing', 1)).toContain('no house rule');
+  });
+});
+
+describe('laminate', () => {
+  it('adds up exactly with the fewest layers, or says that it cannot', () => {
+    expect(laminate(50, [13, 25, 40, 50])).toEqual({ layers: [50], exact: true });
+    expect(laminate(65, [13, 25, 40, 50])).toEqual({ layers: [40, 25], exact: true });
+    expect(laminate(33, [13, 25, 40, 50])).toEqual({ layers: [40], exact: false });
+    fc.assert(
+      fc.property(fc.integer({ min: 1, max: 500 }), fc.constantFrom(...FOAMS), (thickness, foam) => {
+        const { layers, exact } = laminate(thickness, foam.sold);
+        const sum = layers.reduce((a, b) => a + b, 0);
+        expect(layers.every((t) => foam.sold.includes(t))).toBe(true);
+        if (exact) expect(sum).toBe(thickness);
+        else expect(sum).toBeGreaterThanOrEqual(thickness);
+      }),
+    );
+  });
+});
