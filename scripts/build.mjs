@@ -19,7 +19,7 @@ export function ensureBuilt() {
     ...filesBelow('public'),
     'package-lock.json',
     'next.config.ts',
-    'tsconfig.json',
+
     'postcss.config.mjs',
   ];
   const wanted = hashOf(sources);
@@ -29,3 +29,5 @@ export function ensureBuilt() {
   run('npx', ['next', 'build']);
   writeFileSync(STAMP, wanted);
 }
+
+if (process.argv[1] === import.meta.filename) ensureBuilt();

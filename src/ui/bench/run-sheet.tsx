@@ -8,7 +8,7 @@ import type { Tick } from '@/data/bench';
 import { send } from '@/ui/kit/api';
 import { useDraft } from '@/ui/kit/draft';
 
-type Props = { plan: Plan; pieceId: string; ticks: Tick[]; nextSerial: string; onTicks: (ticks: Tick[]) => void };
+type Props = { plan: Plan; pieceId: string; ticks: Tick[]; nextSerial: string; onTicks: (change: (ticks: Tick[]) => Tick[]) => void };
 
 /** The run sheet in working order, ticked per piece of the set, and the end of the job. */
 export function RunSheet({ plan, pieceId, ticks, nextSerial, onTicks }: Props) {
@@ -18,14 +18,18 @@ export function RunSheet({ plan, pieceId, ticks, nextSerial, onTicks }: Props) {
   const open = plan.steps.find((step) => units.some((unit) => !done(unit, step.key)));
 
   const tick = async (unit: number, step: string, to: boolean) => {
-    const before = ticks;
-    onTicks(to ? [...ticks, { unit, step }] : ticks.filter((t) => t.unit !== unit || t.step !== step));
+    // Quick ticks follow each other before the page is drawn again: each changes what is there by then.
+    const set = (on: boolean) => (now: Tick[]) => [
+      ...now.filter((t) => t.unit !== unit || t.step !== step),
+      ...(on ? [{ unit, step }] : []),
+    ];
+    onTicks(set(to));
     try {
       const answer = await send('PUT', `/api/pieces/${pieceId}/ticks`, { unit, step, done: to });
       if (!answer.ok) throw new Error(answer.data.message);
       setMessage(null);
     } catch (error) {
-      onTicks(before);
+      onTicks(set(!to));
       setMessage(error instanceof Error && error.message ? error.message : 'The tick was not kept; try again.');
     }
   };

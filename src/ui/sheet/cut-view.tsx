@@ -77,7 +77,9 @@ export function CutView({ plan, clothName }: { plan: Plan; clothName: string }) 
     { name: 'Dust cloth', roll: cut.dustCover, fill: '#b7b1a5' },
   ];
   return (
-    <section aria-label="Cut layouts" className="p-4 overflow-y-auto h-full">
+    // A region that scrolls must be reachable for those who scroll with keys.
+    // eslint-disable-next-line jsx-a11y/no-noninteractive-tabindex
+    <section aria-label="Cut layouts" tabIndex={0} className="p-4 overflow-y-auto h-full">
       <h2 className="font-display text-lg mb-2">
         Foam: {cut.foam.sheets} {cut.foam.sheets === 1 ? 'sheet' : 'sheets'} to buy, {percent(cut.foam.utilisation)}
       </h2>

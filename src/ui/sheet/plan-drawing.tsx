@@ -45,6 +45,26 @@ function Contours({ grid, rim, size }: { grid: HeightGrid; rim: number; size: nu
   );
 }
 
+/** The relief cuts as they lie once the cloth is folded under the board: from short of its edge to the trim. */
+function foldedCuts({ plan }: SheetView): [number, number][][] {
+  const places = [
+    ...plan.corners.map(({ cut, x, y }) => ({ cut, x, y })),
+    ...(plan.cover.relief?.cuts ?? []).map((cut) => {
+      const radius = plan.outline.width / 2;
+      const far = Math.hypot(cut.from[0], cut.from[1]);
+      return { cut, x: (cut.from[0] / far) * radius, y: (cut.from[1] / far) * radius };
+    }),
+  ];
+  const flat = plan.stations[0]!;
+  const growth = flat.top - flat.planDistance + flat.side;
+  return places.map(({ cut, x, y }) => {
+    const length = Math.hypot(cut.from[0] - cut.to[0], cut.from[1] - cut.to[1]);
+    const [dx, dy] = [(cut.from[0] - cut.to[0]) / length, (cut.from[1] - cut.to[1]) / length];
+    const stop = Math.hypot(cut.to[0] - x, cut.to[1] - y) - growth;
+    return [stop, flat.return].map((inward): [number, number] => [x - dx * inward, y - dy * inward]);
+  });
+}
+
 type Props = { piece: Piece; view: SheetView; stage: Stage; onChalk: (chalk: ChalkLine, live: boolean) => void };
 
 /** The base from above: outlines, contour lines of the covered crown, stations, staples and the chalk line. */
@@ -52,12 +72,13 @@ export function PlanDrawing({ piece, view, stage, onChalk }: Props) {
   const say = useLength();
   const { plan } = view;
   const blank = plan.cover.pieces[0]!;
-  const box = bounds(blank.outline);
-  const margin = Math.max(box.width, box.height) * 0.05;
-  const span = Math.max(box.width, box.height) + 2 * margin;
-  const size = span / 46;
   const board = bounds(plan.outline.points);
-  const reach = Math.hypot(board.width, board.height) / 2 + size * 3;
+  // Fixing is done under the board: there the drawing comes closer and leaves the cloth out.
+  const box = stage === 'fix' ? board : bounds(blank.outline);
+  const margin = Math.max(box.width, box.height) * (stage === 'fix' ? 0.09 : 0.05);
+  const span = Math.max(box.width, box.height) + 2 * margin;
+  const size = span / 40;
+  const reach = Math.min(Math.hypot(board.width, board.height) / 2 + size * 3, Math.min(box.width, box.height) / 2 + margin * 0.6);
   const { x, y, angle } = piece.chalk;
   const along = [Math.cos(angle), Math.sin(angle)] as const;
   const rim = Math.min(...plan.stations.map((s) => s.edgeHeight)) + (plan.wadding?.thickness ?? 0) * 0.3;
@@ -85,14 +106,16 @@ export function PlanDrawing({ piece, view, stage, onChalk }: Props) {
       role="group"
       aria-label="Plan from above, front at the bottom"
     >
-      <path
-        d={closedPath(blank.outline)}
-        fill={stage === 'cover' ? 'var(--color-base-200)' : 'none'}
-        stroke="var(--cover-line)"
-        strokeWidth={size * (stage === 'cover' ? 0.16 : 0.07)}
-        strokeOpacity={stage === 'cover' ? 1 : 0.55}
-      />
-      {(stage === 'cover' || stage === 'fix') && (
+      {stage !== 'fix' && (
+        <path
+          d={closedPath(blank.outline)}
+          fill={stage === 'cover' ? 'var(--color-base-200)' : 'none'}
+          stroke="var(--cover-line)"
+          strokeWidth={size * (stage === 'cover' ? 0.16 : 0.07)}
+          strokeOpacity={stage === 'cover' ? 1 : 0.55}
+        />
+      )}
+      {stage === 'cover' && (
         <g fill="none" stroke="var(--ink)">
           <path d={closedPath(blank.trimLine)} strokeWidth={size * 0.05} strokeDasharray={`${size * 0.3} ${size * 0.3}`} />
           {[...plan.corners.map((c) => c.cut), ...(plan.cover.relief?.cuts ?? [])].map((cut, i) => (
@@ -123,6 +146,9 @@ export function PlanDrawing({ piece, view, stage, onChalk }: Props) {
       {stage !== 'fix' && <Contours grid={view.grid} rim={rim} size={size} />}
       {stage === 'fix' && (
         <g>
+          {foldedCuts(view).map((cut, i) => (
+            <path key={i} d={openPath(cut)} strokeWidth={size * 0.14} stroke="var(--cover-line)" data-relief />
+          ))}
           {plan.fixing.order.map((staple) => {
             const corner = staple.kind === 'corner';
             return (
@@ -157,8 +183,8 @@ export function PlanDrawing({ piece, view, stage, onChalk }: Props) {
             return (
               <text
                 key={corner.station}
-                x={corner.x * 0.63}
-                y={-corner.y * 0.6}
+                x={corner.x * 0.6}
+                y={-corner.y * 0.62}
                 fontSize={size * 0.62}
                 textAnchor="middle"
                 fill="var(--chalk)"

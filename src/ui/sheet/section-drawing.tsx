@@ -39,7 +39,7 @@ export function SectionDrawing({ piece, view, houseOverhang, onPads }: Props) {
   const zs = section.cover.map(([, z]) => z);
   const [left, right] = [Math.min(...xs), Math.max(...xs)];
   const [low, high] = [Math.min(...zs), Math.max(...zs)];
-  const size = (right - left) / 46;
+  const size = (right - left) / 42;
   const middle = (left + right) / 2;
   const apex = heightAt(section.cover, middle) ?? high;
   const crownPad = piece.pads.find((pad) => pad.role === 'crown');

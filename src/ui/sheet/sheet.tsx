@@ -191,7 +191,9 @@ export function Sheet({ record, house, ticks: initialTicks, nextSerial, start }:
                   onChalk={(chalk, live) => follow({ ...handle.latest.current, chalk }, live)}
                 />
               </div>
-              <div className="h-[34%] min-h-0 border-t border-base-content/25 p-1">
+              <div
+                className={`${stage === 'fix' || stage === 'cover' ? 'h-[22%]' : 'h-[34%]'} min-h-0 border-t border-base-content/25 p-1`}
+              >
                 <SectionDrawing
                   piece={piece}
                   view={view}
