@@ -16,7 +16,7 @@ test('nonsense is met beside its field and stays there, also after a reload', as
   for (const [text, says] of [
     ['-5', 'cannot be less than nothing'],
     ['0', 'cannot be zero'],
-    ['4120', 'did you mean 412?'],
+    ['4120', 'did you mean 412 mm?'],
     ['four', 'is not a length'],
     ['4 m', 'is too much'],
   ] as const) {

@@ -22,7 +22,9 @@ export function ensurePackages() {
   const wanted = hashOf(['package-lock.json']);
   if (existsSync(STAMP) && readFileSync(STAMP, 'utf8') === wanted) return;
   console.log('Installing packages…');
-  run('npm', ['ci', '--include=dev', '--no-audit', '--no-fund']);
+  // Not `npm ci`: it refuses a lock file made where other systems' optional packages cannot be had. This keeps to the
+  // lock file's versions all the same and leaves the file alone.
+  run('npm', ['install', '--include=dev', '--no-save', '--no-audit', '--no-fund']);
   writeFileSync(STAMP, wanted);
 }
 

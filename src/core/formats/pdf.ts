@@ -1,7 +1,7 @@
 import fontkit from '@pdf-lib/fontkit';
 import { PDFDocument, rgb, type PDFFont, type PDFPage } from 'pdf-lib';
 import type { HouseRules } from '../house';
-import { formatLength, type Unit } from '../length';
+import { formatLength, inUnit, type Unit } from '../length';
 import { bounds, type Point, type Polygon } from '../outline';
 import type { Laid } from '../cut';
 import type { Piece } from '../piece';
@@ -105,7 +105,7 @@ function slipPages(pen: Pen, job: PrintJob): void {
       printFigure(row.value, row.unit, job.unit) + (row.by === undefined ? '' : ` × ${printFigure(row.by, row.unit, job.unit)}`);
     text(pen, row.label, MARGIN, pen.y, 10, pen.regular);
     text(pen, figure, MARGIN + 62, pen.y, 10, pen.bold);
-    if (row.note) text(pen, row.note, MARGIN + 112, pen.y, 8.5, pen.regular, FAINT);
+    if (row.note) text(pen, inUnit(row.note, job.unit), MARGIN + 112, pen.y, 8.5, pen.regular, FAINT);
     line(pen.page, [MARGIN, pen.y - 1.6], [width - MARGIN, pen.y - 1.6], 0.3, FAINT);
     pen.y -= 6;
   }
@@ -121,7 +121,7 @@ function slipPages(pen: Pen, job: PrintJob): void {
   }
   for (const warning of job.plan.warnings) {
     room(pen, 10);
-    for (const words of wrapText(`Note: ${warning.message}`, pen.regular, 9, width - 2 * MARGIN)) {
+    for (const words of wrapText(inUnit(`Note: ${warning.message}`, job.unit), pen.regular, 9, width - 2 * MARGIN)) {
       text(pen, words, MARGIN, pen.y - 3, 9, pen.regular, MADDER);
       pen.y -= 4.6;
     }
@@ -158,7 +158,7 @@ function cutPages(pen: Pen, job: PrintJob): void {
       room(pen, cut.foam.sheetWidth * scale + 16);
       text(
         pen,
-        `${layout.materialName} ${layout.thickness} mm, sheet ${i + 1} of ${layout.sheets.length}: ${formatLength(cut.foam.sheetWidth, job.unit)} × ${formatLength(cut.foam.sheetLength, job.unit)}`,
+        `${layout.materialName} ${formatLength(layout.thickness, job.unit)}, sheet ${i + 1} of ${layout.sheets.length}: ${formatLength(cut.foam.sheetWidth, job.unit)} × ${formatLength(cut.foam.sheetLength, job.unit)}`,
         MARGIN,
         pen.y - 3,
         9,
@@ -195,7 +195,7 @@ function runPages(pen: Pen, job: PrintJob): void {
   heading(pen, 'Run sheet');
   const across = PAPERS[job.paper].width - 2 * MARGIN;
   job.plan.steps.forEach((step, i) => {
-    const detail = wrapText(step.detail, pen.regular, 9, across - 50);
+    const detail = wrapText(inUnit(step.detail, job.unit), pen.regular, 9, across - 50);
     const caution = step.caution ? wrapText(step.caution, pen.regular, 8, across - 50) : [];
     room(pen, 8 + 4.4 * (detail.length + caution.length));
     text(pen, `${i + 1}  ${step.name}`, MARGIN, pen.y - 3, 10.5, pen.bold);

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { formatLength, parseLength, UNITS, type Unit } from '.';
+import { formatLength, inUnit, parseLength, UNITS, type Unit } from '.';
 
 const mm = (text: string, unit: Unit = 'mm'): number => {
   const parsed = parseLength(text, unit);
@@ -76,5 +76,16 @@ describe('formatLength', () => {
         return Math.abs(mm(formatLength(value, unit), unit) - value) <= within[unit];
       }),
     );
+  });
+});
+
+describe('inUnit', () => {
+  it.each([
+    ['Return 50 mm, 25 + 40 mm and 1000 × 2000 mm', 'cm', 'Return 5 cm, 2.5 cm + 4 cm and 100 cm × 200 cm'],
+    ['at least 25.4 mm', 'in', 'at least 1"'],
+    ['10 mm leg; 8 to cut', 'mm', '10 mm leg; 8 to cut'],
+    ['2026-001, 50 %', 'in', '2026-001, 50 %'],
+  ] as const)('%s in %s', (words, unit, expected) => {
+    expect(inUnit(words, unit)).toBe(expected);
   });
 });

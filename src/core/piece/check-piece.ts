@@ -9,7 +9,7 @@ import type { BaseShape, Piece } from './types';
 function didYouMean(value: number, [low, high]: readonly [number, number]): string {
   for (const factor of [0.1, 10, 1 / 25.4, 25.4]) {
     const guess = value * factor;
-    if (guess >= low * 1.5 && guess <= high * 0.7) return `; did you mean ${Math.round(guess)}?`;
+    if (guess >= low * 1.5 && guess <= high * 0.7) return `; did you mean ${Math.round(guess)} mm?`;
   }
   return '';
 }

@@ -40,7 +40,7 @@ describe('a piece', () => {
   it.each([
     [(p: Piece) => (p.base.board.thickness = 0), 'cannot be zero'],
     [(p: Piece) => (p.base.board.thickness = -3), 'cannot be less than nothing'],
-    [(p: Piece) => (p.base.shape = { type: 'round', diameter: 4000 }), 'did you mean 400?'],
+    [(p: Piece) => (p.base.shape = { type: 'round', diameter: 4000 }), 'did you mean 400 mm?'],
     [
       (p: Piece) => (p.base.shape = { ...STARTING_SHAPES.rectangle, cornerRadius: { front: 230, back: 10 } } as Piece['base']['shape']),
       'mm would fit',

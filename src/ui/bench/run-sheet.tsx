@@ -5,6 +5,8 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { Plan } from '@/core/plan';
 import type { Tick } from '@/data/bench';
+import { inUnit } from '@/core/length';
+import { useSettings } from '@/ui/kit/settings';
 import { send } from '@/ui/kit/api';
 import { useDraft } from '@/ui/kit/draft';
 
@@ -12,6 +14,7 @@ type Props = { plan: Plan; pieceId: string; ticks: Tick[]; nextSerial: string; o
 
 /** The run sheet in working order, ticked per piece of the set, and the end of the job. */
 export function RunSheet({ plan, pieceId, ticks, nextSerial, onTicks }: Props) {
+  const { unit } = useSettings();
   const [message, setMessage] = useState<string | null>(null);
   const units = Array.from({ length: plan.piece.count }, (_, i) => i + 1);
   const done = (unit: number, step: string) => ticks.some((t) => t.unit === unit && t.step === step);
@@ -62,7 +65,7 @@ export function RunSheet({ plan, pieceId, ticks, nextSerial, onTicks }: Props) {
                 {step.minutes} min{step.wait > 0 && `, then wait ${step.wait} min`}
               </span>
             </div>
-            <p className="text-sm">{step.detail}</p>
+            <p className="text-sm">{inUnit(step.detail, unit)}</p>
             {step.caution && (
               <p className="text-sm flex gap-1.5 mt-1 text-warning">
                 <TriangleAlert size={16} className="shrink-0 mt-0.5" aria-hidden />

@@ -1,7 +1,7 @@
 'use client';
 
 import { useId, useState, type KeyboardEvent, type ReactNode } from 'react';
-import { formatLength, parseLength } from '@/core/length';
+import { formatLength, inUnit, parseLength } from '@/core/length';
 import { Figure } from './figure';
 import { useDraft } from './draft';
 import { useSettings } from './settings';
@@ -35,6 +35,7 @@ type CoreProps = FieldProps & {
 
 function Field({ label, name, onCommit, hint, shown, understood, nudge, value, compact }: CoreProps) {
   const id = useId();
+  const { unit } = useSettings();
   const [draft, setDraft] = useDraft(`draft ${name}`);
   const [refused, setRefused] = useState<{ text: string; message: string } | null>(null);
   const reading = draft === null ? null : understood(draft);
@@ -107,7 +108,7 @@ function Field({ label, name, onCommit, hint, shown, understood, nudge, value, c
       <div id={`${id}-said`} className="text-xs text-right min-h-0">
         {message ? (
           <p role="alert" className="text-error text-left mt-0.5">
-            {message}
+            {inUnit(message, unit)}
           </p>
         ) : reading?.ok ? (
           <span className="text-base-content/75">

@@ -150,7 +150,7 @@ export function NewSeat() {
             Start this seat
           </button>
           <p className="text-xs mt-2 text-base-content/80">
-            It starts with a firm 50 mm pad over a low crown; change anything on the next sheet.
+            It starts with a firm pad over a low crown; change anything on the next sheet.
           </p>
         </form>
         <div className="h-[30rem]">

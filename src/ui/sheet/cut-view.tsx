@@ -87,7 +87,7 @@ export function CutView({ plan, clothName }: { plan: Plan; clothName: string }) 
         layout.sheets.map((laid, i) => (
           <Layout
             key={`${layout.material} ${layout.thickness} ${i}`}
-            title={`${layout.materialName}, ${layout.thickness} mm, sheet ${i + 1} of ${layout.sheets.length}`}
+            title={`${layout.materialName}, ${say(layout.thickness)}, sheet ${i + 1} of ${layout.sheets.length}`}
             width={cut.foam.sheetWidth}
             length={cut.foam.sheetLength}
             laid={laid}

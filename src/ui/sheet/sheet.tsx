@@ -4,7 +4,9 @@ import { Keyboard, Printer, Redo2, Undo2, FileJson } from 'lucide-react';
 import { useEffect, useMemo, useState } from 'react';
 import { modelOf } from '@/core/build';
 import { applyOverrides, checkRule, type HouseRules } from '@/core/house';
+import { inUnit } from '@/core/length';
 import { checkPiece, PieceProblems, type Piece } from '@/core/piece';
+import { useSettings } from '@/ui/kit/settings';
 import type { Tick } from '@/data/bench';
 import type { PieceRecord } from '@/data/pieces';
 import { RunSheet } from '@/ui/bench/run-sheet';
@@ -45,6 +47,7 @@ function wrongWith(next: Piece, house: HouseRules): string | null {
 
 /** The work space of a piece: stages, plan, section and slip, always in step. */
 export function Sheet({ record, house, ticks: initialTicks, nextSerial, start }: Props) {
+  const { unit } = useSettings();
   const handle = usePiece(record);
   const { piece, change } = handle;
   const { view, problems, settled } = useView(piece, house);
@@ -168,12 +171,12 @@ export function Sheet({ record, house, ticks: initialTicks, nextSerial, start }:
         <div className="min-h-0 min-w-0 flex flex-col">
           {problems.length > 0 && (
             <p role="alert" className="px-4 py-1 text-sm text-error border-b border-error">
-              {problems[0]!.message}
+              {inUnit(problems[0]!.message, unit)}
             </p>
           )}
           {dragMessage && (
             <p role="alert" className="px-4 py-1 text-sm text-error">
-              {dragMessage}
+              {inUnit(dragMessage, unit)}
             </p>
           )}
           {!view && (
@@ -214,7 +217,7 @@ export function Sheet({ record, house, ticks: initialTicks, nextSerial, start }:
               <ul className="text-sm space-y-1">
                 {view.plan.warnings.map((warning) => (
                   <li key={warning.code + warning.where} className="border-l-3 border-warning pl-2">
-                    {warning.message}
+                    {inUnit(warning.message, unit)}
                   </li>
                 ))}
               </ul>

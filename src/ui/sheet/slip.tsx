@@ -3,6 +3,7 @@
 import { ChevronDown, ChevronRight } from 'lucide-react';
 import { useState } from 'react';
 import { ruleOf, unusual, type HouseRules } from '@/core/house';
+import { inUnit } from '@/core/length';
 import type { Piece } from '@/core/piece';
 import { printFigure, type SlipLine, type Term } from '@/core/slip';
 import { FigureField, LengthField } from '@/ui/kit/fields';
@@ -42,7 +43,7 @@ function RuleTerm({ term, piece, house, pieceId, onOverride }: { term: Term & { 
       {own !== undefined && (
         <p className="text-xs mt-1">
           <span className="text-primary font-semibold">Set for this piece. </span>
-          {unusual(term.rule, own) && <span>{unusual(term.rule, own)}. </span>}
+          {unusual(term.rule, own) && <span>{inUnit(unusual(term.rule, own) ?? '', unit)}. </span>}
           <button type="button" className="underline underline-offset-2 cursor-pointer" onClick={() => onOverride(term.rule, null)}>
             Take back to the house rule
           </button>
@@ -120,7 +121,11 @@ export function Slip({ lines, ...rest }: Props) {
                         </span>
                       </span>
                       <span className="sr-only">, why this number</span>
-                      {line.note && <span className="block pl-4 text-xs text-base-content/75">{line.note}</span>}
+                      {line.note && (
+                        <span className="block pl-4 text-xs text-base-content/75">
+                          <Figure says={inUnit(line.note, unit)} />
+                        </span>
+                      )}
                     </button>
                     {here && <Why line={line} {...rest} />}
                   </li>

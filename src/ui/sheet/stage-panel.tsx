@@ -2,9 +2,10 @@
 
 import { ArrowDown, ArrowUp, Plus, Trash2 } from 'lucide-react';
 import { BOARDS, findMaterial, FOAMS, WADDINGS } from '@/core/foam';
+import { inUnit } from '@/core/length';
 import { STARTING_SHAPES, type BaseShape, type Pad, type Piece } from '@/core/piece';
 import { ChoiceField, FigureField, LengthField, TextField } from '@/ui/kit/fields';
-import { useLength } from '@/ui/kit/settings';
+import { useLength, useSettings } from '@/ui/kit/settings';
 import type { Stage } from './stages';
 
 export type PanelProps = {
@@ -140,6 +141,7 @@ const EDGES: { id: Pad['edge']['kind']; name: string }[] = [
 function PadFields({ pad, step, index, props }: { pad: Pad; step: number; index: number; props: PanelProps }) {
   const { piece, pieceId, houseOf, apply } = props;
   const say = useLength();
+  const { unit } = useSettings();
   const foam = findMaterial(FOAMS, pad.material)!;
   const set = (change: Partial<Pad>) => apply({ ...piece, pads: piece.pads.map((p, i) => (i === index ? { ...p, ...change } : p)) });
   const move = (by: number) => {
@@ -194,7 +196,7 @@ function PadFields({ pad, step, index, props }: { pad: Pad; step: number; index:
         label={inward ? 'Crown height' : 'Thickness'}
         name={`${pieceId} ${pad.id} t`}
         value={pad.thickness}
-        hint={`sold ${foam.sold.join(', ')} mm`}
+        hint={inUnit(`sold ${foam.sold.join(', ')} mm`, unit)}
         onCommit={(thickness) => set({ thickness })}
       />
       <LengthField

@@ -1,0 +1,46 @@
+// Refreshes docs/screenshots from a running demo: node scripts/screenshots.mjs [address]
+import { chromium } from '@playwright/test';
+
+const address = process.argv[2] ?? 'http://127.0.0.1:3000';
+const browser = await chromium.launch({
+  executablePath: '/usr/bin/chromium',
+  args: [
+    '--no-sandbox',
+    '--disable-quic',
+    '--no-first-run',
+    '--disable-background-networking',
+    '--disable-component-update',
+    '--disable-sync',
+  ],
+});
+const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+page.on('pageerror', (error) => console.error(String(error)));
+
+async function shoot(name, path, before) {
+  await page.goto(address + path);
+  await page.waitForLoadState('networkidle');
+  if (before) await before();
+  await page.waitForTimeout(600);
+  await page.screenshot({ path: `docs/screenshots/${name}.png` });
+}
+
+await page.goto(`${address}/`);
+const href = await page
+  .getByRole('link', { name: /Dome-room chairs/ })
+  .first()
+  .getAttribute('href');
+const piece = href.split('?')[0];
+await shoot('floor', '/');
+await shoot('new', '/new');
+for (const stage of ['base', 'build', 'cover', 'cut', 'fix', 'bench']) await shoot(stage, `${piece}?stage=${stage}`);
+await shoot('why', `${piece}?stage=build`, () => page.getByRole('button', { name: /Wrap at the front/ }).click());
+await shoot('house', '/house');
+await shoot('log', '/log');
+await shoot('evening', `${piece}?stage=build`, async () => {
+  await page.getByRole('radio', { name: 'Inches' }).check({ force: true });
+  await page.getByRole('button', { name: /evening theme/ }).click();
+});
+await page.getByRole('radio', { name: 'Millimetres' }).check({ force: true });
+await page.getByRole('button', { name: /day theme/ }).click();
+await page.waitForTimeout(300);
+await browser.close();
