@@ -41,6 +41,11 @@ function run([command, argument, ...rest]: string[]): unknown {
   }
 }
 
+// Whoever reads only the beginning (`| head`) closes the pipe; that is no error of ours.
+process.stdout.on('error', (error: NodeJS.ErrnoException) => {
+  if (error.code !== 'EPIPE') throw error;
+});
+
 try {
   process.stdout.write(`${JSON.stringify(run(process.argv.slice(2)), null, 2)}\n`);
 } catch (error) {

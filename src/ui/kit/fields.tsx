@@ -171,10 +171,13 @@ export function ChoiceField<T extends string>({
   label: string;
   value: T;
   options: readonly { id: T; name: string }[];
-  onChange: (value: T) => void;
+  /** takes the choice, or says why it cannot be */
+  onChange: (value: T) => string | null | void;
   hint?: ReactNode;
 }) {
   const id = useId();
+  const { unit } = useSettings();
+  const [message, setMessage] = useState<string | null>(null);
   return (
     <div className="py-1">
       <div className="flex items-baseline justify-between gap-2">
@@ -185,7 +188,7 @@ export function ChoiceField<T extends string>({
           id={id}
           className="min-w-0 max-w-44 px-2 py-1 bg-base-100 border border-base-content/40 rounded-sm text-sm"
           value={value}
-          onChange={(event) => onChange(event.target.value as T)}
+          onChange={(event) => setMessage(onChange(event.target.value as T) ?? null)}
         >
           {options.map((option) => (
             <option key={option.id} value={option.id}>
@@ -194,6 +197,11 @@ export function ChoiceField<T extends string>({
           ))}
         </select>
       </div>
+      {message && (
+        <p role="alert" className="text-xs text-error">
+          {inUnit(message, unit)}
+        </p>
+      )}
       {hint && <p className="text-xs text-right text-base-content/75">{hint}</p>}
     </div>
   );

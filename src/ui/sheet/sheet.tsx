@@ -8,7 +8,7 @@ import { inUnit } from '@/core/length';
 import { checkPiece, PieceProblems, type Piece } from '@/core/piece';
 import { useSettings } from '@/ui/kit/settings';
 import type { Tick } from '@/data/bench';
-import type { PieceRecord } from '@/data/pieces';
+import type { PieceRecord, StaleSave } from '@/data/pieces';
 import { RunSheet } from '@/ui/bench/run-sheet';
 import { ConflictDialog } from './conflict-dialog';
 import { CutView } from './cut-view';
@@ -30,7 +30,14 @@ const STATUS: Record<SaveStatus, string> = {
   conflict: 'Changed elsewhere',
 };
 
-type Props = { record: PieceRecord; house: HouseRules; ticks: Tick[]; nextSerial: string; start: Stage };
+type Props = {
+  record: PieceRecord;
+  /** a save that came too late and still waits for a choice */ stale: StaleSave | null;
+  house: HouseRules;
+  ticks: Tick[];
+  nextSerial: string;
+  start: Stage;
+};
 
 /** What is wrong with a changed piece that was not wrong before, or null. */
 function wrongWith(next: Piece, house: HouseRules): string | null {
@@ -46,9 +53,9 @@ function wrongWith(next: Piece, house: HouseRules): string | null {
 }
 
 /** The work space of a piece: stages, plan, section and slip, always in step. */
-export function Sheet({ record, house, ticks: initialTicks, nextSerial, start }: Props) {
+export function Sheet({ record, stale, house, ticks: initialTicks, nextSerial, start }: Props) {
   const { unit } = useSettings();
-  const handle = usePiece(record);
+  const handle = usePiece(record, stale);
   const { piece, change } = handle;
   const { view, problems, settled } = useView(piece, house);
   const [stage, setStage] = useState<Stage>(start);
@@ -179,7 +186,7 @@ export function Sheet({ record, house, ticks: initialTicks, nextSerial, start }:
               {inUnit(dragMessage, unit)}
             </p>
           )}
-          {!view && (
+          {!view && problems.length === 0 && (
             <p className="p-6 text-sm" role="status">
               Working it out…
             </p>

@@ -2,7 +2,7 @@
 
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { Piece } from '@/core/piece';
-import type { PieceRecord } from '@/data/pieces';
+import type { PieceRecord, StaleSave } from '@/data/pieces';
 import { send } from '@/ui/kit/api';
 
 export type SaveStatus = 'saved' | 'saving' | 'offline' | 'refused' | 'conflict';
@@ -30,12 +30,12 @@ function readUnsaved(id: string): Kept | null {
  * A piece that saves itself. Every finished change becomes one revision, in order; a change under way (a drag) is
  * shown but not saved until it ends. What could not be saved is kept in the browser and tried again.
  */
-export function usePiece(initial: PieceRecord) {
+export function usePiece(initial: PieceRecord, stale: StaleSave | null) {
   const [piece, setPiece] = useState(initial.piece);
   const [steps, setSteps] = useState({ canUndo: initial.canUndo, canRedo: initial.canRedo });
-  const [status, setStatus] = useState<SaveStatus>('saved');
+  const [status, setStatus] = useState<SaveStatus>(stale ? 'conflict' : 'saved');
   const [message, setMessage] = useState<string | null>(null);
-  const [conflict, setConflict] = useState<Conflict | null>(null);
+  const [conflict, setConflict] = useState<Conflict | null>(stale && { current: initial, mine: stale.piece, keptAs: stale.id });
   const revision = useRef(initial.revision);
   const latest = useRef(initial.piece);
   const queue = useRef<Piece[]>([]);

@@ -2,7 +2,7 @@ import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { listTicks, nextSerial } from '@/data/bench';
 import { database } from '@/data/database';
-import { getPiece } from '@/data/pieces';
+import { getPiece, listStaleSaves } from '@/data/pieces';
 import { getHouse } from '@/data/settings';
 import { Sheet } from '@/ui/sheet/sheet';
 import { STAGES, type Stage } from '@/ui/sheet/stages';
@@ -21,6 +21,7 @@ export default async function PiecePage({ params, searchParams }: Props) {
   const start = STAGES.includes(stage as Stage) ? (stage as Stage) : 'base';
   return (
     <Sheet
+      stale={listStaleSaves(db, record.id)[0] ?? null}
       record={record}
       house={getHouse(db)}
       ticks={listTicks(db, record.id)}

@@ -1,0 +1,53 @@
+import { spawnSync } from 'node:child_process';
+import { mkdtempSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { expect, it } from 'vitest';
+import { newChairSeat, PIECE_SCHEMA } from '../src/core/piece';
+import type { Plan } from '../src/core/plan';
+
+const run = (args: string[], input = '') => spawnSync('npx', ['tsx', 'cli/fovea.ts', ...args], { encoding: 'utf8', input });
+const folder = mkdtempSync(join(tmpdir(), 'fovea-'));
+
+it('new prints a valid piece and plan takes it, from a file or from standard input', () => {
+  const made = run(['new', 'chair-seat']);
+  expect(JSON.parse(made.stdout)).toEqual(newChairSeat());
+  const file = join(folder, 'seat.json');
+  writeFileSync(file, made.stdout);
+  const plan = JSON.parse(run(['plan', file]).stdout) as Plan;
+  for (const part of [
+    'schema',
+    'outline',
+    'surface',
+    'stations',
+    'cover',
+    'foam',
+    'wadding',
+    'dustCover',
+    'cut',
+    'fixing',
+    'steps',
+    'warnings',
+  ]) {
+    expect(plan).toHaveProperty(part);
+  }
+  expect(JSON.parse(run(['plan', '-'], made.stdout).stdout)).toEqual(plan);
+});
+
+it('schema prints the schema', () => {
+  expect(JSON.parse(run(['schema']).stdout)).toEqual(JSON.parse(JSON.stringify(PIECE_SCHEMA)));
+});
+
+it.each([
+  [[], 'Usage'],
+  [['plan'], 'Usage'],
+  [['new', 'throne'], 'no kind'],
+  [['plan', '/nowhere/at/all.json'], 'Cannot read'],
+  [['plan', 'package.json'], 'is missing'],
+  [['plan', 'README.md'], 'not JSON'],
+])('%j fails with words on standard error and status 1', (args, words) => {
+  const { status, stdout, stderr } = run(args);
+  expect(status).toBe(1);
+  expect(stdout).toBe('');
+  expect(stderr).toContain(words);
+});

@@ -1,0 +1,78 @@
+import { describe, expect, it } from 'vitest';
+import { newChairSeat, STARTING_SHAPES, type Piece } from '../piece';
+import { planPiece } from '../plan';
+
+const stepsOf = (change: Partial<Piece> = {}, house = {}) => planPiece({ ...newChairSeat(), ...change }, house).steps;
+
+describe('the run sheet', () => {
+  it('goes in working order and names each step once', () => {
+    const keys = stepsOf().map((step) => step.key);
+    expect(keys).toEqual([
+      'board',
+      'foam',
+      'glue-crown',
+      'glue-main',
+      'wadding',
+      'cloth',
+      'tack',
+      'staple',
+      'corners',
+      'trim',
+      'dust',
+      'measure',
+    ]);
+    expect(new Set(keys).size).toBe(keys.length);
+  });
+
+  it('leaves out what there is not, and relieves a round edge instead of folding corners', () => {
+    const bare = stepsOf({ pads: [], wadding: null }).map((step) => step.key);
+    expect(bare).not.toContain('foam');
+    expect(bare).not.toContain('wadding');
+    const round = planPiece(newChairSeat(STARTING_SHAPES.round), {}).steps.map((step) => step.key);
+    expect(round).toContain('relief');
+    expect(round).not.toContain('corners');
+  });
+
+  it.each([
+    ['foam', /Knives: guard on.*mask/],
+    ['glue-main', /flammable: ventilate, no flame/],
+    ['staple', /eye protection/],
+    ['measure', /fire rules.*does not certify/],
+  ])('step %s carries its caution and defers to local rules', (key, words) => {
+    const caution = stepsOf().find((step) => step.key === key)!.caution!;
+    expect(caution).toMatch(words);
+    expect(caution).toContain('local rules');
+  });
+
+  it('takes its minutes from the counts and the house’s rates', () => {
+    const usual = stepsOf().find((step) => step.key === 'staple')!;
+    const slow = stepsOf({}, { timeStaple: 12 }).find((step) => step.key === 'staple')!;
+    expect(slow.minutes / usual.minutes).toBeCloseTo(2, 0);
+    const corners = stepsOf({}, { timeCorner: 7 }).find((step) => step.key === 'corners')!;
+    expect(corners.minutes).toBe(28);
+    expect(stepsOf({}, { timeGlueTack: 9 }).find((step) => step.key === 'glue-main')!.wait).toBe(9);
+  });
+});
+
+describe('warnings', () => {
+  const codes = (change: (piece: Piece) => void): string[] => {
+    const piece = newChairSeat();
+    change(piece);
+    return planPiece(piece, {}).warnings.map((warning) => warning.code);
+  };
+
+  it.each([
+    ['no-main-pad', (p: Piece) => (p.pads = [])],
+    ['thickness-not-sold', (p: Piece) => (p.pads[1]!.thickness = 33)],
+    ['edge-not-buried', (p: Piece) => (p.pads[1]!.offset = 0)],
+    ['slow-main-pad', (p: Piece) => (p.pads[1]!.material = 'slow-soft')],
+    ['crown-on-top', (p: Piece) => (p.pads = [p.pads[1]!, p.pads[0]!])],
+    ['staple-leg', (p: Piece) => (p.base.board.thickness = 6)],
+    ['stripe-pulled', (p: Piece) => (p.cloth.repeatAcross = 60)],
+    ['cloth-too-narrow', (p: Piece) => (p.cloth.rollWidth = 500)],
+    ['override-unusual', (p: Piece) => (p.overrides.return = 90)],
+  ])('%s', (code, change) => {
+    expect(codes(() => undefined)).not.toContain(code);
+    expect(codes(change)).toContain(code);
+  });
+});
