@@ -180,6 +180,8 @@ export function slipOf(plan: Plan, piece: Piece, house: HouseRules): SlipLine[] 
         length('along', 'Cover depth', cover.height),
         length('roll', 'Roll width', cut.cloth.width),
         rule('gap', 'clothGap'),
+        rule('return', 'return'),
+        rule('grip', 'grip'),
       ],
     },
     {
