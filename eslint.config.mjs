@@ -3,7 +3,7 @@ import hooks from 'eslint-plugin-react-hooks';
 import tseslint from 'typescript-eslint';
 
 export default tseslint.config(
-  { ignores: ['.next/', 'node_modules/', 'data/', 'test-results/', 'next-env.d.ts', '**/*.cjs', 'postcss.config.mjs'] },
+  { ignores: ['.next/', 'node_modules/', 'test-results/', 'next-env.d.ts', '**/*.cjs', 'postcss.config.mjs'] },
   ...tseslint.configs.recommended,
   {
     files: ['src/**/*.tsx', 'src/**/*.ts'],

@@ -1,0 +1,57 @@
+import type { HouseRules } from '../core/house';
+import type { Unit } from '../core/length';
+import type { Db } from './database';
+
+/** What the whole application follows. */
+export type Settings = { unit: Unit; theme: 'day' | 'evening' };
+
+function read<T>(db: Db, key: string, fallback: T): T {
+  const row = db.prepare('SELECT value FROM setting WHERE key = ?').get(key) as { value: string } | undefined;
+  return row ? (JSON.parse(row.value) as T) : fallback;
+}
+
+function write(db: Db, key: string, value: unknown): void {
+  db.prepare('INSERT INTO setting (key, value) VALUES (?, ?) ON CONFLICT (key) DO UPDATE SET value = excluded.value').run(
+    key,
+    JSON.stringify(value),
+  );
+}
+
+/** Unit and theme. */
+export function getSettings(db: Db): Settings {
+  return { unit: read<Unit>(db, 'unit', 'mm'), theme: read<Settings['theme']>(db, 'theme', 'day') };
+}
+
+/** Changes unit or theme. */
+export function setSettings(db: Db, change: Partial<Settings>): Settings {
+  for (const [key, value] of Object.entries(change)) write(db, key, value);
+  return getSettings(db);
+}
+
+/** The house rules the workshop has set otherwise than they ship. */
+export function getHouse(db: Db): HouseRules {
+  return read<HouseRules>(db, 'house', {});
+}
+
+/** Sets one house rule, or takes it back to its default with null. */
+export function setHouseRule(db: Db, key: string, value: number | null): HouseRules {
+  return db
+    .transaction(() => {
+      const house = getHouse(db);
+      if (value === null) delete house[key];
+      else house[key] = value;
+      write(db, 'house', house);
+      return house;
+    })
+    .immediate();
+}
+
+/** Whether the demo workshop has been laid out in this database before. */
+export function wasSeeded(db: Db): boolean {
+  return read(db, 'seeded', false);
+}
+
+/** Remembers that it has. */
+export function markSeeded(db: Db): void {
+  write(db, 'seeded', true);
+}
