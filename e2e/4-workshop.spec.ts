@@ -1,0 +1,99 @@
+import { expect, test } from '@playwright/test';
+import { newChairSeat } from '../src/core/piece';
+import { place, settled, slip } from './help';
+
+test.beforeEach(async ({ page }) => {
+  await page.goto('/');
+  await page.getByRole('radio', { name: 'Millimetres' }).check({ force: true });
+});
+
+test('a house rule reaches every piece that has not set its own, and goes back', async ({ page }) => {
+  const follows = await place(page, { name: 'Follows' });
+  const own = await place(page, { name: 'Has its own', overrides: { grip: 28 } });
+  await page.goto(`/piece/${follows}?stage=build`);
+  await settled(page);
+  const before = parseFloat(await slip(page, 'wrap').innerText());
+  await page.goto('/house');
+  const grip = page.getByLabel('Grip, trimmed later');
+  await grip.fill('45');
+  await grip.press('Enter');
+  await expect(page.getByRole('status').filter({ hasText: 'Saved' })).toBeVisible();
+  await page.goto(`/piece/${follows}?stage=build`);
+  await settled(page);
+  expect(parseFloat(await slip(page, 'wrap').innerText())).toBeCloseTo(before + 15, 1);
+  await page.goto(`/piece/${own}?stage=build`);
+  await settled(page);
+  expect(parseFloat(await slip(page, 'wrap').innerText())).toBeCloseTo(before - 2, 1);
+
+  await page.goto('/house');
+  await page.getByLabel('Grip, trimmed later').fill('-3');
+  await page.getByLabel('Grip, trimmed later').press('Enter');
+  await expect(page.getByRole('alert').filter({ hasText: 'too little' })).toBeVisible();
+  await page.getByLabel('Grip, trimmed later').press('Escape');
+  await page.getByRole('button', { name: 'Back to 30 mm' }).click();
+  await expect(page.getByLabel('Grip, trimmed later')).toHaveValue('30 mm');
+  await expect(page.getByRole('status').filter({ hasText: 'Saved' })).toBeVisible();
+});
+
+test('a save that came too late waits for its choice, also after the page was closed', async ({ page, baseURL }) => {
+  const id = await place(page, { name: 'Late seat' });
+  const put = (name: string, base: number) =>
+    page.request.put(`/api/pieces/${id}`, { data: { base, piece: { ...newChairSeat(), name } }, headers: { origin: baseURL! } });
+  expect((await put('First', 1)).status()).toBe(200);
+  expect((await put('Second', 1)).status()).toBe(409);
+  await page.goto(`/piece/${id}?stage=base`);
+  const dialog = page.getByRole('dialog', { name: 'This piece was changed elsewhere' });
+  await expect(dialog).toContainText('Second');
+  await dialog.getByRole('button', { name: 'Keep what I have here' }).click();
+  await settled(page);
+  await page.reload();
+  await settled(page);
+  await expect(dialog).toBeHidden();
+  await expect(page.getByRole('heading', { name: 'Second' })).toBeVisible();
+});
+
+test('taken off the floor, still in the log, and made again', async ({ page, baseURL }) => {
+  const id = await place(page, { name: 'Gone stool' });
+  await page.request.post(`/api/pieces/${id}/finish`, { data: { serial: 'W-77', note: 'quiet' }, headers: { origin: baseURL! } });
+  await page.goto('/');
+  await page.getByRole('button', { name: 'Take Gone stool off the floor' }).click();
+  await page.getByRole('button', { name: 'Leave it' }).click();
+  await expect(page.getByRole('link', { name: /Gone stool/ })).toBeVisible();
+  await page.getByRole('button', { name: 'Take Gone stool off the floor' }).click();
+  await page.getByRole('button', { name: 'Take it off' }).click();
+  await expect(page.getByRole('link', { name: /Gone stool/ })).toBeHidden();
+  await page.goto(`/piece/${id}`);
+  await expect(page.getByRole('heading', { name: 'Not on the floor' })).toBeVisible();
+  await page.goto('/log');
+  await page.getByLabel('Search the log').fill('W-77');
+  await page.getByRole('button', { name: 'Make again' }).click();
+  await page.waitForURL(/\/piece\//);
+  await settled(page);
+  await expect(page.getByRole('heading', { name: 'Gone stool' })).toBeVisible();
+});
+
+test('pads are added, ordered, and taken out; shapes are changed; nothing silent', async ({ page }) => {
+  const id = await place(page, { name: 'Stack seat' });
+  await page.goto(`/piece/${id}?stage=build`);
+  await settled(page);
+  await page.getByRole('button', { name: 'Take crown pad 1 out' }).click();
+  await settled(page);
+  await expect(slip(page, 'crown')).toHaveText('0 mm');
+  await page.getByRole('button', { name: 'Crown pad', exact: true }).click();
+  await settled(page);
+  await expect(slip(page, 'crown')).not.toHaveText('0 mm');
+  await page.getByRole('button', { name: 'Move crown pad 1 up in the stack' }).click();
+  await expect(page.getByText('The crown pad lies on the main pad')).toBeVisible();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByText('The crown pad lies on the main pad')).toBeHidden();
+  await page.getByLabel('Thickness').fill('33');
+  await page.getByLabel('Thickness').press('Enter');
+  await expect(page.getByText(/is not sold to make 33 mm/)).toBeVisible();
+  await page.getByRole('radio', { name: 'Inches' }).check({ force: true });
+  await expect(page.getByText(/is not sold to make 1 5\/16"/)).toBeVisible();
+  await page.getByRole('radio', { name: 'Millimetres' }).check({ force: true });
+  await page.getByRole('button', { name: /1\. Base/ }).click();
+  await page.getByLabel('Shape').selectOption('round');
+  await settled(page);
+  await expect(page.getByLabel('Diameter')).toHaveValue('450 mm');
+});
