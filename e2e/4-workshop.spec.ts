@@ -86,14 +86,14 @@ test('pads are added, ordered, and taken out; shapes are changed; nothing silent
   await expect(page.getByText('The crown pad lies on the main pad')).toBeVisible();
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(page.getByText('The crown pad lies on the main pad')).toBeHidden();
-  await page.getByLabel('Thickness').fill('33');
-  await page.getByLabel('Thickness').press('Enter');
+  await page.getByRole('textbox', { name: 'Thickness' }).fill('33');
+  await page.getByRole('textbox', { name: 'Thickness' }).press('Enter');
   await expect(page.getByText(/is not sold to make 33 mm/)).toBeVisible();
   await page.getByRole('radio', { name: 'Inches' }).check({ force: true });
   await expect(page.getByText(/is not sold to make 1 5\/16"/)).toBeVisible();
   await page.getByRole('radio', { name: 'Millimetres' }).check({ force: true });
   await page.getByRole('button', { name: /1\. Base/ }).click();
-  await page.getByLabel('Shape').selectOption('round');
+  await page.getByRole('combobox', { name: 'Shape' }).selectOption('round');
   await settled(page);
   await expect(page.getByLabel('Diameter')).toHaveValue('450 mm');
 });
