@@ -1,11 +1,14 @@
 /** How a pad's thickness is made up from what is sold. */
 export type Lamination = { layers: number[]; exact: boolean };
 
+/** Foam is sold to a nominal thickness: an inch pad is cut from the 25 mm sheet, mm. */
+const NOMINAL = 1;
+
 /** A pad of more layers than this is not glued up by hand. */
 const MOST_LAYERS = 6;
 
 /**
- * The fewest sold thicknesses that add up to a pad's; failing that, the fewest that reach it, to be slit down.
+ * The fewest sold thicknesses that add up to a pad's, to within a millimetre; failing that, the fewest that reach it, to be slit down.
  *
  * @param thickness wanted, mm
  * @param sold thicknesses sold, mm
@@ -27,12 +30,12 @@ export function laminate(thickness: number, sold: readonly number[]): Lamination
 function search(rest: number, sold: number[], most: number): number[] | null {
   let best: number[] | null = null;
   const walk = (left: number, from: number, taken: number[]): void => {
-    if (Math.abs(left) < 1e-6) {
+    if (taken.length > 0 && Math.abs(left) <= NOMINAL) {
       if (!best || taken.length < best.length) best = taken;
       return;
     }
     if (taken.length >= Math.min(most, best ? best.length - 1 : most)) return;
-    for (let i = from; i < sold.length; i++) if (sold[i]! <= left + 1e-6) walk(left - sold[i]!, i, [...taken, sold[i]!]);
+    for (let i = from; i < sold.length; i++) if (sold[i]! <= left + NOMINAL) walk(left - sold[i]!, i, [...taken, sold[i]!]);
   };
   walk(rest, 0, []);
   return best;
