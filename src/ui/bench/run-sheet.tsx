@@ -79,7 +79,7 @@ export function RunSheet({ plan, pieceId, ticks, nextSerial, onTicks }: Props) {
               {units.map((unit) => (
                 <label
                   key={unit}
-                  className={`size-12 border rounded-sm flex items-center justify-center cursor-pointer text-lg focus-within:outline-2 focus-within:outline-offset-1 ${done(unit, step.key) ? 'bg-base-content text-base-100 border-base-content' : 'border-base-content/40 bg-base-100'}`}
+                  className={`relative size-12 border rounded-sm flex items-center justify-center cursor-pointer text-lg focus-within:outline-2 focus-within:outline-offset-1 ${done(unit, step.key) ? 'bg-base-content text-base-100 border-base-content' : 'border-base-content/40 bg-base-100'}`}
                 >
                   <input
                     type="checkbox"

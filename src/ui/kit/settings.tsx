@@ -40,7 +40,7 @@ export function UnitSwitch() {
       {UNITS.map((u) => (
         <label
           key={u}
-          className={`px-3 py-1.5 cursor-pointer text-sm focus-within:outline-2 focus-within:outline-offset-1 ${u === unit ? 'bg-base-content text-base-100' : 'hover:bg-base-200'}`}
+          className={`relative px-3 py-1.5 cursor-pointer text-sm focus-within:outline-2 focus-within:outline-offset-1 ${u === unit ? 'bg-base-content text-base-100' : 'hover:bg-base-200'}`}
         >
           <input
             type="radio"

@@ -104,7 +104,7 @@ export function NewSeat() {
             {KINDS.map(({ type, name }) => (
               <label
                 key={type}
-                className={`border rounded-sm p-2 text-sm text-center cursor-pointer focus-within:outline-2 focus-within:outline-offset-1 ${shape.type === type ? 'border-primary border-2 font-semibold' : 'border-base-content/40'}`}
+                className={`relative border rounded-sm p-2 text-sm text-center cursor-pointer focus-within:outline-2 focus-within:outline-offset-1 ${shape.type === type ? 'border-primary border-2 font-semibold' : 'border-base-content/40'}`}
               >
                 <input
                   type="radio"
