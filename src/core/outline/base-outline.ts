@@ -2,6 +2,9 @@ import type { BaseShape } from '../piece/types';
 import { filletPolygon, type Corner } from './fillet-polygon';
 import type { Outline } from './types';
 
+/** mm */
+const LEAST_RADIUS = 0.05;
+
 /**
  * The corners of a straight-edged base, counter-clockwise from the front left, about the middle of its depth and
  * its centre line.
@@ -12,7 +15,9 @@ export function baseCorners(shape: Exclude<BaseShape, { type: 'round' }>): Corne
   const front = (shape.type === 'rectangle' ? shape.width : shape.frontWidth) / 2;
   const back = (shape.type === 'rectangle' ? shape.width : shape.backWidth) / 2;
   const half = shape.depth / 2;
-  const radius = shape.cornerRadius;
+  // A radius nobody could see or saw is a sharp corner.
+  const seen = (radius: number): number => (radius < LEAST_RADIUS ? 0 : radius);
+  const radius = { front: seen(shape.cornerRadius.front), back: seen(shape.cornerRadius.back) };
   return [
     { at: [-front, -half], name: 'front left corner', edgeAfter: 'front', radius: radius.front },
     { at: [front, -half], name: 'front right corner', edgeAfter: 'right', radius: radius.front },

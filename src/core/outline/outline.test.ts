@@ -130,7 +130,8 @@ describe('stations', () => {
           expect(next - s.at).toBeLessThanOrEqual(spacing + 1e-6);
           expect(Math.hypot(...s.normal)).toBeCloseTo(1, 9);
           expect(s.normal[0] * s.point[0] + s.normal[1] * s.point[1]).toBeGreaterThan(0);
-          expect(Math.abs(s.point[0])).toBeLessThanOrEqual(box.width / 2 + 1e-6);
+          // The flattened outline may miss an arc’s widest place by its flatness.
+          expect(Math.abs(s.point[0])).toBeLessThanOrEqual(box.width / 2 + 0.02);
         });
       }),
       { numRuns: 60 },
