@@ -161,8 +161,7 @@ describe('any seat', () => {
         for (const s of stations) {
           const other = stations.find((o) => Math.abs(o.x + s.x) < 0.01 && Math.abs(o.y - s.y) < 0.01);
           expect(other).toBeDefined();
-          // At a sharp corner of a strongly tapered seat the two cuts are sampled differently by a few hundredths.
-          expect(Math.abs(other!.fromCentre - s.fromCentre)).toBeLessThan(0.1);
+          expect(Math.abs(other!.fromCentre - s.fromCentre)).toBeLessThan(0.02);
         }
       }),
       { numRuns: 40 },

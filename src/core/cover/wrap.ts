@@ -24,6 +24,9 @@ export type StationWrap = {
   edgeHeight: number;
 };
 
+/** The middle must lie at least this share of the cut in from its far end. */
+const LEAST_SHARE = 0.2;
+
 /**
  * Measures the cover at a station, in the cut square to the edge there: from the place in the cut that is nearest
  * the middle of the piece, over the top, down the side and under the board.
@@ -36,7 +39,10 @@ export function wrapAt(model: Model, place: Place): StationWrap {
   const toMiddle = -(place.point[0] * inward[0] + place.point[1] * inward[1]);
   const middle = [place.point[0] + inward[0] * toMiddle, place.point[1] + inward[1] * toMiddle] as const;
   const section = sectionAlong(model, middle, place.normal)!;
-  const from = lengthTo(section.cover, 0);
+  const { left, right } = section.board;
+  // Where a strong taper puts the place nearest the middle off this cut, the cut's own middle is measured from.
+  const start = left + (right - left) * LEAST_SHARE <= 0 ? 0 : (left + right) / 2;
+  const from = lengthTo(section.cover, start);
   const top = section.top.right - from;
   const returnUnder = model.rule('return');
   const grip = model.rule('grip');
@@ -57,7 +63,7 @@ export function wrapAt(model: Model, place: Place): StationWrap {
     grip,
     wrap,
     fromCentre: top + wrap,
-    planDistance: toMiddle,
+    planDistance: toMiddle - start,
     edgeHeight: heightAtLength(section.cover, section.top.right),
   };
 }
