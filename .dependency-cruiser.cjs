@@ -30,6 +30,7 @@ module.exports = {
       from: { path: '^src/ui/' },
       to: { path: '^src/(data|server)/', dependencyTypesNot: ['type-only'] },
     },
+    { name: 'stand-ins-know-core-only', severity: 'error', from: { path: '^src/stand-ins/' }, to: { path: '^src/(?!core/|stand-ins/)' } },
     { name: 'data-knows-core-only', severity: 'error', from: { path: '^src/data/' }, to: { path: '^src/(?!core/|data/)' } },
     { name: 'server-has-no-ui', severity: 'error', from: { path: '^src/server/' }, to: { path: '^src/(ui|app)/' } },
   ],

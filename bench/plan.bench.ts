@@ -2,6 +2,9 @@
 import { readFileSync } from 'node:fs';
 import { coveredGrid, modelOf, sectionAtChalk } from '../src/core/build';
 import { parsePiece } from '../src/core/piece/validate-piece';
+import { checkBoard } from '../src/core/base';
+import { baseOutline, drawNodes, flatten } from '../src/core/outline';
+import { newPiece, STARTING_SHAPES } from '../src/core/piece';
 import { planPiece } from '../src/core/plan';
 import { sheetView } from '../src/core/view';
 
@@ -22,9 +25,30 @@ function measure(work: () => unknown): { median: number; worst: number } {
 const set = parsePiece(readFileSync(new URL('../demo/dome-room-chairs.json', import.meta.url), 'utf8'));
 const one = { ...set, count: 1 };
 const model = modelOf(set, {});
+const saddle = newPiece('saddle');
+const corner = newPiece('corner-seat', STARTING_SHAPES.corner);
+const many = Array.from({ length: 400 }, (_, i) => {
+  const angle = (i * 2 * Math.PI) / 400;
+  return { x: 220 * Math.cos(angle), y: 200 * Math.sin(angle), radius: 0, to: { kind: 'smooth' as const } };
+});
+let wider = 0;
+/** A board that was not bent before: its result is kept, and would be found again. */
+function bendAnother(): unknown {
+  wider += 1;
+  const outline = baseOutline({ ...STARTING_SHAPES.trapezoid, frontWidth: 450 + wider * 0.1 });
+  return checkBoard(one, outline, [0, 0], model.rule);
+}
 const rows: { name: string; work: () => unknown; target: number }[] = [
   { name: 'planPiece, one chair seat', work: () => planPiece(one, {}), target: 60 },
   { name: 'planPiece, the set of eight', work: () => planPiece(set, {}), target: 60 },
+  { name: 'planPiece, saddle pan of eight sections', work: () => planPiece(saddle, {}), target: 120 },
+  { name: 'planPiece, seat round a corner', work: () => planPiece(corner, {}), target: 120 },
+  {
+    name: 'an outline of 400 smooth points drawn',
+    work: () => flatten(drawNodes({ nodes: many, mirrored: false }).outline, 0.1),
+    target: 8,
+  },
+  { name: 'a board bent (new outline each time)', work: () => bendAnother(), target: 120 },
   { name: 'one section under the chalk line', work: () => sectionAtChalk(model, set.chalk), target: 4 },
   { name: 'heights for contour lines', work: () => coveredGrid(model), target: 50 },
   { name: 'everything the sheet shows', work: () => sheetView(set, {}), target: 120 },

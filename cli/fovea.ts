@@ -1,11 +1,15 @@
 import { readFileSync } from 'node:fs';
-import { newChairSeat, PIECE_SCHEMA, PieceProblems } from '../src/core/piece';
+import { writeDxf } from '../src/core/formats/dxf';
+import { writeSvg } from '../src/core/formats/svg';
+import { baseOutline } from '../src/core/outline';
+import { KINDS, newPiece, PIECE_SCHEMA, PieceProblems } from '../src/core/piece';
 import { parsePiece } from '../src/core/piece/validate-piece';
 import { planPiece } from '../src/core/plan';
 
 const USAGE = `Usage:
-  fovea new chair-seat    print a valid piece
+  fovea new KIND          print a valid piece; kinds: chair-seat, headboard, saddle, …
   fovea plan FILE         print the plan of a piece as JSON (FILE may be - for standard input)
+  fovea outline FILE svg|dxf   print the base's outline as a drawing in mm
   fovea schema            print the JSON Schema of a piece`;
 
 /** Larger files are not pieces, bytes. */
@@ -24,12 +28,23 @@ function readFile(path: string): string {
   return text;
 }
 
+/** The base of a piece as a drawing. */
+function drawing(path: string | undefined, format: string | undefined): string {
+  if (!path || (format !== 'svg' && format !== 'dxf')) throw new UsageError(USAGE);
+  const { base } = parsePiece(readFile(path));
+  const outline = baseOutline(base.shape, base.notches);
+  return format === 'svg' ? writeSvg(outline, base.holes) : writeDxf(outline, base.holes);
+}
+
 function run([command, argument, ...rest]: string[]): unknown {
+  if (command === 'outline' && rest.length === 1) return drawing(argument, rest[0]);
   if (rest.length > 0) throw new UsageError(USAGE);
   switch (command) {
-    case 'new':
-      if (argument !== 'chair-seat') throw new UsageError(`There is no kind “${argument ?? ''}”; there is chair-seat`);
-      return newChairSeat();
+    case 'new': {
+      const kind = KINDS.find(({ id }) => id === argument);
+      if (!kind) throw new UsageError(`There is no kind “${argument ?? ''}”; there are ${KINDS.map(({ id }) => id).join(', ')}`);
+      return newPiece(kind.id);
+    }
     case 'plan':
       if (!argument) throw new UsageError(USAGE);
       // The house's own figures live in the application's database; a plan of a file stands on the defaults.
@@ -47,7 +62,8 @@ process.stdout.on('error', (error: NodeJS.ErrnoException) => {
 });
 
 try {
-  process.stdout.write(`${JSON.stringify(run(process.argv.slice(2)), null, 2)}\n`);
+  const made = run(process.argv.slice(2));
+  process.stdout.write(typeof made === 'string' ? made : `${JSON.stringify(made, null, 2)}\n`);
 } catch (error) {
   if (!(error instanceof PieceProblems || error instanceof UsageError)) throw error;
   process.stderr.write(`${error.message}\n`);

@@ -38,6 +38,11 @@ if (wasSeeded(db) || listPieces(db).length > 0) {
   }
   createPiece(db, read('ticket-hall-stools'));
   createPiece(db, read('window-bench'));
+  createPiece(db, read('astronomer-headboard'));
+  createPiece(db, read('reading-corner-seat'));
+  createPiece(db, read('reading-corner-back'));
+  createPiece(db, read('operator-arm-pad'));
+  createPiece(db, read('tricycle-saddle'));
   markSeeded(db);
   console.log('The demo workshop is laid out.');
 }

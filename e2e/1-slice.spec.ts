@@ -12,7 +12,7 @@ test('a seat from the tape to the templates, and the same numbers everywhere', a
   await page.getByRole('radio', { name: 'Inches' }).check({ force: true });
 
   // Typed as a tape goes round, Enter to the next.
-  await page.getByRole('link', { name: 'New seat', exact: true }).click();
+  await page.getByRole('link', { name: 'New piece', exact: true }).click();
   await page.getByLabel('Name').fill('Porch chair');
   await page.getByLabel('How many alike').fill('4');
   await page.getByLabel('Front width').fill('17 3/4');
@@ -27,7 +27,7 @@ test('a seat from the tape to the templates, and the same numbers everywhere', a
   await page.keyboard.press('Enter');
   await page.keyboard.type('3/4');
   await page.keyboard.press('Enter');
-  await page.getByRole('button', { name: 'Start this seat' }).click();
+  await page.getByRole('button', { name: 'Start this piece' }).click();
   await expect(page.getByRole('heading', { name: 'Porch chair' })).toBeVisible();
   await settled(page);
 
@@ -107,10 +107,10 @@ test('a seat from the tape to the templates, and the same numbers everywhere', a
 
 test('worked through the run sheet and found in the log', async ({ page }) => {
   await page.goto('/new');
-  await page.getByText('Round', { exact: true }).click();
+  await page.getByRole('radio', { name: 'Round', exact: true }).check({ force: true });
   await page.getByLabel('Name').fill('Round test stool');
   await page.getByLabel('Diameter').fill('340');
-  await page.getByRole('button', { name: 'Start this seat' }).click();
+  await page.getByRole('button', { name: 'Start this piece' }).click();
   await page.getByRole('button', { name: /Bench/ }).click();
   await expect(page.getByText('Caution.').first()).toBeVisible();
   const boxes = page.getByRole('checkbox', { name: /, piece 1$/ });

@@ -41,7 +41,7 @@ test('files that are not pieces are refused with words', async ({ page }, info) 
     ['[]', 'must be a object'],
     [
       JSON.stringify({ ...newChairSeat(), base: { ...newChairSeat().base, shape: { type: 'round', diameter: 4000 } } }),
-      'must be at most 1500',
+      'must be at most 3000',
     ],
     [JSON.stringify({ ...newChairSeat(), overrides: { nothing: 1 } }), 'is not a house rule'],
     [JSON.stringify({ ...newChairSeat(), wadding: 'gold' }), 'is not a wadding we know'],

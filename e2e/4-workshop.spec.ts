@@ -92,7 +92,7 @@ test('pads are added, ordered, and taken out; shapes are changed; nothing silent
   await page.getByRole('radio', { name: 'Inches' }).check({ force: true });
   await expect(page.getByText(/is not sold to make 1 5\/16"/)).toBeVisible();
   await page.getByRole('radio', { name: 'Millimetres' }).check({ force: true });
-  await page.getByRole('button', { name: /1\. Base/ }).click();
+  await page.getByRole('button', { name: /2\. Base/ }).click();
   await page.getByRole('combobox', { name: 'Shape' }).selectOption('round');
   await settled(page);
   await expect(page.getByLabel('Diameter')).toHaveValue('450 mm');

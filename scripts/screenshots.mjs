@@ -11,6 +11,7 @@ const browser = await chromium.launch({
     '--disable-background-networking',
     '--disable-component-update',
     '--disable-sync',
+    '--enable-unsafe-swiftshader',
   ],
 });
 const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
@@ -32,7 +33,24 @@ const href = await page
 const piece = href.split('?')[0];
 await shoot('floor', '/');
 await shoot('new', '/new');
-for (const stage of ['base', 'build', 'cover', 'cut', 'fix', 'bench']) await shoot(stage, `${piece}?stage=${stage}`);
+for (const stage of ['build', 'cover', 'cut', 'fix', 'bench']) await shoot(stage, `${piece}?stage=${stage}`);
+const pieceOf = async (name) => {
+  await page.goto(`${address}/`);
+  return (await page.getByRole('link', { name }).first().getAttribute('href')).split('?')[0];
+};
+const saddle = await pieceOf(/Saddle, cargo tricycle/);
+await shoot('strip', `${saddle}?stage=strip`);
+await shoot('base', `${saddle}?stage=base`);
+await shoot('round', `${saddle}?stage=base`, async () => {
+  await page.getByRole('button', { name: 'In the round' }).click();
+  await page.locator('[data-drawn="yes"] canvas').waitFor();
+});
+const headboard = await pieceOf(/Headboard, astronomer/);
+await shoot('outline', `${headboard}?stage=base`, async () => {
+  const edit = page.getByRole('button', { name: 'Edit this outline freely' });
+  if (await edit.isVisible()) await edit.click();
+  await page.locator('[data-node="1"]').waitFor();
+});
 await shoot('why', `${piece}?stage=build`, () => page.getByRole('button', { name: /Wrap at the front/ }).click());
 await shoot('house', '/house');
 await shoot('log', '/log');

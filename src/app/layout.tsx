@@ -9,6 +9,7 @@ import { database } from '@/data/database';
 import { getSettings } from '@/data/settings';
 import { Header } from '@/ui/kit/header';
 import { SettingsProvider } from '@/ui/kit/settings';
+import { TapeProvider } from '@/ui/kit/tape';
 
 export const metadata: Metadata = { title: { default: 'Fovea', template: '%s – Fovea' }, icons: { icon: '/icon.svg' } };
 
@@ -20,8 +21,10 @@ export default async function Layout({ children }: { children: ReactNode }) {
     <html lang="en-GB" data-theme={settings.theme}>
       <body className="bg-base-100 text-base-content min-h-screen flex flex-col">
         <SettingsProvider initial={settings}>
-          <Header />
-          {children}
+          <TapeProvider>
+            <Header />
+            {children}
+          </TapeProvider>
         </SettingsProvider>
       </body>
     </html>

@@ -1,8 +1,13 @@
+import type { BoardCheck, PanelLayout } from './base';
 import type { Model } from './build';
 import type { StationWrap } from './cover';
 import type { CutPlan, FoamPiece } from './cut';
 import type { LegChoice } from './fix';
+import { BOARDS, findMaterial } from './foam';
 import { ruleOf, unusual } from './house';
+import { distanceTo } from './outline';
+import { kindOf } from './piece';
+import type { OldStaple } from './strip';
 
 /** Something the plan is not happy with: a code, where it is (a path in the piece or a station), and in words. */
 export type Warning = { code: string; where: string; message: string };
@@ -14,16 +19,23 @@ function shown(mm: number): string {
   return `${Math.round(mm * 10) / 10} mm`;
 }
 
+type Made = {
+  stations: readonly StationWrap[];
+  foam: readonly FoamPiece[];
+  cut: CutPlan;
+  leg: LegChoice;
+  board: BoardCheck;
+  panels: PanelLayout | null;
+  staples: readonly OldStaple[];
+};
+
 /**
  * Everything about a plan that a practitioner would want to be told before cutting.
  *
  * @param model the built piece
  * @param made what was worked out for it
  */
-export function planWarnings(
-  model: Model,
-  made: { stations: readonly StationWrap[]; foam: readonly FoamPiece[]; cut: CutPlan; leg: LegChoice },
-): Warning[] {
+export function planWarnings(model: Model, made: Made): Warning[] {
   const { piece } = model;
   const warnings: Warning[] = [];
   const warn = (code: string, where: string, message: string): void => void warnings.push({ code, where, message });
@@ -46,7 +58,7 @@ export function planWarnings(
     }
   }
   model.pads.forEach(({ pad, offset, foam }, i) => {
-    if (pad.role === 'main' && offset <= 0)
+    if (pad.role === 'main' && offset <= 0 && kindOf(piece.kind).sat)
       warn(
         'edge-not-buried',
         `pads.${i}.offset`,
@@ -77,6 +89,7 @@ export function planWarnings(
       'cloth.rollWidth',
       `The cover does not fit on a roll ${shown(piece.cloth.rollWidth)} wide; turn it on the roll, or use a wider cloth.`,
     );
+  baseWarnings(model, made, warn);
   if (!made.leg.fits)
     warn(
       'staple-leg',
@@ -93,4 +106,61 @@ export function planWarnings(
     if (remark) warn('override-unusual', `overrides.${key}`, `${ruleOf(key)!.label}: ${value} for this piece. ${remark}.`);
   }
   return warnings;
+}
+
+/** What the base itself gives cause to say: its board, its hardware, the wall it hangs on, the staples it had. */
+function baseWarnings(model: Model, { board, panels, staples }: Made, warn: (code: string, where: string, message: string) => void): void {
+  const { base } = model.piece;
+  if (board.verdict === 'soft' || board.verdict === 'breaks') {
+    const cures = [
+      board.thickness ? `${board.thickness} mm of the same board would do` : '',
+      board.rib ? `a rib of ${board.rib.width} × ${board.rib.height} mm across the middle would carry it` : '',
+    ].filter(Boolean);
+    warn(
+      board.verdict === 'breaks' ? 'board-breaks' : 'board-soft',
+      'base.board.thickness',
+      `${board.words} ${cures.length > 0 ? `${capital(cures.join('; '))}.` : 'No board sold of this kind does; take another, or carry it all over.'}`,
+    );
+  }
+  if (!findMaterial(BOARDS, base.board.material)!.bears)
+    warn('board-holds-no-staple', 'base.board.material', 'This board holds no staple: glue the cover, or fasten into a wood edge strip.');
+  if (panels && !panels.holds)
+    warn(
+      'panels-too-heavy',
+      'panels.rating',
+      `${panels.mounting === 'joined' ? 'The joined panels need' : 'Each panel needs'} ${Math.ceil(panels.needed * 10) / 10} kg of cleat rating (mass × 4); there are ${panels.rated} kg. Add cleats, and proof-load before use.`,
+    );
+  for (const fact of base.edges ?? []) {
+    if (!fact.visible && fact.trim > 0) warn('trim-not-seen', 'base.edges', `The ${fact.edge} edge is not seen: its trim can be left off.`);
+    if (!fact.fasten && fact.visible && !fact.against && !fact.strip)
+      warn('edge-loose', 'base.edges', `The ${fact.edge} edge is seen and not fastened: finish its cover against a hard-edge strip.`);
+  }
+  for (const staple of staples) if (staple.tooLong) warn('old-staple-long', 'strip', staple.words);
+  const clear = model.rule('hardwareClear');
+  (base.hardware ?? []).forEach((item, i) => {
+    const toEdge = distanceTo(model.board, [item.x, item.y]) - item.diameter / 2;
+    const toStaples = Math.abs(toEdge + item.diameter / 2 - model.rule('return')) - item.diameter / 2;
+    if (toEdge < clear)
+      warn(
+        'hardware-near-edge',
+        `base.hardware.${i}`,
+        `The ${item.kind} ${i + 1} lies ${shown(toEdge)} from the board’s edge; under ${shown(clear)} it splits out.`,
+      );
+    else if (toStaples < clear)
+      warn(
+        'hardware-on-staples',
+        `base.hardware.${i}`,
+        `The ${item.kind} ${i + 1} stands in the staple line: staples near it were moved or left out.`,
+      );
+    if (item.kind !== 'cleat' && item.kind !== 'insert' && item.length > base.board.thickness)
+      warn(
+        'hardware-through',
+        `base.hardware.${i}`,
+        `The ${item.kind} ${i + 1} is ${shown(item.length - base.board.thickness)} longer than the board: keep its end out of the pad, or take a shorter one.`,
+      );
+  });
+}
+
+function capital(words: string): string {
+  return words.charAt(0).toUpperCase() + words.slice(1);
 }

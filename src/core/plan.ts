@@ -1,3 +1,15 @@
+import {
+  checkBoard,
+  edgeStrips,
+  frameCuts,
+  panelLayout,
+  trimBends,
+  type BoardCheck,
+  type EdgeStrip,
+  type FrameCuts,
+  type PanelLayout,
+  type TrimBend,
+} from './base';
 import { freeHeight, modelOf, surfaceOf, type Model, type Surface } from './build';
 import {
   cornerPlans,
@@ -8,29 +20,48 @@ import {
   wrapAt,
   type CornerPlan,
   type CoverPiece,
-  type Cut,
   type LiningPiece,
+  type ReliefCut,
   type StationWrap,
 } from './cover';
-import { cutPlan, foamPieces, type CutPlan, type FoamPiece } from './cut';
+import { cutPlan, foamPieces, type CutPlan, type CutSet, type FoamPiece } from './cut';
 import { stapleLeg, staplePlaces, type LegChoice, type StaplePlace } from './fix';
 import { BOARDS, findMaterial } from './foam';
 import type { HouseRules } from './house';
-import { outlineArea, outlineSize, perimeter, polygonArea, polygonPerimeter, type Polygon } from './outline';
-import { checkPiece, PieceProblems, type Piece } from './piece';
+import { closingOf, outlineArea, outlineSize, perimeter, polygonArea, polygonPerimeter, type Closing, type Polygon } from './outline';
+import { checkPiece, kindOf, PieceProblems, type Hardware, type Hole, type Piece, type PieceKind } from './piece';
 import { planWarnings, type Warning } from './plan-warnings';
 import { runSteps, type Step } from './run';
+import { compareOldCover, oldStaples, pressTest, type OldCompared, type OldStaple, type PressVerdict } from './strip';
 import { tidy } from './tidy';
 
 /** Everything to cut, fix, do and check for a piece. Lengths mm, areas mm², forces N, masses kg, times minutes. */
 export type Plan = {
   schema: 'fovea.plan/1';
-  piece: { name: string; kind: string; count: number };
+  piece: { name: string; kind: PieceKind; count: number };
   outline: { width: number; depth: number; perimeter: number; area: number; points: Polygon };
+  base: {
+    /** how the measurements close, where there was one to spare */
+    closing: Closing | null;
+    /** what the near and far edges are called */
+    words: readonly [near: string, far: string];
+    holes: Hole[];
+    hardware: Hardware[];
+    thickness: number;
+    board: BoardCheck;
+    strips: EdgeStrip[];
+    trims: TrimBend[];
+    frame: FrameCuts | null;
+  };
+  /** panels laid out on a wall, for a panelled piece */
+  panels: PanelLayout | null;
+  strip: { press: PressVerdict | null; oldCover: OldCompared[]; staples: OldStaple[] };
+  /** pieces of the set made to an outline of their own */
+  variants: VariantPlan[];
   surface: Surface;
   stations: StationWrap[];
   corners: CornerPlan[];
-  cover: { method: 'pull-over'; pieces: CoverPiece[]; relief: { pitch: number; cuts: Cut[] } | null };
+  cover: { method: 'pull-over'; pieces: CoverPiece[]; relief: { pitch: number; cuts: ReliefCut[] } | null };
   foam: FoamPiece[];
   wadding: (LiningPiece & { thickness: number }) | null;
   dustCover: LiningPiece & { finishedWidth: number; finishedHeight: number };
@@ -49,6 +80,18 @@ export type Plan = {
   steps: Step[];
   minutes: number;
   warnings: Warning[];
+};
+
+/** What is different for a piece of the set whose base was measured differently. */
+export type VariantPlan = {
+  id: string;
+  name: string;
+  count: number;
+  outline: { width: number; depth: number; points: Polygon };
+  cover: CoverPiece;
+  foam: FoamPiece[];
+  wadding: LiningPiece | null;
+  dustCover: LiningPiece;
 };
 
 /** kg in a volume of mm³ at a density in kg/m³. */
@@ -82,6 +125,30 @@ function carvedShare(model: Model, built: Model['pads'][number]): number {
   return inside > 0 ? height / inside / built.pad.thickness : 1;
 }
 
+/** Cloth, wadding and fasteners add about this much to what a panel hangs with. */
+const DRESSED = 1.1;
+
+/** The flat pieces of every outline in the set that is not the piece's own. */
+function variantPlans(model: Model): VariantPlan[] {
+  return (model.piece.variants ?? []).map((variant) => {
+    const piece: Piece = { ...model.piece, count: variant.count, variants: [], base: { ...model.piece.base, shape: variant.shape } };
+    const own = modelOf(piece, model.house);
+    const stations = own.places.map((place) => wrapAt(own, place));
+    const named = <T extends { name: string }>(flat: T): T => ({ ...flat, name: `${flat.name}, ${variant.name}` });
+    const wadding = waddingPiece(own, stations);
+    return {
+      id: variant.id,
+      name: variant.name,
+      count: variant.count,
+      outline: { ...outlineSize(own.outline), points: own.board },
+      cover: named(pullOver(own, stations)),
+      foam: foamPieces(own).map((pad) => ({ ...pad, pad: `${pad.pad}, ${variant.name}` })),
+      wadding: wadding && named(wadding),
+      dustCover: named(dustCover(own)),
+    };
+  });
+}
+
 /**
  * Plans a piece: the front door of the core.
  *
@@ -101,14 +168,24 @@ export function planPiece(piece: Piece, house: HouseRules): Plan {
  * @param model from `modelOf`, of a checked piece
  */
 export function planModel(model: Model): Plan {
-  const { piece, rule } = model;
+  const { rule } = model;
+  const document = model.piece;
+  const differing = (document.variants ?? []).reduce((sum, variant) => sum + variant.count, 0);
+  // What is cut to the piece's own outline is for those of the set that do not differ.
+  const own = { ...model, piece: { ...document, count: document.count - differing } };
+  const { piece } = model;
   const stations = model.places.map((place) => wrapAt(model, place));
   const corners = cornerPlans(model, stations);
-  const cover = pullOver(model, stations);
-  const wadding = waddingPiece(model, stations);
-  const dust = dustCover(model);
-  const foam = foamPieces(model);
-  const cut = cutPlan(model, foam, cover, wadding, dust);
+  const cover = pullOver(own, stations);
+  const wadding = waddingPiece(own, stations);
+  const dust = dustCover(own);
+  const foam = foamPieces(own);
+  const variants = variantPlans(model);
+  const sets: CutSet[] = [
+    { count: own.piece.count, foam, cover, wadding, dust },
+    ...variants.map((v) => ({ count: v.count, foam: v.foam, cover: v.cover, wadding: v.wadding, dust: v.dustCover })),
+  ];
+  const cut = cutPlan(model, sets);
   const leg = stapleLeg(piece.cloth.thickness, piece.base.board.thickness, { bite: rule('stapleBite'), clear: rule('stapleClear') });
   const order = staplePlaces(model, corners);
   const dustStaples = Math.ceil(polygonPerimeter(dust.outline) / (2 * rule('staplePitch')));
@@ -124,10 +201,31 @@ export function planModel(model: Model): Plan {
   });
   const boardMass = mass(outlineArea(model.outline) * model.boardThickness, findMaterial(BOARDS, piece.base.board.material)!.density);
   const padMass = foamMass(model);
+  const board = checkBoard(piece, model.outline, model.middle, rule);
+  const panels = piece.panels ? panelLayout(piece.panels, (boardMass + padMass) * DRESSED) : null;
+  const staples = oldStaples(piece.strip, piece.base.board.thickness, rule('stapleClear'));
   return tidy<Plan>({
     schema: 'fovea.plan/1',
     piece: { name: piece.name, kind: piece.kind, count: piece.count },
     outline: { ...outlineSize(model.outline), perimeter: perimeter(model.outline), area: outlineArea(model.outline), points: model.board },
+    base: {
+      closing: closingOf(piece.base.shape),
+      words: kindOf(piece.kind).words,
+      holes: piece.base.holes ?? [],
+      hardware: piece.base.hardware ?? [],
+      thickness: piece.base.board.thickness,
+      board,
+      strips: edgeStrips(model.outline, piece.base.edges ?? []),
+      trims: trimBends(model.outline, piece.base.edges ?? [], piece.base.board.material),
+      frame: piece.base.frame ? frameCuts(model.outline, piece.base.frame) : null,
+    },
+    panels,
+    strip: {
+      press: piece.strip?.press ? pressTest(piece.strip.press) : null,
+      oldCover: compareOldCover(piece, model.house, cover, stations),
+      staples,
+    },
+    variants,
     surface: surfaceOf(model),
     stations,
     corners,
@@ -146,6 +244,6 @@ export function planModel(model: Model): Plan {
     mass: { board: boardMass, foam: padMass, total: boardMass + padMass },
     steps,
     minutes: steps.reduce((sum, step) => sum + step.minutes + step.wait, 0),
-    warnings: planWarnings(model, { stations, foam, cut, leg }),
+    warnings: planWarnings(model, { stations, foam, cut, leg, board, panels, staples }),
   });
 }

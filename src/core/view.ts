@@ -1,4 +1,4 @@
-import { coveredGrid, modelOf, sectionAtChalk, type HeightGrid, type Section } from './build';
+import { baseGrid, coveredGrid, modelOf, sectionAtChalk, type HeightGrid, type Section } from './build';
 import type { HouseRules } from './house';
 import { checkPiece, PieceProblems, type Piece, type Problem } from './piece';
 import { planModel, type Plan } from './plan';
@@ -10,6 +10,10 @@ export type SheetView = {
   slip: SlipLine[];
   section: Section | null;
   grid: HeightGrid;
+  /** the board's own top face, coarsely, for the round view */
+  baseGrid: HeightGrid;
+  /** whether the board is not flat */
+  moulded: boolean;
   padOutlines: { id: string; role: string; points: readonly (readonly [number, number])[] }[];
 };
 
@@ -32,6 +36,8 @@ export function sheetView(piece: Piece, house: HouseRules): { view: SheetView } 
         slip: slipOf(plan, piece, house),
         section: sectionAtChalk(model, piece.chalk),
         grid: coveredGrid(model),
+        baseGrid: baseGrid(model),
+        moulded: Boolean(piece.base.mould) || piece.base.shape.type === 'saddle',
         padOutlines: model.pads.map(({ pad, polygon }) => ({ id: pad.id, role: pad.role, points: polygon })),
       },
     };

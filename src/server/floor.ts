@@ -7,7 +7,16 @@ import { listPieces } from '../data/pieces';
 import { getHouse } from '../data/settings';
 
 /** A row of the floor: the piece, a true section of it, how far it has come and what is next. */
-export type FloorRow = { id: string; piece: Piece; section: Section | null; next: string; stage: string; done: number; of: number };
+export type FloorRow = {
+  id: string;
+  piece: Piece;
+  section: Section | null;
+  size: { width: number; depth: number } | null;
+  next: string;
+  stage: string;
+  done: number;
+  of: number;
+};
 
 /**
  * Everything in the workshop.
@@ -20,7 +29,9 @@ export function floorRows(db: Db): FloorRow[] {
     const ticks = listTicks(db, id);
     try {
       const plan = planPiece(piece, house);
-      const section = sectionAlong(modelOf(piece, house), [0, 0], [1, 0]);
+      const model = modelOf(piece, house);
+      const section = sectionAlong(model, model.middle, [1, 0]);
+      const size = { width: Math.round(plan.outline.width), depth: Math.round(plan.outline.depth) };
       const of = plan.steps.length * piece.count;
       const keys = new Set(plan.steps.map((step) => step.key));
       const done = ticks.filter((tick) => tick.unit <= piece.count && keys.has(tick.step)).length;
@@ -28,14 +39,14 @@ export function floorRows(db: Db): FloorRow[] {
         (step) => ticks.filter((tick) => tick.step === step.key && tick.unit <= piece.count).length < piece.count,
       );
       if (!piece.pads.some((pad) => pad.role === 'main'))
-        return { id, piece, section, next: 'Build: choose the pads', stage: 'build', done, of };
-      if (!piece.cloth.name.trim()) return { id, piece, section, next: 'Cover: name the cloth', stage: 'cover', done, of };
+        return { id, piece, section, size, next: 'Build: choose the pads', stage: 'build', done, of };
+      if (!piece.cloth.name.trim()) return { id, piece, section, size, next: 'Cover: name the cloth', stage: 'cover', done, of };
       const serial = serialOf(db, id);
-      if (serial && !open) return { id, piece, section, next: `Finished, ${serial} in the log`, stage: 'bench', done, of };
-      return { id, piece, section, next: open ? `Bench: ${open.name.toLowerCase()}` : 'Finish the job', stage: 'bench', done, of };
+      if (serial && !open) return { id, piece, section, size, next: `Finished, ${serial} in the log`, stage: 'bench', done, of };
+      return { id, piece, section, size, next: open ? `Bench: ${open.name.toLowerCase()}` : 'Finish the job', stage: 'bench', done, of };
     } catch {
       // House rules changed since may no longer suit the piece; it can still be opened and mended.
-      return { id, piece, section: null, next: 'Look at it: the house rules no longer suit it', stage: 'base', done: 0, of: 0 };
+      return { id, piece, section: null, size: null, next: 'Look at it: the house rules no longer suit it', stage: 'base', done: 0, of: 0 };
     }
   });
 }

@@ -17,29 +17,42 @@ export class Refusal extends Error {
 }
 
 /**
- * Reads a request's body as text, and stops reading when it is too large.
+ * Reads a request's body, and stops reading when it is too large.
  *
  * @param request the request
- * @throws Refusal 413 when it is larger than a piece can be
+ * @param most bytes
+ * @param tooLarge what is said when it is larger
+ * @throws Refusal 413 when it is larger
  */
-export async function readText(request: Request): Promise<string> {
-  const tooLarge = new Refusal(413, 'This file is larger than 1 MB; a piece is a few kilobytes. Is it the right file?');
-  if (Number(request.headers.get('content-length') ?? 0) > LARGEST_BODY) throw tooLarge;
+export async function readBytes(request: Request, most: number, tooLarge: string): Promise<Uint8Array> {
+  if (Number(request.headers.get('content-length') ?? 0) > most) throw new Refusal(413, tooLarge);
   const reader = request.body?.getReader();
-  if (!reader) return '';
+  if (!reader) return new Uint8Array();
   const chunks: Uint8Array[] = [];
   let size = 0;
   for (;;) {
     const { done, value } = await reader.read();
     if (done) break;
     size += value.byteLength;
-    if (size > LARGEST_BODY) {
+    if (size > most) {
       await reader.cancel();
-      throw tooLarge;
+      throw new Refusal(413, tooLarge);
     }
     chunks.push(value);
   }
-  return new TextDecoder().decode(Buffer.concat(chunks));
+  return Buffer.concat(chunks);
+}
+
+/**
+ * Reads a request's body as text.
+ *
+ * @param request the request
+ * @throws Refusal 413 when it is larger than a piece can be
+ */
+export async function readText(request: Request): Promise<string> {
+  return new TextDecoder().decode(
+    await readBytes(request, LARGEST_BODY, 'This file is larger than 1 MB; a piece is a few kilobytes. Is it the right file?'),
+  );
 }
 
 /**

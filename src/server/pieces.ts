@@ -1,10 +1,13 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { writeDxf } from '../core/formats/dxf';
 import { printPdf } from '../core/formats/pdf';
+import { writeSvg } from '../core/formats/svg';
 import type { Paper } from '../core/formats/tiles';
 import { checkRule } from '../core/house';
 import { UNITS, type Unit } from '../core/length';
 import { modelOf } from '../core/build';
+import { baseOutline } from '../core/outline';
 import { PieceProblems, type Piece } from '../core/piece';
 import { parsePiece, validatePiece } from '../core/piece/validate-piece';
 import { planPiece, type Plan } from '../core/plan';
@@ -128,6 +131,21 @@ export function exportPiece(id: string): Response {
   const { piece } = found(id);
   return new Response(`${JSON.stringify(piece, null, 2)}\n`, {
     headers: { 'content-type': 'application/json', 'content-disposition': `attachment; filename="${fileName(piece)}.json"` },
+  });
+}
+
+/** GET /api/pieces/ID/outline?format=svg|dxf: the base's outline with its holes, in millimetres. */
+export function exportOutline(request: Request, id: string): Response {
+  const { piece } = found(id);
+  const format = new URL(request.url).searchParams.get('format');
+  if (format !== 'svg' && format !== 'dxf') throw new Refusal(400, 'The format must be svg or dxf');
+  const outline = baseOutline(piece.base.shape, piece.base.notches);
+  const text = format === 'svg' ? writeSvg(outline, piece.base.holes) : writeDxf(outline, piece.base.holes);
+  return new Response(text, {
+    headers: {
+      'content-type': format === 'svg' ? 'image/svg+xml' : 'image/vnd.dxf',
+      'content-disposition': `attachment; filename="${fileName(piece)}.${format}"`,
+    },
   });
 }
 

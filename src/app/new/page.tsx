@@ -1,8 +1,8 @@
 import type { Metadata } from 'next';
-import { NewSeat } from '@/ui/new/new-seat';
+import { NewPiece } from '@/ui/new/new-piece';
 
-export const metadata: Metadata = { title: 'New seat' };
+export const metadata: Metadata = { title: 'New piece' };
 
 export default function NewPage() {
-  return <NewSeat />;
+  return <NewPiece />;
 }

@@ -1,7 +1,21 @@
 import { findMaterial, FOAMS, WADDINGS, type Foam } from '../foam';
 import { applyOverrides, type HouseRules, type RuleReader } from '../house';
-import { baseOutline, flatten, offsetPolygon, reachFrom, stations, type Outline, type Place, type Polygon } from '../outline';
+import {
+  baseOutline,
+  deepest,
+  flatten,
+  offsetPolygon,
+  reachFrom,
+  seesAllFrom,
+  stations,
+  type Outline,
+  type Place,
+  type Point,
+  type Polygon,
+} from '../outline';
 import { PieceProblems, type Pad, type Piece } from '../piece';
+import { flushAgainst } from './flush';
+import { mouldHeight } from './mould';
 
 /** A pad with everything the geometry asks of it worked out. */
 export type BuiltPad = {
@@ -10,16 +24,23 @@ export type BuiltPad = {
   /** mm beyond the board (+) or short of it (−) */
   offset: number;
   polygon: Polygon;
-  /** distance from the middle to the pad's edge in a direction, mm */
-  reach: (angle: number) => number;
+  /** distance from the piece's middle to the pad's edge in a direction, mm; null where not all of the edge can be seen from there */
+  reach: ((angle: number) => number) | null;
+  /** how far the pad's deepest place lies from its edge, mm */
+  depth: number;
 };
 
 /** A piece with its house rules read and its outlines drawn: what every later step works from. */
 export type Model = {
   piece: Piece;
+  house: HouseRules;
   rule: RuleReader;
   outline: Outline;
   board: Polygon;
+  /** the place that counts as the middle: the origin, or the deepest place of a piece that bends round it */
+  middle: Point;
+  /** height of the board's top face over the reference plane, mm; nothing everywhere on a flat board */
+  baseHeight: (x: number, y: number) => number;
   boardThickness: number;
   places: Place[];
   pads: BuiltPad[];
@@ -42,17 +63,23 @@ function padOffset(pad: Pad, step: number, rule: RuleReader): number {
  */
 export function modelOf(piece: Piece, house: HouseRules): Model {
   const rule = applyOverrides(house, piece.overrides);
-  const outline = baseOutline(piece.base.shape);
+  const outline = baseOutline(piece.base.shape, piece.base.notches);
   const board = flatten(outline);
+  const middle: Point = seesAllFrom(board, [0, 0]) ? [0, 0] : deepest(board).at;
   let step = 0;
   const pads = piece.pads.map((pad, i): BuiltPad => {
     if (pad.role === 'crown') step += 1;
     const offset = padOffset(pad, step, rule);
-    const polygon = offsetPolygon(board, offset);
+    const grown = offsetPolygon(board, offset);
+    const polygon = grown && offset > 0 ? flushAgainst(grown, outline, piece.base.edges ?? [], offset) : grown;
     if (!polygon) {
       throw new PieceProblems([{ path: `pads.${i}.offset`, message: `An inset of ${-offset} mm leaves nothing of this pad` }]);
     }
-    return { pad, foam: findMaterial(FOAMS, pad.material)!, offset, polygon, reach: reachFrom(polygon) };
+    const about = polygon.map(([x, y]): Point => [x - middle[0], y - middle[1]]);
+    const reach = seesAllFrom(about, [0, 0]) ? reachFrom(about) : null;
+    // Only a dome over an edge that cannot all be seen asks for the depth.
+    const depth = reach || pad.edge.kind !== 'domed' ? 0 : deepest(polygon).depth;
+    return { pad, foam: findMaterial(FOAMS, pad.material)!, offset, polygon, reach, depth };
   });
   if (!offsetPolygon(board, -rule('return') - 5)) {
     throw new PieceProblems([
@@ -65,9 +92,12 @@ export function modelOf(piece: Piece, house: HouseRules): Model {
   const loft = piece.wadding === null ? 0 : findMaterial(WADDINGS, piece.wadding)!.loft;
   return {
     piece,
+    house,
     rule,
     outline,
     board,
+    middle,
+    baseHeight: mouldHeight(piece.base, board),
     boardThickness: piece.base.board.thickness,
     places: stations(outline),
     pads,

@@ -7,11 +7,12 @@ import type { BuiltPad, Model } from './model';
  *
  * @param built the pad
  * @param at plan point
+ * @param middle of the piece
  */
-export function padHeight(built: BuiltPad, at: Point): number {
-  const { pad, polygon } = built;
-  if (pad.edge.kind !== 'domed' && !isInside(polygon, at)) return 0;
-  return thicknessWithin(built, at);
+export function padHeight(built: BuiltPad, at: Point, middle: Point): number {
+  const { pad, polygon, reach } = built;
+  if ((pad.edge.kind !== 'domed' || !reach) && !isInside(polygon, at)) return 0;
+  return thicknessWithin(built, at, middle);
 }
 
 /**
@@ -19,12 +20,15 @@ export function padHeight(built: BuiltPad, at: Point): number {
  *
  * @param built the pad
  * @param at plan point inside it
+ * @param middle of the piece
  */
-export function thicknessWithin(built: BuiltPad, at: Point): number {
+export function thicknessWithin(built: BuiltPad, at: Point, middle: Point): number {
   const { pad, polygon } = built;
   if (pad.edge.kind === 'domed') {
-    const r = Math.hypot(at[0], at[1]);
-    return domeHeight(r, built.reach(Math.atan2(at[1], at[0])), pad.thickness);
+    // A pad that bends round a corner has no one middle: it is domed from its edge inwards instead of along rays.
+    if (!built.reach) return domeHeight(Math.max(0, built.depth - distanceTo(polygon, at)), built.depth, pad.thickness);
+    const [x, y] = [at[0] - middle[0], at[1] - middle[1]];
+    return domeHeight(Math.hypot(x, y), built.reach(Math.atan2(y, x)), pad.thickness);
   }
   if (pad.edge.kind === 'square') return pad.thickness;
   return pad.thickness * Math.min(1, distanceTo(polygon, at) / pad.edge.width);
@@ -37,5 +41,5 @@ export function thicknessWithin(built: BuiltPad, at: Point): number {
  * @param at plan point
  */
 export function freeHeight(model: Model, at: Point): number {
-  return model.pads.reduce((sum, built) => sum + padHeight(built, at), 0);
+  return model.pads.reduce((sum, built) => sum + padHeight(built, at, model.middle), 0);
 }

@@ -12,6 +12,8 @@ export type Section = {
   origin: Point;
   direction: Point;
   board: { left: number; right: number; thickness: number };
+  /** the board's top face, left to right */
+  base: Point[];
   pads: PadCut[];
   /** covered line, left staple line to right staple line */
   cover: Point[];
@@ -55,23 +57,54 @@ function samples(built: BuiltPad[], ends: [number, number][], from: number, to: 
   return [...xs].sort((a, b) => a - b);
 }
 
+/** The stretch of a cut that holds a place, or the nearest one. */
+function runAt(crossings: readonly number[], near: number): [number, number] | null {
+  let best: [number, number] | null = null;
+  let nearest = Infinity;
+  for (let i = 0; i + 1 < crossings.length; i += 2) {
+    const run: [number, number] = [crossings[i]!, crossings[i + 1]!];
+    const away = Math.max(run[0] - near, near - run[1], 0);
+    if (away < nearest - 1e-9) [best, nearest] = [run, away];
+  }
+  return best;
+}
+
+/** The stretch of a pad that lies over a stretch of the board: the one they share most of. */
+function overlapping(crossings: readonly number[], [left, right]: readonly [number, number]): [number, number] | null {
+  let best: [number, number] | null = null;
+  let most = 0;
+  for (let i = 0; i + 1 < crossings.length; i += 2) {
+    const shared = Math.min(right, crossings[i + 1]!) - Math.max(left, crossings[i]!);
+    if (shared > most) [best, most] = [[crossings[i]!, crossings[i + 1]!], shared];
+  }
+  return best;
+}
+
 /**
- * Cuts the piece along a straight line in the plan and lays the taut cover over what the cut shows.
+ * Cuts the piece along a straight line in the plan and lays the taut cover over what the cut shows. Where the line
+ * passes over the board more than once, one passage is cut.
  *
  * @param model the built piece
  * @param origin a plan point on the cut, x = 0 of the section
  * @param direction unit vector along the cut
- * @param [sample=2.5] distance between places looked at, mm
+ * @param [options.sample=2.5] distance between places looked at, mm
+ * @param [options.near=0] the x that chooses the passage
  * @returns the section, or null when the line misses the board
  */
-export function sectionAlong(model: Model, origin: Point, direction: Point, sample = SAMPLE): Section | null {
-  const crossings = lineCrossings(model.board, origin, direction);
-  if (crossings.length < 2) return null;
-  const board = { left: crossings[0]!, right: crossings.at(-1)!, thickness: model.boardThickness };
+export function sectionAlong(
+  model: Model,
+  origin: Point,
+  direction: Point,
+  options: { sample?: number; near?: number } = {},
+): Section | null {
+  const sample = options.sample ?? SAMPLE;
+  const run = runAt(lineCrossings(model.board, origin, direction), options.near ?? 0);
+  if (!run || run[1] - run[0] < 1e-6) return null;
   const at = (x: number): Point => [origin[0] + direction[0] * x, origin[1] + direction[1] * x];
+  const board = { left: run[0], right: run[1], thickness: model.boardThickness };
   const cutPads = model.pads.flatMap((built) => {
-    const [left, right] = lineCrossings(built.polygon, origin, direction);
-    return left === undefined || right === undefined || right - left < 1e-6 ? [] : [{ built, ends: [left, right] as [number, number] }];
+    const ends = overlapping(lineCrossings(built.polygon, origin, direction), run);
+    return ends && ends[1] - ends[0] > 1e-6 ? [{ built, ends }] : [];
   });
   const from = Math.min(board.left, ...cutPads.map((c) => c.ends[0]));
   const to = Math.max(board.right, ...cutPads.map((c) => c.ends[1]));
@@ -82,15 +115,17 @@ export function sectionAlong(model: Model, origin: Point, direction: Point, samp
     to,
     sample,
   );
-  const height = new Map(xs.map((x) => [x, 0]));
-  const stack: Point[] = [];
+  const level = (x: number): number => model.baseHeight(...at(x));
+  const height = new Map(xs.map((x) => [x, level(x)]));
+  const base = [board.left, ...xs.filter((x) => x > board.left && x < board.right), board.right].map((x): Point => [x, level(x)]);
+  const stack: Point[] = [...base];
   const pads = cutPads.map(({ built, ends: [left, right] }): PadCut => {
     const own = xs.filter((x) => x >= left && x <= right);
     const lower = own.map((x): Point => [x, height.get(x)!]);
     for (const x of own) {
       // The very rim of a square pad is still its full height.
       const inside = Math.min(Math.max(x, left + 1e-6), right - 1e-6);
-      height.set(x, height.get(x)! + thicknessWithin(built, at(inside)));
+      height.set(x, height.get(x)! + thicknessWithin(built, at(inside), model.middle));
     }
     const upper = own.map((x): Point => [x, height.get(x)!]);
     stack.push(lower[0]!, lower.at(-1)!, ...upper);
@@ -99,7 +134,7 @@ export function sectionAlong(model: Model, origin: Point, direction: Point, samp
   const squareReturn = model.rule('return');
   const line = tautLine(
     stack,
-    board,
+    { ...board, leftZ: level(board.left), rightZ: level(board.right) },
     {
       left: Math.min(alongCut(model, at(board.left), direction, squareReturn), (board.right - board.left) * 0.49),
       right: Math.min(alongCut(model, at(board.right), direction, squareReturn), (board.right - board.left) * 0.49),
@@ -110,6 +145,7 @@ export function sectionAlong(model: Model, origin: Point, direction: Point, samp
     origin,
     direction,
     board,
+    base,
     pads,
     cover: line.points,
     bare: line.bare,

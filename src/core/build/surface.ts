@@ -1,7 +1,7 @@
-import { bounds, type Point } from '../outline';
+import { bounds, lineCrossings, type Point } from '../outline';
 import type { Model } from './model';
 import { freeHeight } from './pad-height';
-import { heightAt, sectionAlong } from './section';
+import { heightAt, sectionAlong, type Section } from './section';
 
 /** What is said of the whole covered surface. Heights are over the board's top face, mm. */
 export type Surface = {
@@ -31,17 +31,20 @@ const RIM = 0.01;
  * @param model the built piece
  */
 export function surfaceOf(model: Model): Surface {
-  const section = sectionAlong(model, [0, 0], [0, 1])!;
-  const middle = heightAt(section.cover, 0) ?? 0;
-  const free = freeHeight(model, [0, 0]);
+  const { middle: origin } = model;
+  const section = sectionAlong(model, origin, [0, 1])!;
+  const level = (y: number): number => model.baseHeight(origin[0], origin[1] + y);
+  const middle = (heightAt(section.cover, 0) ?? 0) - level(0);
+  const free = freeHeight(model, origin);
   const widest = section.pads.reduce<(typeof section.pads)[number] | null>(
     (a, b) => (a && a.right - a.left >= b.right - b.left ? a : b),
     null,
   );
   if (!widest) return { model: 'taut-line', height: middle, freeCrown: 0, crown: 0, edgeRadius: model.wadding };
-  const rimFree = freeHeight(model, [0, -(Math.abs(widest.left) - RIM)]);
+  const rimFree = freeHeight(model, [origin[0], origin[1] - (Math.abs(widest.left) - RIM)]);
   // Straight over the foam's rim: there a rounded wadding still stands at its full thickness.
-  const rimCovered = heightAt(section.cover, widest.left + RIM) ?? middle;
+  const rimHeight = heightAt(section.cover, widest.left + RIM);
+  const rimCovered = rimHeight === null ? middle : rimHeight - level(widest.left);
   const corner: Point = [widest.left, widest.upper[0]![1]];
   // A wadding lies outside the foam: its own corner is the one the cover would square up to.
   const square: Point = [corner[0] - model.wadding, corner[1] + model.wadding];
@@ -87,27 +90,57 @@ export function coveredGrid(model: Model, size = 56): HeightGrid {
   const raise = (cell: number, z: number | null): void => {
     if (z !== null && !(heights[cell]! >= z)) heights[cell] = z;
   };
+  // Every passage of a line over the board is cut: a piece that bends round a corner is crossed twice.
+  const passages = (origin: Point, direction: Point): Section[] => {
+    const crossings = lineCrossings(model.board, origin, direction);
+    return crossings.flatMap((from, i) => {
+      const found =
+        i % 2 === 0 && i + 1 < crossings.length
+          ? sectionAlong(model, origin, direction, { sample: COARSE, near: (from + crossings[i + 1]!) / 2 })
+          : null;
+      return found ? [found] : [];
+    });
+  };
   for (let row = 0; row < rows; row++) {
-    const section = sectionAlong(model, [0, y0 + row * step], [1, 0], COARSE);
-    if (section) heightsAlong(section.cover, x0, step, columns).forEach((z, column) => raise(row * columns + column, z));
+    for (const section of passages([0, y0 + row * step], [1, 0]))
+      heightsAlong(section, x0, step, columns).forEach((z, column) => raise(row * columns + column, z));
   }
   for (let column = 0; column < columns; column++) {
-    const section = sectionAlong(model, [x0 + column * step, 0], [0, 1], COARSE);
-    if (section) heightsAlong(section.cover, y0, step, rows).forEach((z, row) => raise(row * columns + column, z));
+    for (const section of passages([x0 + column * step, 0], [0, 1]))
+      heightsAlong(section, y0, step, rows).forEach((z, row) => raise(row * columns + column, z));
   }
   return { x0, y0, step, columns, rows, heights };
 }
 
 /** Heights of a covered line at even places, in one walk along it; null where it does not pass over. */
-function heightsAlong(line: readonly Point[], from: number, step: number, count: number): (number | null)[] {
+function heightsAlong({ cover: line, board, base }: Section, from: number, step: number, count: number): (number | null)[] {
+  // Whatever runs below the board's own edge is side or return, not top.
+  const floor = Math.min(base[0]![1], base.at(-1)![1]) - board.thickness * 0.5;
   const found: (number | null)[] = Array.from({ length: count }, () => null);
   for (let i = 1; i < line.length; i++) {
     const [xa, za] = line[i - 1]!;
     const [xb, zb] = line[i]!;
-    if (xb <= xa || za < 0 || zb < 0) continue;
+    if (xb <= xa || za < floor || zb < floor) continue;
     for (let k = Math.max(0, Math.ceil((xa - from) / step)); k < count && from + k * step <= xb; k++) {
       found[k] = za + ((zb - za) * (from + k * step - xa)) / (xb - xa);
     }
   }
   return found;
+}
+
+/**
+ * The board's own top face on a square grid over its whole surrounding rectangle.
+ *
+ * @param model the built piece
+ * @param [size=24] cells along the longer side
+ */
+export function baseGrid(model: Model, size = 24): HeightGrid {
+  const box = bounds(model.board);
+  const step = Math.max(box.width, box.height) / size;
+  const columns = Math.ceil(box.width / step) + 1;
+  const rows = Math.ceil(box.height / step) + 1;
+  const heights = Float64Array.from({ length: columns * rows }, (_, i) =>
+    model.baseHeight(box.minX + (i % columns) * step, box.minY + Math.floor(i / columns) * step),
+  );
+  return { x0: box.minX, y0: box.minY, step, columns, rows, heights };
 }

@@ -31,8 +31,9 @@ export function pathLength(points: readonly Point[]): number {
  * The shortest string from one staple to the other round the outside of all points: Graham's scan, taken in the
  * order of the angle about a place inside the board, dropping every point the string passes outside of.
  */
-function pullString(points: readonly Point[], left: Point, right: Point): Point[] {
-  const middle: Point = [(left[0] + right[0]) / 2, left[1] / 2];
+function pullString(points: readonly Point[], left: Point, right: Point, inside: number): Point[] {
+  // A place inside the board at its lower edge: everything the string goes round is seen from there.
+  const middle: Point = [(left[0] + right[0]) / 2, inside];
   // Clockwise from straight down: left side, top, right side.
   const bearing = ([x, z]: Point): number => Math.atan2(-(x - middle[0]), -(z - middle[1]));
   const clockwise = (p: Point): number => (bearing(p) + 2 * Math.PI) % (2 * Math.PI);
@@ -61,28 +62,31 @@ function turnsRight(a: Point, b: Point, c: Point): boolean {
  * taut line first (Minkowski sum with a disc), as far as it reaches. Source: docs/models.md, "The taut line".
  *
  * @param stack corners and surface points of board and pads in the cut, mm
- * @param board left and right end of the board in the cut, and its thickness, mm; its top face is z = 0
+ * @param board left and right end of the board in the cut, its thickness, and the height of its top face at its two
+ *   ends, mm; a flat board's top face is z = 0
  * @param returnUnder from the board's edge to the staple line, mm, left and right
  * @param wadding thickness under the cover and reach beyond the top edge, mm
  */
 export function tautLine(
   stack: readonly Point[],
-  board: { left: number; right: number; thickness: number },
+  board: { left: number; right: number; thickness: number; leftZ?: number; rightZ?: number },
   returnUnder: { left: number; right: number },
   wadding: { thickness: number; reach: number },
 ): TautLine {
-  const left: Point = [board.left + returnUnder.left, -board.thickness];
-  const right: Point = [board.right - returnUnder.right, -board.thickness];
+  const { leftZ = 0, rightZ = 0 } = board;
+  const left: Point = [board.left + returnUnder.left, leftZ - board.thickness];
+  const right: Point = [board.right - returnUnder.right, rightZ - board.thickness];
+  const inside = Math.min(leftZ, rightZ) - board.thickness / 2;
   const corners: Point[] = [
-    [board.left, 0],
-    [board.right, 0],
-    [board.left, -board.thickness],
-    [board.right, -board.thickness],
+    [board.left, leftZ],
+    [board.right, rightZ],
+    [board.left, left[1]],
+    [board.right, right[1]],
   ];
-  const bare = pullString([...stack, ...corners], left, right);
+  const bare = pullString([...stack, ...corners], left, right, inside);
   if (wadding.thickness <= 0) return { points: bare, bare, wadding: [] };
   const face = waddingFace(bare, wadding);
-  return { points: pullString([...face, ...corners], left, right), bare, wadding: face };
+  return { points: pullString([...face, ...corners], left, right, inside), bare, wadding: face };
 }
 
 /** The wadding's outer face: the bare line moved out by its thickness between the two ends it reaches. */

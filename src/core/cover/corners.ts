@@ -1,9 +1,13 @@
 import type { Model } from '../build';
-import type { Point } from '../outline';
+import { curvatureAt, perimeter, pointAt, segmentLength, tangentAt, type Point } from '../outline';
+import { distanceAlong } from './blank';
 import type { StationWrap } from './wrap';
 
 /** A straight cut into the cloth's edge, on the flat blank. */
 export type Cut = { from: Point; to: Point };
+
+/** A relief cut and the place on the board's edge that it relieves. */
+export type ReliefCut = Cut & { x: number; y: number };
 
 /** One bend of the edge and what to do with the cloth it leaves over. */
 export type CornerPlan = {
@@ -11,11 +15,12 @@ export type CornerPlan = {
   edge: string;
   x: number;
   y: number;
-  /** radians */
+  /** radians; negative at an inside corner */
   turn: number;
-  /** extra cloth round the bend: θ·(side + return), mm */
+  /** extra cloth round the bend: θ·(side + return), mm; none at an inside corner, where the cloth is cut to spread */
   fullness: number;
   pleats: number;
+  inside: boolean;
   /** the relief cut, from the cloth's corner to short of the board's edge */
   cut: Cut;
 };
@@ -35,9 +40,12 @@ function onBlank(station: StationWrap, distance: number, mitre = 1): Point {
  */
 export function cornerPlans(model: Model, stations: readonly StationWrap[]): CornerPlan[] {
   return model.places.flatMap((place, i): CornerPlan[] => {
-    if (place.turn <= 1e-6) return [];
+    if (Math.abs(place.turn) <= 1e-6) return [];
+    // The cut into a notch's inside corner frees the cloth at its mouth: nothing is folded there.
+    if (place.turn > 0 && place.edge.startsWith('notch ')) return [];
     const station = stations[i]!;
-    const fullness = place.turn * (station.side + station.return);
+    const inside = place.turn < 0;
+    const fullness = inside ? 0 : place.turn * (station.side + station.return);
     // A sharp corner of the blank is a mitre: farther out along its bisector than along either edge.
     const mitre = place.curvature === 0 ? 1 / Math.cos(place.turn / 2) : 1;
     return [
@@ -48,37 +56,82 @@ export function cornerPlans(model: Model, stations: readonly StationWrap[]): Cor
         y: place.point[1],
         turn: place.turn,
         fullness,
-        pleats: Math.max(1, Math.ceil(fullness / (2 * model.rule('pleatDepth')) - 1e-9)),
+        pleats: inside ? 0 : Math.max(1, Math.ceil(fullness / (2 * model.rule('pleatDepth')) - 1e-9)),
+        inside,
         cut: { from: onBlank(station, station.wrap, mitre), to: onBlank(station, station.side + model.rule('cornerCutStop'), mitre) },
       },
     ];
   });
 }
 
+/** Bends wider than this need no relief: the cloth gives that much by itself, mm. */
+const WIDE = 3000;
+/** Curves are walked in this many steps to place their cuts. */
+const WALK = 60;
+
 /**
- * Relief cuts round a curved base: at a pitch p the cloth overlaps by p·stop/R at the cut's root, which may not be
- * more than the rule. Straight-edged bases have none; their corners are planned one by one.
+ * Relief cuts round curved edges: at a pitch p the cloth overlaps (or opens, in a hollow) by p·stop/R at the cut's
+ * root, which may not be more than the rule. Straight edges have none; corners are planned one by one.
  *
  * @param model the built piece
  * @param stations the measured stations
- * @returns the cuts on the flat blank and their pitch along the board's edge, mm
+ * @returns the cuts on the flat blank and their tightest pitch along the board's edge, mm
  */
-export function reliefCuts(model: Model, stations: readonly StationWrap[]): { pitch: number; cuts: Cut[] } | null {
-  const shape = model.piece.base.shape;
-  if (shape.type !== 'round') return null;
-  const radius = shape.diameter / 2;
+export function reliefCuts(model: Model, stations: readonly StationWrap[]): { pitch: number; cuts: ReliefCut[] } | null {
   const stop = model.rule('cornerCutStop');
-  const station = stations[0]!;
-  const around = 2 * Math.PI * radius;
-  const count = Math.ceil(around / ((model.rule('reliefOpening') * radius) / stop));
-  const growth = station.top - station.planDistance;
-  const cuts = Array.from({ length: count }, (_, i): Cut => {
-    const angle = -Math.PI / 2 + (2 * Math.PI * (i + 0.5)) / count;
-    const at = (distance: number): Point => [
-      Math.cos(angle) * (radius + growth + distance),
-      Math.sin(angle) * (radius + growth + distance),
-    ];
-    return { from: at(station.wrap), to: at(station.side + stop) };
+  const perRadius = model.rule('reliefOpening') / stop;
+  const total = perimeter(model.outline);
+  const cuts: ReliefCut[] = [];
+  let tightest = Infinity;
+  let s = 0;
+  for (const segment of model.outline.segments) {
+    const length = segmentLength(segment);
+    if (segment.kind !== 'line' && !segment.edge.endsWith('corner')) {
+      // How many cuts have come due by each place: the pitch follows the bend.
+      const due = [0];
+      for (let k = 1; k <= WALK; k++) {
+        const bend = Math.abs(curvatureAt(segment, (k - 0.5) / WALK));
+        const pitch = bend > 1 / WIDE ? perRadius / bend : Infinity;
+        tightest = Math.min(tightest, pitch);
+        const step = Math.hypot(
+          pointAt(segment, k / WALK)[0] - pointAt(segment, (k - 1) / WALK)[0],
+          pointAt(segment, k / WALK)[1] - pointAt(segment, (k - 1) / WALK)[1],
+        );
+        due.push(due[k - 1]! + (segment.kind === 'arc' ? length / WALK : step) / pitch);
+      }
+      const count = Math.ceil(due[WALK]! - 1e-9);
+      if (segment.kind === 'arc' && count > 0) tightest = Math.min(tightest, length / count);
+      for (let i = 0; i < count; i++) {
+        const wanted = ((i + 0.5) * due[WALK]!) / count;
+        const k = due.findIndex((value) => value >= wanted);
+        const u = (k - 1 + (wanted - due[k - 1]!) / (due[k]! - due[k - 1]!)) / WALK;
+        const [x, y] = pointAt(segment, u);
+        const [tx, ty] = tangentAt(segment, u);
+        const station = nearestStation(model, stations, s + length * u, total);
+        const growth = station.top - station.planDistance;
+        const at = (distance: number): Point => [x + ty * (growth + distance), y - tx * (growth + distance)];
+        cuts.push({ from: at(station.wrap), to: at(station.side + stop), x, y });
+      }
+    }
+    s += length;
+  }
+  return cuts.length > 0 ? { pitch: tightest, cuts } : null;
+}
+
+/** The station nearest a length along the outline; stations count from the first one's own place on it. */
+function nearestStation(model: Model, stations: readonly StationWrap[], at: number, total: number): StationWrap {
+  const start = startOf(model);
+  const here = (((at - start) % total) + total) % total;
+  let best = 0;
+  let nearest = Infinity;
+  model.places.forEach((place, i) => {
+    const away = Math.min(Math.abs(place.at - here), total - Math.abs(place.at - here));
+    if (away < nearest) [nearest, best] = [away, i];
   });
-  return { pitch: around / count, cuts };
+  return stations[best]!;
+}
+
+/** Where along the outline station 1 lies. */
+function startOf(model: Model): number {
+  return distanceAlong(model.board, model.places[0]!.point);
 }

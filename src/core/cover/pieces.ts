@@ -1,6 +1,6 @@
 import type { Model } from '../build';
 import { findMaterial, WADDINGS } from '../foam';
-import { bounds, offsetPolygon, polygonArea, type Point, type Polygon } from '../outline';
+import { bounds, offsetPolygon, polygonArea, withoutLoops, type Point, type Polygon } from '../outline';
 import { growOutline } from './blank';
 import type { StationWrap } from './wrap';
 
@@ -44,7 +44,7 @@ function scaled(outline: Polygon, factor: number): Polygon {
 export function pullOver(model: Model, stations: readonly StationWrap[]): CoverPiece {
   // Cloth that will shrink by s % is cut longer by 1/(1 − s).
   const preShrink = 1 / (1 - model.piece.cloth.shrinkage / 100);
-  const grown = (grow: (station: StationWrap) => number): Polygon => scaled(growOutline(model, stations, grow), preShrink);
+  const grown = (grow: (station: StationWrap) => number): Polygon => scaled(withoutLoops(growOutline(model, stations, grow)), preShrink);
   const outline = grown((s) => topGrowth(s) + s.wrap);
   const box = bounds(outline);
   return {
@@ -71,7 +71,7 @@ export function pullOver(model: Model, stations: readonly StationWrap[]): CoverP
 export function waddingPiece(model: Model, stations: readonly StationWrap[]): LiningPiece | null {
   const wadding = model.piece.wadding === null ? undefined : findMaterial(WADDINGS, model.piece.wadding);
   if (!wadding) return null;
-  const outline = growOutline(model, stations, (s) => topGrowth(s) + model.rule('waddingBeyond'));
+  const outline = withoutLoops(growOutline(model, stations, (s) => topGrowth(s) + model.rule('waddingBeyond')));
   return { ...flatPiece('Wadding', model.piece.count, outline), material: wadding.id };
 }
 

@@ -36,12 +36,13 @@ const LEAST_SHARE = 0.2;
  */
 export function wrapAt(model: Model, place: Place): StationWrap {
   const inward = [-place.normal[0], -place.normal[1]] as const;
-  const toMiddle = -(place.point[0] * inward[0] + place.point[1] * inward[1]);
+  const toMiddle = (model.middle[0] - place.point[0]) * inward[0] + (model.middle[1] - place.point[1]) * inward[1];
   const middle = [place.point[0] + inward[0] * toMiddle, place.point[1] + inward[1] * toMiddle] as const;
-  const section = sectionAlong(model, middle, place.normal)!;
+  const section = sectionAlong(model, middle, place.normal, { near: toMiddle - 1 })!;
   const { left, right } = section.board;
   // Where a strong taper puts the place nearest the middle off this cut, the cut's own middle is measured from.
-  const start = left + (right - left) * LEAST_SHARE <= 0 ? 0 : (left + right) / 2;
+  const margin = (right - left) * LEAST_SHARE;
+  const start = left + margin <= 0 && right - margin >= 0 ? 0 : (left + right) / 2;
   const from = lengthTo(section.cover, start);
   const top = section.top.right - from;
   const returnUnder = model.rule('return');
@@ -64,7 +65,7 @@ export function wrapAt(model: Model, place: Place): StationWrap {
     wrap,
     fromCentre: top + wrap,
     planDistance: toMiddle - start,
-    edgeHeight: heightAtLength(section.cover, section.top.right),
+    edgeHeight: heightAtLength(section.cover, section.top.right) - section.base.at(-1)![1],
   };
 }
 

@@ -16,15 +16,20 @@ export type CutPlan = {
   dustCover: RollLayout;
 };
 
-function layFoam(model: Model, foam: readonly FoamPiece[]): CutPlan['foam'] {
+/** The flat pieces of a piece, or of the part of a set that is made to one outline. */
+export type CutSet = { count: number; foam: readonly FoamPiece[]; cover: CoverPiece; wadding: LiningPiece | null; dust: LiningPiece };
+
+function layFoam(model: Model, sets: readonly CutSet[]): CutPlan['foam'] {
   const sheet = { width: model.rule('foamSheetWidth'), height: model.rule('foamSheetLength') };
   const groups = new Map<string, { piece: FoamPiece; thickness: number; blanks: Blank[] }>();
-  for (const piece of foam) {
-    for (const thickness of piece.layers) {
-      const key = `${piece.material} ${thickness}`;
-      const group = groups.get(key) ?? { piece, thickness, blanks: [] };
-      for (let i = 0; i < model.piece.count; i++) group.blanks.push({ label: piece.pad, width: piece.width, height: piece.height });
-      groups.set(key, group);
+  for (const { foam, count } of sets) {
+    for (const piece of foam) {
+      for (const thickness of piece.layers) {
+        const key = `${piece.material} ${thickness}`;
+        const group = groups.get(key) ?? { piece, thickness, blanks: [] };
+        for (let i = 0; i < count; i++) group.blanks.push({ label: piece.pad, width: piece.width, height: piece.height });
+        groups.set(key, group);
+      }
     }
   }
   const layouts = [...groups.values()].map(({ piece, thickness, blanks }): FoamSheets => {
@@ -38,7 +43,7 @@ function layFoam(model: Model, foam: readonly FoamPiece[]): CutPlan['foam'] {
     };
   });
   const sheets = layouts.reduce((sum, layout) => sum + layout.sheets.length, 0);
-  const areas = new Map(foam.map((piece) => [piece.pad, piece.area]));
+  const areas = new Map(sets.flatMap(({ foam }) => foam.map((piece) => [piece.pad, piece.area] as const)));
   const used = layouts.flatMap((l) => l.sheets.flat()).reduce((sum, laid) => sum + areas.get(laid.label)!, 0);
   return {
     sheetWidth: sheet.width,
@@ -68,50 +73,51 @@ function toRepeat(size: number, repeat: number, gap: number): number {
   return repeat > 0 ? Math.ceil((size + gap) / repeat - 1e-9) * repeat - gap : size;
 }
 
-function layCloth(model: Model, cover: CoverPiece): RollLayout {
+function layCloth(model: Model, covers: readonly CoverPiece[]): RollLayout {
   const { cloth } = model.piece;
   const gap = model.rule('clothGap');
   const along = cloth.direction !== 'across';
-  const [across, down] = along ? [cover.width, cover.height] : [cover.height, cover.width];
-  const blank = {
-    label: cover.name,
-    width: toRepeat(across, cloth.repeatAcross, gap),
-    height: toRepeat(down, cloth.repeatAlong, gap),
-  };
   // A pattern that must match has only one way up.
   const turn = cloth.direction === 'any' && cloth.repeatAcross === 0 && cloth.repeatAlong === 0;
-  const fits = blank.width <= cloth.rollWidth ? blank : { ...blank, width: across };
-  return layRoll([{ blank: fits, area: cover.area, count: cover.count }], cloth.rollWidth, gap, turn);
+  const pieces = covers.map((cover) => {
+    const [across, down] = along ? [cover.width, cover.height] : [cover.height, cover.width];
+    const width = toRepeat(across, cloth.repeatAcross, gap);
+    const blank = { label: cover.name, width: width <= cloth.rollWidth ? width : across, height: toRepeat(down, cloth.repeatAlong, gap) };
+    return { blank, area: cover.area, count: cover.count };
+  });
+  return layRoll(pieces, cloth.rollWidth, gap, turn);
 }
 
 /**
  * Lays the whole set on foam sheets, cloth, wadding and dust cloth.
  *
  * @param model the built piece
- * @param foam foam pieces
- * @param cover the cover's blank
- * @param wadding the wadding's blank, or null
- * @param dust the dust cover
+ * @param sets the flat pieces of each outline in the set, the piece's own first
  */
-export function cutPlan(
-  model: Model,
-  foam: readonly FoamPiece[],
-  cover: CoverPiece,
-  wadding: LiningPiece | null,
-  dust: LiningPiece,
-): CutPlan {
+export function cutPlan(model: Model, sets: readonly CutSet[]): CutPlan {
   const gap = model.rule('clothGap');
-  const lining = (piece: LiningPiece, width: number): RollLayout =>
+  const lining = (pieces: readonly LiningPiece[], width: number): RollLayout =>
     layRoll(
-      [{ blank: { label: piece.name, width: piece.width, height: piece.height }, area: piece.area, count: piece.count }],
+      pieces.map((piece) => ({
+        blank: { label: piece.name, width: piece.width, height: piece.height },
+        area: piece.area,
+        count: piece.count,
+      })),
       width,
       gap,
       true,
     );
+  const waddings = sets.flatMap(({ wadding }) => wadding ?? []);
   return {
-    foam: layFoam(model, foam),
-    cloth: layCloth(model, cover),
-    wadding: wadding && lining(wadding, model.rule('waddingRoll')),
-    dustCover: lining(dust, model.rule('dustRoll')),
+    foam: layFoam(model, sets),
+    cloth: layCloth(
+      model,
+      sets.map(({ cover }) => cover),
+    ),
+    wadding: waddings.length > 0 ? lining(waddings, model.rule('waddingRoll')) : null,
+    dustCover: lining(
+      sets.map(({ dust }) => dust),
+      model.rule('dustRoll'),
+    ),
   };
 }

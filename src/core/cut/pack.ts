@@ -52,6 +52,21 @@ const ROLL_STEP = 5;
 /** Each try halves what is left to look through; this is more than any roll needs. */
 const MOST_TRIES = 40;
 
+/** How often the packer is given a third more room before the pieces are laid one after another. */
+const MORE_ROOM = 4;
+
+/** Every piece in a row of its own: never the shortest, always right. */
+function oneAfterAnother(blanks: readonly Blank[], rollWidth: number, gap: number): Laid[] {
+  let y = 0;
+  return blanks.map((blank) => {
+    const turned = blank.width > rollWidth;
+    const [width, height] = turned ? [blank.height, blank.width] : [blank.width, blank.height];
+    const laid: Laid = { label: blank.label, x: 0, y, width, height, turned };
+    y += height + gap;
+    return laid;
+  });
+}
+
 /**
  * Lays rectangles on a roll: the shortest length on which the packer finds room for all of them.
  *
@@ -75,9 +90,13 @@ export function packRoll(
     return sheets.length === 1 && sheets[0]!.length === wanted.length ? sheets[0]! : null;
   };
   let high = wanted.reduce((sum, blank) => sum + Math.max(blank.width, blank.height) + gap, 0);
+  // The packer may spread unlike pieces so that even their whole length does not hold them: it gets more room, and
+  // when that does not help they are simply laid one after another.
   let best = tryLength(high);
+  for (let more = 0; !best && more < MORE_ROOM; more++) best = tryLength((high *= 1.3));
+  best ??= oneAfterAnother(wanted, rollWidth, gap);
   let low = wanted.reduce((sum, { width, height }) => sum + width * height, 0) / (rollWidth + gap);
-  for (let tries = 0; best && high - low > ROLL_STEP && tries < MOST_TRIES; tries++) {
+  for (let tries = 0; high - low > ROLL_STEP && tries < MOST_TRIES; tries++) {
     const middle = (low + high) / 2;
     const found = tryLength(middle);
     if (found) {
@@ -85,6 +104,5 @@ export function packRoll(
       high = Math.max(...found.map((r) => r.y + r.height));
     } else low = middle;
   }
-  const done = best ?? [];
-  return { length: Math.max(0, ...done.map((r) => r.y + r.height)), laid: done, tooLarge };
+  return { length: Math.max(0, ...best.map((r) => r.y + r.height)), laid: best, tooLarge };
 }

@@ -10,8 +10,13 @@ type Run = { edge: string; middle: number; places: number[] };
 
 const QUARTERS = ['front', 'right', 'back', 'left'] as const;
 
-/** Opposite edges are worked in turn: front, back, left, right. */
-const PAIRED: readonly string[] = ['front', 'back', 'left', 'right'];
+/** Opposite edges are worked in turn: front, back, left, right; edges with names of their own come after. */
+const PAIRED: readonly string[] = ['front', 'bottom', 'back', 'top', 'left', 'right'];
+
+function turnOf(edge: string): number {
+  const at = PAIRED.indexOf(edge);
+  return at < 0 ? PAIRED.length : at;
+}
 
 function pointAt(polygon: Polygon, at: number): Point {
   const total = polygonPerimeter(polygon);
@@ -56,15 +61,39 @@ function runsOf(model: Model, line: Polygon, corners: readonly CornerPlan[]): Ru
     const to = at[i]! + ((at[next]! - at[i]! + total) % total) - model.rule('cornerOpen');
     const middle = (from + to) / 2;
     return {
-      edge: edgeBetween(corner.edge, corners[next]!.edge),
+      edge: edgeBetween(corner.edge, corners[next]!.edge) ?? nearestEdge(model, pointAt(line, middle)),
       middle,
       places: evenly(Math.min(from, middle), Math.max(to, middle), pitch),
     };
   });
 }
 
-function edgeBetween(a: string, b: string): string {
-  return QUARTERS.find((edge) => a.split(' ').includes(edge) && b.split(' ').includes(edge)) ?? a;
+function edgeBetween(a: string, b: string): string | undefined {
+  return QUARTERS.find((edge) => a.split(' ').includes(edge) && b.split(' ').includes(edge));
+}
+
+/** The edge of the station nearest a place, for bases whose corners do not name their edges. */
+function nearestEdge(model: Model, [x, y]: Point): string {
+  const edges = model.places.filter((place) => place.turn === 0);
+  const far = ({ point }: (typeof edges)[number]): number => Math.hypot(point[0] - x, point[1] - y);
+  return (edges.length > 0 ? edges : model.places).reduce((best, place) => (far(place) < far(best) ? place : best)).edge;
+}
+
+/** How far a staple is moved to look for a place clear of hardware, and in what steps, mm. */
+const LOOK = { step: 2, reach: 14 };
+
+/** Whether a staple would meet a hole or something fixed to the board. */
+function meets(model: Model, [x, y]: Point): boolean {
+  const clear = model.rule('hardwareClear');
+  const { holes = [], hardware = [] } = model.piece.base;
+  return (
+    hardware.some((item) => Math.hypot(item.x - x, item.y - y) < item.diameter / 2 + clear) ||
+    holes.some((hole) =>
+      hole.kind === 'round'
+        ? Math.hypot(hole.x - x, hole.y - y) < hole.diameter / 2 + clear
+        : Math.abs(hole.x - x) < hole.width / 2 + clear && Math.abs(hole.y - y) < hole.height / 2 + clear,
+    )
+  );
 }
 
 /**
@@ -76,13 +105,20 @@ function edgeBetween(a: string, b: string): string {
  */
 export function staplePlaces(model: Model, corners: readonly CornerPlan[]): StaplePlace[] {
   const line = offsetPolygon(model.board, -model.rule('return'))!;
-  const runs = runsOf(model, line, corners).sort((a, b) => PAIRED.indexOf(a.edge) - PAIRED.indexOf(b.edge));
+  const loose = new Set((model.piece.base.edges ?? []).filter((fact) => !fact.fasten).map((fact) => fact.edge));
+  const runs = runsOf(model, line, corners)
+    .filter((run) => !loose.has(run.edge))
+    .sort((a, b) => turnOf(a.edge) - turnOf(b.edge));
   const ordered: Omit<StaplePlace, 'n'>[] = [];
   const put = (at: number, edge: string, kind: StaplePlace['kind']): void => {
-    const [x, y] = pointAt(line, at);
-    ordered.push({ x, y, edge, kind });
+    for (let by = 0; by <= LOOK.reach; by += LOOK.step) {
+      const [x, y] = [at + by, at - by].map((place) => pointAt(line, place)).find((place) => !meets(model, place)) ?? [NaN, NaN];
+      if (!Number.isFinite(x)) continue;
+      ordered.push({ x, y, edge, kind });
+      return;
+    }
   };
-  const longest = Math.max(...runs.map((run) => run.places.length));
+  const longest = Math.max(0, ...runs.map((run) => run.places.length));
   for (const run of runs) put(run.places[0]!, run.edge, 'centre');
   for (let k = 1; k < longest; k += 2) {
     for (const run of runs) {
@@ -90,7 +126,10 @@ export function staplePlaces(model: Model, corners: readonly CornerPlan[]): Stap
     }
   }
   const open = model.rule('cornerOpen');
-  const opposite = [0, 2, 1, 3].filter((i) => i < corners.length);
+  const half = Math.ceil(corners.length / 2);
+  const opposite = Array.from({ length: half }, (_, i) => [i, i + half])
+    .flat()
+    .filter((i) => i < corners.length);
   for (const i of opposite) {
     const corner = corners[i]!;
     const middle = distanceAlong(line, [corner.x, corner.y]);

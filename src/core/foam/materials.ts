@@ -16,8 +16,23 @@ export type Foam = {
 /** Polyester batting, by its loft before it is pressed. */
 export type Wadding = { id: string; name: string; /** mm */ loft: number; /** g/m² */ weight: number };
 
-/** What a base is made of. */
-export type Board = { id: string; name: string; /** kg/m³ */ density: number };
+/** What a base is made of. Stiffness and bending strength are for the plane of the board, N/mm². */
+export type Board = {
+  id: string;
+  name: string;
+  /** kg/m³ */
+  density: number;
+  /** Young's modulus, N/mm² */
+  stiffness: number;
+  /** bending stress at which it breaks, N/mm² */
+  strength: number;
+  /** whether it can carry a person and hold a staple */
+  bears: boolean;
+  /** tightest radius it bends to without steam, as a multiple of its thickness */
+  bend: number;
+  /** thicknesses sold, mm */
+  sold: readonly number[];
+};
 
 const SEATING = [13, 25, 40, 50, 60, 75, 100] as const;
 
@@ -68,10 +83,57 @@ export const WADDINGS: readonly Wadding[] = [
 
 /** What boards are made of. */
 export const BOARDS: readonly Board[] = [
-  { id: 'plywood', name: 'Plywood', density: 650 },
-  { id: 'chipboard', name: 'Chipboard', density: 680 },
-  { id: 'fibreboard', name: 'Fibreboard', density: 740 },
-  { id: 'solid-wood', name: 'Solid wood', density: 600 },
+  {
+    id: 'plywood',
+    name: 'Plywood',
+    density: 650,
+    stiffness: 8000,
+    strength: 40,
+    bears: true,
+    bend: 70,
+    sold: [4, 6, 9, 12, 15, 18, 21, 24, 30],
+  },
+  {
+    id: 'chipboard',
+    name: 'Chipboard',
+    density: 680,
+    stiffness: 2500,
+    strength: 13,
+    bears: true,
+    bend: 200,
+    sold: [10, 12, 16, 18, 22, 25, 38],
+  },
+  {
+    id: 'fibreboard',
+    name: 'Fibreboard',
+    density: 740,
+    stiffness: 3000,
+    strength: 25,
+    bears: true,
+    bend: 120,
+    sold: [3, 6, 9, 12, 15, 18, 22, 25, 30],
+  },
+  {
+    id: 'solid-wood',
+    name: 'Solid wood',
+    density: 600,
+    stiffness: 10000,
+    strength: 55,
+    bears: true,
+    bend: 50,
+    sold: [6, 10, 15, 18, 22, 25, 30, 40],
+  },
+  {
+    id: 'moulded-plastic',
+    name: 'Moulded plastic',
+    density: 1050,
+    stiffness: 2200,
+    strength: 45,
+    bears: true,
+    bend: 60,
+    sold: [3, 4, 5, 6, 8],
+  },
+  { id: 'foam-board', name: 'Foam board', density: 120, stiffness: 250, strength: 3, bears: false, bend: 150, sold: [5, 10, 15, 19] },
 ];
 
 /** Finds by id in one of the tables above; undefined when it is not there. */

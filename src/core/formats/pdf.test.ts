@@ -4,7 +4,8 @@ import { describe, expect, it } from 'vitest';
 import { bounds, type Polygon } from '../outline';
 import { newChairSeat } from '../piece';
 import { planPiece } from '../plan';
-import { POINTS_PER_MM, printPdf, templatesOf } from './pdf';
+import { POINTS_PER_MM, printPdf } from './pdf';
+import { templatesOf } from './templates';
 import { clip, OVERLAP, PAPERS, tiles, type Paper } from './tiles';
 
 const font = (weight: number): Uint8Array => readFileSync(`node_modules/@fontsource/fira-sans/files/fira-sans-latin-${weight}-normal.woff`);

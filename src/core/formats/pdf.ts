@@ -7,6 +7,7 @@ import type { Laid } from '../cut';
 import type { Piece } from '../piece';
 import type { Plan } from '../plan';
 import { printFigure, slipOf } from '../slip';
+import { templatesOf, type Template } from './templates';
 import { clip, MARGIN, OVERLAP, PAPERS, tiles, type Paper, type Tile } from './tiles';
 
 /** PDF points in a millimetre. */
@@ -16,10 +17,6 @@ const FAINT = rgb(0.45, 0.43, 0.4);
 const MADDER = rgb(0.6, 0.13, 0.16);
 /** Side of the square one measures to see that the printer did not scale, mm. */
 const CHECK = 100;
-
-/** A line on a template and how it is drawn. */
-type TemplateLine = { outline: Polygon; closed: boolean; dashed?: boolean; colour?: typeof INK };
-type Template = { title: string; lines: TemplateLine[]; marks: Point[] };
 
 /** What the printed pages need. Fonts are the bytes of font files (regular, bold). */
 export type PrintJob = {
@@ -224,37 +221,6 @@ function runPages(pen: Pen, job: PrintJob): void {
   });
 }
 
-/** The templates of a plan: foam pads, then the cloth with its lines. */
-export function templatesOf(plan: Plan): Template[] {
-  const cover = plan.cover.pieces[0]!;
-  const cuts = [...plan.corners.map((corner) => corner.cut), ...(plan.cover.relief?.cuts ?? [])];
-  return [
-    ...plan.foam.map((foam): Template => {
-      const box = bounds(foam.outline);
-      return {
-        title: `${foam.role === 'crown' ? 'Crown pad' : 'Main pad'}, ${foam.materialName}, ${foam.layers.join(' + ')} mm, cut ${foam.count}`,
-        lines: [{ outline: foam.outline, closed: true }],
-        marks: [
-          [0, box.minY],
-          [box.maxX, 0],
-          [0, box.maxY],
-          [box.minX, 0],
-        ],
-      };
-    }),
-    {
-      title: `Cover, cut ${cover.count}`,
-      lines: [
-        { outline: cover.outline, closed: true, colour: MADDER },
-        { outline: cover.trimLine, closed: true, dashed: true },
-        { outline: plan.outline.points, closed: true, dashed: true },
-        ...cuts.map((cut): TemplateLine => ({ outline: [cut.from, cut.to], closed: false })),
-      ],
-      marks: cover.centreMarks,
-    },
-  ];
-}
-
 function tileName(tile: Tile): string {
   return `${String.fromCharCode(65 + (tile.row % 26))}${tile.column + 1}`;
 }
@@ -279,7 +245,15 @@ function templatePages(pen: Pen, template: Template, paper: Paper): void {
       drawn.outline.forEach((a, i) => {
         if (!drawn.closed && i === drawn.outline.length - 1) return;
         const seen = clip(a, drawn.outline[(i + 1) % drawn.outline.length]!, tile);
-        if (seen) line(pen.page, place(seen[0]), place(seen[1]), drawn.dashed ? 0.5 : 1.1, drawn.colour, drawn.dashed ? [5, 4] : undefined);
+        if (seen)
+          line(
+            pen.page,
+            place(seen[0]),
+            place(seen[1]),
+            drawn.dashed ? 0.5 : 1.1,
+            drawn.cloth ? MADDER : undefined,
+            drawn.dashed ? [5, 4] : undefined,
+          );
       });
     }
     for (const mark of template.marks) {
@@ -368,7 +342,13 @@ function overview(pen: Pen, template: Template, grid: { columns: number; rows: n
   for (const drawn of template.lines) {
     drawn.outline.forEach((p, i) => {
       if (drawn.closed || i < drawn.outline.length - 1)
-        line(pen.page, at(p), at(drawn.outline[(i + 1) % drawn.outline.length]!), drawn.dashed ? 0.3 : 0.8, drawn.colour);
+        line(
+          pen.page,
+          at(p),
+          at(drawn.outline[(i + 1) % drawn.outline.length]!),
+          drawn.dashed ? 0.3 : 0.8,
+          drawn.cloth ? MADDER : undefined,
+        );
     });
   }
 }

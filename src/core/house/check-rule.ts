@@ -1,6 +1,6 @@
 import { ruleOf, type Rule, type RuleUnit } from './rules';
 
-const UNIT_NAMES: Record<RuleUnit, string> = { length: 'mm', percent: '%', seconds: 's', minutes: 'min', count: '' };
+const UNIT_NAMES: Record<RuleUnit, string> = { length: 'mm', percent: '%', seconds: 's', minutes: 'min', count: '', mass: 'kg' };
 
 /** A figure with its unit, for a message. */
 function say(rule: Rule, value: number): string {

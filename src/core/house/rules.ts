@@ -1,10 +1,10 @@
 /** What a rule's figure counts. */
-export type RuleUnit = 'length' | 'percent' | 'seconds' | 'minutes' | 'count';
+export type RuleUnit = 'length' | 'percent' | 'seconds' | 'minutes' | 'count' | 'mass';
 
 /** One house rule: a default the workshop can change, with the range that is sensible and the reason. */
 export type Rule = {
   key: string;
-  group: 'Cover' | 'Padding' | 'Fixing' | 'Cutting' | 'Times' | 'Sewn, nailed and framed work';
+  group: 'Cover' | 'Padding' | 'Fixing' | 'Base' | 'Cutting' | 'Times' | 'Sewn, nailed and framed work';
   label: string;
   unit: RuleUnit;
   value: number;
@@ -64,6 +64,12 @@ const FIXING: Row[] = [
   ['stapleClear', 'Staple short of the far face', 'length', 2, 1, 4, 'A point through the board ends in somebody’s hand.'],
   ['stapleSpare', 'Spare staples', 'percent', 10, 5, 25, 'Some are pulled and set again.'],
   ['broadCrown', 'Narrowest staple crown for coated cloth', 'length', 10, 8, 13, 'A narrow crown cuts a coated cloth.'],
+];
+const BASE: Row[] = [
+  ['sitMass', 'Sitter to build for', 'mass', 95, 60, 140, 'A heavy sitter; the board must bear them for years.'],
+  ['sitShare', 'Share of a sitter on the seat', 'percent', 78, 60, 100, 'The rest is on the feet and the back.'],
+  ['leanShare', 'Share of a sitter leaning on a board', 'percent', 30, 15, 50, 'Sitting up in bed, both shoulders.'],
+  ['hardwareClear', 'Staples clear of holes and hardware', 'length', 8, 5, 15, 'A staple that meets an insert turns, or splits the board.'],
 ];
 const CUTTING: Row[] = [
   ['foamSheetWidth', 'Foam sheet width', 'length', 1000, 500, 2200, 'What the supplier sells.'],
@@ -128,6 +134,7 @@ export const RULES: readonly Rule[] = [
   ...rows('Cover', COVER),
   ...rows('Padding', PADDING),
   ...rows('Fixing', FIXING),
+  ...rows('Base', BASE),
   ...rows('Cutting', CUTTING),
   ...rows('Times', TIMES),
   ...rows('Sewn, nailed and framed work', OTHER),

@@ -10,7 +10,7 @@ function turnAt(before: Point, at: Point, after: Point): number {
 }
 
 /**
- * How far a corner's radius reaches along each of its two edges: r·tan(θ/2) for a turn of θ.
+ * How far a corner's radius reaches along each of its two edges: r·tan(|θ|/2) for a turn of θ.
  *
  * @param corners the corners, counter-clockwise
  * @param index which corner
@@ -18,14 +18,14 @@ function turnAt(before: Point, at: Point, after: Point): number {
 export function tangentLength(corners: Corner[], index: number): number {
   const n = corners.length;
   const turn = turnAt(corners[(index + n - 1) % n]!.at, corners[index]!.at, corners[(index + 1) % n]!.at);
-  return corners[index]!.radius * Math.tan(turn / 2);
+  return corners[index]!.radius * Math.tan(Math.abs(turn) / 2);
 }
 
 /**
  * Turns named corners with radii into an outline of lines and arcs. Radii are taken as they are: whether they fit
  * is `checkPiece`'s to say.
  *
- * @param corners at least three, counter-clockwise, convex
+ * @param corners at least three, counter-clockwise; inside corners are rounded too
  */
 export function filletPolygon(corners: Corner[]): Outline {
   const n = corners.length;
@@ -37,11 +37,13 @@ export function filletPolygon(corners: Corner[]): Outline {
     const along: Point = unit(corner.at, next.at);
     const back: Point = unit(corner.at, before.at);
     const reach = tangentLength(corners, i);
-    if (corner.radius > 0) {
+    const turn = turnAt(before.at, corner.at, next.at);
+    if (corner.radius > 0 && Math.abs(turn) > 1e-6) {
       const start: Point = [corner.at[0] + back[0] * reach, corner.at[1] + back[1] * reach];
-      // Walking counter-clockwise the inside is to the left: the arc's centre is a radius to the left of the edge that arrives.
-      const centre: Point = [start[0] + back[1] * corner.radius, start[1] - back[0] * corner.radius];
-      const turn = turnAt(before.at, corner.at, next.at);
+      // Walking counter-clockwise the inside is to the left: an outside corner's centre lies a radius to the left of
+      // the edge that arrives, an inside corner's to its right.
+      const side = corner.radius * Math.sign(turn);
+      const centre: Point = [start[0] + back[1] * side, start[1] - back[0] * side];
       segments.push({
         kind: 'arc',
         edge: corner.name,

@@ -1,23 +1,31 @@
 import { flatten } from './flatten';
-import { pointOn, segmentLength } from './segment';
+import { pointAt, segmentLength } from './segment';
 import type { Outline, Point, Polygon } from './types';
 
-/** Length once round an outline, mm; exact for lines and arcs. */
+/** Length once round an outline, mm; exact for lines and arcs, to 0.001 mm for curves. */
 export function perimeter(outline: Outline): number {
   return outline.segments.reduce((sum, segment) => sum + segmentLength(segment), 0);
 }
 
 /**
- * Area inside an outline, mm²: the shoelace sum over the ends of its segments plus the exact circular segment of
- * each arc, r²(θ − sin θ)/2.
+ * Area inside an outline, mm²: the shoelace sum over the ends of its segments plus, exactly, the circular segment
+ * r²(θ − sin θ)/2 of each arc and the area between each Bézier curve and its chord.
  */
 export function outlineArea(outline: Outline): number {
   let area = 0;
   for (const segment of outline.segments) {
-    const a = pointOn(segment, 0);
-    const b = pointOn(segment, 1);
+    const a = pointAt(segment, 0);
+    const b = pointAt(segment, 1);
     area += (a[0] * b[1] - b[0] * a[1]) / 2;
     if (segment.kind === 'arc') area += (segment.radius ** 2 * (segment.sweep - Math.sin(segment.sweep))) / 2;
+    if (segment.kind === 'curve') {
+      const from = segment.from;
+      const rel = ([x, y]: Point): Point => [x - from[0], y - from[1]];
+      const cross = (p: Point, q: Point): number => p[0] * q[1] - p[1] * q[0];
+      const [p1, p2, p3] = [rel(segment.c1), rel(segment.c2), rel(segment.to)];
+      // With P₀ at nothing, ∮(x dy − y dx)/2 of the curve is (3·P₁×P₂ + 3·P₁×P₃ + 6·P₂×P₃)/20; its chord adds none.
+      area += (3 * cross(p1, p2) + 3 * cross(p1, p3) + 6 * cross(p2, p3)) / 20;
+    }
   }
   return area;
 }

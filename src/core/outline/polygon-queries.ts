@@ -1,3 +1,4 @@
+import polylabel from 'polylabel';
 import type { Point, Polygon } from './types';
 
 /** Whether a point lies inside a closed polyline (even–odd rule). */
@@ -73,4 +74,22 @@ export function reachFrom(polygon: Polygon): (angle: number) => number {
     const cross = dx * (b[1] - a[1]) - dy * (b[0] - a[0]);
     return Math.abs(cross) < 1e-12 ? Math.hypot(a[0], a[1]) : (a[0] * b[1] - a[1] * b[0]) / cross;
   };
+}
+
+/**
+ * Whether all of a counter-clockwise polyline can be seen from a place inside it, so that every ray from there meets
+ * its edge once.
+ */
+export function seesAllFrom(polygon: Polygon, [x, y]: Point): boolean {
+  return polygon.every(([ax, ay], i) => {
+    const [bx, by] = polygon[(i + 1) % polygon.length]!;
+    return (ax - x) * (by - y) - (ay - y) * (bx - x) > 0;
+  });
+}
+
+/** The place inside a closed polyline that lies farthest from its edge, and how far, mm (to 0.5 mm). */
+export function deepest(polygon: Polygon): { at: Point; depth: number } {
+  const ring = polygon.map(([x, y]): [number, number] => [x, y]);
+  const found = polylabel([[...ring, ring[0]!]], 0.5) as [number, number] & { distance: number };
+  return { at: [found[0], found[1]], depth: found.distance };
 }

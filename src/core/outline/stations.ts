@@ -1,5 +1,6 @@
 import { perimeter } from './measure';
-import { pointOn, segmentLength } from './segment';
+import { jointName } from './nodes';
+import { curvatureAt, parameterAt, pointAt, segmentLength, stretch, tangentAt } from './segment';
 import type { Outline, Point, Segment } from './types';
 
 /** A numbered place round the edge. */
@@ -20,23 +21,20 @@ export type Place = {
 /** Two stations nearer than this are one. */
 const SAME = 1;
 
-/** `rank` settles which of two places that are nearly one is kept: a corner, an edge middle, a centre line. */
+/**
+ * `t` is the segment's own parameter. `rank` settles which of two places that are nearly one is kept: a corner, an edge
+ * middle, a centre line.
+ */
 type Candidate = { s: number; rank: number; segment: Segment; t: number; corner?: { turn: number; normal: Point; edge: string } };
-
-function tangent(segment: Segment, t: number): Point {
-  if (segment.kind === 'arc') {
-    const angle = segment.start + segment.sweep * t;
-    return [-Math.sin(angle), Math.cos(angle)];
-  }
-  const length = segmentLength(segment);
-  return [(segment.to[0] - segment.from[0]) / length, (segment.to[1] - segment.from[1]) / length];
-}
 
 function outward([x, y]: Point): Point {
   return [y, -x];
 }
 
-/** Where a segment crosses the two centre lines, as shares of its length. */
+/** Curves are looked at in this many stretches for where they cross a centre line. */
+const LOOKS = 16;
+
+/** Where a segment crosses the two centre lines, as its own parameters. */
 function centreCrossings(segment: Segment): number[] {
   const found: number[] = [];
   for (const axis of [0, 1] as const) {
@@ -46,56 +44,91 @@ function centreCrossings(segment: Segment): number[] {
       if (a !== b && Math.min(a, b) <= 0 && Math.max(a, b) >= 0) found.push(-a / (b - a));
       continue;
     }
-    for (let quarter = 0; quarter < 8; quarter++) {
-      const angle = (quarter * Math.PI) / 2 - Math.PI;
-      const t = (angle - segment.start) / segment.sweep;
-      const at = pointOn(segment, t);
-      if (t >= -1e-9 && t < 1 - 1e-9 && Math.abs(at[axis]) < 1e-6) found.push(Math.max(0, t));
+    if (segment.kind === 'arc') {
+      // Crossings of an axis that a centred circle has lie on its quarters; other arcs are searched like curves.
+      const quarters = Array.from({ length: 8 }, (_, quarter) => ((quarter * Math.PI) / 2 - Math.PI - segment.start) / segment.sweep);
+      const own = quarters.filter((t) => t >= -1e-9 && t < 1 - 1e-9 && Math.abs(pointAt(segment, t)[axis]) < 1e-6);
+      if (own.length > 0) {
+        found.push(...own.map((t) => Math.max(0, t)));
+        continue;
+      }
+    }
+    for (let k = 0; k < LOOKS; k++) {
+      let [low, high] = [k / LOOKS, (k + 1) / LOOKS];
+      const before = pointAt(segment, low)[axis];
+      const after = pointAt(segment, high)[axis];
+      if (Math.abs(before) < 1e-6) found.push(low);
+      if (Math.abs(before) < 1e-6 || Math.abs(after) < 1e-6 || before > 0 === after > 0) continue;
+      for (let i = 0; i < 50; i++) {
+        const middle = (low + high) / 2;
+        if (pointAt(segment, middle)[axis] > 0 === before > 0) low = middle;
+        else high = middle;
+      }
+      found.push((low + high) / 2);
     }
   }
   return found;
 }
 
-function mandatory(outline: Outline): Candidate[] {
-  const found: Candidate[] = [];
-  let s = 0;
-  outline.segments.forEach((segment, i) => {
-    const length = segmentLength(segment);
-    const whole = segment.kind === 'arc' && Math.abs(segment.sweep) > Math.PI;
-    const before = outline.segments[(i + outline.segments.length - 1) % outline.segments.length]!;
-    if (segment.kind === 'line' && before.kind === 'line') {
-      const a = tangent(before, 1);
-      const b = tangent(segment, 0);
-      const turn = Math.atan2(a[0] * b[1] - a[1] * b[0], a[0] * b[0] + a[1] * b[1]);
-      const na = outward(a);
-      const nb = outward(b);
-      const size = Math.hypot(na[0] + nb[0], na[1] + nb[1]);
-      const normal: Point = [(na[0] + nb[0]) / size, (na[1] + nb[1]) / size];
-      const edge = `${before.edge} ${segment.edge} corner`;
-      found.push({ s, rank: 3, segment, t: 0, corner: { turn, normal, edge: cornerName(edge) } });
-    }
-    const corner =
-      segment.kind === 'arc' && !whole ? { turn: segment.sweep, normal: outward(tangent(segment, 0.5)), edge: segment.edge } : undefined;
-    if (!whole) found.push({ s: s + length / 2, rank: corner ? 3 : 2, segment, t: 0.5, corner });
-    for (const t of centreCrossings(segment)) found.push({ s: s + length * t, rank: 1, segment, t });
-    s += length;
-  });
-  return found;
+/** A bend smaller than this is none: two pieces of one smooth edge, radians. */
+const LEAST_TURN = 0.05;
+/** An edge shorter than this needs no station of its own in its middle, mm. */
+const SHORT = 40;
+
+/** How the edge bends from one segment to the next, and which way is out there. */
+function joint(before: Segment, after: Segment): { turn: number; normal: Point } {
+  const [a, b] = [tangentAt(before, 1), tangentAt(after, 0)];
+  const turn = Math.atan2(a[0] * b[1] - a[1] * b[0], a[0] * b[0] + a[1] * b[1]);
+  const [na, nb] = [outward(a), outward(b)];
+  const size = Math.hypot(na[0] + nb[0], na[1] + nb[1]) || 1;
+  return { turn, normal: [(na[0] + nb[0]) / size, (na[1] + nb[1]) / size] };
 }
 
-/** “front right corner”, never “right front corner”. */
-function cornerName(edge: string): string {
-  const words = edge.split(' ');
-  const depth = words.includes('front') ? 'front' : 'back';
-  const side = words.includes('left') ? 'left' : 'right';
-  return `${depth} ${side} corner`;
+/** How far along its length a segment is at its parameter. */
+function lengthAt(segment: Segment, u: number): number {
+  return u <= 0 ? 0 : segmentLength(stretch(segment, 0, Math.min(1, u)));
+}
+
+function mandatory(outline: Outline): Candidate[] {
+  const found: Candidate[] = [];
+  const { segments } = outline;
+  const n = segments.length;
+  const lengths = segments.map(segmentLength);
+  const joints = segments.map((segment, i) => joint(segments[(i + n - 1) % n]!, segment));
+  let s = 0;
+  segments.forEach((segment, i) => {
+    const before = segments[(i + n - 1) % n]!;
+    const isCorner = segment.kind === 'arc' && segment.edge.endsWith('corner');
+    if (n > 1 && Math.abs(joints[i]!.turn) > LEAST_TURN)
+      found.push({ s, rank: 3, segment, t: 0, corner: { ...joints[i]!, edge: jointName(before.edge, segment.edge) } });
+    if (isCorner) {
+      const corner = { turn: segment.sweep, normal: outward(tangentAt(segment, 0.5)), edge: segment.edge };
+      found.push({ s: s + lengths[i]! / 2, rank: 3, segment, t: 0.5, corner });
+    } else if (n > 1 && (before.edge !== segment.edge || Math.abs(joints[i]!.turn) > LEAST_TURN)) {
+      // An edge begins here: its middle may lie on a later piece of it.
+      let length = lengths[i]!;
+      let last = i;
+      while (segments[(last + 1) % n]!.edge === segment.edge && Math.abs(joints[(last + 1) % n]!.turn) <= LEAST_TURN && last - i < n - 1) {
+        last += 1;
+        length += lengths[last % n]!;
+      }
+      let to = length / 2;
+      let k = i;
+      while (to > lengths[k % n]! && k < last) to -= lengths[k++ % n]!;
+      const own = segments[k % n]!;
+      if (length >= SHORT) found.push({ s: s + length / 2, rank: 2, segment: own, t: parameterAt(own, Math.min(1, to / lengths[k % n]!)) });
+    }
+    for (const t of centreCrossings(segment)) found.push({ s: s + lengthAt(segment, t), rank: 1, segment, t });
+    s += lengths[i]!;
+  });
+  return found;
 }
 
 function locate(outline: Outline, s: number): { segment: Segment; t: number } {
   let left = s;
   for (const segment of outline.segments) {
     const length = segmentLength(segment);
-    if (left <= length + 1e-9) return { segment, t: Math.min(1, left / length) };
+    if (left <= length + 1e-9) return { segment, t: parameterAt(segment, Math.min(1, left / length)) };
     left -= length;
   }
   return { segment: outline.segments.at(-1)!, t: 1 };
@@ -106,7 +139,7 @@ function locate(outline: Outline, s: number): { segment: Segment; t: number } {
  * and between them as many at even distances as keep neighbours within the spacing. Number 1 is the middle of the
  * front; the tape goes counter-clockwise as seen from above (front, right, back, left), wherever the outline starts.
  *
- * @param outline lines and arcs, counter-clockwise
+ * @param outline lines, arcs and curves, counter-clockwise
  * @param [options.spacing=110] largest distance between neighbours, mm
  */
 export function stations(outline: Outline, options: { spacing?: number } = {}): Place[] {
@@ -114,13 +147,16 @@ export function stations(outline: Outline, options: { spacing?: number } = {}): 
   const total = perimeter(outline);
   // The front middle is the place farthest forward on the centre line.
   const candidates = mandatory(outline);
-  const onCentre = candidates.filter((c) => Math.abs(pointOn(c.segment, c.t)[0]) < SAME);
-  const first = (onCentre.length > 0 ? onCentre : candidates).reduce((a, b) =>
-    pointOn(b.segment, b.t)[1] < pointOn(a.segment, a.t)[1] ? b : a,
-  );
+  const onCentre = candidates.filter((c) => Math.abs(pointAt(c.segment, c.t)[0]) < SAME);
+  const pool = onCentre.length > 0 ? onCentre : candidates;
+  const foremost = pool.reduce((a, b) => (pointAt(b.segment, b.t)[1] < pointAt(a.segment, a.t)[1] ? b : a));
+  // A corner and a centre line that are nearly one place are the corner, wherever the outline was begun.
+  const first = candidates
+    .filter((c) => Math.abs(((c.s - foremost.s + total * 1.5) % total) - total / 2) < SAME)
+    .reduce((a, b) => (b.rank > a.rank ? b : a));
   const turned = candidates
     .map((c) => ({ ...c, at: (((c.s - first.s) % total) + total) % total }))
-    .map((c) => (total - c.at < SAME / 2 ? { ...c, at: 0 } : c))
+    .map((c) => (total - c.at < SAME ? { ...c, at: 0 } : c))
     .sort((a, b) => a.at - b.at || b.rank - a.rank);
   const kept: typeof turned = [];
   for (const c of turned) {
@@ -141,9 +177,9 @@ export function stations(outline: Outline, options: { spacing?: number } = {}): 
       const corner = k === 0 ? c.corner : undefined;
       places.push({
         at,
-        point: pointOn(here.segment, here.t),
-        normal: corner?.normal ?? outward(tangent(here.segment, here.t)),
-        curvature: here.segment.kind === 'arc' ? 1 / here.segment.radius : 0,
+        point: pointAt(here.segment, here.t),
+        normal: corner?.normal ?? outward(tangentAt(here.segment, here.t)),
+        curvature: corner && here.t === 0 ? 0 : curvatureAt(here.segment, here.t),
         edge: corner?.edge ?? here.segment.edge,
         turn: corner?.turn ?? 0,
       });

@@ -1,14 +1,18 @@
 /** A place in the plan: x to the right, y to the back, millimetres. */
 export type Point = readonly [x: number, y: number];
 
-/** A straight or round stretch of an outline, walked counter-clockwise as seen from above. */
+/**
+ * A straight, round or freely curved (cubic Bézier) stretch of an outline, walked counter-clockwise as seen from above.
+ * An arc with a negative sweep bows inwards.
+ */
 export type Segment =
   | { kind: 'line'; edge: string; from: Point; to: Point }
-  | { kind: 'arc'; edge: string; centre: Point; radius: number; start: number; sweep: number };
+  | { kind: 'arc'; edge: string; centre: Point; radius: number; start: number; sweep: number }
+  | { kind: 'curve'; edge: string; from: Point; c1: Point; c2: Point; to: Point };
 
 /**
  * A closed plan curve, counter-clockwise, about the origin. `edge` on a segment is the name a person would use:
- * front, right, back, left, or “front right corner” for the arc between two.
+ * front, right, back, left, or “front right corner” for the arc between two. An arc whose name ends in “corner” is one.
  */
 export type Outline = { segments: Segment[] };
 

@@ -1,82 +1,88 @@
 import { BOARDS, findMaterial, FOAMS, WADDINGS } from '../foam';
 import { checkRule } from '../house';
-import { baseCorners, tangentLength } from '../outline';
+import { baseOutline, cutNotch, deepest, distanceTo, flatten, isInside, measuredOutline, outlineArea, type Point } from '../outline';
+import { checkRange } from './check-range';
+import { checkShape } from './check-shape';
+import { kindOf } from './kinds';
 import { LIMITS } from './limits';
 import type { Problem } from './problem';
-import type { BaseShape, Piece } from './types';
-
-/** A reader for a slip of the finger: ten times or a tenth of something that would fit. */
-function didYouMean(value: number, [low, high]: readonly [number, number]): string {
-  for (const factor of [0.1, 10, 1 / 25.4, 25.4]) {
-    const guess = value * factor;
-    if (guess >= low * 1.5 && guess <= high * 0.7) return `; did you mean ${Math.round(guess)} mm?`;
-  }
-  return '';
-}
-
-/**
- * Says what is wrong with one measurement, in words for the person who typed it.
- *
- * @param label what is measured
- * @param value mm
- * @param range least and most, mm
- */
-export function checkRange(label: string, value: number, range: readonly [number, number]): string | null {
-  if (!Number.isFinite(value)) return `${label} is not a figure`;
-  if (value < range[0]) {
-    if (value < 0 && range[0] >= 0) return `${label} cannot be less than nothing`;
-    if (value === 0) return `${label} cannot be zero; ${range[0]} mm is the least`;
-    return `${label}: ${round(value)} mm is too little; ${range[0]} mm is the least${didYouMean(value, range)}`;
-  }
-  if (value > range[1]) return `${label}: ${round(value)} mm is too much; ${range[1]} mm is the most${didYouMean(value, range)}`;
-  return null;
-}
+import type { Base, Piece } from './types';
 
 function round(value: number): number {
   return Math.round(value * 10) / 10;
 }
 
-function checkShape(shape: BaseShape): Problem[] {
+/** Notches that cannot be cut, holes and hardware that are not on the board, moulds out of order. */
+function checkFeatures(base: Base): Problem[] {
   const problems: Problem[] = [];
-  const check = (field: string, label: string, value: number, range: readonly [number, number]): void => {
-    const message = checkRange(label, value, range);
-    if (message) problems.push({ path: `base.shape.${field}`, message });
+  let { outline } = measuredOutline(base.shape);
+  base.notches?.forEach((notch, i) => {
+    const cut = cutNotch(outline, notch);
+    if (typeof cut === 'string') problems.push({ path: `base.notches.${i}`, message: `${cut} (notch ${i + 1})` });
+    else outline = cut;
+  });
+  if (problems.length > 0) return problems;
+  const board = flatten(outline);
+  if (outlineArea(outline) < LIMITS.seat[0] ** 2)
+    return [{ path: 'base.notches', message: 'The notches leave next to nothing of the board' }];
+  const reaches = (x: number, y: number, half: number): string | null => {
+    const at: Point = [x, y];
+    if (!isInside(board, at)) return 'lies beside the board';
+    return distanceTo(board, at) < half ? 'reaches over the edge of the board; make it a notch, or move it in' : null;
   };
-  if (shape.type === 'round') {
-    check('diameter', 'Diameter', shape.diameter, LIMITS.seat);
-    return problems;
+  base.holes?.forEach((hole, i) => {
+    const half = hole.kind === 'round' ? hole.diameter / 2 : Math.min(hole.width, hole.height) / 2;
+    const wrong = reaches(hole.x, hole.y, half);
+    if (wrong) problems.push({ path: `base.holes.${i}`, message: `Hole ${i + 1} ${wrong}` });
+  });
+  base.hardware?.forEach((item, i) => {
+    const wrong = reaches(item.x, item.y, item.diameter / 2);
+    if (wrong)
+      problems.push({
+        path: `base.hardware.${i}`,
+        message: `The ${item.kind}, number ${i + 1}, ${wrong.replace('; make it a notch, or move it in', '; move it in')}`,
+      });
+    if (item.kind === 'insert' && item.length > base.board.thickness)
+      problems.push({
+        path: `base.hardware.${i}.length`,
+        message: `A threaded insert ${round(item.length)} mm long comes out of a ${round(base.board.thickness)} mm board; ${Math.floor(base.board.thickness)} mm is the most`,
+      });
+  });
+  if (base.mould?.kind === 'rows') {
+    const { rows } = base.mould;
+    const late = rows.findIndex((row, i) => i > 0 && row.at <= rows[i - 1]!.at);
+    if (late >= 0)
+      problems.push({
+        path: `base.mould.rows.${late}.at`,
+        message: `Cross-section ${late + 1} lies before or on the one above it; they go from the front backwards`,
+      });
   }
-  if (shape.type === 'rectangle') check('width', 'Width', shape.width, LIMITS.seat);
-  else {
-    check('frontWidth', 'Front width', shape.frontWidth, LIMITS.seat);
-    check('backWidth', 'Back width', shape.backWidth, LIMITS.seat);
-  }
-  check('depth', 'Depth', shape.depth, LIMITS.seat);
-  check('cornerRadius.front', 'Front corner radius', shape.cornerRadius.front, LIMITS.radius);
-  check('cornerRadius.back', 'Back corner radius', shape.cornerRadius.back, LIMITS.radius);
-  return problems.length > 0 ? problems : checkRadii(shape);
+  if (base.mould?.kind === 'map' && base.mould.heights.length !== base.mould.columns * base.mould.rows)
+    problems.push({
+      path: 'base.mould.heights',
+      message: `A map of ${base.mould.columns} × ${base.mould.rows} places needs as many heights; there are ${base.mould.heights.length}`,
+    });
+  return problems;
 }
 
-/** Two radii on one edge may not reach past each other. */
-function checkRadii(shape: Exclude<BaseShape, { type: 'round' }>): Problem[] {
-  const corners = baseCorners(shape);
-  for (let i = 0; i < corners.length; i++) {
-    const next = corners[(i + 1) % corners.length]!;
-    const corner = corners[i]!;
-    const length = Math.hypot(next.at[0] - corner.at[0], next.at[1] - corner.at[1]);
-    const reach = tangentLength(corners, i) + tangentLength(corners, (i + 1) % corners.length);
-    if (reach <= length + 1e-6) continue;
-    const share = length / reach;
-    const front = corner.edgeAfter !== 'back' && shape.cornerRadius.front > 0;
-    const radius = front ? shape.cornerRadius.front : shape.cornerRadius.back;
-    return [
-      {
-        path: `base.shape.cornerRadius.${front ? 'front' : 'back'}`,
-        message: `The corner radii need ${Math.ceil(reach)} mm of the ${corner.edgeAfter} edge, which is ${Math.floor(length)} mm long; ${Math.floor(radius * share)} mm would fit`,
-      },
-    ];
+/** Boards that cannot do what this kind of piece asks. */
+function checkBoard(piece: Piece): string | null {
+  const board = findMaterial(BOARDS, piece.base.board.material);
+  if (!board) return `“${piece.base.board.material}” is not a board we know`;
+  if (kindOf(piece.kind).sat && !board.bears)
+    return `${board.name} cannot bear a person and holds no staple; take plywood or solid wood under a seat`;
+  return null;
+}
+
+/** The narrowest way across a base through its deepest place, mm: what an inset can eat from both sides. */
+export function narrowestWidth(base: Base): number {
+  const { shape } = base;
+  if (!base.notches?.length) {
+    if (shape.type === 'round') return shape.diameter;
+    if (shape.type === 'rectangle') return Math.min(shape.width, shape.depth);
+    if (shape.type === 'trapezoid') return Math.min(shape.frontWidth, shape.backWidth, shape.depth);
   }
-  return [];
+  return 2 * deepest(flatten(baseOutline(shape, base.notches), 0.2)).depth;
 }
 
 /**
@@ -88,6 +94,9 @@ function checkRadii(shape: Exclude<BaseShape, { type: 'round' }>): Problem[] {
  */
 export function checkPiece(piece: Piece): Problem[] {
   const problems = checkShape(piece.base.shape);
+  if (problems.length > 0) return problems;
+  problems.push(...checkFeatures(piece.base));
+  if (problems.length > 0) return problems;
   const add = (path: string, message: string | null): void => {
     if (message) problems.push({ path, message });
   };
@@ -97,8 +106,8 @@ export function checkPiece(piece: Piece): Problem[] {
     add('count', `How many alike must be ${LIMITS.count[0]} to ${LIMITS.count[1]}`);
   if (piece.due && Number.isNaN(Date.parse(piece.due))) add('due', `“${piece.due}” is not a day`);
   add('base.board.thickness', checkRange('Board thickness', piece.base.board.thickness, LIMITS.board));
-  if (!findMaterial(BOARDS, piece.base.board.material)) add('base.board.material', `“${piece.base.board.material}” is not a board we know`);
-  const narrowest = narrowestWidth(piece.base.shape);
+  add('base.board.material', checkBoard(piece));
+  const narrowest = narrowestWidth(piece.base);
   const seen = new Set<string>();
   piece.pads.forEach((pad, i) => {
     const at = `pads.${i}`;
@@ -135,12 +144,33 @@ export function checkPiece(piece: Piece): Problem[] {
     add('cloth.shrinkage', `Shrinkage must be ${LIMITS.shrinkage[0]} to ${LIMITS.shrinkage[1]} %`);
   }
   for (const [key, value] of Object.entries(piece.overrides)) add(`overrides.${key}`, checkRule(key, value));
+  problems.push(...checkSet(piece));
   return problems;
 }
 
-/** The narrowest width of a base across its middle, mm: what an inset can eat from both sides. */
-export function narrowestWidth(shape: BaseShape): number {
-  if (shape.type === 'round') return shape.diameter;
-  const width = shape.type === 'rectangle' ? shape.width : Math.min(shape.frontWidth, shape.backWidth);
-  return Math.min(width, shape.depth);
+/** Pieces of the set that differ, and panels on a wall. */
+function checkSet(piece: Piece): Problem[] {
+  const problems: Problem[] = [];
+  const variants = piece.variants ?? [];
+  variants.forEach((variant, i) => problems.push(...checkShape(variant.shape, `variants.${i}.shape`)));
+  const differing = variants.reduce((sum, variant) => sum + variant.count, 0);
+  if (differing >= piece.count && variants.length > 0)
+    problems.push({
+      path: 'variants',
+      message: `${differing} of a set of ${piece.count} differ; at least one must be as drawn, or the set must be larger`,
+    });
+  if (piece.panels) {
+    const width = panelWidth(piece.panels);
+    if (width < LIMITS.seat[0])
+      problems.push({
+        path: 'panels.count',
+        message: `${piece.panels.count} panels with these gaps would be ${Math.round(width)} mm wide; ${LIMITS.seat[0]} mm is the least`,
+      });
+  }
+  return problems;
+}
+
+/** Width of one of N equal panels with gaps between them, mm. */
+export function panelWidth({ across, gap, count }: { across: number; gap: number; count: number }): number {
+  return (across - (count - 1) * gap) / count;
 }

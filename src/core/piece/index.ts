@@ -1,6 +1,10 @@
-export type { Base, BaseShape, ChalkLine, Cloth, CornerRadius, Pad, PadEdge, PadRole, Piece } from './types';
-export { checkPiece, checkRange, narrowestWidth } from './check-piece';
+export type * from './types';
+export { checkPiece, narrowestWidth, panelWidth } from './check-piece';
+export { checkRange } from './check-range';
+export { checkShape } from './check-shape';
+export { KINDS, kindOf, type KindInfo } from './kinds';
 export { LIMITS } from './limits';
-export { newChairSeat, STARTING_SHAPES } from './new-piece';
+export { newChairSeat, newPiece } from './new-piece';
 export { PIECE_SCHEMA } from './piece-schema';
 export { PieceProblems, type Problem } from './problem';
+export { readField, shapeKind, SHAPES, STARTING_SHAPES, withField, type ShapeField, type ShapeKind } from './shape-fields';

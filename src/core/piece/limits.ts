@@ -1,7 +1,32 @@
+const DEGREE = Math.PI / 180;
+
 /** The least and most that the application takes for each measurement, mm unless said otherwise. */
 export const LIMITS = {
-  seat: [80, 1500],
+  seat: [40, 3000],
+  small: [10, 2000],
+  /** a rise, a hollow, a bow: may be nothing */
+  rise: [0, 2000],
+  /** along a line from its beginning */
+  along: [0, 4000],
+  /** to the left or right of a line; − is beyond it */
+  out: [-1500, 1500],
+  /** heights of a moulded base over its reference plane */
+  height: [-300, 300],
   radius: [0, 750],
+  /** radians */
+  angle: [30 * DEGREE, 150 * DEGREE],
+  /** inside angle of a side; more than 180° at an inside corner; radians */
+  bevel: [15 * DEGREE, 345 * DEGREE],
+  /** a coordinate of a drawn outline */
+  plan: [-3000, 3000],
+  nodes: [2, 400],
+  hole: [2, 1000],
+  hardware: [1, 200],
+  strip: [2, 100],
+  stock: [300, 6000],
+  panels: [2, 40],
+  /** kg */
+  rating: [0.5, 500],
   board: [2, 60],
   pad: [0.5, 500],
   offset: [-300, 100],

@@ -1,5 +1,6 @@
 import { RULES } from '../house';
 import { LIMITS } from './limits';
+import { SHAPES, type ShapeKind } from './shape-fields';
 
 const number = ([minimum, maximum]: readonly [number, number]) => ({ type: 'number', minimum, maximum });
 const object = (properties: Record<string, unknown>, optional: string[] = []) => ({
@@ -8,83 +9,281 @@ const object = (properties: Record<string, unknown>, optional: string[] = []) =>
   required: Object.keys(properties).filter((key) => !optional.includes(key)),
   properties,
 });
-const cornerRadius = object({ front: number(LIMITS.radius), back: number(LIMITS.radius) });
+const list = (items: unknown, maxItems: number, minItems = 0) => ({ type: 'array', minItems, maxItems, items });
 const shortText = { type: 'string', maxLength: 120 };
 const id = { type: 'string', pattern: '^[a-z0-9-]{1,60}$' };
+const yesOrNo = { type: 'boolean' };
+/** Photos are named by what is in them. */
+const photo = { type: 'string', pattern: '^[0-9a-f]{64}\\.(jpg|png|webp)$' };
+const place = { type: 'array', minItems: 2, maxItems: 2, items: number(LIMITS.plan) };
+const pixel = { type: 'array', minItems: 2, maxItems: 2, items: { type: 'number', minimum: -20000, maximum: 20000 } };
+const oneOf = (tag: string, options: unknown[]) => ({
+  type: 'object',
+  required: [tag],
+  discriminator: { propertyName: tag },
+  oneOf: options,
+});
+
+const panRow = object({
+  at: number(LIMITS.along),
+  width: number(LIMITS.small),
+  height: number(LIMITS.height),
+  drop: number(LIMITS.height),
+  crown: number(LIMITS.height),
+});
+
+/** A measured shape's own part of the schema, from its table of fields. */
+function shapeSchema(kind: ShapeKind): Record<string, unknown> {
+  const properties: Record<string, unknown> = { type: { const: kind.type } };
+  const inner = new Map<string, Record<string, unknown>>();
+  for (const { key, range } of kind.fields) {
+    const [first, second] = key.split('.') as [string, string?];
+    if (second) inner.set(first, { ...inner.get(first), [second]: number(range) });
+    else properties[first] = number(range);
+  }
+  for (const [key, own] of inner) properties[key] = object(own);
+  if (kind.join) properties.join = { enum: ['straight', 'smooth'] };
+  if (kind.rows) {
+    const columns = Object.fromEntries(kind.rows.columns.map(({ key, range }) => [key, number(range)]));
+    properties.rows = list(object(columns), kind.rows.most, kind.rows.least);
+  }
+  if (kind.type === 'drawn') {
+    properties.mirrored = yesOrNo;
+    properties.nodes = list(
+      object(
+        {
+          x: number(LIMITS.plan),
+          y: number(LIMITS.plan),
+          radius: number(LIMITS.radius),
+          to: oneOf('kind', [
+            object({ kind: { const: 'line' } }),
+            object({ kind: { const: 'smooth' } }),
+            object({ kind: { const: 'arc' }, rise: { type: 'number', minimum: -1500, maximum: 1500 } }),
+            object({ kind: { const: 'curve' }, c1: place, c2: place }),
+          ]),
+          name: shortText,
+        },
+        ['name'],
+      ),
+      LIMITS.nodes[1],
+      LIMITS.nodes[0],
+    );
+  }
+  return object(properties);
+}
+
+const shape = oneOf('type', SHAPES.map(shapeSchema));
+const spot = { x: number(LIMITS.plan), y: number(LIMITS.plan) };
+
+const base = object(
+  {
+    shape,
+    board: object({ material: id, thickness: number(LIMITS.board) }),
+    supports: { enum: ['frame', 'two-rails', 'four-points', 'solid'] },
+    notches: list(
+      object({
+        id,
+        at: oneOf('kind', [
+          object({ kind: { const: 'corner' }, corner: shortText }),
+          object({ kind: { const: 'edge' }, edge: shortText, along: number(LIMITS.plan) }),
+        ]),
+        width: number(LIMITS.small),
+        depth: number([2, 1000]),
+      }),
+      12,
+    ),
+    holes: list(
+      oneOf('kind', [
+        object({ id, kind: { const: 'round' }, ...spot, diameter: number(LIMITS.hole) }),
+        object({ id, kind: { const: 'slot' }, ...spot, width: number(LIMITS.hole), height: number(LIMITS.hole) }),
+      ]),
+      60,
+    ),
+    hardware: list(
+      object({
+        id,
+        kind: { enum: ['insert', 'bolt', 'screw', 'cleat'] },
+        ...spot,
+        diameter: number(LIMITS.hardware),
+        length: number(LIMITS.hardware),
+      }),
+      60,
+    ),
+    edges: list(
+      object({
+        edge: shortText,
+        fasten: yesOrNo,
+        visible: yesOrNo,
+        against: yesOrNo,
+        strip: { oneOf: [{ type: 'null' }, object({ width: number(LIMITS.strip), thickness: number(LIMITS.strip) })] },
+        trim: number([0, 40]),
+      }),
+      60,
+    ),
+    frame: {
+      oneOf: [
+        { type: 'null' },
+        object({
+          width: number(LIMITS.strip),
+          thickness: number(LIMITS.strip),
+          inset: number([0, 300]),
+          ribs: { type: 'integer', minimum: 0, maximum: 20 },
+          stock: number(LIMITS.stock),
+          kerf: number([0, 10]),
+        }),
+      ],
+    },
+    mould: {
+      oneOf: [
+        { type: 'null' },
+        object({ kind: { const: 'rows' }, rows: list(panRow, 40, 2) }),
+        object({
+          kind: { const: 'map' },
+          name: shortText,
+          x0: number(LIMITS.plan),
+          y0: number(LIMITS.plan),
+          step: number([0.5, 200]),
+          columns: { type: 'integer', minimum: 2, maximum: 120 },
+          rows: { type: 'integer', minimum: 2, maximum: 120 },
+          heights: list(number([-1000, 1000]), 14400, 4),
+        }),
+      ],
+    },
+    trace: {
+      oneOf: [
+        { type: 'null' },
+        object({
+          photo,
+          scale: oneOf('kind', [
+            object({ kind: { const: 'two' }, apart: number(LIMITS.seat) }),
+            object({ kind: { const: 'four' }, width: number(LIMITS.seat), height: number(LIMITS.seat) }),
+          ]),
+          marks: list(pixel, 4),
+          points: list(pixel, 400),
+        }),
+      ],
+    },
+  },
+  ['supports', 'notches', 'holes', 'hardware', 'edges', 'frame', 'mould', 'trace'],
+);
+
+const strip = object({
+  items: list(
+    object({
+      id,
+      what: { enum: ['cover', 'film', 'wadding', 'pad', 'fastener', 'screw', 'hardware', 'strap'] },
+      name: shortText,
+      where: { type: 'string', maxLength: 400 },
+      count: { type: 'integer', minimum: 1, maximum: 9999 },
+      crown: number([0, 60]),
+      leg: number([0, 60]),
+      thickness: number([0, 500]),
+      again: { enum: ['refit', 'replace', 'leave-off'] },
+      photos: list(photo, 12),
+    }),
+    80,
+  ),
+  findings: list(id, 20),
+  press: {
+    oneOf: [
+      { type: 'null' },
+      object({
+        asNew: number(LIMITS.pad),
+        now: number([0, 500]),
+        seconds: { type: 'number', minimum: 0, maximum: 600 },
+        crumbs: yesOrNo,
+        mould: yesOrNo,
+        marks: yesOrNo,
+      }),
+    ],
+  },
+  cover: list(object({ id, name: shortText, width: number([5, 4000]), height: number([5, 4000]) }), 20),
+  tasks: list(object({ id, text: { type: 'string', maxLength: 400 }, done: yesOrNo }), 60),
+});
 
 /** The JSON Schema (draft 2020-12) of a piece; `npm run -s fovea -- schema` prints it. */
 export const PIECE_SCHEMA = {
   $schema: 'https://json-schema.org/draft/2020-12/schema',
   $id: 'urn:fovea:piece:1',
   title: 'A piece: one padded rigid base, or a set of them alike. Lengths in mm, angles in radians.',
-  ...object({
-    schema: { const: 'fovea.piece/1' },
-    kind: { enum: ['chair-seat'] },
-    name: { type: 'string', minLength: 1, maxLength: 120, pattern: '\\S' },
-    count: { type: 'integer', minimum: LIMITS.count[0], maximum: LIMITS.count[1] },
-    due: { type: 'string', pattern: '^(\\d{4}-\\d{2}-\\d{2})?$' },
-    notes: { type: 'string', maxLength: 20000 },
-    base: object({
-      shape: {
-        type: 'object',
-        required: ['type'],
-        discriminator: { propertyName: 'type' },
-        oneOf: [
-          object({ type: { const: 'rectangle' }, width: number(LIMITS.seat), depth: number(LIMITS.seat), cornerRadius }),
-          object({
-            type: { const: 'trapezoid' },
-            frontWidth: number(LIMITS.seat),
-            backWidth: number(LIMITS.seat),
-            depth: number(LIMITS.seat),
-            cornerRadius,
-          }),
-          object({ type: { const: 'round' }, diameter: number(LIMITS.seat) }),
+  ...object(
+    {
+      schema: { const: 'fovea.piece/1' },
+      kind: {
+        enum: [
+          'chair-seat',
+          'round-seat',
+          'bench',
+          'corner-seat',
+          'headboard',
+          'headboard-bordered',
+          'headboard-panelled',
+          'headboard-nailed',
+          'saddle',
+          'arm-pad',
+          'block-seat',
+          'tight-seat',
         ],
       },
-      board: object({ material: id, thickness: number(LIMITS.board) }),
-    }),
-    pads: {
-      type: 'array',
-      maxItems: LIMITS.pads[1],
-      items: object({
-        id,
-        role: { enum: ['crown', 'main'] },
-        material: id,
-        thickness: number(LIMITS.pad),
-        offset: { type: ['number', 'null'], minimum: LIMITS.offset[0], maximum: LIMITS.offset[1] },
-        edge: {
-          type: 'object',
-          required: ['kind'],
-          discriminator: { propertyName: 'kind' },
-          oneOf: [
+      name: { type: 'string', minLength: 1, maxLength: 120, pattern: '\\S' },
+      count: { type: 'integer', minimum: LIMITS.count[0], maximum: LIMITS.count[1] },
+      due: { type: 'string', pattern: '^(\\d{4}-\\d{2}-\\d{2})?$' },
+      notes: { type: 'string', maxLength: 20000 },
+      base,
+      pads: {
+        type: 'array',
+        maxItems: LIMITS.pads[1],
+        items: object({
+          id,
+          role: { enum: ['crown', 'main'] },
+          material: id,
+          thickness: number(LIMITS.pad),
+          offset: { type: ['number', 'null'], minimum: LIMITS.offset[0], maximum: LIMITS.offset[1] },
+          edge: oneOf('kind', [
             object({ kind: { const: 'square' } }),
             object({ kind: { const: 'domed' } }),
             object({ kind: { const: 'feathered' }, width: number(LIMITS.feather) }),
-          ],
-        },
+          ]),
+        }),
+      },
+      wadding: { type: ['string', 'null'], maxLength: 60 },
+      cloth: object({
+        name: shortText,
+        rollWidth: number(LIMITS.rollWidth),
+        thickness: number(LIMITS.clothThickness),
+        coated: yesOrNo,
+        direction: { enum: ['along', 'across', 'any'] },
+        repeatAcross: number(LIMITS.repeat),
+        repeatAlong: number(LIMITS.repeat),
+        shrinkage: number(LIMITS.shrinkage),
+        pull: { enum: ['taut', 'smooth'] },
       }),
+      chalk: object({
+        x: { type: 'number', minimum: -2000, maximum: 2000 },
+        y: { type: 'number', minimum: -2000, maximum: 2000 },
+        angle: { type: 'number', minimum: -7, maximum: 7 },
+      }),
+      overrides: {
+        type: 'object',
+        propertyNames: { enum: RULES.map((rule) => rule.key) },
+        additionalProperties: { type: 'number' },
+      },
+      strip,
+      panels: {
+        oneOf: [
+          { type: 'null' },
+          object({
+            across: number([100, 8000]),
+            gap: number([0, 300]),
+            count: { type: 'integer', minimum: LIMITS.panels[0], maximum: LIMITS.panels[1] },
+            mounting: { enum: ['joined', 'hung'] },
+            cleats: { type: 'integer', minimum: 1, maximum: 60 },
+            rating: number(LIMITS.rating),
+          }),
+        ],
+      },
+      variants: list(object({ id, name: shortText, count: { type: 'integer', minimum: 1, maximum: 199 }, shape }), 12),
     },
-    wadding: { type: ['string', 'null'], maxLength: 60 },
-    cloth: object({
-      name: shortText,
-      rollWidth: number(LIMITS.rollWidth),
-      thickness: number(LIMITS.clothThickness),
-      coated: { type: 'boolean' },
-      direction: { enum: ['along', 'across', 'any'] },
-      repeatAcross: number(LIMITS.repeat),
-      repeatAlong: number(LIMITS.repeat),
-      shrinkage: number(LIMITS.shrinkage),
-      pull: { enum: ['taut', 'smooth'] },
-    }),
-    chalk: object({
-      x: { type: 'number', minimum: -2000, maximum: 2000 },
-      y: { type: 'number', minimum: -2000, maximum: 2000 },
-      angle: { type: 'number', minimum: -7, maximum: 7 },
-    }),
-    overrides: {
-      type: 'object',
-      propertyNames: { enum: RULES.map((rule) => rule.key) },
-      additionalProperties: { type: 'number' },
-    },
-  }),
+    ['strip', 'panels', 'variants'],
+  ),
 } as const;

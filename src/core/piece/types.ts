@@ -1,13 +1,88 @@
+import type { Notch } from '../outline/notch';
+import type { BaseShape, PanRow } from './shapes';
+
 /** The user's document. Lengths are millimetres; `piece-schema.ts` is the JSON Schema that validates it. */
 
-export type CornerRadius = { front: number; back: number };
+export type { Notch } from '../outline/notch';
+export type { OutlineNode } from '../outline/nodes';
+export type { BaseShape, BevelRow, CornerRadius, Join, OffsetRow, PanRow, TapeRow } from './shapes';
 
-export type BaseShape =
-  | { type: 'rectangle'; width: number; depth: number; cornerRadius: CornerRadius }
-  | { type: 'trapezoid'; frontWidth: number; backWidth: number; depth: number; cornerRadius: CornerRadius }
-  | { type: 'round'; diameter: number };
+/** What is being padded. The kind settles what a new piece starts from and which words its drawing uses. */
+export type PieceKind =
+  | 'chair-seat'
+  | 'round-seat'
+  | 'bench'
+  | 'corner-seat'
+  | 'headboard'
+  | 'headboard-bordered'
+  | 'headboard-panelled'
+  | 'headboard-nailed'
+  | 'saddle'
+  | 'arm-pad'
+  | 'block-seat'
+  | 'tight-seat';
 
-export type Base = { shape: BaseShape; board: { material: string; thickness: number } };
+/** What carries the board under load. */
+export type Support = 'frame' | 'two-rails' | 'four-points' | 'solid';
+
+/** A hole through the board: for air, a post, a bolt. Sizes mm. */
+export type Hole =
+  | { id: string; kind: 'round'; x: number; y: number; diameter: number }
+  | { id: string; kind: 'slot'; x: number; y: number; width: number; height: number };
+
+/** Something fixed to the board; `length` is how deep it goes in, mm. */
+export type Hardware = {
+  id: string;
+  kind: 'insert' | 'bolt' | 'screw' | 'cleat';
+  x: number;
+  y: number;
+  diameter: number;
+  length: number;
+};
+
+/** What is known of one edge of the base, by its name. */
+export type EdgeFact = {
+  edge: string;
+  /** the cover is fastened along here */
+  fasten: boolean;
+  visible: boolean;
+  /** butts against a frame or wall: foam is kept flush */
+  against: boolean;
+  /** thin wood lip to finish a cloth against, mm, or none */
+  strip: { width: number; thickness: number } | null;
+  /** bent edge trim of this thickness, mm; 0 is none */
+  trim: number;
+};
+
+/** A frame of battens under or behind the board. */
+export type Frame = { width: number; thickness: number; inset: number; ribs: number; stock: number; kerf: number };
+
+/** A base that is not flat: cross-sections along its centre line, or a map of heights read off a scan. */
+export type Mould =
+  | { kind: 'rows'; rows: PanRow[] }
+  | { kind: 'map'; name: string; x0: number; y0: number; step: number; columns: number; rows: number; heights: number[] };
+
+/** A photo traced for its outline: picture points that are known, and the picture points of the outline. */
+export type Trace = {
+  photo: string;
+  /** two known points and their distance, or four corners of a rectangle and its sizes */
+  scale: { kind: 'two'; apart: number } | { kind: 'four'; width: number; height: number };
+  marks: [number, number][];
+  points: [number, number][];
+};
+
+export type Base = {
+  shape: BaseShape;
+  board: { material: string; thickness: number };
+  supports?: Support;
+  notches?: Notch[];
+  holes?: Hole[];
+  hardware?: Hardware[];
+  edges?: EdgeFact[];
+  frame?: Frame | null;
+  mould?: Mould | null;
+  trace?: Trace | null;
+};
 
 /** How a pad's rim is worked: left square, carved away over a width, or carved to a dome over the whole pad. */
 export type PadEdge = { kind: 'square' } | { kind: 'feathered'; width: number } | { kind: 'domed' };
@@ -47,9 +122,49 @@ export type Cloth = {
 /** The straight cut through the piece that the section shows: a point it passes through and its bearing. */
 export type ChalkLine = { x: number; y: number; angle: number };
 
+/** Panels side by side on a wall: N equal ones over a width, with gaps. `rating` is what one cleat carries, kg. */
+export type Panels = { across: number; gap: number; count: number; mounting: 'joined' | 'hung'; cleats: number; rating: number };
+
+/** A piece of the set whose base was measured differently; all else is shared. */
+export type Variant = { id: string; name: string; count: number; shape: BaseShape };
+
+/** What an item taken off was. */
+export type StripKind = 'cover' | 'film' | 'wadding' | 'pad' | 'fastener' | 'screw' | 'hardware' | 'strap';
+
+/** One thing taken off, in the order it came. */
+export type StripItem = {
+  id: string;
+  what: StripKind;
+  name: string;
+  /** where it sat, and the alignment marks made */
+  where: string;
+  count: number;
+  /** measured crown and leg of a fastener, or the thickness of a pad, mm; 0 is not measured */
+  crown: number;
+  leg: number;
+  thickness: number;
+  /** goes back on, is replaced by new, or is not wanted again */
+  again: 'refit' | 'replace' | 'leave-off';
+  photos: string[];
+};
+
+/** A measured piece of the old cover, kept as a pattern. */
+export type OldPiece = { id: string; name: string; width: number; height: number };
+
+/** Readings of the hand-press test on the old foam. Sizes mm, return in seconds. */
+export type PressReadings = { asNew: number; now: number; seconds: number; crumbs: boolean; mould: boolean; marks: boolean };
+
+export type StripRecord = {
+  items: StripItem[];
+  findings: string[];
+  press: PressReadings | null;
+  cover: OldPiece[];
+  tasks: { id: string; text: string; done: boolean }[];
+};
+
 export type Piece = {
   schema: 'fovea.piece/1';
-  kind: 'chair-seat';
+  kind: PieceKind;
   name: string;
   /** how many alike */
   count: number;
@@ -65,4 +180,7 @@ export type Piece = {
   chalk: ChalkLine;
   /** house rules set otherwise for this piece alone, by rule key */
   overrides: Record<string, number>;
+  strip?: StripRecord;
+  panels?: Panels | null;
+  variants?: Variant[];
 };

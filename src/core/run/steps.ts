@@ -2,6 +2,7 @@ import type { Model } from '../build';
 import type { CoverPiece, CornerPlan, LiningPiece } from '../cover';
 import type { FoamPiece } from '../cut';
 import { polygonPerimeter } from '../outline';
+import { findingOf, reassembly } from '../strip';
 
 /** One step of the run sheet. Minutes are for one piece of the set. */
 export type Step = {
@@ -12,11 +13,15 @@ export type Step = {
   /** minutes of waiting that follow, hands free */
   wait: number;
   caution?: string;
+  /** photos that show how it was */
+  photos?: string[];
 };
 
 const LOCAL = 'Follow your local rules.';
 export const CAUTIONS = {
   base: `Old boards: watch for nails, splinters, mould and old finishes; gloves, and a mask when sanding. ${LOCAL}`,
+  strip: `Old pads: mould, pests, lead paint, unknown fillings – bag them and wear a mask. Staples and tacks: eye protection, fingers clear. ${LOCAL}`,
+  saddle: `Vehicles: the saddle must lock, and clear wheels, exhaust and controls; a changed seat height changes reach. Wiring, sensors and heated pads are for a licensed shop. ${LOCAL}`,
   knife: `Knives: guard on, both hands clear of the line, cut away from the body. Foam dust: extract it and wear a mask; no sparks. ${LOCAL}`,
   glue: `Spray glue is flammable: ventilate, no flame, read its sheet, test it on a scrap first. ${LOCAL}`,
   shears: `Shears: cut away from the holding hand, close them when laid down. ${LOCAL}`,
@@ -25,7 +30,10 @@ export const CAUTIONS = {
 } as const;
 
 /** Plain handling times that no house rule is worth having for, minutes. */
-const HANDLING = { checkBoard: 4, layWadding: 3, turnAndCentre: 2, trim: 3, measure: 4 } as const;
+const HANDLING = { checkBoard: 4, layWadding: 3, turnAndCentre: 2, trim: 3, measure: 4, takeOff: 3, finding: 10, refit: 2 } as const;
+
+/** Parts that the steps before have already made new. */
+const MADE_NEW = new Set(['cover', 'film', 'wadding', 'pad', 'fastener']);
 
 type Ingredients = {
   foam: readonly FoamPiece[];
@@ -46,17 +54,48 @@ type Ingredients = {
 export function runSteps(model: Model, made: Ingredients): Step[] {
   const rule = model.rule;
   const steps: Step[] = [];
-  const add = (key: string, name: string, detail: string, minutes: number, caution?: string, wait = 0): void => {
-    steps.push({ key, name, detail, minutes: Math.max(1, Math.round(minutes)), wait: Math.round(wait), ...(caution ? { caution } : {}) });
+  const add = (
+    key: string,
+    name: string,
+    detail: string,
+    minutes: number,
+    caution?: string,
+    wait = 0,
+    photos: readonly string[] = [],
+  ): void => {
+    steps.push({
+      key,
+      name,
+      detail,
+      minutes: Math.max(1, Math.round(minutes)),
+      wait: Math.round(wait),
+      ...(caution ? { caution } : {}),
+      ...(photos.length > 0 ? { photos: [...photos] } : {}),
+    });
   };
   const metres = (pieces: readonly { outline: CoverPiece['outline'] }[]): number =>
     pieces.reduce((sum, piece) => sum + polygonPerimeter(piece.outline) / 1000, 0);
+  const { strip } = model.piece;
+  if (strip && strip.items.length > 0)
+    add(
+      'strip',
+      'Strip',
+      `${strip.items.map((item) => item.name).join(', ')}; mark where each sat before it comes off.`,
+      strip.items.length * HANDLING.takeOff,
+      CAUTIONS.strip,
+      0,
+      strip.items.flatMap((item) => item.photos),
+    );
+  for (const id of strip?.findings ?? []) {
+    const finding = findingOf(id);
+    if (finding) add(`finding-${id}`, finding.name, finding.consequence, HANDLING.finding, finding.caution ?? undefined);
+  }
   add(
     'board',
     'Check the board',
     'Flat, sound and square; break sharp edges; mark both centre lines underneath.',
     HANDLING.checkBoard,
-    CAUTIONS.base,
+    model.piece.kind === 'saddle' ? CAUTIONS.saddle : CAUTIONS.base,
   );
   if (made.foam.length > 0) {
     const layers = made.foam.flatMap((piece) => piece.layers.map(() => piece));
@@ -114,11 +153,13 @@ export function runSteps(model: Model, made: Ingredients): Step[] {
     CAUTIONS.staples,
   );
   if (made.corners.length > 0) {
-    const pleats = [...new Set(made.corners.map((corner) => corner.pleats))].join(' or ');
+    const folded = made.corners.filter((corner) => !corner.inside);
+    const pleats = [...new Set(folded.map((corner) => corner.pleats))].join(' or ');
+    const inside = made.corners.length - folded.length;
     add(
       'corners',
       'Fold the corners',
-      `${made.corners.length} corners, ${pleats} ${pleats === '1' ? 'pleat' : 'pleats'} each; relieve the cloth as drawn first.`,
+      `${folded.length} corners, ${pleats} ${pleats === '1' ? 'pleat' : 'pleats'} each${inside > 0 ? `; cut into ${inside} inside ${inside === 1 ? 'corner' : 'corners'} so that the cloth can spread` : ''}; relieve the cloth as drawn first.`,
       made.corners.length * rule('timeCorner'),
       CAUTIONS.staples,
     );
@@ -139,6 +180,19 @@ export function runSteps(model: Model, made: Ingredients): Step[] {
     (made.dustStaples * rule('timeStaple')) / 60 + 1,
     CAUTIONS.staples,
   );
+  // What came off goes back on in the reverse order; what is replaced was made new above, fasteners and hardware were not.
+  for (const step of reassembly(strip)) {
+    if (step.again === 'replace' && MADE_NEW.has(step.item.what)) continue;
+    add(
+      `refit-${step.item.id}`,
+      step.again === 'refit' ? `Put back ${step.item.name.toLowerCase()}` : `Fit new ${step.item.name.toLowerCase()}`,
+      step.words,
+      HANDLING.refit,
+      undefined,
+      0,
+      step.item.photos,
+    );
+  }
   add('measure', 'Measure and label', 'Crown and height against the slip; label with serial and day.', HANDLING.measure, CAUTIONS.fire);
   return steps;
 }

@@ -47,6 +47,7 @@ export function slipOf(plan: Plan, piece: Piece, house: HouseRules): SlipLine[] 
   const length = (symbol: string, label: string, value: number): Term => ({ symbol, label, value, unit: 'length' });
   const number = (symbol: string, label: string, value: number): Term => ({ symbol, label, value, unit: 'count' });
   const front = plan.stations[0]!;
+  const near = plan.base.words[0];
   const cover = plan.cover.pieces[0]!;
   const padding = piece.pads.reduce((sum, pad) => sum + pad.thickness, 0);
   const { cut, fixing } = plan;
@@ -98,7 +99,7 @@ export function slipOf(plan: Plan, piece: Piece, house: HouseRules): SlipLine[] 
     {
       key: 'wrap',
       group: 'Cover',
-      label: 'Wrap at the front',
+      label: `Wrap at the ${near}`,
       value: front.wrap,
       unit: 'length',
       note: 'side + return + grip',
@@ -108,7 +109,7 @@ export function slipOf(plan: Plan, piece: Piece, house: HouseRules): SlipLine[] 
     {
       key: 'fromCentre',
       group: 'Cover',
-      label: 'Centre to cloth edge, front',
+      label: `Centre to cloth edge, ${near}`,
       value: front.fromCentre,
       unit: 'length',
       formula: 'from centre = top + side + return + grip',
@@ -130,8 +131,8 @@ export function slipOf(plan: Plan, piece: Piece, house: HouseRules): SlipLine[] 
       formula: 'each edge = board + (top − plan) + side + return + grip',
       terms: [
         length('board', 'Board width', plan.outline.width),
-        length('top − plan', 'Longer over the top than in plan, front', front.top - front.planDistance),
-        length('side', 'Side, front', front.side),
+        length('top − plan', `Longer over the top than in plan, ${near}`, front.top - front.planDistance),
+        length('side', `Side, ${near}`, front.side),
         rule('return', 'return'),
         rule('grip', 'grip'),
       ],
@@ -160,7 +161,7 @@ export function slipOf(plan: Plan, piece: Piece, house: HouseRules): SlipLine[] 
       formula: 'each edge = board + (top − plan) + beyond',
       terms: [
         length('board', 'Board width', plan.outline.width),
-        length('top − plan', 'Longer over the top than in plan, front', front.top - front.planDistance),
+        length('top − plan', `Longer over the top than in plan, ${near}`, front.top - front.planDistance),
         rule('beyond', 'waddingBeyond'),
       ],
     });

@@ -66,6 +66,20 @@ export function RunSheet({ plan, pieceId, ticks, nextSerial, onTicks }: Props) {
               </span>
             </div>
             <p className="text-sm">{inUnit(step.detail, unit)}</p>
+            {step.photos && (
+              <div className="flex flex-wrap gap-1 mt-1">
+                {step.photos.map((photo, k) => (
+                  <a key={photo} href={`/api/photos/${photo}`} target="_blank" rel="noreferrer">
+                    {/* Kept photos are of this workshop alone and are shown as they are. */}
+                    <img
+                      src={`/api/photos/${photo}`}
+                      alt={`How it was, ${k + 1}`}
+                      className="h-24 w-24 object-cover border border-base-content/40"
+                    />
+                  </a>
+                ))}
+              </div>
+            )}
             {step.caution && (
               <p className="text-sm flex gap-1.5 mt-1 text-warning">
                 <TriangleAlert size={16} className="shrink-0 mt-0.5" aria-hidden />

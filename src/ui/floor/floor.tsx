@@ -5,6 +5,7 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useRef, useState } from 'react';
 import type { Section } from '@/core/build';
+import { shapeKind } from '@/core/piece';
 import type { FloorRow } from '@/server/floor';
 import { MaterialPatterns } from '@/ui/drawing/materials';
 import { openPath } from '@/ui/drawing/path';
@@ -20,7 +21,7 @@ function span(rows: FloorRow[]): number {
 function SmallSection({ section, row, width }: { section: Section; row: FloorRow; width: number }) {
   const high = Math.max(30, ...section.cover.map(([, z]) => z));
   const middle = (section.board.left + section.board.right) / 2;
-  const low = section.board.thickness + 8;
+  const low = section.board.thickness + 8 - Math.min(0, ...section.base.map(([, z]) => z));
   return (
     <svg
       viewBox={`${middle - width / 2} ${-high - 6} ${width} ${high + low + 6}`}
@@ -41,11 +42,8 @@ function SmallSection({ section, row, width }: { section: Section; row: FloorRow
           strokeWidth={0.7}
         />
       ))}
-      <rect
-        x={section.board.left}
-        y={0}
-        width={section.board.right - section.board.left}
-        height={section.board.thickness}
+      <path
+        d={`${openPath([...section.base, ...[...section.base].reverse().map(([x, z]): [number, number] => [x, z - section.board.thickness])])}Z`}
         fill={`url(#f${row.id}-board)`}
         stroke="var(--ink)"
         strokeWidth={1.2}
@@ -103,7 +101,7 @@ export function Floor({ rows }: { rows: FloorRow[] }) {
             <Upload size={16} aria-hidden /> Import
           </button>
           <Link href="/new" className="btn btn-primary">
-            <Plus size={16} aria-hidden /> New seat
+            <Plus size={16} aria-hidden /> New piece
           </Link>
         </div>
       </div>
@@ -118,7 +116,7 @@ export function Floor({ rows }: { rows: FloorRow[] }) {
           <p>
             Start with{' '}
             <Link href="/new" className="underline">
-              a new seat
+              a new piece
             </Link>{' '}
             and a tape, or import a piece from a file.
           </p>
@@ -137,9 +135,7 @@ export function Floor({ rows }: { rows: FloorRow[] }) {
               <span className="font-display text-lg block">{row.piece.name}</span>
               <span className="text-sm text-base-content/80">
                 {row.piece.count > 1 ? `set of ${row.piece.count}, ` : ''}
-                {row.piece.base.shape.type === 'round'
-                  ? `round, ${say(row.piece.base.shape.diameter)}`
-                  : `${say(row.piece.base.shape.type === 'rectangle' ? row.piece.base.shape.width : row.piece.base.shape.frontWidth)} × ${say(row.piece.base.shape.depth)}`}
+                {row.size && `${shapeKind(row.piece.base.shape.type).name}, ${say(row.size.width)} × ${say(row.size.depth)}`}
               </span>
             </Link>
             <div>{row.section ? <SmallSection section={row.section} row={row} width={width} /> : null}</div>

@@ -5,6 +5,7 @@ import { formatLength, inUnit, parseLength } from '@/core/length';
 import { Figure } from './figure';
 import { useDraft } from './draft';
 import { useSettings } from './settings';
+import { useTapeReading } from './tape';
 
 /** Moves to the next measurement in the order a tape goes round. */
 function focusNext(from: HTMLInputElement): void {
@@ -24,6 +25,8 @@ type FieldProps = {
   onCommit: (value: number) => string | null;
   hint?: ReactNode;
   compact?: boolean;
+  /** the label is read out but not shown, for tables */
+  bare?: boolean;
 };
 
 type CoreProps = FieldProps & {
@@ -31,9 +34,10 @@ type CoreProps = FieldProps & {
   understood: (text: string) => { ok: true; value: number; says: string } | { ok: false; message: string };
   nudge: (value: number, steps: number) => number;
   value: number | null;
+  takesLengths?: boolean;
 };
 
-function Field({ label, name, onCommit, hint, shown, understood, nudge, value, compact }: CoreProps) {
+function Field({ label, name, onCommit, hint, shown, understood, nudge, value, compact, bare, takesLengths }: CoreProps) {
   const id = useId();
   const { unit } = useSettings();
   const [draft, setDraft] = useDraft(`draft ${name}`);
@@ -80,10 +84,19 @@ function Field({ label, name, onCommit, hint, shown, understood, nudge, value, c
     }
   };
 
+  // A digital tape types into the field that has the focus and moves on, as Enter would.
+  useTapeReading((mm, field) => {
+    if (field.id !== id || !takesLengths) return false;
+    const text = formatLength(mm, unit);
+    setDraft(text);
+    if (commit(text)) focusNext(field);
+    return true;
+  });
+
   return (
-    <div className={compact ? 'py-0.5' : 'py-1'}>
+    <div className={`relative ${compact ? 'py-0.5' : 'py-1'}`}>
       <div className="flex items-baseline justify-between gap-2">
-        <label htmlFor={id} className="text-sm">
+        <label htmlFor={id} className={bare ? 'sr-only' : 'text-sm'}>
           {label}
         </label>
         <input
@@ -92,7 +105,7 @@ function Field({ label, name, onCommit, hint, shown, understood, nudge, value, c
           inputMode="text"
           autoComplete="off"
           spellCheck={false}
-          className={`w-28 px-2 py-1 text-right tabular-nums bg-base-100 border rounded-sm ${message ? 'border-error border-2' : 'border-base-content/40'}`}
+          className={`${bare ? 'w-full min-w-0 px-1 text-sm' : 'w-28 px-2'} py-1 text-right tabular-nums bg-base-100 border rounded-sm ${message ? 'border-error border-2' : 'border-base-content/40'}`}
           value={draft ?? shown}
           aria-invalid={message !== null}
           aria-describedby={`${id}-said`}
@@ -128,7 +141,11 @@ export function LengthField(props: FieldProps & { value: number | null }) {
   return (
     <Field
       {...props}
-      shown={props.value === null ? '' : formatLength(props.value, unit)}
+      takesLengths
+      // In a table there is no room for the unit; it stands over the column for all of them.
+      shown={
+        props.value === null ? '' : props.bare ? formatLength(props.value, unit).replace(/ (mm|cm)$/, '') : formatLength(props.value, unit)
+      }
       nudge={(mm, steps) => Math.round((mm + steps) * 1000) / 1000}
       understood={(text) => {
         const parsed = parseLength(text, unit);
@@ -155,6 +172,28 @@ export function FigureField(props: FieldProps & { value: number | null; suffix?:
         if (!/^-?\d+(\.\d+)?$/.test(clean)) return { ok: false, message: `“${text.slice(0, 30)}” is not a figure` };
         if (whole && !/^-?\d+$/.test(clean)) return { ok: false, message: 'This must be a whole number' };
         return { ok: true, value: Number(clean), says: `${Number(clean)}${suffix ? ` ${suffix}` : ''}` };
+      }}
+    />
+  );
+}
+
+const DEGREE = Math.PI / 180;
+
+/** An angle, typed and shown in degrees, kept in radians. */
+export function AngleField(props: FieldProps & { value: number | null }) {
+  const says = (radians: number) => `${Math.round((radians / DEGREE) * 100) / 100}°`;
+  return (
+    <Field
+      {...props}
+      shown={props.value === null ? '' : says(props.value)}
+      nudge={(value, steps) => Math.round((value / DEGREE + steps * 0.5) * 1000) * (DEGREE / 1000)}
+      understood={(text) => {
+        const clean = text
+          .replace(/[°]|deg(rees)?/g, '')
+          .replace(',', '.')
+          .trim();
+        if (!/^-?\d+(\.\d+)?$/.test(clean)) return { ok: false, message: `“${text.slice(0, 30)}” is not an angle` };
+        return { ok: true, value: Number(clean) * DEGREE, says: says(Number(clean) * DEGREE) };
       }}
     />
   );

@@ -1,15 +1,39 @@
 'use client';
 
-import { Moon, Sun } from 'lucide-react';
+import { Moon, Ruler, Sun } from 'lucide-react';
 import Link from 'next/link';
 import { usePathname } from 'next/navigation';
 import { UnitSwitch, useSettings } from './settings';
+import { useTape } from './tape';
 
 const PLACES = [
   { href: '/', label: 'Floor' },
   { href: '/log', label: 'Log' },
   { href: '/house', label: 'House rules' },
 ];
+
+const TAPE_WORDS = { off: 'Tape off', looking: 'No tape', connected: 'Tape', slow: 'Tape slow' } as const;
+
+/** Turns the digital tape on and off and says how it is. */
+function TapeSwitch() {
+  const { status, note, turn } = useTape();
+  return (
+    <div className="flex items-center gap-2 min-w-0">
+      <p role="status" className="text-xs max-w-64 text-right truncate" title={note ?? undefined}>
+        {note}
+      </p>
+      <button
+        type="button"
+        className={`flex items-center gap-1.5 px-2 py-1.5 rounded-sm text-sm whitespace-nowrap hover:bg-base-200 ${status === 'connected' ? 'text-secondary font-semibold' : ''}`}
+        aria-pressed={status !== 'off'}
+        data-tape-status={status}
+        onClick={() => turn(status === 'off')}
+      >
+        <Ruler size={16} aria-hidden /> {TAPE_WORDS[status]}
+      </button>
+    </div>
+  );
+}
 
 /** The strip along the top of every screen. */
 export function Header() {
@@ -37,6 +61,7 @@ export function Header() {
         })}
       </nav>
       <div className="ml-auto flex items-center gap-3">
+        <TapeSwitch />
         <UnitSwitch />
         <button
           type="button"

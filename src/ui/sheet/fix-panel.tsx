@@ -49,10 +49,8 @@ export function FixPanel({ plan, stage }: { plan: Plan; stage: Stage }) {
             {plan.corners.map((corner) => (
               <tr key={corner.station} className="border-b border-base-content/15">
                 <td className="py-1">{corner.edge.replace(' corner', '')}</td>
-                <td>
-                  <Figure says={say(corner.fullness)} />
-                </td>
-                <td>{corner.pleats}</td>
+                <td>{corner.inside ? 'none' : <Figure says={say(corner.fullness)} />}</td>
+                <td>{corner.inside ? 'cut in' : corner.pleats}</td>
               </tr>
             ))}
           </tbody>

@@ -9,7 +9,12 @@ const KEYS: [string, string][] = [
   ['Shift + arrow', 'ten millimetres'],
   ['Tab', 'to the next field, button or handle'],
   ['Ctrl + Z, Ctrl + Shift + Z', 'undo, redo'],
-  ['Alt + 1 … 6', 'to a stage'],
+  ['Alt + 1 … 7', 'to a stage'],
+  ['R', 'in the round and back'],
+  [
+    'Page up, page down',
+    'from point to point of a drawn outline; A adds one, Delete takes it out, S and L make the way on smooth or straight',
+  ],
   ['?', 'this list'],
 ];
 

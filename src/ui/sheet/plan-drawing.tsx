@@ -4,8 +4,9 @@ import { contours, geoPath, geoTransform } from 'd3';
 import { useMemo } from 'react';
 import type { HeightGrid } from '@/core/build';
 import { bounds } from '@/core/outline';
-import type { ChalkLine, Piece } from '@/core/piece';
+import type { Base, ChalkLine, Piece } from '@/core/piece';
 import type { SheetView } from '@/core/view';
+import { FittingHandles, Fittings } from '@/ui/base/fittings';
 import { Dimension } from '@/ui/drawing/dimension';
 import { Handle } from '@/ui/drawing/handle';
 import { closedPath, openPath } from '@/ui/drawing/path';
@@ -24,7 +25,7 @@ function levels(grid: HeightGrid, rim: number): number[] {
   return found;
 }
 
-function Contours({ grid, rim, size }: { grid: HeightGrid; rim: number; size: number }) {
+function Contours({ grid, rim, size, within }: { grid: HeightGrid; rim: number; size: number; within: string }) {
   const paths = useMemo(() => {
     const project = geoPath(
       geoTransform({
@@ -37,7 +38,10 @@ function Contours({ grid, rim, size }: { grid: HeightGrid; rim: number; size: nu
     return shapes.map((shape) => ({ z: shape.value, d: project(shape) ?? '' }));
   }, [grid, rim]);
   return (
-    <g fill="none" stroke="var(--cover-line)" strokeWidth={size * 0.08} aria-hidden>
+    <g fill="none" stroke="var(--cover-line)" strokeWidth={size * 0.08} clipPath="url(#on-the-board)" aria-hidden>
+      <clipPath id="on-the-board">
+        <path d={within} />
+      </clipPath>
       {paths.map(({ z, d }) => (
         <path key={z} d={d} strokeOpacity={0.75} data-contour={z} />
       ))}
@@ -49,26 +53,29 @@ function Contours({ grid, rim, size }: { grid: HeightGrid; rim: number; size: nu
 function foldedCuts({ plan }: SheetView): [number, number][][] {
   const places = [
     ...plan.corners.map(({ cut, x, y }) => ({ cut, x, y })),
-    ...(plan.cover.relief?.cuts ?? []).map((cut) => {
-      const radius = plan.outline.width / 2;
-      const far = Math.hypot(cut.from[0], cut.from[1]);
-      return { cut, x: (cut.from[0] / far) * radius, y: (cut.from[1] / far) * radius };
-    }),
+    ...(plan.cover.relief?.cuts ?? []).map((cut) => ({ cut, x: cut.x, y: cut.y })),
   ];
   const flat = plan.stations[0]!;
   const growth = flat.top - flat.planDistance + flat.side;
   return places.map(({ cut, x, y }) => {
-    const length = Math.hypot(cut.from[0] - cut.to[0], cut.from[1] - cut.to[1]);
+    const length = Math.hypot(cut.from[0] - cut.to[0], cut.from[1] - cut.to[1]) || 1;
     const [dx, dy] = [(cut.from[0] - cut.to[0]) / length, (cut.from[1] - cut.to[1]) / length];
-    const stop = Math.hypot(cut.to[0] - x, cut.to[1] - y) - growth;
+    const stop = Math.max(0, Math.hypot(cut.to[0] - x, cut.to[1] - y) - growth);
     return [stop, flat.return].map((inward): [number, number] => [x - dx * inward, y - dy * inward]);
   });
 }
 
-type Props = { piece: Piece; view: SheetView; stage: Stage; onChalk: (chalk: ChalkLine, live: boolean) => void };
+type Props = {
+  piece: Piece;
+  view: SheetView;
+  stage: Stage;
+  onChalk: (chalk: ChalkLine, live: boolean) => void;
+  /** notches, holes and hardware moved in the plan */
+  onBase: (change: Partial<Base>, live: boolean) => void;
+};
 
 /** The base from above: outlines, contour lines of the covered crown, stations, staples and the chalk line. */
-export function PlanDrawing({ piece, view, stage, onChalk }: Props) {
+export function PlanDrawing({ piece, view, stage, onChalk, onBase }: Props) {
   const say = useLength();
   const { plan } = view;
   const blank = plan.cover.pieces[0]!;
@@ -81,11 +88,23 @@ export function PlanDrawing({ piece, view, stage, onChalk }: Props) {
   const reach = Math.min(Math.hypot(board.width, board.height) / 2 + size * 3, Math.min(box.width, box.height) / 2 + margin * 0.6);
   const { x, y, angle } = piece.chalk;
   const along = [Math.cos(angle), Math.sin(angle)] as const;
-  const rim = Math.min(...plan.stations.map((s) => s.edgeHeight)) + (plan.wadding?.thickness ?? 0) * 0.3;
+  // On a moulded base the rim rises and falls: its contours begin at the lowest place that is covered.
+  const rim = view.moulded
+    ? view.grid.heights.reduce((low, z) => (z < low ? z : low), Infinity)
+    : Math.min(...plan.stations.map((s) => s.edgeHeight)) + (plan.wadding?.thickness ?? 0) * 0.3;
   const shape = piece.base.shape;
   // As it was measured: corner to corner, as if the corners were not rounded.
-  const front = shape.type === 'trapezoid' ? shape.frontWidth : plan.outline.width;
+  const front = shape.type === 'trapezoid' || shape.type === 'bowed' ? shape.frontWidth : plan.outline.width;
   const degrees = Math.round((angle * 180) / Math.PI);
+
+  // Two stations nearly in one place would print their numbers over each other: the first is numbered.
+  const numbered = new Set<string>();
+  plan.stations.forEach((s, i) => {
+    const near = plan.stations
+      .slice(0, i)
+      .some((other) => numbered.has(other.id) && Math.hypot(other.x - s.x, other.y - s.y) < size * 0.75);
+    if (!near) numbered.add(s.id);
+  });
 
   const turnTo = (to: { x: number; y: number }, done: boolean, end: 1 | -1) => {
     let bearing = Math.atan2((to.y - y) * end, (to.x - x) * end);
@@ -104,7 +123,7 @@ export function PlanDrawing({ piece, view, stage, onChalk }: Props) {
       viewBox={`${box.minX - margin} ${-box.maxY - margin} ${box.width + 2 * margin} ${box.height + 2 * margin}`}
       className="w-full h-full"
       role="group"
-      aria-label="Plan from above, front at the bottom"
+      aria-label={`Plan from above, ${plan.base.words[0]} at the bottom`}
     >
       {stage !== 'fix' && (
         <path
@@ -124,6 +143,7 @@ export function PlanDrawing({ piece, view, stage, onChalk }: Props) {
         </g>
       )}
       <path d={closedPath(plan.outline.points)} fill="var(--color-base-100)" stroke="var(--ink)" strokeWidth={size * 0.16} />
+      <Fittings plan={plan} size={size} />
       {view.padOutlines.map((pad) => (
         <path
           key={pad.id}
@@ -143,7 +163,7 @@ export function PlanDrawing({ piece, view, stage, onChalk }: Props) {
       >
         <path d={`M${box.minX} 0 H${box.maxX} M0 ${-box.maxY} V${-box.minY}`} fill="none" />
       </g>
-      {stage !== 'fix' && <Contours grid={view.grid} rim={rim} size={size} />}
+      {stage !== 'fix' && <Contours grid={view.grid} rim={rim} size={size} within={closedPath(plan.outline.points)} />}
       {stage === 'fix' && (
         <g>
           {foldedCuts(view).map((cut, i) => (
@@ -189,7 +209,8 @@ export function PlanDrawing({ piece, view, stage, onChalk }: Props) {
                 textAnchor="middle"
                 fill="var(--chalk)"
               >
-                {own[0]}–{own.at(-1)}, {corner.pleats} {corner.pleats === 1 ? 'pleat' : 'pleats'}
+                {own.length > 1 ? `${own[0]}–${own.at(-1)}` : own[0]},{' '}
+                {corner.inside ? 'cut in' : `${corner.pleats} ${corner.pleats === 1 ? 'pleat' : 'pleats'}`}
               </text>
             );
           })}
@@ -198,17 +219,20 @@ export function PlanDrawing({ piece, view, stage, onChalk }: Props) {
       {plan.stations.map((s) => (
         <g key={s.id} data-station={s.id}>
           <circle cx={s.x} cy={-s.y} r={size * 0.18} fill="var(--ink)" />
-          <text
-            x={s.x + s.normalX * size * 0.85}
-            y={-(s.y + s.normalY * size * 0.95)}
-            fontSize={size * 0.7}
-            textAnchor="middle"
-            dominantBaseline="central"
-            fill="var(--ink)"
-          >
-            {s.id}
-          </text>
-          {stage === 'cover' && (
+          {numbered.has(s.id) && (
+            <text
+              x={s.x + s.normalX * size * 0.85}
+              y={-(s.y + s.normalY * size * 0.95)}
+              fontSize={size * 0.7}
+              textAnchor="middle"
+              dominantBaseline="central"
+              fill="var(--ink)"
+            >
+              {s.id}
+            </text>
+          )}
+          {/* Round a notch the places lie so near each other that their figures would cover one another. */}
+          {stage === 'cover' && numbered.has(s.id) && !s.edge.startsWith('notch ') && (
             <text
               x={s.x + s.normalX * (s.wrap * 0.55)}
               y={-(s.y + s.normalY * (s.wrap * 0.55))}
@@ -230,7 +254,7 @@ export function PlanDrawing({ piece, view, stage, onChalk }: Props) {
             says={say(front)}
             size={size * 0.8}
           />
-          {shape.type === 'trapezoid' && (
+          {(shape.type === 'trapezoid' || shape.type === 'bowed') && (
             <Dimension
               from={[-shape.backWidth / 2, board.maxY + size * 2.6]}
               to={[shape.backWidth / 2, board.maxY + size * 2.6]}
@@ -248,8 +272,8 @@ export function PlanDrawing({ piece, view, stage, onChalk }: Props) {
           />
         </>
       )}
-      <text x={0} y={-box.minY - size * 0.4} fontSize={size * 0.65} textAnchor="middle" fill="var(--ink)">
-        front
+      <text x={0} y={-board.minY - size * 0.5} fontSize={size * 0.65} textAnchor="middle" fill="var(--ink)">
+        {plan.base.words[0]}
       </text>
       <path
         d={openPath([
@@ -290,6 +314,7 @@ export function PlanDrawing({ piece, view, stage, onChalk }: Props) {
           onNudge={(by) => onChalk({ x, y, angle: ((degrees + by) * Math.PI) / 180 }, false)}
         />
       ))}
+      {stage === 'base' && <FittingHandles piece={piece} size={size} onBase={onBase} />}
     </svg>
   );
 }

@@ -76,14 +76,12 @@ export function SectionDrawing({ piece, view, houseOverhang, onPads }: Props) {
           />
         );
       })}
-      <rect
-        x={section.board.left}
-        y={0}
-        width={section.board.right - section.board.left}
-        height={section.board.thickness}
+      <path
+        d={`${openPath([...section.base, ...[...section.base].reverse().map(([x, z]): [number, number] => [x, z - section.board.thickness])])}Z`}
         fill="url(#cut-board)"
         stroke="var(--ink)"
         strokeWidth={size * 0.14}
+        data-board-cut
       />
       <path
         d={openPath(section.cover)}

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { checkPiece, newChairSeat, STARTING_SHAPES } from '@/core/piece';
 import { withCrown } from './section-drawing';
-import { reshape } from './stage-panel';
+import { reshape } from '@/ui/base/reshape';
 import { lacking, STAGES } from './stages';
 
 describe('dragging the crown', () => {

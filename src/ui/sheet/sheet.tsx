@@ -1,11 +1,14 @@
 'use client';
 
-import { Keyboard, Printer, Redo2, Undo2, FileJson } from 'lucide-react';
-import { useEffect, useMemo, useState } from 'react';
+import { FileJson, Keyboard, Printer, Redo2, Rotate3d, Undo2 } from 'lucide-react';
+import dynamic from 'next/dynamic';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { modelOf } from '@/core/build';
 import { applyOverrides, checkRule, type HouseRules } from '@/core/house';
 import { inUnit } from '@/core/length';
-import { checkPiece, PieceProblems, type Piece } from '@/core/piece';
+import { checkPiece, PieceProblems, type BaseShape, type Piece } from '@/core/piece';
+import { OutlineEditor } from '@/ui/base/outline-editor';
+import { TracingBoard } from '@/ui/base/tracing';
 import { useSettings } from '@/ui/kit/settings';
 import type { Tick } from '@/data/bench';
 import type { PieceRecord, StaleSave } from '@/data/pieces';
@@ -20,7 +23,11 @@ import { Slip } from './slip';
 import { StagePanel } from './stage-panel';
 import { lacking, STAGE_NAMES, STAGES, type Stage } from './stages';
 import { usePiece, type SaveStatus } from './use-piece';
+import { StripList } from '@/ui/strip/strip-list';
 import { useView } from './use-view';
+
+// The three-dimensional library is large and wanted by few: it comes when it is asked for.
+const RoundView = dynamic(() => import('@/ui/round/round-view').then((module) => module.RoundView), { ssr: false });
 
 const STATUS: Record<SaveStatus, string> = {
   saved: 'Saved',
@@ -63,6 +70,8 @@ export function Sheet({ record, stale, house, ticks: initialTicks, nextSerial, s
   const [keys, setKeys] = useState(false);
   const [paper, setPaper] = useState<'a4' | 'letter'>('a4');
   const [dragMessage, setDragMessage] = useState<string | null>(null);
+  const [tracing, setTracing] = useState(false);
+  const [round, setRound] = useState(false);
   const houseOf = useMemo(() => applyOverrides(house, piece.overrides), [house, piece.overrides]);
 
   const apply = (next: Piece): string | null => {
@@ -86,7 +95,8 @@ export function Sheet({ record, stale, house, ticks: initialTicks, nextSerial, s
     const onKey = (event: KeyboardEvent) => {
       const typing = event.target instanceof HTMLInputElement || event.target instanceof HTMLTextAreaElement;
       if (event.key === '?' && !typing) setKeys(true);
-      else if (event.altKey && /^[1-6]$/.test(event.key)) {
+      else if (event.key === 'r' && !typing && !event.ctrlKey && !event.metaKey) setRound((now) => !now);
+      else if (event.altKey && /^[1-7]$/.test(event.key)) {
         event.preventDefault();
         goTo(STAGES[Number(event.key) - 1]!);
       } else if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'z' && !typing) {
@@ -98,7 +108,16 @@ export function Sheet({ record, stale, house, ticks: initialTicks, nextSerial, s
     return () => window.removeEventListener('keydown', onKey);
   });
 
-  const panel = { piece, pieceId: record.id, houseOf, apply };
+  const applyRef = useRef(apply);
+  useEffect(() => {
+    applyRef.current = apply;
+  });
+  // The outline editor keeps hundreds of points on the screen: what it is handed must not change with every render.
+  const applyDrawn = useCallback(
+    (shape: BaseShape) => applyRef.current({ ...handle.latest.current, base: { ...handle.latest.current.base, shape } }),
+    [handle.latest],
+  );
+  const panel = { piece, pieceId: record.id, houseOf, apply, plan: view?.plan ?? null, tracing, onTracing: setTracing };
   const drawn = stage === 'base' || stage === 'build' || stage === 'cover' || stage === 'fix';
   return (
     <main className="flex flex-col min-h-0 h-[calc(100vh-3rem)]">
@@ -193,13 +212,35 @@ export function Sheet({ record, stale, house, ticks: initialTicks, nextSerial, s
           )}
           {view && drawn && (
             <div className="flex-1 min-h-0 flex flex-col" data-settled={settled}>
-              <div className="flex-1 min-h-0 p-1">
-                <PlanDrawing
-                  piece={piece}
-                  view={view}
-                  stage={stage}
-                  onChalk={(chalk, live) => follow({ ...handle.latest.current, chalk }, live)}
-                />
+              <div className="flex-1 min-h-0 p-1 flex flex-col relative">
+                {round ? (
+                  <RoundView view={view} />
+                ) : stage === 'base' && tracing && piece.base.trace ? (
+                  <TracingBoard
+                    piece={piece}
+                    onTrace={(trace) => apply({ ...handle.latest.current, base: { ...handle.latest.current.base, trace } })}
+                  />
+                ) : stage === 'base' && piece.base.shape.type === 'drawn' ? (
+                  <OutlineEditor piece={piece} shape={piece.base.shape} words={view.plan.base.words} apply={applyDrawn} />
+                ) : (
+                  <PlanDrawing
+                    piece={piece}
+                    view={view}
+                    stage={stage}
+                    onChalk={(chalk, live) => follow({ ...handle.latest.current, chalk }, live)}
+                    onBase={(change, live) =>
+                      follow({ ...handle.latest.current, base: { ...handle.latest.current.base, ...change } }, live)
+                    }
+                  />
+                )}
+                <button
+                  type="button"
+                  className="absolute right-2 top-1 btn btn-sm btn-ghost font-normal"
+                  aria-pressed={round}
+                  onClick={() => setRound(!round)}
+                >
+                  <Rotate3d size={16} aria-hidden /> {round ? 'Flat' : 'In the round'}
+                </button>
               </div>
               <div
                 className={`${stage === 'fix' || stage === 'cover' ? 'h-[22%]' : 'h-[34%]'} min-h-0 border-t border-base-content/25 p-1`}
@@ -213,6 +254,7 @@ export function Sheet({ record, stale, house, ticks: initialTicks, nextSerial, s
               </div>
             </div>
           )}
+          {stage === 'strip' && <StripList piece={piece} name={record.id} apply={apply} />}
           {view && stage === 'cut' && <CutView plan={view.plan} clothName={piece.cloth.name} />}
           {view && stage === 'bench' && (
             <RunSheet plan={view.plan} pieceId={record.id} ticks={ticks} nextSerial={nextSerial} onTicks={setTicks} />

@@ -1,136 +1,15 @@
 'use client';
 
 import { ArrowDown, ArrowUp, Plus, Trash2 } from 'lucide-react';
-import { BOARDS, findMaterial, FOAMS, WADDINGS } from '@/core/foam';
+import { findMaterial, FOAMS, WADDINGS } from '@/core/foam';
 import { inUnit } from '@/core/length';
-import { STARTING_SHAPES, type BaseShape, type Pad, type Piece } from '@/core/piece';
+import type { Pad, Piece } from '@/core/piece';
+import { BasePanel } from '@/ui/base/base-panel';
 import { ChoiceField, FigureField, LengthField, TextField } from '@/ui/kit/fields';
 import { useLength, useSettings } from '@/ui/kit/settings';
+import { StripPanel } from '@/ui/strip/strip-panel';
+import type { PanelProps } from './panel-props';
 import type { Stage } from './stages';
-
-export type PanelProps = {
-  piece: Piece;
-  pieceId: string;
-  houseOf: (key: string) => number;
-  /** changes the piece, or says what is wrong with the change */
-  apply: (next: Piece) => string | null;
-};
-
-/** The measurements of a base, in the order a tape takes them. */
-export function ShapeFields({ shape, name, onChange }: { shape: BaseShape; name: string; onChange: (shape: BaseShape) => string | null }) {
-  if (shape.type === 'round')
-    return (
-      <LengthField
-        label="Diameter"
-        name={`${name} diameter`}
-        value={shape.diameter}
-        onCommit={(diameter) => onChange({ ...shape, diameter })}
-      />
-    );
-  return (
-    <>
-      {shape.type === 'rectangle' ? (
-        <LengthField label="Width" name={`${name} width`} value={shape.width} onCommit={(width) => onChange({ ...shape, width })} />
-      ) : (
-        <>
-          <LengthField
-            label="Front width"
-            hint="corner to corner, as if not rounded"
-            name={`${name} front`}
-            value={shape.frontWidth}
-            onCommit={(frontWidth) => onChange({ ...shape, frontWidth })}
-          />
-          <LengthField
-            label="Back width"
-            name={`${name} back`}
-            value={shape.backWidth}
-            onCommit={(backWidth) => onChange({ ...shape, backWidth })}
-          />
-        </>
-      )}
-      <LengthField label="Depth" name={`${name} depth`} value={shape.depth} onCommit={(depth) => onChange({ ...shape, depth })} />
-      <LengthField
-        label="Front corner radius"
-        name={`${name} rf`}
-        value={shape.cornerRadius.front}
-        onCommit={(front) => onChange({ ...shape, cornerRadius: { ...shape.cornerRadius, front } })}
-      />
-      <LengthField
-        label="Back corner radius"
-        name={`${name} rb`}
-        value={shape.cornerRadius.back}
-        onCommit={(back) => onChange({ ...shape, cornerRadius: { ...shape.cornerRadius, back } })}
-      />
-    </>
-  );
-}
-
-const SHAPES: { id: BaseShape['type']; name: string }[] = [
-  { id: 'rectangle', name: 'Rectangle' },
-  { id: 'trapezoid', name: 'Trapezoid' },
-  { id: 'round', name: 'Round' },
-];
-
-/** Another shape of about the same size, so that nothing measured is thrown away needlessly. */
-export function reshape(shape: BaseShape, type: BaseShape['type']): BaseShape {
-  if (shape.type === type) return shape;
-  const width = shape.type === 'round' ? shape.diameter : shape.type === 'rectangle' ? shape.width : shape.frontWidth;
-  const depth = shape.type === 'round' ? shape.diameter : shape.depth;
-  const back = shape.type === 'trapezoid' ? shape.backWidth : width;
-  const start = STARTING_SHAPES.trapezoid;
-  const cornerRadius =
-    shape.type === 'round' ? (start.type === 'trapezoid' ? start.cornerRadius : { front: 0, back: 0 }) : shape.cornerRadius;
-  if (type === 'round') return { type, diameter: width };
-  return type === 'rectangle' ? { type, width, depth, cornerRadius } : { type, frontWidth: width, backWidth: back, depth, cornerRadius };
-}
-
-function BasePanel({ piece, pieceId, apply }: PanelProps) {
-  const base = (change: Partial<Piece['base']>) => apply({ ...piece, base: { ...piece.base, ...change } });
-  return (
-    <>
-      <TextField label="Name" name={`${pieceId} name`} value={piece.name} onCommit={(name) => apply({ ...piece, name })} />
-      <FigureField
-        label="How many alike"
-        name={`${pieceId} count`}
-        value={piece.count}
-        whole
-        onCommit={(count) => apply({ ...piece, count })}
-      />
-      <div className="flex items-baseline justify-between py-1">
-        <label htmlFor="due" className="text-sm">
-          Due
-        </label>
-        <input
-          id="due"
-          type="date"
-          className="px-2 py-1 bg-base-100 border border-base-content/40 rounded-sm text-sm"
-          value={piece.due}
-          onChange={(event) => apply({ ...piece, due: event.target.value })}
-        />
-      </div>
-      <ChoiceField
-        label="Shape"
-        value={piece.base.shape.type}
-        options={SHAPES}
-        onChange={(type) => base({ shape: reshape(piece.base.shape, type) })}
-      />
-      <ShapeFields shape={piece.base.shape} name={`${pieceId} ${piece.base.shape.type}`} onChange={(shape) => base({ shape })} />
-      <ChoiceField
-        label="Board"
-        value={piece.base.board.material}
-        options={BOARDS}
-        onChange={(material) => base({ board: { ...piece.base.board, material } })}
-      />
-      <LengthField
-        label="Board thickness"
-        name={`${pieceId} board`}
-        value={piece.base.board.thickness}
-        onCommit={(thickness) => base({ board: { ...piece.base.board, thickness } })}
-      />
-      <TextField label="Notes" name={`${pieceId} notes`} value={piece.notes} long onCommit={(notes) => apply({ ...piece, notes })} />
-    </>
-  );
-}
 
 const EDGES: { id: Pad['edge']['kind']; name: string }[] = [
   { id: 'square', name: 'Left square' },
@@ -341,6 +220,7 @@ function CoverPanel({ piece, pieceId, apply }: PanelProps) {
 
 /** What is typed and chosen at a stage. */
 export function StagePanel({ stage, ...props }: { stage: Stage } & PanelProps) {
+  if (stage === 'strip') return <StripPanel piece={props.piece} name={props.pieceId} apply={props.apply} plan={props.plan} />;
   if (stage === 'base') return <BasePanel {...props} />;
   if (stage === 'build') return <BuildPanel {...props} />;
   if (stage === 'cover') return <CoverPanel {...props} />;

@@ -1,10 +1,18 @@
 import type { Piece } from '@/core/piece';
 
 /** The stages of a piece in working order. */
-export const STAGES = ['base', 'build', 'cover', 'cut', 'fix', 'bench'] as const;
+export const STAGES = ['strip', 'base', 'build', 'cover', 'cut', 'fix', 'bench'] as const;
 export type Stage = (typeof STAGES)[number];
 
-export const STAGE_NAMES: Record<Stage, string> = { base: 'Base', build: 'Build', cover: 'Cover', cut: 'Cut', fix: 'Fix', bench: 'Bench' };
+export const STAGE_NAMES: Record<Stage, string> = {
+  strip: 'Strip',
+  base: 'Base',
+  build: 'Build',
+  cover: 'Cover',
+  cut: 'Cut',
+  fix: 'Fix',
+  bench: 'Bench',
+};
 
 /** What a stage still lacks, in a word or two, or null. */
 export function lacking(stage: Stage, piece: Piece): string | null {

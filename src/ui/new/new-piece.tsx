@@ -3,47 +3,34 @@
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { baseOutline, bounds, flatten } from '@/core/outline';
-import { checkPiece, newChairSeat, STARTING_SHAPES, type BaseShape, type Piece } from '@/core/piece';
+import { checkPiece, kindOf, KINDS, newPiece, shapeKind, STARTING_SHAPES, type BaseShape, type Piece, type PieceKind } from '@/core/piece';
+import { shapesFor } from '@/ui/base/base-panel';
+import { ClosingReport, ShapeFields } from '@/ui/base/measures';
 import { Dimension } from '@/ui/drawing/dimension';
 import { closedPath } from '@/ui/drawing/path';
 import { send } from '@/ui/kit/api';
-import { FigureField, LengthField, TextField } from '@/ui/kit/fields';
+import { ChoiceField, FigureField, LengthField, TextField } from '@/ui/kit/fields';
 import { useLength } from '@/ui/kit/settings';
-import { ShapeFields } from '@/ui/sheet/stage-panel';
 
-const KINDS: { type: BaseShape['type']; name: string }[] = [
-  { type: 'trapezoid', name: 'Trapezoid' },
-  { type: 'rectangle', name: 'Rectangle' },
-  { type: 'round', name: 'Round' },
-];
-
-function Outline({ shape, dimensions }: { shape: BaseShape; dimensions?: boolean }) {
+function Outline({ shape, words, dimensions }: { shape: BaseShape; words: readonly [string, string]; dimensions?: boolean }) {
   const say = useLength();
   const points = flatten(baseOutline(shape));
   const box = bounds(points);
-  const front = shape.type === 'trapezoid' ? shape.frontWidth : box.width;
+  // A trapezoid's front is measured from corner to corner, as if not rounded.
+  const near = shape.type === 'trapezoid' || shape.type === 'bowed' ? shape.frontWidth : box.width;
   const margin = Math.max(box.width, box.height) * (dimensions ? 0.16 : 0.06);
   const size = Math.max(box.width, box.height) / 26;
   return (
     <svg
       viewBox={`${box.minX - margin} ${-box.maxY - margin} ${box.width + 2 * margin} ${box.height + 2 * margin}`}
       className="w-full h-full"
-      role="img"
-      aria-label="Outline, front at the bottom"
+      // Beside a choice the outline says nothing that the choice's name does not.
+      {...(dimensions ? { role: 'img', 'aria-label': `Outline, ${words[0]} at the bottom` } : { 'aria-hidden': true })}
     >
       <path d={closedPath(points)} fill="var(--color-base-200)" stroke="var(--ink)" strokeWidth={size * 0.22} />
       {dimensions && (
         <>
-          <Dimension from={[-front / 2, box.minY - size * 1.4]} to={[front / 2, box.minY - size * 1.4]} says={say(front)} size={size} />
-          {shape.type === 'trapezoid' && (
-            <Dimension
-              from={[-shape.backWidth / 2, box.maxY + size * 1.4]}
-              to={[shape.backWidth / 2, box.maxY + size * 1.4]}
-              says={say(shape.backWidth)}
-              size={size}
-              side={-1}
-            />
-          )}
+          <Dimension from={[-near / 2, box.minY - size * 1.4]} to={[near / 2, box.minY - size * 1.4]} says={say(near)} size={size} />
           <Dimension
             from={[box.minX - size * 1.4, box.minY]}
             to={[box.minX - size * 1.4, box.maxY]}
@@ -52,7 +39,7 @@ function Outline({ shape, dimensions }: { shape: BaseShape; dimensions?: boolean
             side={-1}
           />
           <text x={0} y={-box.minY - size * 0.8} fontSize={size * 0.9} textAnchor="middle" fill="var(--ink)">
-            front
+            {words[0]}
           </text>
         </>
       )}
@@ -60,16 +47,18 @@ function Outline({ shape, dimensions }: { shape: BaseShape; dimensions?: boolean
   );
 }
 
-/** The measurements a new seat starts from, in the order a tape takes them. */
-export function NewSeat() {
+/** What is padded, its shape, and its measurements in the order a tape takes them. */
+export function NewPiece() {
   const router = useRouter();
-  const [piece, setPiece] = useState<Piece>({ ...newChairSeat(), name: '' });
+  const [piece, setPiece] = useState<Piece>({ ...newPiece('chair-seat'), name: '' });
   const [message, setMessage] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
   const { shape, board } = piece.base;
+  const kind = kindOf(piece.kind);
+  const usual = kind.shapes.includes(shape.type) ? kind.shapes : [...kind.shapes, shape.type];
 
   const apply = (next: Piece): string | null => {
-    const wrong = checkPiece({ ...next, name: next.name || 'Chair seat' })[0];
+    const wrong = checkPiece({ ...next, name: next.name || kind.name })[0];
     if (!wrong) setPiece(next);
     return wrong?.message ?? null;
   };
@@ -81,8 +70,9 @@ export function NewSeat() {
     }
     setBusy(true);
     try {
-      const answer = await send<{ id: string }>('POST', '/api/pieces', { piece: { ...piece, name: piece.name.trim() || 'Chair seat' } });
-      if (answer.ok) return router.push(`/piece/${answer.data.id}?stage=build`);
+      const answer = await send<{ id: string }>('POST', '/api/pieces', { piece: { ...piece, name: piece.name.trim() || kind.name } });
+      // A free outline is drawn next; anything else is measured and can be built on.
+      if (answer.ok) return router.push(`/piece/${answer.data.id}?stage=${shape.type === 'drawn' ? 'base' : 'build'}`);
       setMessage(answer.data.message ?? 'Not started');
     } catch {
       setMessage('The workshop cannot be reached; what you typed is still here. Try again.');
@@ -92,34 +82,52 @@ export function NewSeat() {
 
   return (
     <main className="max-w-5xl w-full mx-auto px-6 py-5">
-      <h1 className="font-display text-2xl mb-3">New seat</h1>
-      <div className="grid grid-cols-[20rem_1fr] gap-10">
+      <h1 className="font-display text-2xl mb-3">New piece</h1>
+      <div className="grid grid-cols-[22rem_1fr] max-lg:grid-cols-[20rem_1fr] gap-10">
         <form
           onSubmit={(event) => {
             event.preventDefault();
             void start();
           }}
         >
-          <div role="radiogroup" aria-label="Shape" className="grid grid-cols-3 gap-2 mb-3">
-            {KINDS.map(({ type, name }) => (
+          <ChoiceField
+            label="Kind"
+            value={piece.kind}
+            options={KINDS}
+            onChange={(id: PieceKind) =>
+              setPiece({ ...newPiece(id), name: piece.name, count: id === 'headboard-panelled' ? 4 : piece.count })
+            }
+            hint={kind.special}
+          />
+          <div role="radiogroup" aria-label="Shape" className="grid grid-cols-3 gap-2 my-2">
+            {usual.map((type) => (
               <label
                 key={type}
-                className={`relative border rounded-sm p-2 text-sm text-center cursor-pointer focus-within:outline-2 focus-within:outline-offset-1 ${shape.type === type ? 'border-primary border-2 font-semibold' : 'border-base-content/40'}`}
+                className={`relative border rounded-sm p-1.5 text-sm text-center cursor-pointer focus-within:outline-2 focus-within:outline-offset-1 ${shape.type === type ? 'border-primary border-2 font-semibold' : 'border-base-content/40'}`}
               >
                 <input
                   type="radio"
                   name="shape"
                   className="sr-only"
                   checked={shape.type === type}
-                  onChange={() => apply({ ...piece, base: { ...piece.base, shape: STARTING_SHAPES[type] } })}
+                  onChange={() =>
+                    setPiece({ ...piece, base: { ...piece.base, shape: newPiece(piece.kind, STARTING_SHAPES[type]).base.shape } })
+                  }
                 />
-                <span className="block h-12 mb-1">
-                  <Outline shape={STARTING_SHAPES[type]} />
+                <span className="block h-10 mb-1">
+                  <Outline shape={STARTING_SHAPES[type]} words={kind.words} />
                 </span>
-                {name}
+                {shapeKind(type).name}
               </label>
             ))}
           </div>
+          <ChoiceField
+            label="Or any other"
+            value={shape.type}
+            options={shapesFor(piece.kind)}
+            onChange={(type) => setPiece({ ...piece, base: { ...piece.base, shape: STARTING_SHAPES[type] } })}
+            hint={shapeKind(shape.type).how}
+          />
           <TextField
             label="Name"
             name="new name"
@@ -132,12 +140,13 @@ export function NewSeat() {
           <FigureField label="How many alike" name="new count" value={piece.count} whole onCommit={(count) => apply({ ...piece, count })} />
           <ShapeFields
             shape={shape}
-            name={`new ${shape.type}`}
+            name={`new ${piece.kind} ${shape.type}`}
             onChange={(next) => apply({ ...piece, base: { ...piece.base, shape: next } })}
           />
+          <ClosingReport shape={shape} />
           <LengthField
             label="Board thickness"
-            name="new board"
+            name={`new ${piece.kind} board`}
             value={board.thickness}
             onCommit={(thickness) => apply({ ...piece, base: { ...piece.base, board: { ...board, thickness } } })}
           />
@@ -147,14 +156,14 @@ export function NewSeat() {
             </p>
           )}
           <button type="submit" className="btn btn-primary w-full h-12 mt-3" disabled={busy}>
-            Start this seat
+            Start this piece
           </button>
           <p className="text-xs mt-2 text-base-content/80">
-            It starts with a firm pad over a low crown; change anything on the next sheet.
+            It starts with the pads usual for its kind; change anything on the next sheet.
           </p>
         </form>
-        <div className="h-[30rem]">
-          <Outline shape={shape} dimensions />
+        <div className="h-[30rem] sticky top-4">
+          <Outline shape={shape} words={kind.words} dimensions />
         </div>
       </div>
     </main>

@@ -1,0 +1,207 @@
+import { describe, expect, it } from 'vitest';
+import { modelOf } from '../build';
+import { baseOutline, bounds, flatten, polygonArea } from '../outline';
+import { newChairSeat, newPiece, STARTING_SHAPES, type Base, type Piece } from '../piece';
+import { planPiece } from '../plan';
+import { bendPlate, patchLoad } from './plate';
+import { edgeStrips, frameCuts, meshOf, panelLayout, trimBends } from '.';
+
+const seat = (change: Partial<Base>): Piece => {
+  const piece = newChairSeat(STARTING_SHAPES.rectangle);
+  return { ...piece, base: { ...piece.base, ...change } };
+};
+const fact = { fasten: true, visible: true, against: false, strip: null, trim: 0 };
+
+describe('the board under load', () => {
+  it('agrees with the plate series through the front door, and proposes what cures it', () => {
+    const wide = seat({
+      shape: { type: 'rectangle', width: 900, depth: 900, cornerRadius: { front: 0, back: 0 } },
+      board: { material: 'plywood', thickness: 3 },
+    });
+    const weak = planPiece(wide, {}).base.board;
+    expect(weak.verdict).toBe('breaks');
+    expect(weak.words).toContain('Refused');
+    expect(weak.thickness).toBeGreaterThan(3);
+    const cured = planPiece({ ...wide, base: { ...wide.base, board: { material: 'plywood', thickness: weak.thickness! } } }, {});
+    expect(cured.base.board.verdict).toBe('good');
+    expect(weak.rib).not.toBeNull();
+  });
+
+  it('is bent on few enough triangles to keep up with typing, and within 2 % of what very many give', () => {
+    const shape = { type: 'rectangle' as const, width: 500, depth: 400, cornerRadius: { front: 0, back: 0 } };
+    const found = planPiece(seat({ shape }), {}).base.board;
+    const board = flatten(baseOutline(shape));
+    const mesh = meshOf(board, [], 9, [[0, 0]]);
+    const holds = mesh.edge.map((edge) => (edge ? ('supported' as const) : ('free' as const)));
+    const rigidity = (8000 * 12 ** 3) / (12 * (1 - 0.3 ** 2));
+    const { deflection } = bendPlate(mesh, { rigidity, poisson: 0.3 }, holds, patchLoad(mesh, [0, 0], 100, found.force));
+    expect(Math.abs(found.deflection / Math.max(...deflection) - 1)).toBeLessThan(0.02);
+  });
+
+  it('bends as the inverse cube of its thickness, more on two rails than on a frame, not at all on solid', () => {
+    const bend = (change: Partial<Base>): number => planPiece(seat(change), {}).base.board.deflection;
+    const nine = bend({ board: { material: 'plywood', thickness: 9 } });
+    expect(nine / bend({ board: { material: 'plywood', thickness: 18 } })).toBeCloseTo(8, 1);
+    expect(bend({ supports: 'two-rails' })).toBeGreaterThan(bend({ supports: 'frame' }) * 1.2);
+    expect(bend({ supports: 'four-points' })).toBeGreaterThan(bend({ supports: 'frame' }));
+    expect(bend({ supports: 'solid' })).toBe(0);
+  });
+
+  it('a hole in the middle makes it weaker; a moulded pan is not judged as a flat plate', () => {
+    const whole = planPiece(seat({}), {}).base.board.deflection;
+    const holed = planPiece(seat({ holes: [{ id: 'h', kind: 'round', x: 0, y: 130, diameter: 120 }] }), {}).base.board.deflection;
+    expect(holed).toBeGreaterThan(whole);
+    expect(planPiece(newPiece('saddle'), {}).base.board.verdict).toBe('moulded');
+  });
+
+  it('foam board is refused under a sitter and warned of behind a headboard', () => {
+    expect(() => planPiece(seat({ board: { material: 'foam-board', thickness: 19 } }), {})).toThrow('cannot bear a person');
+    const head = newPiece('headboard');
+    const plan = planPiece({ ...head, base: { ...head.base, board: { material: 'foam-board', thickness: 19 }, supports: 'solid' } }, {});
+    expect(plan.warnings.map((w) => w.code)).toContain('board-holds-no-staple');
+  });
+});
+
+describe('edges', () => {
+  it('strips on a rectangle meet in 45° mitres, each as long as its edge', () => {
+    const outline = baseOutline({ type: 'rectangle', width: 500, depth: 400, cornerRadius: { front: 20, back: 0 } });
+    const strips = edgeStrips(
+      outline,
+      ['front', 'right', 'back', 'left'].map((edge) => ({ ...fact, edge, strip: { width: 30, thickness: 6 } })),
+    );
+    expect(strips.map((strip) => Math.round(strip.length))).toEqual([500, 400, 500, 400]);
+    for (const strip of strips) {
+      expect(strip.startMitre).toBeCloseTo(Math.PI / 4, 6);
+      expect(strip.length - strip.inside).toBeCloseTo(60, 6);
+    }
+  });
+
+  it('a trim too thick for its bend is glued up in layers that do bend', () => {
+    const outline = baseOutline({ type: 'round', diameter: 300 });
+    const [trim] = trimBends(outline, [{ ...fact, edge: 'edge', trim: 5 }], 'solid-wood');
+    expect(trim!.radius).toBeCloseTo(150, 6);
+    expect(trim!.laminations).toBe(2);
+    expect(trim!.layer * 50).toBeLessThanOrEqual(150);
+    const [straight] = trimBends(
+      baseOutline({ type: 'rectangle', width: 500, depth: 400, cornerRadius: { front: 0, back: 0 } }),
+      [{ ...fact, edge: 'front', trim: 20 }],
+      'plywood',
+    );
+    expect(straight).toMatchObject({ radius: null, laminations: 1 });
+  });
+
+  it('a pad is flush where its edge butts against a frame, and overhangs elsewhere', () => {
+    const pad = (edges: Base['edges']): ReturnType<typeof bounds> => bounds(modelOf(seat({ edges: edges ?? [] }), {}).pads[1]!.polygon);
+    expect(pad([])).toMatchObject({ maxX: expect.closeTo(231, 3), maxY: expect.closeTo(216, 3) });
+    const flush = pad([{ ...fact, edge: 'back', against: true }]);
+    expect(flush.maxY).toBeCloseTo(210, 3);
+    expect(flush.minY).toBeCloseTo(-216, 3);
+    expect(flush.maxX).toBeCloseTo(231, 3);
+  });
+
+  it('says when a trim will not be seen, and when a seen edge is held by nothing', () => {
+    const codes = (change: Partial<typeof fact>): string[] =>
+      planPiece(seat({ edges: [{ ...fact, edge: 'back', ...change }] }), {}).warnings.map((w) => w.code);
+    expect(codes({ visible: false, trim: 4 })).toContain('trim-not-seen');
+    expect(codes({ visible: true, trim: 4 })).not.toContain('trim-not-seen');
+    expect(codes({ fasten: false })).toContain('edge-loose');
+    expect(codes({ fasten: false, against: true })).not.toContain('edge-loose');
+  });
+
+  it('an edge that is not fastened gets no staples', () => {
+    const all = planPiece(seat({}), {}).fixing.order;
+    const less = planPiece(seat({ edges: [{ ...fact, edge: 'back', fasten: false }] }), {}).fixing.order;
+    expect(less.filter((s) => s.edge === 'back')).toEqual([]);
+    expect(all.filter((s) => s.edge === 'back').length).toBeGreaterThan(5);
+  });
+});
+
+describe('hardware', () => {
+  it('keeps staples clear of it and says so when it stands in their line', () => {
+    const plan = planPiece(seat({ hardware: [{ id: 'f', kind: 'insert', x: 0, y: -160, diameter: 12, length: 10 }] }), {});
+    for (const staple of plan.fixing.order) expect(Math.hypot(staple.x, staple.y + 160)).toBeGreaterThanOrEqual(6 + 8 - 0.01);
+    expect(plan.warnings.map((w) => w.code)).toContain('hardware-on-staples');
+  });
+
+  it('refuses what is not on the board or comes out of it', () => {
+    expect(() => planPiece(seat({ hardware: [{ id: 'f', kind: 'bolt', x: 400, y: 0, diameter: 8, length: 10 }] }), {})).toThrow(
+      'lies beside the board',
+    );
+    expect(() => planPiece(seat({ hardware: [{ id: 'f', kind: 'insert', x: 0, y: 0, diameter: 8, length: 30 }] }), {})).toThrow(
+      'comes out of a 12 mm board',
+    );
+    expect(() => planPiece(seat({ holes: [{ id: 'h', kind: 'round', x: 215, y: 0, diameter: 60 }] }), {})).toThrow('reaches over the edge');
+  });
+});
+
+describe('frame, panels, sets', () => {
+  it('a frame of a rectangle is four mitred battens and its ribs, laid on stock lengths with the kerf', () => {
+    const outline = baseOutline({ type: 'rectangle', width: 1000, depth: 500, cornerRadius: { front: 0, back: 0 } });
+    const cuts = frameCuts(outline, { width: 45, thickness: 20, inset: 20, ribs: 2, stock: 2400, kerf: 3 });
+    expect(cuts.battens.map((b) => Math.round(b.length)).sort((a, b) => b - a)).toEqual([960, 960, 460, 460, 370, 370]);
+    for (const batten of cuts.battens.slice(0, 4)) expect(batten.mitres[0]).toBeCloseTo(Math.PI / 4, 6);
+    cuts.lengths.forEach((pieces, i) => {
+      const used = pieces.reduce((sum, piece) => sum + piece.length + 3, 0);
+      expect(used + cuts.left[i]!).toBeGreaterThanOrEqual(2400 - 1e-6);
+      expect(used - 3).toBeLessThanOrEqual(2400);
+    });
+    expect(cuts.lengths).toHaveLength(2);
+    expect(frameCuts(outline, { width: 45, thickness: 20, inset: 0, ribs: 0, stock: 600, kerf: 3 }).tooLong).toHaveLength(2);
+  });
+
+  it('panels are laid out from the middle of the wall and hang on four times their mass', () => {
+    const layout = panelLayout({ across: 1880, gap: 20, count: 4, mounting: 'hung', cleats: 2, rating: 10 }, 4.9);
+    expect(layout.width).toBe(455);
+    expect(layout.centres).toEqual([-712.5, -237.5, 237.5, 712.5]);
+    expect(layout.edges[0]![0]).toBe(-940);
+    expect(layout.edges[3]![1]).toBe(940);
+    expect(layout.needed).toBeCloseTo(19.6, 6);
+    expect(layout.holds).toBe(true);
+    expect(panelLayout({ across: 1880, gap: 20, count: 4, mounting: 'joined', cleats: 2, rating: 10 }, 4.9).holds).toBe(false);
+  });
+
+  it('one chair that was measured differently is cut to its own outline and shares the rest', () => {
+    const set: Piece = {
+      ...newChairSeat(),
+      count: 4,
+      variants: [{ id: 'v-1', name: 'Number 4', count: 1, shape: { ...STARTING_SHAPES.trapezoid, backWidth: 400 } }],
+    };
+    const plan = planPiece(set, {});
+    expect(plan.cover.pieces[0]!.count).toBe(3);
+    expect(plan.variants[0]!.cover).toMatchObject({ count: 1, name: 'Cover, Number 4' });
+    expect(plan.variants[0]!.outline.width).toBeGreaterThan(plan.outline.width - 20);
+    expect(plan.cut.cloth.laid.filter((laid) => laid.label === 'Cover')).toHaveLength(3);
+    expect(plan.cut.cloth.laid.filter((laid) => laid.label === 'Cover, Number 4')).toHaveLength(1);
+    expect(plan.cut.foam.layouts.flatMap((l) => l.sheets.flat())).toHaveLength(8);
+    expect(() => planPiece({ ...set, count: 1 }, {})).toThrow('at least one must be as drawn');
+  });
+});
+
+describe('a base that is not flat', () => {
+  it('lifts section and cover with it, and the padding keeps its thickness', () => {
+    const flat = planPiece(seat({}), {});
+    const rows = [0, 210, 420].map((at) => ({ at, width: 450, height: at === 210 ? 10 : 0, drop: 30, crown: 6 }));
+    const moulded = planPiece(seat({ mould: { kind: 'rows', rows } }), {});
+    expect(moulded.surface.height).toBeCloseTo(flat.surface.height, 0);
+    const model = modelOf(seat({ mould: { kind: 'rows', rows } }), {});
+    expect(model.baseHeight(0, 0)).toBeCloseTo(10, 6);
+    expect(model.baseHeight(225, 0)).toBeCloseTo(10 - 30, 6);
+    expect(model.baseHeight(112.5, 0)).toBeCloseTo(10 - 15 + 6, 6);
+    expect(model.baseHeight(-80, 40)).toBeCloseTo(model.baseHeight(80, 40), 9);
+    // Bent down at the sides, the cover has farther to go.
+    const side = (plan: typeof flat): number => plan.stations.find((s) => s.edge === 'right' && Math.abs(s.y) < 1)!.top;
+    expect(side(moulded)).toBeGreaterThan(side(flat));
+    expect(polygonArea(moulded.outline.points)).toBeCloseTo(polygonArea(flat.outline.points), 3);
+  });
+
+  it('takes a map of heights', () => {
+    const heights = Array.from({ length: 25 }, (_, i) => (i % 5) * 2);
+    const model = modelOf(
+      seat({ mould: { kind: 'map', name: 'scan', x0: -225, y0: -210, step: 112.5, columns: 5, rows: 5, heights } }),
+      {},
+    );
+    expect(model.baseHeight(-225, 0)).toBeCloseTo(0, 6);
+    expect(model.baseHeight(0, 33)).toBeCloseTo(4, 6);
+    expect(model.baseHeight(1000, 0)).toBeCloseTo(8, 6);
+  });
+});

@@ -1,0 +1,219 @@
+import { BOARDS, findMaterial } from '../foam';
+import type { RuleReader } from '../house';
+import { bounds, deepest, flatten, lineCrossings, type Outline, type Point, type Polygon } from '../outline';
+import { kindOf, type Hole, type Piece, type Support } from '../piece';
+import { meshOf } from './mesh';
+import { bendPlate, patchLoad, type Hold } from './plate';
+
+const GRAVITY = 9.81;
+/** Poisson's ratio of boards, near enough the same for all of them. */
+const POISSON = 0.3;
+/** A sitter is spread over a round patch of about this radius, mm; narrower boards get half their own width. */
+const PATCH = 100;
+/** How far in from its edge a board lies on a rail or post, mm. */
+const BEARING = 30;
+/** Triangles enough for 2 % (plate.test.ts), few enough to keep up with typing. */
+const NODES = 320;
+/** Allowed deflection is the span over this. */
+const SPAN_SHARE = 100;
+/** Board strength is divided by this: knocks, knees and years. */
+const SAFETY = 3;
+
+/** Battens to choose a rib from: width × height under the board, mm. */
+const RIBS = [
+  [18, 30],
+  [18, 44],
+  [21, 45],
+  [27, 70],
+  [34, 70],
+  [45, 95],
+] as const;
+const RIB_STIFFNESS = 9000;
+const RIB_STRENGTH = 40;
+
+/** What the board does under its load. Lengths mm, forces N, stresses N/mm². */
+export type BoardCheck = {
+  force: number;
+  supports: Support;
+  span: number;
+  deflection: number;
+  /** span/100 */
+  allowed: number;
+  stress: number;
+  strength: number;
+  /** `moulded`: a pan that is not flat is stiffer than any flat plate; it is not worked out */
+  verdict: 'good' | 'soft' | 'breaks' | 'moulded';
+  words: string;
+  /** the thinnest board sold of this material that is good, or null when none is */
+  thickness: number | null;
+  /** a batten across the middle that carries the load alone, or null when none is needed or none does */
+  rib: { width: number; height: number } | null;
+};
+
+type Bent = { deflection: number; moment: number; span: number };
+
+/** The last few boards that were bent: the pads on top are changed far more often than the board. */
+const bentBefore = new Map<string, Bent>();
+const KEPT = 24;
+
+/** Where the inner edges of two rails lie. */
+function railLines(box: { minX: number; maxX: number }): [number, number] {
+  const bearing = Math.min(BEARING, (box.maxX - box.minX) / 6);
+  return [box.minX + bearing, box.maxX - bearing];
+}
+
+/** Places along the rails' inner edges that must be nodes. */
+function alongRails(board: Polygon, spacing: number): Point[] {
+  const box = bounds(board);
+  return railLines(box).flatMap((x) => {
+    const crossings = lineCrossings(board, [x, 0], [0, 1]);
+    const points: Point[] = [];
+    for (let i = 0; i + 1 < crossings.length; i += 2) {
+      const [from, to] = [crossings[i]! + spacing * 0.3, crossings[i + 1]! - spacing * 0.3];
+      const steps = Math.max(1, Math.round((to - from) / spacing));
+      for (let k = 0; k <= steps; k++) points.push([x, from + ((to - from) * k) / steps]);
+    }
+    return points;
+  });
+}
+
+function holdsOf(nodes: readonly Point[], edge: readonly boolean[], supports: Support, board: Polygon): Hold[] {
+  const box = bounds(board);
+  if (supports === 'two-rails') {
+    // A board lies on its rails and may lift off behind them: it is held along their inner edges alone.
+    const lines = railLines(box);
+    return nodes.map(([x]) => (lines.some((line) => Math.abs(x - line) < 1e-6) ? 'supported' : 'free'));
+  }
+  if (supports === 'four-points') {
+    const held = new Set<number>();
+    for (const sx of [-1, 1]) {
+      for (const sy of [-1, 1]) {
+        const [cx, cy] = [sx > 0 ? box.maxX : box.minX, sy > 0 ? box.maxY : box.minY];
+        let best = 0;
+        nodes.forEach(([x, y], i) => {
+          const [bx, by] = nodes[best]!;
+          if (Math.hypot(x - cx, y - cy) < Math.hypot(bx - cx, by - cy)) best = i;
+        });
+        held.add(best);
+      }
+    }
+    return nodes.map((_, i) => (held.has(i) ? 'supported' : 'free'));
+  }
+  return edge.map((on) => (on ? 'supported' : 'free'));
+}
+
+/** Deflection and moment of a plate of unit rigidity under unit force: all else scales. */
+function bentUnit(board: Polygon, holes: readonly Polygon[], supports: Support, at: Point, radius: number): Bent {
+  const key = JSON.stringify([board, holes, supports, at, radius]);
+  const known = bentBefore.get(key);
+  if (known) return known;
+  const box = bounds(board);
+  const spacing = Math.sqrt((box.width * box.height) / NODES);
+  const keep = supports === 'two-rails' ? [at, ...alongRails(board, spacing)] : [at];
+  const mesh = meshOf(board, holes, spacing, keep);
+  const holds = holdsOf(mesh.nodes, mesh.edge, supports, board);
+  const { deflection, moment } = bendPlate(mesh, { rigidity: 1, poisson: POISSON }, holds, patchLoad(mesh, at, radius, 1));
+  const span =
+    supports === 'two-rails'
+      ? box.width - 2 * BEARING
+      : supports === 'four-points'
+        ? Math.hypot(box.width, box.height)
+        : 2 * deepest(board).depth;
+  const found = { deflection: Math.max(...deflection), moment, span };
+  bentBefore.set(key, found);
+  if (bentBefore.size > KEPT) bentBefore.delete(bentBefore.keys().next().value!);
+  return found;
+}
+
+function holeOutline(hole: Hole): Polygon {
+  if (hole.kind === 'slot') {
+    const [w, h] = [hole.width / 2, hole.height / 2];
+    return [
+      [hole.x - w, hole.y - h],
+      [hole.x + w, hole.y - h],
+      [hole.x + w, hole.y + h],
+      [hole.x - w, hole.y + h],
+    ];
+  }
+  return Array.from({ length: 16 }, (_, i): Point => [
+    hole.x + (hole.diameter / 2) * Math.cos((i * Math.PI) / 8),
+    hole.y + (hole.diameter / 2) * Math.sin((i * Math.PI) / 8),
+  ]);
+}
+
+/** A simply supported batten under the whole load: w = P·L³/48EI, σ = P·L/4W, W = b·h²/6. */
+function ribFor(force: number, span: number): { width: number; height: number } | null {
+  const found = RIBS.find(([width, height]) => {
+    const inertia = (width * height ** 3) / 12;
+    const deflection = (force * span ** 3) / (48 * RIB_STIFFNESS * inertia);
+    const stress = (force * span) / 4 / ((width * height ** 2) / 6);
+    return deflection <= span / SPAN_SHARE && stress <= RIB_STRENGTH / SAFETY;
+  });
+  return found ? { width: found[0], height: found[1] } : null;
+}
+
+/**
+ * Bends the board under the load it is meant for, and proposes what would make a weak one good.
+ *
+ * @param piece its board, supports and kind
+ * @param outline of the base
+ * @param at where the load comes on
+ * @param rule house rules: the sitter's mass and the share of it that comes on
+ */
+export function checkBoard(piece: Piece, outline: Outline, at: Point, rule: RuleReader): BoardCheck {
+  const { board, holes = [] } = piece.base;
+  const kind = kindOf(piece.kind);
+  const supports = piece.base.supports ?? kind.supports;
+  const material = findMaterial(BOARDS, board.material)!;
+  const force = rule('sitMass') * GRAVITY * (rule(kind.sat ? 'sitShare' : 'leanShare') / 100);
+  const strength = material.strength / SAFETY;
+  const polygon = flatten(outline, 0.5);
+  const none = { force, supports, deflection: 0, stress: 0, strength, thickness: null, rib: null };
+  if (piece.base.mould || piece.base.shape.type === 'saddle')
+    return {
+      ...none,
+      span: 0,
+      allowed: 0,
+      verdict: 'moulded',
+      words:
+        'A moulded pan is far stiffer than a flat board of its thickness; its bending is not worked out. Load it by hand before building on it.',
+    };
+  if (supports === 'solid') return { ...none, span: 0, allowed: 0, verdict: 'good', words: 'Carried all over: the board does not bend.' };
+  const radius = Math.min(PATCH, deepest(polygon).depth / 2);
+  // Small holes change next to nothing; large ones are cut out of the plate.
+  const large = holes.filter((hole) => (hole.kind === 'round' ? hole.diameter : Math.min(hole.width, hole.height)) > 30).map(holeOutline);
+  const unit = bentUnit(polygon, large, supports, at, radius);
+  const allowed = unit.span / SPAN_SHARE;
+  const at1 = (thickness: number): { deflection: number; stress: number } => {
+    const rigidity = (material.stiffness * thickness ** 3) / (12 * (1 - POISSON ** 2));
+    return { deflection: (unit.deflection * force) / rigidity, stress: (6 * unit.moment * force) / thickness ** 2 };
+  };
+  const good = (thickness: number): boolean => {
+    const { deflection, stress } = at1(thickness);
+    return deflection <= allowed && stress <= strength;
+  };
+  const { deflection, stress } = at1(board.thickness);
+  const verdict = stress > material.strength ? 'breaks' : good(board.thickness) ? 'good' : 'soft';
+  const shown = (mm: number): string => `${Math.round(mm * 10) / 10} mm`;
+  const figures = `${shown(deflection)} under ${Math.round(force)} N on a span of ${shown(unit.span)}; ${shown(allowed)} is allowed`;
+  return {
+    force,
+    supports,
+    span: unit.span,
+    deflection,
+    allowed,
+    stress,
+    strength,
+    verdict,
+    words:
+      verdict === 'good'
+        ? `Stiff enough: bends ${figures}.`
+        : verdict === 'soft'
+          ? deflection > allowed
+            ? `Too soft: bends ${figures}.`
+            : `Too weak: ${Math.round(stress)} N/mm² in the board, ${Math.round(strength)} N/mm² is allowed.`
+          : `Refused: it would break (${Math.round(stress)} N/mm² where the board bears ${Math.round(material.strength)}).`,
+    thickness: verdict === 'good' ? null : (material.sold.find((t) => t > board.thickness && good(t)) ?? null),
+    rib: verdict === 'good' ? null : ribFor(force, unit.span),
+  };
+}

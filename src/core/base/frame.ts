@@ -1,0 +1,95 @@
+import { bounds, flatten, lineCrossings, offsetPolygon, type Outline, type Polygon } from '../outline';
+import type { Frame } from '../piece';
+
+/** A batten of a frame: its longer length, mm, and the angles its ends are cut at from square, radians. */
+export type Batten = { name: string; length: number; mitres: [number, number] };
+/** What to saw: battens, and how they come out of stock lengths. */
+export type FrameCuts = {
+  width: number;
+  thickness: number;
+  battens: Batten[];
+  stock: number;
+  lengths: Batten[][];
+  left: number[];
+  tooLong: string[];
+};
+
+/** A stretch of outline shorter than this gets no batten of its own, mm. */
+const LEAST = 60;
+/** Curves are followed by straight battens that leave them by no more than this, mm. */
+const FLAT = 12;
+
+/** The sides of an outline as straight battens: nearly straight runs of a polyline are one side. */
+function sidesOf(polygon: Polygon): [Polygon[number], Polygon[number]][] {
+  const n = polygon.length;
+  const corners = polygon.map((p, i) => {
+    const [a, b] = [polygon[(i + n - 1) % n]!, polygon[(i + 1) % n]!];
+    const turn = Math.atan2(b[1] - p[1], b[0] - p[0]) - Math.atan2(p[1] - a[1], p[0] - a[0]);
+    return Math.abs(Math.atan2(Math.sin(turn), Math.cos(turn)));
+  });
+  const at = polygon.flatMap((p, i) => (corners[i]! > 0.02 ? [p] : []));
+  return at.map((p, i) => [p, at[(i + 1) % at.length]!]);
+}
+
+/** Fits battens on stock lengths, longest first, each on the first length it goes on. */
+function onStock(battens: readonly Batten[], stock: number, kerf: number): { lengths: Batten[][]; left: number[] } {
+  const lengths: Batten[][] = [];
+  const left: number[] = [];
+  for (const batten of [...battens].sort((a, b) => b.length - a.length)) {
+    let on = left.findIndex((rest) => rest >= batten.length);
+    if (on < 0) {
+      lengths.push([]);
+      left.push(stock);
+      on = lengths.length - 1;
+    }
+    lengths[on]!.push(batten);
+    left[on] = Math.max(0, left[on]! - batten.length - kerf);
+  }
+  return { lengths, left };
+}
+
+/**
+ * The cut list of a frame of battens set in from the board's edge, mitred at its corners, with ribs across.
+ *
+ * @param outline of the base
+ * @param frame the battens
+ */
+export function frameCuts(outline: Outline, frame: Frame): FrameCuts {
+  const outer = offsetPolygon(flatten(outline, FLAT), -frame.inset);
+  const battens: Batten[] = [];
+  if (outer) {
+    const sides = sidesOf(outer);
+    const bearing = sides.map(([a, b]) => Math.atan2(b[1] - a[1], b[0] - a[0]));
+    sides.forEach(([a, b], i) => {
+      const length = Math.hypot(b[0] - a[0], b[1] - a[1]);
+      if (length < LEAST) return;
+      const mitre = (from: number, to: number): number => Math.atan2(Math.sin(to - from), Math.cos(to - from)) / 2;
+      const n = sides.length;
+      battens.push({
+        name: `side ${battens.length + 1}`,
+        length,
+        mitres: [mitre(bearing[(i + n - 1) % n]!, bearing[i]!), mitre(bearing[i]!, bearing[(i + 1) % n]!)],
+      });
+    });
+    // Ribs run the short way, evenly, between the insides of the frame.
+    const box = bounds(outer);
+    const upright = box.height <= box.width;
+    for (let k = 1; k <= frame.ribs; k++) {
+      const share = k / (frame.ribs + 1);
+      const crossings = upright
+        ? lineCrossings(outer, [box.minX + box.width * share, 0], [0, 1])
+        : lineCrossings(outer, [0, box.minY + box.height * share], [1, 0]);
+      const length = crossings.length >= 2 ? crossings.at(-1)! - crossings[0]! - 2 * frame.width : 0;
+      if (length > 0) battens.push({ name: `rib ${k}`, length, mitres: [0, 0] });
+    }
+  }
+  const fits = battens.filter((batten) => batten.length <= frame.stock);
+  return {
+    width: frame.width,
+    thickness: frame.thickness,
+    battens,
+    stock: frame.stock,
+    ...onStock(fits, frame.stock, frame.kerf),
+    tooLong: battens.filter((batten) => batten.length > frame.stock).map((batten) => batten.name),
+  };
+}

@@ -1,0 +1,5 @@
+export { checkBoard, type BoardCheck } from './board-check';
+export { edgeStrips, trimBends, type EdgeStrip, type TrimBend } from './edge-strips';
+export { frameCuts, type Batten, type FrameCuts } from './frame';
+export { meshOf, type Mesh } from './mesh';
+export { panelLayout, type PanelLayout } from './panels';

@@ -1,0 +1,47 @@
+import { panelWidth, type Panels } from '../piece';
+
+/** The trade's factor for what hangs over a bed or seat: everything's mass × 4 ≤ rating. */
+const HANGING_FACTOR = 4;
+
+/** Panels laid out on a wall, from its middle. Lengths mm, masses kg. */
+export type PanelLayout = {
+  width: number;
+  gap: number;
+  /** where each panel's middle is, from the middle of the wall; − is left */
+  centres: number[];
+  /** the edges to mark on the wall, from its middle */
+  edges: [number, number][];
+  mounting: Panels['mounting'];
+  /** mass of one panel */
+  mass: number;
+  /** what the cleats of one panel (or of all, when joined) must be rated for */
+  needed: number;
+  rated: number;
+  holds: boolean;
+};
+
+/**
+ * Lays N equal panels out over a width and checks what they hang on.
+ *
+ * @param panels the wall
+ * @param mass of one finished panel, kg
+ */
+export function panelLayout(panels: Panels, mass: number): PanelLayout {
+  const width = panelWidth(panels);
+  const pitch = width + panels.gap;
+  const centres = Array.from({ length: panels.count }, (_, i) => (i - (panels.count - 1) / 2) * pitch);
+  const hung = panels.mounting === 'joined' ? mass * panels.count : mass;
+  const needed = hung * HANGING_FACTOR;
+  const rated = panels.cleats * panels.rating;
+  return {
+    width,
+    gap: panels.gap,
+    centres,
+    edges: centres.map((x) => [x - width / 2, x + width / 2]),
+    mounting: panels.mounting,
+    mass,
+    needed,
+    rated,
+    holds: needed <= rated + 1e-9,
+  };
+}

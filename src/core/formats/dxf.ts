@@ -1,0 +1,252 @@
+import DxfParser from 'dxf-parser';
+import Drawing from 'dxf-writer';
+import { pointAt, type Outline, type Point, type Segment } from '../outline';
+import { arcByRise, stretch } from '../outline/segment';
+import type { Hole } from '../piece';
+import { FileProblem, LARGEST_TEXT, MOST_SEGMENTS, type DrawingUnit } from './file-problem';
+import { asLines, ringsOf, type ReadOutline } from './rings';
+
+/** $INSUNITS codes that a workshop drawing can be in. */
+const UNIT_CODES: Record<number, DrawingUnit> = { 1: 'in', 4: 'mm', 5: 'cm', 6: 'm' };
+
+type Vertex = { x: number; y: number; bulge?: number };
+type Entity = {
+  type: string;
+  vertices?: Vertex[];
+  shape?: boolean;
+  center?: Vertex;
+  radius?: number;
+  startAngle?: number;
+  endAngle?: number;
+  controlPoints?: Vertex[];
+  fitPoints?: Vertex[];
+  knotValues?: number[];
+  degreeOfSplineCurve?: number;
+  closed?: boolean;
+  majorAxisEndPoint?: Vertex;
+  axisRatio?: number;
+};
+
+function point(vertex: Vertex | undefined): Point {
+  const [x, y] = [Number(vertex?.x), Number(vertex?.y)];
+  if (!Number.isFinite(x) || !Number.isFinite(y)) throw new FileProblem('The drawing has a point whose coordinates are not figures');
+  return [x, y];
+}
+
+/** A polyline's stretch: straight, or an arc by its bulge b = tan(θ/4), which rises b·chord/2 to the right for b > 0. */
+function stretchBetween(a: Vertex, b: Vertex): Segment {
+  const [from, to] = [point(a), point(b)];
+  const bulge = Number(a.bulge ?? 0);
+  return arcByRise('', from, to, Number.isFinite(bulge) ? (bulge * Math.hypot(to[0] - from[0], to[1] - from[1])) / 2 : 0);
+}
+
+function polyline(vertices: readonly Vertex[], closed: boolean): Segment[] {
+  const count = closed ? vertices.length : vertices.length - 1;
+  return Array.from({ length: Math.max(0, count) }, (_, i) => stretchBetween(vertices[i]!, vertices[(i + 1) % vertices.length]!));
+}
+
+function arc(entity: Entity, from: number, sweep: number): Segment[] {
+  const radius = Number(entity.radius);
+  if (!(radius > 0) || !Number.isFinite(from) || !Number.isFinite(sweep)) return [];
+  return [{ kind: 'arc', edge: '', centre: point(entity.center), radius, start: from, sweep }];
+}
+
+/** A B-spline evaluated by de Boor's recurrence in short chords; a clamped cubic of four points is one Bézier exactly. */
+function spline(entity: Entity): Segment[] {
+  const control = (entity.controlPoints ?? []).map(point);
+  const degree = entity.degreeOfSplineCurve ?? 3;
+  const knots = entity.knotValues ?? [];
+  if (control.length < 2) {
+    const fit = (entity.fitPoints ?? []).map(point);
+    return fit.length >= 2 ? asLines(fit).slice(0, entity.closed ? fit.length : fit.length - 1) : [];
+  }
+  if (degree === 3 && control.length === 4)
+    return [{ kind: 'curve', edge: '', from: control[0]!, c1: control[1]!, c2: control[2]!, to: control[3]! }];
+  if (
+    degree < 1 ||
+    degree > 5 ||
+    knots.length !== control.length + degree + 1 ||
+    !knots.every((k, i) => Number.isFinite(k) && (i === 0 || k >= knots[i - 1]!))
+  )
+    throw new FileProblem('The drawing has a spline whose knots do not fit its points');
+  const at = (u: number): Point => {
+    let k = degree;
+    while (k < control.length - 1 && u >= knots[k + 1]!) k += 1;
+    const d = Array.from({ length: degree + 1 }, (_, j) => [...control[j + k - degree]!] as [number, number]);
+    for (let r = 1; r <= degree; r++) {
+      for (let j = degree; j >= r; j--) {
+        const low = knots[j + k - degree]!;
+        const width = knots[j + 1 + k - r]! - low;
+        const t = width > 0 ? (u - low) / width : 0;
+        d[j] = [d[j - 1]![0] * (1 - t) + d[j]![0] * t, d[j - 1]![1] * (1 - t) + d[j]![1] * t];
+      }
+    }
+    return d[degree]!;
+  };
+  const [u0, u1] = [knots[degree]!, knots[control.length]!];
+  const steps = Math.min(200, control.length * 8);
+  const points = Array.from({ length: steps + 1 }, (_, i) => at(u0 + ((u1 - u0) * i) / steps));
+  return asLines(points).slice(0, -1);
+}
+
+function ellipse(entity: Entity): Segment[] {
+  const [cx, cy] = point(entity.center);
+  const [ax, ay] = point(entity.majorAxisEndPoint);
+  const ratio = Number(entity.axisRatio);
+  const from = Number(entity.startAngle ?? 0);
+  let to = Number(entity.endAngle ?? 2 * Math.PI);
+  if (!(ratio > 0) || !Number.isFinite(from) || !Number.isFinite(to)) return [];
+  if (to <= from) to += 2 * Math.PI;
+  const parts = Math.max(1, Math.ceil((to - from) / (Math.PI / 4) - 1e-9));
+  const step = (to - from) / parts;
+  const handle = (4 / 3) * Math.tan(step / 4);
+  const at = (t: number): Point => [cx + ax * Math.cos(t) - ay * ratio * Math.sin(t), cy + ay * Math.cos(t) + ax * ratio * Math.sin(t)];
+  const way = (t: number): Point => [
+    (-ax * Math.sin(t) - ay * ratio * Math.cos(t)) * handle,
+    (-ay * Math.sin(t) + ax * ratio * Math.cos(t)) * handle,
+  ];
+  return Array.from({ length: parts }, (_, i): Segment => {
+    const [t0, t1] = [from + i * step, from + (i + 1) * step];
+    const [p, q, dp, dq] = [at(t0), at(t1), way(t0), way(t1)];
+    return { kind: 'curve', edge: '', from: p, c1: [p[0] + dp[0], p[1] + dp[1]], c2: [q[0] - dq[0], q[1] - dq[1]], to: q };
+  });
+}
+
+function segmentsOf(entity: Entity): Segment[] {
+  switch (entity.type) {
+    case 'LINE':
+      return entity.vertices && entity.vertices.length >= 2 ? polyline(entity.vertices.slice(0, 2), false) : [];
+    case 'LWPOLYLINE':
+    case 'POLYLINE':
+      return polyline(entity.vertices ?? [], entity.shape === true);
+    case 'CIRCLE':
+      return arc(entity, 0, 2 * Math.PI);
+    case 'ARC': {
+      const from = Number(entity.startAngle);
+      let sweep = Number(entity.endAngle) - from;
+      if (sweep <= 0) sweep += 2 * Math.PI;
+      return arc(entity, from, sweep);
+    }
+    case 'SPLINE':
+      return spline(entity);
+    case 'ELLIPSE':
+      return ellipse(entity);
+    default:
+      return [];
+  }
+}
+
+/** DXF is pairs of lines, a whole number and its value; anything else is another kind of file. */
+function checkPairs(text: string): void {
+  const lines = text.split(/\r\n|\r|\n/);
+  while (lines.length > 0 && lines.at(-1)!.trim() === '') lines.pop();
+  if (lines.length === 0) throw new FileProblem('This DXF is empty');
+  if (lines.length > MOST_SEGMENTS * 40) throw new FileProblem('This DXF has far more in it than one outline; export the outline alone');
+  for (let i = 0; i < lines.length; i += 2) {
+    if (!/^\s*-?\d{1,5}\s*$/.test(lines[i]!)) throw new FileProblem(`This is not a DXF drawing: line ${i + 1} should be a group code`);
+  }
+  if (lines.length % 2 !== 0 || lines.at(-1)!.trim() !== 'EOF') throw new FileProblem('This DXF breaks off: its end mark is missing');
+}
+
+/** The entities that draw lines. */
+const DRAWN = new Set(['LINE', 'LWPOLYLINE', 'POLYLINE', 'VERTEX', 'SEQEND', 'CIRCLE', 'ARC', 'SPLINE', 'ELLIPSE']);
+
+/**
+ * The same drawing with nothing in it but its unit and its lines. The parser trusts that sections and tables are whole
+ * and would read for ever in one that is not; here they always are.
+ */
+function linesOnly(text: string): string {
+  const lines = text.split(/\r\n|\r|\n/);
+  const out = ['0', 'SECTION', '2', 'HEADER'];
+  const unitAt = lines.findIndex((line) => line.trim() === '$INSUNITS');
+  if (unitAt > 0) out.push('9', '$INSUNITS', '70', String(Number.parseInt(lines[unitAt + 2] ?? '0', 10) || 0));
+  out.push('0', 'ENDSEC', '0', 'SECTION', '2', 'ENTITIES');
+  let section = '';
+  let keep = false;
+  let inPolyline = false;
+  for (let i = 0; i + 1 < lines.length; i += 2) {
+    const code = lines[i]!.trim();
+    const value = lines[i + 1]!.trim();
+    if (code === '2' && lines[i - 1]?.trim() === 'SECTION') {
+      section = value;
+      keep = false;
+      continue;
+    }
+    if (code === '0') {
+      keep = section === 'ENTITIES' && DRAWN.has(value);
+      // Loose vertices belong to a polyline; one that was never ended is ended here.
+      if (keep && (value === 'VERTEX' || value === 'SEQEND') && !inPolyline) keep = false;
+      else if (keep && inPolyline && value !== 'VERTEX' && value !== 'SEQEND') out.push('0', 'SEQEND');
+      if (keep) inPolyline = value === 'POLYLINE' || (inPolyline && value === 'VERTEX');
+    }
+    if (keep) out.push(code, value);
+  }
+  if (inPolyline) out.push('0', 'SEQEND');
+  out.push('0', 'ENDSEC', '0', 'EOF');
+  return out.join('\n');
+}
+
+/**
+ * Reads the outline out of a DXF drawing.
+ *
+ * @param text the file, in its text form
+ * @param options.unit of its coordinates, when the file does not say
+ * @param options.close whether an open outline is closed by a straight line
+ * @throws FileProblem in words for the person who chose the file
+ */
+export function readDxf(text: string, options: { unit?: DrawingUnit; close?: boolean } = {}): ReadOutline {
+  if (text.length > LARGEST_TEXT) throw new FileProblem('This DXF is larger than 4 MB; export the outline alone');
+  if (text.startsWith('AutoCAD Binary DXF')) throw new FileProblem('This is a binary DXF; save it as a text (ASCII) DXF');
+  checkPairs(text);
+  let parsed;
+  try {
+    parsed = new DxfParser().parseSync(linesOnly(text));
+  } catch (error) {
+    throw new FileProblem(`This DXF cannot be read: ${error instanceof Error ? error.message.slice(0, 160) : String(error).slice(0, 160)}`);
+  }
+  const entities = (parsed?.entities ?? []) as unknown as Entity[];
+  const runs = entities.map(segmentsOf).filter((run) => run.length > 0);
+  if (runs.length === 0) throw new FileProblem('There is no line in this DXF; text, blocks and dimensions are not outlines');
+  const said = UNIT_CODES[Number(parsed?.header?.$INSUNITS)];
+  const unit = options.unit ?? said;
+  if (!unit) throw new FileProblem('This DXF does not say in which unit it is drawn; choose one', { needsUnit: true });
+  return ringsOf(runs, unit, options);
+}
+
+/**
+ * Writes an outline and its holes as a DXF in millimetres: a polyline with bulges for lines and arcs, splines for curves.
+ *
+ * @param outline of the base
+ * @param holes as circles and rectangles
+ */
+export function writeDxf(outline: Outline, holes: readonly Hole[] = []): string {
+  // The package's types leave out its splines.
+  const drawing = new Drawing() as Drawing & { drawSpline(points: [number, number][]): unknown };
+  drawing.setUnits('Millimeters');
+  drawing.addLayer('OUTLINE', Drawing.ACI.WHITE, 'CONTINUOUS');
+  drawing.addLayer('HOLES', Drawing.ACI.WHITE, 'CONTINUOUS');
+  drawing.setActiveLayer('OUTLINE');
+  const straight = outline.segments.every((segment) => segment.kind !== 'curve');
+  const vertex = (segment: Segment): [number, number, number] => {
+    const [x, y] = pointAt(segment, 0);
+    return [x, y, segment.kind === 'arc' ? Math.tan(segment.sweep / 4) : 0];
+  };
+  const halved = outline.segments.flatMap((segment): Segment[] =>
+    segment.kind === 'arc' && Math.abs(segment.sweep) > Math.PI ? [stretch(segment, 0, 0.5), stretch(segment, 0.5, 1)] : [segment],
+  );
+  if (straight) drawing.drawPolyline(halved.map(vertex) as unknown as [number, number][], true);
+  else {
+    for (const segment of halved) {
+      const to = pointAt(segment, 1);
+      if (segment.kind === 'curve')
+        drawing.drawSpline([segment.from, segment.c1, segment.c2, segment.to].map(([x, y]): [number, number] => [x, y]));
+      else drawing.drawPolyline([vertex(segment), [to[0], to[1]]] as unknown as [number, number][], false);
+    }
+  }
+  drawing.setActiveLayer('HOLES');
+  for (const hole of holes) {
+    if (hole.kind === 'round') drawing.drawCircle(hole.x, hole.y, hole.diameter / 2);
+    else drawing.drawRect(hole.x - hole.width / 2, hole.y - hole.height / 2, hole.x + hole.width / 2, hole.y + hole.height / 2);
+  }
+  return drawing.toDxfString();
+}

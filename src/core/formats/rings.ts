@@ -1,0 +1,172 @@
+import {
+  bounds,
+  crossesItself,
+  flatten,
+  nodesOf,
+  pointAt,
+  polygonArea,
+  type OutlineNode,
+  type Point,
+  type Polygon,
+  type Segment,
+} from '../outline';
+import { moved, reversed, scaledBy } from '../outline/segment';
+import { LIMITS } from '../piece';
+import { DRAWING_UNITS, FileProblem, MOST_SEGMENTS, type DrawingUnit } from './file-problem';
+
+/** An outline read from a file: nodes about its middle, mm, and the round holes and other rings found inside it. */
+export type ReadOutline = {
+  nodes: OutlineNode[];
+  holes: { x: number; y: number; diameter: number }[];
+  width: number;
+  depth: number;
+  /** things the reader should know: pieces left out, ends joined */
+  remarks: string[];
+};
+
+/** Ends nearer than this are one point, mm. */
+const SAME = 0.05;
+/** Ends farther apart than this are not joined without asking, mm. */
+const GAP = 0.5;
+
+const start = (segment: Segment): Point => pointAt(segment, 0);
+const end = (segment: Segment): Point => pointAt(segment, 1);
+const apart = (a: Point, b: Point): number => Math.hypot(a[0] - b[0], a[1] - b[1]);
+
+/** Joins loose pieces end to end as far as they go. */
+function chains(pieces: readonly Segment[][]): Segment[][] {
+  const open = pieces.filter((piece) => piece.length > 0).map((piece) => [...piece]);
+  // Ends are found by the square of plan they lie in, so that thousands of loose lines stay quick.
+  const cell = ([x, y]: Point): string => `${Math.round(x / 1)} ${Math.round(y / 1)}`;
+  const near = ([x, y]: Point): string[] => [-1, 0, 1].flatMap((i) => [-1, 0, 1].map((j) => `${Math.round(x) + i} ${Math.round(y) + j}`));
+  const done: Segment[][] = [];
+  const left = new Set(open.keys());
+  const ends = new Map<string, number[]>();
+  const put = (p: Point, i: number): void => void ends.set(cell(p), [...(ends.get(cell(p)) ?? []), i]);
+  open.forEach((piece, i) => {
+    put(start(piece[0]!), i);
+    put(end(piece.at(-1)!), i);
+  });
+  for (const first of open.keys()) {
+    if (!left.delete(first)) continue;
+    let chain = open[first]!;
+    for (let side = 0; side < 2; side++) {
+      for (;;) {
+        const tip = end(chain.at(-1)!);
+        if (apart(tip, start(chain[0]!)) <= SAME) break;
+        const next = near(tip)
+          .flatMap((key) => ends.get(key) ?? [])
+          .find((i) => left.has(i) && (apart(start(open[i]![0]!), tip) <= SAME || apart(end(open[i]!.at(-1)!), tip) <= SAME));
+        if (next === undefined) break;
+        left.delete(next);
+        const piece = open[next]!;
+        chain = [...chain, ...(apart(start(piece[0]!), tip) <= SAME ? piece : [...piece].reverse().map(reversed))];
+      }
+      // Then the other way from where it began.
+      chain = [...chain].reverse().map(reversed);
+    }
+    done.push(chain);
+  }
+  return done;
+}
+
+function asCircle(ring: readonly Segment[]): { x: number; y: number; diameter: number } | null {
+  const first = ring[0];
+  if (first?.kind !== 'arc') return null;
+  const same = ring.every((s) => s.kind === 'arc' && apart(s.centre, first.centre) < 0.01 && Math.abs(s.radius - first.radius) < 0.01);
+  return same ? { x: first.centre[0], y: first.centre[1], diameter: 2 * first.radius } : null;
+}
+
+/** Says that a size cannot be right, and which unit would make it one. */
+function checkScale(width: number, depth: number, unit: DrawingUnit): void {
+  const size = Math.max(width, depth);
+  const [low, high] = LIMITS.seat;
+  if (size >= low && size <= high) return;
+  const fitting = (Object.keys(DRAWING_UNITS) as DrawingUnit[]).filter((other) => {
+    const would = (size / DRAWING_UNITS[unit]) * DRAWING_UNITS[other];
+    return would >= 150 && would <= high;
+  });
+  const hint = fitting.length > 0 ? ` Read in ${fitting.join(' or ')} it would fit.` : '';
+  throw new FileProblem(
+    `Read in ${unit} the outline would be ${Math.round(size * 100) / 100} mm long; bases are ${low} to ${high} mm.${hint}`,
+    { needsUnit: fitting.length > 0 },
+  );
+}
+
+/**
+ * Makes one outline of the pieces of line found in a drawing: the largest closed ring is the outline, rings inside it
+ * are holes.
+ *
+ * @param pieces runs of segments as they stood in the file, in its own unit
+ * @param unit of the drawing
+ * @param [options.close=false] whether an open outline is closed by a straight line
+ * @throws FileProblem when there is no outline, it is open, it crosses itself, or its size cannot be right
+ */
+export function ringsOf(pieces: readonly Segment[][], unit: DrawingUnit, options: { close?: boolean } = {}): ReadOutline {
+  const k = DRAWING_UNITS[unit];
+  const count = pieces.reduce((sum, piece) => sum + piece.length, 0);
+  if (count > MOST_SEGMENTS)
+    throw new FileProblem(`There are ${count} pieces of line in this drawing; one outline has at most ${MOST_SEGMENTS}`);
+  const scaled = pieces.map((piece) =>
+    piece.map((segment) => scaledBy(segment, k)).filter((s) => s.kind !== 'line' || apart(s.from, s.to) > 1e-6),
+  );
+  const finite = scaled.every((piece) =>
+    piece.every((s) => [...start(s), ...end(s)].every((v) => Number.isFinite(v) && Math.abs(v) < 1e7)),
+  );
+  if (!finite) throw new FileProblem('The drawing has coordinates that are not figures, or lie kilometres away');
+  const found = chains(scaled).map((segments) => ({ segments, gap: apart(end(segments.at(-1)!), start(segments[0]!)) }));
+  if (found.length === 0) throw new FileProblem('There is no line in this drawing');
+  const remarks: string[] = [];
+  const rings = found.flatMap(({ segments, gap }) => {
+    if (gap > GAP && !options.close) return [];
+    const closed: Segment[] =
+      gap > 1e-6 ? [...segments, { kind: 'line', edge: '', from: end(segments.at(-1)!), to: start(segments[0]!) }] : segments;
+    const polygon = flatten({ segments: closed }, 0.1);
+    return polygon.length >= 3 ? [{ segments: closed, polygon, area: polygonArea(polygon), gap }] : [];
+  });
+  const openOnes = found.filter(({ gap }) => gap > GAP);
+  const outer = rings.reduce<(typeof rings)[number] | null>(
+    (best, ring) => (!best || Math.abs(ring.area) > Math.abs(best.area) ? ring : best),
+    null,
+  );
+  if (!outer) {
+    const worst = openOnes[0];
+    if (!worst) throw new FileProblem('The lines in this drawing have no area between them');
+    const [x, y] = end(worst.segments.at(-1)!);
+    throw new FileProblem(
+      `The outline is open: its ends are ${Math.round(worst.gap * 10) / 10} mm apart, at ${Math.round(x)}, ${Math.round(y)} mm. Join them in the drawing, or have it closed with a straight line`,
+    );
+  }
+  if (outer.gap > SAME) remarks.push(`Its ends were ${Math.round(outer.gap * 100) / 100} mm apart and were joined`);
+  if (Math.abs(outer.area) < 1e-3) throw new FileProblem('The outline has no area inside');
+  const box = bounds(outer.polygon);
+  checkScale(box.width, box.height, unit);
+  const crossing = crossesItself(outer.polygon);
+  if (crossing)
+    throw new FileProblem(
+      `The outline crosses itself at ${Math.round(crossing[0])}, ${Math.round(crossing[1])} mm; there it has no inside`,
+    );
+  const by: Point = [-(box.minX + box.maxX) / 2, -(box.minY + box.maxY) / 2];
+  const ring = (outer.area < 0 ? [...outer.segments].reverse().map(reversed) : outer.segments).map((segment) => moved(segment, by));
+  const nodes = nodesOf(ring);
+  if (nodes.length > LIMITS.nodes[1])
+    throw new FileProblem(`The outline has ${nodes.length} points; ${LIMITS.nodes[1]} is the most. Draw it with fewer, longer curves`);
+  const inner = rings.filter((other) => other !== outer);
+  const holes = inner.flatMap(({ segments, polygon }) => {
+    const circle = asCircle(segments);
+    if (!circle) {
+      remarks.push('A shape inside the outline that is not round was left out');
+      return [];
+    }
+    return polygon.length > 0 && circle.diameter >= LIMITS.hole[0] && circle.diameter <= LIMITS.hole[1]
+      ? [{ x: circle.x + by[0], y: circle.y + by[1], diameter: circle.diameter }]
+      : [];
+  });
+  if (openOnes.length > (options.close ? 1 : 0)) remarks.push(`${openOnes.length} open lines were left out`);
+  return { nodes, holes: holes.slice(0, 60), width: box.width, depth: box.height, remarks: [...new Set(remarks)] };
+}
+
+/** A closed polyline as line segments, for readers of plain coordinates. */
+export function asLines(points: Polygon): Segment[] {
+  return points.map((from, i) => ({ kind: 'line', edge: '', from, to: points[(i + 1) % points.length]! }));
+}

@@ -1,0 +1,5 @@
+export { FINDINGS, findingOf, type Finding } from './findings';
+export { compareOldCover, type OldCompared } from './old-cover';
+export { oldStaples, type OldStaple } from './old-staple';
+export { pressTest, type PressVerdict } from './press-test';
+export { reassembly, type RefitStep } from './reassembly';

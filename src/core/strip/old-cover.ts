@@ -1,0 +1,82 @@
+import type { CoverPiece, StationWrap } from '../cover';
+import type { HouseRules, RuleReader } from '../house';
+import { applyOverrides } from '../house';
+import type { Piece } from '../piece';
+
+/** One reason why the new cover differs from the old, mm over the whole width or depth. */
+export type Reason = { label: string; width: number; height: number };
+/** A measured old piece beside the computed one. Sizes mm. */
+export type OldCompared = {
+  id: string;
+  name: string;
+  old: { width: number; height: number };
+  computed: { width: number; height: number };
+  difference: { width: number; height: number };
+  reasons: Reason[];
+  /** what no reason here accounts for */
+  unexplained: { width: number; height: number };
+};
+
+function sum(values: readonly number[]): number {
+  return values.reduce((total, value) => total + value, 0);
+}
+
+/** The station that lies farthest out one way. */
+function outermost(stations: readonly StationWrap[], way: readonly [number, number]): StationWrap {
+  const far = (station: StationWrap): number => station.x * way[0] + station.y * way[1];
+  return stations.reduce((best, station) => (far(station) > far(best) ? station : best));
+}
+
+/**
+ * Lays the old cover's measured pieces beside the computed cover and says where each difference comes from: the crown
+ * that was added, foam thicker or thinner than what came off, and the grip that is trimmed off a finished cover.
+ *
+ * @param piece with its strip record
+ * @param house the workshop's rules
+ * @param cover the computed cover
+ * @param stations the measured stations
+ */
+export function compareOldCover(piece: Piece, house: HouseRules, cover: CoverPiece, stations: readonly StationWrap[]): OldCompared[] {
+  const record = piece.strip;
+  if (!record || record.cover.length === 0) return [];
+  const rule: RuleReader = applyOverrides(house, piece.overrides);
+  const oldFoam = sum(record.items.filter((item) => item.what === 'pad').map((item) => item.thickness));
+  const mains = sum(piece.pads.filter((pad) => pad.role === 'main').map((pad) => pad.thickness));
+  const ends = {
+    width: [outermost(stations, [-1, 0]), outermost(stations, [1, 0])],
+    height: [outermost(stations, [0, -1]), outermost(stations, [0, 1])],
+  };
+  const crown = (pair: readonly StationWrap[]): number =>
+    piece.pads.some((pad) => pad.role === 'crown') ? sum(pair.map((s) => Math.max(0, s.top - s.planDistance))) : 0;
+  const grip = 2 * (rule('grip') - Math.min(rule('grip'), rule('stapleToTrim')));
+  return record.cover.map((old) => {
+    const difference = { width: cover.width - old.width, height: cover.height - old.height };
+    const reasons: Reason[] = [{ label: 'Grip, which was trimmed off the old one', width: grip, height: grip }];
+    const crowned = { width: crown(ends.width), height: crown(ends.height) };
+    if (crowned.width > 0.5 || crowned.height > 0.5) reasons.push({ label: 'Crown added: longer over the top', ...crowned });
+    if (oldFoam > 0 && Math.abs(mains - oldFoam) > 0.5) {
+      const thicker = 2 * (mains - oldFoam);
+      reasons.push({
+        label: thicker > 0 ? 'Foam thicker than what came off' : 'Foam thinner than what came off',
+        width: thicker,
+        height: thicker,
+      });
+    }
+    if (piece.cloth.shrinkage > 0) {
+      const share = piece.cloth.shrinkage / 100;
+      reasons.push({ label: 'Cut longer for shrinkage', width: cover.width * share, height: cover.height * share });
+    }
+    return {
+      id: old.id,
+      name: old.name,
+      old: { width: old.width, height: old.height },
+      computed: { width: cover.width, height: cover.height },
+      difference,
+      reasons,
+      unexplained: {
+        width: difference.width - sum(reasons.map((reason) => reason.width)),
+        height: difference.height - sum(reasons.map((reason) => reason.height)),
+      },
+    };
+  });
+}

@@ -1,0 +1,33 @@
+import type { StripItem, StripRecord } from '../piece';
+
+/** One step of putting back what came off: the reverse order, with what is replaced by new. */
+export type RefitStep = { item: StripItem; again: 'refit' | 'replace'; words: string };
+
+const SIZES = (item: StripItem): string =>
+  [
+    item.crown > 0 ? `crown ${item.crown} mm` : '',
+    item.leg > 0 ? `leg ${item.leg} mm` : '',
+    item.thickness > 0 ? `${item.thickness} mm thick` : '',
+  ]
+    .filter(Boolean)
+    .join(', ');
+
+/**
+ * The order of reassembly: what came off last goes on first; what is not wanted again is left out.
+ *
+ * @param strip the record, in the order things came off
+ */
+export function reassembly(strip: StripRecord | undefined): RefitStep[] {
+  return [...(strip?.items ?? [])].reverse().flatMap((item): RefitStep[] => {
+    if (item.again === 'leave-off') return [];
+    const sizes = SIZES(item);
+    const words = [
+      `${item.count > 1 ? `${item.count} × ` : ''}${item.name}${item.again === 'replace' ? ', new' : ''}`,
+      item.where,
+      item.again === 'refit' ? '' : sizes,
+    ]
+      .filter(Boolean)
+      .join('; ');
+    return [{ item, again: item.again, words }];
+  });
+}

@@ -1,0 +1,2 @@
+export { photoScale, squareUp, type PictureToPlan } from './photo-scale';
+export { tracedNodes } from './traced-nodes';

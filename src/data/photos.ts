@@ -1,0 +1,38 @@
+import { createHash } from 'node:crypto';
+import { existsSync, mkdirSync, readFileSync, renameSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { dataFolder } from './database';
+
+/** Photos are files beside the database, named by what is in them. */
+const NAME = /^[0-9a-f]{64}\.(jpg|png|webp)$/;
+const MIMES: Record<string, string> = { jpg: 'image/jpeg', png: 'image/png', webp: 'image/webp' };
+
+function folder(): string {
+  return join(dataFolder(), 'photos');
+}
+
+/**
+ * Keeps a photo.
+ *
+ * @param bytes its content, already checked
+ * @param extension of its kind
+ * @returns its name; the same photo twice is one file
+ */
+export function keepPhoto(bytes: Uint8Array, extension: string): string {
+  const name = `${createHash('sha256').update(bytes).digest('hex')}.${extension}`;
+  const path = join(folder(), name);
+  if (!existsSync(path)) {
+    mkdirSync(folder(), { recursive: true });
+    // Written aside first: a photo is there whole or not at all.
+    writeFileSync(`${path}.part`, bytes);
+    renameSync(`${path}.part`, path);
+  }
+  return name;
+}
+
+/** A kept photo and its type, or null. */
+export function readPhoto(name: string): { bytes: Buffer; mime: string } | null {
+  if (!NAME.test(name)) return null;
+  const path = join(folder(), name);
+  return existsSync(path) ? { bytes: readFileSync(path), mime: MIMES[name.split('.')[1]!]! } : null;
+}

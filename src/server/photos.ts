@@ -1,0 +1,25 @@
+import { FileProblem } from '../core/formats/file-problem';
+import { checkPicture, LARGEST_PICTURE } from '../core/formats/picture';
+import { keepPhoto, readPhoto } from '../data/photos';
+import { readBytes, Refusal } from './http';
+
+/** POST /api/photos: keeps a photo, whatever it calls itself, after looking at its own first bytes. */
+export async function postPhoto(request: Request): Promise<Response> {
+  const bytes = await readBytes(request, LARGEST_PICTURE, 'This photo is larger than 20 MB; take it smaller');
+  try {
+    const { extension, width, height } = checkPicture(bytes);
+    return Response.json({ name: keepPhoto(bytes, extension), width, height }, { status: 201 });
+  } catch (error) {
+    if (error instanceof FileProblem) throw new Refusal(422, error.message);
+    throw error;
+  }
+}
+
+/** GET /api/photos/NAME */
+export function getPhoto(name: string): Response {
+  const photo = readPhoto(name);
+  if (!photo) throw new Refusal(404, 'This photo is not kept here');
+  return new Response(new Uint8Array(photo.bytes), {
+    headers: { 'content-type': photo.mime, 'cache-control': 'private, max-age=31536000, immutable' },
+  });
+}

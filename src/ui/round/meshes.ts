@@ -1,0 +1,118 @@
+import * as THREE from 'three';
+import { meshOf } from '@/core/base';
+import type { HeightGrid } from '@/core/build';
+import { bounds, type Point, type Polygon } from '@/core/outline';
+import type { Hole } from '@/core/piece';
+import type { SheetView } from '@/core/view';
+
+/** Triangles across the longer side: fine enough for a smooth picture, quick enough to be drawn while typing. */
+const ACROSS = 44;
+/** The rim takes its height from just inside: on the very edge a covered line is already on its way down. */
+const RIM = 0.965;
+
+/** Height at a place by the four nearest places of a grid that are known; by the nearest known one where some are not. */
+function readerOf(grid: HeightGrid): (x: number, y: number) => number {
+  const { columns, rows, heights } = grid;
+  const at = (c: number, r: number): number => heights[r * columns + c]!;
+  const nearest = (u: number, v: number): number => {
+    for (let reach = 1; reach < Math.max(columns, rows); reach++) {
+      let best = Infinity;
+      let z = 0;
+      for (let r = Math.max(0, Math.round(v) - reach); r <= Math.min(rows - 1, Math.round(v) + reach); r++) {
+        for (let c = Math.max(0, Math.round(u) - reach); c <= Math.min(columns - 1, Math.round(u) + reach); c++) {
+          const far = (c - u) ** 2 + (r - v) ** 2;
+          if (!Number.isNaN(at(c, r)) && far < best) [best, z] = [far, at(c, r)];
+        }
+      }
+      if (best < Infinity) return z;
+    }
+    return 0;
+  };
+  return (x, y) => {
+    const u = Math.min(columns - 1, Math.max(0, (x - grid.x0) / grid.step));
+    const v = Math.min(rows - 1, Math.max(0, (y - grid.y0) / grid.step));
+    const [c, r] = [Math.min(columns - 2, Math.floor(u)), Math.min(rows - 2, Math.floor(v))];
+    const [s, t] = [u - c, v - r];
+    const z = (at(c, r) * (1 - s) + at(c + 1, r) * s) * (1 - t) + (at(c, r + 1) * (1 - s) + at(c + 1, r + 1) * s) * t;
+    return Number.isNaN(z) ? nearest(u, v) : z;
+  };
+}
+
+function ringOf(hole: Hole): Polygon {
+  const [w, h] = hole.kind === 'round' ? [hole.diameter / 2, hole.diameter / 2] : [hole.width / 2, hole.height / 2];
+  const count = hole.kind === 'round' ? 24 : 4;
+  return Array.from({ length: count }, (_, i): Point => {
+    const angle = ((i + (count === 4 ? 0.5 : 0)) * 2 * Math.PI) / count;
+    const stretch = count === 4 ? Math.SQRT2 : 1;
+    return [hole.x + w * stretch * Math.cos(angle), hole.y + h * stretch * Math.sin(angle)];
+  });
+}
+
+function geometryOf(positions: number[], index: number[]): THREE.BufferGeometry {
+  const geometry = new THREE.BufferGeometry();
+  geometry.setAttribute('position', new THREE.Float32BufferAttribute(positions, 3));
+  geometry.setIndex(index);
+  // Faces are shaded by themselves where they meet at an edge.
+  const loose = geometry.toNonIndexed();
+  loose.computeVertexNormals();
+  return loose;
+}
+
+/** A lid over an outline at one height and walls from there down to another. */
+function lidAndWalls(
+  outline: Polygon,
+  holes: readonly Polygon[],
+  spacing: number,
+  top: (x: number, y: number) => number,
+  foot: (x: number, y: number) => number,
+  bottom: boolean,
+  inward: number,
+): THREE.BufferGeometry {
+  const { nodes, triangles, edge } = meshOf(outline, holes, spacing);
+  const rim = ([x, y]: Point): number => top(x * inward, y * inward);
+  const positions: number[] = nodes.flatMap(([x, y], i) => [x, y, edge[i] ? rim([x, y]) : top(x, y)]);
+  const index: number[] = triangles.flat();
+  if (bottom) {
+    const first = positions.length / 3;
+    nodes.forEach(([x, y]) => positions.push(x, y, foot(x, y)));
+    triangles.forEach(([a, b, c]) => index.push(first + a, first + c, first + b));
+  }
+  for (const ring of [outline, ...holes]) {
+    const first = positions.length / 3;
+    ring.forEach(([x, y]) => positions.push(x, y, ring === outline ? rim([x, y]) : top(x, y), x, y, foot(x, y)));
+    ring.forEach((_, i) => {
+      const [a, b] = [first + 2 * i, first + 2 * ((i + 1) % ring.length)];
+      index.push(a, a + 1, b, b, a + 1, b + 1);
+    });
+  }
+  return geometryOf(positions, index);
+}
+
+/** Board and cover as meshes, x right, y back, z up, mm; `size` is how far they reach. */
+export function roundMeshes({ plan, grid, baseGrid }: SheetView): {
+  board: THREE.BufferGeometry;
+  cover: THREE.BufferGeometry;
+  size: number;
+} {
+  const outline = plan.outline.points;
+  const box = bounds(outline);
+  const size = Math.max(box.width, box.height);
+  const spacing = size / ACROSS;
+  const base = readerOf(baseGrid);
+  const covered = readerOf(grid);
+  const thickness = plan.base.thickness;
+  return {
+    board: lidAndWalls(outline, plan.base.holes.map(ringOf), spacing, base, (x, y) => base(x, y) - thickness, true, 1),
+    // Just outside the board, so that the two never lie in one plane.
+    cover: lidAndWalls(
+      outline.map(([x, y]): Point => [x * 1.004, y * 1.004]),
+      [],
+      spacing,
+      (x, y) => Math.max(covered(x, y), base(x, y) + 0.5),
+      (x, y) => base(x, y) - thickness * 0.6,
+      false,
+      RIM,
+    ),
+    size,
+  };
+}
