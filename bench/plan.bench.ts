@@ -1,6 +1,6 @@
 // npm run bench: measured speed of the core. Figures are medians of many runs in one process, each with its target.
 import { readFileSync } from 'node:fs';
-import { coveredGrid, modelOf, sectionAtChalk } from '../src/core/build';
+import { modelOf, sectionAtChalk } from '../src/core/build';
 import { parsePiece } from '../src/core/piece/validate-piece';
 import { checkBoard } from '../src/core/base';
 import { baseOutline, drawNodes, flatten } from '../src/core/outline';

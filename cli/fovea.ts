@@ -1,14 +1,21 @@
 import { readFileSync } from 'node:fs';
 import { writeDxf } from '../src/core/formats/dxf';
 import { writeSvg } from '../src/core/formats/svg';
+import { coveredSurface, modelOf } from '../src/core/build';
+import { stationSections, wrapAt } from '../src/core/cover';
+import { curveOf, FOAMS, specimenForce } from '../src/core/foam';
 import { baseOutline } from '../src/core/outline';
-import { KINDS, newPiece, PIECE_SCHEMA, PieceProblems } from '../src/core/piece';
+import { checkPiece, KINDS, LIMITS, newPiece, PIECE_SCHEMA, PieceProblems } from '../src/core/piece';
+import { sitPlan, sittingOf } from '../src/core/sit';
 import { parsePiece } from '../src/core/piece/validate-piece';
 import { planPiece } from '../src/core/plan';
 
 const USAGE = `Usage:
   fovea new KIND          print a valid piece; kinds: chair-seat, headboard, saddle, …
   fovea plan FILE         print the plan of a piece as JSON (FILE may be - for standard input)
+  fovea section FILE --station ID   print one station's section, solved
+  fovea sit FILE --mass KG          print one sitting, solved
+  fovea foam-test NAME    print the simulated specimen test of a shipped foam
   fovea outline FILE svg|dxf   print the base's outline as a drawing in mm
   fovea schema            print the JSON Schema of a piece`;
 
@@ -36,8 +43,63 @@ function drawing(path: string | undefined, format: string | undefined): string {
   return format === 'svg' ? writeSvg(outline, base.holes) : writeDxf(outline, base.holes);
 }
 
+/** One solve in full: a station's section, or a sitting. */
+function solved(command: 'section' | 'sit', path: string | undefined, rest: string[]): unknown {
+  const option = command === 'section' ? '--station' : '--mass';
+  if (!path || rest.length !== 2 || rest[0] !== option) throw new UsageError(USAGE);
+  const piece = parsePiece(readFile(path));
+  const problems = checkPiece(piece);
+  if (problems.length > 0) throw new PieceProblems(problems);
+  const model = modelOf(piece, {});
+  const sections = stationSections(model);
+  if (command === 'section') {
+    const station = sections.find(({ place }) => place.id === rest[1]);
+    if (!station) throw new UsageError(`There is no station “${rest[1]}”; there are ${sections.map(({ place }) => place.id).join(', ')}`);
+    const { half } = station;
+    return {
+      station: wrapAt(model, station),
+      pull: model.pull,
+      converged: half.pulled.converged,
+      rounds: half.pulled.rounds,
+      cover: half.cover,
+      bare: half.pulled.line,
+      pressure: half.pulled.pressure,
+      pads: half.pads.map((k, i) => ({ pad: model.pads[k]!.pad.id, ...half.pulled.layers[i]! })),
+    };
+  }
+  const mass = Number(rest[1]);
+  if (!(mass >= LIMITS.mass[0] && mass <= LIMITS.mass[1]))
+    throw new UsageError(`The mass must be ${LIMITS.mass[0]} to ${LIMITS.mass[1]} kg`);
+  const sat = sitPlan(model, coveredSurface(model, sections), { ...sittingOf(model), mass });
+  if (!sat) throw new UsageError('There is no padding to sit on');
+  const { bed, result, plan } = sat;
+  return {
+    sit: plan,
+    residual: result.residual,
+    grid: { x0: bed.x0, y0: bed.y0, step: bed.step, columns: bed.columns, rows: bed.rows },
+    pressure: [...result.pressure],
+    height: [...result.height].map((z, i) => (bed.there[i] ? z : null)),
+  };
+}
+
+/** The simulated specimen test of a foam, by id or name. */
+function foamTest(name: string): unknown {
+  const foam = FOAMS.find((f) => f.id === name || f.name.toLowerCase() === name.toLowerCase());
+  if (!foam) throw new UsageError(`There is no foam “${name}”; there are ${FOAMS.map((f) => f.id).join(', ')}`);
+  const curve = curveOf(foam);
+  return {
+    foam: foam.name,
+    declared: { ifd25: foam.ifd25, ifd65: foam.ifd25 * foam.supportFactor },
+    simulated: { ifd25: specimenForce(curve, 0.25), ifd65: specimenForce(curve, 0.65) },
+    curve,
+    forces: [0.1, 0.25, 0.4, 0.5, 0.65].map((share) => ({ pressed: share, force: specimenForce(curve, share) })),
+  };
+}
+
 function run([command, argument, ...rest]: string[]): unknown {
   if (command === 'outline' && rest.length === 1) return drawing(argument, rest[0]);
+  if (command === 'section' || command === 'sit') return solved(command, argument, rest);
+  if (command === 'foam-test') return foamTest([argument ?? '', ...rest].join(' '));
   if (rest.length > 0) throw new UsageError(USAGE);
   switch (command) {
     case 'new': {

@@ -52,8 +52,8 @@ test('the keyboard alone moves handles, overrides a rule and turns stages', asyn
   await settled(page);
   await page.keyboard.press('Control+z');
   await expect(overhang).toHaveAttribute('aria-valuenow', '6');
-  await page.keyboard.press('Alt+4');
-  await expect(page.getByRole('button', { name: '4. Cover' })).toHaveAttribute('aria-current', 'step');
+  await page.keyboard.press('Alt+5');
+  await expect(page.getByRole('button', { name: '5. Cover' })).toHaveAttribute('aria-current', 'step');
   const wrap = page.getByRole('button', { name: /Wrap at the front/ });
   await wrap.focus();
   await page.keyboard.press('Enter');

@@ -69,7 +69,7 @@ test('a notched trapezoid, from the tape', async ({ page }) => {
   await page.keyboard.press('ArrowRight');
   await settled(page);
   expect((await saved(page)).base.notches![1]).toMatchObject({ width: 36, depth: 45 });
-  await page.getByRole('button', { name: '6. Fix' }).click();
+  await page.getByRole('button', { name: '7. Fix' }).click();
   await expect(page.getByText('cut in').first()).toBeVisible();
 });
 
@@ -364,7 +364,7 @@ test('what came off is recorded with photos, and goes back on in the run sheet',
   await page.getByRole('button', { name: 'Piece', exact: true }).click();
   await expect(page.locator('[data-old-cover]')).toContainText('Crown added');
   await expect(page.locator('[data-save="saved"]')).toBeVisible();
-  await page.getByRole('button', { name: '7. Bench' }).click();
+  await page.getByRole('button', { name: '8. Bench' }).click();
   await expect(page.getByRole('heading', { name: /1\. Strip/ })).toBeVisible();
   await expect(page.getByRole('heading', { name: /Put back carrying strap/ })).toBeVisible();
   await expect(page.getByAltText('How it was, 1').first()).toBeVisible();

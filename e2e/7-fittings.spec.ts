@@ -63,7 +63,7 @@ test('one of a set that was measured differently is cut to its own outline', asy
   await page.keyboard.press('Enter');
   await settled(page);
   expect((await saved(page, id)).variants).toMatchObject([{ count: 1, shape: { type: 'trapezoid', backWidth: 402 } }]);
-  await page.getByRole('button', { name: '5. Cut' }).click();
+  await page.getByRole('button', { name: '6. Cut' }).click();
   await expect(page.locator('[data-laid="Cover"]')).toHaveCount(3);
   await expect(page.locator('[data-laid="Cover, Number 4"]')).toHaveCount(1);
   // More that differ than there are is refused beside its field.

@@ -1,5 +1,5 @@
 import type { BoardCheck, PanelLayout } from './base';
-import type { Model } from './build';
+import type { Model, Surface } from './build';
 import type { StationWrap } from './cover';
 import type { CutPlan, FoamPiece } from './cut';
 import type { LegChoice } from './fix';
@@ -7,6 +7,7 @@ import { BOARDS, findMaterial } from './foam';
 import { ruleOf, unusual } from './house';
 import { distanceTo } from './outline';
 import { kindOf } from './piece';
+import type { SitPlan } from './sit';
 import type { OldStaple } from './strip';
 
 /** Something the plan is not happy with: a code, where it is (a path in the piece or a station), and in words. */
@@ -27,6 +28,8 @@ type Made = {
   board: BoardCheck;
   panels: PanelLayout | null;
   staples: readonly OldStaple[];
+  surface: Surface;
+  sit: SitPlan | null;
 };
 
 /**
@@ -75,6 +78,21 @@ export function planWarnings(model: Model, made: Made): Warning[] {
     if (pad.role === 'crown' && piece.pads.slice(0, i).some((below) => below.role === 'main'))
       warn('crown-on-top', `pads.${i}`, 'The crown pad lies on the main pad: its step will read through. Move it below.');
   });
+  if (!made.surface.converged)
+    warn(
+      'not-at-rest',
+      'surface',
+      'The cover did not come to rest over this stack: its figures are not to be cut to. Pull less, or take a firmer foam.',
+    );
+  if (made.surface.showThrough.reads)
+    warn(
+      'shows-through',
+      'pads',
+      `The step of the ${made.surface.showThrough.pad ?? ''} pad reads through the cover (it bends with a radius of ${Math.round(1000 / made.surface.showThrough.curvature)} mm above it): feather its rim, or lay a thicker pad over it.`,
+    );
+  if (made.sit?.bottoms) warn('bottoms-out', 'sit', made.sit.words.find((words) => words.startsWith('It bottoms')) ?? 'It bottoms out.');
+  if (made.sit?.edgeFelt)
+    warn('edge-felt', 'sit', made.sit.words.find((words) => words.startsWith('The board’s edge')) ?? 'The board’s edge is felt.');
   for (const layout of made.cut.foam.layouts) {
     if (layout.tooLarge.length > 0)
       warn(

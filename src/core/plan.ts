@@ -10,12 +10,13 @@ import {
   type PanelLayout,
   type TrimBend,
 } from './base';
-import { freeHeight, modelOf, surfaceOf, type Model, type Surface } from './build';
+import { coveredSurface, freeHeight, modelOf, surfaceOf, type CoveredSurface, type Model, type Surface } from './build';
 import {
   cornerPlans,
   dustCover,
   pullOver,
   reliefCuts,
+  stationSections,
   waddingPiece,
   wrapAt,
   type CornerPlan,
@@ -33,6 +34,7 @@ import { checkPiece, kindOf, PieceProblems, type Hardware, type Hole, type Piece
 import { planWarnings, type Warning } from './plan-warnings';
 import { runSteps, type Step } from './run';
 import { compareOldCover, oldStaples, pressTest, type OldCompared, type OldStaple, type PressVerdict } from './strip';
+import { pocketPlan, sitPlan, type PocketPlan, type Sat, type SitPlan } from './sit';
 import { tidy } from './tidy';
 
 /** Everything to cut, fix, do and check for a piece. Lengths mm, areas mm², forces N, masses kg, times minutes. */
@@ -59,6 +61,9 @@ export type Plan = {
   /** pieces of the set made to an outline of their own */
   variants: VariantPlan[];
   surface: Surface;
+  /** what the sitter of this piece finds; null without padding, or where it was not asked for */
+  sit: SitPlan | null;
+  pockets: PocketPlan[];
   stations: StationWrap[];
   corners: CornerPlan[];
   cover: { method: 'pull-over'; pieces: CoverPiece[]; relief: { pitch: number; cuts: ReliefCut[] } | null };
@@ -133,7 +138,7 @@ function variantPlans(model: Model): VariantPlan[] {
   return (model.piece.variants ?? []).map((variant) => {
     const piece: Piece = { ...model.piece, count: variant.count, variants: [], base: { ...model.piece.base, shape: variant.shape } };
     const own = modelOf(piece, model.house);
-    const stations = own.places.map((place) => wrapAt(own, place));
+    const stations = stationSections(own).map((station) => wrapAt(own, station));
     const named = <T extends { name: string }>(flat: T): T => ({ ...flat, name: `${flat.name}, ${variant.name}` });
     const wadding = waddingPiece(own, stations);
     return {
@@ -159,22 +164,31 @@ function variantPlans(model: Model): VariantPlan[] {
 export function planPiece(piece: Piece, house: HouseRules): Plan {
   const problems = checkPiece(piece);
   if (problems.length > 0) throw new PieceProblems(problems);
-  return planModel(modelOf(piece, house));
+  return planModel(modelOf(piece, house)).plan;
 }
+
+/** A plan with the solutions its figures are read from. */
+export type Planned = { plan: Plan; covered: CoveredSurface; sat: Sat | null };
 
 /**
  * The same from a model that is already built, for callers that need the model too.
  *
  * @param model from `modelOf`, of a checked piece
+ * @param [sits=true] whether to sit on it too; a sheet asks for that afterwards
+ * @param [coarse=false] larger triangles and a coarser grid, for a picture while something is dragged
  */
-export function planModel(model: Model): Plan {
+export function planModel(model: Model, sits = true, coarse = false): Planned {
   const { rule } = model;
   const document = model.piece;
   const differing = (document.variants ?? []).reduce((sum, variant) => sum + variant.count, 0);
   // What is cut to the piece's own outline is for those of the set that do not differ.
   const own = { ...model, piece: { ...document, count: document.count - differing } };
   const { piece } = model;
-  const stations = model.places.map((place) => wrapAt(model, place));
+  const sections = stationSections(model, coarse);
+  const stations = sections.map((station) => wrapAt(model, station));
+  const covered = coveredSurface(model, sections, coarse ? 32 : 64);
+  const surface = surfaceOf(model, covered, sections);
+  const sat = sits ? sitPlan(model, covered) : null;
   const corners = cornerPlans(model, stations);
   const cover = pullOver(own, stations);
   const wadding = waddingPiece(own, stations);
@@ -204,7 +218,7 @@ export function planModel(model: Model): Plan {
   const board = checkBoard(piece, model.outline, model.middle, rule);
   const panels = piece.panels ? panelLayout(piece.panels, (boardMass + padMass) * DRESSED) : null;
   const staples = oldStaples(piece.strip, piece.base.board.thickness, rule('stapleClear'));
-  return tidy<Plan>({
+  const plan = tidy<Plan>({
     schema: 'fovea.plan/1',
     piece: { name: piece.name, kind: piece.kind, count: piece.count },
     outline: { ...outlineSize(model.outline), perimeter: perimeter(model.outline), area: outlineArea(model.outline), points: model.board },
@@ -226,7 +240,9 @@ export function planModel(model: Model): Plan {
       staples,
     },
     variants,
-    surface: surfaceOf(model),
+    surface,
+    sit: sat?.plan ?? null,
+    pockets: sits ? pocketPlan(model, model.house) : [],
     stations,
     corners,
     cover: { method: 'pull-over', pieces: [cover], relief: reliefCuts(model, stations) },
@@ -244,6 +260,7 @@ export function planModel(model: Model): Plan {
     mass: { board: boardMass, foam: padMass, total: boardMass + padMass },
     steps,
     minutes: steps.reduce((sum, step) => sum + step.minutes + step.wait, 0),
-    warnings: planWarnings(model, { stations, foam, cut, leg, board, panels, staples }),
+    warnings: planWarnings(model, { stations, foam, cut, leg, board, panels, staples, surface, sit: sat?.plan ?? null }),
   });
+  return { plan, covered, sat };
 }

@@ -1,6 +1,6 @@
 import { sectionAlong, modelOf, type Section } from '../core/build';
-import type { Piece } from '../core/piece';
-import { planPiece } from '../core/plan';
+import { checkPiece, PieceProblems, type Piece } from '../core/piece';
+import { planModel } from '../core/plan';
 import { listTicks, serialOf } from '../data/bench';
 import type { Db } from '../data/database';
 import { listPieces } from '../data/pieces';
@@ -28,9 +28,12 @@ export function floorRows(db: Db): FloorRow[] {
   return listPieces(db).map(({ id, piece }): FloorRow => {
     const ticks = listTicks(db, id);
     try {
-      const plan = planPiece(piece, house);
+      const problems = checkPiece(piece);
+      if (problems.length > 0) throw new PieceProblems(problems);
       const model = modelOf(piece, house);
-      const section = sectionAlong(model, model.middle, [1, 0]);
+      // A row wants the steps and a small picture: quick looks do.
+      const { plan } = planModel(model, false, true);
+      const section = sectionAlong(model, model.middle, [1, 0], { coarse: true });
       const size = { width: Math.round(plan.outline.width), depth: Math.round(plan.outline.depth) };
       const of = plan.steps.length * piece.count;
       const keys = new Set(plan.steps.map((step) => step.key));

@@ -1,19 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { newChairSeat, PieceProblems, type BaseShape, type Pad, type Piece } from '../piece';
-import {
-  coveredGrid,
-  domeHalfArc,
-  domeHeight,
-  freeHeight,
-  heightAt,
-  modelOf,
-  pathLength,
-  sectionAlong,
-  sectionAtChalk,
-  surfaceOf,
-} from '.';
-import { steepEnds, tautLine } from './taut-line';
+import { bridge, bridgeReach, domeHalfArc, domeHeight, freeHeight, heightAt, modelOf, sectionAlong, sectionAtChalk, stackAt } from '.';
 
 const square: BaseShape = { type: 'rectangle', width: 400, depth: 400, cornerRadius: { front: 0, back: 0 } };
 const pad = (role: Pad['role'], thickness: number, offset: number | null, edge: Pad['edge'] = { kind: 'square' }): Pad => ({
@@ -52,81 +40,6 @@ describe('dome', () => {
   });
 });
 
-describe('the taut line', () => {
-  const board = { left: -200, right: 200, thickness: 12 };
-  const under = { left: 50, right: 50 };
-
-  it('over a bare board is its top, sides and returns', () => {
-    const { points } = tautLine([], board, under, { thickness: 0, reach: 0 });
-    expect(pathLength(points)).toBeCloseTo(400 + 2 * 12 + 2 * 50, 9);
-  });
-
-  it('bridges a hollow and touches what stands up', () => {
-    const flat = tautLine(
-      [
-        [-200, 50],
-        [200, 50],
-      ],
-      board,
-      under,
-      { thickness: 0, reach: 0 },
-    );
-    const hollow = tautLine(
-      [
-        [-200, 50],
-        [-20, 10],
-        [20, 10],
-        [200, 50],
-      ],
-      board,
-      under,
-      { thickness: 0, reach: 0 },
-    );
-    const peak = tautLine(
-      [
-        [-200, 50],
-        [0, 80],
-        [200, 50],
-      ],
-      board,
-      under,
-      { thickness: 0, reach: 0 },
-    );
-    expect(pathLength(hollow.points)).toBeCloseTo(pathLength(flat.points), 9);
-    expect(heightAt(hollow.points, 0)).toBeCloseTo(50, 9);
-    expect(heightAt(peak.points, 0)).toBeCloseTo(80, 9);
-    expect(pathLength(peak.points) - pathLength(flat.points)).toBeCloseTo(2 * Math.hypot(200, 30) - 400, 9);
-  });
-
-  it('is never shorter than without a point, and no point lies outside it', () => {
-    const point = fc.tuple(fc.double({ min: -205, max: 205, noNaN: true }), fc.double({ min: 0, max: 120, noNaN: true }));
-    fc.assert(
-      fc.property(fc.array(point, { minLength: 1, maxLength: 12 }), point, (stack, more) => {
-        const before = tautLine(stack, board, under, { thickness: 0, reach: 0 });
-        const after = tautLine([...stack, more], board, under, { thickness: 0, reach: 0 });
-        expect(pathLength(after.points)).toBeGreaterThanOrEqual(pathLength(before.points) - 1e-6);
-        for (const [x, z] of stack) expect(heightAt(after.points, x) ?? Infinity).toBeGreaterThanOrEqual(z - 1e-6);
-      }),
-      { numRuns: 200 },
-    );
-  });
-
-  it('wadding that stops at the rim adds its thickness on top; the ends of the top stay apart by the board', () => {
-    const stack: [number, number][] = [
-      [-200, 50],
-      [200, 50],
-      [-200, 0],
-      [200, 0],
-    ];
-    const { points, wadding } = tautLine(stack, board, under, { thickness: 6, reach: 75 });
-    expect(heightAt(points, 0)).toBeCloseTo(56, 9);
-    expect(wadding.length).toBeGreaterThan(10);
-    const ends = steepEnds(points);
-    expect(ends.right - ends.left).toBeGreaterThan(400);
-    expect(ends.left + ends.right).toBeCloseTo(pathLength(points), 6);
-  });
-});
-
 describe('a section', () => {
   it('shows board and pads where they are, in any direction', () => {
     const built = model(square, [pad('crown', 20, -40), pad('main', 50, 6)]);
@@ -137,9 +50,9 @@ describe('a section', () => {
       [-206, 206],
     ]);
     const [crown, main] = section.pads;
-    expect(heightAt(crown!.upper, 0)).toBe(20);
-    expect(heightAt(main!.upper, 0)).toBe(70);
-    expect(heightAt(main!.upper, 190)).toBe(50);
+    expect(heightAt(crown!.upper, 0)).toBeCloseTo(20, 6);
+    expect(heightAt(main!.upper, 0)).toBeCloseTo(70, 6);
+    expect(heightAt(main!.upper, 203)).toBeCloseTo(50 + bridge(43, 20, 50), 1);
     const diagonal = sectionAlong(built, [0, 0], [Math.SQRT1_2, Math.SQRT1_2])!;
     expect(diagonal.board.right - diagonal.board.left).toBeCloseTo(400 * Math.SQRT2, 6);
   });
@@ -176,33 +89,6 @@ describe('heights', () => {
     expect(freeHeight(built, [0, -201])).toBe(0);
     expect(freeHeight(model(square, [pad('main', 40, 0)]), [0, -199.9])).toBe(40);
   });
-
-  it('the covered grid lies on or above the free surface and agrees with the section', () => {
-    const built = model(square, [pad('crown', 25, -60), pad('main', 50, 6)]);
-    const grid = coveredGrid(built, 30);
-    const middle = sectionAlong(built, [0, 0], [1, 0])!;
-    let seen = 0;
-    for (let row = 0; row < grid.rows; row++) {
-      for (let column = 0; column < grid.columns; column++) {
-        const z = grid.heights[row * grid.columns + column]!;
-        const at = [grid.x0 + column * grid.step, grid.y0 + row * grid.step] as const;
-        if (Number.isNaN(z) || Math.max(Math.abs(at[0]), Math.abs(at[1])) > 205) continue;
-        seen += 1;
-        expect(z).toBeGreaterThanOrEqual(freeHeight(built, at) - 1e-6);
-        if (Math.abs(at[1]) < 1e-9) expect(z).toBeGreaterThanOrEqual(heightAt(middle.cover, at[0])! - 0.5);
-      }
-    }
-    expect(seen).toBeGreaterThan(500);
-  });
-
-  it('surface: height and crown follow the pads, covered and not', () => {
-    const surface = surfaceOf(model(square, [pad('crown', 25, 0, { kind: 'domed' }), pad('main', 50, 0)]));
-    expect(surface.height).toBeCloseTo(75, 6);
-    expect(surface.freeCrown).toBeCloseTo(25, 1);
-    expect(surface.crown).toBeCloseTo(25, 1);
-    expect(surface.edgeRadius).toBeCloseTo(0, 6);
-    expect(surfaceOf(model(square, []))).toMatchObject({ height: 0, crown: 0, freeCrown: 0 });
-  });
 });
 
 describe('a model', () => {
@@ -218,5 +104,49 @@ describe('a model', () => {
     const narrow: BaseShape = { type: 'rectangle', width: 100, depth: 400, cornerRadius: { front: 0, back: 0 } };
     expect(() => modelOf(piece(narrow, []), {})).toThrow(PieceProblems);
     expect(() => modelOf(piece(square, [pad('crown', 10, null)]), { crownInset: 200 })).toThrow(/leaves nothing/);
+  });
+});
+
+describe('a pad over a step', () => {
+  it('comes down from it over a length that grows with its own thickness, without a kink', () => {
+    expect(bridge(0, 20, 50)).toBe(20);
+    expect(bridge(bridgeReach(20, 50), 20, 50)).toBe(0);
+    expect(bridgeReach(20, 80)).toBeGreaterThan(bridgeReach(20, 50));
+    fc.assert(
+      fc.property(fc.double({ min: 1, max: 80, noNaN: true }), fc.double({ min: 1, max: 120, noNaN: true }), (step, thickness) => {
+        const reach = bridgeReach(step, thickness);
+        let last = step;
+        for (let k = 1; k <= 20; k++) {
+          const z = bridge((reach * k) / 20, step, thickness);
+          expect(z).toBeLessThanOrEqual(last + 1e-9);
+          last = z;
+        }
+        expect(last).toBeCloseTo(0, 6);
+      }),
+    );
+  });
+
+  it('leaves a hollow beside it, and none where it lies flat', () => {
+    const built = model(square, [pad('crown', 20, -60), pad('main', 50, 0)]);
+    const beside = stackAt(built, [150, 0]);
+    expect(beside.pads[0]).toBeNull();
+    expect(beside.pads[1]!.lower).toBeGreaterThan(5);
+    expect(stackAt(built, [0, 0]).pads[1]).toEqual({ lower: 20, upper: 70 });
+    expect(stackAt(built, [199, 0]).pads[1]!.lower).toBeLessThan(0.1);
+  });
+
+  it('wedges, rolls, roundings and bevels are as thick as they say', () => {
+    const wedge = model(square, [{ ...pad('main', 20, 0), wedge: 60 }]);
+    expect(freeHeight(wedge, [0, -199.99])).toBeCloseTo(20, 1);
+    expect(freeHeight(wedge, [0, 0])).toBeCloseTo(40, 6);
+    const roll = model(square, [pad('main', 30, 0, { kind: 'roll', width: 40 })]);
+    expect(freeHeight(roll, [180, 0])).toBeCloseTo(30, 6);
+    expect(freeHeight(roll, [0, 0])).toBe(0);
+    const rounded = model(square, [pad('main', 50, 0, { kind: 'rounded', width: 20 })]);
+    expect(freeHeight(rounded, [199.999, 0])).toBeCloseTo(30, 0);
+    expect(freeHeight(rounded, [170, 0])).toBe(50);
+    const bevelled = stackAt(model(square, [pad('main', 50, 0, { kind: 'bevelled', width: 20 })]), [199.999, 0]).pads[0]!;
+    expect(bevelled.upper).toBeCloseTo(50, 3);
+    expect(bevelled.lower).toBeCloseTo(30, 1);
   });
 });

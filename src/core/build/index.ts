@@ -1,6 +1,20 @@
 export { domeHalfArc, domeHeight } from './dome';
+export { halfCut, inPocket } from './half-cut';
 export { modelOf, type BuiltPad, type Model } from './model';
-export { freeHeight, padHeight } from './pad-height';
-export { heightAt, lengthTo, sectionAlong, sectionAtChalk, type PadCut, type Section } from './section';
-export { baseGrid, coveredGrid, surfaceOf, type HeightGrid, type Surface } from './surface';
-export { pathLength } from './taut-line';
+export { padHeight } from './pad-height';
+export {
+  distanceToLine,
+  halvesOf,
+  heightAt,
+  passageOf,
+  sectionAlong,
+  sectionAtChalk,
+  type Half,
+  type PadCut,
+  type Passage,
+  type Section,
+} from './section';
+export { bridge, bridgeReach, freeHeight, stackAt, type PadAt } from './stack';
+export type { ShowThrough } from './show-through';
+export { baseGrid, coveredSurface, readGrid, surfaceOf, type CoveredSurface, type HeightGrid, type Surface } from './surface';
+export { lineLength } from '../pull';

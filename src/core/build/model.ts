@@ -1,10 +1,11 @@
-import { findMaterial, FOAMS, WADDINGS, type Foam } from '../foam';
+import { findMaterial, WADDINGS, type Foam } from '../foam';
 import { applyOverrides, type HouseRules, type RuleReader } from '../house';
 import {
   baseOutline,
   deepest,
   flatten,
   offsetPolygon,
+  polygonArea,
   reachFrom,
   seesAllFrom,
   stations,
@@ -13,7 +14,7 @@ import {
   type Point,
   type Polygon,
 } from '../outline';
-import { PieceProblems, type Pad, type Piece } from '../piece';
+import { foamOf, PieceProblems, type Pad, type Piece } from '../piece';
 import { flushAgainst } from './flush';
 import { mouldHeight } from './mould';
 
@@ -21,6 +22,8 @@ import { mouldHeight } from './mould';
 export type BuiltPad = {
   pad: Pad;
   foam: Foam;
+  /** what fills its pocket, where it has one */
+  insert: Foam | null;
   /** mm beyond the board (+) or short of it (−) */
   offset: number;
   polygon: Polygon;
@@ -44,15 +47,29 @@ export type Model = {
   boardThickness: number;
   places: Place[];
   pads: BuiltPad[];
-  /** mm of wadding left under the pulled cover; 0 without wadding */
+  /** mm of wadding left once smoothed down, before the cover presses it; 0 without wadding */
   wadding: number;
+  /** how hard the cover is pulled, N/mm of its edge */
+  pull: number;
 };
 
 /** The house rule or the piece's own figure for how far a pad stands beyond the board. */
 function padOffset(pad: Pad, step: number, rule: RuleReader): number {
   if (pad.offset !== null) return pad.offset;
-  return pad.role === 'main' ? rule('overhang') : -rule('crownInset') * step;
+  return pad.role !== 'crown' ? rule('overhang') : -rule('crownInset') * step;
 }
+
+/** A drawn outline as a polygon that goes round counter-clockwise. */
+function drawnOutline(corners: readonly (readonly [number, number])[]): Polygon {
+  const polygon = corners.map(([x, y]): Point => [x, y]);
+  return polygonArea(polygon) < 0 ? polygon.reverse() : polygon;
+}
+
+/** House rule of each school of pulling. */
+const SCHOOL = { taut: 'pullTaut', firm: 'pullFirm', smooth: 'pullSmooth' } as const;
+
+/** N per 10 cm of edge in N/mm. */
+const PER_MM = 0.01;
 
 /**
  * Works out the outlines that a piece's stack is built on.
@@ -70,8 +87,8 @@ export function modelOf(piece: Piece, house: HouseRules): Model {
   const pads = piece.pads.map((pad, i): BuiltPad => {
     if (pad.role === 'crown') step += 1;
     const offset = padOffset(pad, step, rule);
-    const grown = offsetPolygon(board, offset);
-    const polygon = grown && offset > 0 ? flushAgainst(grown, outline, piece.base.edges ?? [], offset) : grown;
+    const grown = pad.outline ? drawnOutline(pad.outline) : offsetPolygon(board, offset);
+    const polygon = grown && !pad.outline && offset > 0 ? flushAgainst(grown, outline, piece.base.edges ?? [], offset) : grown;
     if (!polygon) {
       throw new PieceProblems([{ path: `pads.${i}.offset`, message: `An inset of ${-offset} mm leaves nothing of this pad` }]);
     }
@@ -79,7 +96,15 @@ export function modelOf(piece: Piece, house: HouseRules): Model {
     const reach = seesAllFrom(about, [0, 0]) ? reachFrom(about) : null;
     // Only a dome over an edge that cannot all be seen asks for the depth.
     const depth = reach || pad.edge.kind !== 'domed' ? 0 : deepest(polygon).depth;
-    return { pad, foam: findMaterial(FOAMS, pad.material)!, offset, polygon, reach, depth };
+    return {
+      pad,
+      foam: foamOf(piece, pad.material)!,
+      insert: pad.pocket ? (foamOf(piece, pad.pocket.material) ?? null) : null,
+      offset,
+      polygon,
+      reach,
+      depth,
+    };
   });
   if (!offsetPolygon(board, -rule('return') - 5)) {
     throw new PieceProblems([
@@ -102,5 +127,6 @@ export function modelOf(piece: Piece, house: HouseRules): Model {
     places: stations(outline),
     pads,
     wadding: (loft * rule('waddingUnderCover')) / 100,
+    pull: (piece.cloth.force ?? rule(SCHOOL[piece.cloth.pull])) * PER_MM,
   };
 }

@@ -1,131 +1,223 @@
-import { bounds, lineCrossings, type Point } from '../outline';
+import { curveOf, type FoamCurve } from '../foam';
+import { bounds, deepest, distanceField, type Point, type Polygon } from '../outline';
+import { foamSprings, settle, type Columns } from '../press';
+import { WADDING_CURVE } from '../pull';
+import { edgeHeights } from './edge-heights';
+import { inPocket } from './half-cut';
 import type { Model } from './model';
-import { freeHeight } from './pad-height';
-import { heightAt, sectionAlong, type Section } from './section';
+import { distanceToLine, halvesOf, passageOf, type Half } from './section';
+import { showThroughOf, type ShowThrough } from './show-through';
+import { bridgeReach, freeHeight, stackAt } from './stack';
 
 /** What is said of the whole covered surface. Heights are over the board's top face, mm. */
 export type Surface = {
-  model: 'taut-line';
+  model: 'foam-and-cover';
   /** the middle of the finished cover */
   height: number;
   /** rise of the middle over the pad's rim before covering */
   freeCrown: number;
-  /** the same, covered */
+  /** what the cover leaves of it: the covered middle, less its wadding, over the pad's rim as it was cut */
   crown: number;
   /** (shortest distance from the covered line to the pad's square corner) ÷ (√2 − 1) */
   edgeRadius: number;
+  showThrough: ShowThrough;
+  /** whether every section and the surface came to rest */
+  converged: boolean;
 };
 
 /** Heights on a square grid, row by row from the front left; NaN off the piece. */
 export type HeightGrid = { x0: number; y0: number; step: number; columns: number; rows: number; heights: Float64Array };
 
-/** Contour lines need no finer look along a cut than this, mm. */
-const COARSE = 12;
+/** The covered piece over its whole plan, with everything a load on it needs to know. */
+export type CoveredSurface = {
+  grid: HeightGrid;
+  /** outline of the padding */
+  polygon: Polygon;
+  /** 1 where there is padding */
+  there: Uint8Array;
+  /** 1 where the height was found over the plan; elsewhere it is from the sections */
+  inner: Uint8Array;
+  /** height without a cover, wadding smoothed on, and the board's top face */
+  rest: Float64Array;
+  base: Float64Array;
+  columns: Columns;
+  /** index of the layers that are padding proper: not wadding, not hollows */
+  foams: number[];
+  converged: boolean;
+};
+
+/** A hollow under a bridging pad gives at once, and shuts. */
+const HOLLOW: FoamCurve = { plateau: 0.0001, onset: 0.5, densify: 0.02 };
+
+/** The rim itself is left to the sections this deep: this share of the padding's height. */
+const ZONE = 0.9;
 
 /** Just inside a rim: there the pad still has its height. */
 const RIM = 0.01;
 
-/**
- * Height, crown and edge radius of the covered piece, read off the cut from front to back through the middle.
- *
- * @param model the built piece
- */
-export function surfaceOf(model: Model): Surface {
-  const { middle: origin } = model;
-  const section = sectionAlong(model, origin, [0, 1])!;
-  const level = (y: number): number => model.baseHeight(origin[0], origin[1] + y);
-  const middle = (heightAt(section.cover, 0) ?? 0) - level(0);
-  const free = freeHeight(model, origin);
-  const widest = section.pads.reduce<(typeof section.pads)[number] | null>(
-    (a, b) => (a && a.right - a.left >= b.right - b.left ? a : b),
+/** Grids whose sides can be halved this often keep a mirrored piece's answer mirrored. */
+const HALVED = 8;
+
+/** The outline within which the padding lies: that of the pad that reaches farthest. */
+export function padding(model: Model): Polygon {
+  const outermost = model.pads.reduce<(typeof model.pads)[number] | null>(
+    (best, built) => (best && best.offset >= built.offset && !best.pad.outline ? best : built),
     null,
   );
-  if (!widest) return { model: 'taut-line', height: middle, freeCrown: 0, crown: 0, edgeRadius: model.wadding };
-  const rimFree = freeHeight(model, [origin[0], origin[1] - (Math.abs(widest.left) - RIM)]);
-  // Straight over the foam's rim: there a rounded wadding still stands at its full thickness.
-  const rimHeight = heightAt(section.cover, widest.left + RIM);
-  const rimCovered = rimHeight === null ? middle : rimHeight - level(widest.left);
-  const corner: Point = [widest.left, widest.upper[0]![1]];
-  // A wadding lies outside the foam: its own corner is the one the cover would square up to.
-  const square: Point = [corner[0] - model.wadding, corner[1] + model.wadding];
-  return {
-    model: 'taut-line',
-    height: middle,
-    freeCrown: free - rimFree,
-    crown: middle - rimCovered,
-    edgeRadius: distanceToLine(section.cover, square) / (Math.SQRT2 - 1),
-  };
-}
-
-function distanceToLine(line: readonly Point[], [x, z]: Point): number {
-  let best = Infinity;
-  for (let i = 1; i < line.length; i++) {
-    const [ax, az] = line[i - 1]!;
-    const [bx, bz] = line[i]!;
-    const dx = bx - ax;
-    const dz = bz - az;
-    const t = Math.max(0, Math.min(1, ((x - ax) * dx + (z - az) * dz) / (dx * dx + dz * dz || 1)));
-    best = Math.min(best, Math.hypot(ax + t * dx - x, az + t * dz - z));
-  }
-  return best;
+  return outermost?.polygon ?? model.board;
 }
 
 /**
- * The covered height over the whole plan for contour lines: at each place the higher of the taut lines of the cut
- * from side to side and the cut from front to back, so that it agrees with the section along either.
+ * Solves the covered height over the whole plan: the sections give the rim, the surface over the foam's columns is
+ * pulled between.
  *
  * @param model the built piece
- * @param [size=56] cells along the longer side
+ * @param sections each station's place and half section
+ * @param [size=64] cells along the longer side
  */
-export function coveredGrid(model: Model, size = 56): HeightGrid {
-  const outermost = model.pads.reduce((best, built) => (built.offset > best.offset ? built : best), model.pads[0]!);
-  const polygon = outermost?.polygon ?? model.board;
+export function coveredSurface(model: Model, sections: readonly { point: Point; half: Half }[], size = 64): CoveredSurface {
+  const polygon = padding(model);
   const box = bounds(polygon);
   const step = Math.max(box.width, box.height) / size;
-  const columns = Math.floor(box.width / step) + 1;
-  const rows = Math.floor(box.height / step) + 1;
-  const x0 = (box.minX + box.maxX - (columns - 1) * step) / 2;
-  const y0 = (box.minY + box.maxY - (rows - 1) * step) / 2;
-  const heights = new Float64Array(columns * rows).fill(NaN);
-  const raise = (cell: number, z: number | null): void => {
-    if (z !== null && !(heights[cell]! >= z)) heights[cell] = z;
-  };
-  // Every passage of a line over the board is cut: a piece that bends round a corner is crossed twice.
-  const passages = (origin: Point, direction: Point): Section[] => {
-    const crossings = lineCrossings(model.board, origin, direction);
-    return crossings.flatMap((from, i) => {
-      const found =
-        i % 2 === 0 && i + 1 < crossings.length
-          ? sectionAlong(model, origin, direction, { sample: COARSE, near: (from + crossings[i + 1]!) / 2 })
-          : null;
-      return found ? [found] : [];
-    });
-  };
-  for (let row = 0; row < rows; row++) {
-    for (const section of passages([0, y0 + row * step], [1, 0]))
-      heightsAlong(section, x0, step, columns).forEach((z, column) => raise(row * columns + column, z));
-  }
-  for (let column = 0; column < columns; column++) {
-    for (const section of passages([x0 + column * step, 0], [0, 1]))
-      heightsAlong(section, y0, step, rows).forEach((z, row) => raise(row * columns + column, z));
-  }
-  return { x0, y0, step, columns, rows, heights };
-}
-
-/** Heights of a covered line at even places, in one walk along it; null where it does not pass over. */
-function heightsAlong({ cover: line, board, base }: Section, from: number, step: number, count: number): (number | null)[] {
-  // Whatever runs below the board's own edge is side or return, not top.
-  const floor = Math.min(base[0]![1], base.at(-1)![1]) - board.thickness * 0.5;
-  const found: (number | null)[] = Array.from({ length: count }, () => null);
-  for (let i = 1; i < line.length; i++) {
-    const [xa, za] = line[i - 1]!;
-    const [xb, zb] = line[i]!;
-    if (xb <= xa || za < floor || zb < floor) continue;
-    for (let k = Math.max(0, Math.ceil((xa - from) / step)); k < count && from + k * step <= xb; k++) {
-      found[k] = za + ((zb - za) * (from + k * step - xa)) / (xb - xa);
+  const sides = [box.width, box.height].map((side) => Math.ceil(Math.round((side / step) * 1e6) / 1e6 / HALVED) * HALVED + 1);
+  const [n, m] = sides as [number, number];
+  const x0 = (box.minX + box.maxX) / 2 - ((n - 1) / 2) * step;
+  const y0 = (box.minY + box.maxY) / 2 - ((m - 1) / 2) * step;
+  const count = n * m;
+  const there = new Uint8Array(count);
+  const inner = new Uint8Array(count);
+  const rest = new Float64Array(count).fill(NaN);
+  const base = new Float64Array(count);
+  const height = new Float64Array(count);
+  const { pads } = model;
+  const inserts = pads.map((built) => (built.pad.pocket && built.insert ? new Float64Array(count) : null));
+  const thickness = pads.map(() => new Float64Array(count));
+  const hollow = new Float64Array(count);
+  const wadding = new Float64Array(count).fill(model.wadding);
+  const total = pads.reduce((sum, { pad }) => sum + pad.thickness, 0);
+  const depth = deepest(polygon).depth;
+  const zone = Math.max(Math.min(ZONE * total, 60, 0.45 * depth), Math.min(1.2 * step, 0.6 * depth));
+  const places = { x0, y0, step, columns: n, rows: m };
+  const rim = distanceField(polygon, places, zone + 2 * step);
+  const fields = pads.map((built, k) =>
+    built.polygon === polygon && reachOf(model, k) <= zone ? rim : distanceField(built.polygon, places, reachOf(model, k) + step),
+  );
+  const edge = edgeHeights(model.board, sections, zone);
+  for (let j = 0; j < m; j++) {
+    for (let i = 0; i < n; i++) {
+      const k = j * n + i;
+      const at: Point = [x0 + i * step, y0 + j * step];
+      if (!rim.inside[k]) continue;
+      const away = rim.away[k]!;
+      const stack = stackAt(
+        model,
+        at,
+        (which) => fields[which]!.inside[k] === 1,
+        (which) => fields[which]!.away[k]!,
+      );
+      there[k] = 1;
+      base[k] = stack.base;
+      rest[k] = stack.top + model.wadding;
+      let under = stack.base;
+      stack.pads.forEach((pad, which) => {
+        if (!pad) return;
+        hollow[k]! += Math.max(0, pad.lower - under);
+        under = pad.upper;
+        const { pocket } = pads[which]!.pad;
+        const whole = pad.upper - pad.lower;
+        const deep = pocket && inPocket(pocket, at) ? Math.min(pocket.deep, whole) : 0;
+        thickness[which]![k] = whole - deep;
+        if (deep > 0 && inserts[which]) inserts[which]![k] = deep;
+      });
+      inner[k] = away > zone ? 1 : 0;
+      height[k] = inner[k] ? rest[k]! : Math.min(edge(at, away), rest[k]! + 0.5 * total);
     }
   }
-  return found;
+  const layers = pads.flatMap((built, which) => [
+    { curve: curveOf(built.foam), t: thickness[which]!, foam: true },
+    ...(inserts[which] ? [{ curve: curveOf(built.insert!), t: inserts[which]!, foam: true }] : []),
+  ]);
+  if (hollow.some((gap) => gap > 0)) layers.push({ curve: HOLLOW, t: hollow, foam: false });
+  if (model.wadding > 0) layers.push({ curve: WADDING_CURVE, t: wadding, foam: false });
+  const columns: Columns = { curves: layers.map((layer) => layer.curve), thickness: layers.map((layer) => layer.t) };
+  const settled = settle(
+    { columns: n, rows: m, step, free: inner, there, rest, springs: foamSprings(columns), pull: model.pull, steep: true },
+    height,
+  );
+  const heights = Float64Array.from(settled.height, (z, k) => (there[k] ? z : NaN));
+  return {
+    grid: { x0, y0, step, columns: n, rows: m, heights },
+    polygon,
+    there,
+    inner,
+    rest,
+    base,
+    columns,
+    foams: layers.flatMap((layer, k) => (layer.foam ? [k] : [])),
+    converged: settled.converged,
+  };
+}
+
+/** How far from a pad's outline its shape still depends on it, mm. */
+function reachOf({ pads }: Model, k: number): number {
+  const { pad, depth } = pads[k]!;
+  const above = pads[k + 1];
+  const bridged = above ? bridgeReach(Math.max(pad.thickness, pad.wedge ?? 0), above.pad.thickness) : 0;
+  return Math.max(bridged, 'width' in pad.edge ? pad.edge.width : 0, pad.edge.kind === 'domed' ? depth : 0);
+}
+
+/** Height of a grid at a place, straight between its nodes; NaN where a node is missing. */
+export function readGrid({ x0, y0, step, columns, rows, heights }: HeightGrid, [x, y]: Point): number {
+  const u = Math.min(columns - 1 - 1e-9, Math.max(0, (x - x0) / step));
+  const v = Math.min(rows - 1 - 1e-9, Math.max(0, (y - y0) / step));
+  const [i, j] = [Math.floor(u), Math.floor(v)];
+  const at = j * columns + i;
+  const [s, t] = [u - i, v - j];
+  const low = s > 0 ? heights[at]! * (1 - s) + heights[at + 1]! * s : heights[at]!;
+  if (t <= 0) return low;
+  const high = s > 0 ? heights[at + columns]! * (1 - s) + heights[at + columns + 1]! * s : heights[at + columns]!;
+  return low * (1 - t) + high * t;
+}
+
+/**
+ * Height, crown and edge of the covered piece: the middle from the surface, the edge from the cut from front to back.
+ *
+ * @param model the built piece
+ * @param covered its surface
+ * @param sections the stations' halves, which must all have come to rest too
+ */
+export function surfaceOf(model: Model, covered: CoveredSurface, sections: readonly { half: Half }[]): Surface {
+  const { middle: origin } = model;
+  const passage = passageOf(model, origin, [0, 1])!;
+  const [front] = halvesOf(
+    model,
+    passage,
+    Math.abs(passage.run[0] + passage.run[1]) < 1e-6 ? 0 : (passage.run[0] + passage.run[1]) / 2,
+    [-1],
+  );
+  const level = model.baseHeight(...origin);
+  const found = readGrid(covered.grid, origin) - level;
+  const height = Number.isNaN(found) ? freeHeight(model, origin) + model.wadding : found;
+  const converged = covered.converged && sections.every(({ half }) => half.pulled.converged);
+  const showThrough = showThroughOf(model, covered);
+  const { stack } = front!;
+  const rim = stack.layers.reduce((most, layer) => Math.max(most, stack.x[layer.to]!), 0);
+  const widest = stack.layers.findLast((layer) => stack.x[layer.to]! === rim);
+  if (!widest) return { model: 'foam-and-cover', height, freeCrown: 0, crown: 0, edgeRadius: model.wadding, showThrough, converged };
+  const run = passage.pads.reduce<readonly [number, number] | null>((a, b) => (b && (!a || b[0] < a[0]) ? b : a), null)!;
+  const rimFree = freeHeight(model, [origin[0], origin[1] + run[0] + RIM]);
+  const top = widest.upper[widest.to]!;
+  // A wadding lies outside the foam: its own corner is the one the cover would square up to.
+  const square: Point = [rim + model.wadding, top + model.wadding];
+  return {
+    model: 'foam-and-cover',
+    height,
+    freeCrown: freeHeight(model, origin) - rimFree,
+    crown: height - model.wadding - rimFree,
+    edgeRadius: distanceToLine(front!.cover, square) / (Math.SQRT2 - 1),
+    showThrough,
+    converged,
+  };
 }
 
 /**

@@ -1,4 +1,4 @@
 export { distanceAlong } from './blank';
 export { cornerPlans, reliefCuts, type CornerPlan, type Cut, type ReliefCut } from './corners';
 export { dustCover, pullOver, waddingPiece, type CoverPiece, type FlatPiece, type LiningPiece } from './pieces';
-export { wrapAt, type StationWrap } from './wrap';
+export { stationSections, wrapAt, type StationSection, type StationWrap } from './wrap';

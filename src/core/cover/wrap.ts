@@ -1,4 +1,4 @@
-import { lengthTo, sectionAlong, type Model } from '../build';
+import { halvesOf, passageOf, type Half, type Model } from '../build';
 import type { Place, Point } from '../outline';
 
 /** The cover measured at one station, mm. `fromCentre` = top + wrap; wrap = side + return + grip. */
@@ -22,34 +22,48 @@ export type StationWrap = {
   planDistance: number;
   /** height of the covered top where the side begins, over the board's top face */
   edgeHeight: number;
+  /** whether its section came to rest; figures of one that did not are not to be cut to */
+  converged: boolean;
 };
 
 /** The middle must lie at least this share of the cut in from its far end. */
 const LEAST_SHARE = 0.2;
 
+/** A station with the half section through it, and its distances in plan. */
+export type StationSection = { place: Place; point: Point; half: Half; toMiddle: number; start: number };
+
 /**
- * Measures the cover at a station, in the cut square to the edge there: from the place in the cut that is nearest
- * the middle of the piece, over the top, down the side and under the board.
+ * Solves the half section at every station, in the cut square to the edge there: from the place in the cut that is
+ * nearest the middle of the piece, over the top and down to the board's lower edge.
  *
  * @param model the built piece
- * @param place the station
+ * @param [coarse=false] larger triangles, for a picture while something is dragged
  */
-export function wrapAt(model: Model, place: Place): StationWrap {
-  const inward = [-place.normal[0], -place.normal[1]] as const;
-  const toMiddle = (model.middle[0] - place.point[0]) * inward[0] + (model.middle[1] - place.point[1]) * inward[1];
-  const middle = [place.point[0] + inward[0] * toMiddle, place.point[1] + inward[1] * toMiddle] as const;
-  const section = sectionAlong(model, middle, place.normal, { near: toMiddle - 1 })!;
-  const { left, right } = section.board;
-  // Where a strong taper puts the place nearest the middle off this cut, the cut's own middle is measured from.
-  const margin = (right - left) * LEAST_SHARE;
-  const start = left + margin <= 0 && right - margin >= 0 ? 0 : (left + right) / 2;
-  const from = lengthTo(section.cover, start);
-  const top = section.top.right - from;
+export function stationSections(model: Model, coarse = false): StationSection[] {
+  return model.places.map((place) => {
+    const inward = [-place.normal[0], -place.normal[1]] as const;
+    const toMiddle = (model.middle[0] - place.point[0]) * inward[0] + (model.middle[1] - place.point[1]) * inward[1];
+    const middle: Point = [place.point[0] + inward[0] * toMiddle, place.point[1] + inward[1] * toMiddle];
+    const passage = passageOf(model, middle, place.normal, toMiddle - 1)!;
+    const [left, right] = passage.run;
+    // Where a strong taper puts the place nearest the middle off this cut, the cut's own middle is measured from.
+    const margin = (right - left) * LEAST_SHARE;
+    const start = left + margin <= 0 && right - margin >= 0 ? 0 : (left + right) / 2;
+    return { place, point: place.point, half: halvesOf(model, passage, start, [1], coarse)[0]!, toMiddle, start };
+  });
+}
+
+/**
+ * Measures the cover at a station.
+ *
+ * @param model the built piece
+ * @param station from `stationSections`
+ */
+export function wrapAt(model: Model, { place, half, toMiddle, start }: StationSection): StationWrap {
+  const { top } = half;
+  const side = half.length - top;
   const returnUnder = model.rule('return');
   const grip = model.rule('grip');
-  // What the cut's own slant adds to the return is the section's, not the rule's; square to the edge they agree.
-  const drawnReturn = Math.abs(section.cover.at(-1)![0] - section.board.right);
-  const side = section.length - section.top.right - drawnReturn;
   const wrap = side + returnUnder + grip;
   return {
     id: place.id,
@@ -65,7 +79,8 @@ export function wrapAt(model: Model, place: Place): StationWrap {
     wrap,
     fromCentre: top + wrap,
     planDistance: toMiddle - start,
-    edgeHeight: heightAtLength(section.cover, section.top.right) - section.base.at(-1)![1],
+    edgeHeight: heightAtLength(half.cover, top) - half.stack.edge.top,
+    converged: half.pulled.converged,
   };
 }
 

@@ -2,15 +2,23 @@
 export type Foam = {
   id: string;
   name: string;
-  type: 'polyether' | 'high-resilience' | 'slow-recovery' | 'latex' | 'recycled chip' | 'closed cell';
+  type: 'polyether' | 'high-resilience' | 'slow-recovery' | 'latex' | 'recycled chip' | 'closed cell' | 'backed';
   /** kg/m³ */
   density: number;
   /** N */
   ifd25: number;
   /** IFD65 ÷ IFD25 */
   supportFactor: number;
+  /** seconds until it is back after being pressed */
+  recovery: number;
+  /** percent of its thickness lost for good in years of use */
+  set: number;
+  /** for one square metre 10 mm thick, in the workshop's money */
+  price: number;
   /** thicknesses sold, mm */
   sold: readonly number[];
+  /** first stiff strain, where it was read; by type otherwise */
+  onset?: number;
 };
 
 /** Polyester batting, by its loft before it is pressed. */
@@ -36,43 +44,46 @@ export type Board = {
 
 const SEATING = [13, 25, 40, 50, 60, 75, 100] as const;
 
-/** The foams that ship with the application, soft to hard. */
-export const FOAMS: readonly Foam[] = [
-  { id: 'slow-soft', name: 'Slow-recovery, soft', type: 'slow-recovery', density: 50, ifd25: 60, supportFactor: 2.1, sold: [25, 40, 50] },
-  { id: 'seat-soft', name: 'Seating, soft', type: 'polyether', density: 25, ifd25: 95, supportFactor: 1.9, sold: SEATING },
-  { id: 'seat-medium', name: 'Seating, medium', type: 'polyether', density: 30, ifd25: 140, supportFactor: 2, sold: SEATING },
-  {
-    id: 'resilient-medium',
-    name: 'High-resilience, medium',
-    type: 'high-resilience',
-    density: 40,
-    ifd25: 150,
-    supportFactor: 2.6,
-    sold: SEATING,
-  },
-  { id: 'latex-medium', name: 'Latex, medium', type: 'latex', density: 65, ifd25: 160, supportFactor: 2.8, sold: [20, 40, 60, 100] },
-  { id: 'seat-firm', name: 'Seating, firm', type: 'polyether', density: 35, ifd25: 190, supportFactor: 2.1, sold: SEATING },
-  {
-    id: 'resilient-firm',
-    name: 'High-resilience, firm',
-    type: 'high-resilience',
-    density: 45,
-    ifd25: 210,
-    supportFactor: 2.7,
-    sold: SEATING,
-  },
-  { id: 'seat-extra-firm', name: 'Seating, extra firm', type: 'polyether', density: 40, ifd25: 270, supportFactor: 2.2, sold: SEATING },
-  {
-    id: 'chip-firm',
-    name: 'Recycled chip, firm',
-    type: 'recycled chip',
-    density: 80,
-    ifd25: 380,
-    supportFactor: 2.9,
-    sold: [10, 15, 20, 25, 40, 50],
-  },
-  { id: 'closed-thin', name: 'Closed cell, thin', type: 'closed cell', density: 33, ifd25: 900, supportFactor: 3, sold: [5, 10, 15, 20] },
+type FoamRow = [
+  id: string,
+  name: string,
+  type: Foam['type'],
+  density: number,
+  ifd25: number,
+  supportFactor: number,
+  recovery: number,
+  set: number,
+  price: number,
+  sold: readonly number[],
 ];
+
+const FOAM_ROWS: FoamRow[] = [
+  ['slow-soft', 'Slow-recovery, soft', 'slow-recovery', 50, 60, 2.1, 6, 5, 5.2, [25, 40, 50]],
+  ['seat-soft', 'Seating, soft', 'polyether', 25, 95, 1.9, 0.6, 10, 1.6, SEATING],
+  ['seat-medium', 'Seating, medium', 'polyether', 30, 140, 2, 0.6, 8, 1.9, SEATING],
+  ['resilient-medium', 'High-resilience, medium', 'high-resilience', 40, 150, 2.6, 0.4, 4, 3.1, SEATING],
+  ['latex-medium', 'Latex, medium', 'latex', 65, 160, 2.8, 0.3, 3, 6.4, [20, 40, 60, 100]],
+  ['backed-thin', 'Backed foam, thin', 'backed', 30, 170, 2.1, 0.6, 10, 3.4, [5, 10]],
+  ['seat-firm', 'Seating, firm', 'polyether', 35, 190, 2.1, 0.6, 7, 2.2, SEATING],
+  ['resilient-firm', 'High-resilience, firm', 'high-resilience', 45, 210, 2.7, 0.4, 4, 3.5, SEATING],
+  ['seat-extra-firm', 'Seating, extra firm', 'polyether', 40, 270, 2.2, 0.5, 6, 2.6, SEATING],
+  ['chip-firm', 'Recycled chip, firm', 'recycled chip', 80, 380, 2.9, 0.8, 8, 2.4, [10, 15, 20, 25, 40, 50]],
+  ['closed-thin', 'Closed cell, thin', 'closed cell', 33, 900, 3, 1, 12, 3.8, [5, 10, 15, 20]],
+];
+
+/** The foams that ship with the application, soft to hard. */
+export const FOAMS: readonly Foam[] = FOAM_ROWS.map(([id, name, type, density, ifd25, supportFactor, recovery, set, price, sold]) => ({
+  id,
+  name,
+  type,
+  density,
+  ifd25,
+  supportFactor,
+  recovery,
+  set,
+  price,
+  sold,
+}));
 
 /** The waddings that ship with the application. */
 export const WADDINGS: readonly Wadding[] = [

@@ -1,6 +1,14 @@
 import { ruleOf, type Rule, type RuleUnit } from './rules';
 
-const UNIT_NAMES: Record<RuleUnit, string> = { length: 'mm', percent: '%', seconds: 's', minutes: 'min', count: '', mass: 'kg' };
+const UNIT_NAMES: Record<RuleUnit, string> = {
+  length: 'mm',
+  percent: '%',
+  seconds: 's',
+  minutes: 'min',
+  count: '',
+  mass: 'kg',
+  force: 'N',
+};
 
 /** A figure with its unit, for a message. */
 function say(rule: Rule, value: number): string {

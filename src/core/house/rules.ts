@@ -1,5 +1,5 @@
 /** What a rule's figure counts. */
-export type RuleUnit = 'length' | 'percent' | 'seconds' | 'minutes' | 'count' | 'mass';
+export type RuleUnit = 'length' | 'percent' | 'seconds' | 'minutes' | 'count' | 'mass' | 'force';
 
 /** One house rule: a default the workshop can change, with the range that is sensible and the reason. */
 export type Rule = {
@@ -49,13 +49,19 @@ const PADDING: Row[] = [
   ['waddingBeyond', 'Wadding beyond the edge', 'length', 75, 50, 100, 'Reaches down the side and is stapled under.'],
   [
     'waddingUnderCover',
-    'Wadding left under a pulled cover',
+    'Wadding left once smoothed down',
     'percent',
     40,
     25,
     70,
-    'A pulled cover presses loose wadding to less than half its loft.',
+    'Loose wadding settles to less than half its loft; the cover’s pressure at an edge takes more.',
   ],
+  ['pullTaut', 'Pull, taut', 'force', 14, 10, 25, 'N per 10 cm of edge: as hard as two hands pull for long.'],
+  ['pullFirm', 'Pull, firm', 'force', 9, 6, 14, 'N per 10 cm of edge: an even, easy pull.'],
+  ['pullSmooth', 'Pull, smooth only', 'force', 5, 2, 8, 'N per 10 cm of edge: only the slack is taken up.'],
+  ['leastLeft', 'Foam left over the board, at least', 'length', 10, 6, 20, 'Less and the board is felt.'],
+  ['mostStrain', 'Pressed away, at most', 'percent', 70, 55, 80, 'Beyond this a foam is a board.'],
+  ['carvePass', 'Carved away in one pass', 'length', 3, 1, 6, 'More at once and left and right come out unlike.'],
 ];
 const FIXING: Row[] = [
   ['staplePitch', 'Staple pitch', 'length', 22, 15, 25, 'Farther apart and the edge shows drag lines.'],

@@ -16,3 +16,4 @@ export { curvatureAt, pointAt, pointOn, segmentLength, tangentAt } from './segme
 export { quarteredCorners } from './shapes/straight';
 export { stations, type Place } from './stations';
 export type { Closing, ClosingShare } from './survey/quad';
+export { distanceField, type GridPlaces } from './distance-field';

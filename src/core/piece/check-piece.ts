@@ -1,7 +1,8 @@
-import { BOARDS, findMaterial, FOAMS, WADDINGS } from '../foam';
+import { BOARDS, curveOf, findMaterial, WADDINGS } from '../foam';
 import { checkRule } from '../house';
 import { baseOutline, cutNotch, deepest, distanceTo, flatten, isInside, measuredOutline, outlineArea, type Point } from '../outline';
 import { checkRange } from './check-range';
+import { checkPad } from './check-pad';
 import { checkShape } from './check-shape';
 import { kindOf } from './kinds';
 import { LIMITS } from './limits';
@@ -113,7 +114,6 @@ export function checkPiece(piece: Piece): Problem[] {
     const at = `pads.${i}`;
     if (seen.has(pad.id)) add(`${at}.id`, `Two pads are called “${pad.id}”`);
     seen.add(pad.id);
-    if (!findMaterial(FOAMS, pad.material)) add(`${at}.material`, `“${pad.material}” is not a foam we know`);
     add(`${at}.thickness`, checkRange('Pad thickness', pad.thickness, LIMITS.pad));
     if (pad.role === 'crown' && pad.thickness > narrowest / 2) {
       add(
@@ -132,7 +132,7 @@ export function checkPiece(piece: Piece): Problem[] {
           `An inset of ${round(-pad.offset)} mm leaves nothing of this pad; ${Math.floor(narrowest / 2 - 10)} mm is the most`,
         );
     }
-    if (pad.edge.kind === 'feathered') add(`${at}.edge.width`, checkRange('Feather', pad.edge.width, LIMITS.feather));
+    problems.push(...checkPad(piece, pad, i));
   });
   if (piece.wadding !== null && !findMaterial(WADDINGS, piece.wadding)) add('wadding', `“${piece.wadding}” is not a wadding we know`);
   add('cloth.rollWidth', checkRange('Roll width', piece.cloth.rollWidth, LIMITS.rollWidth));
@@ -144,8 +144,25 @@ export function checkPiece(piece: Piece): Problem[] {
     add('cloth.shrinkage', `Shrinkage must be ${LIMITS.shrinkage[0]} to ${LIMITS.shrinkage[1]} %`);
   }
   for (const [key, value] of Object.entries(piece.overrides)) add(`overrides.${key}`, checkRule(key, value));
+  if (typeof piece.cloth.force === 'number') add('cloth.force', checkNumber('Pull', piece.cloth.force, LIMITS.force, 'N per 10 cm'));
+  if (piece.sit) {
+    add('sit.mass', checkNumber('Body mass', piece.sit.mass, LIMITS.mass, 'kg'));
+    if (piece.sit.share !== null) add('sit.share', checkNumber('Share on the piece', piece.sit.share, LIMITS.share, '%'));
+  }
+  (piece.foams ?? []).forEach((foam, i) => {
+    try {
+      curveOf(foam);
+    } catch (error) {
+      add(`foams.${i}.supportFactor`, error instanceof RangeError ? error.message : String(error));
+    }
+  });
   problems.push(...checkSet(piece));
   return problems;
+}
+
+/** A figure that is not a length, against its limits. */
+function checkNumber(label: string, value: number, [least, most]: readonly [number, number], unit: string): string | null {
+  return value >= least && value <= most ? null : `${label} must be ${least} to ${most} ${unit}`;
 }
 
 /** Pieces of the set that differ, and panels on a wall. */

@@ -2,6 +2,7 @@ export type * from './types';
 export { checkPiece, narrowestWidth, panelWidth } from './check-piece';
 export { checkRange } from './check-range';
 export { checkShape } from './check-shape';
+export { foamOf, foamsOf } from './foams';
 export { KINDS, kindOf, type KindInfo } from './kinds';
 export { LIMITS } from './limits';
 export { newChairSeat, newPiece } from './new-piece';

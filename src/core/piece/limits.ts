@@ -31,6 +31,17 @@ export const LIMITS = {
   pad: [0.5, 500],
   offset: [-300, 100],
   feather: [1, 500],
+  pocket: [20, 600],
+  deep: [1, 500],
+  blocks: [1, 12],
+  /** N per 10 cm */
+  force: [0.5, 200],
+  /** kg */
+  mass: [5, 250],
+  share: [5, 100],
+  density: [10, 400],
+  hardness: [10, 3000],
+  support: [1.3, 6],
   rollWidth: [300, 4000],
   clothThickness: [0.1, 8],
   repeat: [0, 1500],

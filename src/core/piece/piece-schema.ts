@@ -233,31 +233,67 @@ export const PIECE_SCHEMA = {
       pads: {
         type: 'array',
         maxItems: LIMITS.pads[1],
-        items: object({
-          id,
-          role: { enum: ['crown', 'main'] },
-          material: id,
-          thickness: number(LIMITS.pad),
-          offset: { type: ['number', 'null'], minimum: LIMITS.offset[0], maximum: LIMITS.offset[1] },
-          edge: oneOf('kind', [
-            object({ kind: { const: 'square' } }),
-            object({ kind: { const: 'domed' } }),
-            object({ kind: { const: 'feathered' }, width: number(LIMITS.feather) }),
-          ]),
-        }),
+        items: object(
+          {
+            id,
+            role: { enum: ['crown', 'main', 'topper'] },
+            material: id,
+            thickness: number(LIMITS.pad),
+            offset: { type: ['number', 'null'], minimum: LIMITS.offset[0], maximum: LIMITS.offset[1] },
+            edge: oneOf('kind', [
+              object({ kind: { const: 'square' } }),
+              object({ kind: { const: 'domed' } }),
+              ...['feathered', 'bevelled', 'rounded', 'roll'].map((kind) =>
+                object({ kind: { const: kind }, width: number(LIMITS.feather) }),
+              ),
+            ]),
+            outline: {
+              oneOf: [
+                { type: 'null' },
+                {
+                  type: 'array',
+                  minItems: 3,
+                  maxItems: 400,
+                  items: { type: 'array', minItems: 2, maxItems: 2, items: number(LIMITS.plan) },
+                },
+              ],
+            },
+            wedge: { oneOf: [{ type: 'null' }, number(LIMITS.pad)] },
+            pocket: {
+              oneOf: [
+                { type: 'null' },
+                object({
+                  x: number(LIMITS.plan),
+                  y: number(LIMITS.plan),
+                  width: number(LIMITS.pocket),
+                  length: number(LIMITS.pocket),
+                  deep: number(LIMITS.deep),
+                  material: id,
+                }),
+              ],
+            },
+            blocks: { type: 'integer', minimum: LIMITS.blocks[0], maximum: LIMITS.blocks[1] },
+            scrap: yesOrNo,
+          },
+          ['outline', 'wedge', 'pocket', 'blocks', 'scrap'],
+        ),
       },
       wadding: { type: ['string', 'null'], maxLength: 60 },
-      cloth: object({
-        name: shortText,
-        rollWidth: number(LIMITS.rollWidth),
-        thickness: number(LIMITS.clothThickness),
-        coated: yesOrNo,
-        direction: { enum: ['along', 'across', 'any'] },
-        repeatAcross: number(LIMITS.repeat),
-        repeatAlong: number(LIMITS.repeat),
-        shrinkage: number(LIMITS.shrinkage),
-        pull: { enum: ['taut', 'smooth'] },
-      }),
+      cloth: object(
+        {
+          name: shortText,
+          rollWidth: number(LIMITS.rollWidth),
+          thickness: number(LIMITS.clothThickness),
+          coated: yesOrNo,
+          direction: { enum: ['along', 'across', 'any'] },
+          repeatAcross: number(LIMITS.repeat),
+          repeatAlong: number(LIMITS.repeat),
+          shrinkage: number(LIMITS.shrinkage),
+          pull: { enum: ['taut', 'firm', 'smooth'] },
+          force: { oneOf: [{ type: 'null' }, number(LIMITS.force)] },
+        },
+        ['force'],
+      ),
       chalk: object({
         x: { type: 'number', minimum: -2000, maximum: 2000 },
         y: { type: 'number', minimum: -2000, maximum: 2000 },
@@ -282,8 +318,36 @@ export const PIECE_SCHEMA = {
           }),
         ],
       },
+      foams: list(
+        object(
+          {
+            id,
+            name: shortText,
+            type: { enum: ['polyether', 'high-resilience', 'slow-recovery', 'latex', 'recycled chip', 'closed cell', 'backed'] },
+            density: number(LIMITS.density),
+            ifd25: number(LIMITS.hardness),
+            supportFactor: number(LIMITS.support),
+            onset: { type: 'number', minimum: 0.01, maximum: 0.4 },
+            sold: list(number(LIMITS.pad), 20),
+          },
+          ['onset'],
+        ),
+        40,
+      ),
+      sit: {
+        oneOf: [
+          { type: 'null' },
+          object({
+            loader: { enum: ['seated', 'saddle', 'leaning', 'elbow', 'disc'] },
+            mass: number(LIMITS.mass),
+            share: { oneOf: [{ type: 'null' }, number(LIMITS.share)] },
+            x: number(LIMITS.plan),
+            y: number(LIMITS.plan),
+          }),
+        ],
+      },
       variants: list(object({ id, name: shortText, count: { type: 'integer', minimum: 1, maximum: 199 }, shape }), 12),
     },
-    ['strip', 'panels', 'variants'],
+    ['strip', 'panels', 'variants', 'foams', 'sit'],
   ),
 } as const;

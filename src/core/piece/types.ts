@@ -84,11 +84,49 @@ export type Base = {
   trace?: Trace | null;
 };
 
-/** How a pad's rim is worked: left square, carved away over a width, or carved to a dome over the whole pad. */
-export type PadEdge = { kind: 'square' } | { kind: 'feathered'; width: number } | { kind: 'domed' };
+/**
+ * How a pad's rim is worked: left square, carved away over a width, carved to a dome over the whole pad, its underside
+ * cut away over a width so that the top rolls down, its top rounded by a radius, or only a roll along the rim.
+ */
+export type PadEdge =
+  | { kind: 'square' }
+  | { kind: 'domed' }
+  | { kind: 'feathered'; width: number }
+  | { kind: 'bevelled'; width: number }
+  | { kind: 'rounded'; width: number }
+  | { kind: 'roll'; width: number };
 
-/** A crown pad lies under the main pad and makes the crown; a main pad covers the base. */
-export type PadRole = 'crown' | 'main';
+/** A crown pad lies under the main pad and makes the crown; a main pad covers the base; a topper softens it. */
+export type PadRole = 'crown' | 'main' | 'topper';
+
+/** A softer (or harder) insert let into a pad from above: an oval of that width and length, so deep. */
+export type Pocket = { x: number; y: number; width: number; length: number; deep: number; material: string };
+
+/** A foam of the workshop's own, described by what pressing it by hand showed; kept with the piece that uses it. */
+export type OwnFoam = {
+  id: string;
+  name: string;
+  type: 'polyether' | 'high-resilience' | 'slow-recovery' | 'latex' | 'recycled chip' | 'closed cell' | 'backed';
+  /** kg/m³ */
+  density: number;
+  /** N, and IFD65 ÷ IFD25 */
+  ifd25: number;
+  supportFactor: number;
+  /** first stiff strain, where a third reading showed it */
+  onset?: number;
+  sold: number[];
+};
+
+/** Who or what presses on the piece: the form pressed in, and where its middle lies on the plan. */
+export type Sitting = {
+  loader: 'seated' | 'saddle' | 'leaning' | 'elbow' | 'disc';
+  /** kg */
+  mass: number;
+  /** percent of the mass that comes on the piece; null follows the house rule for the loader */
+  share: number | null;
+  x: number;
+  y: number;
+};
 
 export type Pad = {
   id: string;
@@ -99,6 +137,15 @@ export type Pad = {
   /** mm beyond the board (+) or short of it (−); null follows the house rule for the pad's role */
   offset: number | null;
   edge: PadEdge;
+  /** drawn by hand or from a wished crown instead of following the board: corners of its outline */
+  outline?: [number, number][] | null;
+  /** thickness at the far edge where the pad is a wedge; `thickness` is then at the near edge */
+  wedge?: number | null;
+  pocket?: Pocket | null;
+  /** joined from this many blocks side by side */
+  blocks?: number;
+  /** cut from scraps in the store; only for pads that another covers */
+  scrap?: boolean;
 };
 
 export type Cloth = {
@@ -115,8 +162,10 @@ export type Cloth = {
   repeatAlong: number;
   /** percent lost in the first wash, for natural fibre that has not been washed */
   shrinkage: number;
-  /** how hard the cover is pulled */
-  pull: 'taut' | 'smooth';
+  /** how hard the cover is pulled, by school */
+  pull: 'taut' | 'firm' | 'smooth';
+  /** the same in N per 10 cm of edge, where it was measured; null follows the school */
+  force?: number | null;
 };
 
 /** The straight cut through the piece that the section shows: a point it passes through and its bearing. */
@@ -183,4 +232,6 @@ export type Piece = {
   strip?: StripRecord;
   panels?: Panels | null;
   variants?: Variant[];
+  foams?: OwnFoam[];
+  sit?: Sitting | null;
 };

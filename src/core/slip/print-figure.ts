@@ -22,6 +22,10 @@ export function printFigure(value: number, kind: Term['unit'], unit: Unit): stri
       return `${Math.round(value * 10) / 10} s`;
     case 'mass':
       return unit === 'in' ? `${(value / 0.45359237).toFixed(2)} lb` : `${value.toFixed(2)} kg`;
+    case 'force':
+      return `${Math.round(value * 10) / 10} N`;
+    case 'pressure':
+      return `${Math.round(value * 10000) / 10} kPa`;
     default:
       return String(Math.round(value * 100) / 100);
   }

@@ -4,7 +4,7 @@ import type { Piece } from '../piece';
 import type { Plan } from '../plan';
 
 /** How a figure on the slip is printed. */
-export type SlipUnit = 'length' | 'area' | 'count' | 'percent' | 'minutes' | 'mass';
+export type SlipUnit = 'length' | 'area' | 'count' | 'percent' | 'minutes' | 'mass' | 'force' | 'pressure';
 
 /** One value that goes into a number: from the piece, worked out, or a house rule that can be overridden. */
 export type Term = {

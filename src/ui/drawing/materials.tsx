@@ -1,12 +1,12 @@
 import { interpolateRgb } from 'd3';
-import { findMaterial, FOAMS } from '@/core/foam';
+import { findMaterial, FOAMS, type Foam } from '@/core/foam';
 
 /** Softest and hardest foam of the ramp, N. */
 const RAMP = [60, 400] as const;
 
 /** Straw for soft to teal for hard; the hatch tells the type, so that colour is never alone. */
-export function foamColour(material: string): string {
-  const ifd = findMaterial(FOAMS, material)?.ifd25 ?? RAMP[0];
+export function foamColour(material: string, foams: readonly Foam[] = FOAMS): string {
+  const ifd = findMaterial(foams, material)?.ifd25 ?? RAMP[0];
   const t = Math.min(1, Math.max(0, Math.log(ifd / RAMP[0]) / Math.log(RAMP[1] / RAMP[0])));
   return interpolateRgb('#ecd48d', '#4f908e')(t);
 }
@@ -18,16 +18,17 @@ const HATCH: Record<string, string> = {
   latex: 'M3 1.5 a1.5 1.5 0 1 0 .01 0',
   'recycled chip': 'M1 1 l2 1 -1 2z M4 4 l1.5 .5 -1 1z',
   'closed cell': 'M0 3 h6 M3 0 v6',
+  backed: 'M0 6 l6 -6 M0 1 h6',
 };
 
 /** The patterns that a drawing's materials are filled with; sizes are in the drawing's own mm. */
-export function MaterialPatterns({ scale, id }: { scale: number; id: string }) {
+export function MaterialPatterns({ scale, id, foams = FOAMS }: { scale: number; id: string; foams?: readonly Foam[] }) {
   const size = 6 * scale;
   return (
     <defs>
-      {FOAMS.map((foam) => (
+      {foams.map((foam) => (
         <pattern key={foam.id} id={`${id}-${foam.id}`} width={size} height={size} patternUnits="userSpaceOnUse">
-          <rect width={size} height={size} fill={foamColour(foam.id)} />
+          <rect width={size} height={size} fill={foamColour(foam.id, foams)} />
           <path d={HATCH[foam.type]} transform={`scale(${scale})`} stroke="#3b3626" strokeOpacity={0.4} strokeWidth={0.6} fill="none" />
         </pattern>
       ))}

@@ -3,7 +3,8 @@ import { meshOf } from '@/core/base';
 import type { HeightGrid } from '@/core/build';
 import { bounds, type Point, type Polygon } from '@/core/outline';
 import type { Hole } from '@/core/piece';
-import type { SheetView } from '@/core/view';
+import type { SheetView, SitView } from '@/core/view';
+import { PRESSURE_FULL, pressureColour } from '@/ui/sit/pressure';
 
 /** Triangles across the longer side: fine enough for a smooth picture, quick enough to be drawn while typing. */
 const ACROSS = 44;
@@ -115,4 +116,36 @@ export function roundMeshes({ plan, grid, baseGrid }: SheetView): {
     ),
     size,
   };
+}
+
+/** What the cover is coloured by in the round. */
+export type Colouring = 'cloth' | 'contour' | 'pressure';
+
+/** Steps of height from the lowest to the highest place. */
+const STEPS = 12;
+
+/**
+ * Colours a cover by height or by pressure, corner by corner.
+ *
+ * @returns false where it is left in the cloth's own colour
+ */
+export function colourBy(cover: THREE.BufferGeometry, by: Colouring, view: SheetView, sit: SitView | null): boolean {
+  if (by === 'cloth' || (by === 'pressure' && !sit)) return false;
+  const positions = cover.getAttribute('position');
+  const colours = new Float32Array(positions.count * 3);
+  const heights = view.grid.heights.filter((z) => !Number.isNaN(z));
+  const low = heights.reduce((least, z) => Math.min(least, z), Infinity);
+  const high = heights.reduce((most, z) => Math.max(most, z), -Infinity);
+  const pressure = sit ? readerOf({ ...sit.pressure, heights: sit.pressure.heights.map((p) => (Number.isNaN(p) ? 0 : p)) }) : null;
+  const colour = new THREE.Color();
+  for (let i = 0; i < positions.count; i++) {
+    const share =
+      by === 'pressure'
+        ? pressure!(positions.getX(i), positions.getY(i)) / PRESSURE_FULL
+        : Math.floor(((positions.getZ(i) - low) / (high - low || 1)) * STEPS) / STEPS;
+    colour.set(pressureColour(share));
+    colours.set([colour.r, colour.g, colour.b], 3 * i);
+  }
+  cover.setAttribute('color', new THREE.BufferAttribute(colours, 3));
+  return true;
 }

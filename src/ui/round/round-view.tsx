@@ -3,13 +3,16 @@
 import { useEffect, useRef, useState } from 'react';
 import * as THREE from 'three';
 import { OrbitControls } from 'three/examples/jsm/controls/OrbitControls.js';
-import type { SheetView } from '@/core/view';
-import { roundMeshes } from './meshes';
+import { STLExporter } from 'three/examples/jsm/exporters/STLExporter.js';
+import type { SheetView, SitView } from '@/core/view';
+import { colourBy, roundMeshes, type Colouring } from './meshes';
 
 /** The piece in the round: its base, moulded as it is, and the covered padding over it. Dragged round, or by arrow keys. */
-export function RoundView({ view }: { view: SheetView }) {
+export function RoundView({ view, sit, name }: { view: SheetView; sit: SitView | null; name: string }) {
   const place = useRef<HTMLDivElement>(null);
   const [padded, setPadded] = useState(true);
+  const [colouring, setColouring] = useState<Colouring>('cloth');
+  const exported = useRef<THREE.Mesh[]>([]);
   const [wrong, setWrong] = useState<string | null>(null);
   const eye = useRef<THREE.Vector3 | null>(null);
 
@@ -31,14 +34,21 @@ export function RoundView({ view }: { view: SheetView }) {
     const sun = new THREE.DirectionalLight(0xffffff, 1.8);
     sun.position.set(-size, -size, size * 2);
     scene.add(sun);
-    scene.add(new THREE.Mesh(board, new THREE.MeshStandardMaterial({ color: 0xc9a679, side: THREE.DoubleSide, roughness: 0.9 })));
+    const boardMesh = new THREE.Mesh(board, new THREE.MeshStandardMaterial({ color: 0xc9a679, side: THREE.DoubleSide, roughness: 0.9 }));
+    scene.add(boardMesh);
+    exported.current = [boardMesh];
     if (padded) {
-      scene.add(
-        new THREE.Mesh(
-          cover,
-          new THREE.MeshStandardMaterial({ color: colour('--cover-line', '#9c2630'), side: THREE.DoubleSide, roughness: 0.95 }),
-        ),
+      const tinted = colourBy(cover, colouring, view, sit);
+      const coverMesh = new THREE.Mesh(
+        cover,
+        new THREE.MeshStandardMaterial({
+          ...(tinted ? { vertexColors: true } : { color: colour('--cover-line', '#9c2630') }),
+          side: THREE.DoubleSide,
+          roughness: 0.95,
+        }),
       );
+      scene.add(coverMesh);
+      exported.current.push(coverMesh);
     }
     const camera = new THREE.PerspectiveCamera(35, 1, size / 100, size * 20);
     camera.up.set(0, 0, 1);
@@ -84,7 +94,18 @@ export function RoundView({ view }: { view: SheetView }) {
       renderer.dispose();
       renderer.domElement.remove();
     };
-  }, [view, padded]);
+  }, [view, sit, padded, colouring]);
+
+  const save = () => {
+    const group = new THREE.Group();
+    exported.current.forEach((mesh) => group.add(mesh.clone()));
+    const data = new STLExporter().parse(group, { binary: true });
+    const link = document.createElement('a');
+    link.href = URL.createObjectURL(new Blob([data as unknown as BlobPart], { type: 'model/stl' }));
+    link.download = `${name.replace(/[^\w-]+/g, '-')}.stl`;
+    link.click();
+    setTimeout(() => URL.revokeObjectURL(link.href), 10_000);
+  };
 
   return (
     <div className="flex-1 min-h-0 relative">
@@ -101,6 +122,22 @@ export function RoundView({ view }: { view: SheetView }) {
         />
         With its padding
       </label>
+      <div className="absolute left-3 bottom-2 flex items-center gap-2 text-sm bg-base-100 px-2 py-1 border border-base-content/25">
+        <label htmlFor="round-colour">Colour by</label>
+        <select
+          id="round-colour"
+          className="border border-base-content/40 rounded-sm bg-base-100 px-1 py-0.5"
+          value={colouring}
+          onChange={(event) => setColouring(event.target.value as Colouring)}
+        >
+          <option value="cloth">Cloth</option>
+          <option value="contour">Height, in steps</option>
+          <option value="pressure">Pressure under the sitter</option>
+        </select>
+        <button type="button" className="btn btn-xs btn-outline font-normal" onClick={save}>
+          Save as STL
+        </button>
+      </div>
     </div>
   );
 }

@@ -9,7 +9,7 @@ const KEYS: [string, string][] = [
   ['Shift + arrow', 'ten millimetres'],
   ['Tab', 'to the next field, button or handle'],
   ['Ctrl + Z, Ctrl + Shift + Z', 'undo, redo'],
-  ['Alt + 1 … 7', 'to a stage'],
+  ['Alt + 1 … 8', 'to a stage'],
   ['R', 'in the round and back'],
   [
     'Page up, page down',

@@ -5,13 +5,14 @@ import { useMemo } from 'react';
 import type { HeightGrid } from '@/core/build';
 import { bounds } from '@/core/outline';
 import type { Base, ChalkLine, Piece } from '@/core/piece';
-import type { SheetView } from '@/core/view';
+import type { SheetView, SitView } from '@/core/view';
 import { FittingHandles, Fittings } from '@/ui/base/fittings';
 import { Dimension } from '@/ui/drawing/dimension';
 import { Handle } from '@/ui/drawing/handle';
 import { closedPath, openPath } from '@/ui/drawing/path';
 import { Figure } from '@/ui/kit/figure';
 import { useLength } from '@/ui/kit/settings';
+import { PRESSURE_FULL, pressureColour } from '@/ui/sit/pressure';
 import type { Stage } from './stages';
 
 /** Height steps between contour lines, mm: the smallest that gives no more than a dozen. */
@@ -49,6 +50,60 @@ function Contours({ grid, rim, size, within }: { grid: HeightGrid; rim: number; 
   );
 }
 
+/** Steps of the pressure map, N/mm²; each has its own tint and its line, so that colour is not alone. */
+const PRESSURES = [0.0005, 0.002, 0.004, 0.006, 0.008, 0.01, 0.013, 0.016];
+
+function PressureMap({ grid, size }: { grid: HeightGrid; size: number }) {
+  const paths = useMemo(() => {
+    const project = geoPath(
+      geoTransform({
+        point(x, y) {
+          this.stream.point(grid.x0 + (x - 0.5) * grid.step, -(grid.y0 + (y - 0.5) * grid.step));
+        },
+      }),
+    );
+    const values = Array.from(grid.heights, (p) => (Number.isNaN(p) ? 0 : p));
+    return contours()
+      .size([grid.columns, grid.rows])
+      .thresholds(PRESSURES)(values)
+      .map((shape) => ({ p: shape.value, d: project(shape) ?? '' }));
+  }, [grid]);
+  return (
+    <g data-pressure-map>
+      {paths.map(({ p, d }) => (
+        <path key={p} d={d} fill={pressureColour(p / PRESSURE_FULL)} stroke="var(--ink)" strokeOpacity={0.35} strokeWidth={size * 0.04} />
+      ))}
+    </g>
+  );
+}
+
+/** The pressure map's tints with their figures. */
+function PressureKey({ x, y, size }: { x: number; y: number; size: number }) {
+  return (
+    <g aria-hidden>
+      {PRESSURES.map((p, i) => (
+        <g key={p}>
+          <rect
+            x={x}
+            y={y - i * size * 0.9}
+            width={size * 0.9}
+            height={size * 0.9}
+            fill={pressureColour(p / PRESSURE_FULL)}
+            stroke="var(--ink)"
+            strokeWidth={size * 0.03}
+          />
+          <text x={x + size * 1.2} y={y + size * 0.65 - i * size * 0.9} fontSize={size * 0.6} fill="var(--ink)">
+            {p * 1000}
+          </text>
+        </g>
+      ))}
+      <text x={x} y={y + size * 1.7} fontSize={size * 0.6} fill="var(--ink)">
+        kPa
+      </text>
+    </g>
+  );
+}
+
 /** The relief cuts as they lie once the cloth is folded under the board: from short of its edge to the trim. */
 function foldedCuts({ plan }: SheetView): [number, number][][] {
   const places = [
@@ -69,20 +124,24 @@ type Props = {
   piece: Piece;
   view: SheetView;
   stage: Stage;
+  /** who sits on it, where that is looked at */
+  sit: SitView | null;
+  /** the sitter moved in the plan */
+  onSit: (at: { x: number; y: number }, live: boolean) => void;
   onChalk: (chalk: ChalkLine, live: boolean) => void;
   /** notches, holes and hardware moved in the plan */
   onBase: (change: Partial<Base>, live: boolean) => void;
 };
 
 /** The base from above: outlines, contour lines of the covered crown, stations, staples and the chalk line. */
-export function PlanDrawing({ piece, view, stage, onChalk, onBase }: Props) {
+export function PlanDrawing({ piece, view, stage, sit, onSit, onChalk, onBase }: Props) {
   const say = useLength();
   const { plan } = view;
   const blank = plan.cover.pieces[0]!;
   const board = bounds(plan.outline.points);
   // Fixing is done under the board: there the drawing comes closer and leaves the cloth out.
-  const box = stage === 'fix' ? board : bounds(blank.outline);
-  const margin = Math.max(box.width, box.height) * (stage === 'fix' ? 0.09 : 0.05);
+  const box = stage === 'fix' || stage === 'sit' ? board : bounds(blank.outline);
+  const margin = Math.max(box.width, box.height) * (stage === 'fix' ? 0.09 : stage === 'sit' ? 0.14 : 0.05);
   const span = Math.max(box.width, box.height) + 2 * margin;
   const size = span / 40;
   const reach = Math.min(Math.hypot(board.width, board.height) / 2 + size * 3, Math.min(box.width, box.height) / 2 + margin * 0.6);
@@ -125,7 +184,7 @@ export function PlanDrawing({ piece, view, stage, onChalk, onBase }: Props) {
       role="group"
       aria-label={`Plan from above, ${plan.base.words[0]} at the bottom`}
     >
-      {stage !== 'fix' && (
+      {stage !== 'fix' && stage !== 'sit' && (
         <path
           d={closedPath(blank.outline)}
           fill={stage === 'cover' ? 'var(--color-base-200)' : 'none'}
@@ -163,7 +222,8 @@ export function PlanDrawing({ piece, view, stage, onChalk, onBase }: Props) {
       >
         <path d={`M${box.minX} 0 H${box.maxX} M0 ${-box.maxY} V${-box.minY}`} fill="none" />
       </g>
-      {stage !== 'fix' && <Contours grid={view.grid} rim={rim} size={size} within={closedPath(plan.outline.points)} />}
+      {sit && <PressureMap grid={sit.pressure} size={size} />}
+      {stage !== 'fix' && !sit && <Contours grid={view.grid} rim={rim} size={size} within={closedPath(plan.outline.points)} />}
       {stage === 'fix' && (
         <g>
           {foldedCuts(view).map((cut, i) => (
@@ -272,6 +332,7 @@ export function PlanDrawing({ piece, view, stage, onChalk, onBase }: Props) {
           />
         </>
       )}
+      {sit && <PressureKey x={box.minX - margin + size * 0.4} y={-box.minY + margin - size * 2.4} size={size} />}
       <text x={0} y={-board.minY - size * 0.5} fontSize={size * 0.65} textAnchor="middle" fill="var(--ink)">
         {plan.base.words[0]}
       </text>
@@ -314,6 +375,26 @@ export function PlanDrawing({ piece, view, stage, onChalk, onBase }: Props) {
           onNudge={(by) => onChalk({ x, y, angle: ((degrees + by) * Math.PI) / 180 }, false)}
         />
       ))}
+      {stage === 'sit' && (
+        <Handle
+          x={piece.sit?.x ?? 0}
+          y={piece.sit?.y ?? 0}
+          size={size * 0.6}
+          label="Sitter, move"
+          value={Math.hypot(piece.sit?.x ?? 0, piece.sit?.y ?? 0)}
+          says={`${say(piece.sit?.x ?? 0)} right, ${say(piece.sit?.y ?? 0)} back of the middle`}
+          onDrag={(to, done) => {
+            const [px, py] = inside(to.x, to.y);
+            onSit({ x: Math.round(px), y: Math.round(py) }, !done);
+          }}
+          onNudge={(by, way) =>
+            onSit(
+              { x: (piece.sit?.x ?? 0) + (way === 'horizontal' ? by : 0), y: (piece.sit?.y ?? 0) + (way === 'vertical' ? by : 0) },
+              false,
+            )
+          }
+        />
+      )}
       {stage === 'base' && <FittingHandles piece={piece} size={size} onBase={onBase} />}
     </svg>
   );

@@ -1,8 +1,8 @@
 'use client';
 
-import { heightAt } from '@/core/build';
-import type { Pad, Piece } from '@/core/piece';
-import type { SheetView } from '@/core/view';
+import { heightAt, inPocket, readGrid } from '@/core/build';
+import { foamsOf, type Pad, type Piece } from '@/core/piece';
+import type { SheetView, SitView } from '@/core/view';
 import { Dimension } from '@/ui/drawing/dimension';
 import { Handle } from '@/ui/drawing/handle';
 import { MaterialPatterns } from '@/ui/drawing/materials';
@@ -13,6 +13,8 @@ import { useLength } from '@/ui/kit/settings';
 type Props = {
   piece: Piece;
   view: SheetView;
+  /** who sits on it, where that is looked at */
+  sit: SitView | null;
   /** how far the main pad stands beyond the board by the house rule */
   houseOverhang: number;
   onPads: (pads: Pad[], live: boolean) => void;
@@ -30,8 +32,21 @@ export function withCrown(pads: Pad[], rise: number): Pad[] {
   return pads.map((pad, i) => (i === at ? { ...pad, thickness: rise } : pad));
 }
 
-/** A true-to-scale cut under the chalk line: board, pads, wadding and the covered line, with handles. */
-export function SectionDrawing({ piece, view, houseOverhang, onPads }: Props) {
+/** The loaded surface along the cut, where somebody sits on it. */
+function loadedLine(sit: SitView, section: NonNullable<SheetView['section']>): [number, number][] {
+  const { loaded } = sit;
+  const steps = 160;
+  const points: [number, number][] = [];
+  for (let i = 0; i <= steps; i++) {
+    const x = section.board.left + ((section.board.right - section.board.left) * i) / steps;
+    const z = readGrid(loaded, [section.origin[0] + section.direction[0] * x, section.origin[1] + section.direction[1] * x]);
+    if (!Number.isNaN(z)) points.push([x, z]);
+  }
+  return points;
+}
+
+/** A true-to-scale cut under the chalk line: board, pads as the cover leaves them, and as they were before; with handles. */
+export function SectionDrawing({ piece, view, sit, houseOverhang, onPads }: Props) {
   const say = useLength();
   const { section, plan } = view;
   if (!section) return <p className="p-4 text-sm">The chalk line misses the board; drag it back over the plan.</p>;
@@ -54,7 +69,7 @@ export function SectionDrawing({ piece, view, houseOverhang, onPads }: Props) {
 
   return (
     <svg viewBox={view4.join(' ')} className="w-full h-full" role="group" aria-label="Section under the chalk line, to scale">
-      <MaterialPatterns id="cut" scale={size / 9} />
+      <MaterialPatterns id="cut" scale={size / 9} foams={foamsOf(piece)} />
       {section.wadding.length > 0 && (
         <path
           d={`${openPath([...section.bare, ...[...section.wadding].reverse()])}Z`}
@@ -63,12 +78,12 @@ export function SectionDrawing({ piece, view, houseOverhang, onPads }: Props) {
           strokeWidth={size * 0.04}
         />
       )}
-      {section.pads.map((cut) => {
+      {section.covered.map((cut) => {
         const pad = piece.pads.find((p) => p.id === cut.id);
         return (
           <path
             key={cut.id}
-            d={`${openPath([...cut.lower, ...[...cut.upper].reverse()])}Z`}
+            d={`${openPath(cut.outline)}Z`}
             fill={`url(#cut-${pad?.material ?? 'seat-firm'})`}
             stroke="var(--ink)"
             strokeWidth={size * 0.08}
@@ -83,6 +98,35 @@ export function SectionDrawing({ piece, view, houseOverhang, onPads }: Props) {
         strokeWidth={size * 0.14}
         data-board-cut
       />
+      {piece.pads.map((pad) => {
+        const { pocket } = pad;
+        const cut = section.pads.find((c) => c.id === pad.id);
+        if (!pocket || !cut) return null;
+        const under = cut.upper.filter(([x]) =>
+          inPocket(pocket, [section.origin[0] + section.direction[0] * x, section.origin[1] + section.direction[1] * x]),
+        );
+        if (under.length < 2) return null;
+        const floor = under.map(([x, z]): [number, number] => [x, z - pocket.deep]);
+        return (
+          <path
+            key={`${pad.id} pocket`}
+            d={`${openPath([...under, ...floor.reverse()])}Z`}
+            fill={`url(#cut-${pocket.material})`}
+            stroke="var(--ink)"
+            strokeWidth={size * 0.08}
+            data-pocket
+          />
+        );
+      })}
+      <path
+        d={openPath(section.free)}
+        fill="none"
+        stroke="var(--ink)"
+        strokeWidth={size * 0.07}
+        strokeDasharray={`${size * 0.4} ${size * 0.25}`}
+        data-free-line
+      />
+      {sit && <path d={openPath(loadedLine(sit, section))} fill="none" stroke="var(--chalk)" strokeWidth={size * 0.2} data-loaded-line />}
       <path
         d={openPath(section.cover)}
         fill="none"
@@ -130,7 +174,7 @@ export function SectionDrawing({ piece, view, houseOverhang, onPads }: Props) {
         <>
           <Handle
             x={section.board.left + (middle - section.board.left) * 0.45}
-            y={heightAt(mainCut.upper, section.board.left + (middle - section.board.left) * 0.45) ?? 0}
+            y={heightAt(section.cover, section.board.left + (middle - section.board.left) * 0.45) ?? 0}
             size={size * 0.42}
             shape="square"
             label="Main pad thickness"

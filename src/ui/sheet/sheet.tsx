@@ -7,6 +7,7 @@ import { modelOf } from '@/core/build';
 import { applyOverrides, checkRule, type HouseRules } from '@/core/house';
 import { inUnit } from '@/core/length';
 import { checkPiece, PieceProblems, type BaseShape, type Piece } from '@/core/piece';
+import { usualSitting } from '@/core/sit';
 import { OutlineEditor } from '@/ui/base/outline-editor';
 import { TracingBoard } from '@/ui/base/tracing';
 import { useSettings } from '@/ui/kit/settings';
@@ -24,6 +25,7 @@ import { StagePanel } from './stage-panel';
 import { lacking, STAGE_NAMES, STAGES, type Stage } from './stages';
 import { usePiece, type SaveStatus } from './use-piece';
 import { StripList } from '@/ui/strip/strip-list';
+import { useSit } from '@/ui/sit/use-sit';
 import { useView } from './use-view';
 
 // The three-dimensional library is large and wanted by few: it comes when it is asked for.
@@ -66,12 +68,13 @@ export function Sheet({ record, stale, house, ticks: initialTicks, nextSerial, s
   const { piece, change } = handle;
   const { view, problems, settled } = useView(piece, house);
   const [stage, setStage] = useState<Stage>(start);
+  const [round, setRound] = useState(false);
+  const sit = useSit(piece, house, (stage === 'sit' || round) && settled && piece.pads.length > 0);
   const [ticks, setTicks] = useState(initialTicks);
   const [keys, setKeys] = useState(false);
   const [paper, setPaper] = useState<'a4' | 'letter'>('a4');
   const [dragMessage, setDragMessage] = useState<string | null>(null);
   const [tracing, setTracing] = useState(false);
-  const [round, setRound] = useState(false);
   const houseOf = useMemo(() => applyOverrides(house, piece.overrides), [house, piece.overrides]);
 
   const apply = (next: Piece): string | null => {
@@ -96,7 +99,7 @@ export function Sheet({ record, stale, house, ticks: initialTicks, nextSerial, s
       const typing = event.target instanceof HTMLInputElement || event.target instanceof HTMLTextAreaElement;
       if (event.key === '?' && !typing) setKeys(true);
       else if (event.key === 'r' && !typing && !event.ctrlKey && !event.metaKey) setRound((now) => !now);
-      else if (event.altKey && /^[1-7]$/.test(event.key)) {
+      else if (event.altKey && /^[1-8]$/.test(event.key)) {
         event.preventDefault();
         goTo(STAGES[Number(event.key) - 1]!);
       } else if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'z' && !typing) {
@@ -117,8 +120,8 @@ export function Sheet({ record, stale, house, ticks: initialTicks, nextSerial, s
     (shape: BaseShape) => applyRef.current({ ...handle.latest.current, base: { ...handle.latest.current.base, shape } }),
     [handle.latest],
   );
-  const panel = { piece, pieceId: record.id, houseOf, apply, plan: view?.plan ?? null, tracing, onTracing: setTracing };
-  const drawn = stage === 'base' || stage === 'build' || stage === 'cover' || stage === 'fix';
+  const panel = { piece, pieceId: record.id, house, sit, houseOf, apply, plan: view?.plan ?? null, tracing, onTracing: setTracing };
+  const drawn = stage === 'base' || stage === 'build' || stage === 'sit' || stage === 'cover' || stage === 'fix';
   return (
     <main className="flex flex-col min-h-0 h-[calc(100vh-3rem)]">
       <div className="flex items-center gap-3 px-4 py-1.5 border-b border-base-content/25">
@@ -214,7 +217,7 @@ export function Sheet({ record, stale, house, ticks: initialTicks, nextSerial, s
             <div className="flex-1 min-h-0 flex flex-col" data-settled={settled}>
               <div className="flex-1 min-h-0 p-1 flex flex-col relative">
                 {round ? (
-                  <RoundView view={view} />
+                  <RoundView view={view} sit={sit.view} name={piece.name} />
                 ) : stage === 'base' && tracing && piece.base.trace ? (
                   <TracingBoard
                     piece={piece}
@@ -227,6 +230,16 @@ export function Sheet({ record, stale, house, ticks: initialTicks, nextSerial, s
                     piece={piece}
                     view={view}
                     stage={stage}
+                    sit={stage === 'sit' ? sit.view : null}
+                    onSit={(at, live) =>
+                      follow(
+                        {
+                          ...handle.latest.current,
+                          sit: { ...(handle.latest.current.sit ?? usualSitting(piece, houseOf('sitMass'))), ...at },
+                        },
+                        live,
+                      )
+                    }
                     onChalk={(chalk, live) => follow({ ...handle.latest.current, chalk }, live)}
                     onBase={(change, live) =>
                       follow({ ...handle.latest.current, base: { ...handle.latest.current.base, ...change } }, live)
@@ -248,6 +261,7 @@ export function Sheet({ record, stale, house, ticks: initialTicks, nextSerial, s
                 <SectionDrawing
                   piece={piece}
                   view={view}
+                  sit={stage === 'sit' ? sit.view : null}
                   houseOverhang={houseOf('overhang')}
                   onPads={(pads, live) => follow({ ...handle.latest.current, pads }, live)}
                 />
@@ -261,7 +275,7 @@ export function Sheet({ record, stale, house, ticks: initialTicks, nextSerial, s
           )}
         </div>
         <aside className="overflow-y-auto border-l border-base-content/25 pb-6">
-          {view && view.plan.warnings.length > 0 && (
+          {view && view.plan.warnings.length > 0 && stage !== 'sit' && (
             <section aria-label="Notes on the plan" className="px-3 py-2 border-b border-base-content/25">
               <ul className="text-sm space-y-1">
                 {view.plan.warnings.map((warning) => (

@@ -5,15 +5,19 @@ import type { HouseRules } from '@/core/house';
 import type { Piece, Problem } from '@/core/piece';
 import type { SheetView } from '@/core/view';
 
+/** Two changes nearer than this belong to one drag, ms. */
+const DRAG = 140;
+
 type Result = { view: SheetView } | { problems: Problem[] };
 
 /**
  * Works the sheet out in a worker. One question is under way at a time; the newest waits, older ones are dropped.
+ * While something is dragged a quick look is asked for, and the settled answer when the hand rests.
  */
 export function useView(piece: Piece, house: HouseRules): { view: SheetView | null; problems: Problem[]; settled: boolean } {
   const worker = useRef<Worker | null>(null);
   const busy = useRef(false);
-  const waiting = useRef<{ piece: Piece; house: HouseRules } | null>(null);
+  const waiting = useRef<{ piece: Piece; house: HouseRules; live: boolean } | null>(null);
   const number = useRef(0);
   const [state, setState] = useState<{ view: SheetView | null; problems: Problem[]; of: Piece | null }>({
     view: null,
@@ -21,6 +25,8 @@ export function useView(piece: Piece, house: HouseRules): { view: SheetView | nu
     of: null,
   });
   const asked = useRef<Piece | null>(null);
+  const last = useRef(0);
+  const rest = useRef<ReturnType<typeof setTimeout> | null>(null);
 
   useEffect(() => {
     const made = new Worker(new URL('../../workers/plan.worker.ts', import.meta.url), { type: 'module' });
@@ -54,16 +60,27 @@ export function useView(piece: Piece, house: HouseRules): { view: SheetView | nu
   }, []);
 
   useEffect(() => {
-    waiting.current = { piece, house };
-    if (!busy.current && worker.current) {
+    // Changes that follow each other fast are a drag: the settled answer is asked for when they stop.
+    const now = performance.now();
+    const live = now - last.current < DRAG;
+    last.current = now;
+    const put = (quick: boolean): void => {
+      waiting.current = { piece, house, live: quick };
+      if (busy.current || !worker.current) return;
       const next = waiting.current;
       waiting.current = null;
       busy.current = true;
       asked.current = next.piece;
       number.current += 1;
       worker.current.postMessage({ number: number.current, ...next });
-    }
+    };
+    put(live);
+    if (!live) return;
+    rest.current = setTimeout(() => put(false), DRAG);
+    return () => {
+      if (rest.current) clearTimeout(rest.current);
+    };
   }, [piece, house]);
 
-  return { view: state.view, problems: state.problems, settled: state.of === piece };
+  return { view: state.view, problems: state.problems, settled: state.of === piece && !state.view?.preview };
 }

@@ -1,0 +1,171 @@
+import { curveOf, type Foam } from '../foam';
+import type { Point } from '../outline';
+import { foamLaw, type Law, type Layer, type StackCut } from '../pull';
+import type { Model } from './model';
+import { stackAt } from './stack';
+
+/** A line through the plan on which a stack is cut: where x = 0 lies, which way x grows. */
+export type CutLine = { origin: Point; direction: Point };
+
+/** Thinner than this a layer is not meshed, mm: a dome's rim ends in nothing. */
+const THIN = 0.5;
+
+/** Far from any edge the columns are as wide as this at most, mm; a curve's chords are then true to 0.1 mm. */
+const WIDEST = 12;
+
+const LAWS = new WeakMap<object, Law>();
+
+/** How a foam answers in a section; kept, so that one foam is one law. */
+export function lawOf(foam: Foam): Law {
+  let law = LAWS.get(foam);
+  if (!law) LAWS.set(foam, (law = foamLaw(curveOf(foam))));
+  return law;
+}
+
+/** Wanted side of a triangle for a stack of that height, mm. */
+export function elementFor(height: number, coarse: boolean): number {
+  const fine = height > 80 ? height / 16 : Math.min(5, Math.max(1, height / 6));
+  return coarse ? fine * 2 : fine;
+}
+
+/** Places where columns must stand, and whether the foam bends sharply there. */
+type Feature = { x: number; sharp: boolean };
+
+/** Columns from the rim inwards, close together where the foam bends, wider towards the middle. */
+function columns(features: readonly Feature[], end: number, element: number, zone: number): Float64Array {
+  const sharp = features.filter((f) => f.sharp);
+  const size = (x: number): number =>
+    Math.min(WIDEST, ...sharp.map((f) => element + 0.25 * Math.max(0, Math.abs(x - f.x) - zone)), Math.max(element, WIDEST));
+  const stops = [
+    ...new Set([0, ...features.map((f) => f.x).filter((x) => x > 0.05 && x < end - 1e-6), end].map((x) => Math.round(x * 1e6) / 1e6)),
+  ]
+    .sort((a, b) => a - b)
+    // Two stops nearer than a hair would make a sliver.
+    .filter((x, i, all) => i === 0 || x - all[i - 1]! > 0.05);
+  if (stops.at(-1)! < end - 1e-6) stops[stops.length - 1] = end;
+  const xs: number[] = [stops[0]!];
+  for (let i = 1; i < stops.length; i++) {
+    const [a, b] = [stops[i - 1]!, stops[i]!];
+    const looks = 16;
+    let wanted = 0;
+    const share = [0];
+    for (let k = 0; k < looks; k++) {
+      wanted += (b - a) / looks / size(a + ((b - a) * (k + 0.5)) / looks);
+      share.push(wanted);
+    }
+    const n = Math.max(1, Math.round(wanted));
+    for (let k = 1; k <= n; k++) {
+      const at = (wanted * k) / n;
+      let j = 1;
+      while (j < looks && share[j]! < at) j++;
+      const t = (at - share[j - 1]!) / (share[j]! - share[j - 1]!);
+      xs.push(k === n ? b : a + ((b - a) * (j - 1 + t)) / looks);
+    }
+  }
+  return Float64Array.from(xs);
+}
+
+/**
+ * Cuts the stack from a place on a line outwards to the board's edge and whatever stands beyond it.
+ *
+ * @param model the built piece
+ * @param line the cut
+ * @param from x of the half's middle
+ * @param sign which way the half goes along the line
+ * @param boardEnd x of the board's edge on that side
+ * @param runs where each pad lies on the line, null where it does not
+ * @param [coarse=false] larger triangles, for a picture while something is dragged
+ */
+export function halfCut(
+  model: Model,
+  line: CutLine,
+  from: number,
+  sign: 1 | -1,
+  boardEnd: number,
+  runs: readonly (readonly [number, number] | null)[],
+  coarse = false,
+): { stack: StackCut; pads: number[]; element: number } {
+  const edgeX = (boardEnd - from) * sign;
+  // Each pad's stretch in the half's own coordinate, u = 0 in the middle.
+  const spans = runs.map((run): [number, number] | null => {
+    if (!run) return null;
+    const [a, b] = [(run[0] - from) * sign, (run[1] - from) * sign].sort((p, q) => p - q) as [number, number];
+    return b <= 1e-6 ? null : [Math.max(0, a), b];
+  });
+  const at = (u: number): Point => {
+    const x = from + sign * u;
+    return [line.origin[0] + line.direction[0] * x, line.origin[1] + line.direction[1] * x];
+  };
+  const end = Math.max(edgeX, ...spans.map((span) => span?.[1] ?? 0));
+  const total = model.pads.reduce((sum, { pad }, k) => sum + (spans[k] ? Math.max(pad.thickness, pad.wedge ?? 0) : 0), 0);
+  const element = elementFor(total, coarse);
+  const features: Feature[] = [{ x: edgeX, sharp: true }];
+  spans.forEach((span, k) => {
+    if (!span) return;
+    const { pad } = model.pads[k]!;
+    const soft = pad.edge.kind === 'domed' || pad.edge.kind === 'feathered';
+    const covered = model.pads.slice(k + 1).some((_, i) => spans[k + 1 + i]);
+    features.push({ x: span[1], sharp: !soft || !covered });
+    if (span[0] > 0) features.push({ x: span[0], sharp: !soft });
+    if ('width' in pad.edge) features.push({ x: span[1] - pad.edge.width, sharp: false });
+    if (pad.pocket) for (const x of pocketEnds(pad.pocket, at)) features.push({ x, sharp: false });
+  });
+  const x = columns(features, end, element, Math.min(60, 0.8 * total));
+  const n = x.length;
+  const base = new Float64Array(n);
+  const lower = model.pads.map(() => new Float64Array(n));
+  const upper = model.pads.map(() => new Float64Array(n));
+  const there = model.pads.map(() => ({ from: -1, to: -1 }));
+  for (let i = 0; i < n; i++) {
+    const place = at(x[i]!);
+    const { pads, base: level } = stackAt(
+      model,
+      place,
+      (k) => spans[k] !== null && x[i]! >= spans[k]![0] - 1e-6 && x[i]! <= spans[k]![1] + 1e-6,
+    );
+    base[i] = level;
+    let raised = 0;
+    pads.forEach((pad, k) => {
+      if (!pad) return;
+      // What is too thin to mesh is made as thick as can be, and lifts what lies on it.
+      lower[k]![i] = pad.lower + raised;
+      const thickness = pad.upper - pad.lower;
+      raised += Math.max(0, THIN - thickness);
+      upper[k]![i] = pad.lower + raised + thickness;
+      if (there[k]!.from < 0) there[k]!.from = i;
+      there[k]!.to = i;
+    });
+  }
+  const kept = model.pads.map((_, k) => k).filter((k) => there[k]!.to > there[k]!.from);
+  const edgeIndex = x.findIndex((v) => Math.abs(v - edgeX) < 1e-5);
+  const top = edgeIndex >= 0 ? base[edgeIndex]! : model.baseHeight(...at(edgeX));
+  const layers = kept.map((k): Layer => {
+    const { pad, foam, insert } = model.pads[k]!;
+    const layer: Layer = { ...there[k]!, lower: lower[k]!, upper: upper[k]!, law: lawOf(foam) };
+    if (pad.pocket && insert) {
+      const inside = [...x.keys()].filter((i) => i + 1 < n && inPocket(pad.pocket!, at((x[i]! + x[i + 1]!) / 2)));
+      if (inside.length > 0) layer.insert = { from: inside[0]!, to: inside.at(-1)! + 1, deep: pad.pocket.deep, law: lawOf(insert) };
+    }
+    return layer;
+  });
+  return { stack: { x, layers, base, edge: { x: edgeX, top, bottom: top - model.boardThickness } }, pads: kept, element };
+}
+
+/** Whether a plan point lies in a pocket's oval. */
+export function inPocket(pocket: { x: number; y: number; width: number; length: number }, [x, y]: Point): boolean {
+  return ((2 * (x - pocket.x)) / pocket.width) ** 2 + ((2 * (y - pocket.y)) / pocket.length) ** 2 <= 1;
+}
+
+/** Where a half crosses a pocket's oval. */
+function pocketEnds(pocket: { x: number; y: number; width: number; length: number }, at: (u: number) => Point): number[] {
+  const [a, b] = [at(0), at(1)];
+  const scaled = (p: Point): Point => [(2 * (p[0] - pocket.x)) / pocket.width, (2 * (p[1] - pocket.y)) / pocket.length];
+  const [p, q] = [scaled(a), scaled(b)];
+  const d: Point = [q[0] - p[0], q[1] - p[1]];
+  const A = d[0] * d[0] + d[1] * d[1];
+  const B = p[0] * d[0] + p[1] * d[1];
+  const C = p[0] * p[0] + p[1] * p[1] - 1;
+  const root = B * B - A * C;
+  if (root <= 0) return [];
+  return [(-B - Math.sqrt(root)) / A, (-B + Math.sqrt(root)) / A].filter((u) => u > 0);
+}

@@ -1,0 +1,152 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { curveOf, FOAMS } from '../foam';
+import type { Point } from '../outline';
+import { constantLaw, foamLaw, lineLength, meshOf, overWadding, pulledPoints, pullSection, relax, type Law, type StackCut } from '.';
+import { stretchTerms } from './law';
+
+/** One square pad on a board: half width 200, 12 thick, the pad standing 6 beyond it. */
+function slab(element: number, law: Law, thickness = 50, overhang = 6): StackCut {
+  const n = Math.round(200 / element);
+  const m = Math.max(1, Math.round(overhang / element));
+  const x = Float64Array.from([
+    ...Array.from({ length: n + 1 }, (_, i) => (200 * i) / n),
+    ...Array.from({ length: m }, (_, i) => 200 + (overhang * (i + 1)) / m),
+  ]);
+  const flat = (z: number): Float64Array => new Float64Array(x.length).fill(z);
+  return {
+    x,
+    base: flat(0),
+    layers: [{ from: 0, to: x.length - 1, lower: flat(0), upper: flat(thickness), law }],
+    edge: { x: 200, top: 0, bottom: -12 },
+  };
+}
+
+const LEVEL = { slope: 0, height: null };
+
+function distance(line: readonly Point[], [x, z]: Point): number {
+  let best = Infinity;
+  for (let i = 1; i < line.length; i++) {
+    const [[ax, az], [bx, bz]] = [line[i - 1]!, line[i]!];
+    const [dx, dz] = [bx - ax, bz - az];
+    const t = Math.max(0, Math.min(1, ((x - ax) * dx + (z - az) * dz) / (dx * dx + dz * dz)));
+    best = Math.min(best, Math.hypot(ax + t * dx - x, az + t * dz - z));
+  }
+  return best;
+}
+
+const radius = (line: readonly Point[]): number => distance(line, [206, 50]) / (Math.SQRT2 - 1);
+
+describe('the section under a pulled cover', () => {
+  const law = constantLaw(0.04);
+
+  it.each([
+    [0.05, 12],
+    [0.1, 20],
+    [0.2, 32],
+  ])('50 mm of 40 kPa pulled with %s N/mm: edge radius about %s mm', (pull, about) => {
+    const { line, converged } = pullSection(slab(2.5, law), pull, LEVEL, 2.5);
+    expect(converged).toBe(true);
+    expect(radius(line)).toBeGreaterThan(about - 1.2);
+    expect(radius(line)).toBeLessThan(about + 1.2);
+  });
+
+  it('at 0.10 the half cover is 258 mm where square arithmetic says 269', () => {
+    const square = 206 + 50 + Math.hypot(6, 12);
+    expect(square).toBeCloseTo(269.4, 1);
+    expect(Math.abs(lineLength(pullSection(slab(2.5, law), 0.1, LEVEL, 2.5).line) - 258)).toBeLessThan(0.6);
+  });
+
+  it('without pull it is the square path', () => {
+    const { line } = pullSection(slab(5, law), 1e-5, LEVEL, 5);
+    expect(lineLength(line)).toBeCloseTo(206 + 50 + Math.hypot(6, 12), 1);
+    expect(radius(line)).toBeLessThan(0.1);
+  });
+
+  it('pull and stiffness grown together leave the shape exactly alone', () => {
+    const stack = (E: number) => meshOf(slab(5, constantLaw(E)), 5);
+    const edge = { x: 200, top: 0, bottom: -12 };
+    const one = relax(stack(0.04), 0.1, LEVEL, edge);
+    const ten = relax(stack(0.4), 1, LEVEL, edge);
+    one.at.forEach((v, i) => expect(Math.abs(v - ten.at[i]!)).toBeLessThan(1e-5));
+  });
+
+  it('half the mesh moves the cover by less than half a percent', () => {
+    for (const pull of [0.05, 0.1, 0.2]) {
+      const [coarse, fine] = [5, 2.5].map((h) => lineLength(pullSection(slab(h, law), pull, LEVEL, h).line));
+      expect(Math.abs(coarse! / fine! - 1)).toBeLessThan(0.005);
+    }
+  });
+
+  it('a harder pull shortens the cover and rounds the edge more, for every foam', () => {
+    for (const foam of FOAMS) {
+      const own = foamLaw(curveOf(foam));
+      const lines = [0.02, 0.06, 0.12].map((pull) => pullSection(slab(5, own), pull, LEVEL, 5));
+      expect(lines.every((l) => l.converged)).toBe(true);
+      const lengths = lines.map((l) => lineLength(l.line));
+      expect(lengths[0]!).toBeGreaterThan(lengths[1]!);
+      expect(lengths[1]!).toBeGreaterThan(lengths[2]!);
+      expect(radius(lines[2]!.line)).toBeGreaterThan(radius(lines[0]!.line));
+    }
+  });
+
+  it('never pulls foam outwards: no place of the line lies outside what was there', () => {
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...FOAMS),
+        fc.double({ min: 5, max: 120, noNaN: true }),
+        fc.double({ min: 0, max: 20, noNaN: true }),
+        fc.double({ min: 0.02, max: 0.3, noNaN: true }),
+        (foam, thickness, overhang, pull) => {
+          const { line, converged } = pullSection(slab(6, foamLaw(curveOf(foam)), thickness, Math.max(1, overhang)), pull, LEVEL, 6);
+          for (const [x, z] of line) {
+            expect(Number.isFinite(x) && Number.isFinite(z)).toBe(true);
+            // Foam pressed aside at the edge may stand out by a hair.
+            if (converged) expect(z).toBeLessThan(thickness + 0.5);
+          }
+          if (converged) expect(lineLength(line)).toBeLessThan(200 + Math.max(1, overhang) + thickness + Math.hypot(overhang, 12) + 1);
+        },
+      ),
+      { numRuns: 40 },
+    );
+  });
+
+  it('slope and curvature of every law agree with its energy', () => {
+    const out = new Float64Array(9);
+    for (const own of [constantLaw(0.04), ...FOAMS.map((foam) => foamLaw(curveOf(foam)))]) {
+      for (const s of [0.03, 0.2, 0.5, 0.9, 0.999, 1.001, 1.4]) {
+        const d = 1e-6;
+        stretchTerms(own, s, out, 0);
+        stretchTerms(own, s + d, out, 3);
+        stretchTerms(own, s - d, out, 6);
+        expect((out[3]! - out[6]!) / (2 * d) / out[1]!).toBeCloseTo(1, 3);
+        expect((out[4]! - out[7]!) / (2 * d) / out[2]!).toBeCloseTo(1, 3);
+      }
+    }
+  });
+});
+
+describe('the string and the wadding', () => {
+  it('keeps to the outside and leaves hollows out', () => {
+    const line = pulledPoints([
+      [0, 50],
+      [100, 40],
+      [150, 50],
+      [206, 50],
+      [206, 0],
+      [200, -12],
+    ]);
+    expect(line.map(([x]) => x)).not.toContain(100);
+    expect(line[0]).toEqual([0, 50]);
+    expect(line.at(-1)).toEqual([200, -12]);
+  });
+
+  it('wadding lies at its full settled thickness where nothing presses, and thinner round the edge', () => {
+    const { line } = pullSection(slab(5, constantLaw(0.04)), 0.1, LEVEL, 5);
+    const { cover, face } = overWadding(line, 6, 300, 0.1);
+    expect(cover[0]![1] - line[0]![1]).toBeCloseTo(6, 1);
+    const gap = Math.min(...face.map((p) => distance(line, p)));
+    expect(gap).toBeLessThan(3);
+    expect(lineLength(cover)).toBeGreaterThan(lineLength(line));
+  });
+});

@@ -1,0 +1,160 @@
+import type { CoveredSurface, Model } from '../build';
+import { distanceField, isInside } from '../outline';
+import type { Sitting } from '../piece';
+import { sitOn, type Bed, type SitResult } from '../press';
+import { formOf, loadOf, shareOf, sittingOf } from './sitting';
+
+/** What a sitting finds. Lengths mm, load N, pressures N/mm², area mm². */
+export type SitPlan = {
+  loader: Sitting['loader'];
+  mass: number;
+  /** percent of the mass that comes on the piece */
+  share: number;
+  load: number;
+  sink: number;
+  /** height of the loaded place over the board's top face, and of the same place unloaded */
+  loadedHeight: number;
+  unloadedHeight: number;
+  peakPressure: number;
+  meanPressure: number;
+  contactArea: number;
+  leastLeft: number;
+  /** highest strain of each pad, and of a pocket's insert where there is one */
+  strains: { pad: string; strain: number }[];
+  bottoms: boolean;
+  edgeFelt: boolean;
+  /** highest pressure within reach of the board's edge */
+  edgePressure: number;
+  converged: boolean;
+  /** each verdict with its reason */
+  words: string[];
+};
+
+/** The board's edge is felt through what bears this near to it, mm. */
+const EDGE_REACH = 12;
+
+/** A pressure over the board's edge above this is felt as an edge, N/mm². */
+const EDGE_FELT = 0.011;
+
+/** Less than this over the board is no padding, mm. */
+const THINNEST = 1;
+
+/** The covered padding as something to sit on. */
+export function bedOf(model: Model, covered: CoveredSurface): Bed {
+  const { grid, inner, rest, base, columns, foams } = covered;
+  const { columns: n, rows: m, step, x0, y0 } = grid;
+  const there = covered.there.slice();
+  const height = grid.heights.map((z) => (Number.isNaN(z) ? 0 : z));
+  const free = rest.map((z) => (Number.isNaN(z) ? 0 : z));
+  const thickness = columns.thickness.map((t) => t.slice());
+  for (let i = 0; i < there.length; i++) {
+    if (!there[i] || inner[i]) continue;
+    // At the rim the cover has drawn the foam down and aside rather than pressed it: what is left there lies loose.
+    const left = height[i]! - base[i]!;
+    if (left < THINNEST) there[i] = 0;
+    else for (const t of thickness) t[i] = (t[i]! * left) / Math.max(THINNEST, free[i]! - base[i]!);
+    free[i] = height[i]!;
+  }
+  return {
+    columns: n,
+    rows: m,
+    step,
+    x0,
+    y0,
+    there,
+    board: distanceField(model.board, grid, step).inside,
+    rest: free,
+    height,
+    base,
+    layers: { curves: columns.curves, thickness },
+    foams,
+    pull: model.pull,
+  };
+}
+
+/** A sitting, solved: what is said of it, and the solution it is said from. */
+export type Sat = { plan: SitPlan; result: SitResult; bed: Bed };
+
+/**
+ * Sits on the covered piece and judges it.
+ *
+ * @param model the built piece
+ * @param covered its surface
+ * @param [sitting] who sits; the piece's own sitting otherwise
+ * @returns null where there is nothing to sit on
+ */
+export function sitPlan(model: Model, covered: CoveredSurface, sitting: Sitting = sittingOf(model)): Sat | null {
+  if (model.pads.length === 0) return null;
+  const bed = bedOf(model, covered);
+  const load = loadOf(model, sitting);
+  const result = sitOn(bed, formOf(model, sitting), load);
+  const edge = distanceField(model.board, covered.grid, EDGE_REACH + bed.step);
+  let edgePressure = 0;
+  let lowest = -1;
+  result.pressure.forEach((p, i) => {
+    if (p > 0 && edge.away[i]! <= EDGE_REACH) edgePressure = Math.max(edgePressure, p);
+    if (p > 0 && (lowest < 0 || result.height[i]! < result.height[lowest]!)) lowest = i;
+  });
+  const level = lowest >= 0 ? bed.base[lowest]! : 0;
+  const least = model.rule('leastLeft');
+  const most = model.rule('mostStrain') / 100;
+  const strains = covered.foams.map((k) => ({ pad: layerName(model, k), strain: result.strains[k]! }));
+  const worst = strains.reduce((a, b) => (b.strain > a.strain ? b : a), { pad: '', strain: 0 });
+  const onBoard =
+    lowest >= 0 &&
+    isInside(model.board, [bed.x0 + (lowest % bed.columns) * bed.step, bed.y0 + Math.floor(lowest / bed.columns) * bed.step]);
+  const bottoms = result.leastLeft < least || worst.strain > most;
+  const edgeFelt = edgePressure > EDGE_FELT;
+  const words: string[] = [];
+  const kPa = (p: number): string => `${Math.round(p * 10000) / 10} kPa`;
+  if (result.leastLeft < least)
+    words.push(`It bottoms out: ${short(result.leastLeft)} mm is left over the board, ${short(least)} mm is the least.`);
+  if (worst.strain > most)
+    words.push(
+      `It bottoms out: the ${worst.pad} is pressed to ${Math.round(100 * (1 - worst.strain))} % of its thickness; beyond ${Math.round(most * 100)} % gone foam is hard.`,
+    );
+  if (edgeFelt) words.push(`The board’s edge is felt: ${kPa(edgePressure)} over it, ${kPa(EDGE_FELT)} is the most.`);
+  if (!result.converged) words.push('The sitting did not come to rest within half a percent of its load: do not build to these figures.');
+  if (words.length === 0) words.push('Nothing wrong: it neither bottoms out nor shows the board’s edge.');
+  return {
+    bed,
+    result,
+    plan: {
+      loader: sitting.loader,
+      mass: sitting.mass,
+      share: shareOf(model, sitting),
+      load,
+      sink: result.sink,
+      loadedHeight: lowest >= 0 ? result.height[lowest]! - (onBoard ? level : 0) : 0,
+      unloadedHeight: lowest >= 0 ? bed.height[lowest]! - (onBoard ? level : 0) : 0,
+      peakPressure: result.peakPressure,
+      meanPressure: result.meanPressure,
+      contactArea: result.contactArea,
+      leastLeft: result.leastLeft,
+      strains,
+      bottoms,
+      edgeFelt,
+      edgePressure,
+      converged: result.converged,
+      words,
+    },
+  };
+}
+
+function short(mm: number): number {
+  return Math.round(mm * 10) / 10;
+}
+
+/** What a layer of the bed is called: pads in order, each pocket's insert after its pad. */
+function layerName(model: Model, layer: number): string {
+  let at = 0;
+  for (const built of model.pads) {
+    if (at === layer) return `${built.pad.role} pad`;
+    at += 1;
+    if (built.pad.pocket && built.insert) {
+      if (at === layer) return 'pocket';
+      at += 1;
+    }
+  }
+  return 'pad';
+}

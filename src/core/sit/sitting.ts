@@ -1,0 +1,37 @@
+import type { Model } from '../build';
+import { GRAVITY } from '../foam';
+import { kindOf, type Piece, type Sitting } from '../piece';
+import { bodySize, loaderOf } from '../press';
+
+/** Who usually presses on a piece of its kind, and where: the house's sitter, in the middle. */
+export function usualSitting(piece: Piece, mass: number): Sitting {
+  const kind = kindOf(piece.kind);
+  const loader: Sitting['loader'] =
+    piece.kind === 'saddle' ? 'saddle' : piece.kind === 'arm-pad' ? 'elbow' : kind.sat ? 'seated' : 'leaning';
+  return { loader, mass, share: null, x: 0, y: 0 };
+}
+
+/** The sitting of a piece: its own, or the usual one. */
+export function sittingOf(model: Model): Sitting {
+  return model.piece.sit ?? usualSitting(model.piece, model.rule('sitMass'));
+}
+
+/** Percent of the mass that comes on the piece. */
+export function shareOf(model: Model, sitting: Sitting): number {
+  if (sitting.share !== null) return sitting.share;
+  const { share } = loaderOf(sitting.loader);
+  return 'percent' in share ? share.percent : model.rule(share.rule);
+}
+
+/** Force of a sitting, N. */
+export function loadOf(model: Model, sitting: Sitting): number {
+  return (sitting.mass * shareOf(model, sitting) * GRAVITY) / 100;
+}
+
+/** The form of a sitting at plan places: its underside over its lowest place, mm. */
+export function formOf(model: Model, sitting: Sitting): (x: number, y: number) => number {
+  const { underside } = loaderOf(sitting.loader);
+  const size = bodySize(sitting.mass);
+  const [mx, my] = model.middle;
+  return (x, y) => underside(x - mx - sitting.x, y - my - sitting.y, size);
+}

@@ -1,0 +1,38 @@
+import type { HouseRules } from '../house';
+import type { Piece } from '../piece';
+import { solvePiece } from './solve';
+
+/** The height to build for a wanted height under load: the main pad's thickness, and what it comes to. Lengths mm. */
+export type WantedHeight = { thickness: number; loadedHeight: number; unloadedHeight: number; bottoms: boolean };
+
+/** Near enough, mm. */
+const NEAR = 0.5;
+
+/**
+ * Finds the main pad's thickness that gives a height under load over the board, by the secant method.
+ *
+ * @param piece a checked piece with a main pad
+ * @param house the workshop's rules
+ * @param wanted loaded height over the board, mm
+ * @returns null where no thickness from 5 to 300 mm gives it
+ */
+export function forLoadedHeight(piece: Piece, house: HouseRules, wanted: number): WantedHeight | null {
+  const at = piece.pads.findIndex((pad) => pad.role === 'main');
+  if (at < 0) return null;
+  const tried = (thickness: number): WantedHeight => {
+    const { sat } = solvePiece({ ...piece, pads: piece.pads.map((pad, i) => (i === at ? { ...pad, thickness } : pad)) }, house);
+    const plan = sat!.plan;
+    return { thickness, loadedHeight: plan.loadedHeight, unloadedHeight: plan.unloadedHeight, bottoms: plan.bottoms };
+  };
+  let low = tried(5);
+  let high = tried(300);
+  if (wanted < low.loadedHeight || wanted > high.loadedHeight) return null;
+  for (let i = 0; i < 14; i++) {
+    const share = Math.min(0.9, Math.max(0.1, (wanted - low.loadedHeight) / (high.loadedHeight - low.loadedHeight)));
+    const next = tried(low.thickness + (high.thickness - low.thickness) * share);
+    if (Math.abs(next.loadedHeight - wanted) <= NEAR) return next;
+    if (next.loadedHeight > wanted) high = next;
+    else low = next;
+  }
+  return null;
+}
