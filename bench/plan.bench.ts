@@ -1,6 +1,8 @@
 // npm run bench: measured speed of the core. Figures are medians of many runs in one process, each with its target.
 import { readFileSync } from 'node:fs';
-import { modelOf, sectionAtChalk } from '../src/core/build';
+import { coveredSurface, modelOf, sectionAtChalk } from '../src/core/build';
+import { stationSections } from '../src/core/cover';
+import { sitPlan } from '../src/core/sit';
 import { parsePiece } from '../src/core/piece/validate-piece';
 import { checkBoard } from '../src/core/base';
 import { baseOutline, drawNodes, flatten } from '../src/core/outline';
@@ -38,6 +40,20 @@ function bendAnother(): unknown {
   const outline = baseOutline({ ...STARTING_SHAPES.trapezoid, frontWidth: 450 + wider * 0.1 });
   return checkBoard(one, outline, [0, 0], model.rule);
 }
+const seat = newPiece('chair-seat', { type: 'rectangle', width: 450, depth: 450, cornerRadius: { front: 0, back: 0 } });
+const headboard = {
+  ...newPiece('headboard-bordered', { type: 'rectangle', width: 1600, depth: 1100, cornerRadius: { front: 0, back: 0 } }),
+  count: 1,
+};
+const seatModel = modelOf(seat, {});
+const seatCovered = coveredSurface(seatModel, stationSections(seatModel));
+let step = 0;
+/** The crown a little higher every time, so that nothing is found again. */
+function changed(piece: typeof seat): typeof seat {
+  step += 1;
+  return { ...piece, pads: piece.pads.map((pad, i) => (i === 0 ? { ...pad, thickness: pad.thickness + (step % 40) * 0.11 } : pad)) };
+}
+
 const rows: { name: string; work: () => unknown; target: number }[] = [
   { name: 'planPiece, one chair seat', work: () => planPiece(one, {}), target: 60 },
   { name: 'planPiece, the set of eight', work: () => planPiece(set, {}), target: 60 },
@@ -50,8 +66,10 @@ const rows: { name: string; work: () => unknown; target: number }[] = [
   },
   { name: 'a board bent (new outline each time)', work: () => bendAnother(), target: 120 },
   { name: 'one section under the chalk line', work: () => sectionAtChalk(model, set.chalk), target: 4 },
-  { name: 'heights for contour lines', work: () => coveredGrid(model), target: 50 },
-  { name: 'everything the sheet shows', work: () => sheetView(set, {}), target: 120 },
+  { name: 'the sheet settled, 450 × 450 seat, changed', work: () => sheetView(changed(seat), {}), target: 300 },
+  { name: 'the sheet while dragging, the same', work: () => sheetView(changed(seat), {}, true), target: 16 },
+  { name: 'the sheet settled, 1600 × 1100 headboard', work: () => sheetView(changed(headboard), {}), target: 1500 },
+  { name: 'a sitting on a covered seat', work: () => sitPlan(seatModel, seatCovered), target: 400 },
 ];
 console.log(`${'measured'.padEnd(36)}${'median ms'.padStart(11)}${'worst ms'.padStart(11)}${'target ms'.padStart(11)}`);
 let first = 0;

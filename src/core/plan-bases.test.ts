@@ -5,6 +5,9 @@ import { checkPiece, KINDS, newPiece, PieceProblems, STARTING_SHAPES, type BaseS
 import { planPiece, type Plan } from './plan';
 import { sheetView } from './view';
 
+/** No sitting and larger triangles: these tests ask for neither. */
+const QUICK = { sits: false, coarse: true };
+
 /** Every number of a plan, wherever it stands. */
 function numbers(value: unknown, path = ''): [string, number][] {
   if (typeof value === 'number') return [[path, value]];
@@ -52,7 +55,7 @@ describe('any outline somebody draws', () => {
           return;
         }
         try {
-          plausible(planPiece(piece, {}));
+          plausible(planPiece(piece, {}, QUICK));
           planned += 1;
         } catch (error) {
           // A return that meets itself on a narrow neck is refused by the model, not by the check.
@@ -105,7 +108,7 @@ describe('a mirrored base', () => {
   });
 
   it.each(mirrored)('%s: left and right agree at every station', (_, piece) => {
-    const { stations: found } = planPiece(piece, {});
+    const { stations: found } = planPiece(piece, {}, QUICK);
     for (const s of found) {
       const twin = found.reduce((best, other) =>
         Math.hypot(other.x + s.x, other.y - s.y) < Math.hypot(best.x + s.x, best.y - s.y) ? other : best,
@@ -128,6 +131,7 @@ describe('a mirrored base', () => {
           rightDepth: r,
         }),
         {},
+        QUICK,
       );
     const [a, b] = [make(87, 96, 470, 455), make(96, 87, 455, 470)];
     expect(a.outline.area).toBeCloseTo(b.outline.area, 2);
@@ -138,7 +142,7 @@ describe('a mirrored base', () => {
 
 describe('every kind on the sheet', () => {
   it.each(KINDS.map((kind) => kind.id))('%s: section, contours, base and slip are drawn', (kind) => {
-    const result = sheetView(newPiece(kind), {});
+    const result = sheetView(newPiece(kind), {}, true);
     if (!('view' in result)) throw new Error(JSON.stringify(result.problems));
     const { view } = result;
     expect(view.section!.base.length).toBeGreaterThan(2);
@@ -204,11 +208,12 @@ describe('notches, holes and moulds together', () => {
               },
             },
             {},
+            QUICK,
           );
           plausible(plan);
           expect(plan.corners.filter((corner) => corner.inside)).toHaveLength(2);
           // Both notches, and the two rounded corners that they took with them.
-          const whole = planPiece(piece, {}).outline.area;
+          const whole = planPiece(piece, {}, QUICK).outline.area;
           expect(whole - plan.outline.area).toBeGreaterThan(2 * width * notch * 0.6 - 200);
           // On a tapered side a notch as wide as measured at the back is wider in front.
           const taper = (notch * notch * Math.abs(front - back)) / 2 / depth;

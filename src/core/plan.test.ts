@@ -5,11 +5,14 @@ import { defaultHouse } from './house';
 import { newChairSeat, type BaseShape, type Pad, type Piece } from './piece';
 import { planPiece } from './plan';
 
+/** No sitting and larger triangles: these tests ask for neither. */
+const QUICK = { sits: false, coarse: true };
+
 const house = defaultHouse();
 const main = (thickness: number, offset: number | null = 0): Pad => ({
   id: 'main',
   role: 'main',
-  material: 'seat-firm',
+  material: 'closed-thin',
   thickness,
   offset,
   edge: { kind: 'square' },
@@ -17,15 +20,19 @@ const main = (thickness: number, offset: number | null = 0): Pad => ({
 const crown = (thickness: number, offset: number | null, edge: Pad['edge'] = { kind: 'domed' }): Pad => ({
   id: 'crown',
   role: 'crown',
-  material: 'seat-medium',
+  material: 'closed-thin',
   thickness,
   offset,
   edge,
 });
 
 function seat(shape: BaseShape, pads: Pad[], more: Partial<Piece> = {}): Piece {
-  return { ...newChairSeat(shape), pads, wadding: null, ...more };
+  const chair = newChairSeat(shape);
+  return { ...chair, pads, wadding: null, cloth: { ...chair.cloth, force: 0.5 }, ...more };
 }
+
+/** Hard foam under the lightest pull gives so little that the square arithmetic holds to this, mm. */
+const NEARLY = 0.6;
 
 const round = (diameter: number): BaseShape => ({ type: 'round', diameter });
 
@@ -37,17 +44,20 @@ describe('a round seat with one square pad', () => {
   ])('R %d, pad %d, board %d: wrap is the plain sum and the blank follows', (radius, thickness, board) => {
     const piece = seat(round(2 * radius), [main(thickness)]);
     piece.base.board.thickness = board;
-    const plan = planPiece(piece, house);
+    const plan = planPiece(piece, house, QUICK);
     const wrap = thickness + board + 50 + 30;
     expect(plan.stations.length).toBeGreaterThanOrEqual(8);
     for (const station of plan.stations) {
-      expect(station.wrap).toBeCloseTo(wrap, 1);
-      expect(station.fromCentre).toBeCloseTo(radius + wrap, 1);
+      // What is rounded off the corner is missing from the side and from the top alike.
+      expect(Math.abs(station.fromCentre - radius - wrap)).toBeLessThan(NEARLY);
     }
     const [cover] = plan.cover.pieces;
-    expect(Math.abs(cover!.width - 2 * (radius + wrap))).toBeLessThan(0.5);
-    expect(Math.abs(cover!.height - 2 * (radius + wrap))).toBeLessThan(0.5);
-    expect(plan.surface).toMatchObject({ model: 'taut-line', crown: 0, freeCrown: 0, edgeRadius: 0, height: thickness });
+    expect(Math.abs(cover!.width - 2 * (radius + wrap))).toBeLessThan(2 * NEARLY + 0.5);
+    expect(Math.abs(cover!.height - 2 * (radius + wrap))).toBeLessThan(2 * NEARLY + 0.5);
+    expect(plan.surface).toMatchObject({ model: 'foam-and-cover', freeCrown: 0, converged: true });
+    expect(Math.abs(plan.surface.crown)).toBeLessThan(0.1);
+    expect(Math.abs(plan.surface.height - thickness)).toBeLessThan(0.1);
+    expect(plan.surface.edgeRadius).toBeLessThan(4);
   });
 
   it.each([
@@ -56,8 +66,8 @@ describe('a round seat with one square pad', () => {
     [20, -60],
   ])('crowned by a dome of %d mm, inset %d: every fromCentre is the closed form', (rise, offset) => {
     const radius = 200;
-    const flat = planPiece(seat(round(2 * radius), [main(50)]), house);
-    const plan = planPiece(seat(round(2 * radius), [crown(rise, offset), main(50)]), house);
+    const flat = planPiece(seat(round(2 * radius), [main(50)]), house, QUICK);
+    const plan = planPiece(seat(round(2 * radius), [crown(rise, offset), main(50)]), house, QUICK);
     // Over a full dome the taut line lies on the arc; over a smaller one it runs straight from the rim and
     // touches the arc where that straight is a tangent.
     const half = radius + offset;
@@ -71,38 +81,43 @@ describe('a round seat with one square pad', () => {
       over = tangent + ball * touch;
     }
     for (const [i, station] of plan.stations.entries()) {
-      expect(Math.abs(station.fromCentre - flat.stations[i]!.fromCentre - (over - radius))).toBeLessThan(0.05);
+      expect(Math.abs(station.fromCentre - flat.stations[i]!.fromCentre - (over - radius))).toBeLessThan(NEARLY);
     }
-    expect(plan.surface.crown).toBeCloseTo(rise, 1);
+    expect(Math.abs(plan.surface.crown - rise)).toBeLessThan(NEARLY);
   });
 
-  it('crowned by a square step: flat top and a straight slope to the rim', () => {
-    const plan = planPiece(seat(round(400), [crown(25, -30, { kind: 'square' }), main(50)]), house);
-    const over = 170 + Math.hypot(30, 25);
-    for (const station of plan.stations) expect(Math.abs(station.top - over)).toBeLessThan(0.05);
+  it('crowned by a square step: the main pad bridges it, so the way is between the straight slope and the step', () => {
+    const plan = planPiece(seat(round(400), [crown(25, -30, { kind: 'square' }), main(50)]), house, QUICK);
+    for (const station of plan.stations) {
+      expect(station.top).toBeGreaterThan(190);
+      expect(station.top).toBeLessThan(170 + 30 + 25);
+    }
+    const inner = planPiece(seat(round(400), [crown(25, -110, { kind: 'square' }), main(25)]), house, QUICK);
+    expect(inner.surface.showThrough).toMatchObject({ pad: 'crown', reads: true });
+    expect(inner.warnings.map((w) => w.code)).toContain('shows-through');
   });
 });
 
 describe('the square arithmetic of models.md 4', () => {
   it('gives 269 mm for half a cover: 400 × 12 board, 50 pad, 6 overhang, held at the board’s lower edge', () => {
     const shape: BaseShape = { type: 'rectangle', width: 400, depth: 400, cornerRadius: { front: 0, back: 0 } };
-    const plan = planPiece(seat(shape, [main(50, 6)]), house);
+    const plan = planPiece(seat(shape, [main(50, 6)]), house, QUICK);
     const front = plan.stations[0]!;
-    expect(front.top + front.side).toBeCloseTo(206 + 50 + Math.hypot(6, 12), 1);
+    expect(Math.abs(front.top + front.side - (206 + 50 + Math.hypot(6, 12)))).toBeLessThan(1);
   });
 });
 
 describe('wadding', () => {
-  it('rounds the edge to its own thickness and lengthens the cover by a quarter turn of it', () => {
-    const bare = planPiece(seat(round(400), [main(50)], { overrides: { waddingUnderCover: 40 } }), house);
-    const soft = planPiece(seat(round(400), [main(50)], { wadding: 'wadding-200', overrides: { waddingUnderCover: 40 } }), house);
+  it('raises the top by what it settles to and lengthens the cover', () => {
+    const bare = planPiece(seat(round(400), [main(50)], { overrides: { waddingUnderCover: 40 } }), house, QUICK);
+    const soft = planPiece(seat(round(400), [main(50)], { wadding: 'wadding-200', overrides: { waddingUnderCover: 40 } }), house, QUICK);
     expect(soft.wadding!.thickness).toBe(6);
-    expect(soft.surface.edgeRadius).toBeCloseTo(6, 1);
-    expect(soft.surface.height).toBeCloseTo(56, 3);
+    expect(soft.surface.height).toBeGreaterThan(55.5);
+    expect(soft.surface.height).toBeLessThanOrEqual(56);
     const longer = soft.stations[0]!.fromCentre - bare.stations[0]!.fromCentre;
-    // A quarter turn at the rim; at the board’s lower edge another, and the run back up to the board where it ends.
-    expect(longer).toBeGreaterThan((6 * Math.PI) / 2 - 0.1);
-    expect(longer).toBeLessThan(6 * Math.PI + Math.hypot(37, 6) - 37 + 0.1);
+    // A quarter turn at the rim where it is whole; pressed thin round the edge it is less.
+    expect(longer).toBeGreaterThan(0);
+    expect(longer).toBeLessThan((6 * Math.PI) / 2 + 6);
   });
 });
 
@@ -132,7 +147,7 @@ describe('any seat', () => {
   it('is planned with finite, ordered figures and nothing laid outside or on top of another', () => {
     fc.assert(
       fc.property(shapes, pads, fc.boolean(), (shape, p, soft) => {
-        const plan = planPiece(build(shape, p, soft), house);
+        const plan = planPiece(build(shape, p, soft), house, QUICK);
         expect(JSON.stringify(plan)).not.toContain('null,null');
         for (const s of plan.stations) {
           expect(Number.isFinite(s.fromCentre)).toBe(true);
@@ -140,7 +155,7 @@ describe('any seat', () => {
           expect(s.wrap).toBeCloseTo(s.side + s.return + s.grip, 2);
           expect(s.fromCentre).toBeCloseTo(s.top + s.wrap, 2);
         }
-        expect(plan.surface.crown).toBeGreaterThan(-1);
+        expect(plan.surface.crown).toBeGreaterThan(-3);
         expect(plan.fixing.order.map((o) => o.n)).toEqual(plan.fixing.order.map((_, i) => i + 1));
         const laid = plan.cut.cloth.laid;
         for (const [i, a] of laid.entries()) {
@@ -157,7 +172,7 @@ describe('any seat', () => {
   it('comes out mirrored: stations left and right agree', () => {
     fc.assert(
       fc.property(shapes, pads, (shape, p) => {
-        const { stations } = planPiece(build(shape, p, true), house);
+        const { stations } = planPiece(build(shape, p, true), house, QUICK);
         for (const s of stations) {
           const other = stations.find((o) => Math.abs(o.x + s.x) < 0.01 && Math.abs(o.y - s.y) < 0.01);
           expect(other).toBeDefined();
@@ -172,12 +187,12 @@ describe('any seat', () => {
 describe('house rules and overrides', () => {
   it('an override beats the house, the house beats the default', () => {
     const piece = seat(round(400), [main(50)]);
-    expect(planPiece(piece, { ...house, return: 60 }).stations[0]!.return).toBe(60);
-    expect(planPiece({ ...piece, overrides: { return: 45 } }, { ...house, return: 60 }).stations[0]!.return).toBe(45);
+    expect(planPiece(piece, { ...house, return: 60 }, QUICK).stations[0]!.return).toBe(60);
+    expect(planPiece({ ...piece, overrides: { return: 45 } }, { ...house, return: 60 }, QUICK).stations[0]!.return).toBe(45);
   });
 
   it('warns when the grip is under 25 mm', () => {
-    const plan = planPiece(seat(round(400), [main(50)], { overrides: { grip: 20 } }), house);
+    const plan = planPiece(seat(round(400), [main(50)], { overrides: { grip: 20 } }), house, QUICK);
     expect(plan.warnings.map((w) => w.code)).toContain('grip-short');
   });
 });

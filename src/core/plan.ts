@@ -159,12 +159,13 @@ function variantPlans(model: Model): VariantPlan[] {
  *
  * @param piece the document
  * @param house the workshop's rules, by key; missing ones stand at their defaults
+ * @param [options] `sits: false` leaves the sitting out; `coarse: true` takes larger triangles
  * @throws PieceProblems when the piece cannot be planned, with every place that is wrong
  */
-export function planPiece(piece: Piece, house: HouseRules): Plan {
+export function planPiece(piece: Piece, house: HouseRules, options: { sits?: boolean; coarse?: boolean } = {}): Plan {
   const problems = checkPiece(piece);
   if (problems.length > 0) throw new PieceProblems(problems);
-  return planModel(modelOf(piece, house)).plan;
+  return planModel(modelOf(piece, house), options.sits ?? true, options.coarse ?? false).plan;
 }
 
 /** A plan with the solutions its figures are read from. */

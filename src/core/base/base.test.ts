@@ -6,6 +6,9 @@ import { planPiece } from '../plan';
 import { bendPlate, patchLoad } from './plate';
 import { edgeStrips, frameCuts, meshOf, panelLayout, trimBends } from '.';
 
+/** No sitting and larger triangles: these tests ask for neither. */
+const QUICK = { sits: false, coarse: true };
+
 const seat = (change: Partial<Base>): Piece => {
   const piece = newChairSeat(STARTING_SHAPES.rectangle);
   return { ...piece, base: { ...piece.base, ...change } };
@@ -18,18 +21,18 @@ describe('the board under load', () => {
       shape: { type: 'rectangle', width: 900, depth: 900, cornerRadius: { front: 0, back: 0 } },
       board: { material: 'plywood', thickness: 3 },
     });
-    const weak = planPiece(wide, {}).base.board;
+    const weak = planPiece(wide, {}, QUICK).base.board;
     expect(weak.verdict).toBe('breaks');
     expect(weak.words).toContain('Refused');
     expect(weak.thickness).toBeGreaterThan(3);
-    const cured = planPiece({ ...wide, base: { ...wide.base, board: { material: 'plywood', thickness: weak.thickness! } } }, {});
+    const cured = planPiece({ ...wide, base: { ...wide.base, board: { material: 'plywood', thickness: weak.thickness! } } }, {}, QUICK);
     expect(cured.base.board.verdict).toBe('good');
     expect(weak.rib).not.toBeNull();
   });
 
   it('is bent on few enough triangles to keep up with typing, and within 2 % of what very many give', () => {
     const shape = { type: 'rectangle' as const, width: 500, depth: 400, cornerRadius: { front: 0, back: 0 } };
-    const found = planPiece(seat({ shape }), {}).base.board;
+    const found = planPiece(seat({ shape }), {}, QUICK).base.board;
     const board = flatten(baseOutline(shape));
     const mesh = meshOf(board, [], 9, [[0, 0]]);
     const holds = mesh.edge.map((edge) => (edge ? ('supported' as const) : ('free' as const)));
@@ -39,7 +42,7 @@ describe('the board under load', () => {
   });
 
   it('bends as the inverse cube of its thickness, more on two rails than on a frame, not at all on solid', () => {
-    const bend = (change: Partial<Base>): number => planPiece(seat(change), {}).base.board.deflection;
+    const bend = (change: Partial<Base>): number => planPiece(seat(change), {}, QUICK).base.board.deflection;
     const nine = bend({ board: { material: 'plywood', thickness: 9 } });
     expect(nine / bend({ board: { material: 'plywood', thickness: 18 } })).toBeCloseTo(8, 1);
     expect(bend({ supports: 'two-rails' })).toBeGreaterThan(bend({ supports: 'frame' }) * 1.2);
@@ -48,16 +51,20 @@ describe('the board under load', () => {
   });
 
   it('a hole in the middle makes it weaker; a moulded pan is not judged as a flat plate', () => {
-    const whole = planPiece(seat({}), {}).base.board.deflection;
-    const holed = planPiece(seat({ holes: [{ id: 'h', kind: 'round', x: 0, y: 130, diameter: 120 }] }), {}).base.board.deflection;
+    const whole = planPiece(seat({}), {}, QUICK).base.board.deflection;
+    const holed = planPiece(seat({ holes: [{ id: 'h', kind: 'round', x: 0, y: 130, diameter: 120 }] }), {}, QUICK).base.board.deflection;
     expect(holed).toBeGreaterThan(whole);
-    expect(planPiece(newPiece('saddle'), {}).base.board.verdict).toBe('moulded');
+    expect(planPiece(newPiece('saddle'), {}, QUICK).base.board.verdict).toBe('moulded');
   });
 
   it('foam board is refused under a sitter and warned of behind a headboard', () => {
-    expect(() => planPiece(seat({ board: { material: 'foam-board', thickness: 19 } }), {})).toThrow('cannot bear a person');
+    expect(() => planPiece(seat({ board: { material: 'foam-board', thickness: 19 } }), {}, QUICK)).toThrow('cannot bear a person');
     const head = newPiece('headboard');
-    const plan = planPiece({ ...head, base: { ...head.base, board: { material: 'foam-board', thickness: 19 }, supports: 'solid' } }, {});
+    const plan = planPiece(
+      { ...head, base: { ...head.base, board: { material: 'foam-board', thickness: 19 }, supports: 'solid' } },
+      {},
+      QUICK,
+    );
     expect(plan.warnings.map((w) => w.code)).toContain('board-holds-no-staple');
   });
 });
@@ -101,7 +108,7 @@ describe('edges', () => {
 
   it('says when a trim will not be seen, and when a seen edge is held by nothing', () => {
     const codes = (change: Partial<typeof fact>): string[] =>
-      planPiece(seat({ edges: [{ ...fact, edge: 'back', ...change }] }), {}).warnings.map((w) => w.code);
+      planPiece(seat({ edges: [{ ...fact, edge: 'back', ...change }] }), {}, QUICK).warnings.map((w) => w.code);
     expect(codes({ visible: false, trim: 4 })).toContain('trim-not-seen');
     expect(codes({ visible: true, trim: 4 })).not.toContain('trim-not-seen');
     expect(codes({ fasten: false })).toContain('edge-loose');
@@ -109,8 +116,8 @@ describe('edges', () => {
   });
 
   it('an edge that is not fastened gets no staples', () => {
-    const all = planPiece(seat({}), {}).fixing.order;
-    const less = planPiece(seat({ edges: [{ ...fact, edge: 'back', fasten: false }] }), {}).fixing.order;
+    const all = planPiece(seat({}), {}, QUICK).fixing.order;
+    const less = planPiece(seat({ edges: [{ ...fact, edge: 'back', fasten: false }] }), {}, QUICK).fixing.order;
     expect(less.filter((s) => s.edge === 'back')).toEqual([]);
     expect(all.filter((s) => s.edge === 'back').length).toBeGreaterThan(5);
   });
@@ -118,19 +125,21 @@ describe('edges', () => {
 
 describe('hardware', () => {
   it('keeps staples clear of it and says so when it stands in their line', () => {
-    const plan = planPiece(seat({ hardware: [{ id: 'f', kind: 'insert', x: 0, y: -160, diameter: 12, length: 10 }] }), {});
+    const plan = planPiece(seat({ hardware: [{ id: 'f', kind: 'insert', x: 0, y: -160, diameter: 12, length: 10 }] }), {}, QUICK);
     for (const staple of plan.fixing.order) expect(Math.hypot(staple.x, staple.y + 160)).toBeGreaterThanOrEqual(6 + 8 - 0.01);
     expect(plan.warnings.map((w) => w.code)).toContain('hardware-on-staples');
   });
 
   it('refuses what is not on the board or comes out of it', () => {
-    expect(() => planPiece(seat({ hardware: [{ id: 'f', kind: 'bolt', x: 400, y: 0, diameter: 8, length: 10 }] }), {})).toThrow(
+    expect(() => planPiece(seat({ hardware: [{ id: 'f', kind: 'bolt', x: 400, y: 0, diameter: 8, length: 10 }] }), {}, QUICK)).toThrow(
       'lies beside the board',
     );
-    expect(() => planPiece(seat({ hardware: [{ id: 'f', kind: 'insert', x: 0, y: 0, diameter: 8, length: 30 }] }), {})).toThrow(
+    expect(() => planPiece(seat({ hardware: [{ id: 'f', kind: 'insert', x: 0, y: 0, diameter: 8, length: 30 }] }), {}, QUICK)).toThrow(
       'comes out of a 12 mm board',
     );
-    expect(() => planPiece(seat({ holes: [{ id: 'h', kind: 'round', x: 215, y: 0, diameter: 60 }] }), {})).toThrow('reaches over the edge');
+    expect(() => planPiece(seat({ holes: [{ id: 'h', kind: 'round', x: 215, y: 0, diameter: 60 }] }), {}, QUICK)).toThrow(
+      'reaches over the edge',
+    );
   });
 });
 
@@ -166,22 +175,22 @@ describe('frame, panels, sets', () => {
       count: 4,
       variants: [{ id: 'v-1', name: 'Number 4', count: 1, shape: { ...STARTING_SHAPES.trapezoid, backWidth: 400 } }],
     };
-    const plan = planPiece(set, {});
+    const plan = planPiece(set, {}, QUICK);
     expect(plan.cover.pieces[0]!.count).toBe(3);
     expect(plan.variants[0]!.cover).toMatchObject({ count: 1, name: 'Cover, Number 4' });
     expect(plan.variants[0]!.outline.width).toBeGreaterThan(plan.outline.width - 20);
     expect(plan.cut.cloth.laid.filter((laid) => laid.label === 'Cover')).toHaveLength(3);
     expect(plan.cut.cloth.laid.filter((laid) => laid.label === 'Cover, Number 4')).toHaveLength(1);
     expect(plan.cut.foam.layouts.flatMap((l) => l.sheets.flat())).toHaveLength(8);
-    expect(() => planPiece({ ...set, count: 1 }, {})).toThrow('at least one must be as drawn');
+    expect(() => planPiece({ ...set, count: 1 }, {}, QUICK)).toThrow('at least one must be as drawn');
   });
 });
 
 describe('a base that is not flat', () => {
   it('lifts section and cover with it, and the padding keeps its thickness', () => {
-    const flat = planPiece(seat({}), {});
+    const flat = planPiece(seat({}), {}, QUICK);
     const rows = [0, 210, 420].map((at) => ({ at, width: 450, height: at === 210 ? 10 : 0, drop: 30, crown: 6 }));
-    const moulded = planPiece(seat({ mould: { kind: 'rows', rows } }), {});
+    const moulded = planPiece(seat({ mould: { kind: 'rows', rows } }), {}, QUICK);
     expect(moulded.surface.height).toBeCloseTo(flat.surface.height, 0);
     const model = modelOf(seat({ mould: { kind: 'rows', rows } }), {});
     expect(model.baseHeight(0, 0)).toBeCloseTo(10, 6);

@@ -16,5 +16,6 @@ export {
 } from './section';
 export { bridge, bridgeReach, freeHeight, stackAt, type PadAt } from './stack';
 export type { ShowThrough } from './show-through';
-export { baseGrid, coveredSurface, readGrid, surfaceOf, type CoveredSurface, type HeightGrid, type Surface } from './surface';
+export { readGrid, type CoveredSurface, type HeightGrid } from './covered';
+export { baseGrid, coveredSurface, surfaceOf, type Surface } from './surface';
 export { lineLength } from '../pull';

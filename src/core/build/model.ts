@@ -54,9 +54,10 @@ export type Model = {
 };
 
 /** The house rule or the piece's own figure for how far a pad stands beyond the board. */
-function padOffset(pad: Pad, step: number, rule: RuleReader): number {
+function padOffset(pad: Pad, step: number, rule: RuleReader, main: number): number {
   if (pad.offset !== null) return pad.offset;
-  return pad.role !== 'crown' ? rule('overhang') : -rule('crownInset') * step;
+  // Where the main pad is held back from the board's edge, its crown is held back from the pad's.
+  return pad.role !== 'crown' ? rule('overhang') : Math.min(0, main) - rule('crownInset') * step;
 }
 
 /** A drawn outline as a polygon that goes round counter-clockwise. */
@@ -84,9 +85,10 @@ export function modelOf(piece: Piece, house: HouseRules): Model {
   const board = flatten(outline);
   const middle: Point = seesAllFrom(board, [0, 0]) ? [0, 0] : deepest(board).at;
   let step = 0;
+  const main = piece.pads.find((pad) => pad.role === 'main')?.offset ?? 0;
   const pads = piece.pads.map((pad, i): BuiltPad => {
     if (pad.role === 'crown') step += 1;
-    const offset = padOffset(pad, step, rule);
+    const offset = padOffset(pad, step, rule, main);
     const grown = pad.outline ? drawnOutline(pad.outline) : offsetPolygon(board, offset);
     const polygon = grown && !pad.outline && offset > 0 ? flushAgainst(grown, outline, piece.base.edges ?? [], offset) : grown;
     if (!polygon) {

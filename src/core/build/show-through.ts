@@ -1,6 +1,6 @@
 import { isInside, type Point } from '../outline';
 import type { Model } from './model';
-import { readGrid, type CoveredSurface } from './surface';
+import { readGrid, type CoveredSurface } from './covered';
 
 /** How far steps inside the stack read on top: the sharpest bend of the cover above one, 1/m, and which pad's it is. */
 export type ShowThrough = { curvature: number; pad: string | null; reads: boolean };

@@ -2,6 +2,7 @@ import { curveOf, type FoamCurve } from '../foam';
 import { bounds, deepest, distanceField, type Point, type Polygon } from '../outline';
 import { foamSprings, settle, type Columns } from '../press';
 import { WADDING_CURVE } from '../pull';
+import { readGrid, type CoveredSurface, type HeightGrid } from './covered';
 import { edgeHeights } from './edge-heights';
 import { inPocket } from './half-cut';
 import type { Model } from './model';
@@ -22,27 +23,6 @@ export type Surface = {
   edgeRadius: number;
   showThrough: ShowThrough;
   /** whether every section and the surface came to rest */
-  converged: boolean;
-};
-
-/** Heights on a square grid, row by row from the front left; NaN off the piece. */
-export type HeightGrid = { x0: number; y0: number; step: number; columns: number; rows: number; heights: Float64Array };
-
-/** The covered piece over its whole plan, with everything a load on it needs to know. */
-export type CoveredSurface = {
-  grid: HeightGrid;
-  /** outline of the padding */
-  polygon: Polygon;
-  /** 1 where there is padding */
-  there: Uint8Array;
-  /** 1 where the height was found over the plan; elsewhere it is from the sections */
-  inner: Uint8Array;
-  /** height without a cover, wadding smoothed on, and the board's top face */
-  rest: Float64Array;
-  base: Float64Array;
-  columns: Columns;
-  /** index of the layers that are padding proper: not wadding, not hollows */
-  foams: number[];
   converged: boolean;
 };
 
@@ -166,19 +146,6 @@ function reachOf({ pads }: Model, k: number): number {
   return Math.max(bridged, 'width' in pad.edge ? pad.edge.width : 0, pad.edge.kind === 'domed' ? depth : 0);
 }
 
-/** Height of a grid at a place, straight between its nodes; NaN where a node is missing. */
-export function readGrid({ x0, y0, step, columns, rows, heights }: HeightGrid, [x, y]: Point): number {
-  const u = Math.min(columns - 1 - 1e-9, Math.max(0, (x - x0) / step));
-  const v = Math.min(rows - 1 - 1e-9, Math.max(0, (y - y0) / step));
-  const [i, j] = [Math.floor(u), Math.floor(v)];
-  const at = j * columns + i;
-  const [s, t] = [u - i, v - j];
-  const low = s > 0 ? heights[at]! * (1 - s) + heights[at + 1]! * s : heights[at]!;
-  if (t <= 0) return low;
-  const high = s > 0 ? heights[at + columns]! * (1 - s) + heights[at + columns + 1]! * s : heights[at + columns]!;
-  return low * (1 - t) + high * t;
-}
-
 /**
  * Height, crown and edge of the covered piece: the middle from the surface, the edge from the cut from front to back.
  *
@@ -204,7 +171,13 @@ export function surfaceOf(model: Model, covered: CoveredSurface, sections: reado
   const rim = stack.layers.reduce((most, layer) => Math.max(most, stack.x[layer.to]!), 0);
   const widest = stack.layers.findLast((layer) => stack.x[layer.to]! === rim);
   if (!widest) return { model: 'foam-and-cover', height, freeCrown: 0, crown: 0, edgeRadius: model.wadding, showThrough, converged };
-  const run = passage.pads.reduce<readonly [number, number] | null>((a, b) => (b && (!a || b[0] < a[0]) ? b : a), null)!;
+  // The crown rises over the rim of the padding it lies in, not over its own.
+  const own = (crowns: boolean): readonly [number, number] | null =>
+    passage.pads.reduce<readonly [number, number] | null>(
+      (a, b, k) => (b && (crowns || model.pads[k]!.pad.role !== 'crown') && (!a || b[0] < a[0]) ? b : a),
+      null,
+    );
+  const run = (own(false) ?? own(true))!;
   const rimFree = freeHeight(model, [origin[0], origin[1] + run[0] + RIM]);
   const top = widest.upper[widest.to]!;
   // A wadding lies outside the foam: its own corner is the one the cover would square up to.

@@ -4,6 +4,9 @@ import { newChairSeat } from '../piece';
 import { planPiece } from '../plan';
 import { packRoll, packSheets, type Laid } from '.';
 
+/** No sitting and larger triangles: these tests ask for neither. */
+const QUICK = { sits: false, coarse: true };
+
 /** An independent look: inside the sheet, and no two closer than the gap. */
 function sound(laid: readonly Laid[], width: number, height: number, gap: number): void {
   laid.forEach((a, i) => {
@@ -56,7 +59,7 @@ describe('layouts', () => {
     piece.count = 6;
     piece.base.shape = { type: 'round', diameter: 300 };
     piece.cloth = { ...piece.cloth, repeatAcross: 84, repeatAlong: 60, rollWidth: 1420, pull: 'smooth' };
-    const { laid } = planPiece(piece, {}).cut.cloth;
+    const { laid } = planPiece(piece, {}, QUICK).cut.cloth;
     expect(laid).toHaveLength(6);
     for (const a of laid) {
       expect(Math.abs(a.x / 84 - Math.round(a.x / 84)) * 84).toBeLessThan(0.5);
@@ -66,7 +69,7 @@ describe('layouts', () => {
 
   it('a cover wider than the roll and a pad larger than the sheet are said, not lost', () => {
     const piece = newChairSeat({ type: 'round', diameter: 1300 });
-    const plan = planPiece(piece, {});
+    const plan = planPiece(piece, {}, QUICK);
     expect(plan.warnings.map((w) => w.code)).toEqual(expect.arrayContaining(['cloth-too-narrow', 'pad-larger-than-sheet']));
   });
 });

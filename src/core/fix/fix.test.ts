@@ -3,6 +3,9 @@ import { newChairSeat, type BaseShape } from '../piece';
 import { planPiece } from '../plan';
 import { stapleLeg } from '.';
 
+/** No sitting and larger triangles: these tests ask for neither. */
+const QUICK = { sits: false, coarse: true };
+
 const rules = { bite: 6, clear: 2 };
 
 describe('stapleLeg', () => {
@@ -22,7 +25,7 @@ describe('stapleLeg', () => {
 });
 
 describe('the order of stapling', () => {
-  const plan = planPiece(newChairSeat(), {});
+  const plan = planPiece(newChairSeat(), {}, QUICK);
   const { order } = plan.fixing;
 
   it('takes the centres of opposite sides first and the corners last', () => {
@@ -51,7 +54,7 @@ describe('the order of stapling', () => {
 
   it('round: even all the way, opposite places in turn', () => {
     const shape: BaseShape = { type: 'round', diameter: 380 };
-    const round = planPiece(newChairSeat(shape), {}).fixing.order;
+    const round = planPiece(newChairSeat(shape), {}, QUICK).fixing.order;
     const angles = round.map((s) => Math.atan2(s.y, s.x)).sort((a, b) => a - b);
     const gap = (2 * Math.PI) / round.length;
     angles.forEach((a, i) => i > 0 && expect(a - angles[i - 1]!).toBeCloseTo(gap, 2));
@@ -63,7 +66,7 @@ describe('the order of stapling', () => {
 describe('corners', () => {
   it('fullness is θ·(side + return), pleats ⌈F / 2a⌉, and the cut stops short of the board’s edge', () => {
     const shape: BaseShape = { type: 'rectangle', width: 400, depth: 400, cornerRadius: { front: 40, back: 40 } };
-    const plan = planPiece({ ...newChairSeat(shape), wadding: null }, {});
+    const plan = planPiece({ ...newChairSeat(shape), wadding: null }, {}, QUICK);
     for (const corner of plan.corners) {
       const station = plan.stations.find((s) => s.id === corner.station)!;
       expect(corner.fullness).toBeCloseTo((Math.PI / 2) * (station.side + station.return), 1);
@@ -75,7 +78,7 @@ describe('corners', () => {
   });
 
   it('relief cuts round a circle overlap by no more than the rule at their root', () => {
-    const plan = planPiece(newChairSeat({ type: 'round', diameter: 380 }), {});
+    const plan = planPiece(newChairSeat({ type: 'round', diameter: 380 }), {}, QUICK);
     const relief = plan.cover.relief!;
     expect((relief.pitch * 12) / 190).toBeLessThanOrEqual(1.5);
     expect(relief.cuts.length * relief.pitch).toBeCloseTo(Math.PI * 380, 0);

@@ -29,6 +29,9 @@ import {
   type Polygon,
 } from '.';
 
+/** No sitting and larger triangles: these tests ask for neither. */
+const QUICK = { sits: false, coarse: true };
+
 const DEGREE = Math.PI / 180;
 const box = (shape: BaseShape) => bounds(flatten(baseOutline(shape)));
 const node = (x: number, y: number, to: OutlineNode['to'] = { kind: 'line' }, radius = 0): OutlineNode => ({ x, y, radius, to });
@@ -46,7 +49,7 @@ describe('shapes as they are measured', () => {
     const b = bounds(polygon);
     expect(b.minX + b.maxX).toBeCloseTo(0, 1);
     expect(b.minY + b.maxY).toBeCloseTo(0, 1);
-    const plan = planPiece(newPiece('chair-seat', shape), {});
+    const plan = planPiece(newPiece('chair-seat', shape), {}, QUICK);
     for (const s of plan.stations) {
       expect(s.wrap).toBeGreaterThan(50);
       expect(s.fromCentre).toBeGreaterThan(s.wrap);
@@ -58,7 +61,7 @@ describe('shapes as they are measured', () => {
 
   it.each(KINDS.map((kind) => kind.id))('a new %s can be planned as every shape it is offered', (kind) => {
     for (const type of KINDS.find((k) => k.id === kind)!.shapes) {
-      const plan = planPiece({ ...newPiece(kind), base: { ...newPiece(kind).base, shape: STARTING_SHAPES[type] } }, {});
+      const plan = planPiece({ ...newPiece(kind), base: { ...newPiece(kind).base, shape: STARTING_SHAPES[type] } }, {}, QUICK);
       expect(plan.surface.height).toBeGreaterThan(10);
       expect(plan.piece.kind).toBe(kind);
     }

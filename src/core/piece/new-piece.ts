@@ -13,7 +13,7 @@ const main = (material: string, thickness: number, offset: number | null = null)
 const crown = (thickness: number): Pad => ({
   id: 'crown',
   role: 'crown',
-  material: 'seat-medium',
+  material: 'seat-extra-firm',
   thickness,
   offset: null,
   edge: { kind: 'domed' },
@@ -30,7 +30,7 @@ const BUILT: Record<PieceKind, { pads: Pad[]; board: number; material?: string }
   'headboard-panelled': { pads: [main('seat-medium', 40, 0)], board: 12 },
   // Under a nail line the foam is held back, so that the nails bite wood.
   'headboard-nailed': { pads: [main('seat-medium', 40, -50)], board: 18 },
-  saddle: { pads: [main('seat-extra-firm', 40)], board: 4, material: 'moulded-plastic' },
+  saddle: { pads: [main('chip-firm', 50)], board: 4, material: 'moulded-plastic' },
   'arm-pad': { pads: [main('chip-firm', 20), { ...main('seat-firm', 25), id: 'top' }], board: 9 },
   'block-seat': { pads: [main('seat-extra-firm', 100), { ...main('seat-extra-firm', 100), id: 'upper' }], board: 9 },
   'tight-seat': { pads: [crown(20), main('seat-firm', 75)], board: 15 },

@@ -8,6 +8,9 @@ import { sheetView } from '../view';
 import { checkPiece, KINDS, newChairSeat, newPiece, PIECE_SCHEMA, PieceProblems, STARTING_SHAPES, type Piece } from '.';
 import { parsePiece, validatePiece } from './validate-piece';
 
+/** No sitting and larger triangles: these tests ask for neither. */
+const QUICK = { sits: false, coarse: true };
+
 const problemsOf = (change: (piece: Piece) => unknown): string => {
   const piece = newChairSeat();
   change(piece);
@@ -25,16 +28,16 @@ describe('a piece', () => {
     for (const { id, shapes } of KINDS) {
       const piece = newPiece(id, STARTING_SHAPES[shapes[0]!]);
       expect(parsePiece(JSON.stringify(piece))).toEqual(piece);
-      if (id === 'chair-seat') expect(planPiece(piece, {}).warnings).toEqual([]);
+      if (id === 'chair-seat') expect(planPiece(piece, {}, QUICK).warnings).toEqual([]);
     }
   });
 
   it('of the demo is valid, and the finished set plans without a warning', () => {
     for (const name of readdirSync('demo').filter((file) => file.endsWith('.json'))) {
-      expect(() => planPiece(parsePiece(readFileSync(`demo/${name}`, 'utf8')), {}), name).not.toThrow();
+      expect(() => planPiece(parsePiece(readFileSync(`demo/${name}`, 'utf8')), {}, QUICK), name).not.toThrow();
     }
     const chairs = parsePiece(readFileSync('demo/dome-room-chairs.json', 'utf8'));
-    expect(planPiece(chairs, {}).warnings).toEqual([]);
+    expect(planPiece(chairs, {}, QUICK).warnings).toEqual([]);
   });
 
   it('has a published schema that is the one in force', () => {
@@ -86,7 +89,7 @@ describe('a piece', () => {
             expect((error as PieceProblems).problems[0]!.message.length).toBeGreaterThan(5);
             return;
           }
-          const result = sheetView(piece, {});
+          const result = sheetView(piece, {}, true);
           if ('problems' in result) expect(result.problems.length).toBeGreaterThan(0);
           else expect(JSON.stringify(result.view.plan.stations)).not.toContain('null');
         },

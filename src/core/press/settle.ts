@@ -91,7 +91,7 @@ export function settle(problem: Pulled, height: Float64Array, borne?: Float64Arr
 }
 
 function newton(problem: Pulled, h: Float64Array, borne?: Float64Array): Settled {
-  const { columns: n, rows: m, step, free, there, rest, springs, pull, shear, load, over } = problem;
+  const { columns: n, rows: m, step, free, there, rest, springs, shear, load, over } = problem;
   const count = n * m;
   const area = step * step;
   const level = levelOf(n, m, free.slice());

@@ -1,6 +1,6 @@
 export { AIR, constantLaw, foamLaw, type Law } from './law';
 export { meshOf, type Layer, type Mesh, type StackCut } from './mesh';
-export { relax, type Relaxed } from './relax';
+export { pulledProblem, relax, type Relaxed } from './relax';
 export { pullSection, type PulledSection } from './pull-section';
 export { lineLength, pulledPoints, type Start } from './string';
 export { linePressure, overWadding, WADDING_CURVE } from './wadding';

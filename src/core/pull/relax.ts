@@ -57,6 +57,27 @@ export function relax(
   return result;
 }
 
+/**
+ * The same problem for somebody else's optimiser: the energy over the unknown displacements, and its slope.
+ *
+ * @param mesh the foam
+ * @param pull T in N/mm
+ * @param start where the cover begins in the middle
+ * @param edge the board's edge
+ */
+export function pulledProblem(
+  mesh: Mesh,
+  pull: number,
+  start: Start,
+  edge: { x: number; top: number; bottom: number },
+): {
+  unknowns: number;
+  energy: (moved: ArrayLike<number>, slope?: { [i: number]: number }) => number;
+  line: (moved: ArrayLike<number>) => Float64Array;
+} {
+  return new Pulled(mesh, pull, start, edge).asProblem();
+}
+
 /** Scratch of one triangle: terms of its two stretches. */
 const TERMS = new Float64Array(6);
 
@@ -102,6 +123,23 @@ class Pulled {
     }
     this.xs[places - 1] = edge.x;
     this.zs[places - 1] = edge.bottom;
+  }
+
+  asProblem(): ReturnType<typeof pulledProblem> {
+    const { mesh } = this;
+    const placed = (moved: ArrayLike<number>): Float64Array => {
+      for (let u = 0; u < this.step.length; u++) this.step[u] = moved[u]!;
+      return this.moved(mesh.at, 1);
+    };
+    return {
+      unknowns: mesh.unknowns,
+      energy: (moved, slope) => {
+        const energy = this.sum(placed(moved), slope !== undefined);
+        if (slope) this.force.forEach((f, u) => (slope[u] = f));
+        return energy;
+      },
+      line: (moved) => this.line(placed(moved)),
+    };
   }
 
   descend(from: Float64Array): Relaxed {

@@ -2,7 +2,10 @@ import { describe, expect, it } from 'vitest';
 import { newChairSeat, STARTING_SHAPES, type Piece } from '../piece';
 import { planPiece } from '../plan';
 
-const stepsOf = (change: Partial<Piece> = {}, house = {}) => planPiece({ ...newChairSeat(), ...change }, house).steps;
+/** No sitting and larger triangles: these tests ask for neither. */
+const QUICK = { sits: false, coarse: true };
+
+const stepsOf = (change: Partial<Piece> = {}, house = {}) => planPiece({ ...newChairSeat(), ...change }, house, QUICK).steps;
 
 describe('the run sheet', () => {
   it('goes in working order and names each step once', () => {
@@ -28,7 +31,7 @@ describe('the run sheet', () => {
     const bare = stepsOf({ pads: [], wadding: null }).map((step) => step.key);
     expect(bare).not.toContain('foam');
     expect(bare).not.toContain('wadding');
-    const round = planPiece(newChairSeat(STARTING_SHAPES.round), {}).steps.map((step) => step.key);
+    const round = planPiece(newChairSeat(STARTING_SHAPES.round), {}, QUICK).steps.map((step) => step.key);
     expect(round).toContain('relief');
     expect(round).not.toContain('corners');
   });
@@ -58,7 +61,7 @@ describe('warnings', () => {
   const codes = (change: (piece: Piece) => void): string[] => {
     const piece = newChairSeat();
     change(piece);
-    return planPiece(piece, {}).warnings.map((warning) => warning.code);
+    return planPiece(piece, {}, QUICK).warnings.map((warning) => warning.code);
   };
 
   it.each([

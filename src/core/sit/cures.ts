@@ -1,10 +1,11 @@
 import type { HouseRules } from '../house';
 import { checkPiece, foamsOf, kindOf, PieceProblems, type Pad, type Piece } from '../piece';
+import type { SitPlan } from './sit-plan';
 import { solvePiece } from './solve';
 
 /** A change that was solved again and found to cure what a sitting complains of. */
 export type Cure = {
-  kind: 'thicker' | 'firmer' | 'topper' | 'overhang';
+  kind: 'thicker' | 'firmer' | 'both' | 'topper' | 'overhang';
   words: string;
   /** for one piece, in the workshop's money */
   cost: number;
@@ -48,9 +49,11 @@ export function curesFor(piece: Piece, house: HouseRules, onTry: (done: number, 
   const change = (own: Partial<Pad>): Pad[] => piece.pads.map((pad, i) => (i === at ? { ...pad, ...own } : pad));
   const trials: Omit<Cure, 'cost' | 'leastLeft' | 'sink'>[][] = [];
   if (before.bottoms) {
+    // Thicknesses that can be laid from one sheet or two, ten millimetres apart at least.
     const sums = [...new Set(foam.sold.flatMap((a) => [a, ...foam.sold.map((b) => a + b)]))]
       .filter((t) => t > main.thickness + 1)
-      .sort((a, b) => a - b);
+      .sort((a, b) => a - b)
+      .reduce<number[]>((kept, t) => (kept.length === 0 || t - kept.at(-1)! >= 10 ? [...kept, t] : kept), []);
     // Of each kind the mildest that cures is wanted: they are tried in order.
     trials.push(
       sums.map((thickness) => ({
@@ -72,6 +75,19 @@ export function curesFor(piece: Piece, house: HouseRules, onTry: (done: number, 
         pads: change({ material: f.id }),
       })),
     );
+    // Thicker and firmer at once, the cheapest first, for pads that are far too thin.
+    const both = foams
+      .filter((f) => f.ifd25 > foam.ifd25 && (f.type === 'polyether' || f.type === 'high-resilience'))
+      .flatMap((f) =>
+        f.sold
+          .filter((t) => t > main.thickness + 1)
+          .map((thickness) => ({
+            kind: 'both' as const,
+            words: `Main pad firmer and thicker: ${thickness} mm of ${f.name.toLowerCase()}`,
+            pads: change({ material: f.id, thickness }),
+          })),
+      );
+    trials.push(both.sort((a, b) => price(piece, a.pads, area) - price(piece, b.pads, area)));
     // A thin firm pad laid underneath carries what the soft one cannot.
     const under = foams.filter((f) => f.type === 'recycled chip' || f.id === 'seat-extra-firm' || f.id === 'seat-firm');
     const toppers = under.flatMap((f) =>
@@ -105,8 +121,11 @@ export function curesFor(piece: Piece, house: HouseRules, onTry: (done: number, 
     for (const trial of row.slice(0, 14)) {
       const changed = { ...piece, pads: trial.pads };
       if (checkPiece(changed).length > 0) continue;
-      const after = attempt(changed, house);
-      if (!after || after.bottoms || after.edgeFelt || !after.converged) continue;
+      // A rough look first; what passes it is solved once more as the sheet will show it.
+      const rough = attempt(changed, house, false);
+      if (!rough || !holds(rough)) continue;
+      const after = attempt(changed, house, true);
+      if (!after || !holds(after)) continue;
       found.push({ ...trial, cost: price(piece, trial.pads, area), leastLeft: after.leastLeft, sink: after.sink });
       break;
     }
@@ -115,9 +134,13 @@ export function curesFor(piece: Piece, house: HouseRules, onTry: (done: number, 
   return found.sort((a, b) => a.cost - b.cost);
 }
 
-function attempt(piece: Piece, house: HouseRules) {
+function holds({ bottoms, edgeFelt, converged }: SitPlan): boolean {
+  return !bottoms && !edgeFelt && converged;
+}
+
+function attempt(piece: Piece, house: HouseRules, fine: boolean): SitPlan | null {
   try {
-    return solvePiece(piece, house).sat?.plan ?? null;
+    return solvePiece(piece, house, undefined, fine).sat?.plan ?? null;
   } catch (error) {
     if (error instanceof PieceProblems) return null;
     throw error;

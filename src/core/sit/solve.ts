@@ -17,12 +17,13 @@ const TRIAL = 40;
  * @param piece a checked piece
  * @param house the workshop's rules
  * @param [sitting] who sits, if not the piece's own
+ * @param [fine=false] with the sheet's own triangles and grid
  * @throws PieceProblems when the piece cannot be built
  */
-export function solvePiece(piece: Piece, house: HouseRules, sitting?: Sitting): SolvedPiece {
+export function solvePiece(piece: Piece, house: HouseRules, sitting?: Sitting, fine = false): SolvedPiece {
   const model = modelOf(piece, house);
-  const sections = stationSections(model, true);
-  const covered = coveredSurface(model, sections, TRIAL);
+  const sections = stationSections(model, !fine);
+  const covered = coveredSurface(model, sections, fine ? undefined : TRIAL);
   return {
     model,
     sections,

@@ -4,8 +4,11 @@ import { newChairSeat, STARTING_SHAPES } from '../piece';
 import { planPiece } from '../plan';
 import { printFigure, slipOf } from '.';
 
+/** No sitting and larger triangles: these tests ask for neither. */
+const QUICK = { sits: false, coarse: true };
+
 const piece = newChairSeat();
-const plan = planPiece(piece, {});
+const plan = planPiece(piece, {}, QUICK);
 const lines = slipOf(plan, piece, {});
 const line = (key: string, from = lines) => from.find((l) => l.key === key)!;
 
@@ -43,7 +46,7 @@ describe('the slip', () => {
         if (!term.rule) return false;
         const rule = ruleOf(term.rule)!;
         const own = { ...piece, overrides: { [term.rule]: rule.sensible[1] } };
-        const changed = line(key, slipOf(planPiece(own, {}), own, {}));
+        const changed = line(key, slipOf(planPiece(own, {}, QUICK), own, {}));
         return changed.value !== line(key).value || changed.by !== line(key).by;
       });
       if (!moved) indifferent.push(key);
@@ -54,7 +57,7 @@ describe('the slip', () => {
 
   it('leaves out what a piece does not have', () => {
     const bare = { ...newChairSeat(STARTING_SHAPES.round), wadding: null, pads: [] };
-    const keys = slipOf(planPiece(bare, {}), bare, {}).map((l) => l.key);
+    const keys = slipOf(planPiece(bare, {}, QUICK), bare, {}).map((l) => l.key);
     expect(keys).not.toContain('wadding');
     expect(keys.some((key) => key.startsWith('foam.') && key !== 'foam.sheets')).toBe(false);
   });

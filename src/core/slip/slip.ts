@@ -58,7 +58,7 @@ export function slipOf(plan: Plan, piece: Piece, house: HouseRules): SlipLine[] 
       label: 'Covered height at the middle',
       value: plan.surface.height,
       unit: 'length',
-      formula: 'height = pads + loft × share',
+      formula: 'height = pads + loft × share − what the pull presses away',
       note: 'over the board',
       terms: [
         length('pads', 'All pads at the middle', padding),
@@ -72,7 +72,7 @@ export function slipOf(plan: Plan, piece: Piece, house: HouseRules): SlipLine[] 
       label: 'Crown',
       value: plan.surface.crown,
       unit: 'length',
-      formula: 'crown = middle − rim, along the taut line',
+      formula: 'crown = covered middle − wadding − rim of the pad as cut',
       note: 'middle over rim',
       terms: [
         length('free', 'Crown before covering', plan.surface.freeCrown),

@@ -42,17 +42,20 @@ export function compareOldCover(piece: Piece, house: HouseRules, cover: CoverPie
   const rule: RuleReader = applyOverrides(house, piece.overrides);
   const oldFoam = sum(record.items.filter((item) => item.what === 'pad').map((item) => item.thickness));
   const mains = sum(piece.pads.filter((pad) => pad.role === 'main').map((pad) => pad.thickness));
+  const rise = sum(piece.pads.filter((pad) => pad.role === 'crown').map((pad) => pad.thickness));
+  // A low arc of rise c over a chord L is longer than the chord by 8c²/3L.
+  const crown = (chord: number): number => (8 * rise * rise) / (3 * chord);
+  const across = (a: number, b: number): number => Math.max(1, Math.hypot(a, b));
   const ends = {
     width: [outermost(stations, [-1, 0]), outermost(stations, [1, 0])],
     height: [outermost(stations, [0, -1]), outermost(stations, [0, 1])],
-  };
-  const crown = (pair: readonly StationWrap[]): number =>
-    piece.pads.some((pad) => pad.role === 'crown') ? sum(pair.map((s) => Math.max(0, s.top - s.planDistance))) : 0;
+  } as const;
+  const chord = ([a, b]: readonly [StationWrap, StationWrap]): number => across(a.x - b.x, a.y - b.y);
   const grip = 2 * (rule('grip') - Math.min(rule('grip'), rule('stapleToTrim')));
   return record.cover.map((old) => {
     const difference = { width: cover.width - old.width, height: cover.height - old.height };
     const reasons: Reason[] = [{ label: 'Grip, which was trimmed off the old one', width: grip, height: grip }];
-    const crowned = { width: crown(ends.width), height: crown(ends.height) };
+    const crowned = { width: crown(chord(ends.width)), height: crown(chord(ends.height)) };
     if (crowned.width > 0.5 || crowned.height > 0.5) reasons.push({ label: 'Crown added: longer over the top', ...crowned });
     if (oldFoam > 0 && Math.abs(mains - oldFoam) > 0.5) {
       const thicker = 2 * (mains - oldFoam);

@@ -3,6 +3,9 @@ import { newChairSeat, type Piece, type PressReadings, type StripItem } from '..
 import { planPiece } from '../plan';
 import { FINDINGS, pressTest, reassembly } from '.';
 
+/** No sitting and larger triangles: these tests ask for neither. */
+const QUICK = { sits: false, coarse: true };
+
 const good: PressReadings = { asNew: 50, now: 49, seconds: 1, crumbs: false, mould: false, marks: false };
 const item = (id: string, what: StripItem['what'], again: StripItem['again'], more: Partial<StripItem> = {}): StripItem => ({
   id,
@@ -67,7 +70,7 @@ describe('the strip record', () => {
   });
 
   it('is followed by the run sheet: strip first, findings with their cautions, what was kept refitted with its photos', () => {
-    const steps = planPiece(piece, {}).steps;
+    const steps = planPiece(piece, {}, QUICK).steps;
     const keys = steps.map((step) => step.key);
     expect(keys[0]).toBe('strip');
     expect(keys.slice(1, 3)).toEqual(['finding-mould', 'finding-rust']);
@@ -79,7 +82,7 @@ describe('the strip record', () => {
   });
 
   it('lays the old cover beside the new one and says where each millimetre comes from', () => {
-    const plan = planPiece(piece, {});
+    const plan = planPiece(piece, {}, QUICK);
     const [compared] = plan.strip.oldCover;
     const cover = plan.cover.pieces[0]!;
     expect(compared!.difference.width).toBeCloseTo(cover.width - 700, 2);
@@ -92,9 +95,9 @@ describe('the strip record', () => {
   });
 
   it('reads the old staple: the size to buy, and that it was too long', () => {
-    expect(planPiece(piece, {}).strip.staples[0]).toMatchObject({ buy: 10, tooLong: false });
+    expect(planPiece(piece, {}, QUICK).strip.staples[0]).toMatchObject({ buy: 10, tooLong: false });
     const long: Piece = { ...piece, strip: { ...strip, items: [{ ...items[0]!, leg: 14 }] } };
-    const plan = planPiece(long, {});
+    const plan = planPiece(long, {}, QUICK);
     expect(plan.strip.staples[0]).toMatchObject({ tooLong: true });
     expect(plan.warnings.map((warning) => warning.code)).toContain('old-staple-long');
   });

@@ -151,7 +151,8 @@ export function crownByWish(
 ): CrownChoice[] {
   const bare: Piece = { ...piece, pads: piece.pads.filter((pad) => pad.role !== 'crown') };
   const model = modelOf(bare, house);
-  const wished = wishedOver(model.board, model.middle, model.rule('crownInset'), wish.profile);
+  const held = Math.min(0, bare.pads.find((pad) => pad.role === 'main')?.offset ?? 0);
+  const wished = wishedOver(model.board, model.middle, model.rule('crownInset') - held, wish.profile);
   const first = piece.pads.find((pad) => pad.role === 'crown');
   const material = first?.material ?? bare.pads.find((pad) => pad.role === 'main')?.material;
   if (!wished || !material || wish.height <= 0) return [];

@@ -22,7 +22,7 @@ function freeId(pads: Pad[], stem: string): string {
 
 /** Pads as they are first laid on. */
 const FIRST: Record<Pad['role'], Omit<Pad, 'id'>> = {
-  crown: { role: 'crown', material: 'seat-medium', thickness: 13, offset: null, edge: { kind: 'domed' } },
+  crown: { role: 'crown', material: 'seat-extra-firm', thickness: 13, offset: null, edge: { kind: 'domed' } },
   main: { role: 'main', material: 'seat-firm', thickness: 50, offset: null, edge: { kind: 'square' } },
   topper: { role: 'topper', material: 'resilient-medium', thickness: 25, offset: null, edge: { kind: 'square' } },
 };

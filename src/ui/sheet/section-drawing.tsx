@@ -22,7 +22,7 @@ type Props = {
 
 const whole = (mm: number) => Math.round(mm);
 /** A crown drawn out of nothing starts as this pad. */
-const NEW_CROWN: Pad = { id: 'crown', role: 'crown', material: 'seat-medium', thickness: 1, offset: null, edge: { kind: 'domed' } };
+const NEW_CROWN: Pad = { id: 'crown', role: 'crown', material: 'seat-extra-firm', thickness: 1, offset: null, edge: { kind: 'domed' } };
 
 /** Gives the crown pad a thickness, making one when there is none and taking it away at nothing. */
 export function withCrown(pads: Pad[], rise: number): Pad[] {
