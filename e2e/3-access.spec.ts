@@ -17,11 +17,18 @@ test('no screen has a serious accessibility fault, by day or in the evening', as
       await page.goto(path);
       await noSeriousViolation(page, `${path} ${theme}`);
     }
-    for (const stage of ['strip', 'base', 'build', 'cover', 'cut', 'fix', 'bench']) {
+    for (const stage of ['strip', 'base', 'build', 'sit', 'cover', 'cut', 'fix', 'bench']) {
       await page.goto(`/piece/${id}?stage=${stage}`);
       await expect(slip(page, 'wrap')).toBeVisible();
       if (stage === 'build') await page.getByRole('button', { name: /Wrap at the front/ }).click();
+      if (stage === 'sit') await expect(page.getByRole('list', { name: 'Verdict' })).toBeVisible({ timeout: 60_000 });
       await noSeriousViolation(page, `${stage} ${theme}`);
+    }
+    await page.goto(`/piece/${id}?stage=build`);
+    for (const box of ['Crown by wish…', 'Foam store…']) {
+      await page.getByRole('button', { name: box }).click();
+      await noSeriousViolation(page, `${box} ${theme}`);
+      await page.keyboard.press('Escape');
     }
     await page.keyboard.press('?');
     await noSeriousViolation(page, `keys ${theme}`);

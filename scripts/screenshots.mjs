@@ -20,6 +20,8 @@ page.on('pageerror', (error) => console.error(String(error)));
 async function shoot(name, path, before) {
   await page.goto(address + path);
   await page.waitForLoadState('networkidle');
+  // A sheet is looked at once it has settled.
+  if (path.includes('?stage=') && !path.endsWith('strip')) await page.locator('[data-slip]').first().waitFor({ timeout: 60_000 });
   if (before) await before();
   await page.waitForTimeout(600);
   await page.screenshot({ path: `docs/screenshots/${name}.png` });
@@ -38,12 +40,20 @@ const pieceOf = async (name) => {
   await page.goto(`${address}/`);
   return (await page.getByRole('link', { name }).first().getAttribute('href')).split('?')[0];
 };
+await shoot('sit', `${piece}?stage=sit`, () => page.getByRole('list', { name: 'Verdict' }).waitFor({ timeout: 60_000 }));
+await shoot('wish', `${piece}?stage=build`, async () => {
+  await page.getByRole('button', { name: 'Crown by wish…' }).click();
+  await page.getByRole('button', { name: 'Find the pads' }).click();
+  await page.locator('[data-choice="smoothest"]').waitFor({ timeout: 90_000 });
+});
 const saddle = await pieceOf(/Saddle, cargo tricycle/);
 await shoot('strip', `${saddle}?stage=strip`);
 await shoot('base', `${saddle}?stage=base`);
-await shoot('round', `${saddle}?stage=base`, async () => {
+await shoot('round', `${saddle}?stage=sit`, async () => {
+  await page.getByRole('list', { name: 'Verdict' }).waitFor({ timeout: 60_000 });
   await page.getByRole('button', { name: 'In the round' }).click();
   await page.locator('[data-drawn="yes"] canvas').waitFor();
+  await page.getByLabel('Colour by').selectOption('pressure');
 });
 const headboard = await pieceOf(/Headboard, astronomer/);
 await shoot('outline', `${headboard}?stage=base`, async () => {

@@ -24,10 +24,13 @@ function layFoam(model: Model, sets: readonly CutSet[]): CutPlan['foam'] {
   const groups = new Map<string, { piece: FoamPiece; thickness: number; blanks: Blank[] }>();
   for (const { foam, count } of sets) {
     for (const piece of foam) {
+      // Nothing is bought for what comes out of the scraps.
+      if (piece.scrap) continue;
       for (const thickness of piece.layers) {
         const key = `${piece.material} ${thickness}`;
         const group = groups.get(key) ?? { piece, thickness, blanks: [] };
-        for (let i = 0; i < count; i++) group.blanks.push({ label: piece.pad, width: piece.width, height: piece.height });
+        for (let i = 0; i < count; i++)
+          for (const block of piece.blocks) group.blanks.push({ label: piece.pad, width: block.width, height: block.height });
         groups.set(key, group);
       }
     }
@@ -43,7 +46,7 @@ function layFoam(model: Model, sets: readonly CutSet[]): CutPlan['foam'] {
     };
   });
   const sheets = layouts.reduce((sum, layout) => sum + layout.sheets.length, 0);
-  const areas = new Map(sets.flatMap(({ foam }) => foam.map((piece) => [piece.pad, piece.area] as const)));
+  const areas = new Map(sets.flatMap(({ foam }) => foam.map((piece) => [piece.pad, piece.area / piece.blocks.length] as const)));
   const used = layouts.flatMap((l) => l.sheets.flat()).reduce((sum, laid) => sum + areas.get(laid.label)!, 0);
   return {
     sheetWidth: sheet.width,

@@ -73,3 +73,19 @@ describe('layouts', () => {
     expect(plan.warnings.map((w) => w.code)).toEqual(expect.arrayContaining(['cloth-too-narrow', 'pad-larger-than-sheet']));
   });
 });
+
+describe('blocks and scraps', () => {
+  it('blocks share the pad between them without a gap, and scraps are not bought', () => {
+    const seat = newChairSeat({ type: 'trapezoid', frontWidth: 450, backWidth: 380, depth: 420, cornerRadius: { front: 30, back: 10 } });
+    const blocks = { ...seat, pads: seat.pads.map((pad) => (pad.role === 'main' ? { ...pad, blocks: 3 } : { ...pad, scrap: true })) };
+    const [whole, split] = [planPiece(seat, {}, QUICK), planPiece(blocks, {}, QUICK)];
+    const main = split.foam.find((foam) => foam.role === 'main')!;
+    expect(main.blocks).toHaveLength(3);
+    expect(main.blocks.reduce((sum, block) => sum + block.area, 0)).toBeCloseTo(main.area, 0);
+    expect(main.count).toBe(3 * whole.foam.find((foam) => foam.role === 'main')!.count);
+    const laid = split.cut.foam.layouts.flatMap((layout) => layout.sheets.flat().map((piece) => piece.label));
+    expect(laid.filter((label) => label === main.pad)).toHaveLength(main.layers.length * 3);
+    expect(laid).not.toContain('crown');
+    expect(split.steps.find((step) => step.key === 'foam')!.detail).toContain('from scraps');
+  });
+});

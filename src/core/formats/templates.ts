@@ -8,11 +8,17 @@ export type TemplateLine = { outline: Polygon; closed: boolean; dashed?: boolean
 /** A piece to be printed at full size. */
 export type Template = { title: string; lines: TemplateLine[]; marks: Point[] };
 
+const NAMES: Record<string, string> = { crown: 'Crown pad', main: 'Main pad', topper: 'Topper' };
+
 function padTemplate(foam: FoamPiece, of = ''): Template {
   const box = bounds(foam.outline);
   return {
-    title: `${foam.role === 'crown' ? 'Crown pad' : 'Main pad'}${of}, ${foam.materialName}, ${foam.layers.join(' + ')} mm, cut ${foam.count}`,
-    lines: [{ outline: foam.outline, closed: true }],
+    title: `${NAMES[foam.role] ?? 'Pad'}${of}, ${foam.materialName}, ${foam.layers.join(' + ')} mm, cut ${foam.count}${foam.scrap ? ', from scraps' : ''}`,
+    // Joins between blocks are dashed: each block is cut along them.
+    lines: [
+      { outline: foam.outline, closed: true },
+      ...(foam.blocks.length > 1 ? foam.blocks.map((block): TemplateLine => ({ outline: block.outline, closed: true, dashed: true })) : []),
+    ],
     marks: [
       [0, box.minY],
       [box.maxX, 0],

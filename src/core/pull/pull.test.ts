@@ -126,6 +126,42 @@ describe('the section under a pulled cover', () => {
   });
 });
 
+describe('sections of any stack', () => {
+  it('come to rest, or say that they did not, with nothing that is not a number; most do', () => {
+    let rested = 0;
+    let all = 0;
+    fc.assert(
+      fc.property(
+        fc.array(fc.tuple(fc.constantFrom(...FOAMS), fc.double({ min: 0.5, max: 120, noNaN: true }), fc.integer({ min: -40, max: 6 })), {
+          minLength: 1,
+          maxLength: 5,
+        }),
+        fc.double({ min: 0.02, max: 0.3, noNaN: true }),
+        (rows, pull) => {
+          const whole = slab(10, constantLaw(0.04));
+          const n = whole.x.length;
+          const under = new Float64Array(n);
+          const layers = rows.map(([foam, thickness, offset]) => {
+            let to = n - 1;
+            while (to > 1 && whole.x[to]! > 200 + offset + 1e-9) to--;
+            const lower = under.slice();
+            for (let i = 0; i <= to; i++) under[i] = under[i]! + thickness;
+            return { from: 0, to, lower, upper: under.slice(), law: foamLaw(curveOf(foam)) };
+          });
+          const { line, converged } = pullSection({ ...whole, layers }, pull, LEVEL, 10);
+          all += 1;
+          if (converged) rested += 1;
+          expect(line.flat().every(Number.isFinite)).toBe(true);
+          expect(line.at(-1)).toEqual([200, -12]);
+          expect(Math.max(...line.map(([, z]) => z))).toBeLessThan(Math.max(...under) + 1);
+        },
+      ),
+      { numRuns: 250 },
+    );
+    expect(rested / all).toBeGreaterThan(0.85);
+  });
+});
+
 describe('the string and the wadding', () => {
   it('keeps to the outside and leaves hollows out', () => {
     const line = pulledPoints([

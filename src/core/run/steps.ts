@@ -102,16 +102,21 @@ export function runSteps(model: Model, made: Ingredients): Step[] {
     add(
       'foam',
       'Cut the foam',
-      layers.map((p) => `${p.role === 'crown' ? 'crown pad' : 'main pad'} ${p.materialName.toLowerCase()}`).join(', '),
+      layers
+        .map(
+          (p) =>
+            `${p.role === 'topper' ? 'topper' : `${p.role} pad`} ${p.materialName.toLowerCase()}${p.scrap ? ', from scraps' : ''}${p.blocks.length > 1 ? `, in ${p.blocks.length} blocks` : ''}`,
+        )
+        .join(', '),
       (metres(layers) * rule('timeCutMetre')) / 60,
       CAUTIONS.knife,
     );
     for (const piece of made.foam) {
-      const name = piece.role === 'crown' ? 'Glue on the crown pad' : 'Glue on the main pad';
+      const name = piece.role === 'topper' ? 'Glue on the topper' : `Glue on the ${piece.role} pad`;
       const detail =
         piece.role === 'crown'
           ? 'Centre it on the marks; carve its rim as drawn.'
-          : 'Lay it from the middle outwards, even overhang all round.';
+          : `${piece.blocks.length > 1 ? 'Glue the blocks to each other first. ' : ''}Lay it from the middle outwards, even overhang all round.`;
       add(
         `glue-${piece.pad}`,
         name,

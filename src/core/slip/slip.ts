@@ -83,11 +83,11 @@ export function slipOf(plan: Plan, piece: Piece, house: HouseRules): SlipLine[] 
     ...plan.foam.map((foam, i): SlipLine => ({
       key: `foam.${foam.pad}`,
       group: 'Padding',
-      label: foam.role === 'crown' ? 'Crown pad' : 'Main pad',
+      label: foam.role === 'crown' ? 'Crown pad' : foam.role === 'topper' ? 'Topper' : 'Main pad',
       value: foam.width,
       by: foam.height,
       unit: 'length',
-      note: `${foam.materialName.toLowerCase()}, ${foam.layers.join(' + ')} mm, ${foam.count} to cut`,
+      note: `${foam.materialName.toLowerCase()}, ${foam.layers.join(' + ')} mm, ${foam.count} to cut${foam.scrap ? ' from scraps' : ''}${foam.blocks.length > 1 ? `, ${foam.blocks.length} blocks each` : ''}`,
       formula: 'size = board + 2 × offset',
       terms: [
         length('board', 'Board width', plan.outline.width),
