@@ -58,14 +58,15 @@ export function addTriangles(mesh: Mesh, at: Float64Array, full: boolean, exact:
     stretchTerms(law, s2, TERMS, 3);
     total += area * (TERMS[0]! + TERMS[3]!);
     if (!full) continue;
-    const a1 = R > 1e-14 ? Math.atan2(G, F) : 0;
-    const a2 = Math.atan2(H, E);
-    const phi = (a2 + a1) / 2;
-    const theta = (a1 - a2) / 2;
-    const cu = Math.cos(phi);
-    const su = Math.sin(phi);
-    const cv = Math.cos(theta);
-    const sv = Math.sin(theta);
+    // U turns by (a₂ + a₁)/2, V by (a₁ − a₂)/2, where a₁ = ∠(F, G) and a₂ = ∠(E, H): by half angles, without a tangent.
+    const c1 = R > 1e-14 ? Math.sqrt(Math.max(0, (1 + F / R) / 2)) : 1;
+    const s1h = R > 1e-14 ? (c1 > 1e-9 ? G / R / (2 * c1) : 1) : 0;
+    const c2 = Q > 1e-14 ? Math.sqrt(Math.max(0, (1 + E / Q) / 2)) : 1;
+    const s2h = Q > 1e-14 ? (c2 > 1e-9 ? H / Q / (2 * c2) : 1) : 0;
+    const cu = c2 * c1 - s2h * s1h;
+    const su = s2h * c1 + c2 * s1h;
+    const cv = c1 * c2 + s1h * s2h;
+    const sv = s1h * c2 - c1 * s2h;
     // u1 = (cu, su), u2 = (−su, cu); v1 = (cv, sv), v2 = (−sv, cv).
     const p1 = TERMS[1]!;
     const p2 = TERMS[4]!;
@@ -104,7 +105,8 @@ export function addTriangles(mesh: Mesh, at: Float64Array, full: boolean, exact:
       const f2 = area * p2 * bm;
       if (fx[m]! >= 0) force[fx[m]!] = force[fx[m]!]! + f1 * cu - f2 * su;
       if (fz[m]! >= 0) force[fz[m]!] = force[fz[m]!]! + f1 * su + f2 * cu;
-      for (let n = 0; n < 3; n++) {
+      // The matrix is symmetric: the pair (m, n) stands for (n, m) too.
+      for (let n = 0; n <= m; n++) {
         const an = ga[n]!;
         const bn = gb[n]!;
         const k11 = area * (e1 * am * an + mean * bm * bn);
@@ -116,10 +118,10 @@ export function addTriangles(mesh: Mesh, at: Float64Array, full: boolean, exact:
         const r12 = cu * k12 - su * k22;
         const r21 = su * k11 + cu * k21;
         const r22 = su * k12 + cu * k22;
-        addTo(matrix, fx[m]!, fx[n]!, r11 * cu - r12 * su);
-        addTo(matrix, fx[m]!, fz[n]!, r11 * su + r12 * cu);
-        addTo(matrix, fz[m]!, fx[n]!, r21 * cu - r22 * su);
-        addTo(matrix, fz[m]!, fz[n]!, r21 * su + r22 * cu);
+        addEither(matrix, fx[m]!, fx[n]!, r11 * cu - r12 * su);
+        addEither(matrix, fz[m]!, fz[n]!, r21 * su + r22 * cu);
+        addEither(matrix, fz[m]!, fx[n]!, r21 * cu - r22 * su);
+        if (m !== n) addEither(matrix, fx[m]!, fz[n]!, r11 * su + r12 * cu);
       }
     }
   }
@@ -131,4 +133,11 @@ export function addTo({ rows, width }: Banded, i: number, j: number, value: numb
   if (j < 0 || i < j) return;
   const at = i * (width + 1) + width - i + j;
   rows[at] = rows[at]! + value;
+}
+
+/** The same for a pair in either order. */
+function addEither(matrix: Banded, i: number, j: number, value: number): void {
+  if (i < 0 || j < 0) return;
+  if (i >= j) addTo(matrix, i, j, value);
+  else addTo(matrix, j, i, value);
 }
