@@ -188,7 +188,7 @@ export function planModel(model: Model, sits = true, coarse = false): Planned {
   const sections = stationSections(model, coarse);
   const stations = sections.map((station) => wrapAt(model, station));
   const covered = coveredSurface(model, sections, coarse ? 32 : 64);
-  const surface = surfaceOf(model, covered, sections);
+  const surface = surfaceOf(model, covered, sections, coarse);
   const sat = sits ? sitPlan(model, covered) : null;
   const corners = cornerPlans(model, stations);
   const cover = pullOver(own, stations);

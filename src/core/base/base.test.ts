@@ -191,7 +191,8 @@ describe('a base that is not flat', () => {
     const flat = planPiece(seat({}), {}, QUICK);
     const rows = [0, 210, 420].map((at) => ({ at, width: 450, height: at === 210 ? 10 : 0, drop: 30, crown: 6 }));
     const moulded = planPiece(seat({ mould: { kind: 'rows', rows } }), {}, QUICK);
-    expect(moulded.surface.height).toBeCloseTo(flat.surface.height, 0);
+    // Over a bowed base the cover presses on the wadding, over a flat one it does not.
+    expect(Math.abs(moulded.surface.height - flat.surface.height)).toBeLessThan(2.5);
     const model = modelOf(seat({ mould: { kind: 'rows', rows } }), {});
     expect(model.baseHeight(0, 0)).toBeCloseTo(10, 6);
     expect(model.baseHeight(225, 0)).toBeCloseTo(10 - 30, 6);

@@ -52,7 +52,7 @@ describe('a section', () => {
     const [crown, main] = section.pads;
     expect(heightAt(crown!.upper, 0)).toBeCloseTo(20, 6);
     expect(heightAt(main!.upper, 0)).toBeCloseTo(70, 6);
-    expect(heightAt(main!.upper, 203)).toBeCloseTo(50 + bridge(43, 20, 50), 1);
+    expect(heightAt(main!.upper, 203)).toBeCloseTo(50 + bridge(43, 20, 50), 0);
     const diagonal = sectionAlong(built, [0, 0], [Math.SQRT1_2, Math.SQRT1_2])!;
     expect(diagonal.board.right - diagonal.board.left).toBeCloseTo(400 * Math.SQRT2, 6);
   });

@@ -125,7 +125,7 @@ export function halvesOf(model: Model, passage: Passage, middle: number, sides: 
   return sides.map((sign): Half => {
     const { stack, pads: which, element } = sign > 0 ? right : left;
     const start = pullStart(stack, (sign > 0 ? left : right).stack);
-    const pulled = pullSection(stack, pull, start, element);
+    const pulled = pullSection(stack, pull, start, element, coarse);
     const end = sign > 0 ? run[1] : run[0];
     const at: Point = [origin[0] + direction[0] * end, origin[1] + direction[1] * end];
     const under = Math.min(alongCut(model, at, direction, model.rule('return')), (run[1] - run[0]) * 0.49);

@@ -152,8 +152,9 @@ function reachOf({ pads }: Model, k: number): number {
  * @param model the built piece
  * @param covered its surface
  * @param sections the stations' halves, which must all have come to rest too
+ * @param [coarse=false] larger triangles, for a picture while something is dragged
  */
-export function surfaceOf(model: Model, covered: CoveredSurface, sections: readonly { half: Half }[]): Surface {
+export function surfaceOf(model: Model, covered: CoveredSurface, sections: readonly { half: Half }[], coarse = false): Surface {
   const { middle: origin } = model;
   const passage = passageOf(model, origin, [0, 1])!;
   const [front] = halvesOf(
@@ -161,6 +162,7 @@ export function surfaceOf(model: Model, covered: CoveredSurface, sections: reado
     passage,
     Math.abs(passage.run[0] + passage.run[1]) < 1e-6 ? 0 : (passage.run[0] + passage.run[1]) / 2,
     [-1],
+    coarse,
   );
   const level = model.baseHeight(...origin);
   const found = readGrid(covered.grid, origin) - level;

@@ -20,6 +20,9 @@ export type PulledSection = {
 const KEPT = new Map<string, PulledSection>();
 const MOST_KEPT = 1200;
 
+/** How far the nodes of the last section moved, by its triangles. */
+const LAST = new Map<string, Float64Array>();
+
 /**
  * Solves a section of a stack under a pulled cover. Source: docs/models.md, "The pulled cover".
  *
@@ -27,13 +30,24 @@ const MOST_KEPT = 1200;
  * @param pull N/mm; nothing leaves the foam as it is
  * @param start where the cover begins in the middle
  * @param element wanted size of a triangle's side, mm
+ * @param [quick=false] begin from what the last section of the same triangles came to: for a picture while something is
+ *   dragged, where the last one is a hair away
  */
-export function pullSection(stack: StackCut, pull: number, start: Start, element: number): PulledSection {
-  const key = keyOf(stack, pull, start, element);
+export function pullSection(stack: StackCut, pull: number, start: Start, element: number, quick = false): PulledSection {
+  const key = keyOf(stack, pull, start, element) + (quick ? ' q' : '');
   const kept = KEPT.get(key);
   if (kept) return kept;
   const mesh = meshOf(stack, element);
-  const { at, line, converged, rounds } = relax(mesh, pull, start, stack.edge);
+  const alike = `${mesh.nodes} ${mesh.unknowns} ${mesh.lawOf.length} ${mesh.width}`;
+  const before = quick ? LAST.get(alike) : undefined;
+  const { at, line, converged, rounds } = relax(mesh, pull, start, stack.edge, before && mesh.at.map((v, i) => v + before[i]!));
+  if (quick && converged) {
+    if (LAST.size >= MOST_KEPT) LAST.clear();
+    LAST.set(
+      alike,
+      at.map((v, i) => v - mesh.at[i]!),
+    );
+  }
   const points = Array.from({ length: line.length / 2 }, (_, i): Point => [line[2 * i]!, line[2 * i + 1]!]);
   const place = (k: number): Point => [at[2 * k]!, at[2 * k + 1]!];
   const solved: PulledSection = {

@@ -28,7 +28,7 @@ export function solvePiece(piece: Piece, house: HouseRules, sitting?: Sitting, f
     model,
     sections,
     covered,
-    surface: surfaceOf(model, covered, sections),
+    surface: surfaceOf(model, covered, sections, !fine),
     sat: sitPlan(model, covered, sitting ?? sittingOf(model)),
   };
 }

@@ -44,7 +44,7 @@ function measure(piece: Piece, house: HouseRules, wish: CrownWish, wished: Wishe
   const model = modelOf(piece, house);
   const sections = stationSections(model, !fine);
   const covered = coveredSurface(model, sections, fine ? 64 : 40);
-  const { showThrough, converged } = surfaceOf(model, covered, sections);
+  const { showThrough, converged } = surfaceOf(model, covered, sections, !fine);
   const rim = rimHeight(model);
   const at = (x: number, y: number): number => readGrid(covered.grid, [x, y]) - model.baseHeight(x, y) - model.wadding - rim;
   let worst = 0;
