@@ -118,6 +118,18 @@ test('the stack is ordered by keys, pads of every rim are built, and the pull is
     await page.getByLabel('Rim').first().selectOption(rim);
     await settled(page);
   }
+  // A pad drawn by hand is moved corner by corner, and follows the board again when told.
+  await page.getByRole('button', { name: 'Draw its outline in the plan' }).last().click();
+  await settled(page);
+  const corner = page.getByRole('slider', { name: 'Corner 4 of the crown pad' });
+  await corner.focus();
+  await page.keyboard.press('Shift+ArrowLeft');
+  await settled(page);
+  const drawn = (await saved(page, id)).pads.find((pad) => pad.role === 'crown')!;
+  expect(drawn.outline).toHaveLength(12);
+  await page.getByRole('button', { name: 'Follow the board instead' }).click();
+  await settled(page);
+  expect((await saved(page, id)).pads.find((pad) => pad.role === 'crown')!.outline).toBeNull();
   await page.getByLabel('Pull', { exact: true }).selectOption('taut');
   await settled(page);
   const taut = await shown(page, 'fromCentre');

@@ -1,4 +1,4 @@
-import { isInside } from '../outline';
+import { crossesItself, isInside, polygonArea } from '../outline';
 import { checkRange } from './check-range';
 import { foamOf } from './foams';
 import { LIMITS } from './limits';
@@ -11,6 +11,9 @@ const EDGE_NAMES: Record<Exclude<Pad['edge']['kind'], 'square' | 'domed'>, strin
   rounded: 'Rounding',
   roll: 'Roll',
 };
+
+/** A pad smaller than this is none, mm². */
+const LEAST_AREA = 400;
 
 function short(mm: number): number {
   return Math.round(mm * 10) / 10;
@@ -32,6 +35,9 @@ export function checkPad(piece: Piece, pad: Pad, index: number): Problem[] {
   }
   if (typeof pad.wedge === 'number') add('wedge', checkRange('Thickness at the far edge', pad.wedge, LIMITS.pad));
   if (pad.outline && pad.outline.length < 3) add('outline', 'A drawn pad needs three corners at least');
+  else if (pad.outline && Math.abs(polygonArea(pad.outline)) < LEAST_AREA)
+    add('outline', 'The drawn pad has next to no area; pull its corners apart');
+  else if (pad.outline && crossesItself(pad.outline)) add('outline', 'The drawn pad crosses itself; move the corner back');
   if (pocket) {
     if (!foamOf(piece, pocket.material)) add('pocket.material', `“${pocket.material}” is not a foam we know`);
     add('pocket.width', checkRange('Pocket width', pocket.width, LIMITS.pocket));

@@ -138,3 +138,44 @@ describe('laminate', () => {
     );
   });
 });
+
+describe('a pad', () => {
+  const chair = newChairSeat();
+  const wrong = (change: Partial<(typeof chair.pads)[number]>): string[] =>
+    checkPiece({ ...chair, pads: [chair.pads[0]!, { ...chair.pads[1]!, ...change }] }).map(({ path }) => path);
+
+  it('that cannot be built is refused beside its cause', () => {
+    expect(wrong({ material: 'nothing' })).toContain('pads.1.material');
+    expect(wrong({ edge: { kind: 'rounded', width: 80 } })).toContain('pads.1.edge.width');
+    expect(wrong({ edge: { kind: 'roll', width: 0 } })).toContain('pads.1.edge.width');
+    expect(wrong({ wedge: 900 })).toContain('pads.1.wedge');
+    const square: [number, number][] = [
+      [-50, -50],
+      [50, -50],
+      [50, 50],
+      [-50, 50],
+    ];
+    expect(wrong({ outline: square })).toEqual([]);
+    expect(wrong({ outline: [square[0]!, square[2]!, square[1]!, square[3]!] })).toContain('pads.1.outline');
+    expect(wrong({ outline: [square[0]!, square[1]!, [0, -49.9]] })).toContain('pads.1.outline');
+    const pocket = { x: 0, y: 0, width: 100, length: 100, deep: 20, material: 'seat-soft' };
+    expect(wrong({ pocket })).toEqual([]);
+    expect(wrong({ pocket: { ...pocket, deep: 51 } })).toContain('pads.1.pocket.deep');
+    expect(wrong({ outline: square, pocket: { ...pocket, x: 200 } })).toContain('pads.1.pocket.x');
+  });
+
+  it('of the workshop’s own foam is built from it, and a foam nobody could press is refused', () => {
+    const own = { id: 'ours', name: 'Ours', type: 'polyether' as const, density: 33, ifd25: 160, supportFactor: 2.1, sold: [50] };
+    const piece = { ...chair, foams: [own], pads: [{ ...chair.pads[1]!, material: 'ours' }] };
+    expect(checkPiece(piece)).toEqual([]);
+    expect(planPiece(piece, {}, QUICK).foam[0]).toMatchObject({ material: 'ours', materialName: 'Ours' });
+    expect(checkPiece({ ...piece, foams: [{ ...own, supportFactor: 1.1 }] }).map(({ path }) => path)).toContain('foams.0.supportFactor');
+  });
+
+  it('pull, mass and share keep to what can be', () => {
+    const paths = (piece: typeof chair): string[] => checkPiece(piece).map(({ path }) => path);
+    expect(paths({ ...chair, cloth: { ...chair.cloth, force: 300 } })).toContain('cloth.force');
+    expect(paths({ ...chair, sit: { loader: 'seated', mass: 2, share: null, x: 0, y: 0 } })).toContain('sit.mass');
+    expect(paths({ ...chair, sit: { loader: 'seated', mass: 80, share: 400, x: 0, y: 0 } })).toContain('sit.share');
+  });
+});

@@ -76,8 +76,17 @@ function keyOf(stack: StackCut, pull: number, start: Start, element: number): st
   parts.push(short(stack.edge.x), short(stack.edge.top), short(stack.edge.bottom));
   for (let i = 0; i < stack.x.length; i++) parts.push(short(stack.x[i]!), short(stack.base[i]!));
   for (const { from, to, lower, upper, law, insert } of stack.layers) {
-    parts.push('|', from, to, law.modulus, law.curve?.densify ?? '');
-    if (insert) parts.push('p', insert.from, insert.to, short(insert.deep), insert.law.modulus, insert.law.curve?.densify ?? '');
+    parts.push('|', from, to, law.modulus, law.curve?.plateau ?? '', law.curve?.densify ?? '');
+    if (insert)
+      parts.push(
+        'p',
+        insert.from,
+        insert.to,
+        short(insert.deep),
+        insert.law.modulus,
+        insert.law.curve?.plateau ?? '',
+        insert.law.curve?.densify ?? '',
+      );
     for (let i = from; i <= to; i++) parts.push(short(lower[i]!), short(upper[i]!));
   }
   return parts.join(' ');

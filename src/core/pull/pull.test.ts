@@ -156,7 +156,7 @@ describe('sections of any stack', () => {
           expect(Math.max(...line.map(([, z]) => z))).toBeLessThan(Math.max(...under) + 1);
         },
       ),
-      { numRuns: 250 },
+      { numRuns: 1500 },
     );
     expect(rested / all).toBeGreaterThan(0.85);
   });

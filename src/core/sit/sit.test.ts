@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { carveCheck, carvePasses, curesFor, foamChart, forLoadedHeight, pocketPlan, solvePiece } from '.';
 import { modelOf } from '../build';
 import { FOAMS } from '../foam';
+import { planPiece } from '../plan';
 import { checkPiece, KINDS, newPiece, PieceProblems, type Pad, type PadEdge, type Piece } from '../piece';
 
 const chair = newPiece('chair-seat');
@@ -155,5 +156,29 @@ describe('any stack at all', () => {
     );
     // What does not come to rest is said to the user; it is the exception.
     expect(rested / all).toBeGreaterThan(0.6);
+  });
+
+  const layers = (count: number, thickness: number): Pad[] =>
+    Array.from({ length: count }, (_, i) => ({ ...chair.pads[1]!, id: `l${i}`, thickness }));
+  it.each<[string, Pad[], number, number]>([
+    ['half a millimetre', layers(1, 0.5), 9, 5],
+    ['half a metre', layers(1, 500), 9, 250],
+    ['forty layers', layers(40, 5), 9, 95],
+    ['20 N/m', layers(1, 50), 2, 95],
+    ['1000 N/m', layers(1, 50), 100, 95],
+    ['closed cell, stiffer than most boards', [{ ...chair.pads[1]!, material: 'closed-thin', thickness: 20 }], 14, 250],
+  ])('%s: finite figures, and said when it did not come to rest', (_, stack, force, mass) => {
+    const piece: Piece = {
+      ...chair,
+      pads: stack,
+      cloth: { ...chair.cloth, force },
+      sit: { loader: 'seated', mass, share: null, x: 0, y: 0 },
+    };
+    expect(checkPiece(piece)).toEqual([]);
+    const plan = planPiece(piece, {}, { coarse: true });
+    expect([plan.surface.height, plan.surface.crown, plan.sit!.sink, plan.sit!.peakPressure].every(Number.isFinite)).toBe(true);
+    expect(plan.surface.converged || plan.warnings.some((w) => w.code === 'not-at-rest')).toBe(true);
+    expect(plan.sit!.converged || plan.sit!.words.some((words) => words.includes('did not come to rest'))).toBe(true);
+    expect(plan.surface.height).toBeLessThan(stack.reduce((sum, pad) => sum + pad.thickness, 0) + 10);
   });
 });

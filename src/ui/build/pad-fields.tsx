@@ -8,6 +8,7 @@ import { foamOf, foamsOf, type Pad, type PadEdge } from '@/core/piece';
 import { ChoiceField, FigureField, LengthField } from '@/ui/kit/fields';
 import { useLength, useSettings } from '@/ui/kit/settings';
 import type { PanelProps } from '@/ui/sheet/panel-props';
+import { evenCorners } from './drawn-pads';
 import { PocketFields } from './pocket-fields';
 
 const EDGES: { id: PadEdge['kind']; name: string }[] = [
@@ -67,6 +68,7 @@ export function PadFields({ pad, step, index, props }: { pad: Pad; step: number;
   const inward = pad.role === 'crown';
   const standing = pad.offset ?? (inward ? -houseOf('crownInset') * step : houseOf('overhang'));
   const covered = index < piece.pads.length - 1;
+  const cut = props.plan?.foam.find((foam) => foam.pad === pad.id);
   return (
     <fieldset
       ref={setNodeRef}
@@ -150,6 +152,15 @@ export function PadFields({ pad, step, index, props }: { pad: Pad; step: number;
           }
           onCommit={(mm) => set({ offset: inward ? 0 - mm : mm })}
         />
+      )}
+      {!pad.outline && cut && (
+        <button
+          type="button"
+          className="underline text-xs cursor-pointer py-1"
+          onClick={() => set({ outline: evenCorners(cut.outline), offset: standing })}
+        >
+          Draw its outline in the plan
+        </button>
       )}
       <ChoiceField label="Rim" value={pad.edge.kind} options={EDGES} onChange={(kind) => set({ edge: edgeOf(kind, pad.thickness) })} />
       {'width' in pad.edge && (

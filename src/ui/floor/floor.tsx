@@ -5,7 +5,7 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useRef, useState } from 'react';
 import type { Section } from '@/core/build';
-import { shapeKind } from '@/core/piece';
+import { shapeKind, foamsOf } from '@/core/piece';
 import type { FloorRow } from '@/server/floor';
 import { MaterialPatterns } from '@/ui/drawing/materials';
 import { openPath } from '@/ui/drawing/path';
@@ -29,14 +29,14 @@ function SmallSection({ section, row, width }: { section: Section; row: FloorRow
       role="img"
       aria-label={`Section of ${row.piece.name}`}
     >
-      <MaterialPatterns id={`f${row.id}`} scale={1.4} />
+      <MaterialPatterns id={`f${row.id}`} scale={1.4} foams={foamsOf(row.piece)} />
       {section.wadding.length > 0 && (
         <path d={`${openPath([...section.bare, ...[...section.wadding].reverse()])}Z`} fill={`url(#f${row.id}-wadding)`} />
       )}
-      {section.pads.map((cut) => (
+      {section.covered.map((cut) => (
         <path
           key={cut.id}
-          d={`${openPath([...cut.lower, ...[...cut.upper].reverse()])}Z`}
+          d={`${openPath(cut.outline)}Z`}
           fill={`url(#f${row.id}-${row.piece.pads.find((p) => p.id === cut.id)?.material})`}
           stroke="var(--ink)"
           strokeWidth={0.7}

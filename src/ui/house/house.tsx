@@ -7,7 +7,7 @@ import { send } from '@/ui/kit/api';
 import { FigureField, LengthField } from '@/ui/kit/fields';
 import { useSettings } from '@/ui/kit/settings';
 
-const SUFFIX: Partial<Record<Rule['unit'], string>> = { percent: '%', seconds: 's', minutes: 'min', mass: 'kg' };
+const SUFFIX: Partial<Record<Rule['unit'], string>> = { percent: '%', seconds: 's', minutes: 'min', mass: 'kg', force: 'N' };
 
 /** The workshop's own figures, each with its usual range and reason. */
 export function House({ initial }: { initial: HouseRules }) {

@@ -4,7 +4,7 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { LogEntry } from '@/data/bench';
-import { findMaterial, FOAMS } from '@/core/foam';
+import { foamOf } from '@/core/piece';
 import { send } from '@/ui/kit/api';
 import { useLength } from '@/ui/kit/settings';
 
@@ -69,7 +69,7 @@ export function Log({ entries }: { entries: LogEntry[] }) {
               <p className="text-sm">{entry.note || 'No note.'}</p>
               <p className="text-sm text-base-content/80">
                 {entry.piece.pads
-                  .map((pad) => `${findMaterial(FOAMS, pad.material)?.name ?? pad.material} ${say(pad.thickness)}`)
+                  .map((pad) => `${foamOf(entry.piece, pad.material)?.name ?? pad.material} ${say(pad.thickness)}`)
                   .join(', ')}
                 ; {entry.piece.cloth.name}
               </p>

@@ -4,9 +4,10 @@ import { contours, geoPath, geoTransform } from 'd3';
 import { useMemo } from 'react';
 import type { HeightGrid } from '@/core/build';
 import { bounds } from '@/core/outline';
-import type { Base, ChalkLine, Piece } from '@/core/piece';
+import type { Base, ChalkLine, Pad, Piece } from '@/core/piece';
 import type { SheetView, SitView } from '@/core/view';
 import { FittingHandles, Fittings } from '@/ui/base/fittings';
+import { DrawnPadHandles } from '@/ui/build/drawn-pads';
 import { Dimension } from '@/ui/drawing/dimension';
 import { Handle } from '@/ui/drawing/handle';
 import { closedPath, openPath } from '@/ui/drawing/path';
@@ -74,13 +75,15 @@ type Props = {
   sit: SitView | null;
   /** the sitter moved in the plan */
   onSit: (at: { x: number; y: number }, live: boolean) => void;
+  /** a drawn pad's corner moved in the plan */
+  onPads: (pads: Pad[], live: boolean) => void;
   onChalk: (chalk: ChalkLine, live: boolean) => void;
   /** notches, holes and hardware moved in the plan */
   onBase: (change: Partial<Base>, live: boolean) => void;
 };
 
 /** The base from above: outlines, contour lines of the covered crown, stations, staples and the chalk line. */
-export function PlanDrawing({ piece, view, stage, sit, onSit, onChalk, onBase }: Props) {
+export function PlanDrawing({ piece, view, stage, sit, onSit, onPads, onChalk, onBase }: Props) {
   const say = useLength();
   const { plan } = view;
   const blank = plan.cover.pieces[0]!;
@@ -341,6 +344,7 @@ export function PlanDrawing({ piece, view, stage, sit, onSit, onChalk, onBase }:
           }
         />
       )}
+      {stage === 'build' && <DrawnPadHandles piece={piece} size={size} onPads={onPads} />}
       {stage === 'base' && <FittingHandles piece={piece} size={size} onBase={onBase} />}
     </svg>
   );

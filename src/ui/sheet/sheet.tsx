@@ -240,6 +240,7 @@ export function Sheet({ record, stale, house, ticks: initialTicks, nextSerial, s
                         live,
                       )
                     }
+                    onPads={(pads, live) => follow({ ...handle.latest.current, pads }, live)}
                     onChalk={(chalk, live) => follow({ ...handle.latest.current, chalk }, live)}
                     onBase={(change, live) =>
                       follow({ ...handle.latest.current, base: { ...handle.latest.current.base, ...change } }, live)

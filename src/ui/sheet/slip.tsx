@@ -19,7 +19,7 @@ type Props = {
   onOverride: (key: string, value: number | null) => string | null;
 };
 
-const SUFFIX: Partial<Record<Term['unit'], string>> = { percent: '%', seconds: 's', minutes: 'min', mass: 'kg' };
+const SUFFIX: Partial<Record<Term['unit'], string>> = { percent: '%', seconds: 's', minutes: 'min', mass: 'kg', force: 'N' };
 
 function RuleTerm({ term, piece, house, pieceId, onOverride }: { term: Term & { rule: string } } & Omit<Props, 'lines'>) {
   const { unit } = useSettings();

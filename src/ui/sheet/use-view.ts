@@ -82,5 +82,5 @@ export function useView(piece: Piece, house: HouseRules): { view: SheetView | nu
     };
   }, [piece, house]);
 
-  return { view: state.view, problems: state.problems, settled: state.of === piece && !state.view?.preview };
+  return { view: state.view, problems: state.problems, settled: state.of === piece && (state.problems.length > 0 || !state.view?.preview) };
 }
