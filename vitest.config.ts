@@ -6,7 +6,7 @@ export default defineConfig({
   test: {
     include: ['src/**/*.test.ts', 'cli/**/*.test.ts', 'demo/**/*.test.ts'],
     setupFiles: ['scripts/vitest-setup.ts'],
-    // A database test waits for a real disk.
-    testTimeout: 60_000,
+    // A database test waits for a real disk, a property test for hundreds of solves on a slow machine.
+    testTimeout: 120_000,
   },
 });
