@@ -38,6 +38,8 @@ export function FoamStore({
   const [chosen, setChosen] = useState(piece.pads.find((pad) => pad.role === 'main')?.material ?? foams[0]!.id);
   const [draft, setDraft] = useState<Draft>(START);
   const [message, setMessage] = useState<string | null>(null);
+  // The fitted curve is drawn beside the chosen foam's only while it is worked on.
+  const [pressing, setPressing] = useState(false);
   const foam = foams.find((f) => f.id === chosen) ?? foams[0]!;
   const fit = fitByHand(draft.thickness, draft.disc, draft.readings);
   const reading = (i: number, change: Partial<HandReading>): null => {
@@ -104,12 +106,12 @@ export function FoamStore({
       <FoamCurveChart
         foams={[
           foam,
-          ...(fit.ok
+          ...(pressing && fit.ok
             ? [{ ...foam, id: 'fit', name: draft.name, ifd25: fit.ifd25, supportFactor: fit.supportFactor, onset: fit.curve.onset }]
             : []),
         ]}
       />
-      <details className="mt-2">
+      <details className="mt-2" onToggle={(event) => setPressing(event.currentTarget.open)}>
         <summary className="cursor-pointer text-sm font-semibold">A foam of your own, from presses by hand</summary>
         <p className="text-xs my-1">
           Lay the pad on a kitchen scale, press a flat disc into it and read depth and load; lightly, then to two thirds.
