@@ -47,6 +47,17 @@ describe('the run sheet', () => {
     expect(caution).toContain('local rules');
   });
 
+  it('carves a pocket in even passes, with the knife’s caution, before the pad is glued on', () => {
+    const chair = newChairSeat();
+    const pocket = { x: 0, y: 0, width: 150, length: 120, deep: 10, material: 'seat-soft' };
+    const pads = chair.pads.map((pad) => (pad.role === 'main' ? { ...pad, pocket } : pad));
+    const { steps } = planPiece({ ...chair, pads }, {}, QUICK);
+    const at = steps.findIndex((step) => step.key === 'pocket-main');
+    expect(steps[at]!.detail).toContain('4 even passes');
+    expect(steps[at]!.caution).toMatch(/Knives.*local rules/s);
+    expect(at).toBeLessThan(steps.findIndex((step) => step.key === 'glue-main'));
+  });
+
   it('takes its minutes from the counts and the house’s rates', () => {
     const usual = stepsOf().find((step) => step.key === 'staple')!;
     const slow = stepsOf({}, { timeStaple: 12 }).find((step) => step.key === 'staple')!;

@@ -30,7 +30,17 @@ export const CAUTIONS = {
 } as const;
 
 /** Plain handling times that no house rule is worth having for, minutes. */
-const HANDLING = { checkBoard: 4, layWadding: 3, turnAndCentre: 2, trim: 3, measure: 4, takeOff: 3, finding: 10, refit: 2 } as const;
+const HANDLING = {
+  checkBoard: 4,
+  layWadding: 3,
+  turnAndCentre: 2,
+  trim: 3,
+  measure: 4,
+  takeOff: 3,
+  finding: 10,
+  refit: 2,
+  carvePass: 2,
+} as const;
 
 /** Parts that the steps before have already made new. */
 const MADE_NEW = new Set(['cover', 'film', 'wadding', 'pad', 'fastener']);
@@ -111,6 +121,17 @@ export function runSteps(model: Model, made: Ingredients): Step[] {
       (metres(layers) * rule('timeCutMetre')) / 60,
       CAUTIONS.knife,
     );
+    for (const { id, role, pocket } of model.piece.pads) {
+      if (!pocket) continue;
+      const passes = Math.ceil(pocket.deep / rule('carvePass') - 1e-9);
+      add(
+        `pocket-${id}`,
+        `Carve the pocket in the ${role === 'topper' ? 'topper' : `${role} pad`}`,
+        `${passes} even passes, feeling left against right after each; glue the insert in flush.`,
+        passes * HANDLING.carvePass,
+        CAUTIONS.knife,
+      );
+    }
     for (const piece of made.foam) {
       const name = piece.role === 'topper' ? 'Glue on the topper' : `Glue on the ${piece.role} pad`;
       const detail =

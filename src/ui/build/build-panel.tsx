@@ -122,7 +122,7 @@ export function BuildPanel(props: PanelProps) {
         ))}
       </div>
       {wishing && <WishDialog props={props} onClose={() => setWishing(false)} />}
-      {store && <FoamStore piece={piece} apply={apply} houseOf={props.houseOf} onClose={() => setStore(false)} />}
+      {store && <FoamStore piece={piece} apply={apply} onClose={() => setStore(false)} />}
     </>
   );
 }

@@ -23,16 +23,7 @@ const START: Draft = {
 };
 
 /** Foams that can be built from: what is known of each, its curve, and new ones from presses by hand. */
-export function FoamStore({
-  piece,
-  apply,
-  onClose,
-}: {
-  piece: Piece;
-  apply: (next: Piece) => string | null;
-  houseOf: (key: string) => number;
-  onClose: () => void;
-}) {
+export function FoamStore({ piece, apply, onClose }: { piece: Piece; apply: (next: Piece) => string | null; onClose: () => void }) {
   const say = useLength();
   const foams = foamsOf(piece);
   const [chosen, setChosen] = useState(piece.pads.find((pad) => pad.role === 'main')?.material ?? foams[0]!.id);
