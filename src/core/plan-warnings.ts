@@ -1,6 +1,7 @@
 import type { BoardCheck, PanelLayout } from './base';
 import type { Model, Surface } from './build';
-import type { StationWrap } from './cover';
+import type { CoverPlan, StationWrap } from './cover';
+import { clothWarnings } from './cover/cloth-warnings';
 import type { CutPlan, FoamPiece } from './cut';
 import type { LegChoice } from './fix';
 import { BOARDS, findMaterial } from './foam';
@@ -30,6 +31,7 @@ type Made = {
   staples: readonly OldStaple[];
   surface: Surface;
   sit: SitPlan | null;
+  cover: CoverPlan;
 };
 
 /**
@@ -114,11 +116,7 @@ export function planWarnings(model: Model, made: Made): Warning[] {
       'base.board.thickness',
       `No staple leg fits: the cloth needs ${shown(made.leg.least)} or more and the board takes ${shown(made.leg.most)} at most.`,
     );
-  const striped = piece.cloth.repeatAcross > 0 || piece.cloth.repeatAlong > 0;
-  if (striped && piece.cloth.pull === 'taut')
-    warn('stripe-pulled', 'cloth.pull', 'A stripe shows every pull: smooth the cover only, over a liner cloth.');
-  if (striped && piece.cloth.direction === 'any')
-    warn('stripe-turned', 'cloth.direction', 'A patterned cloth lies one way: it was not turned on the roll.');
+  for (const { code, where, message } of clothWarnings(model, made.cover)) warn(code, where, message);
   for (const [key, value] of Object.entries(piece.overrides)) {
     const remark = unusual(key, value);
     if (remark) warn('override-unusual', `overrides.${key}`, `${ruleOf(key)!.label}: ${value} for this piece. ${remark}.`);

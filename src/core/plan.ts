@@ -14,16 +14,16 @@ import { coveredSurface, freeHeight, modelOf, surfaceOf, type CoveredSurface, ty
 import {
   cornerPlans,
   dustCover,
-  pullOver,
-  reliefCuts,
+  sewCover,
   stationSections,
   waddingPiece,
   wrapAt,
   type CornerPlan,
   type CoverPiece,
+  type CoverPlan,
   type LiningPiece,
-  type ReliefCut,
   type StationWrap,
+  type StrainMap,
 } from './cover';
 import { cutPlan, foamPieces, type CutPlan, type CutSet, type FoamPiece } from './cut';
 import { stapleLeg, staplePlaces, type LegChoice, type StaplePlace } from './fix';
@@ -66,7 +66,7 @@ export type Plan = {
   pockets: PocketPlan[];
   stations: StationWrap[];
   corners: CornerPlan[];
-  cover: { method: 'pull-over'; pieces: CoverPiece[]; relief: { pitch: number; cuts: ReliefCut[] } | null };
+  cover: CoverPlan;
   foam: FoamPiece[];
   wadding: (LiningPiece & { thickness: number }) | null;
   dustCover: LiningPiece & { finishedWidth: number; finishedHeight: number };
@@ -93,7 +93,7 @@ export type VariantPlan = {
   name: string;
   count: number;
   outline: { width: number; depth: number; points: Polygon };
-  cover: CoverPiece;
+  covers: CoverPiece[];
   foam: FoamPiece[];
   wadding: LiningPiece | null;
   dustCover: LiningPiece;
@@ -133,12 +133,17 @@ function carvedShare(model: Model, built: Model['pads'][number]): number {
 /** Cloth, wadding and fasteners add about this much to what a panel hangs with. */
 const DRESSED = 1.1;
 
+/** Cells across the covered surface: of the piece itself, of one that differs, of a quick look. */
+const CELLS = { own: 64, variant: 48, quick: 32 };
+
 /** The flat pieces of every outline in the set that is not the piece's own. */
 function variantPlans(model: Model): VariantPlan[] {
   return (model.piece.variants ?? []).map((variant) => {
     const piece: Piece = { ...model.piece, count: variant.count, variants: [], base: { ...model.piece.base, shape: variant.shape } };
     const own = modelOf(piece, model.house);
-    const stations = stationSections(own).map((station) => wrapAt(own, station));
+    const sections = stationSections(own);
+    const stations = sections.map((station) => wrapAt(own, station));
+    const { cover } = sewCover(own, sections, stations, coveredSurface(own, sections, CELLS.variant), true);
     const named = <T extends { name: string }>(flat: T): T => ({ ...flat, name: `${flat.name}, ${variant.name}` });
     const wadding = waddingPiece(own, stations);
     return {
@@ -146,7 +151,7 @@ function variantPlans(model: Model): VariantPlan[] {
       name: variant.name,
       count: variant.count,
       outline: { ...outlineSize(own.outline), points: own.board },
-      cover: named(pullOver(own, stations)),
+      covers: cover.pieces.map(named),
       foam: foamPieces(own).map((pad) => ({ ...pad, pad: `${pad.pad}, ${variant.name}` })),
       wadding: wadding && named(wadding),
       dustCover: named(dustCover(own)),
@@ -169,7 +174,7 @@ export function planPiece(piece: Piece, house: HouseRules, options: { sits?: boo
 }
 
 /** A plan with the solutions its figures are read from. */
-export type Planned = { plan: Plan; covered: CoveredSurface; sat: Sat | null };
+export type Planned = { plan: Plan; covered: CoveredSurface; sat: Sat | null; maps: StrainMap[] };
 
 /**
  * The same from a model that is already built, for callers that need the model too.
@@ -187,20 +192,20 @@ export function planModel(model: Model, sits = true, coarse = false): Planned {
   const { piece } = model;
   const sections = stationSections(model, coarse);
   const stations = sections.map((station) => wrapAt(model, station));
-  const covered = coveredSurface(model, sections, coarse ? 32 : 64);
+  const covered = coveredSurface(model, sections, coarse ? CELLS.quick : CELLS.own);
   const surface = surfaceOf(model, covered, sections, coarse);
   const sat = sits ? sitPlan(model, covered) : null;
   const corners = cornerPlans(model, stations);
-  const cover = pullOver(own, stations);
+  const { cover, maps } = sewCover(own, sections, stations, covered, coarse);
   const wadding = waddingPiece(own, stations);
   const dust = dustCover(own);
   const foam = foamPieces(own);
   const variants = variantPlans(model);
   const sets: CutSet[] = [
-    { count: own.piece.count, foam, cover, wadding, dust },
-    ...variants.map((v) => ({ count: v.count, foam: v.foam, cover: v.cover, wadding: v.wadding, dust: v.dustCover })),
+    { count: own.piece.count, foam, covers: cover.pieces, wadding, dust },
+    ...variants.map((v) => ({ count: v.count, foam: v.foam, covers: v.covers, wadding: v.wadding, dust: v.dustCover })),
   ];
-  const cut = cutPlan(model, sets);
+  const cut = cutPlan(model, sets, cover);
   const leg = stapleLeg(piece.cloth.thickness, piece.base.board.thickness, { bite: rule('stapleBite'), clear: rule('stapleClear') });
   const order = staplePlaces(model, corners);
   const dustStaples = Math.ceil(polygonPerimeter(dust.outline) / (2 * rule('staplePitch')));
@@ -237,7 +242,7 @@ export function planModel(model: Model, sits = true, coarse = false): Planned {
     panels,
     strip: {
       press: piece.strip?.press ? pressTest(piece.strip.press) : null,
-      oldCover: compareOldCover(piece, model.house, cover, stations),
+      oldCover: compareOldCover(piece, model.house, cover.pieces[0]!, stations),
       staples,
     },
     variants,
@@ -246,7 +251,7 @@ export function planModel(model: Model, sits = true, coarse = false): Planned {
     pockets: sits ? pocketPlan(model, model.house) : [],
     stations,
     corners,
-    cover: { method: 'pull-over', pieces: [cover], relief: reliefCuts(model, stations) },
+    cover,
     foam,
     wadding: wadding && { ...wadding, thickness: model.wadding },
     dustCover: dust,
@@ -261,7 +266,7 @@ export function planModel(model: Model, sits = true, coarse = false): Planned {
     mass: { board: boardMass, foam: padMass, total: boardMass + padMass },
     steps,
     minutes: steps.reduce((sum, step) => sum + step.minutes + step.wait, 0),
-    warnings: planWarnings(model, { stations, foam, cut, leg, board, panels, staples, surface, sit: sat?.plan ?? null }),
+    warnings: planWarnings(model, { stations, foam, cut, leg, board, panels, staples, surface, sit: sat?.plan ?? null, cover }),
   });
-  return { plan, covered, sat };
+  return { plan, covered, sat, maps };
 }

@@ -177,7 +177,7 @@ describe('frame, panels, sets', () => {
     };
     const plan = planPiece(set, {}, QUICK);
     expect(plan.cover.pieces[0]!.count).toBe(3);
-    expect(plan.variants[0]!.cover).toMatchObject({ count: 1, name: 'Cover, Number 4' });
+    expect(plan.variants[0]!.covers[0]!).toMatchObject({ count: 1, name: 'Cover, Number 4' });
     expect(plan.variants[0]!.outline.width).toBeGreaterThan(plan.outline.width - 20);
     expect(plan.cut.cloth.laid.filter((laid) => laid.label === 'Cover')).toHaveLength(3);
     expect(plan.cut.cloth.laid.filter((laid) => laid.label === 'Cover, Number 4')).toHaveLength(1);

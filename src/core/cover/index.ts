@@ -1,4 +1,14 @@
 export { distanceAlong } from './blank';
 export { cornerPlans, reliefCuts, type CornerPlan, type Cut, type ReliefCut } from './corners';
-export { dustCover, pullOver, waddingPiece, type CoverPiece, type FlatPiece, type LiningPiece } from './pieces';
+export type { CoverPiece, FlatPiece, LiningPiece, Notch, PieceEdge, PieceLine, PieceMark } from './cloth-piece';
+export { dustCover, pullOver, waddingPiece } from './pieces';
 export { stationSections, wrapAt, type StationSection, type StationWrap } from './wrap';
+export { BIAS_BELOW, stripWidth, type WeltPlan } from './welts';
+export type { ChannelPlan } from './channels';
+export { buttonsOf, channelsOf, coveringOf, nailsOf, pulledOver, STARTING, WAYS, weltOf, type WayInfo } from './covering';
+export type { ButtonPlan, NailPlan } from './grids';
+export type { Reach, ReachPart, ReachPlace } from './reach';
+export { sewCover, type CoverPlan, type SewnCover, type StrainMap, type ZipPlan } from './sew';
+export type { SeamPlan } from './seam-plans';
+export type { SewnCheck } from './sewn-check';
+export type { YCut } from './y-cuts';

@@ -1,63 +1,75 @@
 import type { Model } from '../build';
 import { findMaterial, WADDINGS } from '../foam';
-import { bounds, offsetPolygon, polygonArea, withoutLoops, type Point, type Polygon } from '../outline';
+import { bounds, offsetPolygon, polygonArea, polygonPerimeter, withoutLoops, type Point, type Polygon } from '../outline';
 import { growOutline } from './blank';
+import { flatPiece, type CoverPiece, type LiningPiece } from './cloth-piece';
 import type { StationWrap } from './wrap';
-
-/** A flat piece to cut: outline about the piece's middle, x to the right, y to the back; grain runs along y. */
-export type FlatPiece = { name: string; count: number; width: number; height: number; area: number; outline: Polygon };
-
-/** A cloth piece and the lines drawn on it. */
-export type CoverPiece = FlatPiece & {
-  grain: 'depth';
-  /** ends of the two centre lines on the cloth's edge: front, right, back, left */
-  centreMarks: Point[];
-  /** where the cloth is trimmed once it is stapled */
-  trimLine: Polygon;
-  /** where the staples go, laid flat */
-  stapleLine: Polygon;
-};
-
-/** A piece that is not a cover, with what it is cut from. */
-export type LiningPiece = FlatPiece & { material: string };
 
 /** How much longer the cover is over the top than the plan says: the crown, less what a rounded rim saves. */
 function topGrowth(station: StationWrap): number {
   return station.top - station.planDistance;
 }
 
-function flatPiece(name: string, count: number, outline: Polygon): FlatPiece {
-  const box = bounds(outline);
-  return { name, count, width: box.width, height: box.height, area: polygonArea(outline), outline };
-}
-
 function scaled(outline: Polygon, factor: number): Polygon {
   return factor === 1 ? outline : outline.map(([x, y]): Point => [x * factor, y * factor]);
 }
+
+/** What the way of covering does to a blank's edge: how far the cloth goes beyond the board's lower edge. */
+export type Beyond = { staple: number; grip: number };
 
 /**
  * The pull-over blank: the board's outline grown at every station by what the covered section asks.
  *
  * @param model the built piece
  * @param stations the measured stations
+ * @param [beyond] how far the cloth runs on under the board; each station's own return and grip otherwise
  */
-export function pullOver(model: Model, stations: readonly StationWrap[]): CoverPiece {
+export function pullOver(model: Model, stations: readonly StationWrap[], beyond?: Beyond): CoverPiece {
   // Cloth that will shrink by s % is cut longer by 1/(1 − s).
   const preShrink = 1 / (1 - model.piece.cloth.shrinkage / 100);
   const grown = (grow: (station: StationWrap) => number): Polygon => scaled(withoutLoops(growOutline(model, stations, grow)), preShrink);
-  const outline = grown((s) => topGrowth(s) + s.wrap);
+  const staple = (s: StationWrap): number => beyond?.staple ?? s.return;
+  const grip = (s: StationWrap): number => beyond?.grip ?? s.grip;
+  const outline = grown((s) => topGrowth(s) + s.side + staple(s) + grip(s));
+  const stapleLine = grown((s) => topGrowth(s) + s.side + staple(s));
   const box = bounds(outline);
+  const length = polygonPerimeter(stapleLine);
   return {
     ...flatPiece('Cover', model.piece.count, outline),
+    id: 'cover',
+    role: 'cover',
+    cloth: 'cover',
     grain: 'depth',
+    hand: null,
     centreMarks: [
       [0, box.minY],
       [box.maxX, 0],
       [0, box.maxY],
       [box.minX, 0],
     ].map(([x, y]): Point => [x!, y!]),
-    stapleLine: grown((s) => topGrowth(s) + s.side + s.return),
-    trimLine: grown((s) => topGrowth(s) + s.side + s.return + Math.min(s.grip, model.rule('stapleToTrim'))),
+    stapleLine,
+    trimLine: grown((s) => topGrowth(s) + s.side + staple(s) + Math.min(grip(s), model.rule('stapleToTrim'))),
+    sewn: stapleLine,
+    edges: [
+      {
+        id: 'edge',
+        kind: 'staple',
+        seam: null,
+        from: 0,
+        sides: stapleLine.length,
+        allowance: beyond?.grip ?? model.rule('grip'),
+        flat: length / preShrink,
+        sewn: length / preShrink,
+      },
+    ],
+    notches: [],
+    lines: [],
+    marks: [],
+    strain: null,
+    net: Math.abs(polygonArea(stapleLine)) / preShrink ** 2,
+    surface: 0,
+    motif: null,
+    note: '',
   };
 }
 

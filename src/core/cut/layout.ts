@@ -1,6 +1,7 @@
 import type { Model } from '../build';
-import type { CoverPiece, LiningPiece } from '../cover';
+import type { CoverPiece, CoverPlan, LiningPiece } from '../cover';
 import type { FoamPiece } from './foam-pieces';
+import { bounds } from '../outline';
 import { packRoll, packSheets, type Blank, type Laid } from './pack';
 
 /** Sheets of one foam in one thickness. */
@@ -12,12 +13,22 @@ export type RollLayout = { width: number; length: number; utilisation: number; l
 export type CutPlan = {
   foam: { sheetWidth: number; sheetLength: number; sheets: number; utilisation: number; layouts: FoamSheets[] };
   cloth: RollLayout;
+  /** plain lining cloth: flies, pulls and liners */
+  lining: RollLayout | null;
+  /** where each piece's motif lies on the roll, mm across and along it */
+  motifs: { label: string; x: number; y: number }[];
   wadding: RollLayout | null;
   dustCover: RollLayout;
 };
 
 /** The flat pieces of a piece, or of the part of a set that is made to one outline. */
-export type CutSet = { count: number; foam: readonly FoamPiece[]; cover: CoverPiece; wadding: LiningPiece | null; dust: LiningPiece };
+export type CutSet = {
+  count: number;
+  foam: readonly FoamPiece[];
+  covers: readonly CoverPiece[];
+  wadding: LiningPiece | null;
+  dust: LiningPiece;
+};
 
 function layFoam(model: Model, sets: readonly CutSet[]): CutPlan['foam'] {
   const sheet = { width: model.rule('foamSheetWidth'), height: model.rule('foamSheetLength') };
@@ -76,19 +87,82 @@ function toRepeat(size: number, repeat: number, gap: number): number {
   return repeat > 0 ? Math.ceil((size + gap) / repeat - 1e-9) * repeat - gap : size;
 }
 
-function layCloth(model: Model, covers: readonly CoverPiece[]): RollLayout {
+/** How far a piece is shifted in its blank so that its motif comes to lie where it does on every other piece. */
+function shift(motif: number, low: number, repeat: number): number {
+  return repeat > 0 ? (((low - motif) % repeat) + repeat) % repeat : 0;
+}
+
+/** Strips for welts: straight ones side by side across the roll, bias ones in a slanting block. */
+function weltBlanks(cover: CoverPlan, count: number, roll: number): { blank: Blank; area: number; count: number }[] {
+  return cover.welts.map((welt) => {
+    const strip = welt.stripLength / welt.strips;
+    const area = strip * welt.stripWidth;
+    const label = `Welt, ${welt.name.toLowerCase()}`;
+    if (welt.cut === 'straight')
+      return { blank: { label, width: Math.min(roll, strip), height: welt.stripWidth }, area, count: count * welt.strips };
+    // Strips at 45° through a block: each is √2 times the block's height long, and takes √2 times its width across.
+    const all = count * welt.strips;
+    const height = Math.min(strip / Math.SQRT2, roll * 0.9);
+    const across = Math.min(roll, all * welt.stripWidth * Math.SQRT2 + height);
+    return { blank: { label: `${label}, bias block`, width: across, height }, area: Math.min(area * all, across * height), count: 1 };
+  });
+}
+
+function layCloth(model: Model, sets: readonly CutSet[], cover: CoverPlan): { roll: RollLayout; motifs: CutPlan['motifs'] } {
   const { cloth } = model.piece;
   const gap = model.rule('clothGap');
   const along = cloth.direction !== 'across';
+  const patterned = cloth.repeatAcross > 0 || cloth.repeatAlong > 0;
   // A pattern that must match has only one way up.
-  const turn = cloth.direction === 'any' && cloth.repeatAcross === 0 && cloth.repeatAlong === 0;
-  const pieces = covers.map((cover) => {
-    const [across, down] = along ? [cover.width, cover.height] : [cover.height, cover.width];
-    const width = toRepeat(across, cloth.repeatAcross, gap);
-    const blank = { label: cover.name, width: width <= cloth.rollWidth ? width : across, height: toRepeat(down, cloth.repeatAlong, gap) };
-    return { blank, area: cover.area, count: cover.count };
+  const turn = cloth.direction === 'any' && !patterned;
+  const shifts = new Map<string, readonly [number, number]>();
+  const pieces = sets.flatMap(({ covers, count }) =>
+    covers
+      .filter((piece) => piece.cloth === 'cover')
+      .map((piece) => {
+        const box = bounds(piece.outline);
+        const [across, down] = along ? [piece.width, piece.height] : [piece.height, piece.width];
+        const motif = piece.motif ?? { x: (box.minX + box.maxX) / 2, y: (box.minY + box.maxY) / 2 };
+        const own = patterned && cover.matched;
+        // Across the roll lies the piece's width, or its depth where it is laid across.
+        const x = own ? shift(along ? motif.x : motif.y, along ? box.minX : box.minY, cloth.repeatAcross) : 0;
+        const y = own ? shift(along ? motif.y : motif.x, along ? box.minY : box.minX, cloth.repeatAlong) : 0;
+        shifts.set(piece.name, [x, y]);
+        const width = toRepeat(across + x, cloth.repeatAcross, gap);
+        const blank = {
+          label: piece.name,
+          width: width <= cloth.rollWidth ? width : across + x,
+          height: toRepeat(down + y, cloth.repeatAlong, gap),
+        };
+        return { blank, area: piece.area, count };
+      }),
+  );
+  const main = layRoll(pieces, cloth.rollWidth, gap, turn);
+  const strips = weltBlanks(cover, model.piece.count, cloth.rollWidth);
+  const motifs = main.laid.flatMap((laid) => {
+    const piece = sets.flatMap(({ covers }) => covers).find((own) => own.name === laid.label)!;
+    const box = bounds(piece.outline);
+    const [x, y] = shifts.get(laid.label)!;
+    const motif = piece.motif ?? { x: (box.minX + box.maxX) / 2, y: (box.minY + box.maxY) / 2 };
+    const at = along ? [motif.x - box.minX, motif.y - box.minY] : [motif.y - box.minY, motif.x - box.minX];
+    return patterned && cover.matched ? [{ label: laid.label, x: laid.x + x + at[0]!, y: laid.y + y + at[1]! }] : [];
   });
-  return layRoll(pieces, cloth.rollWidth, gap, turn);
+  if (strips.length === 0) return { roll: main, motifs };
+  // Strips carry no motif: they come after the pieces that do, and do not push those off the repeat.
+  const after = layRoll(strips, cloth.rollWidth, Math.min(gap, 2), false);
+  const start = main.length > 0 ? main.length + gap : 0;
+  const length = start + after.length;
+  const used = main.utilisation * main.width * main.length + after.utilisation * after.width * after.length;
+  return {
+    roll: {
+      ...main,
+      length,
+      utilisation: length > 0 ? used / (main.width * length) : 0,
+      laid: [...main.laid, ...after.laid.map((laid) => ({ ...laid, y: laid.y + start }))],
+      tooLarge: [...main.tooLarge, ...after.tooLarge],
+    },
+    motifs,
+  };
 }
 
 /**
@@ -96,8 +170,9 @@ function layCloth(model: Model, covers: readonly CoverPiece[]): RollLayout {
  *
  * @param model the built piece
  * @param sets the flat pieces of each outline in the set, the piece's own first
+ * @param cover the cover, for its welts, liners and motif
  */
-export function cutPlan(model: Model, sets: readonly CutSet[]): CutPlan {
+export function cutPlan(model: Model, sets: readonly CutSet[], cover: CoverPlan): CutPlan {
   const gap = model.rule('clothGap');
   const lining = (pieces: readonly LiningPiece[], width: number): RollLayout =>
     layRoll(
@@ -110,13 +185,17 @@ export function cutPlan(model: Model, sets: readonly CutSet[]): CutPlan {
       gap,
       true,
     );
+  const { roll, motifs } = layCloth(model, sets, cover);
+  const plain: LiningPiece[] = [
+    ...sets.flatMap(({ covers }) => covers.filter((piece) => piece.cloth === 'lining').map((piece) => ({ ...piece, material: 'liner' }))),
+    ...cover.linings.filter((piece) => piece.material === 'liner'),
+  ];
   const waddings = sets.flatMap(({ wadding }) => wadding ?? []);
   return {
     foam: layFoam(model, sets),
-    cloth: layCloth(
-      model,
-      sets.map(({ cover }) => cover),
-    ),
+    cloth: roll,
+    motifs,
+    lining: plain.length > 0 ? lining(plain, model.rule('waddingRoll')) : null,
     wadding: waddings.length > 0 ? lining(waddings, model.rule('waddingRoll')) : null,
     dustCover: lining(
       sets.map(({ dust }) => dust),

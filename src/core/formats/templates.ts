@@ -28,16 +28,18 @@ function padTemplate(foam: FoamPiece, of = ''): Template {
   };
 }
 
-function coverTemplate(cover: CoverPiece, board: Polygon, cuts: readonly Cut[]): Template {
+function coverTemplate(cover: CoverPiece, board: Polygon | null, cuts: readonly Cut[]): Template {
+  const sewn = cover.edges.some((edge) => edge.kind !== 'staple');
   return {
-    title: `${cover.name}, cut ${cover.count}`,
+    title: `${cover.name}, cut ${cover.count}${cover.cloth === 'lining' ? ' of lining cloth' : ''}`,
     lines: [
       { outline: cover.outline, closed: true, cloth: true },
-      { outline: cover.trimLine, closed: true, dashed: true },
-      { outline: board, closed: true, dashed: true },
+      ...(sewn ? [{ outline: cover.sewn, closed: true, dashed: true }] : [{ outline: cover.trimLine, closed: true, dashed: true }]),
+      ...(board && !sewn ? [{ outline: board, closed: true, dashed: true }] : []),
+      ...cover.lines.map((line): TemplateLine => ({ outline: line.points, closed: line.closed, dashed: line.kind !== 'cut' })),
       ...cuts.map((cut): TemplateLine => ({ outline: [cut.from, cut.to], closed: false })),
     ],
-    marks: cover.centreMarks,
+    marks: [...cover.centreMarks, ...cover.notches.map(({ x, y }): Point => [x, y]), ...cover.marks.map(({ x, y }): Point => [x, y])],
   };
 }
 
@@ -46,11 +48,13 @@ export function templatesOf(plan: Plan): Template[] {
   const cuts = [...plan.corners.map((corner) => corner.cut), ...(plan.cover.relief?.cuts ?? [])];
   return [
     ...plan.foam.map((foam) => padTemplate(foam)),
-    coverTemplate(plan.cover.pieces[0]!, plan.outline.points, cuts),
+    ...plan.cover.pieces.map((piece) =>
+      coverTemplate(piece, piece.role === 'cover' ? plan.outline.points : null, piece.role === 'cover' ? cuts : []),
+    ),
     ...plan.variants.flatMap((variant) => [
       ...variant.foam.map((foam) => padTemplate(foam, ` of ${variant.name}`)),
-      // Its corners lie elsewhere: they are relieved as on the others, by eye.
-      coverTemplate(variant.cover, variant.outline.points, []),
+      // Its corners lie elsewhere: they are relieved as on the others.
+      ...variant.covers.map((piece) => coverTemplate(piece, piece.role === 'cover' ? variant.outline.points : null, [])),
     ]),
   ];
 }

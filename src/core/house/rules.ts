@@ -90,16 +90,35 @@ const TIMES: Row[] = [
   ['timeCorner', 'Fold one corner', 'minutes', 4, 2, 10, 'Fold, look, fold again.'],
   ['timeCutMetre', 'Cut one metre of foam', 'seconds', 75, 30, 180, 'Mark, cut upright, turn.'],
   ['timeClothMetre', 'Cut one metre of cloth', 'seconds', 45, 20, 120, 'Mark, cut, notch.'],
+  ['timeSewMetre', 'Sew one metre of seam', 'seconds', 110, 40, 300, 'Pin, sew, take the pins out.'],
+  ['timeNail', 'Set one nail or button', 'seconds', 25, 8, 90, 'Mark, set, look along the line.'],
   ['timeGlueSquare', 'Glue one square metre', 'minutes', 12, 5, 30, 'Two faces, even coat.'],
   ['timeGlueTack', 'Glue: wait until tacky', 'minutes', 5, 1, 20, 'Read it off the product.'],
 ];
 const OTHER: Row[] = [
   ['slipFilm', 'Slip film oversize, in all', 'length', 200, 150, 300, 'Never pulled tight, never pierced on top.'],
   ['seamAllowance', 'Seam allowance', 'length', 12, 10, 13, 'Holds the seam without bulk.'],
+  [
+    'topSeamIn',
+    'Top seam in from the edge’s shoulder',
+    'length',
+    6,
+    0,
+    25,
+    'On top of the edge: a seam that slips over it looks crooked at once.',
+  ],
+  ['notchPitch', 'Between match notches', 'length', 150, 80, 250, 'Closer ones keep two long edges from creeping past each other.'],
+  ['weltOverlap', 'Welt ends overlap', 'length', 40, 25, 60, 'Cord butted, strip folded over: less opens with wear.'],
+  ['stripLongest', 'Longest strip cut in one', 'length', 1370, 1000, 2800, 'What the roll gives from selvedge to selvedge.'],
   ['bandExtra', 'Band, extra below the staple line', 'length', 75, 25, 90, 'Something to pull on.'],
   ['nailMargin', 'Nail-line margin', 'length', 50, 25, 75, 'Nails bite wood, not foam.'],
   ['channelTakeUp', 'Channel take-up, per stitched line', 'length', 3, 2, 5, 'Or from your own sewn swatch.'],
   ['yCutStop', 'Y-cut stops short of the rail', 'length', 25, 15, 30, 'Leaves cloth to turn round the rail.'],
+  ['turnUnder', 'Turned under at a finished edge', 'length', 15, 10, 25, 'Hides the raw edge under nails or against a lip.'],
+  ['pullThrough', 'Deck through the frame, below the rail', 'length', 110, 80, 160, 'Rail height and something to pull on.'],
+  ['needleExtra', 'Needle longer than the padding', 'length', 50, 40, 100, 'Both ends must be held.'],
+  ['threadFactor', 'Thread for a length of seam', 'percent', 280, 220, 350, 'Two threads, their interlock and ends.'],
+  ['zipClear', 'Zip longer than the pad is thick, each side', 'length', 60, 40, 100, 'The pad is folded through, not pushed.'],
   ['yCutArm', 'Y-cut arm', 'length', 25, 15, 30, 'Turns under on either side of the rail.'],
 ];
 
@@ -114,7 +133,10 @@ function rows(group: Rule['group'], table: Row[]): Rule[] {
     unit,
     value,
     sensible: [low, high],
-    allowed: [key === 'overhang' ? -100 : ZERO_ALLOWED.has(key) ? 0 : Math.min(low, 0.5), unit === 'percent' ? 100 : high * ALLOWED_FACTOR],
+    allowed: [
+      key === 'overhang' ? -100 : ZERO_ALLOWED.has(key) ? 0 : Math.min(low, 0.5),
+      unit === 'percent' ? Math.max(100, high) : high * ALLOWED_FACTOR,
+    ],
     reason,
   }));
 }
@@ -132,6 +154,7 @@ const ZERO_ALLOWED = new Set([
   'stapleClear',
   'stapleToTrim',
   'cornerOpen',
+  'topSeamIn',
   'timeGlueTack',
 ]);
 

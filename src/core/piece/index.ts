@@ -9,3 +9,4 @@ export { newChairSeat, newPiece } from './new-piece';
 export { PIECE_SCHEMA } from './piece-schema';
 export { PieceProblems, type Problem } from './problem';
 export { readField, shapeKind, SHAPES, STARTING_SHAPES, withField, type ShapeField, type ShapeKind } from './shape-fields';
+export { usualWay } from './usual-way';

@@ -1,6 +1,7 @@
 import { kindOf } from './kinds';
 import { shapeKind } from './shape-fields';
 import type { BaseShape, Pad, Piece, PieceKind } from './types';
+import { usualWay } from './usual-way';
 
 const main = (material: string, thickness: number, offset: number | null = null): Pad => ({
   id: 'main',
@@ -72,6 +73,7 @@ export function newPiece(kind: PieceKind, shape: BaseShape = shapeKind(kindOf(ki
     },
     chalk: { x: 0, y: 0, angle: 0 },
     overrides: {},
+    covering: { way: usualWay(kind) },
   };
   if (kind === 'headboard-panelled') {
     const panels = { across: 1800, gap: 20, count: 4, mounting: 'hung' as const, cleats: 2, rating: 20 };

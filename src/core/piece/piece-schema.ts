@@ -1,29 +1,12 @@
 import { RULES } from '../house';
 import { LIMITS } from './limits';
+import { COVERING } from './covering-schema';
+import { id, list, number, object, oneOf, place, shortText, yesOrNo } from './schema-parts';
 import { SHAPES, type ShapeKind } from './shape-fields';
 
-const number = ([minimum, maximum]: readonly [number, number]) => ({ type: 'number', minimum, maximum });
-const object = (properties: Record<string, unknown>, optional: string[] = []) => ({
-  type: 'object',
-  additionalProperties: false,
-  required: Object.keys(properties).filter((key) => !optional.includes(key)),
-  properties,
-});
-const list = (items: unknown, maxItems: number, minItems = 0) => ({ type: 'array', minItems, maxItems, items });
-const shortText = { type: 'string', maxLength: 120 };
-const id = { type: 'string', pattern: '^[a-z0-9-]{1,60}$' };
-const yesOrNo = { type: 'boolean' };
 /** Photos are named by what is in them. */
 const photo = { type: 'string', pattern: '^[0-9a-f]{64}\\.(jpg|png|webp)$' };
-const place = { type: 'array', minItems: 2, maxItems: 2, items: number(LIMITS.plan) };
 const pixel = { type: 'array', minItems: 2, maxItems: 2, items: { type: 'number', minimum: -20000, maximum: 20000 } };
-const oneOf = (tag: string, options: unknown[]) => ({
-  type: 'object',
-  required: [tag],
-  discriminator: { propertyName: tag },
-  oneOf: options,
-});
-
 const panRow = object({
   at: number(LIMITS.along),
   width: number(LIMITS.small),
@@ -291,8 +274,16 @@ export const PIECE_SCHEMA = {
           shrinkage: number(LIMITS.shrinkage),
           pull: { enum: ['taut', 'firm', 'smooth'] },
           force: { oneOf: [{ type: 'null' }, number(LIMITS.force)] },
+          weave: { enum: ['plain', 'twill', 'pile', 'knit', 'coated', 'coated stretch', 'hide'] },
+          fibre: { enum: ['wool', 'cotton', 'linen', 'synthetic', 'mixed', 'hide'] },
+          weight: number(LIMITS.weight),
+          stretchWarp: number(LIMITS.stretch),
+          stretchWeft: number(LIMITS.stretch),
+          nap: { enum: ['none', 'pile', 'one-way'] },
+          certificate: shortText,
+          price: number(LIMITS.price),
         },
-        ['force'],
+        ['force', 'weave', 'fibre', 'weight', 'stretchWarp', 'stretchWeft', 'nap', 'certificate', 'price'],
       ),
       chalk: object({
         x: { type: 'number', minimum: -2000, maximum: 2000 },
@@ -346,8 +337,9 @@ export const PIECE_SCHEMA = {
           }),
         ],
       },
+      covering: COVERING,
       variants: list(object({ id, name: shortText, count: { type: 'integer', minimum: 1, maximum: 199 }, shape }), 12),
     },
-    ['strip', 'panels', 'variants', 'foams', 'sit'],
+    ['strip', 'panels', 'variants', 'foams', 'sit', 'covering'],
   ),
 } as const;

@@ -1,8 +1,11 @@
+import type { Weave } from '../cloth';
 import type { Notch } from '../outline/notch';
+import type { Covering } from './covering';
 import type { BaseShape, PanRow } from './shapes';
 
 /** The user's document. Lengths are millimetres; `piece-schema.ts` is the JSON Schema that validates it. */
 
+export type { Buttons, Channels, Correction, Covering, Motif, Nails, SeamMove, Way, Welt } from './covering';
 export type { Notch } from '../outline/notch';
 export type { OutlineNode } from '../outline/nodes';
 export type { BaseShape, BevelRow, CornerRadius, Join, OffsetRow, PanRow, TapeRow } from './shapes';
@@ -166,6 +169,19 @@ export type Cloth = {
   pull: 'taut' | 'firm' | 'smooth';
   /** the same in N per 10 cm of edge, where it was measured; null follows the school */
   force?: number | null;
+  weave?: Weave;
+  fibre?: 'wool' | 'cotton' | 'linen' | 'synthetic' | 'mixed' | 'hide';
+  /** g/m² */
+  weight?: number;
+  /** percent it gives along warp and weft */
+  stretchWarp?: number;
+  stretchWeft?: number;
+  /** whether its face lies one way: pile, or a pattern with an upside */
+  nap?: 'none' | 'pile' | 'one-way';
+  /** number or name of the fire certificate on file; empty is none */
+  certificate?: string;
+  /** for one metre off the roll */
+  price?: number;
 };
 
 /** The straight cut through the piece that the section shows: a point it passes through and its bearing. */
@@ -234,4 +250,5 @@ export type Piece = {
   variants?: Variant[];
   foams?: OwnFoam[];
   sit?: Sitting | null;
+  covering?: Covering;
 };

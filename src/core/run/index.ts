@@ -1,1 +1,2 @@
-export { CAUTIONS, runSteps, type Step } from './steps';
+export { CAUTIONS } from './cautions';
+export { runSteps, type Step } from './steps';

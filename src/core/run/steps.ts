@@ -1,8 +1,10 @@
 import type { Model } from '../build';
-import type { CoverPiece, CornerPlan, LiningPiece } from '../cover';
+import type { CornerPlan, CoverPlan, LiningPiece } from '../cover';
 import type { FoamPiece } from '../cut';
 import { polygonPerimeter } from '../outline';
 import { findingOf, reassembly } from '../strip';
+import { CAUTIONS } from './cautions';
+import { sewingSteps } from './sewing-steps';
 
 /** One step of the run sheet. Minutes are for one piece of the set. */
 export type Step = {
@@ -16,18 +18,6 @@ export type Step = {
   /** photos that show how it was */
   photos?: string[];
 };
-
-const LOCAL = 'Follow your local rules.';
-export const CAUTIONS = {
-  base: `Old boards: watch for nails, splinters, mould and old finishes; gloves, and a mask when sanding. ${LOCAL}`,
-  strip: `Old pads: mould, pests, lead paint, unknown fillings – bag them and wear a mask. Staples and tacks: eye protection, fingers clear. ${LOCAL}`,
-  saddle: `Vehicles: the saddle must lock, and clear wheels, exhaust and controls; a changed seat height changes reach. Wiring, sensors and heated pads are for a licensed shop. ${LOCAL}`,
-  knife: `Knives: guard on, both hands clear of the line, cut away from the body. Foam dust: extract it and wear a mask; no sparks. ${LOCAL}`,
-  glue: `Spray glue is flammable: ventilate, no flame, read its sheet, test it on a scrap first. ${LOCAL}`,
-  shears: `Shears: cut away from the holding hand, close them when laid down. ${LOCAL}`,
-  staples: `Staples: eye protection; keep fingers clear when loading; take off the air or the plug before clearing a jam. ${LOCAL}`,
-  fire: `Foam, linings and covers sold or used in many places must meet furniture fire rules: keep labels and certificates with the record. This sheet records, it does not certify. ${LOCAL}`,
-} as const;
 
 /** Plain handling times that no house rule is worth having for, minutes. */
 const HANDLING = {
@@ -47,7 +37,7 @@ const MADE_NEW = new Set(['cover', 'film', 'wadding', 'pad', 'fastener']);
 
 type Ingredients = {
   foam: readonly FoamPiece[];
-  cover: CoverPiece;
+  cover: CoverPlan;
   wadding: LiningPiece | null;
   corners: readonly CornerPlan[];
   staples: number;
@@ -83,7 +73,7 @@ export function runSteps(model: Model, made: Ingredients): Step[] {
       ...(photos.length > 0 ? { photos: [...photos] } : {}),
     });
   };
-  const metres = (pieces: readonly { outline: CoverPiece['outline'] }[]): number =>
+  const metres = (pieces: readonly { outline: LiningPiece['outline'] }[]): number =>
     pieces.reduce((sum, piece) => sum + polygonPerimeter(piece.outline) / 1000, 0);
   const { strip } = model.piece;
   if (strip && strip.items.length > 0)
@@ -156,13 +146,8 @@ export function runSteps(model: Model, made: Ingredients): Step[] {
       HANDLING.layWadding + (metres([made.wadding]) * rule('timeClothMetre')) / 60,
       CAUTIONS.glue,
     );
-  add(
-    'cloth',
-    'Cut the cover',
-    'Centre marks on all four sides; grain from front to back.',
-    (metres([made.cover]) * rule('timeClothMetre')) / 60,
-    CAUTIONS.shears,
-  );
+  const sewing = sewingSteps(model, made.cover, metres);
+  for (const step of sewing.before) add(step.key, step.name, step.detail, step.minutes, step.caution);
   add(
     'tack',
     'Tack the centres',
@@ -199,6 +184,7 @@ export function runSteps(model: Model, made: Ingredients): Step[] {
     );
   }
   add('trim', 'Trim', `Along the trim line, ${rule('stapleToTrim')} mm outside the staples.`, HANDLING.trim, CAUTIONS.shears);
+  for (const step of sewing.after) add(step.key, step.name, step.detail, step.minutes, step.caution);
   add(
     'dust',
     'Dust cover',

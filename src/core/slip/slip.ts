@@ -2,6 +2,7 @@ import type { HouseRules } from '../house';
 import { applyOverrides, ruleOf } from '../house';
 import type { Piece } from '../piece';
 import type { Plan } from '../plan';
+import { coverLines } from './cover-lines';
 
 /** How a figure on the slip is printed. */
 export type SlipUnit = 'length' | 'area' | 'count' | 'percent' | 'minutes' | 'mass' | 'force' | 'pressure';
@@ -96,47 +97,7 @@ export function slipOf(plan: Plan, piece: Piece, house: HouseRules): SlipLine[] 
           : [length('offset', 'This pad’s own overhang', piece.pads[i]!.offset)]),
       ],
     })),
-    {
-      key: 'wrap',
-      group: 'Cover',
-      label: `Wrap at the ${near}`,
-      value: front.wrap,
-      unit: 'length',
-      note: 'side + return + grip',
-      formula: 'wrap = side + return + grip',
-      terms: [length('side', 'Side, measured down the covered section', front.side), rule('return', 'return'), rule('grip', 'grip')],
-    },
-    {
-      key: 'fromCentre',
-      group: 'Cover',
-      label: `Centre to cloth edge, ${near}`,
-      value: front.fromCentre,
-      unit: 'length',
-      formula: 'from centre = top + side + return + grip',
-      terms: [
-        length('top', 'Over the top, along the covered section', front.top),
-        length('side', 'Side', front.side),
-        rule('return', 'return'),
-        rule('grip', 'grip'),
-      ],
-    },
-    {
-      key: 'cover',
-      group: 'Cover',
-      label: 'Cover, cut size',
-      value: cover.width,
-      by: cover.height,
-      unit: 'length',
-      note: `${cover.count} to cut`,
-      formula: 'each edge = board + (top − plan) + side + return + grip',
-      terms: [
-        length('board', 'Board width', plan.outline.width),
-        length('top − plan', `Longer over the top than in plan, ${near}`, front.top - front.planDistance),
-        length('side', `Side, ${near}`, front.side),
-        rule('return', 'return'),
-        rule('grip', 'grip'),
-      ],
-    },
+    ...coverLines(plan, rule),
     {
       key: 'dust',
       group: 'Cover',
@@ -176,7 +137,7 @@ export function slipOf(plan: Plan, piece: Piece, house: HouseRules): SlipLine[] 
       note: `from a ${Math.round(cut.cloth.width)} mm roll, ${percent(cut.cloth.utilisation)} used`,
       formula: 'length = the shortest roll the packer fits the set on',
       terms: [
-        number('pieces', 'Covers', cover.count),
+        number('pieces', 'Cloth pieces', cut.cloth.laid.length),
         length('across', 'Cover width', cover.width),
         length('along', 'Cover depth', cover.height),
         length('roll', 'Roll width', cut.cloth.width),

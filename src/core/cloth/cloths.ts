@@ -1,0 +1,208 @@
+/** What a cloth gives before it stays stretched, percent, by its make (models.md, "Flattening": woven 1–3, coated 5–10, stretch 15–25). */
+export type Weave = 'plain' | 'twill' | 'pile' | 'knit' | 'coated' | 'coated stretch' | 'hide';
+
+/** A cloth one can choose. Widths and thickness mm, weight g/m², stretch percent, price per metre in the workshop's own money. */
+export type ClothKind = {
+  id: string;
+  name: string;
+  weave: Weave;
+  fibre: 'wool' | 'cotton' | 'linen' | 'synthetic' | 'mixed' | 'hide';
+  weight: number;
+  thickness: number;
+  stretchWarp: number;
+  stretchWeft: number;
+  nap: 'none' | 'pile' | 'one-way';
+  rollWidth: number;
+  repeatAcross: number;
+  repeatAlong: number;
+  coated: boolean;
+  shrinkage: number;
+  price: number;
+};
+
+/** The shipped cloths: made-up names of the lodge's own shelf. */
+export const CLOTHS: readonly ClothKind[] = [
+  {
+    id: 'plain-wool',
+    name: 'Plain wool',
+    weave: 'plain',
+    fibre: 'wool',
+    weight: 420,
+    thickness: 1,
+    stretchWarp: 2,
+    stretchWeft: 3,
+    nap: 'none',
+    rollWidth: 1400,
+    repeatAcross: 0,
+    repeatAlong: 0,
+    coated: false,
+    shrinkage: 0,
+    price: 38,
+  },
+  {
+    id: 'dusk-stripe',
+    name: 'Striped wool, dusk',
+    weave: 'twill',
+    fibre: 'wool',
+    weight: 460,
+    thickness: 1.2,
+    stretchWarp: 2,
+    stretchWeft: 2.5,
+    nap: 'none',
+    rollWidth: 1420,
+    repeatAcross: 84,
+    repeatAlong: 0,
+    coated: false,
+    shrinkage: 0,
+    price: 46,
+  },
+  {
+    id: 'night-velvet',
+    name: 'Night-blue velvet',
+    weave: 'pile',
+    fibre: 'mixed',
+    weight: 480,
+    thickness: 1.4,
+    stretchWarp: 1.5,
+    stretchWeft: 2,
+    nap: 'pile',
+    rollWidth: 1400,
+    repeatAcross: 0,
+    repeatAlong: 0,
+    coated: false,
+    shrinkage: 0,
+    price: 54,
+  },
+  {
+    id: 'orbit-cotton',
+    name: 'Orbit print cotton',
+    weave: 'plain',
+    fibre: 'cotton',
+    weight: 280,
+    thickness: 0.7,
+    stretchWarp: 1,
+    stretchWeft: 2,
+    nap: 'one-way',
+    rollWidth: 1370,
+    repeatAcross: 640,
+    repeatAlong: 480,
+    coated: false,
+    shrinkage: 5,
+    price: 29,
+  },
+  {
+    id: 'ridge-linen',
+    name: 'Ridge linen',
+    weave: 'plain',
+    fibre: 'linen',
+    weight: 380,
+    thickness: 0.9,
+    stretchWarp: 1,
+    stretchWeft: 1.5,
+    nap: 'none',
+    rollWidth: 1400,
+    repeatAcross: 0,
+    repeatAlong: 0,
+    coated: false,
+    shrinkage: 4,
+    price: 41,
+  },
+  {
+    id: 'black-leathercloth',
+    name: 'Black leathercloth',
+    weave: 'coated',
+    fibre: 'synthetic',
+    weight: 620,
+    thickness: 1.1,
+    stretchWarp: 6,
+    stretchWeft: 10,
+    nap: 'none',
+    rollWidth: 1400,
+    repeatAcross: 0,
+    repeatAlong: 0,
+    coated: true,
+    shrinkage: 0,
+    price: 24,
+  },
+  {
+    id: 'marine-leathercloth',
+    name: 'Rain leathercloth, four-way',
+    weave: 'coated stretch',
+    fibre: 'synthetic',
+    weight: 680,
+    thickness: 1.2,
+    stretchWarp: 16,
+    stretchWeft: 22,
+    nap: 'none',
+    rollWidth: 1370,
+    repeatAcross: 0,
+    repeatAlong: 0,
+    coated: true,
+    shrinkage: 0,
+    price: 36,
+  },
+  {
+    id: 'halo-knit',
+    name: 'Halo stretch knit',
+    weave: 'knit',
+    fibre: 'synthetic',
+    weight: 340,
+    thickness: 1,
+    stretchWarp: 15,
+    stretchWeft: 25,
+    nap: 'none',
+    rollWidth: 1500,
+    repeatAcross: 0,
+    repeatAlong: 0,
+    coated: false,
+    shrinkage: 0,
+    price: 31,
+  },
+  {
+    id: 'lining-calico',
+    name: 'Lining calico',
+    weave: 'plain',
+    fibre: 'cotton',
+    weight: 160,
+    thickness: 0.4,
+    stretchWarp: 1,
+    stretchWeft: 2,
+    nap: 'none',
+    rollWidth: 1500,
+    repeatAcross: 0,
+    repeatAlong: 0,
+    coated: false,
+    shrinkage: 3,
+    price: 6,
+  },
+];
+
+/** What a cloth of which nothing more is known gives, percent, warp and weft. */
+const USUAL: Record<Weave, readonly [number, number]> = {
+  plain: [2, 3],
+  twill: [2, 3],
+  pile: [1.5, 2],
+  knit: [15, 25],
+  coated: [6, 10],
+  'coated stretch': [16, 22],
+  hide: [8, 12],
+};
+
+/** On the bias a woven cloth gives this much more than along its looser thread; knit and coated do not. */
+const BIAS: Record<Weave, number> = { plain: 3, twill: 3, pile: 2.5, knit: 1.1, coated: 1.2, 'coated stretch': 1.1, hide: 1 };
+
+/** What of a cloth matters for how far it gives; anything missing is as usual for its weave. */
+export type Gives = { weave?: Weave; coated: boolean; stretchWarp?: number; stretchWeft?: number };
+
+/** The weave of a cloth: as said, or as its coating tells. */
+export function weaveOf(cloth: Gives): Weave {
+  return cloth.weave ?? (cloth.coated ? 'coated' : 'plain');
+}
+
+/** What a cloth gives along warp, weft and bias, as shares of its length. */
+export function giveOf(cloth: Gives): { warp: number; weft: number; bias: number } {
+  const weave = weaveOf(cloth);
+  const warp = (cloth.stretchWarp ?? USUAL[weave][0]) / 100;
+  const weft = (cloth.stretchWeft ?? USUAL[weave][1]) / 100;
+  return { warp, weft, bias: Math.max(warp, weft) * BIAS[weave] };
+}

@@ -1,0 +1,1 @@
+export { CLOTHS, giveOf, weaveOf, type ClothKind, type Gives, type Weave } from './cloths';

@@ -1,0 +1,224 @@
+import type { CoveredSurface, HeightGrid, Model } from '../build';
+import { polygonPerimeter, type Point } from '../outline';
+import { distanceAlong } from './blank';
+import type { StationSection } from './wrap';
+
+/**
+ * The cover in one cut, from inside its shoulder to the board's lower edge: u is how far out of the board's edge, z the
+ * height, v the length along the cover from the shoulder (where it turns steeper than 45°), + down the side.
+ */
+export type Profile = { u: Float64Array; z: Float64Array; v: Float64Array };
+
+/** A place round the board's edge and the cover there. `out` moves a place by one millimetre square to its edge. */
+export type RingPlace = {
+  at: number;
+  point: Point;
+  out: Point;
+  edge: string;
+  /** the bend here if this is a corner's middle, radians */
+  turn: number;
+  /** number of the station here, or null between two */
+  station: string | null;
+  profile: Profile;
+};
+
+/** The covered surface in places round the edge, and the heights between them. */
+export type Ring = { total: number; places: RingPlace[]; grid: HeightGrid };
+
+/** Points of a profile inside the shoulder and down the side. */
+const INNER = 20;
+const OUTER = 14;
+/** A step round the edge never bends more than this, radians. */
+const BEND = 0.2;
+/** A bend smaller than this is no corner, radians. */
+const LEAST_BEND = 0.3;
+/** The window over which bends are spread is so much wider than the deepest seam asks for. */
+const SPREAD = 1.7;
+
+type Line = { u: number; z: number; v: number }[];
+
+/** A station's cover as u, z, v, from the middle outwards; a cut along a corner's bisector is set square to the edges. */
+function stationLine({ place, half }: StationSection): Line {
+  const square = place.curvature === 0 ? Math.cos(place.turn / 2) : 1;
+  let v = -half.top;
+  return half.cover.map(([x, z], i) => {
+    const before = half.cover[i - 1];
+    if (before) v += Math.hypot(x - before[0], z - before[1]);
+    return { u: (x - half.stack.edge.x) * square, z, v };
+  });
+}
+
+function onLine(line: Line, v: number): [number, number] {
+  let i = 1;
+  while (i < line.length - 1 && line[i]!.v < v) i++;
+  const [a, b] = [line[i - 1]!, line[i]!];
+  const t = b.v > a.v ? Math.max(0, Math.min(1, (v - a.v) / (b.v - a.v))) : 0;
+  return [a.u + (b.u - a.u) * t, a.z + (b.z - a.z) * t];
+}
+
+/** The same number of places on every station's line: so far inside the shoulder, and down to the lower edge. */
+function sampled(line: Line, inside: number): { u: Float64Array; z: Float64Array } {
+  const side = line.at(-1)!.v;
+  const u = new Float64Array(INNER + OUTER + 1);
+  const z = new Float64Array(INNER + OUTER + 1);
+  for (let k = 0; k <= INNER + OUTER; k++) {
+    const v = k <= INNER ? -inside * (1 - k / INNER) : (side * (k - INNER)) / OUTER;
+    [u[k], z[k]] = onLine(line, v);
+  }
+  return { u, z };
+}
+
+function blended(a: { u: Float64Array; z: Float64Array }, b: { u: Float64Array; z: Float64Array }, t: number): Profile {
+  const u = a.u.map((value, k) => value + (b.u[k]! - value) * t);
+  const z = a.z.map((value, k) => value + (b.z[k]! - value) * t);
+  const v = new Float64Array(u.length);
+  for (let k = 1; k < v.length; k++) v[k] = v[k - 1]! + Math.hypot(u[k]! - u[k - 1]!, z[k]! - z[k - 1]!);
+  const shoulder = v[INNER]!;
+  return { u, z, v: v.map((value) => value - shoulder) };
+}
+
+/** Length of the cover from its shoulder down to the board's lower edge, mm. */
+export function sideOf({ v }: Profile): number {
+  return v[v.length - 1]!;
+}
+
+/** Where a profile is at a length v from its shoulder; beyond the lower edge it runs back under the board. */
+export function onProfile({ u, z, v }: Profile, at: number): [u: number, z: number] {
+  const last = v.length - 1;
+  if (at >= v[last]!) return [u[last]! - (at - v[last]!), z[last]!];
+  if (at <= v[0]!) return [u[0]! + (at - v[0]!), z[0]!];
+  let [low, high] = [0, last];
+  while (high - low > 1) {
+    const middle = (low + high) >> 1;
+    if (v[middle]! <= at) low = middle;
+    else high = middle;
+  }
+  const t = (at - v[low]!) / (v[high]! - v[low]! || 1);
+  return [u[low]! + (u[high]! - u[low]!) * t, z[low]! + (z[high]! - z[low]!) * t];
+}
+
+/** How far out of the board's edge the cover stands at most, mm. */
+export function faceOf({ u }: Profile): number {
+  return u.reduce((most, value) => Math.max(most, value), -Infinity);
+}
+
+/** The length v at which a profile's inner part lies so far inside the board's edge (inset > 0). */
+export function atInset({ u, v }: Profile, inset: number): number {
+  const end = INNER;
+  if (-inset >= u[end]!) return v[end]!;
+  for (let k = end; k > 0; k--) {
+    if (u[k - 1]! <= -inset) {
+      const t = (-inset - u[k - 1]!) / (u[k]! - u[k - 1]! || 1);
+      return v[k - 1]! + (v[k]! - v[k - 1]!) * t;
+    }
+  }
+  return v[0]! - (u[0]! + inset);
+}
+
+/** The direction out of the edge, turning evenly over a window so that seams deep inside a corner do not cross. */
+function directions(model: Model, window: number): (at: number) => { point: Point; out: Point; angle: number } {
+  const { board } = model;
+  const n = board.length;
+  const total = polygonPerimeter(board);
+  const start = distanceAlong(board, model.places[0]!.point);
+  const from = new Float64Array(n + 1);
+  const angle = new Float64Array(n);
+  for (let i = 0; i < n; i++) {
+    const [a, b] = [board[i]!, board[(i + 1) % n]!];
+    const own = Math.atan2(-(b[0] - a[0]), b[1] - a[1]);
+    const before = i > 0 ? angle[i - 1]! : own;
+    angle[i] = before + Math.atan2(Math.sin(own - before), Math.cos(own - before));
+    from[i + 1] = from[i]! + Math.hypot(b[0] - a[0], b[1] - a[1]);
+  }
+  const integral = new Float64Array(n + 1);
+  for (let i = 0; i < n; i++) integral[i + 1] = integral[i]! + angle[i]! * (from[i + 1]! - from[i]!);
+  const sideAt = (s: number): number => {
+    let [low, high] = [0, n];
+    while (high - low > 1) {
+      const middle = (low + high) >> 1;
+      if (from[middle]! <= s) low = middle;
+      else high = middle;
+    }
+    return low;
+  };
+  // The angle grows by a whole turn each time round, and its integral with it.
+  const upTo = (s: number): number => {
+    const k = Math.floor(s / total);
+    const own = s - k * total;
+    const i = sideAt(own);
+    const once = integral[i]! + angle[i]! * (own - from[i]!);
+    return k * integral[n]! + Math.PI * total * k * (k - 1) + once + 2 * Math.PI * k * own;
+  };
+  return (at) => {
+    const s = (((at + start) % total) + total) % total;
+    const i = sideAt(s);
+    const [a, b] = [board[i]!, board[(i + 1) % n]!];
+    const t = (s - from[i]!) / (from[i + 1]! - from[i]! || 1);
+    const smooth = (upTo(s + window) - upTo(s - window)) / (2 * window);
+    const scale = 1 / Math.max(0.3, Math.cos(smooth - angle[i]!));
+    return {
+      point: [a[0] + (b[0] - a[0]) * t, a[1] + (b[1] - a[1]) * t],
+      out: [Math.cos(smooth) * scale, Math.sin(smooth) * scale],
+      angle: smooth,
+    };
+  };
+}
+
+/** The shortest way along the edge from one bend to the next, mm. */
+function cornerGap({ places }: Model, total: number): number {
+  const bends = places.filter((place) => Math.abs(place.turn) > LEAST_BEND);
+  if (bends.length < 2) return total;
+  return Math.min(...bends.map((bend, i) => (((bends[(i + 1) % bends.length]!.at - bend.at) % total) + total) % total));
+}
+
+/**
+ * Joins the stations' sections to a surface round the edge: between two stations one cover line goes over into the
+ * other, place by place from the shoulder.
+ *
+ * @param model the built piece
+ * @param sections its stations' sections, in order
+ * @param covered its surface
+ * @param [options.spacing] wanted distance between places, mm; from the size of the piece otherwise
+ * @param [options.depth=24] how far inside the board's edge the deepest seam lies, mm
+ */
+export function ringOf(
+  model: Model,
+  sections: readonly StationSection[],
+  covered: CoveredSurface,
+  options: { spacing?: number; depth?: number } = {},
+): Ring {
+  const total = polygonPerimeter(model.board);
+  const { spacing = 12, depth = 24 } = options;
+  const lines = sections.map(stationLine);
+  const inside = Math.max(1, Math.min(depth + 60, ...sections.map(({ half }) => half.top * 0.98)));
+  const rims = lines.map((line) => sampled(line, inside));
+  const deepest = Math.max(depth, ...rims.map(({ u }) => -u[INNER]!));
+  const outAt = directions(model, Math.min(Math.max(2, SPREAD * deepest), total / 8, cornerGap(model, total) / 2));
+  const places: RingPlace[] = [];
+  model.places.forEach((place, i) => {
+    const next = model.places[(i + 1) % model.places.length]!;
+    const length = (i + 1 < model.places.length ? next.at : total) - place.at;
+    const bend = Math.abs(outAt(place.at + length - 1e-3).angle - outAt(place.at + 1e-3).angle);
+    const steps = Math.max(1, Math.ceil(length / spacing - 1e-6), Math.ceil(Math.min(bend, 2 * Math.PI - bend) / BEND));
+    for (let k = 0; k < steps; k++) {
+      const at = place.at + (length * k) / steps;
+      const { point, out } = outAt(at);
+      places.push({
+        at,
+        point,
+        out,
+        edge: k === 0 ? place.edge : place.turn !== 0 ? next.edge : place.edge,
+        turn: k === 0 ? place.turn : 0,
+        station: k === 0 ? place.id : null,
+        profile: blended(rims[i]!, rims[(i + 1) % rims.length]!, k / steps),
+      });
+    }
+  });
+  return { total, places, grid: covered.grid };
+}
+
+/** The place in space of a length v from the shoulder, at one place round the edge. */
+export function onRing({ point, out, profile }: RingPlace, v: number): [x: number, y: number, z: number] {
+  const [u, z] = onProfile(profile, v);
+  return [point[0] + u * out[0], point[1] + u * out[1], z];
+}

@@ -1,0 +1,126 @@
+import type { Model } from '../build';
+import type { RuleReader } from '../house';
+import type { Covering, Welt } from '../piece';
+import { weltOf } from './covering';
+import type { Level } from './panel-mesh';
+import { levelOutline } from './panel-mesh';
+import { seamLine } from './reach';
+import type { Ring } from './ring';
+import type { SeamSpec } from './ways';
+
+/** A welt to make: covered cord for one seam of one piece. Lengths mm. */
+export type WeltPlan = {
+  seam: string;
+  name: string;
+  cut: 'straight' | 'bias';
+  double: boolean;
+  cord: number;
+  /** the strip: its width, its whole length for one seam, and in how many parts it is cut */
+  stripWidth: number;
+  stripLength: number;
+  strips: number;
+  /** the seam's own length, the cord to cut for it */
+  seamLength: number;
+  cordLength: number;
+  /** radius of the tightest round curve it follows, and how far apart its allowance is snipped there; 0 is not at all */
+  tightest: number;
+  snip: number;
+  join: string;
+};
+
+/** A curve wider than this needs no snips, mm. */
+const WIDE = 300;
+/** Straight strips follow curves down to this radius, mm (trade default). */
+export const BIAS_BELOW = 75;
+/** Allowed opening at a snip's root, mm. */
+const OPENING = 1.5;
+
+/** Width of the strip that covers a cord: once round it and two allowances; a double welt goes round two. */
+export function stripWidth({ cord, double }: Pick<Welt, 'cord' | 'double'>, allowance: number): number {
+  return Math.PI * cord * (double ? 2 : 1) + 2 * allowance;
+}
+
+/**
+ * The tightest round curve along a seam, in plan, mm: bends between neighbouring sides, spread over a hand's breadth, so
+ * that a corner counts as the curve that a cord makes of it.
+ */
+export function tightestRadius(ring: Ring, level: Level): number {
+  const line = levelOutline(ring, level);
+  const n = line.length;
+  let tightest = Infinity;
+  for (let i = 0; i < n; i++) {
+    const [a, b, c] = [line[(i + n - 1) % n]!, line[i]!, line[(i + 1) % n]!];
+    const [u, v] = [
+      [b[0] - a[0], b[1] - a[1]],
+      [c[0] - b[0], c[1] - b[1]],
+    ] as const;
+    const turn = Math.abs(Math.atan2(u[0]! * v[1]! - u[1]! * v[0]!, u[0]! * v[0]! + u[1]! * v[1]!));
+    const length = (Math.hypot(...u) + Math.hypot(...v)) / 2;
+    if (turn > 0.02) tightest = Math.min(tightest, length / turn);
+  }
+  return tightest;
+}
+
+/**
+ * A welt for a seam. Source: docs/models.md, "Welt": strip width π·d + 2·seam, length of the path, its joins at 45° and
+ * the overlap of its ends.
+ *
+ * @param seam id, name and length of the seam, mm
+ * @param welt cord and how its strip is cut
+ * @param tightest radius of the tightest curve it follows, mm
+ * @param rule the house rules
+ * @param rollWidth usable width of the roll, mm
+ */
+export function weltPlan(
+  seam: { id: string; name: string; length: number; closed: boolean; join: string },
+  welt: Welt,
+  tightest: number,
+  rule: RuleReader,
+  rollWidth: number,
+): WeltPlan {
+  const width = stripWidth(welt, rule('seamAllowance'));
+  const overlap = rule('weltOverlap');
+  const needed = seam.length + overlap;
+  // A join at 45° takes a strip's width of either part. A bias strip across the roll is √2 longer than straight.
+  const longest = welt.cut === 'bias' ? rollWidth * Math.SQRT2 - width : rollWidth;
+  let strips = 1;
+  while (needed + (strips - 1) * width > strips * longest && strips < 200) strips += 1;
+  return {
+    seam: seam.id,
+    name: seam.name,
+    cut: welt.cut,
+    double: welt.double,
+    cord: welt.cord,
+    stripWidth: width,
+    stripLength: needed + (strips - 1) * width,
+    strips,
+    seamLength: seam.length,
+    cordLength: (seam.length + overlap) * (welt.double ? 2 : 1),
+    tightest,
+    snip: tightest < WIDE ? Math.max(6, (OPENING * tightest) / rule('seamAllowance')) : 0,
+    join: seam.join,
+  };
+}
+
+/** The welts of a cover, one for every seam that has a cord. */
+export function weltsOf(model: Model, ring: Ring, covering: Covering, seams: readonly SeamSpec[]): WeltPlan[] {
+  const welt = weltOf(covering);
+  if (!welt) return [];
+  return seams
+    .filter((seam) => seam.welted)
+    .map((seam) =>
+      weltPlan(
+        {
+          id: seam.id,
+          name: seam.name,
+          length: seamLine(ring, seam).length,
+          closed: true,
+          join: model.piece.kind.startsWith('headboard') ? 'bottom middle' : 'back middle',
+        },
+        welt,
+        tightestRadius(ring, seam.level),
+        model.rule,
+        model.piece.cloth.rollWidth,
+      ),
+    );
+}

@@ -1,0 +1,14 @@
+/** The usual cautions, shown at the step where they matter. */
+const LOCAL = 'Follow your local rules.';
+export const CAUTIONS = {
+  base: `Old boards: watch for nails, splinters, mould and old finishes; gloves, and a mask when sanding. ${LOCAL}`,
+  strip: `Old pads: mould, pests, lead paint, unknown fillings – bag them and wear a mask. Staples and tacks: eye protection, fingers clear. ${LOCAL}`,
+  saddle: `Vehicles: the saddle must lock, and clear wheels, exhaust and controls; a changed seat height changes reach. Wiring, sensors and heated pads are for a licensed shop. ${LOCAL}`,
+  knife: `Knives: guard on, both hands clear of the line, cut away from the body. Foam dust: extract it and wear a mask; no sparks. ${LOCAL}`,
+  glue: `Spray glue is flammable: ventilate, no flame, read its sheet, test it on a scrap first. ${LOCAL}`,
+  shears: `Shears: cut away from the holding hand, close them when laid down. ${LOCAL}`,
+  staples: `Staples: eye protection; keep fingers clear when loading; take off the air or the plug before clearing a jam. ${LOCAL}`,
+  machine: `Sewing machine: fingers clear of the needle, foot off the pedal while threading. ${LOCAL}`,
+  nails: `Nails and buttons: eye protection; none where small children can reach or pull them off. ${LOCAL}`,
+  fire: `Foam, linings and covers sold or used in many places must meet furniture fire rules: keep labels and certificates with the record. This sheet records, it does not certify. ${LOCAL}`,
+} as const;
