@@ -1,5 +1,7 @@
 import { baseGrid, coveredSurface, modelOf, sectionAtChalk, type HeightGrid, type Section } from './build';
-import { stationSections } from './cover';
+import { giveOf } from './cloth';
+import { foldPlan, stationSections, type FoldPlan, type StrainMap } from './cover';
+import type { Give } from './flattening';
 import type { HouseRules } from './house';
 import { checkPiece, PieceProblems, type Piece, type Problem } from './piece';
 import { planModel, type Plan } from './plan';
@@ -17,6 +19,11 @@ export type SheetView = {
   /** whether the board is not flat */
   moulded: boolean;
   padOutlines: { id: string; role: string; points: readonly (readonly [number, number])[] }[];
+  /** what each piece asks of the cloth, over its flat shape, and what the cloth gives */
+  strain: StrainMap[];
+  give: Give;
+  /** how each corner is folded */
+  folds: FoldPlan[];
   /** a quick look with larger triangles: the settled answer follows */
   preview: boolean;
 };
@@ -32,7 +39,7 @@ export type SheetView = {
 export function sheetView(piece: Piece, house: HouseRules, preview = false): { view: SheetView } | { problems: Problem[] } {
   return guarded(piece, () => {
     const model = modelOf(piece, house);
-    const { plan, covered } = planModel(model, false, preview);
+    const { plan, covered, maps } = planModel(model, false, preview);
     return {
       view: {
         plan,
@@ -42,6 +49,16 @@ export function sheetView(piece: Piece, house: HouseRules, preview = false): { v
         baseGrid: baseGrid(model),
         moulded: Boolean(piece.base.mould) || piece.base.shape.type === 'saddle',
         padOutlines: model.pads.map(({ pad, polygon }) => ({ id: pad.id, role: pad.role, points: polygon })),
+        strain: maps,
+        give: giveOf(piece.cloth),
+        folds: plan.corners.map((corner) =>
+          foldPlan(
+            corner,
+            plan.stations.find((station) => station.id === corner.station)!,
+            piece.cloth,
+            model.rule,
+          ),
+        ),
         preview,
       },
     };

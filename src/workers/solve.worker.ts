@@ -1,6 +1,7 @@
 import { foamOf, type Piece } from '../core/piece';
 import type { HouseRules } from '../core/house';
 import { curesFor, foamChart, forLoadedHeight, type ChartCell, type Cure } from '../core/sit';
+import { proposalsFor, type Proposal } from '../core/cover';
 import { sitView, type SitView } from '../core/view';
 import { crownByWish, type CrownChoice, type CrownWish } from '../core/wish';
 
@@ -9,6 +10,7 @@ export type Job =
   | { kind: 'sit'; piece: Piece; house: HouseRules }
   | { kind: 'cures'; piece: Piece; house: HouseRules }
   | { kind: 'wish'; piece: Piece; house: HouseRules; wish: CrownWish }
+  | { kind: 'proposals'; piece: Piece; house: HouseRules }
   | { kind: 'height'; piece: Piece; house: HouseRules; wanted: number }
   | {
       kind: 'chart';
@@ -24,6 +26,7 @@ export type Answers = {
   sit: { view: SitView | null } | { problems: { message: string }[] };
   cures: Cure[];
   wish: CrownChoice[];
+  proposals: { share: number; proposals: Proposal[] };
   height: ReturnType<typeof forLoadedHeight>;
   chart: ChartCell[];
 };
@@ -53,6 +56,8 @@ function work(job: Job): Answers[Job['kind']] {
       return curesFor(job.piece, job.house, tell);
     case 'wish':
       return crownByWish(job.piece, job.house, job.wish, tell);
+    case 'proposals':
+      return proposalsFor(job.piece, job.house, tell);
     case 'height':
       return forLoadedHeight(job.piece, job.house, job.wanted);
     case 'chart': {

@@ -60,7 +60,7 @@ export function clothWarnings(model: Model, cover: CoverPlan): { code: string; w
     warn('swatch-grew', 'covering.channels', 'The swatch came out wider than before it was stitched: measure it again.');
   const welt = weltOf(covering);
   if (welt?.cut === 'straight') {
-    const tight = cover.welts.filter((one) => one.tightest < BIAS_BELOW);
+    const tight = cover.welts.filter((one) => one.tightest > 0 && one.tightest < BIAS_BELOW);
     if (tight.length > 0)
       warn(
         'welt-on-the-straight',
@@ -88,6 +88,12 @@ export function clothWarnings(model: Model, cover: CoverPlan): { code: string; w
         'covering',
         `${seam.name}: its two sides differ by ${Math.round(seam.ease * 10) / 10} mm; ease it in evenly between the notches.`,
       );
+  if (!cover.check.settled)
+    warn(
+      'not-flat',
+      'covering',
+      'A piece did not come to rest while it was laid flat: do not cut to it. Shape it otherwise, or cut the band straight.',
+    );
   if (Math.abs(cover.check.areaError) > AREA && !pulledOver(covering.way))
     warn(
       'does-not-close',

@@ -6,8 +6,11 @@ import type { StationWrap } from './wrap';
 /** A straight cut into the cloth's edge, on the flat blank. */
 export type Cut = { from: Point; to: Point };
 
-/** A relief cut and the place on the board's edge that it relieves. */
-export type ReliefCut = Cut & { x: number; y: number };
+/**
+ * A relief cut and the place on the board's edge that it relieves. Thick or coated cloth is not laid over itself: there a
+ * pie is cut out, `wedge` wide at the cloth's edge; 0 is a plain cut.
+ */
+export type ReliefCut = Cut & { x: number; y: number; wedge: number };
 
 /** One bend of the edge and what to do with the cloth it leaves over. */
 export type CornerPlan = {
@@ -20,6 +23,8 @@ export type CornerPlan = {
   /** extra cloth round the bend: θ·(side + return), mm; none at an inside corner, where the cloth is cut to spread */
   fullness: number;
   pleats: number;
+  /** radius of a rounded corner, mm; nothing where it is sharp */
+  radius?: number;
   inside: boolean;
   /** the relief cut, from the cloth's corner to short of the board's edge */
   cut: Cut;
@@ -57,6 +62,7 @@ export function cornerPlans(model: Model, stations: readonly StationWrap[]): Cor
         turn: place.turn,
         fullness,
         pleats: inside ? 0 : Math.max(1, Math.ceil(fullness / (2 * model.rule('pleatDepth')) - 1e-9)),
+        ...(place.curvature > 1e-9 ? { radius: 1 / place.curvature } : {}),
         inside,
         cut: { from: onBlank(station, station.wrap, mitre), to: onBlank(station, station.side + model.rule('cornerCutStop'), mitre) },
       },
@@ -66,6 +72,8 @@ export function cornerPlans(model: Model, stations: readonly StationWrap[]): Cor
 
 /** Bends wider than this need no relief: the cloth gives that much by itself, mm. */
 const WIDE = 3000;
+/** Thicker cloth than this is not laid over itself, mm. */
+const BULKY = 1.3;
 /** Curves are walked in this many steps to place their cuts. */
 const WALK = 60;
 
@@ -80,6 +88,7 @@ const WALK = 60;
 export function reliefCuts(model: Model, stations: readonly StationWrap[]): { pitch: number; cuts: ReliefCut[] } | null {
   const stop = model.rule('cornerCutStop');
   const perRadius = model.rule('reliefOpening') / stop;
+  const bulky = model.piece.cloth.coated || model.piece.cloth.thickness > BULKY;
   const total = perimeter(model.outline);
   const cuts: ReliefCut[] = [];
   let tightest = Infinity;
@@ -110,7 +119,9 @@ export function reliefCuts(model: Model, stations: readonly StationWrap[]): { pi
         const station = nearestStation(model, stations, s + length * u, total);
         const growth = station.top - station.planDistance;
         const at = (distance: number): Point => [x + ty * (growth + distance), y - tx * (growth + distance)];
-        cuts.push({ from: at(station.wrap), to: at(station.side + stop), x, y });
+        // What overlaps at the cloth's edge, between this cut and the next.
+        const over = (length / count) * Math.max(0, curvatureAt(segment, u)) * (station.wrap - station.side - stop);
+        cuts.push({ from: at(station.wrap), to: at(station.side + stop), x, y, wedge: bulky ? over : 0 });
       }
     }
     s += length;

@@ -120,7 +120,10 @@ function bottomPiece(model: Model, sewn: Polygon, making: Making): CoverPiece {
     (a, i) => Math.hypot(sewn[(i + 1) % sewn.length]![0] - a[0], sewn[(i + 1) % sewn.length]![1] - a[1]) / making.preShrink,
   );
   const flat = steps.reduce((sum, step) => sum + step, 0);
-  const outline = withSeam(sewn, allowance);
+  const outline = withAllowances(
+    sewn,
+    sewn.map(() => allowance),
+  );
   const box = bounds(sewn);
   const net = flatPiece('', 1, sewn).area / making.preShrink ** 2;
   return {
@@ -139,20 +142,4 @@ function bottomPiece(model: Model, sewn: Polygon, making: Making): CoverPiece {
     net,
     surface: net,
   };
-}
-
-function withSeam(sewn: Polygon, allowance: number): Polygon {
-  const n = sewn.length;
-  return sewn.map((p, i): Point => {
-    const [a, b] = [sewn[(i + n - 1) % n]!, sewn[(i + 1) % n]!];
-    const [ux, uy] = [p[0] - a[0], p[1] - a[1]];
-    const [vx, vy] = [b[0] - p[0], b[1] - p[1]];
-    const [lu, lv] = [Math.hypot(ux, uy) || 1, Math.hypot(vx, vy) || 1];
-    const [na, nb] = [
-      [uy / lu, -ux / lu],
-      [vy / lv, -vx / lv],
-    ] as const;
-    const share = Math.max(0.25, 1 + na[0]! * nb[0]! + na[1]! * nb[1]!);
-    return [p[0] + (allowance * (na[0]! + nb[0]!)) / share, p[1] + (allowance * (na[1]! + nb[1]!)) / share];
-  });
 }

@@ -12,3 +12,6 @@ export { sewCover, type CoverPlan, type SewnCover, type StrainMap, type ZipPlan 
 export type { SeamPlan } from './seam-plans';
 export type { SewnCheck } from './sewn-check';
 export type { YCut } from './y-cuts';
+export type { Suit } from './suits';
+export { proposalsFor, type Proposal } from './proposals';
+export { foldPlan, type FoldPlan } from './fold-plan';

@@ -1,4 +1,4 @@
-import { flattenSurface, strainOf, strainSummary, type Give, type Strain, type SurfaceMesh } from '../flattening';
+import { flattenSurface, strainOf, strainSummary, type Give, type Strain, type StrainSummary, type SurfaceMesh } from '../flattening';
 import { bounds, type Point, type Polygon } from '../outline';
 import type { Correction } from '../piece';
 import { flatPiece, withAllowances, type CoverPiece, type EdgeKind, type PieceEdge } from './cloth-piece';
@@ -19,8 +19,8 @@ export type PanelSpec = {
   region:
     | { kind: 'disc'; level: Level; slits?: readonly Slit[] }
     | { kind: 'strip'; inner: Level; outer: Level; from: number; to: number; lay?: 'unrolled' | 'plan' };
-  /** cut as a straight strip along its inner seam instead of being laid flat as it is shaped */
-  straight?: boolean;
+  /** cut as a straight strip along its inner seam, or laid flat as it is shaped; `if it gives`: straight where the cloth can */
+  straight?: boolean | 'if it gives';
   outer: EdgeUse;
   inner?: EdgeUse;
   /** a strip's two ends, where it begins and where it ends */
@@ -280,17 +280,20 @@ export function makePanel(spec: PanelSpec, making: Making): MadePanel {
   const strip = region.kind === 'strip' ? stripMesh(ring, region.inner, region.outer, region.from, region.to, spacing, region.lay) : null;
   const mesh = (disc ?? strip)!;
   const runs = runsOf(spec, mesh.triangles, disc?.place ?? null, disc?.slits ?? [], mesh.start.length / 2);
-  let settled = true;
-  let shaped: Float64Array;
-  if (spec.straight) shaped = straightFlat(spec, making, mesh.start);
-  else {
-    const laid = flattenSurface(mesh, mesh.start, { hold: held(runs.flat()), tolerance: SETTLED, rounds: ROUNDS });
-    settled = laid.settled;
-    shaped = aligned(laid.flat, mesh.start);
+  const away = awayFromCorners(ring, mesh);
+  const judged = (flat: Float64Array): { flat: Float64Array; strain: Strain; summary: StrainSummary; settled: boolean } => {
+    const strain = strainOf(mesh, flat);
+    return { flat, strain, summary: strainSummary(strain, making.give, away), settled: true };
+  };
+  const asStrip = spec.straight ? judged(straightFlat(spec, making, mesh.start)) : null;
+  const straight = asStrip !== null && (spec.straight === true || asStrip.summary.share <= 1);
+  let laid = asStrip;
+  if (!straight) {
+    const found = flattenSurface(mesh, mesh.start, { hold: held(runs.flat()), tolerance: SETTLED, rounds: ROUNDS });
+    laid = { ...judged(aligned(found.flat, mesh.start)), settled: found.settled };
   }
-  const strain = strainOf(mesh, shaped);
+  const { flat: shaped, strain, summary, settled } = laid!;
   const flat = corrected(spec, making, shaped);
-  const summary = strainSummary(strain, making.give, awayFromCorners(ring, mesh));
   const pieces = runs.map((own, k): CoverPiece => {
     const sides = runs.length > 1 ? (centreX(own, flat) < 0 ? 'left' : 'right') : null;
     const depthwise = runs.length > 1 && Math.abs(centreX(own, flat)) < 1 ? k : null;
@@ -319,7 +322,7 @@ export function makePanel(spec: PanelSpec, making: Making): MadePanel {
     });
     seams.set(run.use.seam, lengths);
   }
-  return { spec, mesh, flat, strain, pieces, settled };
+  return { spec: { ...spec, straight }, mesh, flat, strain, pieces, settled };
 }
 
 /** Which triangles of a panel lie away from the piece's sharp corners. */
@@ -348,7 +351,7 @@ function pieceOf(
   part: number | null,
   disc: boolean,
 ): CoverPiece {
-  const { ring, preShrink } = making;
+  const { preShrink } = making;
   const at = (node: number): Point => [flat[2 * node]! * preShrink, flat[2 * node + 1]! * preShrink];
   const sewn: Polygon = [];
   const allowance: number[] = [];

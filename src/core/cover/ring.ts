@@ -116,7 +116,7 @@ export function atInset({ u, v }: Profile, inset: number): number {
 }
 
 /** The direction out of the edge, turning evenly over a window so that seams deep inside a corner do not cross. */
-function directions(model: Model, window: number): (at: number) => { point: Point; out: Point; angle: number } {
+function directions(model: Model, window: number): (at: number) => { point: Point; out: Point; angle: number; edge: number } {
   const { board } = model;
   const n = board.length;
   const total = polygonPerimeter(board);
@@ -160,8 +160,42 @@ function directions(model: Model, window: number): (at: number) => { point: Poin
       point: [a[0] + (b[0] - a[0]) * t, a[1] + (b[1] - a[1]) * t],
       out: [Math.cos(smooth) * scale, Math.sin(smooth) * scale],
       angle: smooth,
+      edge: angle[i]!,
     };
   };
+}
+
+/**
+ * Round a corner of smaller radius than the deepest seam lies inside, all places gather towards one: between the places
+ * before and after the bend the way in goes over evenly.
+ */
+function gathered(places: readonly RingPlace[], bends: readonly number[], total: number, depth: number): RingPlace[] {
+  const n = places.length;
+  const step = (i: number): number => (((places[(i + 1) % n]!.at - places[i]!.at) % total) + total) % total || total;
+  const tight = places.map((_, i) => {
+    const turn = bends[(i + 1) % n]! - bends[i]!;
+    return Math.atan2(Math.sin(turn), Math.cos(turn)) / step(i) > 1 / depth && step(i) < depth;
+  });
+  if (tight.every(Boolean) || !tight.some(Boolean)) return [...places];
+  const out = places.map((place) => place.out);
+  const inner = (i: number): Point => [places[i]!.point[0] - depth * places[i]!.out[0], places[i]!.point[1] - depth * places[i]!.out[1]];
+  for (let first = 0; first < n; first++) {
+    if (!tight[first] || tight[(first + n - 1) % n]) continue;
+    let count = 1;
+    while (tight[(first + count) % n]) count += 1;
+    const [a, b] = [(first + n - 1) % n, (first + count + 1) % n];
+    const [from, to] = [inner(a), inner(b)];
+    let gone = 0;
+    const whole = Array.from({ length: count + 2 }, (_, k) => step((a + k) % n)).reduce((sum, length) => sum + length, 0);
+    for (let k = 0; k <= count; k++) {
+      gone += step((a + k) % n);
+      const i = (first + k) % n;
+      const t = gone / whole;
+      const aim: Point = [from[0] + (to[0] - from[0]) * t, from[1] + (to[1] - from[1]) * t];
+      out[i] = [(places[i]!.point[0] - aim[0]) / depth, (places[i]!.point[1] - aim[1]) / depth];
+    }
+  }
+  return places.map((place, i) => ({ ...place, out: out[i]! }));
 }
 
 /** The shortest way along the edge from one bend to the next, mm. */
@@ -195,14 +229,18 @@ export function ringOf(
   const deepest = Math.max(depth, ...rims.map(({ u }) => -u[INNER]!));
   const outAt = directions(model, Math.min(Math.max(2, SPREAD * deepest), total / 8, cornerGap(model, total) / 2));
   const places: RingPlace[] = [];
+  const bends: number[] = [];
   model.places.forEach((place, i) => {
     const next = model.places[(i + 1) % model.places.length]!;
     const length = (i + 1 < model.places.length ? next.at : total) - place.at;
     const bend = Math.abs(outAt(place.at + length - 1e-3).angle - outAt(place.at + 1e-3).angle);
-    const steps = Math.max(1, Math.ceil(length / spacing - 1e-6), Math.ceil(Math.min(bend, 2 * Math.PI - bend) / BEND));
+    // Near a corner the places stand closer, so that a seam inside it keeps its corner.
+    const apart = place.turn !== 0 || next.turn !== 0 ? spacing / 3 : spacing;
+    const steps = Math.max(1, Math.ceil(length / apart - 1e-6), Math.ceil(Math.min(bend, 2 * Math.PI - bend) / BEND));
     for (let k = 0; k < steps; k++) {
       const at = place.at + (length * k) / steps;
-      const { point, out } = outAt(at);
+      const { point, out, edge } = outAt(at);
+      bends.push(edge);
       places.push({
         at,
         point,
@@ -214,7 +252,7 @@ export function ringOf(
       });
     }
   });
-  return { total, places, grid: covered.grid };
+  return { total, places: gathered(places, bends, total, deepest), grid: covered.grid };
 }
 
 /** The place in space of a length v from the shoulder, at one place round the edge. */

@@ -1,12 +1,12 @@
 import { giveOf } from '../cloth';
-import type { CoveredSurface, Model } from '../build';
+import { readGrid, type CoveredSurface, type Model } from '../build';
 import { strainOf, strainSummary, flattenSurface, type StrainSummary, type Strain, type SurfaceMesh } from '../flattening';
 import { bounds, type Point } from '../outline';
-import { PieceProblems, type Covering } from '../piece';
+import { PieceProblems, type Covering, type Motif } from '../piece';
 import { channelled, type ChannelPlan } from './channels';
 import { flatPiece, type CoverPiece, type LiningPiece } from './cloth-piece';
 import { buttonsOf, channelsOf, coveringOf, nailsOf, pulledOver, STARTING, WAYS } from './covering';
-import { reliefCuts, type ReliefCut } from './corners';
+import { cornerPlans, reliefCuts, type ReliefCut } from './corners';
 import { extraPieces, HIDDEN } from './extra-pieces';
 import { buttoned, buttonPlan, nailPlan, type ButtonPlan, type NailPlan } from './grids';
 import { linings } from './linings';
@@ -19,6 +19,7 @@ import { ringOf, type Ring } from './ring';
 import { seamPlans, tackStrips, type SeamPlan } from './seam-plans';
 import { sewnCheck, type SewnCheck } from './sewn-check';
 import { sewnPanels, type Sewn } from './ways';
+import { suitsOf, type Suit } from './suits';
 import { weltsOf, type WeltPlan } from './welts';
 import type { StationSection, StationWrap } from './wrap';
 import { yCuts, type YCut } from './y-cuts';
@@ -45,9 +46,11 @@ export type CoverPlan = {
   tackStrips: { edge: string; length: number }[];
   backing: { seam: string; width: number; length: number }[];
   linings: LiningPiece[];
-  /** whether a motif was given its place */
-  matched: boolean;
+  /** where a motif lies, where it was given its place */
+  motif: Motif | null;
   strain: StrainSummary | null;
+  /** which ways suit the surface and the cloth, and why */
+  suits: Suit[];
   check: SewnCheck;
 };
 
@@ -147,11 +150,19 @@ export function sewCover(
       ? sewn.seams.map((seam) => ({ seam: seam.name, width: 2 * rule('seamAllowance') + 6, length: seamLine(ring, seam).length }))
       : [],
     linings: linings(model, stations, covering),
-    matched: Boolean(covering.motif),
+    motif: covering.motif ?? null,
     strain,
+    suits: suitsOf(model, stations, cornerPlans(model, stations), crownOf(model, covered)),
     check: sewnCheck(model, ring, covering, made, seams, stations),
   };
   return { cover, ring, maps: finish.maps, made };
+}
+
+/** How far the covered middle stands over the lowest place of its rim, mm. */
+function crownOf(model: Model, { grid, inner }: CoveredSurface): number {
+  const middle = readGrid(grid, model.middle);
+  const rim = grid.heights.reduce((low, z, k) => (inner[k] && z < low ? z : low), middle);
+  return Number.isNaN(middle) ? 0 : middle - rim;
 }
 
 type Finished = {

@@ -10,8 +10,8 @@ import type { Ring } from './ring';
 import type { SeamPlan } from './seam-plans';
 import type { StationWrap } from './wrap';
 
-/** How the pieces agree with the surface that they cover. Areas mm². */
-export type SewnCheck = { surface: number; net: number; eased: number; areaError: number; seamError: number };
+/** How the pieces agree with the surface that they cover, and whether every flat shape came to rest. Areas mm². */
+export type SewnCheck = { surface: number; net: number; eased: number; areaError: number; seamError: number; settled: boolean };
 
 /** How far inside the shoulder the cloth's fullness is looked for, mm. */
 const INSIDE = 20;
@@ -83,7 +83,7 @@ export function sewnCheck(
     const surface = whole();
     const net = Math.abs(polygonArea(blankAt(model, stations, 1, 0)));
     const eased = fullness(model, ring, stations);
-    return { surface, net, eased, areaError: (net - eased - surface) / surface, seamError: 0 };
+    return { surface, net, eased, areaError: (net - eased - surface) / surface, seamError: 0, settled: true };
   }
   const pieces = made.flatMap((panel) => panel.pieces);
   const net = pieces.reduce((sum, piece) => sum + piece.net, 0);
@@ -96,6 +96,7 @@ export function sewnCheck(
     eased,
     areaError: (net - eased - surface) / surface,
     seamError: seams.reduce((most, seam) => Math.max(most, seam.ease), 0),
+    settled: made.every((panel) => panel.settled),
   };
 }
 

@@ -119,7 +119,11 @@ export function sewnPanels(model: Model, ring: Ring, covering: Covering, give: n
     name,
     role,
     region: { kind: 'strip', inner, outer, from, to },
-    straight: covering.bandCut === 'straight' || (covering.bandCut !== 'shaped' && straightEnough(ring, inner, outer, from, to, give)),
+    straight:
+      covering.bandCut === 'straight' ||
+      (covering.bandCut !== 'shaped' &&
+        straightEnough(ring, inner, outer, from, to, change.outer ? Math.min(give, SEWN_BOTH) : give) &&
+        'if it gives'),
     inner: seamEdge('top', allowance),
     outer: staple,
     stapleAt: rule('return'),

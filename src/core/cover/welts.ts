@@ -22,7 +22,7 @@ export type WeltPlan = {
   /** the seam's own length, the cord to cut for it */
   seamLength: number;
   cordLength: number;
-  /** radius of the tightest round curve it follows, and how far apart its allowance is snipped there; 0 is not at all */
+  /** radius of the tightest round curve it follows, 0 where it follows none; how far apart its allowance is snipped there */
   tightest: number;
   snip: number;
   join: string;
@@ -40,15 +40,20 @@ export function stripWidth({ cord, double }: Pick<Welt, 'cord' | 'double'>, allo
   return Math.PI * cord * (double ? 2 : 1) + 2 * allowance;
 }
 
-/**
- * The tightest round curve along a seam, in plan, mm: bends between neighbouring sides, spread over a hand's breadth, so
- * that a corner counts as the curve that a cord makes of it.
- */
-export function tightestRadius(ring: Ring, level: Level): number {
+/** At a corner sharper than this the cord is snipped and turned, not bent, mm; and so near to it. */
+const TURNED = { radius: 25, near: 45 };
+
+/** The tightest round curve along a seam, in plan, mm; corners round which the cord is turned do not count. */
+export function tightestRadius(model: Model, ring: Ring, level: Level): number {
   const line = levelOutline(ring, level);
   const n = line.length;
+  const turned = model.places.filter(
+    (place) => Math.abs(place.turn) > 0.3 && (place.curvature === 0 || 1 / Math.abs(place.curvature) < TURNED.radius),
+  );
   let tightest = Infinity;
   for (let i = 0; i < n; i++) {
+    const { point } = ring.places[i]!;
+    if (turned.some((place) => Math.hypot(place.point[0] - point[0], place.point[1] - point[1]) < TURNED.near)) continue;
     const [a, b, c] = [line[(i + n - 1) % n]!, line[i]!, line[(i + 1) % n]!];
     const [u, v] = [
       [b[0] - a[0], b[1] - a[1]],
@@ -96,8 +101,9 @@ export function weltPlan(
     strips,
     seamLength: seam.length,
     cordLength: (seam.length + overlap) * (welt.double ? 2 : 1),
-    tightest,
-    snip: tightest < WIDE ? Math.max(6, (OPENING * tightest) / rule('seamAllowance')) : 0,
+    // Where it nowhere bends, no radius is said.
+    tightest: Number.isFinite(tightest) ? tightest : 0,
+    snip: Number.isFinite(tightest) && tightest < WIDE ? Math.max(6, (OPENING * tightest) / rule('seamAllowance')) : 0,
     join: seam.join,
   };
 }
@@ -118,7 +124,7 @@ export function weltsOf(model: Model, ring: Ring, covering: Covering, seams: rea
           join: model.piece.kind.startsWith('headboard') ? 'bottom middle' : 'back middle',
         },
         welt,
-        tightestRadius(ring, seam.level),
+        tightestRadius(model, ring, seam.level),
         model.rule,
         model.piece.cloth.rollWidth,
       ),

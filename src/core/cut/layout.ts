@@ -87,9 +87,9 @@ function toRepeat(size: number, repeat: number, gap: number): number {
   return repeat > 0 ? Math.ceil((size + gap) / repeat - 1e-9) * repeat - gap : size;
 }
 
-/** How far a piece is shifted in its blank so that its motif comes to lie where it does on every other piece. */
-function shift(motif: number, low: number, repeat: number): number {
-  return repeat > 0 ? (((low - motif) % repeat) + repeat) % repeat : 0;
+/** How far a piece is shifted in its blank so that its motif falls on the stripe, or between two, as on every other piece. */
+function shift(motif: number, low: number, repeat: number, between: boolean): number {
+  return repeat > 0 ? (((low - motif + (between ? repeat / 2 : 0)) % repeat) + repeat) % repeat : 0;
 }
 
 /** Strips for welts: straight ones side by side across the roll, bias ones in a slanting block. */
@@ -123,10 +123,11 @@ function layCloth(model: Model, sets: readonly CutSet[], cover: CoverPlan): { ro
         const box = bounds(piece.outline);
         const [across, down] = along ? [piece.width, piece.height] : [piece.height, piece.width];
         const motif = piece.motif ?? { x: (box.minX + box.maxX) / 2, y: (box.minY + box.maxY) / 2 };
-        const own = patterned && cover.matched;
+        const own = patterned && cover.motif !== null;
+        const between = cover.motif?.on === 'between';
         // Across the roll lies the piece's width, or its depth where it is laid across.
-        const x = own ? shift(along ? motif.x : motif.y, along ? box.minX : box.minY, cloth.repeatAcross) : 0;
-        const y = own ? shift(along ? motif.y : motif.x, along ? box.minY : box.minX, cloth.repeatAlong) : 0;
+        const x = own ? shift(along ? motif.x : motif.y, along ? box.minX : box.minY, cloth.repeatAcross, between) : 0;
+        const y = own ? shift(along ? motif.y : motif.x, along ? box.minY : box.minX, cloth.repeatAlong, between) : 0;
         shifts.set(piece.name, [x, y]);
         const width = toRepeat(across + x, cloth.repeatAcross, gap);
         const blank = {
@@ -145,7 +146,7 @@ function layCloth(model: Model, sets: readonly CutSet[], cover: CoverPlan): { ro
     const [x, y] = shifts.get(laid.label)!;
     const motif = piece.motif ?? { x: (box.minX + box.maxX) / 2, y: (box.minY + box.maxY) / 2 };
     const at = along ? [motif.x - box.minX, motif.y - box.minY] : [motif.y - box.minY, motif.x - box.minX];
-    return patterned && cover.matched ? [{ label: laid.label, x: laid.x + x + at[0]!, y: laid.y + y + at[1]! }] : [];
+    return patterned && cover.motif ? [{ label: laid.label, x: laid.x + x + at[0]!, y: laid.y + y + at[1]! }] : [];
   });
   if (strips.length === 0) return { roll: main, motifs };
   // Strips carry no motif: they come after the pieces that do, and do not push those off the repeat.

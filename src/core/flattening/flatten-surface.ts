@@ -216,7 +216,7 @@ function mixed(
 ): Flattened {
   const size = start.length;
   let at = Float64Array.from(start);
-  let plain = new Float64Array(size);
+  const plain = new Float64Array(size);
   const gaps: Float64Array[] = [];
   const steps: Float64Array[] = [];
   let lastGap: Float64Array | null = null;

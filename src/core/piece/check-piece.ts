@@ -1,6 +1,7 @@
 import { BOARDS, curveOf, findMaterial, WADDINGS } from '../foam';
 import { checkRule } from '../house';
 import { baseOutline, cutNotch, deepest, distanceTo, flatten, isInside, measuredOutline, outlineArea, type Point } from '../outline';
+import { checkCovering } from './check-covering';
 import { checkRange } from './check-range';
 import { checkPad } from './check-pad';
 import { checkShape } from './check-shape';
@@ -157,6 +158,7 @@ export function checkPiece(piece: Piece): Problem[] {
     }
   });
   problems.push(...checkSet(piece));
+  problems.push(...checkCovering(piece, narrowest));
   return problems;
 }
 

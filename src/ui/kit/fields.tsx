@@ -305,3 +305,18 @@ export function TextField({
     </div>
   );
 }
+
+/** A choice that is made or not. */
+export function TickField({ label, checked, onChange }: { label: string; checked: boolean; onChange: (checked: boolean) => void }) {
+  return (
+    <label className="flex items-center justify-between py-1 text-sm gap-2">
+      {label}
+      <input
+        type="checkbox"
+        className="size-5 accent-(--color-secondary)"
+        checked={checked}
+        onChange={(event) => onChange(event.target.checked)}
+      />
+    </label>
+  );
+}

@@ -1,13 +1,15 @@
 'use client';
 
 import { contours, geoPath, geoTransform } from 'd3';
-import { useMemo } from 'react';
+import { useMemo, type PointerEvent } from 'react';
 import type { HeightGrid } from '@/core/build';
 import { bounds } from '@/core/outline';
-import type { Base, ChalkLine, Pad, Piece } from '@/core/piece';
+import { pulledOver } from '@/core/cover';
+import type { Base, ChalkLine, Covering, Pad, Piece } from '@/core/piece';
 import type { SheetView, SitView } from '@/core/view';
 import { FittingHandles, Fittings } from '@/ui/base/fittings';
 import { DrawnPadHandles } from '@/ui/build/drawn-pads';
+import { ClothOnPlan, nearestReach, ReachMark, SeamHandles, SeamsOnPlan } from '@/ui/cover/plan-cover';
 import { Dimension } from '@/ui/drawing/dimension';
 import { Handle } from '@/ui/drawing/handle';
 import { closedPath, openPath } from '@/ui/drawing/path';
@@ -80,17 +82,29 @@ type Props = {
   onChalk: (chalk: ChalkLine, live: boolean) => void;
   /** notches, holes and hardware moved in the plan */
   onBase: (change: Partial<Base>, live: boolean) => void;
+  /** a seam moved in the plan */
+  onCovering: (covering: Covering, live: boolean) => void;
+  /** the place of the edge that is pointed at */
+  pointed: number;
+  onPointed: (index: number) => void;
 };
 
 /** The base from above: outlines, contour lines of the covered crown, stations, staples and the chalk line. */
-export function PlanDrawing({ piece, view, stage, sit, onSit, onPads, onChalk, onBase }: Props) {
+export function PlanDrawing({ piece, view, stage, sit, onSit, onPads, onChalk, onBase, onCovering, pointed, onPointed }: Props) {
   const say = useLength();
   const { plan } = view;
   const blank = plan.cover.pieces[0]!;
   const board = bounds(plan.outline.points);
   // Fixing is done under the board: there the drawing comes closer and leaves the cloth out.
-  const box = stage === 'fix' || stage === 'sit' ? board : bounds(blank.outline);
-  const margin = Math.max(box.width, box.height) * (stage === 'fix' ? 0.09 : stage === 'sit' ? 0.14 : 0.05);
+  const pulled = pulledOver(plan.cover.method);
+  const point = (event: PointerEvent<SVGSVGElement>) => {
+    const matrix = event.currentTarget.getScreenCTM();
+    if (stage !== 'cover' || !matrix || event.buttons > 0) return;
+    const at = new DOMPoint(event.clientX, event.clientY).matrixTransform(matrix.inverse());
+    onPointed(nearestReach(plan.cover.reach.places, at.x, -at.y));
+  };
+  const box = stage === 'fix' || stage === 'sit' || !pulled ? board : bounds(blank.outline);
+  const margin = Math.max(box.width, box.height) * (stage === 'fix' ? 0.09 : stage === 'sit' || !pulled ? 0.16 : 0.05);
   const span = Math.max(box.width, box.height) + 2 * margin;
   const size = span / 40;
   const reach = Math.min(Math.hypot(board.width, board.height) / 2 + size * 3, Math.min(box.width, box.height) / 2 + margin * 0.6);
@@ -128,12 +142,13 @@ export function PlanDrawing({ piece, view, stage, sit, onSit, onPads, onChalk, o
 
   return (
     <svg
+      onPointerMove={point}
       viewBox={`${box.minX - margin} ${-box.maxY - margin} ${box.width + 2 * margin} ${box.height + 2 * margin}`}
       className="w-full h-full"
       role="group"
       aria-label={`Plan from above, ${plan.base.words[0]} at the bottom`}
     >
-      {stage !== 'fix' && stage !== 'sit' && (
+      {stage !== 'fix' && stage !== 'sit' && pulled && (
         <path
           d={closedPath(blank.outline)}
           fill={stage === 'cover' ? 'var(--color-base-200)' : 'none'}
@@ -142,14 +157,7 @@ export function PlanDrawing({ piece, view, stage, sit, onSit, onPads, onChalk, o
           strokeOpacity={stage === 'cover' ? 1 : 0.55}
         />
       )}
-      {stage === 'cover' && (
-        <g fill="none" stroke="var(--ink)">
-          <path d={closedPath(blank.trimLine)} strokeWidth={size * 0.05} strokeDasharray={`${size * 0.3} ${size * 0.3}`} />
-          {[...plan.corners.map((c) => c.cut), ...(plan.cover.relief?.cuts ?? [])].map((cut, i) => (
-            <path key={i} d={openPath([cut.from, cut.to])} strokeWidth={size * 0.12} stroke="var(--cover-line)" data-relief />
-          ))}
-        </g>
-      )}
+      {stage === 'cover' && <ClothOnPlan view={view} size={size} />}
       <path d={closedPath(plan.outline.points)} fill="var(--color-base-100)" stroke="var(--ink)" strokeWidth={size * 0.16} />
       <Fittings plan={plan} size={size} />
       {view.padOutlines.map((pad) => (
@@ -225,6 +233,7 @@ export function PlanDrawing({ piece, view, stage, sit, onSit, onPads, onChalk, o
           })}
         </g>
       )}
+      {(stage === 'cover' || stage === 'fix') && <SeamsOnPlan view={view} size={size} />}
       {plan.stations.map((s) => (
         <g key={s.id} data-station={s.id}>
           <circle cx={s.x} cy={-s.y} r={size * 0.18} fill="var(--ink)" />
@@ -241,7 +250,7 @@ export function PlanDrawing({ piece, view, stage, sit, onSit, onPads, onChalk, o
             </text>
           )}
           {/* Round a notch the places lie so near each other that their figures would cover one another. */}
-          {stage === 'cover' && numbered.has(s.id) && !s.edge.startsWith('notch ') && (
+          {stage === 'cover' && pulled && numbered.has(s.id) && !s.edge.startsWith('notch ') && (
             <text
               x={s.x + s.normalX * (s.wrap * 0.55)}
               y={-(s.y + s.normalY * (s.wrap * 0.55))}
@@ -344,6 +353,8 @@ export function PlanDrawing({ piece, view, stage, sit, onSit, onPads, onChalk, o
           }
         />
       )}
+      {stage === 'cover' && <SeamHandles piece={piece} view={view} size={size} onCovering={onCovering} />}
+      {stage === 'cover' && <ReachMark view={view} size={size} index={pointed} onMove={onPointed} />}
       {stage === 'build' && <DrawnPadHandles piece={piece} size={size} onPads={onPads} />}
       {stage === 'base' && <FittingHandles piece={piece} size={size} onBase={onBase} />}
     </svg>

@@ -9,6 +9,8 @@ import { inUnit } from '@/core/length';
 import { checkPiece, PieceProblems, type BaseShape, type Piece } from '@/core/piece';
 import { usualSitting } from '@/core/sit';
 import { OutlineEditor } from '@/ui/base/outline-editor';
+import { ReachAnswer } from '@/ui/cover/plan-cover';
+import { CoverLooks, CoverView, type CoverLook } from '@/ui/cover/cover-views';
 import { TracingBoard } from '@/ui/base/tracing';
 import { useSettings } from '@/ui/kit/settings';
 import type { Tick } from '@/data/bench';
@@ -75,6 +77,8 @@ export function Sheet({ record, stale, house, ticks: initialTicks, nextSerial, s
   const [paper, setPaper] = useState<'a4' | 'letter'>('a4');
   const [dragMessage, setDragMessage] = useState<string | null>(null);
   const [tracing, setTracing] = useState(false);
+  const [look, setLook] = useState<CoverLook>('plan');
+  const [pointed, setPointed] = useState(0);
   const houseOf = useMemo(() => applyOverrides(house, piece.overrides), [house, piece.overrides]);
 
   const apply = (next: Piece): string | null => {
@@ -225,6 +229,8 @@ export function Sheet({ record, stale, house, ticks: initialTicks, nextSerial, s
                   />
                 ) : stage === 'base' && piece.base.shape.type === 'drawn' ? (
                   <OutlineEditor piece={piece} shape={piece.base.shape} words={view.plan.base.words} apply={applyDrawn} />
+                ) : stage === 'cover' && look !== 'plan' ? (
+                  <CoverView look={look} view={view} />
                 ) : (
                   <PlanDrawing
                     piece={piece}
@@ -242,11 +248,15 @@ export function Sheet({ record, stale, house, ticks: initialTicks, nextSerial, s
                     }
                     onPads={(pads, live) => follow({ ...handle.latest.current, pads }, live)}
                     onChalk={(chalk, live) => follow({ ...handle.latest.current, chalk }, live)}
+                    pointed={pointed}
+                    onPointed={setPointed}
+                    onCovering={(covering, live) => follow({ ...handle.latest.current, covering }, live)}
                     onBase={(change, live) =>
                       follow({ ...handle.latest.current, base: { ...handle.latest.current.base, ...change } }, live)
                     }
                   />
                 )}
+                {stage === 'cover' && !round && <CoverLooks look={look} onLook={setLook} />}
                 <button
                   type="button"
                   className="absolute right-2 top-1 btn btn-sm btn-ghost font-normal"
@@ -256,17 +266,22 @@ export function Sheet({ record, stale, house, ticks: initialTicks, nextSerial, s
                   <Rotate3d size={16} aria-hidden /> {round ? 'Flat' : 'In the round'}
                 </button>
               </div>
-              <div
-                className={`${stage === 'fix' || stage === 'cover' ? 'h-[22%]' : 'h-[34%]'} min-h-0 border-t border-base-content/25 p-1`}
-              >
-                <SectionDrawing
-                  piece={piece}
-                  view={view}
-                  sit={stage === 'sit' ? sit.view : null}
-                  houseOverhang={houseOf('overhang')}
-                  onPads={(pads, live) => follow({ ...handle.latest.current, pads }, live)}
-                />
-              </div>
+              {!(stage === 'cover' && look !== 'plan' && !round) && (
+                <div
+                  className={`${stage === 'fix' ? 'h-[22%]' : stage === 'cover' ? 'h-[26%] flex' : 'h-[34%]'} min-h-0 border-t border-base-content/25 p-1`}
+                >
+                  {stage === 'cover' && <ReachAnswer view={view} index={pointed} />}
+                  <div className="flex-1 min-w-0 h-full">
+                    <SectionDrawing
+                      piece={piece}
+                      view={view}
+                      sit={stage === 'sit' ? sit.view : null}
+                      houseOverhang={houseOf('overhang')}
+                      onPads={(pads, live) => follow({ ...handle.latest.current, pads }, live)}
+                    />
+                  </div>
+                </div>
+              )}
             </div>
           )}
           {stage === 'strip' && <StripList piece={piece} name={record.id} apply={apply} />}
