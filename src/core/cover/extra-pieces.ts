@@ -1,11 +1,11 @@
-import type { Model } from '../build';
-import { bounds, type Point, type Polygon } from '../outline';
+import { baseGrid, type Model } from '../build';
+import type { Point, Polygon } from '../outline';
 import type { Covering } from '../piece';
-import { flatPiece, withAllowances, type CoverPiece } from './cloth-piece';
+import { flatPiece, type CoverPiece } from './cloth-piece';
 import { cornerPlaces, levelSteps, lowerEdge } from './levels';
-import type { Making } from './make-panel';
+import { makePanel, type Making } from './make-panel';
 import { seamLine } from './reach';
-import { onRing, type Ring } from './ring';
+import { onProfile, sideOf, type Ring } from './ring';
 import type { Sewn } from './ways';
 
 /** A pull is sewn on this far below the deck's own edge, out of sight, mm. */
@@ -81,12 +81,7 @@ export function extraPieces(model: Model, ring: Ring, covering: Covering, sewn: 
     ];
   }
   if (covering.way === 'block' && lower) {
-    const sewnLine = ring.places.map((place, i): Point => {
-      const [x, y] = onRing(place, lower.level[i]!);
-      return [x * making.preShrink, y * making.preShrink];
-    });
-    const bottom = bottomPiece(model, sewnLine, making);
-    return [bottom];
+    return [bottomPiece(model, ring, making)];
   }
   if (covering.way === 'tight-deck' && covering.pulls) {
     const corners = cornerPlaces(ring);
@@ -113,33 +108,28 @@ export function extraPieces(model: Model, ring: Ring, covering: Covering, sewn: 
   return [];
 }
 
-function bottomPiece(model: Model, sewn: Polygon, making: Making): CoverPiece {
-  const allowance = model.rule('seamAllowance');
-  const base = strip(model, 'bottom', 'Bottom panel', 'bottom', 'cover', 10, 10, '', null);
-  const steps = sewn.map(
-    (a, i) => Math.hypot(sewn[(i + 1) % sewn.length]![0] - a[0], sewn[(i + 1) % sewn.length]![1] - a[1]) / making.preShrink,
-  );
-  const flat = steps.reduce((sum, step) => sum + step, 0);
-  const outline = withAllowances(
-    sewn,
-    sewn.map(() => allowance),
-  );
-  const box = bounds(sewn);
-  const net = flatPiece('', 1, sewn).area / making.preShrink ** 2;
-  return {
-    ...base,
-    ...flatPiece('Bottom panel', model.piece.count, outline),
-    trimLine: outline,
-    sewn,
-    centreMarks: [
-      [0, box.minY],
-      [box.maxX, 0],
-      [0, box.maxY],
-      [box.minX, 0],
-    ],
-    edges: [{ id: 'lower', kind: 'seam', seam: 'lower', from: 0, sides: sewn.length, allowance, flat, sewn: flat }],
-    notches: [...making.notches].map(([place, label]) => ({ x: sewn[place]![0], y: sewn[place]![1], label, edge: 'lower' })),
-    net,
-    surface: net,
+/** The bottom of a block cover: the board's underside, held to the length of the seam it is sewn to. */
+function bottomPiece(model: Model, ring: Ring, making: Making): CoverPiece {
+  const under = baseGrid(model);
+  const heights = under.heights.map((z) => z - model.boardThickness);
+  const edge: Ring = {
+    ...ring,
+    grid: { ...under, heights },
+    places: ring.places.map((place) => {
+      const [u, z] = onProfile(place.profile, sideOf(place.profile));
+      return { ...place, profile: { u: Float64Array.of(u - 1, u), z: Float64Array.of(z, z), v: Float64Array.of(-1, 0) } };
+    }),
   };
+  const { pieces } = makePanel(
+    {
+      id: 'bottom',
+      name: 'Bottom panel',
+      role: 'bottom',
+      region: { kind: 'disc', level: new Float64Array(ring.places.length) },
+      outer: { id: 'lower', kind: 'seam', seam: 'lower', allowance: model.rule('seamAllowance') },
+      note: 'Drawn as seen from above: lay the pattern on the back of the cloth.',
+    },
+    { ...making, ring: edge },
+  );
+  return pieces[0]!;
 }

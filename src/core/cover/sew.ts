@@ -1,6 +1,6 @@
 import { giveOf } from '../cloth';
 import { readGrid, type CoveredSurface, type Model } from '../build';
-import { strainOf, strainSummary, flattenSurface, type StrainSummary, type Strain, type SurfaceMesh } from '../flattening';
+import { edgeFullness, strainOf, strainSummary, flattenSurface, type StrainSummary, type Strain, type SurfaceMesh } from '../flattening';
 import { bounds, type Point } from '../outline';
 import { PieceProblems, type Covering, type Motif } from '../piece';
 import { channelled, type ChannelPlan } from './channels';
@@ -49,6 +49,8 @@ export type CoverPlan = {
   /** where a motif lies, where it was given its place */
   motif: Motif | null;
   strain: StrainSummary | null;
+  /** cloth left over round the shoulder of a pulled cover, mm: worked in all round */
+  fullness: number;
   /** which ways suit the surface and the cloth, and why */
   suits: Suit[];
   check: SewnCheck;
@@ -152,6 +154,7 @@ export function sewCover(
     linings: linings(model, stations, covering),
     motif: covering.motif ?? null,
     strain,
+    fullness: finish.fullness,
     suits: suitsOf(model, stations, cornerPlans(model, stations), crownOf(model, covered)),
     check: sewnCheck(model, ring, covering, made, seams, stations),
   };
@@ -173,6 +176,7 @@ type Finished = {
   buttons: ButtonPlan | null;
   maps: StrainMap[];
   worst: StrainSummary | null;
+  fullness: number;
 };
 
 /** How far the cloth of a pulled cover runs on under the board. */
@@ -201,6 +205,7 @@ function finishing(
   let pieces: CoverPiece[];
   const maps: StrainMap[] = made.map(({ spec, mesh, flat, strain }) => mapOf(spec.id, mesh, flat, strain));
   let worst: StrainSummary | null = null;
+  let fullness = 0;
   const chosen = channelsOf(covering);
   let channels: ChannelPlan | null = null;
   if (pulledOver(covering.way)) {
@@ -215,6 +220,12 @@ function finishing(
       worst = strainSummary(strain, give, awayFromCorners(ring, mesh));
       blank = { ...blank, strain: worst };
       maps.push(mapOf('cover', mesh, flat, strain));
+      fullness = edgeFullness(
+        mesh,
+        mesh.start,
+        ring.places.map((_, i) => i),
+        model.middle,
+      );
     }
     if (making.motif) blank = { ...blank, motif: { x: making.motif[0], y: making.motif[1] } };
     pieces = [blank];
@@ -241,6 +252,7 @@ function finishing(
     buttons: buttonsPlan,
     maps,
     worst,
+    fullness,
   };
 }
 

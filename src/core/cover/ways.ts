@@ -15,8 +15,8 @@ export type Sewn = { panels: PanelSpec[]; seams: SeamSpec[]; zip: { from: number
 
 /** Directions that lie within this of straight ahead or straight back belong to a saddle's nose or tail (cosine). */
 const NOSE = 0.72;
-/** A band that is sewn along both edges is cut straight only where they differ by less than this share. */
-const SEWN_BOTH = 0.012;
+/** A band that is sewn to a panel along both edges is cut straight only where they differ by less than this share. */
+const SEWN_BOTH = 0.0004;
 /** A dart runs this share of the way from the edge to the middle. */
 const DART = 0.45;
 
@@ -122,7 +122,7 @@ export function sewnPanels(model: Model, ring: Ring, covering: Covering, give: n
     straight:
       covering.bandCut === 'straight' ||
       (covering.bandCut !== 'shaped' &&
-        straightEnough(ring, inner, outer, from, to, change.outer ? Math.min(give, SEWN_BOTH) : give) &&
+        straightEnough(ring, inner, outer, from, to, covering.way === 'block' ? SEWN_BOTH : give) &&
         'if it gives'),
     inner: seamEdge('top', allowance),
     outer: staple,
@@ -154,7 +154,8 @@ export function sewnPanels(model: Model, ring: Ring, covering: Covering, give: n
     case 'bordered': {
       const inset = insetSeam(ring, covering.border ?? STARTING.border, covering);
       const corners = cornerPlaces(ring);
-      const parts = stretches(ring, corners.length > 1 ? corners : [placeAt(ring, 0)]);
+      // Without corners the ring is cut in two, so that it can be laid flat.
+      const parts = stretches(ring, corners.length > 1 ? corners : [placeAt(ring, 0), placeAt(ring, 0.5)]);
       const names = parts.map(([from, to]) => edgeName(ring, from, to));
       const mitre = (k: number): string => `mitre ${(k % parts.length) + 1}`;
       return {
