@@ -27,7 +27,7 @@ export type Ring = { total: number; places: RingPlace[]; grid: HeightGrid };
 
 /** Points of a profile inside the shoulder and down the side. */
 const INNER = 20;
-const OUTER = 14;
+const OUTER = 24;
 /** A step round the edge never bends more than this, radians. */
 const BEND = 0.2;
 /** A bend smaller than this is no corner, radians. */
@@ -56,8 +56,10 @@ function onLine(line: Line, v: number): [number, number] {
   return [a.u + (b.u - a.u) * t, a.z + (b.z - a.z) * t];
 }
 
+type Sampled = { u: Float64Array; z: Float64Array; inside: number; side: number };
+
 /** The same number of places on every station's line: so far inside the shoulder, and down to the lower edge. */
-function sampled(line: Line, inside: number): { u: Float64Array; z: Float64Array } {
+function sampled(line: Line, inside: number): Sampled {
   const side = line.at(-1)!.v;
   const u = new Float64Array(INNER + OUTER + 1);
   const z = new Float64Array(INNER + OUTER + 1);
@@ -65,16 +67,15 @@ function sampled(line: Line, inside: number): { u: Float64Array; z: Float64Array
     const v = k <= INNER ? -inside * (1 - k / INNER) : (side * (k - INNER)) / OUTER;
     [u[k], z[k]] = onLine(line, v);
   }
-  return { u, z };
+  return { u, z, inside, side };
 }
 
-function blended(a: { u: Float64Array; z: Float64Array }, b: { u: Float64Array; z: Float64Array }, t: number): Profile {
+function blended(a: Sampled, b: Sampled, t: number): Profile {
   const u = a.u.map((value, k) => value + (b.u[k]! - value) * t);
   const z = a.z.map((value, k) => value + (b.z[k]! - value) * t);
-  const v = new Float64Array(u.length);
-  for (let k = 1; k < v.length; k++) v[k] = v[k - 1]! + Math.hypot(u[k]! - u[k - 1]!, z[k]! - z[k - 1]!);
-  const shoulder = v[INNER]!;
-  return { u, z, v: v.map((value) => value - shoulder) };
+  // The cover's own length, not the chords between these places.
+  const side = a.side + (b.side - a.side) * t;
+  return { u, z, v: u.map((_, k) => (k <= INNER ? -a.inside * (1 - k / INNER) : (side * (k - INNER)) / OUTER)) };
 }
 
 /** Length of the cover from its shoulder down to the board's lower edge, mm. */

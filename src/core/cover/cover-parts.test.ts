@@ -1,0 +1,431 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { applyOverrides } from '../house';
+import { bounds, offsetPolygon, polygonPerimeter } from '../outline';
+import { checkPiece, newChairSeat, newPiece, type Channels, type Covering, type Piece, type Welt } from '../piece';
+import { planPiece, type Plan } from '../plan';
+import { sheetView } from '../view';
+import { channelled } from './channels';
+import { flatPiece, withAllowances, type CoverPiece } from './cloth-piece';
+import { movedBy } from './levels';
+import { stripWidth, weltPlan } from './welts';
+import { proposalsFor } from './proposals';
+
+const QUICK = { sits: false, coarse: true };
+const rule = applyOverrides({}, {});
+const plan = (change: Partial<Piece>, base: Piece = newChairSeat()): Plan => planPiece({ ...base, ...change }, {}, QUICK);
+const covered = (covering: Covering, base: Piece = newChairSeat()): Plan => plan({ covering }, base);
+
+const square = (side: number): CoverPiece => {
+  const sewn = [
+    [-side / 2, -side / 2],
+    [side / 2, -side / 2],
+    [side / 2, side / 2],
+    [-side / 2, side / 2],
+  ] as [number, number][];
+  return {
+    ...flatPiece('Top panel', 1, sewn),
+    id: 'top',
+    role: 'top',
+    cloth: 'cover',
+    grain: 'depth',
+    hand: null,
+    centreMarks: [],
+    trimLine: sewn,
+    stapleLine: [],
+    sewn,
+    edges: [{ id: 'top', kind: 'seam', seam: 'top', from: 0, sides: 4, allowance: 12, flat: 4 * side, sewn: 4 * side }],
+    notches: [],
+    lines: [],
+    marks: [],
+    strain: null,
+    net: side * side,
+    surface: side * side,
+    motif: null,
+    note: '',
+  };
+};
+
+describe('allowances', () => {
+  it('grow a square by its own on every side, unlike ones too', () => {
+    const grown = withAllowances(square(100).sewn, [10, 20, 30, 40]);
+    const box = bounds(grown);
+    expect([box.minY, box.maxX, box.maxY, box.minX]).toEqual([-60, 70, 80, -90]);
+  });
+
+  it('agree with the clipping library’s offset on any convex outline', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 5, max: 14 }), fc.double({ min: 4, max: 30, noNaN: true }), (n, d) => {
+        const ring = Array.from({ length: n }, (_, i): [number, number] => [
+          200 * Math.cos((2 * Math.PI * i) / n),
+          140 * Math.sin((2 * Math.PI * i) / n),
+        ]);
+        const own = withAllowances(
+          ring,
+          ring.map(() => d),
+        );
+        expect(Math.abs(polygonPerimeter(own) / polygonPerimeter(offsetPolygon(ring, d)!) - 1)).toBeLessThan(0.002);
+      }),
+    );
+  });
+});
+
+describe('welts', () => {
+  const welt: Welt = { cord: 6, cut: 'straight', upper: true, lower: true, double: false };
+  const seam = { id: 'top', name: 'Top seam', length: 2600, closed: true, join: 'back middle' };
+
+  it('strip width is π·d + 2·seam; a double one goes round two cords', () => {
+    expect(stripWidth(welt, 12)).toBeCloseTo(Math.PI * 6 + 24, 9);
+    expect(stripWidth({ ...welt, double: true }, 12)).toBeCloseTo(2 * Math.PI * 6 + 24, 9);
+  });
+
+  it('length is the path, the overlap, and a strip’s width for every join at 45°', () => {
+    const one = weltPlan({ ...seam, length: 900 }, welt, 0, rule, 1400);
+    expect([one.strips, one.stripLength]).toEqual([1, 940]);
+    const two = weltPlan(seam, welt, 0, rule, 1400);
+    expect(two.strips).toBe(2);
+    expect(two.stripLength).toBeCloseTo(2600 + 40 + two.stripWidth, 9);
+    // On the bias a strip across the same roll is longer.
+    expect(weltPlan({ ...seam, length: 1700 }, { ...welt, cut: 'bias' }, 0, rule, 1400).strips).toBe(1);
+    expect(two.cordLength).toBe(2640);
+    expect(weltPlan(seam, { ...welt, double: true }, 0, rule, 1400).cordLength).toBe(5280);
+  });
+
+  it('the allowance is snipped closer the tighter the curve, and not at all on straight runs', () => {
+    const snip = (radius: number): number => weltPlan(seam, welt, radius, rule, 1400).snip;
+    expect(snip(80)).toBeCloseTo((1.5 * 80) / 12, 9);
+    expect(snip(200)).toBeGreaterThan(snip(80));
+    expect(snip(Infinity)).toBe(0);
+  });
+
+  it('says where the bias is wanted: a straight strip round a curve tighter than 75 mm', () => {
+    const tight = newPiece('round-seat', { type: 'round', diameter: 120 });
+    const codes = (cut: 'straight' | 'bias'): string[] =>
+      plan({ covering: { way: 'boxed', welt: { ...welt, cut } }, overrides: { return: 20 } }, tight).warnings.map(({ code }) => code);
+    expect(codes('straight')).toContain('welt-on-the-straight');
+    expect(codes('bias')).not.toContain('welt-on-the-straight');
+  });
+
+  it('its strips are laid on the roll with the pieces', () => {
+    const made = covered({ way: 'boxed', welt });
+    expect(made.cover.welts.map((one) => one.seam)).toEqual(['top', 'lower']);
+    const strips = made.cut.cloth.laid.filter((laid) => laid.label.startsWith('Welt'));
+    expect(strips.length).toBe(made.cover.welts.reduce((sum, one) => sum + one.strips, 0));
+    expect(made.cut.lining!.laid.some((laid) => laid.label.startsWith('Fly'))).toBe(true);
+    const bias = covered({ way: 'boxed', welt: { ...welt, cut: 'bias' } });
+    expect(bias.cut.cloth.laid.filter((laid) => laid.label.includes('bias block'))).toHaveLength(2);
+  });
+});
+
+describe('channels', () => {
+  const channels: Channels = { lay: 'straight', run: 'front-to-back', width: 50, centre: 'channel', backing: 6, swatch: null };
+
+  it('cut width is the sewn width, a take-up for every line and two seams; the stitching brings it back', () => {
+    const { piece, plan: made } = channelled(square(400), channels, rule);
+    // Lines at ±25, ±75, ±125, ±175: eight of them, seven channels, 25 at either edge.
+    expect([made.lines, made.count, made.part]).toEqual([8, 7, 25]);
+    expect(piece.width).toBeCloseTo(400 + 8 * 3, 9);
+    expect(made.cutWidth).toBeCloseTo(400 + 8 * 3 + 24, 9);
+    expect(piece.height).toBeCloseTo(400, 9);
+    expect(made.pitch).toBe(53);
+    expect(made.thread).toBeCloseTo(8 * 400 * 2.8, 6);
+  });
+
+  it('lie symmetric about the middle, with a channel or a line on it', () => {
+    for (const centre of ['channel', 'line'] as const) {
+      const { piece, plan: made } = channelled(square(330), { ...channels, centre }, rule);
+      const at = piece.lines.filter((line) => line.kind === 'stitch').map((line) => line.points[0]![0]);
+      for (const x of at) expect(at.some((other) => Math.abs(other + x) < 1e-6)).toBe(true);
+      expect(at.some((x) => Math.abs(x) < 1e-6)).toBe(centre === 'line');
+      const steps = at.slice(1).map((x, i) => x - at[i]!);
+      for (const step of steps) expect(step).toBeCloseTo(made.pitch, 6);
+    }
+  });
+
+  it('a sewn swatch says what a line takes up', () => {
+    const { plan: made } = channelled(square(400), { ...channels, swatch: { lines: 6, before: 300, after: 273 } }, rule);
+    expect([made.takeUp, made.fromSwatch, made.pitch]).toEqual([4.5, true, 54.5]);
+    const wrong = checkPiece({
+      ...newChairSeat(),
+      covering: { way: 'channelled', channels: { ...channels, swatch: { lines: 5, before: 200, after: 210 } } },
+    });
+    expect(wrong[0]!.message).toContain('measure before and after again');
+  });
+
+  it('may run across, or fan out: a fan opens sideways only where its lines pass', () => {
+    expect(channelled(square(400), { ...channels, run: 'across' }, rule).piece.height).toBeCloseTo(424, 9);
+    const fan = channelled(square(400), { ...channels, lay: 'radiating' }, rule);
+    expect(fan.piece.width).toBeGreaterThan(415);
+    const [first] = fan.piece.lines.filter((line) => line.kind === 'stitch');
+    expect(Math.abs(first!.points[0]![0] - first!.points[1]![0])).toBeGreaterThan(20);
+  });
+
+  it('without backed foam the plan warns that stitches tear', () => {
+    const made = covered({ way: 'channelled', channels: { ...channels, backing: 0 } });
+    expect(made.warnings.map(({ code }) => code)).toContain('no-backing');
+    expect(made.steps.map(({ key }) => key)).toContain('channels');
+    expect(covered({ way: 'saddle-set', channels }, newPiece('saddle')).cover.channels!.piece).toBe('top');
+  });
+});
+
+describe('nails and buttons', () => {
+  const board = newPiece('headboard-nailed');
+
+  it('nails stand at an even pitch nearest the wanted, corners first, and bite wood', () => {
+    const made = covered({ way: 'nail-edged', nails: { pitch: 25, head: 11, small: 0 } }, board);
+    const nails = made.cover.nails!;
+    for (const run of nails.runs) {
+      expect(run.count).toBe(Math.round(run.length / 25));
+      expect(run.pitch * run.count).toBeCloseTo(run.length, 1);
+    }
+    expect(nails.count).toBe(nails.runs.reduce((sum, run) => sum + run.count, 0));
+    expect(nails.margin).toBe(50);
+    expect(made.warnings.map(({ code }) => code)).not.toContain('nails-over-foam');
+    const over = covered({ way: 'nail-edged' }, newChairSeat());
+    expect(over.warnings.map(({ code }) => code)).toContain('nails-over-foam');
+    expect(over.cover.suits.find(({ way }) => way === 'nail-edged')!.fit).toBe('not');
+  });
+
+  it('sizes in turn keep the gap even, and every corner carries a large head', () => {
+    const nails = covered({ way: 'nail-edged', nails: { pitch: 22, head: 16, small: 9 } }, board).cover.nails!;
+    for (const run of nails.runs) expect(run.count % 2).toBe(0);
+    expect(nails.small * 2).toBe(nails.count);
+    const heads = nails.places.map(({ head }) => head);
+    expect(heads.every((head, i) => head !== heads[(i + 1) % heads.length])).toBe(true);
+  });
+
+  it('each run from button to button is 2·√((s/2)² + t²), and the cover is cut wider by it', () => {
+    const buttons = { columns: 4, rows: 2, spacing: 90, depth: 20, size: 22 };
+    const made = covered({ way: 'buttoned', buttons });
+    const run = 2 * Math.hypot(45, 20);
+    expect(made.cover.buttons!.run).toBeCloseTo(run, 3);
+    const plain = covered({ way: 'pull-over' }).cover.pieces[0]!;
+    expect(made.cover.pieces[0]!.width - plain.width).toBeCloseTo(4 * (run - 90), 2);
+    expect(made.cover.pieces[0]!.height - plain.height).toBeCloseTo(2 * (run - 90), 2);
+    expect(made.cover.buttons!.needle).toBeGreaterThan(50 + 12 + 50);
+    expect(made.steps.find(({ key }) => key === 'buttons')!.caution).toContain('children');
+    const far = checkPiece({ ...newChairSeat(), covering: { way: 'buttoned', buttons: { ...buttons, columns: 9 } } });
+    expect(far[0]!.message).toContain('reach beyond the board');
+  });
+});
+
+describe('what else belongs to a way', () => {
+  it('liner, film and waterproof cover have their own sizes', () => {
+    const made = covered({ way: 'pull-over', liner: true, slipFilm: true, waterproof: true });
+    const cover = made.cover.pieces[0]!;
+    const of = (material: string) => made.cover.linings.find((one) => one.material === material)!;
+    expect(of('liner').width).toBeLessThan(cover.width);
+    expect(of('film').width).toBeGreaterThan(made.outline.width + 2 * made.stations[0]!.side + 190);
+    expect(cover.width - of('waterproof').width).toBeCloseTo(60, 0);
+    expect(made.cut.lining!.laid.map(({ label }) => label)).toContain('Liner cloth');
+    expect(made.steps.map(({ key }) => key)).toEqual(expect.arrayContaining(['lay-liner', 'lay-film', 'lay-waterproof']));
+  });
+
+  it('a block cover has a zip that goes round both back corners, and a bottom', () => {
+    const made = covered({ way: 'block' }, newPiece('block-seat'));
+    const back = made.outline.width;
+    expect(made.cover.zip!.length).toBeGreaterThan(back + 80);
+    expect(made.cover.pieces.map(({ role }) => role)).toEqual(['top', 'band', 'zip', 'zip', 'bottom']);
+    const [upper, lower] = made.cover.pieces.filter(({ role }) => role === 'zip');
+    expect(
+      Math.abs(upper!.edges.find(({ kind }) => kind === 'zip')!.flat - lower!.edges.find(({ kind }) => kind === 'zip')!.flat),
+    ).toBeLessThan(1);
+    expect(made.cover.seams.find(({ id }) => id === 'lower')!.partners.some(({ piece }) => piece === 'Bottom panel')).toBe(true);
+  });
+
+  it('a tight deck passes through the frame, or is lengthened by pulls of plain cloth', () => {
+    const base = newPiece('tight-seat');
+    const deck = covered({ way: 'tight-deck' }, base);
+    const over = covered({ way: 'pull-over' }, base);
+    expect(deck.cover.pieces[0]!.width - over.cover.pieces[0]!.width).toBeCloseTo(2 * (110 - 80), 1);
+    const pulls = covered({ way: 'tight-deck', pulls: true }, base);
+    expect(pulls.cover.pieces[0]!.width).toBeLessThan(over.cover.pieces[0]!.width);
+    expect(pulls.cover.pieces.filter(({ role }) => role === 'pull')).toHaveLength(4);
+    expect(pulls.cut.lining).not.toBeNull();
+  });
+
+  it('a post in the middle of an edge takes a Y-cut that stops short of it', () => {
+    const base = newChairSeat();
+    const notched: Piece = {
+      ...base,
+      base: { ...base.base, notches: [{ id: 'n-1', at: { kind: 'edge', edge: 'back', along: 0 }, width: 60, depth: 40 }] },
+    };
+    const [cut] = covered({ way: 'pull-over' }, notched).cover.yCuts;
+    expect(cut!.stop).toBe(25);
+    expect(cut!.arms).toHaveLength(2);
+    const [a, b] = cut!.arms.map(([, tip]) => tip);
+    expect(Math.abs(a![0] + b![0])).toBeLessThan(1);
+    expect(cut!.stem[0][1]).toBeGreaterThan(cut!.stem[1][1]);
+  });
+
+  it('a lip panel ends at its lip and is turned under; strips, top stitch and thread are counted', () => {
+    const made = covered({ way: 'lipped', lip: 20 });
+    const panel = made.cover.pieces[0]!;
+    expect(panel.edges[0]).toMatchObject({ kind: 'turn', allowance: 15 });
+    expect(panel.width).toBeLessThan(made.outline.width);
+    const sewn = covered({ way: 'boxed', backingStrips: true, doubleStitch: true, topStitch: 6 });
+    expect(sewn.cover.backing.map(({ width }) => width)).toEqual([30, 30]);
+    expect(sewn.cover.pieces[0]!.lines.some(({ kind }) => kind === 'top-stitch')).toBe(true);
+    expect(sewn.cover.seams[0]!.thread).toBeGreaterThan(covered({ way: 'boxed' }).cover.seams[0]!.thread * 1.4);
+  });
+
+  it('a border too wide, or a seam that would cross itself, is refused in words', () => {
+    expect(checkPiece({ ...newChairSeat(), covering: { way: 'bordered', border: 400 } })[0]!.message).toContain('leaves no panel');
+    const base = newChairSeat();
+    const slot: Piece = {
+      ...base,
+      base: { ...base.base, notches: [{ id: 'n-1', at: { kind: 'edge', edge: 'back', along: 0 }, width: 60, depth: 200 }] },
+      covering: { way: 'bordered', border: 90 },
+    };
+    expect(checkPiece(slot)).toEqual([]);
+    expect(() => planPiece(slot, {}, QUICK)).toThrow(/too deep/);
+  });
+});
+
+describe('how much wider than the board, and why', () => {
+  it.each(['pull-over', 'boxed', 'bordered', 'saddle-set', 'lipped', 'block', 'tight-deck'] as const)(
+    '%s: the parts add up at every place, and agree with the stations',
+    (way) => {
+      const made = covered({ way, border: 60 });
+      const { parts, places } = made.cover.reach;
+      expect(places.length).toBeGreaterThan(60);
+      for (const place of places) {
+        expect(place.values).toHaveLength(parts.length);
+        expect(place.values.reduce((sum, value) => sum + value, 0)).toBeCloseTo(place.total, 2);
+      }
+      if (way !== 'pull-over') return;
+      for (const station of made.stations) {
+        const place = places.find((one) => Math.hypot(one.x - station.x, one.y - station.y) < 0.1)!;
+        expect(place.total).toBeCloseTo(station.top - station.planDistance + station.wrap, 0);
+      }
+    },
+  );
+
+  it('seams cost their allowances: a boxed cover takes more beyond the board than a pulled one by those', () => {
+    const total = (covering: Covering): number => covered({ ...covering }).cover.reach.places[0]!.total;
+    expect(total({ way: 'boxed', welt: { cord: 5, cut: 'straight', upper: false, lower: false, double: false } })).toBeCloseTo(
+      total({ way: 'pull-over' }) + 24 + 75 - 30,
+      0,
+    );
+  });
+});
+
+describe('the motif', () => {
+  const striped = { ...newChairSeat().cloth, repeatAcross: 84, repeatAlong: 0, direction: 'along' as const };
+
+  it.each(['stripe', 'between'] as const)('falls on the %s within half a millimetre on every piece of the set', (on) => {
+    const made = plan({ count: 8, cloth: striped, covering: { way: 'pull-over', motif: { x: 30, y: 0, on } } });
+    expect(made.cut.motifs).toHaveLength(8);
+    for (const { x } of made.cut.motifs) {
+      const off = (((x - (on === 'between' ? 42 : 0)) % 84) + 84) % 84;
+      expect(Math.min(off, 84 - off)).toBeLessThan(0.5);
+    }
+    expect(made.warnings.map(({ code }) => code)).not.toContain('motif-not-placed');
+  });
+
+  it('runs on from the panel into the band at the front, and is missed where nobody placed it', () => {
+    const made = plan({ count: 2, cloth: striped, covering: { way: 'boxed', bandCut: 'straight', motif: { x: 0, y: 0, on: 'stripe' } } });
+    const band = made.cover.pieces.find(({ role, motif }) => role === 'band' && motif)!;
+    // The band with the front carries it where the panel's stripe meets the seam: its own middle.
+    expect(Math.abs(band.motif!.x)).toBeLessThan(2);
+    expect(made.cut.motifs.length).toBeGreaterThanOrEqual(4);
+    expect(plan({ count: 8, cloth: striped }).warnings.map(({ code }) => code)).toContain('motif-not-placed');
+  });
+});
+
+describe('cloth', () => {
+  const codes = (change: Partial<Piece['cloth']>, more: Partial<Piece> = {}): string[] =>
+    plan({ cloth: { ...newChairSeat().cloth, ...change }, ...more }).warnings.map(({ code }) => code);
+
+  it.each<[string, Partial<Piece['cloth']>, Partial<Piece>]>([
+    ['pile-on-foam', { weave: 'pile' }, { wadding: null }],
+    ['coated-staples', { coated: true }, {}],
+    ['nap-against', { nap: 'pile', direction: 'across' }, {}],
+    ['nap-turned', { nap: 'one-way', direction: 'any' }, {}],
+    ['not-pre-shrunk', { fibre: 'cotton' }, {}],
+    ['stripe-pulled', { repeatAcross: 60, pull: 'taut' }, {}],
+  ])('warns: %s', (code, change, more) => {
+    expect(codes(change, more)).toContain(code);
+    expect(codes({ pull: 'firm' })).not.toContain(code);
+  });
+
+  it('other ways and stretchier cloths are tried, and only what asks less is offered', () => {
+    const domed: Piece = {
+      ...newPiece('round-seat'),
+      cloth: { ...newChairSeat().cloth, stretchWarp: 0.4, stretchWeft: 0.4 },
+      covering: { way: 'boxed', bandCut: 'straight' },
+    };
+    const { share, proposals } = proposalsFor(domed, {});
+    expect(share).toBeGreaterThan(1);
+    expect(proposals.length).toBeGreaterThan(1);
+    for (const proposal of proposals) {
+      expect(proposal.share).toBeLessThan(share);
+      const again = planPiece(proposal.apply, {}, { sits: false }).cover.strain!.share;
+      expect(Math.abs(again / proposal.share - 1)).toBeLessThan(0.02);
+    }
+    expect(proposals.map(({ id }) => id)).toContain('bow');
+    expect(proposals.some(({ id }) => id.startsWith('cloth-'))).toBe(true);
+  });
+});
+
+describe('corners, one by one', () => {
+  const folds = (change: Partial<Piece>) => {
+    const answer = sheetView({ ...newChairSeat(), ...change }, {}, true);
+    if ('problems' in answer) throw new Error(answer.problems[0]!.message);
+    return answer.view.folds;
+  };
+  const rectangle = (radius: number): Partial<Piece> => ({
+    base: { ...newChairSeat().base, shape: { type: 'rectangle', width: 400, depth: 380, cornerRadius: { front: radius, back: radius } } },
+  });
+
+  it('a sharp corner of thin cloth is folded or pleated; thick or coated cloth is cut away, leaving a tail', () => {
+    const thin = folds(rectangle(0));
+    expect(thin).toHaveLength(4);
+    expect(thin.map(({ kind }) => kind)).toEqual(['sharp', 'sharp', 'sharp', 'sharp']);
+    expect(thin[0]!.cutAway).toBeNull();
+    expect(thin[0]!.depth * 2 * thin[0]!.pleats).toBeCloseTo(thin[0]!.fullness, 6);
+    const coated = folds({ ...rectangle(0), cloth: { ...newChairSeat().cloth, coated: true } });
+    expect(coated[0]!.school).toBe('bulk cut away');
+    expect(coated[0]!.cutAway).not.toBeNull();
+    expect(coated[0]!.steps.join(' ')).toContain('tail');
+  });
+
+  it('rounded, odd-angled, inside and notched corners are told apart', () => {
+    expect(folds(rectangle(60))[0]!.kind).toBe('round');
+    const tapered: Partial<Piece> = {
+      base: {
+        ...newChairSeat().base,
+        shape: { type: 'trapezoid', frontWidth: 560, backWidth: 240, depth: 300, cornerRadius: { front: 0, back: 0 } },
+      },
+    };
+    expect(folds(tapered).map(({ kind }) => kind)).toContain('odd');
+    const base = newChairSeat();
+    const notched = folds({
+      base: { ...base.base, notches: [{ id: 'n-1', at: { kind: 'corner', corner: 'back left corner' }, width: 40, depth: 40 }] },
+    });
+    const inside = notched.find(({ kind }) => kind === 'notched')!;
+    expect(inside.school).toBe('cut to spread');
+    expect(inside.cut).not.toBeNull();
+    expect(inside.steps[0]).toContain('12 mm');
+  });
+
+  it('relief cuts become pie cuts where cloth is too thick to lie double', () => {
+    const round = newPiece('chair-seat', { type: 'round', diameter: 380 });
+    const wedge = (thickness: number): number =>
+      Math.max(...planPiece({ ...round, cloth: { ...round.cloth, thickness } }, {}, QUICK).cover.relief!.cuts.map((cut) => cut.wedge));
+    expect(wedge(1)).toBe(0);
+    expect(wedge(2)).toBeGreaterThan(1);
+  });
+});
+
+describe('a seam moved by eye', () => {
+  it('goes over evenly from one hold to the next, all the way round', () => {
+    const moves = [
+      { at: 0, by: 10 },
+      { at: 0.5, by: -10 },
+    ];
+    expect([0, 0.25, 0.5, 0.75, 0.999].map((share) => Math.round(movedBy(moves, share) * 10) / 10)).toEqual([10, 0, -10, 0, 10]);
+    expect(movedBy([], 0.3)).toBe(0);
+    expect(movedBy([{ at: 0.2, by: 7 }], 0.9)).toBeCloseTo(7, 9);
+  });
+});
