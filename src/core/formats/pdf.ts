@@ -167,6 +167,7 @@ function cutPages(pen: Pen, job: PrintJob): void {
   }
   const rolls = [
     { name: job.piece.cloth.name || 'Cloth', roll: cut.cloth },
+    { name: 'Lining cloth', roll: cut.lining },
     { name: 'Wadding', roll: cut.wadding },
     { name: 'Dust cloth', roll: cut.dustCover },
   ];

@@ -23,6 +23,8 @@ describe('the table of house rules', () => {
     ['slipFilm', 200],
     ['seamAllowance', 12],
     ['bandExtra', 75],
+    ['weltOverlap', 40],
+    ['needleExtra', 50],
     ['overhang', 6],
     ['crownInset', 25],
     ['nailMargin', 50],

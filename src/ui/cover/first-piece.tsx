@@ -25,9 +25,9 @@ export function FirstPiece({
   const { plan, pieceId } = props;
   const say = useLength();
   const pieces = (plan?.cover.pieces ?? []).filter((piece) => !['fly', 'pull', 'bottom'].includes(piece.role));
-  const [draft, setDraft] = useState<{ piece: string; what: Correction['what']; where: string; by: number; note: string }>({
+  const [draft, setDraft] = useState<{ piece: string; what: Correction['what'] | null; where: string; by: number; note: string }>({
     piece: '',
-    what: 'width',
+    what: null,
     where: 'all',
     by: 0,
     note: '',
@@ -36,7 +36,9 @@ export function FirstPiece({
   const chosen = pieces.find((piece) => piece.id === draft.piece) ?? pieces[0];
   if (!chosen || !plan) return null;
   const banded = chosen.role !== 'cover' && chosen.role !== 'top';
-  const what = !banded && draft.what === 'height' ? 'width' : banded && draft.what === 'depth' ? 'height' : draft.what;
+  // A band shows first in its height, a panel in its width.
+  const fits = draft.what !== null && draft.what !== (banded ? 'depth' : 'height');
+  const what = fits ? draft.what! : banded ? 'height' : 'width';
   const edges = [
     ...new Set(plan.stations.filter((station) => plan.corners.every((corner) => corner.station !== station.id)).map(({ edge }) => edge)),
   ];
@@ -60,8 +62,10 @@ export function FirstPiece({
     if (!wrong) setDraft({ ...draft, by: 0, note: '' });
   };
   const words = (correction: Correction): string => {
-    const piece = plan.cover.pieces.find(({ id }) => id === correction.piece)?.name ?? correction.piece;
-    return `${piece} ${say(Math.abs(correction.by))} ${WHAT[correction.what][correction.by > 0 ? 0 : 1]}${correction.where === 'all' ? '' : ` at the ${correction.where}`}`;
+    const piece = plan.cover.pieces.find(({ id }) => id === correction.piece);
+    const along = piece && piece.role !== 'cover' && piece.role !== 'top' && correction.what === 'width';
+    const shown = along ? (['too long', 'too short'] as const) : WHAT[correction.what];
+    return `${piece?.name ?? correction.piece} ${say(Math.abs(correction.by))} ${shown[correction.by > 0 ? 0 : 1]}${correction.where === 'all' ? '' : ` at the ${correction.where}`}`;
   };
   return (
     <details className="pt-2 mt-2 border-t border-base-content/25" open={found.length > 0}>

@@ -90,7 +90,8 @@ export function StrainView({ view }: { view: SheetView }) {
         This cloth gives {Math.round(view.give.warp * 1000) / 10} % along the warp, {Math.round(view.give.weft * 1000) / 10} % along the
         weft, {Math.round(view.give.bias * 1000) / 10} % on the bias.
         {view.plan.cover.pieces[0]!.role === 'cover' && ' Of a pulled cover the top is shown: its sides are folded or relieved.'}
-        {view.plan.cover.fullness > 0.5 && ` Round its shoulder ${Math.round(view.plan.cover.fullness)} mm are left over, to be worked in all round.`}
+        {view.plan.cover.fullness > 0.5 &&
+          ` Round its shoulder ${Math.round(view.plan.cover.fullness)} mm are left over, to be worked in all round.`}
       </p>
       {view.strain.length === 0 && <p className="text-sm">Shown when the hand rests.</p>}
       {view.strain.map((map) => (

@@ -73,6 +73,7 @@ export function CutView({ plan, clothName }: { plan: Plan; clothName: string }) 
   const percent = (share: number) => `${Math.round(share * 100)} % used`;
   const rolls = [
     { name: clothName || 'Cloth', roll: cut.cloth, fill: '#c9838a' },
+    { name: 'Lining cloth', roll: cut.lining, fill: '#d8d0be' },
     { name: 'Wadding', roll: cut.wadding, fill: '#efe7d6' },
     { name: 'Dust cloth', roll: cut.dustCover, fill: '#b7b1a5' },
   ];
