@@ -55,7 +55,15 @@ await shoot('round', `${saddle}?stage=sit`, async () => {
   await page.locator('[data-drawn="yes"] canvas').waitFor();
   await page.getByLabel('Colour by').selectOption('pressure');
 });
+await shoot('strain', `${saddle}?stage=cover`, async () => {
+  await page.locator('[data-settled="true"]').waitFor({ timeout: 60_000 });
+  await page.getByRole('button', { name: 'Strain', exact: true }).click();
+});
 const headboard = await pieceOf(/Headboard, astronomer/);
+await shoot('pieces', `${headboard}?stage=cover`, async () => {
+  await page.locator('[data-settled="true"]').waitFor({ timeout: 60_000 });
+  await page.getByRole('button', { name: 'Flat pieces', exact: true }).click();
+});
 await shoot('outline', `${headboard}?stage=base`, async () => {
   const edit = page.getByRole('button', { name: 'Edit this outline freely' });
   if (await edit.isVisible()) await edit.click();

@@ -92,7 +92,7 @@ describe('bench, log and house', () => {
     await answer(() => routes.putTick(request({ unit: 1, step: 'board', done: true }), id));
     await answer(() => routes.putTick(request({ unit: 2, step: 'board', done: true }), id));
     expect(routes.ticksOf(id)).toHaveLength(2);
-    expect(floorRows(database()).find((row) => row.id === id)).toMatchObject({ next: 'Bench: cut the foam', done: 2, of: 24 });
+    expect(floorRows(database()).find((row) => row.id === id)).toMatchObject({ next: 'Bench: cut the foam', done: 2, of: 26 });
   });
 
   it('says on the floor what a piece still lacks, and no longer shows one that was taken off', async () => {

@@ -1,7 +1,7 @@
 import { giveOf } from '../cloth';
 import { readGrid, type CoveredSurface, type Model } from '../build';
 import { edgeFullness, strainOf, strainSummary, flattenSurface, type StrainSummary, type Strain, type SurfaceMesh } from '../flattening';
-import { bounds, type Point } from '../outline';
+import { bounds, crossesItself, type Point } from '../outline';
 import { PieceProblems, type Covering, type Motif } from '../piece';
 import { channelled, type ChannelPlan } from './channels';
 import { flatPiece, type CoverPiece, type LiningPiece } from './cloth-piece';
@@ -9,10 +9,11 @@ import { buttonsOf, channelsOf, coveringOf, nailsOf, pulledOver, STARTING, WAYS 
 import { cornerPlans, reliefCuts, type ReliefCut } from './corners';
 import { extraPieces, HIDDEN } from './extra-pieces';
 import { buttoned, buttonPlan, nailPlan, type ButtonPlan, type NailPlan } from './grids';
+import { insetSeam } from './levels';
 import { linings } from './linings';
 import { awayFromCorners, makePanel, type MadePanel, type Making } from './make-panel';
 import { notchPlaces } from './notch-places';
-import { discMesh, SeamTooDeep } from './panel-mesh';
+import { discMesh, levelOutline, SeamTooDeep } from './panel-mesh';
 import { pullOver, type Beyond } from './pieces';
 import { reachOf, seamLine, type Reach } from './reach';
 import { ringOf, type Ring } from './ring';
@@ -43,6 +44,8 @@ export type CoverPlan = {
   nails: NailPlan | null;
   buttons: ButtonPlan | null;
   zip: ZipPlan | null;
+  /** width of the border, where the way has one */
+  border: number | null;
   tackStrips: { edge: string; length: number }[];
   backing: { seam: string; width: number; length: number }[];
   linings: LiningPiece[];
@@ -92,12 +95,10 @@ export function sewCover(
   coarse = false,
 ): SewnCover {
   const { piece, rule } = model;
-  const covering = coveringOf(piece);
+  const chosen = coveringOf(piece);
   const box = bounds(model.board);
   const spacing = Math.min(SIDE[1], Math.max(SIDE[0], Math.max(box.width, box.height) / (coarse ? ACROSS.coarse : ACROSS.fine)));
-  const depth =
-    covering.way === 'bordered' ? (covering.border ?? STARTING.border) : covering.way === 'lipped' ? (covering.lip ?? STARTING.lip) : 24;
-  const ring = ringOf(model, sections, covered, { spacing, depth });
+  const { ring, covering } = fitted(model, sections, covered, chosen, spacing);
   const give = giveOf(piece.cloth);
   const making: Making = {
     ring,
@@ -147,6 +148,7 @@ export function sewCover(
       place: 'back',
       words: `Along the back and ${Math.round(rule('zipClear'))} mm round either corner: the pad is folded and goes in.`,
     },
+    border: covering.way === 'bordered' ? covering.border! : null,
     tackStrips: tackStrips(ring, covering, sewn),
     backing: covering.backingStrips
       ? sewn.seams.map((seam) => ({ seam: seam.name, width: 2 * rule('seamAllowance') + 6, length: seamLine(ring, seam).length }))
@@ -160,6 +162,27 @@ export function sewCover(
   };
   return { cover, ring, maps: finish.maps, made };
 }
+
+/** Borders that are tried where nobody chose one, widest first, mm. */
+const BORDERS = [STARTING.border, 70, 50, 35, 25] as const;
+
+/** The ring for a covering; a border that nobody chose is taken as wide as the outline allows. */
+function fitted(
+  model: Model,
+  sections: readonly StationSection[],
+  covered: CoveredSurface,
+  covering: Covering,
+  spacing: number,
+): { ring: Ring; covering: Covering } {
+  const ringAt = (depth: number): Ring => ringOf(model, sections, covered, { spacing, depth });
+  if (covering.way !== 'bordered') return { ring: ringAt(covering.way === 'lipped' ? (covering.lip ?? STARTING.lip) : SHALLOW), covering };
+  if (covering.border !== undefined) return { ring: ringAt(covering.border), covering };
+  const trials = BORDERS.map((border) => ({ ring: ringAt(border), covering: { ...covering, border } }));
+  return trials.find(({ ring, covering: own }) => !crossesItself(levelOutline(ring, insetSeam(ring, own.border!, own)))) ?? trials[0]!;
+}
+
+/** Seams near the edge lie no deeper than this inside the board, mm. */
+const SHALLOW = 24;
 
 /** How far the covered middle stands over the lowest place of its rim, mm. */
 function crownOf(model: Model, { grid, inner }: CoveredSurface): number {

@@ -47,13 +47,16 @@ const TURNED = { radius: 25, near: 45 };
 export function tightestRadius(model: Model, ring: Ring, level: Level): number {
   const line = levelOutline(ring, level);
   const n = line.length;
-  const turned = model.places.filter(
-    (place) => Math.abs(place.turn) > 0.3 && (place.curvature === 0 || 1 / Math.abs(place.curvature) < TURNED.radius),
+  const sharp = new Set(
+    model.places
+      .filter((place) => Math.abs(place.turn) > 0.3 && (place.curvature === 0 || 1 / Math.abs(place.curvature) < TURNED.radius))
+      .map((place) => place.id),
   );
+  const turned = ring.places.flatMap(({ station }, i) => (station !== null && sharp.has(station) ? [line[i]!] : []));
   let tightest = Infinity;
   for (let i = 0; i < n; i++) {
-    const { point } = ring.places[i]!;
-    if (turned.some((place) => Math.hypot(place.point[0] - point[0], place.point[1] - point[1]) < TURNED.near)) continue;
+    const [x, y] = line[i]!;
+    if (turned.some((corner) => Math.hypot(corner[0] - x, corner[1] - y) < TURNED.near)) continue;
     const [a, b, c] = [line[(i + n - 1) % n]!, line[i]!, line[(i + 1) % n]!];
     const [u, v] = [
       [b[0] - a[0], b[1] - a[1]],

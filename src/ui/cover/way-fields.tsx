@@ -201,7 +201,7 @@ export function WayFields({ props, covering, set }: Props) {
         <LengthField
           label="Border width"
           name={`${pieceId} border`}
-          value={covering.border ?? STARTING.border}
+          value={covering.border ?? props.plan?.cover.border ?? STARTING.border}
           hint="from the board’s edge"
           onCommit={(border) => set({ border })}
         />
