@@ -4,12 +4,10 @@ import { applyOverrides } from '../house';
 import { bounds, offsetPolygon, polygonPerimeter } from '../outline';
 import { checkPiece, newChairSeat, newPiece, type Channels, type Covering, type Piece, type Welt } from '../piece';
 import { planPiece, type Plan } from '../plan';
-import { sheetView } from '../view';
 import { channelled } from './channels';
 import { flatPiece, withAllowances, type CoverPiece } from './cloth-piece';
 import { movedBy } from './levels';
 import { stripWidth, weltPlan } from './welts';
-import { proposalsFor } from './proposals';
 
 const QUICK = { sits: false, coarse: true };
 const rule = applyOverrides({}, {});
@@ -330,91 +328,6 @@ describe('the motif', () => {
     expect(Math.abs(band.motif!.x)).toBeLessThan(2);
     expect(made.cut.motifs.length).toBeGreaterThanOrEqual(4);
     expect(plan({ count: 8, cloth: striped }).warnings.map(({ code }) => code)).toContain('motif-not-placed');
-  });
-});
-
-describe('cloth', () => {
-  const codes = (change: Partial<Piece['cloth']>, more: Partial<Piece> = {}): string[] =>
-    plan({ cloth: { ...newChairSeat().cloth, ...change }, ...more }).warnings.map(({ code }) => code);
-
-  it.each<[string, Partial<Piece['cloth']>, Partial<Piece>]>([
-    ['pile-on-foam', { weave: 'pile' }, { wadding: null }],
-    ['coated-staples', { coated: true }, {}],
-    ['nap-against', { nap: 'pile', direction: 'across' }, {}],
-    ['nap-turned', { nap: 'one-way', direction: 'any' }, {}],
-    ['not-pre-shrunk', { fibre: 'cotton' }, {}],
-    ['stripe-pulled', { repeatAcross: 60, pull: 'taut' }, {}],
-  ])('warns: %s', (code, change, more) => {
-    expect(codes(change, more)).toContain(code);
-    expect(codes({ pull: 'firm' })).not.toContain(code);
-  });
-
-  it('other ways and stretchier cloths are tried, and only what asks less is offered', () => {
-    const domed: Piece = {
-      ...newPiece('round-seat'),
-      cloth: { ...newChairSeat().cloth, stretchWarp: 0.4, stretchWeft: 0.4 },
-      covering: { way: 'boxed', bandCut: 'straight' },
-    };
-    const { share, proposals } = proposalsFor(domed, {});
-    expect(share).toBeGreaterThan(1);
-    expect(proposals.length).toBeGreaterThan(1);
-    for (const proposal of proposals) {
-      expect(proposal.share).toBeLessThan(share);
-      const again = planPiece(proposal.apply, {}, { sits: false }).cover.strain!.share;
-      expect(Math.abs(again / proposal.share - 1)).toBeLessThan(0.02);
-    }
-    expect(proposals.map(({ id }) => id)).toContain('bow');
-    expect(proposals.some(({ id }) => id.startsWith('cloth-'))).toBe(true);
-  });
-});
-
-describe('corners, one by one', () => {
-  const folds = (change: Partial<Piece>) => {
-    const answer = sheetView({ ...newChairSeat(), ...change }, {}, true);
-    if ('problems' in answer) throw new Error(answer.problems[0]!.message);
-    return answer.view.folds;
-  };
-  const rectangle = (radius: number): Partial<Piece> => ({
-    base: { ...newChairSeat().base, shape: { type: 'rectangle', width: 400, depth: 380, cornerRadius: { front: radius, back: radius } } },
-  });
-
-  it('a sharp corner of thin cloth is folded or pleated; thick or coated cloth is cut away, leaving a tail', () => {
-    const thin = folds(rectangle(0));
-    expect(thin).toHaveLength(4);
-    expect(thin.map(({ kind }) => kind)).toEqual(['sharp', 'sharp', 'sharp', 'sharp']);
-    expect(thin[0]!.cutAway).toBeNull();
-    expect(thin[0]!.depth * 2 * thin[0]!.pleats).toBeCloseTo(thin[0]!.fullness, 6);
-    const coated = folds({ ...rectangle(0), cloth: { ...newChairSeat().cloth, coated: true } });
-    expect(coated[0]!.school).toBe('bulk cut away');
-    expect(coated[0]!.cutAway).not.toBeNull();
-    expect(coated[0]!.steps.join(' ')).toContain('tail');
-  });
-
-  it('rounded, odd-angled, inside and notched corners are told apart', () => {
-    expect(folds(rectangle(60))[0]!.kind).toBe('round');
-    const tapered: Partial<Piece> = {
-      base: {
-        ...newChairSeat().base,
-        shape: { type: 'trapezoid', frontWidth: 560, backWidth: 240, depth: 300, cornerRadius: { front: 0, back: 0 } },
-      },
-    };
-    expect(folds(tapered).map(({ kind }) => kind)).toContain('odd');
-    const base = newChairSeat();
-    const notched = folds({
-      base: { ...base.base, notches: [{ id: 'n-1', at: { kind: 'corner', corner: 'back left corner' }, width: 40, depth: 40 }] },
-    });
-    const inside = notched.find(({ kind }) => kind === 'notched')!;
-    expect(inside.school).toBe('cut to spread');
-    expect(inside.cut).not.toBeNull();
-    expect(inside.steps[0]).toContain('12 mm');
-  });
-
-  it('relief cuts become pie cuts where cloth is too thick to lie double', () => {
-    const round = newPiece('chair-seat', { type: 'round', diameter: 380 });
-    const wedge = (thickness: number): number =>
-      Math.max(...planPiece({ ...round, cloth: { ...round.cloth, thickness } }, {}, QUICK).cover.relief!.cuts.map((cut) => cut.wedge));
-    expect(wedge(1)).toBe(0);
-    expect(wedge(2)).toBeGreaterThan(1);
   });
 });
 

@@ -2,7 +2,7 @@ import type { Model } from '../build';
 import type { Covering } from '../piece';
 import { STARTING, weltOf } from './covering';
 import { cornerPlaces, insetSeam, levelSteps, lowerEdge, placeAt, topSeam } from './levels';
-import type { EdgeUse, PanelSpec } from './make-panel';
+import type { EdgeUse, PanelSpec } from './panel-spec';
 import type { Level, Slit } from './panel-mesh';
 import { levelOutline } from './panel-mesh';
 import type { Ring } from './ring';

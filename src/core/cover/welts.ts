@@ -5,7 +5,7 @@ import { weltOf } from './covering';
 import type { Level } from './panel-mesh';
 import { levelOutline } from './panel-mesh';
 import { seamLine } from './reach';
-import type { Ring } from './ring';
+import { onProfile, type Ring } from './ring';
 import type { SeamSpec } from './ways';
 
 /** A welt to make: covered cord for one seam of one piece. Lengths mm. */
@@ -47,12 +47,14 @@ const TURNED = { radius: 25, near: 45 };
 export function tightestRadius(model: Model, ring: Ring, level: Level): number {
   const line = levelOutline(ring, level);
   const n = line.length;
-  const sharp = new Set(
-    model.places
-      .filter((place) => Math.abs(place.turn) > 0.3 && (place.curvature === 0 || 1 / Math.abs(place.curvature) < TURNED.radius))
-      .map((place) => place.id),
-  );
-  const turned = ring.places.flatMap(({ station }, i) => (station !== null && sharp.has(station) ? [line[i]!] : []));
+  const bends = new Map(model.places.filter((place) => Math.abs(place.turn) > 0.3).map((place) => [place.id, place.curvature]));
+  const turned = ring.places.flatMap(({ station, profile }, i) => {
+    const curvature = station === null ? undefined : bends.get(station);
+    if (curvature === undefined) return [];
+    // A rounded corner is tighter by as much as the seam lies inside it.
+    const radius = (curvature === 0 ? 0 : 1 / Math.abs(curvature)) + onProfile(profile, level[i]!)[0];
+    return radius < TURNED.radius ? [line[i]!] : [];
+  });
   let tightest = Infinity;
   for (let i = 0; i < n; i++) {
     const [x, y] = line[i]!;

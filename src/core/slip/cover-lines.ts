@@ -1,6 +1,6 @@
 import type { Plan } from '../plan';
 import { pulledOver } from '../cover';
-import type { SlipLine, Term } from './slip';
+import type { SlipLine, Term } from './types';
 
 const length = (symbol: string, label: string, value: number): Term => ({ symbol, label, value, unit: 'length' });
 const count = (symbol: string, label: string, value: number): Term => ({ symbol, label, value, unit: 'count' });

@@ -1,2 +1,3 @@
-export { slipOf, type SlipLine, type SlipUnit, type Term } from './slip';
 export { printFigure } from './print-figure';
+export { slipOf } from './slip';
+export type { SlipLine, SlipUnit, Term } from './types';

@@ -1,5 +1,5 @@
 import { formatArea, formatLength, type Unit } from '../length';
-import type { Term } from './slip';
+import type { Term } from './types';
 
 /**
  * Prints a figure of the slip in the user's unit.
