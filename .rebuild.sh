@@ -1,1 +1,0 @@
-pkill -f "next start"; pkill -f next-server; sleep 1; node scripts/build.mjs > /tmp/build.log 2>&1 || tail -20 /tmp/build.log; (FOVEA_DATA=/tmp/demo-data nohup npm run demo > /tmp/demo.log 2>&1 &); sleep 6; tail -1 /tmp/demo.log
