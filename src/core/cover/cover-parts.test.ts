@@ -162,6 +162,10 @@ describe('channels', () => {
     const made = covered({ way: 'channelled', channels: { ...channels, backing: 0 } });
     expect(made.warnings.map(({ code }) => code)).toContain('no-backing');
     expect(made.steps.map(({ key }) => key)).toContain('channels');
+    expect(made.cover.linings).toEqual([]);
+    const backed = covered({ way: 'channelled', channels });
+    // The backed foam is cut like the cloth it is stitched to.
+    expect(backed.cover.linings.find(({ material }) => material === 'backed-foam')!.width).toBeCloseTo(backed.cover.pieces[0]!.width, 6);
     expect(covered({ way: 'saddle-set', channels }, newPiece('saddle')).cover.channels!.piece).toBe('top');
   });
 });

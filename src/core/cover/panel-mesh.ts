@@ -149,10 +149,12 @@ export function discMesh(ring: Ring, level: Level, spacing: number, slits: reado
         const j = (i + 1) % n;
         triangles.push([outer[i]!, first + i, first + j], [outer[i]!, first + j, outer[j]!]);
       }
-      // A slit that begins at the shoulder goes on down to the seam.
-      for (const path of paths) {
-        if (path[0] === outer[path[0]! % n]) path.unshift(first + (path[0]! < n ? path[0]! : place[path[0]!]!));
-      }
+      // A slit that begins or ends at the shoulder goes on down to the seam.
+      paths.forEach((path, k) => {
+        const { from, to } = slits[k]!;
+        path.unshift(first + from);
+        if (typeof to === 'number') path.push(first + to);
+      });
       outer = Array.from({ length: n }, (_, i) => first + i);
     }
   }

@@ -154,7 +154,7 @@ export function sewCover(
     backing: covering.backingStrips
       ? sewn.seams.map((seam) => ({ seam: seam.name, width: 2 * rule('seamAllowance') + 6, length: seamLine(ring, seam).length }))
       : [],
-    linings: linings(model, stations, covering),
+    linings: [...linings(model, stations, covering), ...backedFoam(finish)],
     motif: covering.motif ?? null,
     strain,
     fullness: finish.fullness,
@@ -190,6 +190,14 @@ function crownOf(model: Model, { grid, inner }: CoveredSurface): number {
   const middle = readGrid(grid, model.middle);
   const rim = grid.heights.reduce((low, z, k) => (inner[k] && z < low ? z : low), middle);
   return Number.isNaN(middle) ? 0 : middle - rim;
+}
+
+/** Channels are quilted on backed foam cut like the piece itself. */
+function backedFoam({ pieces, channels }: Finished): LiningPiece[] {
+  const quilted = channels && channels.backing > 0 ? pieces.find((piece) => piece.id === channels.piece) : undefined;
+  return quilted
+    ? [{ ...flatPiece(`Backed foam, ${Math.round(channels!.backing)} mm`, quilted.count, quilted.outline), material: 'backed-foam' }]
+    : [];
 }
 
 type Finished = {

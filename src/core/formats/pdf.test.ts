@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { PDFDocument } from 'pdf-lib';
 import { describe, expect, it } from 'vitest';
 import { bounds, type Polygon } from '../outline';
-import { newChairSeat } from '../piece';
+import { newChairSeat, newPiece } from '../piece';
 import { planPiece } from '../plan';
 import { POINTS_PER_MM, printPdf } from './pdf';
 import { templatesOf } from './templates';
@@ -59,5 +59,20 @@ describe('printPdf', () => {
     );
     expect(doc.getPageCount()).toBeGreaterThanOrEqual(sheets.reduce((a, b) => a + b, 0) + 3);
     expect(bounds(templatesOf(plan).at(-1)!.lines[0]!.outline).width).toBeCloseTo(plan.cover.pieces[0]!.width, 2);
+  });
+
+  it('has a template for every piece of a sewn cover, with its notches named, its grain and its hand', async () => {
+    const piece = newPiece('saddle');
+    const plan = planPiece(piece, {}, { sits: false, coarse: true });
+    const templates = templatesOf(plan);
+    for (const own of plan.cover.pieces) {
+      const template = templates.find(({ title }) => title.startsWith(`${own.name}, cut`))!;
+      expect(bounds(template.lines[0]!.outline).width).toBeCloseTo(own.width, 2);
+      const says = template.labels!.map((label) => label.says);
+      expect(says).toEqual(expect.arrayContaining([...own.notches.map((notch) => notch.label), 'grain']));
+      if (own.hand) expect(says).toContain(own.hand);
+    }
+    const bytes = await printPdf({ plan, piece, house: {}, unit: 'mm', paper: 'a4', fonts: { regular: font(400), bold: font(600) } });
+    expect((await PDFDocument.load(bytes)).getPageCount()).toBeGreaterThan(10);
   });
 });

@@ -272,6 +272,11 @@ function templatePages(pen: Pen, template: Template, paper: Paper): void {
         if (seen) line(pen.page, place(seen[0]), place(seen[1]), 0.6);
       }
     }
+    for (const { at, says } of template.labels ?? []) {
+      const [x, y] = place(at);
+      const inside = x > MARGIN && y > MARGIN && x < MARGIN + tile.width - 12 && y < MARGIN + tile.height - 4;
+      if (inside) text(pen, says, x + 2, y + 1.5, 8, pen.regular);
+    }
     overlapMarks(pen, tile, columns, rows);
     text(pen, `${tileName(tile)}  ${template.title}`, MARGIN, 5, 8, pen.regular, FAINT);
   }

@@ -6,7 +6,7 @@ import type { Plan } from '../plan';
 /** A line on a template and how it is drawn; the cloth's own edge is printed in colour. */
 export type TemplateLine = { outline: Polygon; closed: boolean; dashed?: boolean; cloth?: boolean };
 /** A piece to be printed at full size. */
-export type Template = { title: string; lines: TemplateLine[]; marks: Point[] };
+export type Template = { title: string; lines: TemplateLine[]; marks: Point[]; labels?: { at: Point; says: string }[] };
 
 const NAMES: Record<string, string> = { crown: 'Crown pad', main: 'Main pad', topper: 'Topper' };
 
@@ -28,6 +28,20 @@ function padTemplate(foam: FoamPiece, of = ''): Template {
   };
 }
 
+/** Half the length of the grain line, mm; shorter on a low piece. */
+const GRAIN = 50;
+
+/** A line along the warp through the middle of a piece. */
+function grainLine({ outline }: CoverPiece): Polygon {
+  const box = bounds(outline);
+  const [x, y] = [(box.minX + box.maxX) / 2, (box.minY + box.maxY) / 2];
+  const half = Math.min(GRAIN, box.height * 0.3);
+  return [
+    [x, y - half],
+    [x, y + half],
+  ];
+}
+
 function coverTemplate(cover: CoverPiece, board: Polygon | null, cuts: readonly Cut[]): Template {
   const sewn = cover.edges.some((edge) => edge.kind !== 'staple');
   return {
@@ -38,6 +52,12 @@ function coverTemplate(cover: CoverPiece, board: Polygon | null, cuts: readonly 
       ...(board && !sewn ? [{ outline: board, closed: true, dashed: true }] : []),
       ...cover.lines.map((line): TemplateLine => ({ outline: line.points, closed: line.closed, dashed: line.kind !== 'cut' })),
       ...cuts.map((cut): TemplateLine => ({ outline: [cut.from, cut.to], closed: false })),
+      { outline: grainLine(cover), closed: false },
+    ],
+    labels: [
+      ...cover.notches.map(({ x, y, label }) => ({ at: [x, y] as Point, says: label })),
+      { at: grainLine(cover)[1]!, says: 'grain' },
+      ...(cover.hand ? [{ at: grainLine(cover)[0]!, says: cover.hand }] : []),
     ],
     marks: [...cover.centreMarks, ...cover.notches.map(({ x, y }): Point => [x, y]), ...cover.marks.map(({ x, y }): Point => [x, y])],
   };

@@ -40,7 +40,7 @@ export function sewingSteps(
     before.push({
       key: 'channels',
       name: 'Stitch the channels',
-      detail: `${channels.lines} lines, marked ${round(channels.pitch)} mm apart from the middle outwards${channels.backing > 0 ? `, on ${round(channels.backing)} mm backed foam` : ''}; measure the sewn width: ${round(channels.sewnWidth)} mm.`,
+      detail: `${channels.lines} lines, marked ${round(channels.pitch)} mm apart on the back of the cloth, from the middle outwards${channels.backing > 0 ? `, on ${round(channels.backing)} mm backed foam` : ''}; measure the sewn width: ${round(channels.sewnWidth)} mm.`,
       minutes: sew((channels.thread / rule('threadFactor')) * 100),
       caution: CAUTIONS.machine,
     });
@@ -74,7 +74,7 @@ export function sewingSteps(
       minutes: HANDLING.zip,
       caution: CAUTIONS.machine,
     });
-  for (const lining of cover.linings) {
+  for (const lining of cover.linings.filter(({ material }) => material !== 'backed-foam')) {
     const film = lining.material === 'film';
     before.push({
       key: `lay-${lining.material}`,
