@@ -242,7 +242,7 @@ export function planModel(model: Model, sits = true, coarse = false): Planned {
     panels,
     strip: {
       press: piece.strip?.press ? pressTest(piece.strip.press) : null,
-      oldCover: compareOldCover(piece, model.house, cover.pieces[0]!, stations),
+      oldCover: compareOldCover(piece, model.house, cover.pieces, stations),
       staples,
     },
     variants,

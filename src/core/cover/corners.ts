@@ -1,6 +1,7 @@
 import type { Model } from '../build';
 import { curvatureAt, perimeter, pointAt, segmentLength, tangentAt, type Point } from '../outline';
 import { distanceAlong } from './blank';
+import { coveringOf, pulledOver } from './covering';
 import type { StationWrap } from './wrap';
 
 /** A straight cut into the cloth's edge, on the flat blank. */
@@ -44,13 +45,15 @@ function onBlank(station: StationWrap, distance: number, mitre = 1): Point {
  * @param stations the measured stations
  */
 export function cornerPlans(model: Model, stations: readonly StationWrap[]): CornerPlan[] {
+  const banded = !pulledOver(coveringOf(model.piece).way);
   return model.places.flatMap((place, i): CornerPlan[] => {
     if (Math.abs(place.turn) <= 1e-6) return [];
     // The cut into a notch's inside corner frees the cloth at its mouth: nothing is folded there.
     if (place.turn > 0 && place.edge.startsWith('notch ')) return [];
     const station = stations[i]!;
     const inside = place.turn < 0;
-    const fullness = inside ? 0 : place.turn * (station.side + station.return);
+    // A band is sewn round the corner: only what goes under the board is left over.
+    const fullness = inside ? 0 : place.turn * ((banded ? 0 : station.side) + station.return);
     // A sharp corner of the blank is a mitre: farther out along its bisector than along either edge.
     const mitre = place.curvature === 0 ? 1 / Math.cos(place.turn / 2) : 1;
     return [

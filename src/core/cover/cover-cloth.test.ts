@@ -90,4 +90,13 @@ describe('corners, one by one', () => {
     expect(wedge(1)).toBe(0);
     expect(wedge(2)).toBeGreaterThan(1);
   });
+
+  it('of a sewn cover only what goes under the board is left over', () => {
+    const pulled = plan({ covering: { way: 'pull-over' } });
+    const boxed = plan({ covering: { way: 'boxed' } });
+    pulled.corners.forEach((corner, i) => {
+      const station = pulled.stations.find(({ id }) => id === corner.station)!;
+      expect(corner.fullness - boxed.corners[i]!.fullness).toBeCloseTo(corner.turn * station.side, 1);
+    });
+  });
 });

@@ -33,10 +33,15 @@ function outermost(stations: readonly StationWrap[], way: readonly [number, numb
  *
  * @param piece with its strip record
  * @param house the workshop's rules
- * @param cover the computed cover
+ * @param pieces the computed cover's pieces; an old piece is laid beside the one of its name, or else the first
  * @param stations the measured stations
  */
-export function compareOldCover(piece: Piece, house: HouseRules, cover: CoverPiece, stations: readonly StationWrap[]): OldCompared[] {
+export function compareOldCover(
+  piece: Piece,
+  house: HouseRules,
+  pieces: readonly CoverPiece[],
+  stations: readonly StationWrap[],
+): OldCompared[] {
   const record = piece.strip;
   if (!record || record.cover.length === 0) return [];
   const rule: RuleReader = applyOverrides(house, piece.overrides);
@@ -53,11 +58,16 @@ export function compareOldCover(piece: Piece, house: HouseRules, cover: CoverPie
   const chord = ([a, b]: readonly [StationWrap, StationWrap]): number => across(a.x - b.x, a.y - b.y);
   const grip = 2 * (rule('grip') - Math.min(rule('grip'), rule('stapleToTrim')));
   return record.cover.map((old) => {
+    const name = old.name.trim().toLowerCase();
+    const cover =
+      pieces.find((own) => own.name.toLowerCase() === name) ?? pieces.find((own) => own.name.toLowerCase().includes(name)) ?? pieces[0]!;
+    const pulled = cover.role === 'cover';
     const difference = { width: cover.width - old.width, height: cover.height - old.height };
-    const reasons: Reason[] = [{ label: 'Grip, which was trimmed off the old one', width: grip, height: grip }];
+    // A sewn piece has no grip, and its size hangs on its seams, not on the foam's thickness.
+    const reasons: Reason[] = pulled ? [{ label: 'Grip, which was trimmed off the old one', width: grip, height: grip }] : [];
     const crowned = { width: crown(chord(ends.width)), height: crown(chord(ends.height)) };
     if (crowned.width > 0.5 || crowned.height > 0.5) reasons.push({ label: 'Crown added: longer over the top', ...crowned });
-    if (oldFoam > 0 && Math.abs(mains - oldFoam) > 0.5) {
+    if (pulled && oldFoam > 0 && Math.abs(mains - oldFoam) > 0.5) {
       const thicker = 2 * (mains - oldFoam);
       reasons.push({
         label: thicker > 0 ? 'Foam thicker than what came off' : 'Foam thinner than what came off',
