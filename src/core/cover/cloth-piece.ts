@@ -110,13 +110,3 @@ export function withAllowances(sewn: Polygon, allowance: readonly number[]): Pol
   });
   return withoutLoops(grown);
 }
-
-/** Length of a stretch of a closed line, from one point on over so many sides. */
-export function stretchLength(line: Polygon, from: number, sides: number): number {
-  let sum = 0;
-  for (let k = 0; k < sides; k++) {
-    const [a, b] = [line[(from + k) % line.length]!, line[(from + k + 1) % line.length]!];
-    sum += Math.hypot(b[0] - a[0], b[1] - a[1]);
-  }
-  return sum;
-}

@@ -70,7 +70,7 @@ describe('allowances', () => {
 
 describe('welts', () => {
   const welt: Welt = { cord: 6, cut: 'straight', upper: true, lower: true, double: false };
-  const seam = { id: 'top', name: 'Top seam', length: 2600, closed: true, join: 'back middle' };
+  const seam = { id: 'top', name: 'Top seam', length: 2600, join: 'back middle' };
 
   it('strip width is π·d + 2·seam; a double one goes round two cords', () => {
     expect(stripWidth(welt, 12)).toBeCloseTo(Math.PI * 6 + 24, 9);

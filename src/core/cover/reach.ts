@@ -1,6 +1,6 @@
 import type { Model } from '../build';
 import type { Covering } from '../piece';
-import { STARTING, pulledOver, weltOf } from './covering';
+import { pulledOver, weltOf } from './covering';
 import { levelSteps } from './levels';
 import type { Beyond } from './pieces';
 import type { SeamSpec } from './ways';
@@ -125,6 +125,3 @@ export function seamLine(ring: Ring, { level }: SeamSpec): { points: [number, nu
     length: levelSteps(ring, level).reduce((sum, step) => sum + step, 0),
   };
 }
-
-/** The width of border that a covering asks for where nothing else is said, mm. */
-export const USUAL_BORDER = STARTING.border;

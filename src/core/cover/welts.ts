@@ -82,7 +82,7 @@ export function tightestRadius(model: Model, ring: Ring, level: Level): number {
  * @param rollWidth usable width of the roll, mm
  */
 export function weltPlan(
-  seam: { id: string; name: string; length: number; closed: boolean; join: string },
+  seam: { id: string; name: string; length: number; join: string },
   welt: Welt,
   tightest: number,
   rule: RuleReader,
@@ -125,7 +125,6 @@ export function weltsOf(model: Model, ring: Ring, covering: Covering, seams: rea
           id: seam.id,
           name: seam.name,
           length: seamLine(ring, seam).length,
-          closed: true,
           join: model.piece.kind.startsWith('headboard') ? 'bottom middle' : 'back middle',
         },
         welt,

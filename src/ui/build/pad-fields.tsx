@@ -5,7 +5,7 @@ import { CSS } from '@dnd-kit/utilities';
 import { ArrowDown, ArrowUp, GripVertical, Trash2 } from 'lucide-react';
 import { inUnit } from '@/core/length';
 import { foamOf, foamsOf, type Pad, type PadEdge } from '@/core/piece';
-import { ChoiceField, FigureField, LengthField } from '@/ui/kit/fields';
+import { ChoiceField, FigureField, LengthField, TickField } from '@/ui/kit/fields';
 import { useLength, useSettings } from '@/ui/kit/settings';
 import type { PanelProps } from '@/ui/sheet/panel-props';
 import { evenCorners } from './drawn-pads';
@@ -35,20 +35,6 @@ export function edgeOf(kind: PadEdge['kind'], thickness: number): PadEdge {
   if (kind === 'square' || kind === 'domed') return { kind };
   const [, start] = WIDTHS[kind];
   return { kind, width: kind === 'rounded' ? Math.min(start, thickness) : start };
-}
-
-function Tick({ label, checked, onChange }: { label: string; checked: boolean; onChange: (on: boolean) => void }) {
-  return (
-    <label className="flex items-center justify-between py-1 text-sm">
-      {label}
-      <input
-        type="checkbox"
-        className="size-5 accent-(--color-secondary)"
-        checked={checked}
-        onChange={(event) => onChange(event.target.checked)}
-      />
-    </label>
-  );
 }
 
 /** One pad of the stack: its foam, sizes, rim, and what is seldom asked for. */
@@ -173,7 +159,7 @@ export function PadFields({ pad, step, index, props }: { pad: Pad; step: number;
       )}
       <details className="text-sm" open={Boolean(pad.pocket) || typeof pad.wedge === 'number'}>
         <summary className="cursor-pointer py-1 text-xs">Wedge, blocks, scraps, pocket</summary>
-        <Tick
+        <TickField
           label="A wedge, thicker one way"
           checked={typeof pad.wedge === 'number'}
           onChange={(on) => set({ wedge: on ? pad.thickness : null })}
@@ -194,7 +180,7 @@ export function PadFields({ pad, step, index, props }: { pad: Pad; step: number;
           hint="side by side, glued"
           onCommit={(blocks) => set({ blocks: Math.min(12, Math.max(1, blocks)) })}
         />
-        {covered && <Tick label="Cut from scraps" checked={Boolean(pad.scrap)} onChange={(scrap) => set({ scrap })} />}
+        {covered && <TickField label="Cut from scraps" checked={Boolean(pad.scrap)} onChange={(scrap) => set({ scrap })} />}
         <PocketFields piece={piece} pad={pad} name={`${pieceId} ${pad.id}`} set={set} />
       </details>
     </fieldset>

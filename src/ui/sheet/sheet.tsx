@@ -219,7 +219,7 @@ export function Sheet({ record, stale, house, ticks: initialTicks, nextSerial, s
           )}
           {view && drawn && (
             <div className="flex-1 min-h-0 flex flex-col" data-settled={settled}>
-              <div className="flex-1 min-h-0 p-1 flex flex-col relative">
+              <div className={`flex-1 min-h-0 p-1 flex flex-col relative ${stage === 'cover' && look === 'plan' ? 'pt-8' : ''}`}>
                 {round ? (
                   <RoundView view={view} sit={sit.view} name={piece.name} />
                 ) : stage === 'base' && tracing && piece.base.trace ? (
