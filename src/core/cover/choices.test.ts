@@ -48,9 +48,10 @@ const covering: fc.Arbitrary<Covering> = fc.record(
   { requiredKeys: ['way'] },
 );
 
-function everyNumber(value: unknown, path: string, use: (path: string, value: number) => void): void {
-  if (typeof value === 'number') use(path, value);
-  else if (value && typeof value === 'object') for (const [key, inner] of Object.entries(value)) everyNumber(inner, `${path}.${key}`, use);
+function everyNumber(value: unknown, path: string, visit: (path: string, value: number) => void): void {
+  if (typeof value === 'number') visit(path, value);
+  else if (value && typeof value === 'object')
+    for (const [key, inner] of Object.entries(value)) everyNumber(inner, `${path}.${key}`, visit);
 }
 
 describe('any choice of cover', () => {
