@@ -77,7 +77,7 @@ export function flatPiece(name: string, count: number, outline: Polygon): FlatPi
 /** Two neighbouring sides whose directions differ by less than this count as one line (cosine). */
 const STRAIGHT = 0.97;
 /** A mitre reaches no farther than this many allowances. */
-const LONGEST_MITRE = 3;
+const LONGEST_MITRE = 4;
 
 /**
  * Adds to every side of a sewn line its own allowance. Sides of unlike allowance meet where their cut lines cross.

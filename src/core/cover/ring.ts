@@ -35,6 +35,10 @@ const LEAST_BEND = 0.3;
 /** The window over which bends are spread is so much wider than the deepest seam asks for. */
 const SPREAD = 1.7;
 
+/** Bends between two sides of the flattened edge sharper than this are corners, radians; curves are read over this, mm. */
+const SHARP = 0.2;
+const LOCAL = 4;
+
 type Line = { u: number; z: number; v: number }[];
 
 /** A station's cover as u, z, v, from the middle outwards; a cut along a corner's bisector is set square to the edges. */
@@ -150,18 +154,28 @@ function directions(model: Model, window: number): (at: number) => { point: Poin
     const once = integral[i]! + angle[i]! * (own - from[i]!);
     return k * integral[n]! + Math.PI * total * k * (k - 1) + once + 2 * Math.PI * k * own;
   };
+  const sharp = Array.from(angle, (own, i) => {
+    const turn = own - angle[(i + n - 1) % n]!;
+    return Math.abs(Math.atan2(Math.sin(turn), Math.cos(turn))) > SHARP ? from[i]! : NaN;
+  }).filter((s) => !Number.isNaN(s));
+  /** The edge's own bearing: between chords of a curve it goes over evenly, so that left and right come out alike. */
+  const bearing = (s: number, side: number): number =>
+    sharp.some((corner) => Math.min(Math.abs(corner - s), total - Math.abs(corner - s)) < LOCAL)
+      ? angle[side]!
+      : (upTo(s + LOCAL) - upTo(s - LOCAL)) / (2 * LOCAL);
   return (at) => {
     const s = (((at + start) % total) + total) % total;
     const i = sideAt(s);
     const [a, b] = [board[i]!, board[(i + 1) % n]!];
     const t = (s - from[i]!) / (from[i + 1]! - from[i]! || 1);
     const smooth = (upTo(s + window) - upTo(s - window)) / (2 * window);
-    const scale = 1 / Math.max(0.3, Math.cos(smooth - angle[i]!));
+    const own = bearing(s, i);
+    const scale = 1 / Math.max(0.3, Math.cos(smooth - own));
     return {
       point: [a[0] + (b[0] - a[0]) * t, a[1] + (b[1] - a[1]) * t],
       out: [Math.cos(smooth) * scale, Math.sin(smooth) * scale],
       angle: smooth,
-      edge: angle[i]!,
+      edge: own,
     };
   };
 }
@@ -170,10 +184,18 @@ function directions(model: Model, window: number): (at: number) => { point: Poin
  * Round a corner of smaller radius than the deepest seam lies inside, all places gather towards one: between the places
  * before and after the bend the way in goes over evenly.
  */
-function gathered(places: readonly RingPlace[], bends: readonly number[], total: number, depth: number): RingPlace[] {
+function gathered(
+  places: readonly RingPlace[],
+  bends: readonly number[],
+  sharp: readonly boolean[],
+  total: number,
+  depth: number,
+): RingPlace[] {
   const n = places.length;
   const step = (i: number): number => (((places[(i + 1) % n]!.at - places[i]!.at) % total) + total) % total || total;
   const tight = places.map((_, i) => {
+    // A sharp corner is one place already, on its bisector.
+    if (sharp[i] || sharp[(i + 1) % n]) return false;
     const turn = bends[(i + 1) % n]! - bends[i]!;
     return Math.atan2(Math.sin(turn), Math.cos(turn)) / step(i) > 1 / depth && step(i) < depth;
   });
@@ -231,6 +253,7 @@ export function ringOf(
   const outAt = directions(model, Math.min(Math.max(2, SPREAD * deepest), total / 8, cornerGap(model, total) / 2));
   const places: RingPlace[] = [];
   const bends: number[] = [];
+  const sharp: boolean[] = [];
   model.places.forEach((place, i) => {
     const next = model.places[(i + 1) % model.places.length]!;
     const length = (i + 1 < model.places.length ? next.at : total) - place.at;
@@ -242,6 +265,7 @@ export function ringOf(
       const at = place.at + (length * k) / steps;
       const { point, out, edge } = outAt(at);
       bends.push(edge);
+      sharp.push(k === 0 && place.turn !== 0 && place.curvature === 0);
       places.push({
         at,
         point,
@@ -253,7 +277,7 @@ export function ringOf(
       });
     }
   });
-  return { total, places: gathered(places, bends, total, deepest), grid: covered.grid };
+  return { total, places: gathered(places, bends, sharp, total, deepest), grid: covered.grid };
 }
 
 /** The place in space of a length v from the shoulder, at one place round the edge. */

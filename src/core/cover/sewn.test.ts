@@ -144,9 +144,29 @@ describe('seams', () => {
       expect(sewn.cover.pieces.flatMap((own) => own.edges.filter((edge) => edge.id === `band mitre ${k}`))).toHaveLength(2);
     }
     expect(sewn.cover.tackStrips).toHaveLength(4);
+    // Left and right are alike to a tenth of a millimetre, and the panel keeps its corners where the mitres meet.
+    const [right, left] = ['right', 'left'].map((side) => borders.find((own) => own.name.endsWith(side))!);
+    expect(Math.abs(right!.width - left!.width)).toBeLessThan(0.1);
+    expect(Math.abs(right!.net - left!.net)).toBeLessThan(10);
     // A wider border is a smaller panel.
     const wider = built('headboard-bordered').sew({ way: 'bordered', border: 120 });
     expect(piece(sewn, 'top').width - piece(wider, 'top').width).toBeCloseTo(80, -1);
+  });
+
+  it('an arched board’s borders are each other’s mirror too, with a sharp corner below and a round one above', () => {
+    const arched = built('headboard-bordered', {
+      base: {
+        ...newPiece('headboard-bordered').base,
+        shape: { type: 'arched', width: 1380, sideHeight: 540, height: 700, cornerRadius: { front: 0, back: 30 } },
+      },
+    });
+    const sewn = arched.sew({ way: 'bordered', border: 110 });
+    const [right, left] = ['right', 'left'].map((side) => sewn.cover.pieces.find((own) => own.name === `Border, ${side}`)!);
+    expect(Math.abs(right!.width - left!.width)).toBeLessThan(0.3);
+    expect(Math.abs(right!.net - left!.net) / left!.net).toBeLessThan(0.0005);
+    const inner = sewn.cover.lines.find((line) => line.id === 'inner')!.points;
+    // The seam’s lower corners lie a border’s width inside both edges.
+    for (const sign of [1, -1]) expect(Math.min(...inner.map(([x, y]) => Math.hypot(x - sign * 580, y + 240)))).toBeLessThan(0.5);
   });
 
   it('a saddle’s sides are each other’s mirror, and named left and right', () => {
