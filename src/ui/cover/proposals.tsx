@@ -25,6 +25,7 @@ function Tried({ props }: { props: PanelProps }) {
           Laying it flat in other ways… <progress className="progress w-20" value={job.done} aria-label="Ways tried" />
         </p>
       )}
+      {job.wrong && <p className="text-xs text-error">{job.wrong}</p>}
       {!job.running && job.answer?.proposals.length === 0 && <p className="text-xs">Nothing that was tried asks less.</p>}
       {!job.running && (
         <ul className="space-y-1">

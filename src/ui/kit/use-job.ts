@@ -38,6 +38,8 @@ export function useJob<K extends Job['kind']>(): JobState<K> & { start: (job: Ex
       busy.current = true;
       setState((now) => ({ ...now, running: true, done: 0, wrong: null, best: null }));
       made.onmessage = (event: MessageEvent<JobMessage<K>>) => {
+        // A worker that was given up may still have something to say.
+        if (worker.current !== made) return;
         const message = event.data;
         if ('answer' in message) {
           setState({ answer: message.answer, best: null, running: false, done: 1, wrong: null });
@@ -48,6 +50,7 @@ export function useJob<K extends Job['kind']>(): JobState<K> & { start: (job: Ex
         } else setState((now) => ({ ...now, done: message.done / message.of, best: message.best ?? now.best }));
       };
       made.onerror = () => {
+        if (worker.current !== made) return;
         setState((now) => ({ ...now, running: false, wrong: 'This could not be worked out; reload the page.' }));
         end();
       };
