@@ -1,11 +1,12 @@
 // npm run demo: installs what is missing, builds, lays out the demo workshop in an empty database, serves.
 import { spawn } from 'node:child_process';
-import { ensureBuilt } from './build.mjs';
 import { ensurePackages, run } from './ensure.mjs';
 
 const port = process.env.PORT ?? '3000';
 ensurePackages();
-ensureBuilt();
+// What builds is a package itself: it is loaded once it is there.
+const { ensureBuilt } = await import('./build.mjs');
+await ensureBuilt();
 run('npx', ['tsx', 'demo/seed.ts']);
 const server = spawn(process.execPath, ['node_modules/next/dist/bin/next', 'start', '-H', '127.0.0.1', '-p', port], {
   stdio: 'inherit',

@@ -14,14 +14,19 @@ export function hashOf(files) {
 
 /** Runs a command with its output shown; throws when it fails. */
 export function run(command, args, options = {}) {
-  execFileSync(command, args, { stdio: 'inherit', ...options, env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1', ...options.env } });
+  // What a command says while things are made ready is no part of any output.
+  execFileSync(command, args, {
+    stdio: ['inherit', 2, 2],
+    ...options,
+    env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1', ...options.env },
+  });
 }
 
 /** Makes node_modules what the lock file says. */
 export function ensurePackages() {
   const wanted = hashOf(['package-lock.json']);
   if (existsSync(STAMP) && readFileSync(STAMP, 'utf8') === wanted) return;
-  console.log('Installing packages…');
+  console.error('Installing packages…');
   // Not `npm ci`: it refuses a lock file made where other systems' optional packages cannot be had. This keeps to the
   // lock file's versions all the same and leaves the file alone.
   run('npm', ['install', '--include=dev', '--no-save', '--no-audit', '--no-fund']);
@@ -31,7 +36,7 @@ export function ensurePackages() {
 /** Installs Debian's Chromium where there is none. */
 export function ensureChromium() {
   if (existsSync('/usr/bin/chromium')) return;
-  console.log('Installing Chromium…');
+  console.error('Installing Chromium…');
   run('apt-get', ['update']);
   run('apt-get', ['install', '-y', '--no-install-recommends', 'chromium'], { env: { DEBIAN_FRONTEND: 'noninteractive' } });
 }

@@ -1,7 +1,6 @@
 // npm test: installs what is missing, then lint, format, types, boundaries, unit and end-to-end tests.
 import { spawnSync } from 'node:child_process';
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
-import { ensureBuilt } from './build.mjs';
 import { ensureChromium, ensurePackages } from './ensure.mjs';
 
 const env = { ...process.env, NEXT_TELEMETRY_DISABLED: '1' };
@@ -36,6 +35,9 @@ function countReport(ok, file, read) {
 
 ensurePackages();
 ensureChromium();
+const { ensureBuilt } = await import('./build.mjs');
+const { ensureTools } = await import('./generate.mjs');
+await ensureTools();
 rmSync('test-results', { recursive: true, force: true });
 mkdirSync('test-results', { recursive: true });
 
@@ -49,7 +51,7 @@ countReport(unit, 'test-results/unit.json', (report) => [report.numPassedTests, 
 
 let built = true;
 try {
-  ensureBuilt();
+  await ensureBuilt();
 } catch {
   built = false;
   failed += 1;
