@@ -1,5 +1,5 @@
 import { FOAMS, type Foam } from '../foam';
-import type { Piece } from './types';
+import type { Piece } from './schema';
 
 /** Every foam that a piece can be built from: the workshop's own that travel with it, then the shipped ones. */
 export function foamsOf(piece: Pick<Piece, 'foams'>): readonly Foam[] {

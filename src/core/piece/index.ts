@@ -1,12 +1,8 @@
-export type * from './types';
-export { checkPiece, narrowestWidth, panelWidth } from './check-piece';
-export { checkRange } from './check-range';
-export { checkShape } from './check-shape';
+export { checkPiece, checkShape, narrowestWidth, panelWidth } from './checks';
 export { foamOf, foamsOf } from './foams';
-export { KINDS, kindOf, type KindInfo } from './kinds';
-export { LIMITS } from './limits';
+export { KINDS, kindOf, shapesFor, type Kind, type PieceKind, type Traits } from './kinds';
 export { newChairSeat, newPiece } from './new-piece';
-export { PIECE_SCHEMA } from './piece-schema';
+export { migrate } from './migrate';
 export { PieceProblems, type Problem } from './problem';
-export { readField, shapeKind, SHAPES, STARTING_SHAPES, withField, type ShapeField, type ShapeKind } from './shape-fields';
-export { usualWay } from './usual-way';
+export * from './schema';
+export { firstPocket, freeId, rimOf, withCrown, withPad } from './stack-changes';

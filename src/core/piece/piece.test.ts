@@ -3,18 +3,17 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { laminate, FOAMS } from '../foam';
 import { checkRule, RULES } from '../house';
-import { planPiece } from '../plan';
-import { sheetView } from '../view';
-import { checkPiece, KINDS, newChairSeat, newPiece, PIECE_SCHEMA, PieceProblems, STARTING_SHAPES, type Piece } from '.';
-import { parsePiece, validatePiece } from './validate-piece';
+import { createPlanner, planPiece, sheetView } from '../plan';
+import { KINDS, newChairSeat, newPiece, PieceProblems, STARTING_SHAPES, type Piece } from '.';
+import { documentSchema, parseDocument, problemsOf, readDocument } from '../document';
 
 /** No sitting and larger triangles: these tests ask for neither. */
 const QUICK = { sits: false, coarse: true };
 
-const problemsOf = (change: (piece: Piece) => unknown): string => {
+const wordsOf = (change: (piece: Piece) => unknown): string => {
   const piece = newChairSeat();
   change(piece);
-  return checkPiece(piece)
+  return problemsOf(piece)
     .map((p) => `${p.path}: ${p.message}`)
     .join('\n');
 };
@@ -23,29 +22,29 @@ describe('a piece', () => {
   it('of every starting shape is valid, plans, and survives being written and read', () => {
     for (const shape of Object.values(STARTING_SHAPES)) {
       const piece = newChairSeat(shape);
-      expect(parsePiece(JSON.stringify(piece))).toEqual(piece);
+      expect(parseDocument(JSON.stringify(piece))).toEqual(piece);
     }
     for (const { id, shapes } of KINDS) {
       const piece = newPiece(id, STARTING_SHAPES[shapes[0]!]);
-      expect(parsePiece(JSON.stringify(piece))).toEqual(piece);
+      expect(parseDocument(JSON.stringify(piece))).toEqual(piece);
       if (id === 'chair-seat') expect(planPiece(piece, {}, QUICK).warnings).toEqual([]);
     }
   });
 
   it('of the demo is valid, and the finished set plans without a warning', () => {
     for (const name of readdirSync('demo').filter((file) => file.endsWith('.json'))) {
-      expect(() => planPiece(parsePiece(readFileSync(`demo/${name}`, 'utf8')), {}, QUICK), name).not.toThrow();
+      expect(() => planPiece(parseDocument(readFileSync(`demo/${name}`, 'utf8')), {}, QUICK), name).not.toThrow();
     }
-    const chairs = parsePiece(readFileSync('demo/dome-room-chairs.json', 'utf8'));
+    const chairs = parseDocument(readFileSync('demo/dome-room-chairs.json', 'utf8'));
     expect(planPiece(chairs, {}, QUICK).warnings).toEqual([]);
   });
 
   it('has a published schema that is the one in force', () => {
-    expect(JSON.parse(readFileSync('schema/piece.schema.json', 'utf8'))).toEqual(JSON.parse(JSON.stringify(PIECE_SCHEMA)));
+    expect(JSON.parse(readFileSync('schema/piece.schema.json', 'utf8'))).toEqual(JSON.parse(JSON.stringify(documentSchema())));
   });
 
   it.each([
-    [(p: Piece) => (p.base.board.thickness = 0), 'cannot be zero'],
+    [(p: Piece) => (p.base.board.thickness = 0), 'cannot be nothing'],
     [(p: Piece) => (p.base.board.thickness = -3), 'cannot be less than nothing'],
     [(p: Piece) => (p.base.shape = { type: 'round', diameter: 4000 }), 'did you mean 400 mm?'],
     [
@@ -58,10 +57,10 @@ describe('a piece', () => {
     [(p: Piece) => (p.pads[0]!.material = 'gold'), 'not a foam we know'],
     [(p: Piece) => (p.overrides.return = 9999), 'too much'],
     [(p: Piece) => (p.count = 1.5), 'whole number'],
-    [(p: Piece) => (p.name = ' '), 'needs a name'],
+    [(p: Piece) => (p.name = ' '), 'Name is missing'],
     [(p: Piece) => (p.due = '2026-13-45'), 'is not a day'],
   ])('that cannot be is met with words: %#', (change, says) => {
-    expect(problemsOf(change)).toContain(says);
+    expect(wordsOf(change)).toContain(says);
   });
 
   it('damaged in any one place is refused with words or planned, never anything else', () => {
@@ -83,13 +82,13 @@ describe('a piece', () => {
           node[path.at(-1)!] = value;
           let piece: Piece;
           try {
-            piece = validatePiece(copy);
+            piece = readDocument(copy);
           } catch (error) {
             expect(error).toBeInstanceOf(PieceProblems);
             expect((error as PieceProblems).problems[0]!.message.length).toBeGreaterThan(5);
             return;
           }
-          const result = sheetView(piece, {}, true);
+          const result = sheetView({ piece, house: {}, parts: [], preview: true }, createPlanner());
           if ('problems' in result) expect(result.problems.length).toBeGreaterThan(0);
           else expect(JSON.stringify(result.view.plan.stations)).not.toContain('null');
         },
@@ -101,7 +100,7 @@ describe('a piece', () => {
   it('with any text for JSON is refused with words', () => {
     fc.assert(
       fc.property(fc.string(), (text) => {
-        expect(() => parsePiece(text)).toThrow(PieceProblems);
+        expect(() => parseDocument(text)).toThrow(PieceProblems);
       }),
     );
   });
@@ -142,7 +141,7 @@ describe('laminate', () => {
 describe('a pad', () => {
   const chair = newChairSeat();
   const wrong = (change: Partial<(typeof chair.pads)[number]>): string[] =>
-    checkPiece({ ...chair, pads: [chair.pads[0]!, { ...chair.pads[1]!, ...change }] }).map(({ path }) => path);
+    problemsOf({ ...chair, pads: [chair.pads[0]!, { ...chair.pads[1]!, ...change }] }).map(({ path }) => path);
 
   it('that cannot be built is refused beside its cause', () => {
     expect(wrong({ material: 'nothing' })).toContain('pads.1.material');
@@ -167,13 +166,27 @@ describe('a pad', () => {
   it('of the workshop’s own foam is built from it, and a foam nobody could press is refused', () => {
     const own = { id: 'ours', name: 'Ours', type: 'polyether' as const, density: 33, ifd25: 160, supportFactor: 2.1, sold: [50] };
     const piece = { ...chair, foams: [own], pads: [{ ...chair.pads[1]!, material: 'ours' }] };
-    expect(checkPiece(piece)).toEqual([]);
+    expect(problemsOf(piece)).toEqual([]);
     expect(planPiece(piece, {}, QUICK).foam[0]).toMatchObject({ material: 'ours', materialName: 'Ours' });
-    expect(checkPiece({ ...piece, foams: [{ ...own, supportFactor: 1.1 }] }).map(({ path }) => path)).toContain('foams.0.supportFactor');
+    expect(problemsOf({ ...piece, foams: [{ ...own, supportFactor: 1.1 }] }).map(({ path }) => path)).toContain('foams.0.supportFactor');
+  });
+
+  it('a drawn pad keeps to its board, crosses nowhere and has some area', () => {
+    const said = (outline: [number, number][]): string[] =>
+      problemsOf({ ...chair, pads: [{ ...chair.pads[1]!, outline }] }).map(({ path, message }) => `${path}: ${message}`);
+    const right: [number, number][] = [
+      [-100, -100],
+      [100, -100],
+      [0, 120],
+    ];
+    expect(said(right)).toEqual([]);
+    expect(said([...right.slice(0, 2), [0, 900]])[0]).toMatch(/^pads\.0\.outline: A corner .* beyond the board; 150 mm is the most$/);
+    expect(said([...right, [0, -200]])[0]).toContain('crosses itself');
+    expect(said([...right.slice(0, 2), [0, -99]])[0]).toContain('no area');
   });
 
   it('pull, mass and share keep to what can be', () => {
-    const paths = (piece: typeof chair): string[] => checkPiece(piece).map(({ path }) => path);
+    const paths = (piece: typeof chair): string[] => problemsOf(piece).map(({ path }) => path);
     expect(paths({ ...chair, cloth: { ...chair.cloth, force: 300 } })).toContain('cloth.force');
     expect(paths({ ...chair, sit: { loader: 'seated', mass: 2, share: null, x: 0, y: 0 } })).toContain('sit.mass');
     expect(paths({ ...chair, sit: { loader: 'seated', mass: 80, share: 400, x: 0, y: 0 } })).toContain('sit.share');

@@ -1,18 +1,17 @@
-import { bounds, crossesItself, flatten, measuredOutline, outlineArea, quarteredCorners, tangentLength } from '../outline';
-import { checkRange } from './check-range';
-import { LIMITS } from './limits';
-import type { Problem } from './problem';
-import { readField, shapeKind } from './shape-fields';
-import type { BaseShape } from './types';
-
-const DEGREE = Math.PI / 180;
-
-/** Says what is wrong with one angle, radians. */
-export function checkAngle(label: string, value: number, [low, high]: readonly [number, number]): string | null {
-  if (!Number.isFinite(value)) return `${label} is not a figure`;
-  if (value >= low - 1e-9 && value <= high + 1e-9) return null;
-  return `${label}: ${Math.round((value / DEGREE) * 10) / 10}° cannot be; ${Math.round(low / DEGREE)}° to ${Math.round(high / DEGREE)}° can`;
-}
+import {
+  bounds,
+  crossesItself,
+  flatten,
+  measuredOutline,
+  outlineArea,
+  quarteredCorners,
+  tangentLength,
+  type Point,
+  type Polygon,
+} from '../../outline';
+import type { Problem } from '../problem';
+import { BOARD_SIZE, readField, shapeKind, type BaseShape, type ShapeField } from '../schema';
+import { sayRange } from '../schema/say';
 
 /** Two radii on one edge may not reach past each other. */
 function checkRadii(shape: Extract<BaseShape, { type: 'rectangle' | 'trapezoid' }>, path: string): Problem[] {
@@ -106,14 +105,16 @@ export function checkShape(shape: BaseShape, path = 'base.shape'): Problem[] {
   const add = (key: string, message: string | null): void => {
     if (message) problems.push({ path: `${path}.${key}`, message });
   };
-  const check = (key: string, label: string, unit: 'length' | 'angle', value: number, range: readonly [number, number]): void =>
-    add(key, unit === 'angle' ? checkAngle(label, value, range) : checkRange(label, value, range));
-  for (const { key, label, unit, range } of kind.fields) check(key, label, unit, readField(shape, key), range);
+  const check = (at: string, { label, unit, range }: ShapeField, value: number, row = ''): void =>
+    add(at, sayRange(label + row, value, range, unit));
+  for (const field of kind.fields) check(field.key, field, readField(shape, field.key));
   if (kind.rows && 'rows' in shape) {
-    if (shape.rows.length < kind.rows.least) add('rows', `${kind.rows.label}: at least ${kind.rows.least}`);
+    const { columns, label, least, most } = kind.rows;
+    if (shape.rows.length < least) add('rows', `${label}: at least ${least}`);
+    if (shape.rows.length > most) add('rows', `${label}: ${most} at most`);
     shape.rows.forEach((row, i) => {
-      for (const { key, label, unit, range } of kind.rows!.columns)
-        check(`rows.${i}.${key}`, `${label}, row ${i + 1}`, unit, (row as unknown as Record<string, number>)[key]!, range);
+      for (const column of columns)
+        check(`rows.${i}.${column.key}`, column, (row as Record<string, number>)[column.key]!, `, row ${i + 1}`);
     });
   }
   if (problems.length > 0) return problems;
@@ -121,6 +122,21 @@ export function checkShape(shape: BaseShape, path = 'base.shape'): Problem[] {
   const clash = checkTogether(shape);
   if (clash) return [{ path: `${path}.${clash[0]}`, message: clash[1] }];
   return checkDrawn(shape, path);
+}
+
+/** A bend sharper than this turns back on itself, radians. */
+const BACK = Math.PI - 0.01;
+
+/** Where an outline goes back the way it came, or null: there is no board between there and back. */
+function doublesBack(polygon: Polygon): Point | null {
+  const n = polygon.length;
+  return (
+    polygon.find(([x, y], i) => {
+      const [before, after] = [polygon[(i + n - 1) % n]!, polygon[(i + 1) % n]!];
+      const [ax, ay, bx, by] = [x - before[0], y - before[1], after[0] - x, after[1] - y];
+      return Math.abs(Math.atan2(ax * by - ay * bx, ax * bx + ay * by)) > BACK;
+    }) ?? null
+  );
 }
 
 /** What only the drawing shows: corners that do not fit, edges that cross, nothing inside, too large a whole. */
@@ -135,11 +151,16 @@ function checkDrawn(shape: BaseShape, path: string): Problem[] {
     return [
       { path, message: `The edge crosses itself ${Math.round(crossing[0])} mm right and ${Math.round(crossing[1])} mm back of the middle` },
     ];
+  const back = doublesBack(polygon);
+  if (back)
+    return [
+      { path, message: `The edge doubles back on itself ${Math.round(back[0])} mm right and ${Math.round(back[1])} mm back of the middle` },
+    ];
   const box = bounds(polygon);
-  const least = LIMITS.seat[0];
+  const least = BOARD_SIZE[0];
   if (outlineArea(outline) < least * least)
     return [{ path, message: `The outline has next to no area inside; ${least} × ${least} mm is the least` }];
-  if (Math.max(box.width, box.height) > LIMITS.seat[1])
-    return [{ path, message: `The outline is ${Math.round(Math.max(box.width, box.height))} mm long; ${LIMITS.seat[1]} mm is the most` }];
+  if (Math.max(box.width, box.height) > BOARD_SIZE[1])
+    return [{ path, message: `The outline is ${Math.round(Math.max(box.width, box.height))} mm long; ${BOARD_SIZE[1]} mm is the most` }];
   return [];
 }

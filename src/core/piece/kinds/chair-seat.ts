@@ -1,0 +1,19 @@
+import { STARTING_SHAPES } from '../schema/shapes';
+import { crown, kind, main, SEAT_WORDS } from './kind';
+
+export const chairSeat = kind({
+  id: 'chair-seat',
+  name: 'Chair seat',
+  special: 'Drop-in board, often in sets; may have notches for back posts.',
+  traits: { sat: true },
+  shapes: ['trapezoid', 'rectangle', 'bowed', 'round', 'd', 'quad'],
+  words: SEAT_WORDS,
+  supports: 'frame',
+  loader: 'seated',
+  start: {
+    shape: STARTING_SHAPES.trapezoid,
+    board: { material: 'plywood', thickness: 12 },
+    pads: [crown(13), main('seat-firm', 50)],
+    way: 'pull-over',
+  },
+});

@@ -1,0 +1,48 @@
+import { armPad } from './arm-pad';
+import { bench } from './bench';
+import { blockSeat } from './block-seat';
+import { chairSeat } from './chair-seat';
+import { cornerSeat } from './corner-seat';
+import { headboard } from './headboard';
+import { headboardBordered } from './headboard-bordered';
+import { headboardNailed } from './headboard-nailed';
+import { headboardPanelled } from './headboard-panelled';
+import type { Kind } from './kind';
+import { roundSeat } from './round-seat';
+import { saddle } from './saddle';
+import { tightSeat } from './tight-seat';
+import { shapeKind, SHAPES, type ShapeType } from '../schema/shapes';
+
+/** Every kind of piece, in the order it is offered. A new one is a file beside these and a line here. */
+export const KINDS = [
+  chairSeat,
+  roundSeat,
+  bench,
+  cornerSeat,
+  headboard,
+  headboardBordered,
+  headboardPanelled,
+  headboardNailed,
+  saddle,
+  armPad,
+  blockSeat,
+  tightSeat,
+] as const;
+
+export type PieceKind = (typeof KINDS)[number]['id'];
+
+const BY_ID = new Map<string, Kind>(KINDS.map((kind) => [kind.id, kind]));
+
+/** A kind by its id. */
+export function kindOf(id: PieceKind): Kind<PieceKind> {
+  return BY_ID.get(id)! as Kind<PieceKind>;
+}
+
+/** Every shape as it is offered for a kind: those that it is usually measured as come first. */
+export function shapesFor(id: PieceKind): { id: ShapeType; name: string }[] {
+  const usual = kindOf(id).shapes;
+  const rest = SHAPES.map(({ type }) => type).filter((type) => !usual.includes(type));
+  return [...usual, ...rest].map((type) => ({ id: type, name: shapeKind(type).name }));
+}
+
+export type { Kind, Start, Traits } from './kind';

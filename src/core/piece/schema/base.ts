@@ -1,0 +1,146 @@
+import { Type, type Static } from '@sinclair/typebox';
+import { CORNER, EDGE } from './edge';
+import { choice, figure, id, length, list, oneOf, optional, orNull, pair, PLAN, record, spot, tag, tick, whole, words, type Range } from './field';
+import { BASE_SHAPE, BOARD_SIZE, PAN_ROW, PART_SIZE } from './shapes';
+
+/** A hole through the board. */
+export const HOLE_SIZE: Range = [2, 1000];
+const HARDWARE_SIZE: Range = [1, 200];
+const STRIP_SIZE: Range = [2, 100];
+/** Places of a scanned board, each way. */
+const MAP_PLACES: Range = [2, 120];
+
+/** What carries the board under load. */
+export const SUPPORTS = [
+  { id: 'frame', name: 'A frame all round' },
+  { id: 'two-rails', name: 'Two rails, left and right' },
+  { id: 'four-points', name: 'Four points' },
+  { id: 'solid', name: 'Solid below' },
+] as const;
+
+/**
+ * A rectangle cut out of a base's edge, for a post or a hinge. At a corner it is measured from where the two edges would
+ * meet, `width` along x and `depth` along y; on an edge its middle lies `along` from the edge's own middle.
+ */
+export const NOTCH = record({
+  id: id(),
+  at: oneOf('kind', [
+    record({ ...CORNER.properties, kind: tag('corner') }),
+    record({ ...EDGE.properties, kind: tag('edge'), along: length('From its middle', PLAN) }),
+  ]),
+  width: length('Width of the notch', PART_SIZE, { default: 40 }),
+  depth: length('Depth of the notch', [2, 1000], { default: 45 }),
+});
+
+/** A hole through the board: for air, a post, a bolt. */
+export const HOLE_FORMS = {
+  round: record({ id: id(), kind: tag('round'), ...spot, diameter: length('Diameter', HOLE_SIZE, { default: 20 }) }),
+  slot: record({
+    id: id(),
+    kind: tag('slot'),
+    ...spot,
+    width: length('Across', HOLE_SIZE, { default: 80 }),
+    height: length('Front to back', HOLE_SIZE, { default: 25 }),
+  }),
+};
+export const HOLE = oneOf('kind', [HOLE_FORMS.round, HOLE_FORMS.slot]);
+
+/** What is fixed to a board, with the size it usually has. */
+export const HARDWARE_KINDS = [
+  { id: 'insert', name: 'Threaded insert', diameter: 10, length: 9 },
+  { id: 'bolt', name: 'Bolt', diameter: 8, length: 12 },
+  { id: 'screw', name: 'Screw', diameter: 5, length: 10 },
+  { id: 'cleat', name: 'Cleat', diameter: 40, length: 6 },
+] as const;
+
+/** Something fixed to the board; `length` is how deep it goes in. */
+export const HARDWARE = record({
+  id: id(),
+  kind: choice('What', HARDWARE_KINDS),
+  ...spot,
+  diameter: length('Diameter', HARDWARE_SIZE),
+  length: length('Length', HARDWARE_SIZE),
+});
+
+/** What is known of one edge of the base. */
+export const EDGE_FACT = record({
+  edge: EDGE,
+  /** the cover is fastened along here */
+  fasten: tick('Fastened', { default: true }),
+  visible: tick('Seen', { default: true }),
+  /** butts against a frame or wall: foam is kept flush */
+  against: tick('Against a frame', { default: false }),
+  /** thin wood lip to finish a cloth against, or none */
+  strip: orNull(
+    record({
+      width: length('Hard-edge strip, width', STRIP_SIZE, { hint: 'nothing for none' }),
+      thickness: length('Strip thickness', STRIP_SIZE, { default: 5 }),
+    }),
+  ),
+  /** bent edge trim of this thickness; 0 is none */
+  trim: length('Edge trim, thickness', [0, 40], { hint: 'nothing for none', default: 0 }),
+});
+
+/** A frame of battens under or behind the board. */
+export const FRAME = record({
+  width: length('Batten width', STRIP_SIZE, { default: 45 }),
+  thickness: length('Batten thickness', STRIP_SIZE, { default: 20 }),
+  inset: length('In from the edge', [0, 300], { default: 20 }),
+  ribs: whole('Ribs', [0, 20], { default: 1 }),
+  stock: length('Stock length', [300, 6000], { default: 2400 }),
+  kerf: length('Saw kerf', [0, 10], { default: 3 }),
+});
+
+/** A base that is not flat: cross-sections along its centre line, or a map of heights read off a scan. */
+export const MOULD = oneOf('kind', [
+  record({ kind: tag('rows'), rows: list('Cross-sections', PAN_ROW, [2, 40]) }),
+  record({
+    kind: tag('map'),
+    name: words('Where it came from'),
+    x0: length('Left of the map', PLAN),
+    y0: length('Front of the map', PLAN),
+    step: length('From place to place', [0.5, 200]),
+    columns: whole('Places across', MAP_PLACES),
+    rows: whole('Places along', MAP_PLACES),
+    heights: list('Heights', length('Height', [-1000, 1000]), [4, MAP_PLACES[1] ** 2]),
+  }),
+]);
+
+/** Photos are named by what is in them. */
+export const PHOTO = Type.String({ title: 'Photo', pattern: '^[0-9a-f]{64}\\.(jpg|png|webp)$' });
+const pixel = pair(figure('Place in the photo', 'px', [-20000, 20000]));
+
+/** A photo traced for its outline: picture points that are known, and the picture points of the outline. */
+export const TRACE = record({
+  photo: PHOTO,
+  /** two known points and their distance, or four corners of a rectangle and its sizes */
+  scale: oneOf('kind', [
+    record({ kind: tag('two'), apart: length('Apart', BOARD_SIZE) }),
+    record({ kind: tag('four'), width: length('Width between the marks', BOARD_SIZE), height: length('Depth between the marks', BOARD_SIZE) }),
+  ]),
+  marks: list('Known points', pixel, [0, 4]),
+  points: list('Traced points', pixel, [0, 400]),
+});
+
+export const BASE = record({
+  shape: BASE_SHAPE,
+  board: record({ material: id('Board'), thickness: length('Board thickness', [2, 60]) }),
+  supports: optional(choice('Carried by', SUPPORTS)),
+  notches: optional(list('Notches', NOTCH, [0, 12])),
+  holes: optional(list('Holes', HOLE, [0, 60])),
+  hardware: optional(list('Hardware', HARDWARE, [0, 60])),
+  edges: optional(list('Edges', EDGE_FACT, [0, 60])),
+  frame: optional(orNull(FRAME)),
+  mould: optional(orNull(MOULD)),
+  trace: optional(orNull(TRACE)),
+});
+
+export type Base = Static<typeof BASE>;
+export type Support = NonNullable<Base['supports']>;
+export type Notch = Static<typeof NOTCH>;
+export type Hole = Static<typeof HOLE>;
+export type Hardware = Static<typeof HARDWARE>;
+export type EdgeFact = Static<typeof EDGE_FACT>;
+export type Frame = Static<typeof FRAME>;
+export type Mould = Static<typeof MOULD>;
+export type Trace = Static<typeof TRACE>;

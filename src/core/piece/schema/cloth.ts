@@ -1,0 +1,48 @@
+import { type Static } from '@sinclair/typebox';
+import { FIBRES, NAPS, WEAVES } from '../../cloth';
+import { choice, figure, length, optional, orNull, record, tick, words, type Range } from './field';
+
+const STRETCH: Range = [0.1, 60];
+const REPEAT: Range = [0, 1500];
+
+/** How the depth of a piece lies on the roll. */
+export const DIRECTIONS = [
+  { id: 'along', name: 'Along the roll' },
+  { id: 'across', name: 'Across the roll' },
+  { id: 'any', name: 'Either way' },
+] as const;
+
+/** Schools of pulling, each with the house rule that says how hard. */
+export const PULLS = [
+  { id: 'taut', name: 'Taut', rule: 'pullTaut' },
+  { id: 'firm', name: 'Firm', rule: 'pullFirm' },
+  { id: 'smooth', name: 'Smooth only', rule: 'pullSmooth' },
+] as const;
+
+export const CLOTH = record({
+  name: words('Cloth'),
+  /** usable width of the roll, between selvedges */
+  rollWidth: length('Roll width', [300, 4000], { hint: 'between selvedges', default: 1400 }),
+  thickness: length('Cloth thickness', [0.1, 8], { default: 1 }),
+  /** coated cloth wants a broad-crowned staple */
+  coated: tick('Coated (leathercloth)', { default: false }),
+  direction: choice('Depth lies', DIRECTIONS, { default: 'along' }),
+  /** distance after which the pattern comes again, across and along the roll; 0 is plain */
+  repeatAcross: length('Repeat across', REPEAT, { hint: 'nothing for plain cloth', default: 0 }),
+  repeatAlong: length('Repeat along', REPEAT, { default: 0 }),
+  shrinkage: figure('Shrinkage', '%', [0, 20], { hint: 'natural fibre not pre-washed', default: 0 }),
+  pull: choice('Pull', PULLS, { default: 'taut' }),
+  /** the same where it was measured; null follows the school. Forty is a grown man on the pliers: more tears the cloth. */
+  force: optional(orNull(figure('Pull, N per 10 cm', 'N/10 cm', [0.5, 40]))),
+  weave: optional(choice('Weave', WEAVES)),
+  fibre: optional(choice('Fibre', FIBRES)),
+  weight: optional(figure('Weight', 'g/m²', [20, 3000])),
+  stretchWarp: optional(figure('Gives along the roll', '%', STRETCH)),
+  stretchWeft: optional(figure('Gives across the roll', '%', STRETCH)),
+  nap: optional(choice('Nap', NAPS)),
+  /** number or name of the fire certificate on file; empty is none */
+  certificate: optional(words('Fire certificate')),
+  price: optional(figure('Price of a metre', 'money', [0, 10000])),
+});
+
+export type Cloth = Static<typeof CLOTH>;

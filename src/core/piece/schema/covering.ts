@@ -1,0 +1,185 @@
+import { type Static } from '@sinclair/typebox';
+import { EDGE } from './edge';
+import { choice, day, figure, id, length, list, optional, orNull, PLAN, record, tick, whole, words, type Range } from './field';
+
+/** How the cloth goes over a piece: the way, and every choice that belongs to one. What a way does not use is kept. */
+
+const SHARE: Range = [0, 1];
+const NAIL_HEAD: Range = [4, 40];
+
+/** Where the top seam sits. */
+export const SEAM_PLACES = [
+  { id: 'on-top', name: 'On top of the pad' },
+  { id: 'edge', name: 'On the edge' },
+  { id: 'below', name: 'Just below the edge' },
+] as const;
+
+/** How a band's strip is cut. */
+export const BAND_CUTS = [
+  { id: 'straight', name: 'Straight' },
+  { id: 'shaped', name: 'Shaped' },
+] as const;
+
+/** A covered cord sewn into a seam, or two side by side. */
+export const WELT = record({
+  cord: length('Cord', [2, 25], { hint: 'its thickness', default: 6 }),
+  cut: choice(
+    'Welt strip',
+    [
+      { id: 'straight', name: 'On the straight' },
+      { id: 'bias', name: 'On the bias' },
+    ],
+    { default: 'straight' },
+  ),
+  upper: tick('Welt in the top seam', { default: true }),
+  lower: tick('Welt in the lower seam', { default: true }),
+  double: tick('Double welt', { default: false }),
+});
+
+/** A sewn swatch: how many lines, its width before and after. */
+export const SWATCH = record({
+  lines: whole('Lines in the swatch', [1, 60], { default: 5 }),
+  before: length('Swatch before', [20, 2000], { default: 250 }),
+  after: length('Swatch after', [20, 2000], { default: 235 }),
+});
+
+/** Stitched lines that make channels (ribs, flutes). */
+export const CHANNELS = record({
+  lay: choice('Channels lie', ['straight', 'radiating'], { default: 'straight' }),
+  /** which way straight channels run */
+  run: choice(
+    'Channels run',
+    [
+      { id: 'front-to-back', name: 'Front to back' },
+      { id: 'across', name: 'Across' },
+    ],
+    { default: 'front-to-back' },
+  ),
+  /** finished width of one; of the outer end where they radiate */
+  width: length('Channel width', [8, 400], { hint: 'as sewn', default: 45 }),
+  centre: choice(
+    'On the middle',
+    [
+      { id: 'channel', name: 'A channel' },
+      { id: 'line', name: 'A stitched line' },
+    ],
+    { default: 'channel' },
+  ),
+  /** thickness of the backed foam under the cloth; 0 is none, and plain foam tears */
+  backing: length('Backed foam', [0, 25], { hint: 'its thickness; nothing is none', default: 6 }),
+  swatch: orNull(SWATCH),
+});
+
+/** Buttons on a square grid, drawn in by a depth. */
+export const BUTTONS = record({
+  columns: whole('Buttons across', [1, 30], { default: 5 }),
+  rows: whole('Rows of buttons', [1, 30], { default: 3 }),
+  spacing: length('Button to button', [20, 800], { default: 180 }),
+  depth: length('Drawn in', [0, 120], { default: 18 }),
+  size: length('Button size', [8, 80], { default: 22 }),
+});
+
+/** Nails along the edge; `small` is the second head where sizes alternate. */
+export const NAILS = record({
+  pitch: length('Nail pitch', [6, 120], { hint: 'evened out over each side', default: 25 }),
+  head: length('Nail head', NAIL_HEAD, { default: 11 }),
+  small: orNull(length('Small head', NAIL_HEAD)),
+});
+
+/** A stripe or motif laid on a chosen point of the piece. */
+export const MOTIF = record({
+  x: length('Motif, to the right', PLAN, { default: 0 }),
+  y: length('Motif, to the back', PLAN, { default: 0 }),
+  on: choice('Motif', [
+    { id: 'stripe', name: 'A stripe on the point' },
+    { id: 'between', name: 'Between two stripes' },
+  ]),
+});
+
+/** What the first one of a set showed, and what is done about it on the rest. */
+export const CORRECTION = record({
+  id: id(),
+  /** id of the cloth piece */
+  piece: words('Cloth piece'),
+  /** how it showed: too high or too wide (+), too low or too narrow (−) */
+  what: choice('What', ['height', 'width', 'depth']),
+  /** the edge where it showed; null is all round */
+  where: orNull(EDGE),
+  by: length('Came out too big (+) or too small (−) by', [-60, 60]),
+  note: words('Note', 400),
+  day: day('Day'),
+});
+
+/** A seam moved by eye: by so much cover length towards the side (+) or the middle (−), at a share of the way round. */
+export const SEAM_MOVE = record({ at: figure('Share of the way round', 'ratio', SHARE), by: length('Moved by', [-150, 150]) });
+
+export const COVERING = record({
+  way: id('Way of covering'),
+  liner: optional(tick('Liner cloth', { default: false })),
+  slipFilm: optional(tick('Slip film', { default: false })),
+  waterproof: optional(tick('Waterproof cover', { default: false })),
+  seamAt: optional(choice('Top seam', SEAM_PLACES, { default: 'edge' })),
+  seamMoves: optional(list('Seam moved', SEAM_MOVE, [0, 24])),
+  /** null lets the cloth decide */
+  bandCut: optional(orNull(choice('Band is cut', BAND_CUTS, { empty: 'As the cloth gives' }))),
+  joins: optional(
+    choice(
+      'Band joins',
+      [
+        { id: 'back', name: 'At the back' },
+        { id: 'corners', name: 'At the corners' },
+      ],
+      { default: 'back' },
+    ),
+  ),
+  welt: optional(WELT),
+  /** distance from the board's edge to the inner panel's seam */
+  border: optional(length('Border width', [15, 600], { hint: 'from the board’s edge', default: 90 })),
+  /** distance from the board's edge to the lip that a panel is finished against */
+  lip: optional(length('Lip', [3, 200], { hint: 'in from the board’s edge', default: 12 })),
+  channels: optional(CHANNELS),
+  buttons: optional(BUTTONS),
+  nails: optional(NAILS),
+  /** saddles: a seam allowance is added, or left out so that the pull makes the panel tight */
+  panelAllowance: optional(
+    choice(
+      'Panel’s seam allowance',
+      [
+        { id: 'add', name: 'Added' },
+        { id: 'none', name: 'None: the pull makes it tight' },
+      ],
+      { default: 'add' },
+    ),
+  ),
+  /** edges that the deck passes over as a pull of plain cloth */
+  pulls: optional(tick('Pulls of plain cloth through the frame', { default: false })),
+  /** null is not placed */
+  motif: optional(orNull(MOTIF)),
+  /** darts into the top, at a share of the way round */
+  darts: optional(list('Darts', figure('Share of the way round', 'ratio', SHARE), [0, 12])),
+  split: optional(
+    choice(
+      'Top panel',
+      [
+        { id: 'none', name: 'In one' },
+        { id: 'depth', name: 'Split front to back' },
+        { id: 'width', name: 'Split across' },
+      ],
+      { default: 'none' },
+    ),
+  ),
+  /** distance of a second, visible row of stitching from the seam; 0 is none */
+  topStitch: optional(length('Top stitch from the seam', [0, 25], { hint: 'nothing is none', default: 0 })),
+  doubleStitch: optional(tick('Double-stitched seams', { default: false })),
+  backingStrips: optional(tick('Strips behind opened seams', { default: false })),
+  corrections: optional(list('Corrections', CORRECTION, [0, 60])),
+});
+
+export type Covering = Static<typeof COVERING>;
+export type Welt = Static<typeof WELT>;
+export type Channels = Static<typeof CHANNELS>;
+export type Buttons = Static<typeof BUTTONS>;
+export type Nails = Static<typeof NAILS>;
+export type Motif = Static<typeof MOTIF>;
+export type Correction = Static<typeof CORRECTION>;
+export type SeamMove = Static<typeof SEAM_MOVE>;

@@ -1,0 +1,18 @@
+export type { EdgePart } from './edge';
+export type { Base, EdgeFact, Frame, Hardware, Hole, Mould, Notch, Support, Trace } from './base';
+export { EDGE_FACT, FRAME, HARDWARE_KINDS, HOLE_FORMS, HOLE_SIZE, NOTCH, SUPPORTS } from './base';
+export type { Cloth } from './cloth';
+export { DIRECTIONS, PULLS } from './cloth';
+export type { Buttons, Channels, Correction, Covering, Motif, Nails, SeamMove, Welt } from './covering';
+export { BAND_CUTS, BUTTONS, CHANNELS, MOTIF, NAILS, SEAM_PLACES, SWATCH, WELT } from './covering';
+export { defaultsOf, describe, fieldAt, fieldIn, type DocumentField } from './field-at';
+export type { FieldUnit, Range } from './field';
+export type { OwnFoam, Pad, PadEdge, PadRole, Pocket, Sitting } from './pads';
+export { HAND_PRESS, PAD_EDGE_FORMS, PAD_EDGES, PAD_ROLES, POCKET, RIM_SIZE } from './pads';
+export type { ChalkLine, Panels, Piece, Variant } from './piece';
+export { MOUNTINGS, PANELS, PIECE, VERSION } from './piece';
+export type { BaseShape, BevelRow, CornerRadius, Join, NodeLine, OffsetRow, OutlineNode, PanRow, ShapeField, ShapeKind, ShapeType, TapeRow } from './shapes';
+export { BOARD_SIZE, POINTS, readField, shapeKind, SHAPES, STARTING_SHAPES, withField } from './shapes';
+export type { OldPiece, PressReadings, StripItem, StripKind, StripRecord } from './strip';
+export { AGAIN, PRESS, STRIP, STRIP_ITEM, STRIP_KINDS } from './strip';
+export { sayRange } from './say';

@@ -1,0 +1,122 @@
+import { type Static } from '@sinclair/typebox';
+import { FOAM_TYPES } from '../../foam';
+import { LOADERS } from '../../press/loaders';
+import { choice, figure, id, length, list, oneOf, optional, orNull, place, record, spot, tag, tick, whole, words, type Range } from './field';
+
+const PAD_SIZE: Range = [0.5, 500];
+const POCKET_SIZE: Range = [20, 600];
+/** How wide a rim is worked. */
+export const RIM_SIZE: Range = [1, 500];
+/** − is short of the board, + beyond it. */
+export const OFFSET: Range = [-300, 100];
+
+/** A crown pad lies under the main pad and makes the crown; a main pad covers the base; a topper softens it. */
+export const PAD_ROLES = [
+  { id: 'crown', name: 'Crown pad' },
+  { id: 'main', name: 'Main pad' },
+  { id: 'topper', name: 'Topper' },
+] as const;
+
+const worked = <const K extends string>(kind: K, title: string, start: number) =>
+  record({ kind: tag(kind), width: length(title, RIM_SIZE, { default: start }) });
+
+/**
+ * How a pad's rim is worked: left square, carved away over a width, carved to a dome over the whole pad, its underside
+ * cut away over a width so that the top rolls down, its top rounded by a radius, or only a roll along the rim.
+ */
+export const PAD_EDGE_FORMS = {
+  square: record({ kind: tag('square') }),
+  domed: record({ kind: tag('domed') }),
+  feathered: worked('feathered', 'Feather', 25),
+  bevelled: worked('bevelled', 'Bevel', 20),
+  rounded: worked('rounded', 'Rounding', 15),
+  roll: worked('roll', 'Roll width', 40),
+};
+
+export const PAD_EDGE = oneOf('kind', [
+  PAD_EDGE_FORMS.square,
+  PAD_EDGE_FORMS.domed,
+  PAD_EDGE_FORMS.feathered,
+  PAD_EDGE_FORMS.bevelled,
+  PAD_EDGE_FORMS.rounded,
+  PAD_EDGE_FORMS.roll,
+]);
+
+/** What a rim can be, as it is offered. */
+export const PAD_EDGES = [
+  { id: 'square', name: 'Left square' },
+  { id: 'bevelled', name: 'Underside bevelled' },
+  { id: 'feathered', name: 'Feathered' },
+  { id: 'rounded', name: 'Rounded' },
+  { id: 'domed', name: 'Carved to a dome' },
+  { id: 'roll', name: 'Only a roll at the rim' },
+] as const satisfies readonly { id: PadEdge['kind']; name: string }[];
+
+/** A softer (or harder) insert let into a pad from above: an oval of that width and length, so deep. */
+export const POCKET = record({
+  ...spot,
+  width: length('Pocket width', POCKET_SIZE, { default: 180 }),
+  length: length('Pocket length', POCKET_SIZE, { default: 160 }),
+  deep: length('Pocket depth', [1, 500], { default: 15 }),
+  material: id('Insert'),
+});
+
+export const PAD = record({
+  id: id(),
+  role: choice('Role', PAD_ROLES),
+  material: id('Foam'),
+  thickness: length('Thickness', PAD_SIZE),
+  /** beyond the board (+) or short of it (−); null follows the house rule for the pad's role */
+  offset: orNull(length('Overhang', OFFSET)),
+  edge: PAD_EDGE,
+  /** drawn by hand or from a wished crown instead of following the board: corners of its outline */
+  outline: optional(orNull(list('Drawn outline', place, [3, 400]))),
+  /** thickness at the far edge where the pad is a wedge; `thickness` is then at the near edge */
+  wedge: optional(orNull(length('Thick at the far edge', PAD_SIZE))),
+  pocket: optional(orNull(POCKET)),
+  /** joined from this many blocks side by side */
+  blocks: optional(whole('Joined from blocks', [1, 12], { hint: 'side by side, glued', default: 1 })),
+  /** cut from scraps in the store; only for pads that another covers */
+  scrap: optional(tick('Cut from scraps', { default: false })),
+});
+
+/** A foam of the workshop's own, described by what pressing it by hand showed; kept with the piece that uses it. */
+export const OWN_FOAM = record({
+  id: id(),
+  name: words('Name'),
+  type: choice('Type', FOAM_TYPES),
+  density: figure('Density', 'kg/m³', [10, 400]),
+  ifd25: figure('Hardness', 'N', [10, 3000]),
+  /** IFD65 ÷ IFD25 */
+  supportFactor: figure('Support factor', 'ratio', [1.3, 6]),
+  /** first stiff strain, where a third reading showed it */
+  onset: optional(figure('First stiff strain', 'ratio', [0.01, 0.4])),
+  sold: list('Thicknesses sold', length('Thickness sold', PAD_SIZE), [0, 20]),
+});
+
+/** What is pressed by hand for a foam of one's own: the pad on the scale and the disc pressed into it. */
+export const HAND_PRESS = record({
+  name: words('Name', 120, { default: 'Our own foam' }),
+  thickness: length('Pad thickness', [5, 300], { default: 50 }),
+  disc: length('Disc width', [20, 350], { default: 100 }),
+  density: figure('Density', 'kg/m³', [10, 400], { default: 35 }),
+});
+
+/** Who or what presses on the piece: the form pressed in, and where its middle lies on the plan. */
+export const SITTING = record({
+  loader: choice(
+    'Who presses',
+    LOADERS.map(({ id: own, name }) => ({ id: own, name })),
+  ),
+  mass: figure('Body mass', 'kg', [5, 250]),
+  /** percent of the mass that comes on the piece; null follows the house rule for the loader */
+  share: orNull(figure('Share on the piece', '%', [5, 100])),
+  ...spot,
+});
+
+export type Pad = Static<typeof PAD>;
+export type PadRole = Pad['role'];
+export type PadEdge = Static<typeof PAD_EDGE>;
+export type Pocket = Static<typeof POCKET>;
+export type OwnFoam = Static<typeof OWN_FOAM>;
+export type Sitting = Static<typeof SITTING>;

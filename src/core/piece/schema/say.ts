@@ -1,0 +1,55 @@
+import type { FieldUnit, Range } from './field';
+
+const DEGREE = Math.PI / 180;
+
+const UNIT_WORDS: Record<FieldUnit, string> = {
+  mm: ' mm',
+  rad: '°',
+  kg: ' kg',
+  '%': ' %',
+  N: ' N',
+  'N/10 cm': ' N per 10 cm',
+  'kg/m³': ' kg/m³',
+  'g/m²': ' g/m²',
+  s: ' s',
+  px: ' px',
+  money: '',
+  count: '',
+  ratio: '',
+};
+
+/** A figure of the document with its unit, for a message. */
+export function sayFigure(value: number, unit: FieldUnit): string {
+  const shown = unit === 'rad' ? value / DEGREE : value;
+  return `${Math.round(shown * 1000) / 1000}${UNIT_WORDS[unit]}`;
+}
+
+/** A reader for a slip of the finger: ten times or a tenth of something that would fit, or inches where millimetres are meant. */
+function didYouMean(value: number, [low, high]: Range): string {
+  for (const factor of [0.1, 10, 1 / 25.4, 25.4]) {
+    const guess = value * factor;
+    if (guess >= low * 1.5 && guess <= high * 0.7) return `; did you mean ${Math.round(guess)} mm?`;
+  }
+  return '';
+}
+
+/**
+ * Says what is wrong with one figure, in words for the person who typed it.
+ *
+ * @param label what is measured
+ * @param value in its unit
+ * @param range least and most
+ * @param [unit='mm']
+ * @returns null where nothing is
+ */
+export function sayRange(label: string, value: unknown, range: Range, unit: FieldUnit = 'mm'): string | null {
+  if (typeof value !== 'number' || !Number.isFinite(value)) return `${label} is not a figure`;
+  const [low, high] = range;
+  if (value >= low && value <= high) return null;
+  if (unit === 'rad') return `${label}: ${sayFigure(value, unit)} cannot be; ${sayFigure(low, unit)} to ${sayFigure(high, unit)} can`;
+  const mended = unit === 'mm' ? didYouMean(value, range) : '';
+  if (value > high) return `${label}: ${sayFigure(value, unit)} is too much; ${sayFigure(high, unit)} is the most${mended}`;
+  if (value < 0 && low >= 0) return `${label} cannot be less than nothing`;
+  if (value === 0) return `${label} cannot be nothing; ${sayFigure(low, unit)} is the least`;
+  return `${label}: ${sayFigure(value, unit)} is too little; ${sayFigure(low, unit)} is the least${mended}`;
+}

@@ -1,0 +1,69 @@
+import { type Static } from '@sinclair/typebox';
+import { PHOTO } from './base';
+import { choice, figure, id, length, list, orNull, record, tick, whole, words } from './field';
+
+/** What an item taken off was, and what usually happens to it. */
+export const STRIP_KINDS = [
+  { id: 'fastener', name: 'Fasteners', again: 'replace' },
+  { id: 'cover', name: 'Cover piece', again: 'replace' },
+  { id: 'film', name: 'Film', again: 'replace' },
+  { id: 'wadding', name: 'Wadding', again: 'replace' },
+  { id: 'pad', name: 'Pad', again: 'replace' },
+  { id: 'screw', name: 'Screws', again: 'refit' },
+  { id: 'hardware', name: 'Hardware', again: 'refit' },
+  { id: 'strap', name: 'Straps', again: 'refit' },
+] as const;
+
+/** What happens to it. */
+export const AGAIN = [
+  { id: 'replace', name: 'Replaced by new' },
+  { id: 'refit', name: 'Goes back on' },
+  { id: 'leave-off', name: 'Not wanted again' },
+] as const;
+
+/** One thing taken off, in the order it came. */
+export const STRIP_ITEM = record({
+  id: id(),
+  what: choice('What', STRIP_KINDS),
+  name: words('Name'),
+  where: words('Where it sat, and marks', 400),
+  count: whole('How many', [1, 9999], { default: 1 }),
+  /** of a fastener; 0 is not measured */
+  crown: length('Crown or head', [0, 60], { hint: 'nothing if not measured', default: 0 }),
+  leg: length('Leg or length', [0, 60], { default: 0 }),
+  thickness: length('Thickness', [0, 500], { default: 0 }),
+  again: choice('Then', AGAIN),
+  photos: list('Photos', PHOTO, [0, 12]),
+});
+
+/** A measured piece of the old cover, kept as a pattern. */
+export const OLD_PIECE = record({
+  id: id(),
+  name: words('What'),
+  width: length('Width, laid flat', [5, 4000]),
+  height: length('Depth, laid flat', [5, 4000]),
+});
+
+/** Readings of the hand-press test on the old foam. */
+export const PRESS = record({
+  asNew: length('Thickness as new', [0.5, 500], { default: 50 }),
+  now: length('Thickness now', [0, 500], { default: 50 }),
+  seconds: figure('Back from half height', 's', [0, 600], { default: 1 }),
+  crumbs: tick('It crumbles', { default: false }),
+  mould: tick('Mould, or smells of it', { default: false }),
+  marks: tick('Marked by the board', { default: false }),
+});
+
+export const STRIP = record({
+  items: list('What came off', STRIP_ITEM, [0, 80]),
+  findings: list('Findings', id('Finding'), [0, 20]),
+  press: orNull(PRESS),
+  cover: list('Old cover', OLD_PIECE, [0, 20]),
+  tasks: list('Left for later', record({ id: id(), text: words('Task', 400), done: tick('Done') }), [0, 60]),
+});
+
+export type StripRecord = Static<typeof STRIP>;
+export type StripItem = Static<typeof STRIP_ITEM>;
+export type StripKind = StripItem['what'];
+export type OldPiece = Static<typeof OLD_PIECE>;
+export type PressReadings = Static<typeof PRESS>;

@@ -1,0 +1,44 @@
+import { defaultsOf, PAD_EDGE_FORMS, POCKET, type Pad, type PadEdge, type PadRole, type Pocket } from './schema';
+
+/** Pads as they are first laid on. */
+const FIRST: Record<PadRole, Omit<Pad, 'id'>> = {
+  crown: { role: 'crown', material: 'seat-extra-firm', thickness: 13, offset: null, edge: { kind: 'domed' } },
+  main: { role: 'main', material: 'seat-firm', thickness: 50, offset: null, edge: { kind: 'square' } },
+  topper: { role: 'topper', material: 'resilient-medium', thickness: 25, offset: null, edge: { kind: 'square' } },
+};
+
+/** A free id for one more of a list: its stem, then with a number. */
+export function freeId(list: readonly { id: string }[], stem: string, numbered = true): string {
+  for (let n = 1; ; n++) {
+    const id = n === 1 && !numbered ? stem : `${stem}-${n}`;
+    if (list.every((item) => item.id !== id)) return id;
+  }
+}
+
+/** The stack with one more pad: a crown pad over the other crown pads, anything else on top. */
+export function withPad(pads: readonly Pad[], role: PadRole): Pad[] {
+  const pad: Pad = { id: freeId(pads, role, false), ...FIRST[role] };
+  const at = role === 'crown' ? pads.filter((own) => own.role === 'crown').length : pads.length;
+  return [...pads.slice(0, at), pad, ...pads.slice(at)];
+}
+
+/** Gives the crown pad a thickness, making one when there is none and taking it away at nothing; mm. */
+export function withCrown(pads: Pad[], rise: number): Pad[] {
+  const at = pads.findIndex((pad) => pad.role === 'crown');
+  if (at < 0) return rise >= 1 ? [{ id: freeId(pads, 'crown', false), ...FIRST.crown, thickness: rise }, ...pads] : pads;
+  if (rise < 1) return pads.filter((_, i) => i !== at);
+  return pads.map((pad, i) => (i === at ? { ...pad, thickness: rise } : pad));
+}
+
+/** A rim of another kind, with the width it starts from; a rounding no larger than the pad. */
+export function rimOf(kind: PadEdge['kind'], thickness: number): PadEdge {
+  const start = defaultsOf<{ width?: number }>(PAD_EDGE_FORMS[kind] as unknown as { static: { width?: number } });
+  if (start.width === undefined) return { kind } as PadEdge;
+  return { kind, width: kind === 'rounded' ? Math.min(start.width, thickness) : start.width } as PadEdge;
+}
+
+/** A pocket as it is first let in: under a rider's seat bones, filled softer, at most half the pad deep. */
+export function firstPocket(thickness: number): Pocket {
+  const start = defaultsOf(POCKET);
+  return { ...start, x: 0, y: 20, material: 'resilient-medium', deep: Math.min(start.deep, thickness / 2) };
+}
