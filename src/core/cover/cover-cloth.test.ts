@@ -1,8 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { newChairSeat, newPiece, type Piece } from '../piece';
-import { planPiece } from '../plan';
-import { sheetView } from '../view';
-import { proposalsFor } from './proposals';
+import { createPlanner, planPiece, proposals as proposalsOf, sheetView } from '../plan';
 
 const QUICK = { sits: false, coarse: true };
 const plan = (change: Partial<Piece>) => planPiece({ ...newChairSeat(), ...change }, {}, QUICK);
@@ -29,7 +27,7 @@ describe('cloth', () => {
       cloth: { ...newChairSeat().cloth, stretchWarp: 0.4, stretchWeft: 0.4 },
       covering: { way: 'boxed', bandCut: 'straight' },
     };
-    const { share, proposals } = proposalsFor(domed, {});
+    const { share, proposals } = proposalsOf({ piece: domed, house: {}, planner: createPlanner() });
     expect(share).toBeGreaterThan(1);
     expect(proposals.length).toBeGreaterThan(1);
     for (const proposal of proposals) {
@@ -44,7 +42,7 @@ describe('cloth', () => {
 
 describe('corners, one by one', () => {
   const folds = (change: Partial<Piece>) => {
-    const answer = sheetView({ ...newChairSeat(), ...change }, {}, true);
+    const answer = sheetView({ piece: { ...newChairSeat(), ...change }, house: {}, parts: ['cover'], preview: true }, createPlanner());
     if ('problems' in answer) throw new Error(answer.problems[0]!.message);
     return answer.view.folds;
   };
@@ -75,7 +73,7 @@ describe('corners, one by one', () => {
     expect(folds(tapered).map(({ kind }) => kind)).toContain('odd');
     const base = newChairSeat();
     const notched = folds({
-      base: { ...base.base, notches: [{ id: 'n-1', at: { kind: 'corner', corner: 'back left corner' }, width: 40, depth: 40 }] },
+      base: { ...base.base, notches: [{ id: 'n-1', at: { kind: 'corner', name: 'back left' }, width: 40, depth: 40 }] },
     });
     const inside = notched.find(({ kind }) => kind === 'notched')!;
     expect(inside.school).toBe('cut to spread');

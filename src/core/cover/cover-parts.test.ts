@@ -2,12 +2,13 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { applyOverrides } from '../house';
 import { bounds, offsetPolygon, polygonPerimeter } from '../outline';
-import { checkPiece, newChairSeat, newPiece, type Channels, type Covering, type Piece, type Welt } from '../piece';
+import { problemsOf } from '../document';
+import { newChairSeat, newPiece, type Channels, type Covering, type Piece, type Welt } from '../piece';
 import { planPiece, type Plan } from '../plan';
-import { channelled } from './channels';
-import { flatPiece, withAllowances, type CoverPiece } from './cloth-piece';
-import { movedBy } from './levels';
-import { stripWidth, weltPlan } from './welts';
+import { channelled } from './details/channels';
+import { flatPiece, withAllowances, type CoverPiece } from './laying/cloth-piece';
+import { movedBy } from './surface/levels';
+import { stripWidth, weltPlan } from './details/welts';
 
 const QUICK = { sits: false, coarse: true };
 const rule = applyOverrides({}, {});
@@ -143,7 +144,7 @@ describe('channels', () => {
   it('a sewn swatch says what a line takes up', () => {
     const { plan: made } = channelled(square(400), { ...channels, swatch: { lines: 6, before: 300, after: 273 } }, rule);
     expect([made.takeUp, made.fromSwatch, made.pitch]).toEqual([4.5, true, 54.5]);
-    const wrong = checkPiece({
+    const wrong = problemsOf({
       ...newChairSeat(),
       covering: { way: 'channelled', channels: { ...channels, swatch: { lines: 5, before: 200, after: 210 } } },
     });
@@ -174,7 +175,7 @@ describe('nails and buttons', () => {
   const board = newPiece('headboard-nailed');
 
   it('nails stand at an even pitch nearest the wanted, corners first, and bite wood', () => {
-    const made = covered({ way: 'nail-edged', nails: { pitch: 25, head: 11, small: 0 } }, board);
+    const made = covered({ way: 'nail-edged', nails: { pitch: 25, head: 11, small: null } }, board);
     const nails = made.cover.nails!;
     for (const run of nails.runs) {
       expect(run.count).toBe(Math.round(run.length / 25));
@@ -206,7 +207,7 @@ describe('nails and buttons', () => {
     expect(made.cover.pieces[0]!.height - plain.height).toBeCloseTo(2 * (run - 90), 2);
     expect(made.cover.buttons!.needle).toBeGreaterThan(50 + 12 + 50);
     expect(made.steps.find(({ key }) => key === 'buttons')!.caution).toContain('children');
-    const far = checkPiece({ ...newChairSeat(), covering: { way: 'buttoned', buttons: { ...buttons, columns: 9 } } });
+    const far = problemsOf({ ...newChairSeat(), covering: { way: 'buttoned', buttons: { ...buttons, columns: 9 } } });
     expect(far[0]!.message).toContain('reach beyond the board');
   });
 });
@@ -250,7 +251,7 @@ describe('what else belongs to a way', () => {
     const base = newChairSeat();
     const notched: Piece = {
       ...base,
-      base: { ...base.base, notches: [{ id: 'n-1', at: { kind: 'edge', edge: 'back', along: 0 }, width: 60, depth: 40 }] },
+      base: { ...base.base, notches: [{ id: 'n-1', at: { kind: 'edge', name: 'back', along: 0 }, width: 60, depth: 40 }] },
     };
     const [cut] = covered({ way: 'pull-over' }, notched).cover.yCuts;
     expect(cut!.stop).toBe(25);
@@ -272,14 +273,14 @@ describe('what else belongs to a way', () => {
   });
 
   it('a border too wide, or a seam that would cross itself, is refused in words', () => {
-    expect(checkPiece({ ...newChairSeat(), covering: { way: 'bordered', border: 400 } })[0]!.message).toContain('leaves no panel');
+    expect(problemsOf({ ...newChairSeat(), covering: { way: 'bordered', border: 400 } })[0]!.message).toContain('leaves no panel');
     const base = newChairSeat();
     const slot: Piece = {
       ...base,
-      base: { ...base.base, notches: [{ id: 'n-1', at: { kind: 'edge', edge: 'back', along: 0 }, width: 60, depth: 200 }] },
+      base: { ...base.base, notches: [{ id: 'n-1', at: { kind: 'edge', name: 'back', along: 0 }, width: 60, depth: 200 }] },
       covering: { way: 'bordered', border: 90 },
     };
-    expect(checkPiece(slot)).toEqual([]);
+    expect(problemsOf(slot)).toEqual([]);
     expect(() => planPiece(slot, {}, QUICK)).toThrow(/too deep/);
   });
 });

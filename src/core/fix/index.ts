@@ -1,2 +1,4 @@
-export { LEGS, stapleLeg, type LegChoice } from './staple-leg';
-export { staplePlaces, type StaplePlace } from './staples';
+export { FASTENERS, type Fastener, type FastenerPlace, type FastenerPlan, type Fastening } from './fasteners';
+export { LEGS, stapleLeg, type LegChoice } from './fasteners/staple-leg';
+export { fixPlan, type Fixing } from './fix-plan';
+export { nailPlan, type NailPlan } from './nail-places';

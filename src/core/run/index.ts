@@ -1,2 +1,3 @@
 export { CAUTIONS } from './cautions';
-export { runSteps, type Step } from './steps';
+export { runSteps, type Ingredients } from './run-steps';
+export type { Step } from './step';

@@ -1,127 +1,125 @@
 import type { Model } from '../build';
-import type { CoverPlan, LiningPiece } from '../cover';
+import { wayOf, type CoverPlan } from '../cover';
 import { CAUTIONS } from './cautions';
-
-type Step = { key: string; name: string; detail: string; minutes: number; caution?: string };
+import { metresRound } from './metres';
+import { step, type Step } from './step';
 
 /** Plain handling times, minutes. */
-const HANDLING = { lining: 4, film: 2, prove: 6, zip: 8, lip: 6, weltMetre: 2 } as const;
+const HANDLING = { lining: 4, film: 2, prove: 6, zip: 8, weltMetre: 2 } as const;
+
+const round = (mm: number): number => Math.round(mm * 10) / 10;
+
+/** How each lining is laid on. */
+const LAYING: Record<string, { detail: string; minutes: number; caution?: string }> = {
+  film: { detail: 'Loose, never pulled tight, never pierced on top.', minutes: HANDLING.film },
+  waterproof: {
+    detail: 'In one piece down to the staples: no seam and no staple on top.',
+    minutes: HANDLING.lining,
+    caution: CAUTIONS.staples,
+  },
+  liner: {
+    detail: 'Pull it firm and staple it inside the cover’s own line: the cover then needs no force.',
+    minutes: HANDLING.lining,
+    caution: CAUTIONS.staples,
+  },
+};
+
+function cutStep({ rule }: Model, { pieces }: CoverPlan): Step {
+  const detail =
+    pieces.length === 1
+      ? 'Centre marks on all four sides; grain from front to back.'
+      : `${pieces.length} pieces: ${pieces.map(({ name }) => name.toLowerCase()).join(', ')}. Notches and centre marks before they part; grain as drawn.`;
+  return step('cloth', 'Cut the cover', detail, (metresRound(pieces) * rule('timeClothMetre')) / 60, { caution: CAUTIONS.shears });
+}
+
+function stitchSteps({ rule }: Model, { channels, welts, seams, zip }: CoverPlan): Step[] {
+  const sew = (length: number): number => ((length / 1000) * rule('timeSewMetre')) / 60;
+  const caution = CAUTIONS.machine;
+  const steps: Step[] = [];
+  if (channels)
+    steps.push(
+      step(
+        'channels',
+        'Stitch the channels',
+        `${channels.lines} lines, marked ${round(channels.pitch)} mm apart on the back of the cloth, from the middle outwards${channels.backing > 0 ? `, on ${round(channels.backing)} mm backed foam` : ''}; measure the sewn width: ${round(channels.sewnWidth)} mm.`,
+        sew((channels.thread / rule('threadFactor')) * 100),
+        { caution },
+      ),
+    );
+  if (welts.length > 0)
+    steps.push(
+      step(
+        'welts',
+        'Make the welts',
+        welts
+          .map(
+            (welt) =>
+              `${welt.name.toLowerCase()}: ${round(welt.stripLength)} × ${round(welt.stripWidth)} mm, ${welt.cut === 'bias' ? 'on the bias' : 'on the straight'}, cord ${round(welt.cord)} mm`,
+          )
+          .join('; '),
+        welts.reduce((sum, welt) => sum + (welt.stripLength / 1000) * HANDLING.weltMetre, 0),
+        { caution },
+      ),
+    );
+  const stitched = seams.filter((seam) => !seam.laid);
+  if (stitched.length > 0)
+    steps.push(
+      step(
+        'sew',
+        'Sew the cover',
+        `Joins first, then ${stitched.map((seam) => seam.name.toLowerCase()).join(', ')}: notch to notch, from the middle outwards; measure each seam as it is sewn.`,
+        stitched.reduce((sum, seam) => sum + sew(seam.length * (seam.welted ? 2 : 1)), 0),
+        { caution },
+      ),
+    );
+  if (zip) steps.push(step('zip', 'Set the zip in', `${round(zip.length)} mm along the ${zip.place}.`, HANDLING.zip, { caution }));
+  return steps;
+}
+
+function liningSteps({ linings }: CoverPlan): Step[] {
+  return linings.flatMap((lining) => {
+    const laying = LAYING[lining.material];
+    if (!laying) return [];
+    const { detail, minutes, caution } = laying;
+    return [step(`lay-${lining.material}`, `Lay on the ${lining.name.toLowerCase()}`, detail, minutes, caution ? { caution } : {})];
+  });
+}
 
 /**
- * What is cut, sewn and laid on before the cover is fastened, and what is set into it afterwards, by its way.
+ * What is cut, sewn and laid on before the cover is fastened.
  *
  * @param model the built piece
  * @param cover its cover
- * @param metres length round flat pieces, m
  */
-export function sewingSteps(
-  model: Model,
-  cover: CoverPlan,
-  metres: (pieces: readonly { outline: LiningPiece['outline'] }[]) => number,
-): { before: Step[]; after: Step[] } {
-  const { rule, piece } = model;
-  const before: Step[] = [];
-  const after: Step[] = [];
-  const count = cover.pieces.length;
-  const cut = (metres(cover.pieces) * rule('timeClothMetre')) / 60;
-  before.push({
-    key: 'cloth',
-    name: 'Cut the cover',
-    detail:
-      count === 1
-        ? 'Centre marks on all four sides; grain from front to back.'
-        : `${count} pieces: ${cover.pieces.map(({ name }) => name.toLowerCase()).join(', ')}. Notches and centre marks before they part; grain as drawn.`,
-    minutes: cut,
-    caution: CAUTIONS.shears,
-  });
-  const sew = (length: number): number => ((length / 1000) * rule('timeSewMetre')) / 60;
-  const { channels, welts, seams, zip, nails, buttons } = cover;
-  if (channels)
-    before.push({
-      key: 'channels',
-      name: 'Stitch the channels',
-      detail: `${channels.lines} lines, marked ${round(channels.pitch)} mm apart on the back of the cloth, from the middle outwards${channels.backing > 0 ? `, on ${round(channels.backing)} mm backed foam` : ''}; measure the sewn width: ${round(channels.sewnWidth)} mm.`,
-      minutes: sew((channels.thread / rule('threadFactor')) * 100),
-      caution: CAUTIONS.machine,
-    });
-  if (welts.length > 0)
-    before.push({
-      key: 'welts',
-      name: 'Make the welts',
-      detail: welts
-        .map(
-          (w) =>
-            `${w.name.toLowerCase()}: ${round(w.stripLength)} × ${round(w.stripWidth)} mm, ${w.cut === 'bias' ? 'on the bias' : 'on the straight'}, cord ${round(w.cord)} mm`,
-        )
-        .join('; '),
-      minutes: welts.reduce((sum, w) => sum + (w.stripLength / 1000) * HANDLING.weltMetre, 0),
-      caution: CAUTIONS.machine,
-    });
-  const stitched = seams.filter((seam) => seam.id !== 'lip');
-  if (stitched.length > 0)
-    before.push({
-      key: 'sew',
-      name: 'Sew the cover',
-      detail: `Joins first, then ${stitched.map((seam) => seam.name.toLowerCase()).join(', ')}: notch to notch, from the middle outwards; measure each seam as it is sewn.`,
-      minutes: stitched.reduce((sum, seam) => sum + sew(seam.length * (seam.welted ? 2 : 1)), 0),
-      caution: CAUTIONS.machine,
-    });
-  if (zip)
-    before.push({
-      key: 'zip',
-      name: 'Set the zip in',
-      detail: `${round(zip.length)} mm along the ${zip.place}.`,
-      minutes: HANDLING.zip,
-      caution: CAUTIONS.machine,
-    });
-  for (const lining of cover.linings.filter(({ material }) => material !== 'backed-foam')) {
-    const film = lining.material === 'film';
-    before.push({
-      key: `lay-${lining.material}`,
-      name: `Lay on the ${lining.name.toLowerCase()}`,
-      detail: film
-        ? 'Loose, never pulled tight, never pierced on top.'
-        : lining.material === 'waterproof'
-          ? 'In one piece down to the staples: no seam and no staple on top.'
-          : 'Pull it firm and staple it inside the cover’s own line: the cover then needs no force.',
-      minutes: film ? HANDLING.film : HANDLING.lining,
-      ...(film ? {} : { caution: CAUTIONS.staples }),
-    });
-  }
-  if (piece.count > 1 && count > 0)
-    before.push({
-      key: 'prove',
-      name: 'Prove it on the first one',
-      detail: 'Pin it on, look at bands and seams, write down what shows: the pattern is corrected for the rest.',
-      minutes: HANDLING.prove,
-    });
-  if (cover.method === 'lipped')
-    after.push({
-      key: 'lip',
-      name: 'Finish against the lip',
-      detail: `Turn ${rule('turnUnder')} mm under, fasten close to the lip, lay the cord along it.`,
-      minutes: HANDLING.lip,
-      caution: CAUTIONS.staples,
-    });
-  if (nails)
-    after.push({
-      key: 'nails',
-      name: 'Nail the edge',
-      detail: `${nails.count} nails, corners first, then the middle of each side, then halving: ${nails.runs.map((run) => `${run.edge} ${round(run.pitch)} mm`).join(', ')}.`,
-      minutes: (nails.count * rule('timeNail')) / 60,
-      caution: CAUTIONS.nails,
-    });
-  if (buttons)
-    after.push({
-      key: 'buttons',
-      name: 'Draw in the buttons',
-      detail: `${buttons.count} buttons, the middle one first; needle ${round(buttons.needle)} mm or longer, drawn in ${round(buttons.depth)} mm.`,
-      minutes: (buttons.count * rule('timeNail') * 3) / 60,
-      caution: CAUTIONS.nails,
-    });
-  return { before, after };
+export function sewingSteps(model: Model, cover: CoverPlan): Step[] {
+  const { piece } = model;
+  const own = wayOf(cover.method).steps?.({ piece, rule: model.rule, pieces: cover.pieces });
+  const steps = [cutStep(model, cover), ...stitchSteps(model, cover), ...liningSteps(cover), ...(own?.before ?? [])];
+  if (piece.count > 1 && cover.pieces.length > 0)
+    steps.push(
+      step(
+        'prove',
+        'Prove it on the first one',
+        'Pin it on, look at bands and seams, write down what shows: the pattern is corrected for the rest.',
+        HANDLING.prove,
+      ),
+    );
+  return steps;
 }
 
-function round(mm: number): number {
-  return Math.round(mm * 10) / 10;
+/** What is done to the cover once it is fastened: by its way, and the buttons drawn in. */
+export function finishingSteps({ piece, rule }: Model, cover: CoverPlan): Step[] {
+  const steps = [...(wayOf(cover.method).steps?.({ piece, rule, pieces: cover.pieces }).after ?? [])];
+  const { buttons } = cover;
+  if (buttons)
+    steps.push(
+      step(
+        'buttons',
+        'Draw in the buttons',
+        `${buttons.count} buttons, the middle one first; needle ${round(buttons.needle)} mm or longer, drawn in ${round(buttons.depth)} mm.`,
+        (buttons.count * rule('timeNail') * 3) / 60,
+        { caution: CAUTIONS.nails },
+      ),
+    );
+  return steps;
 }

@@ -3,3 +3,4 @@ export { compareOldCover, type OldCompared } from './old-cover';
 export { oldStaples, type OldStaple } from './old-staple';
 export { pressTest, type PressVerdict } from './press-test';
 export { reassembly, type RefitStep } from './reassembly';
+export { NO_STRIP } from './no-strip';

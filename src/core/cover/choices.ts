@@ -1,0 +1,39 @@
+import { defaultsOf, type Covering, type Welt } from '../piece';
+import { BUTTONS, CHANNELS, COVERING, NAILS, WELT } from '../piece/schema/covering';
+import { wayOf, type Choices, type Way } from './ways';
+
+/** What the forms begin from, and what a way has where nothing was chosen. */
+export const STARTING = {
+  welt: defaultsOf(WELT),
+  channels: defaultsOf(CHANNELS),
+  buttons: defaultsOf(BUTTONS),
+  nails: defaultsOf(NAILS),
+  border: defaultsOf(COVERING).border!,
+  lip: defaultsOf(COVERING).lip!,
+};
+
+function weltOf(way: Way, covering: Covering): Welt | null {
+  return way.welt ? (covering.welt ?? { ...STARTING.welt, ...way.welt.start }) : null;
+}
+
+/** What a way has of a part: always its own or the usual one, where it is offered only what was chosen. */
+function partOf<T>(use: 'always' | 'offered' | undefined, chosen: T | undefined, usual: T): T | null {
+  return use === 'always' ? (chosen ?? usual) : use === 'offered' ? (chosen ?? null) : null;
+}
+
+/**
+ * Everything chosen about a cover, with what its way has where nobody chose.
+ *
+ * @param covering of the document
+ */
+export function choicesOf(covering: Covering): Choices & { way: Way } {
+  const way = wayOf(covering.way);
+  return {
+    way,
+    covering,
+    welt: weltOf(way, covering),
+    channels: partOf(way.channels, covering.channels, STARTING.channels),
+    buttons: partOf(way.buttons, covering.buttons, STARTING.buttons),
+    nails: partOf(way.nails, covering.nails, STARTING.nails),
+  };
+}

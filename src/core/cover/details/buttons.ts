@@ -1,0 +1,86 @@
+import type { Model } from '../../build';
+import { bounds, type Point } from '../../outline';
+import type { Buttons } from '../../piece';
+import type { CoverPiece } from '../laying/cloth-piece';
+
+/** The buttons of a piece. Lengths mm; `run` is the cloth from button to button over the valley between them. */
+export type ButtonPlan = {
+  count: number;
+  spacing: number;
+  depth: number;
+  run: number;
+  takeUp: number;
+  needle: number;
+  thread: number;
+  /** cloth circles to cover them */
+  blank: number;
+  places: { x: number; y: number }[];
+};
+
+/**
+ * Buttons on a grid about the middle. Source: docs/models.md, "Buttons": over a spacing s drawn in by t the cloth runs
+ * 2·√((s/2)² + t²).
+ *
+ * @param model the built piece
+ * @param buttons the grid
+ * @param padding thickness of the padding at the middle, mm
+ */
+export function buttonPlan(model: Model, { columns, rows, spacing, depth, size }: Buttons, padding: number): ButtonPlan {
+  const run = 2 * Math.hypot(spacing / 2, depth);
+  const [mx, my] = model.middle;
+  const places = Array.from({ length: rows * columns }, (_, i) => ({
+    x: mx + ((i % columns) - (columns - 1) / 2) * spacing,
+    y: my + (Math.floor(i / columns) - (rows - 1) / 2) * spacing,
+  }));
+  const through = padding + model.boardThickness;
+  return {
+    count: places.length,
+    spacing,
+    depth,
+    run,
+    takeUp: run - spacing,
+    needle: through + model.rule('needleExtra'),
+    thread: places.length * (2 * through + 200),
+    blank: size * 2,
+    places,
+  };
+}
+
+/**
+ * Opens a cover by what its buttons draw in: each run from button to button takes its own, and half a run to the edge on
+ * either side.
+ *
+ * @param piece the cover without buttons
+ * @param plan the buttons
+ * @param grid how many, across and along
+ */
+export function buttoned(piece: CoverPiece, plan: ButtonPlan, { columns, rows, spacing }: Buttons): CoverPiece {
+  const middle = bounds(piece.sewn);
+  const [mx, my] = [(middle.minX + middle.maxX) / 2, (middle.minY + middle.maxY) / 2];
+  const open = (value: number, count: number): number => {
+    const reach = (count * spacing) / 2;
+    const inside = Math.max(-reach, Math.min(reach, value));
+    return value + (inside / spacing) * plan.takeUp;
+  };
+  const at = ([x, y]: Point): Point => [mx + open(x - mx, columns), my + open(y - my, rows)];
+  const outline = piece.outline.map(at);
+  const box = bounds(outline);
+  return {
+    ...piece,
+    outline,
+    width: box.width,
+    height: box.height,
+    sewn: piece.sewn.map(at),
+    stapleLine: piece.stapleLine.map(at),
+    trimLine: piece.trimLine.map(at),
+    centreMarks: piece.centreMarks.map(at),
+    marks: [
+      ...piece.marks,
+      ...plan.places.map(({ x, y }, k) => {
+        const [px, py] = at([x, y]);
+        return { kind: 'button' as const, x: px, y: py, label: String(k + 1) };
+      }),
+    ],
+    motif: piece.motif && { x: at([piece.motif.x, piece.motif.y])[0], y: at([piece.motif.x, piece.motif.y])[1] },
+  };
+}

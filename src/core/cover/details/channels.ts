@@ -1,0 +1,138 @@
+import type { RuleReader } from '../../house';
+import { bounds, lineCrossings, type Point, type Polygon } from '../../outline';
+import type { Channels } from '../../piece';
+import type { CoverPiece } from '../laying/cloth-piece';
+
+/** The stitched channels of a piece. Lengths mm; the thread for one piece. */
+export type ChannelPlan = {
+  piece: string;
+  /** whole channels, the width of one as sewn, and what is left at either edge */
+  count: number;
+  width: number;
+  part: number;
+  lines: number;
+  /** what each stitched line takes up, and whether a sewn swatch said so */
+  takeUp: number;
+  fromSwatch: boolean;
+  /** distance from line to line as marked on the cloth */
+  pitch: number;
+  /** the cloth across the channels: as sewn, and as cut before stitching, allowances included */
+  sewnWidth: number;
+  cutWidth: number;
+  thread: number;
+  backing: number;
+};
+
+/** What a stitched line takes up: measured on a swatch, or by the house rule, mm. */
+export function takeUpOf({ swatch }: Channels, rule: RuleReader): number {
+  return swatch ? (swatch.before - swatch.after) / swatch.lines : rule('channelTakeUp');
+}
+
+/** A line in the plane: a point on it and the unit normal that says which side is beyond it. */
+type Stitch = { at: Point; normal: Point };
+
+/** A fan's lines meet this many panel depths below its near edge. */
+const FAN = 1.2;
+
+/** The stitched lines as they lie on the finished piece, from one side to the other. */
+function stitches({ lay, run, width, centre }: Channels, sewn: Polygon): { stitches: Stitch[]; across: number } {
+  const box = bounds(sewn);
+  const middle: Point = [(box.minX + box.maxX) / 2, (box.minY + box.maxY) / 2];
+  const straight = lay === 'straight';
+  const across = !straight || run === 'front-to-back' ? box.width : box.height;
+  const offsets: number[] = [];
+  for (let c = centre === 'channel' ? width / 2 : 0; c < across / 2 - 1; c += width) offsets.push(c, ...(c > 0 ? [-c] : []));
+  offsets.sort((a, b) => a - b);
+  if (straight) {
+    const normal: Point = run === 'front-to-back' ? [1, 0] : [0, 1];
+    return { across, stitches: offsets.map((c) => ({ at: [middle[0] + normal[0] * c, middle[1] + normal[1] * c], normal })) };
+  }
+  // Wide ends at the far edge: every line runs from there to one point in front of the piece.
+  const apex: Point = [middle[0], box.minY - FAN * box.height];
+  return {
+    across,
+    stitches: offsets.map((c) => {
+      const angle = Math.atan2(c, box.maxY - apex[1]);
+      return { at: apex, normal: [Math.cos(angle), -Math.sin(angle)] };
+    }),
+  };
+}
+
+/** Opens a place on a piece by every line's take-up: half to either side, so that the middle stays. */
+function opened([x, y]: Point, lines: readonly Stitch[], takeUp: number, own = -1): Point {
+  let [dx, dy] = [0, 0];
+  lines.forEach(({ at, normal }, k) => {
+    if (k === own) return;
+    const beyond = Math.sign(Math.round(((x - at[0]) * normal[0] + (y - at[1]) * normal[1]) * 1e6));
+    dx += (normal[0] * takeUp * beyond) / 2;
+    dy += (normal[1] * takeUp * beyond) / 2;
+  });
+  return [x + dx, y + dy];
+}
+
+/**
+ * Lays out channels on a piece and opens it by what the stitching takes up. Source: docs/models.md, "Channels":
+ * cut width = n·(w + take-up) + 2·seam, symmetric about the middle.
+ *
+ * @param piece the piece as it must be once stitched
+ * @param channels the wanted channels
+ * @param rule the house rules
+ * @returns the piece to cut, with its stitch lines, and the figures
+ */
+export function channelled(piece: CoverPiece, channels: Channels, rule: RuleReader): { piece: CoverPiece; plan: ChannelPlan } {
+  const takeUp = takeUpOf(channels, rule);
+  const { stitches: lines, across } = stitches(channels, piece.sewn);
+  const open = (p: Point): Point => opened(p, lines, takeUp);
+  const drawn = lines.map(({ at, normal }, k): Point[] => {
+    const along: Point = [-normal[1], normal[0]];
+    const crossings = lineCrossings(piece.sewn, at, along).sort((a, b) => a - b);
+    if (crossings.length < 2) return [];
+    return [crossings[0]!, crossings.at(-1)!].map((t) => opened([at[0] + along[0] * t, at[1] + along[1] * t], lines, takeUp, k));
+  });
+  const length = (line: readonly Point[]): number =>
+    line.length > 1 ? Math.hypot(line[1]![0] - line[0]![0], line[1]![1] - line[0]![1]) : 0;
+  const outline = piece.outline.map(open);
+  const box = bounds(outline);
+  const kept = drawn.filter((line) => line.length > 1);
+  // Channels lie between lines; what is beyond the outer ones is a part of one at either edge.
+  const whole = Math.max(0, lines.length - 1);
+  const part = (across - whole * channels.width) / 2;
+  return {
+    piece: {
+      ...piece,
+      outline,
+      width: box.width,
+      height: box.height,
+      sewn: piece.sewn.map(open),
+      trimLine: piece.trimLine.map(open),
+      stapleLine: piece.stapleLine.map(open),
+      centreMarks: piece.centreMarks.map(open),
+      notches: piece.notches.map((notch) => ({ ...notch, ...place(open([notch.x, notch.y])) })),
+      marks: piece.marks.map((mark) => ({ ...mark, ...place(open([mark.x, mark.y])) })),
+      motif: piece.motif && place(open([piece.motif.x, piece.motif.y])),
+      lines: [
+        ...piece.lines.map((line) => ({ ...line, points: line.points.map(open) })),
+        ...kept.map((points) => ({ kind: 'stitch' as const, points, closed: false })),
+      ],
+      note: [piece.note, 'Stitch the channels first: it comes to its sewn size by them.'].filter(Boolean).join(' '),
+    },
+    plan: {
+      piece: piece.id,
+      count: whole,
+      width: channels.width,
+      part: Math.abs(part - channels.width) < 0.5 ? channels.width : part,
+      lines: kept.length,
+      takeUp,
+      fromSwatch: channels.swatch !== null,
+      pitch: channels.width + takeUp,
+      sewnWidth: across,
+      cutWidth: across + lines.length * takeUp + 2 * (piece.edges[0]?.kind === 'seam' ? piece.edges[0].allowance : 0),
+      thread: (kept.reduce((sum, line) => sum + length(line), 0) * rule('threadFactor')) / 100,
+      backing: channels.backing,
+    },
+  };
+}
+
+function place([x, y]: Point): { x: number; y: number } {
+  return { x, y };
+}

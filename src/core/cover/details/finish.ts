@@ -1,0 +1,43 @@
+import type { Point } from '../../outline';
+import type { Correction } from '../../piece';
+import { flatPiece, type CoverPiece } from '../laying/cloth-piece';
+
+/** A pulled cover that came out slack or tight on the first piece: so much is taken off its width or depth. */
+export function slackTaken(blank: CoverPiece, corrections: readonly Correction[]): CoverPiece {
+  if (corrections.length === 0) return blank;
+  const by = (what: Correction['what']): number => corrections.filter((c) => c.what === what).reduce((sum, c) => sum + c.by, 0);
+  const [fx, fy] = [(blank.width - by('width')) / blank.width, (blank.height - by('depth')) / blank.height];
+  const at = ([x, y]: Point): Point => [x * fx, y * fy];
+  return {
+    ...blank,
+    ...flatPiece(blank.name, blank.count, blank.outline.map(at)),
+    sewn: blank.sewn.map(at),
+    stapleLine: blank.stapleLine.map(at),
+    trimLine: blank.trimLine.map(at),
+    centreMarks: blank.centreMarks.map(at),
+  };
+}
+
+/** A second row of stitching inside every seam of a piece, so far from it, mm. */
+export function withTopStitch(piece: CoverPiece, distance: number): CoverPiece {
+  if (distance <= 0) return piece;
+  const n = piece.sewn.length;
+  const lines = piece.edges
+    .filter((edge) => edge.kind === 'seam')
+    .map((edge) => {
+      const points: Point[] = [];
+      for (let k = 0; k <= edge.sides; k++) {
+        const [a, b] = [piece.sewn[(edge.from + k) % n]!, piece.sewn[(edge.from + k + 1) % n]!];
+        const length = Math.hypot(b[0] - a[0], b[1] - a[1]) || 1;
+        points.push([a[0] - ((b[1] - a[1]) / length) * distance, a[1] + ((b[0] - a[0]) / length) * distance]);
+      }
+      return { kind: 'top-stitch' as const, points, closed: false };
+    });
+  return { ...piece, lines: [...piece.lines, ...lines] };
+}
+
+/** The motif's point as a mark on the cloth. */
+export function withMotifMark(piece: CoverPiece): CoverPiece {
+  if (!piece.motif) return piece;
+  return { ...piece, marks: [...piece.marks, { kind: 'motif', ...piece.motif, label: 'motif' }] };
+}

@@ -1,0 +1,48 @@
+import type { Model } from '../../build';
+import { bounds, withoutLoops, type Point, type Polygon } from '../../outline';
+import type { Covering } from '../../piece';
+import { growOutline } from '../pulled/grow';
+import { flatPiece, type LiningPiece } from '../laying/cloth-piece';
+import type { StationWrap } from '../pulled/wrap';
+
+/**
+ * Layers under or instead of the cover that have rules of their own: a liner cloth as large as the cover without its
+ * grip; a slip film so much larger all round, cut square, never pulled nor pierced on top; a waterproof cover that
+ * reaches the staple line in one piece, so that no seam lies on top.
+ *
+ * @param model the built piece
+ * @param stations the measured stations
+ * @param covering which of them are wanted
+ */
+export function linings(model: Model, stations: readonly StationWrap[], covering: Covering): LiningPiece[] {
+  const { piece, rule } = model;
+  const blank = (beyond: (station: StationWrap) => number): Polygon =>
+    withoutLoops(growOutline(model, stations, (s) => s.top - s.planDistance + beyond(s)));
+  const made: LiningPiece[] = [];
+  const add = (name: string, material: string, outline: Polygon): void =>
+    void made.push({ ...flatPiece(name, piece.count, outline), material });
+  if (covering.liner)
+    add(
+      'Liner cloth',
+      'liner',
+      blank((s) => s.side + s.return + rule('stapleToTrim')),
+    );
+  if (covering.slipFilm) {
+    const box = bounds(blank((s) => s.side));
+    const half = rule('slipFilm') / 2;
+    const square: Point[] = [
+      [box.minX - half, box.minY - half],
+      [box.maxX + half, box.minY - half],
+      [box.maxX + half, box.maxY + half],
+      [box.minX - half, box.maxY + half],
+    ];
+    add('Slip film', 'film', square);
+  }
+  if (covering.waterproof)
+    add(
+      'Waterproof cover',
+      'waterproof',
+      blank((s) => s.side + s.return),
+    );
+  return made;
+}

@@ -1,0 +1,62 @@
+import type { CoverPiece } from '../laying/cloth-piece';
+import { cornerPlaces, levelLength, levelSteps, stretches, stretchLength } from '../surface/levels';
+import type { Sewn, Way, Working } from '../ways/way';
+
+/** A seam with the pieces that meet in it. `ease` is the most by which two partners differ as cut, mm. */
+export type SeamPlan = {
+  id: string;
+  name: string;
+  length: number;
+  welted: boolean;
+  /** laid along and fastened, not stitched */
+  laid?: boolean;
+  partners: { piece: string; edge: string; flat: number }[];
+  ease: number;
+  notches: number;
+  thread: number;
+};
+
+/** The seams of a cover with the pieces that meet in them. */
+export function seamPlans({ ring, covering, rule }: Working, sewn: Sewn, pieces: readonly CoverPiece[]): SeamPlan[] {
+  return sewn.seams.map((seam) => {
+    const length = levelLength(ring, seam.level);
+    const partners = pieces.flatMap((piece) =>
+      piece.edges
+        .filter((edge) => edge.seam === seam.id)
+        .map((edge) => ({ piece: piece.name, edge: edge.id, flat: edge.flat, role: piece.role })),
+    );
+    // The same seam is walked once by what lies inside it and once by what lies outside.
+    const inside = partners.filter(
+      ({ role }) =>
+        role === 'top' || (seam.id === 'top' && role === 'border') || (seam.id === 'lower' && role !== 'bottom' && role !== 'fly'),
+    );
+    const outside = partners.filter((partner) => !inside.includes(partner));
+    const sum = (of: typeof partners): number => of.reduce((total, { flat }) => total + flat, 0);
+    const ease = inside.length > 0 && outside.length > 0 ? Math.abs(sum(inside) - sum(outside)) : Math.abs(sum(partners) - length);
+    const stitched = length * (seam.welted ? 2 : 1) * (covering.doubleStitch ? 2 : 1) + ((covering.topStitch ?? 0) > 0 ? length : 0);
+    return {
+      id: seam.id,
+      name: seam.name,
+      length,
+      welted: seam.welted,
+      ...(seam.laid ? { laid: true } : {}),
+      partners: partners.map(({ piece, edge, flat }) => ({ piece, edge, flat })),
+      ease,
+      notches: pieces[0]!.notches.length,
+      thread: seam.laid ? 0 : (stitched * rule('threadFactor')) / 100,
+    };
+  });
+}
+
+/** Card strip for straight hidden edges: a border or an outer band that is back-tacked, a deck's edges below the rails. */
+export function tackStrips(way: Way, working: Working, sewn: Sewn): { edge: string; length: number }[] {
+  const { ring } = working;
+  const level = way.tackAlong?.(working, sewn);
+  const corners = cornerPlaces(ring);
+  if (!level || corners.length < 2) return [];
+  const steps = levelSteps(ring, level);
+  return stretches(ring, corners).map(([from, to]) => ({
+    edge: ring.places[Math.round((from + to) / 2) % ring.places.length]!.edge,
+    length: stretchLength(steps, from, to),
+  }));
+}

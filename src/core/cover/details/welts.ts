@@ -1,0 +1,124 @@
+import type { Stack } from '../../build';
+import type { RuleReader } from '../../house';
+import { CORNER_BEND } from '../../outline';
+import { kindOf, type Welt } from '../../piece';
+import { levelLength, levelOutline, type Level } from '../surface/levels';
+import { onProfile, type Ring } from '../surface/ring';
+import type { SeamSpec, Working } from '../ways/way';
+
+/** A welt to make: covered cord for one seam of one piece. Lengths mm. */
+export type WeltPlan = {
+  seam: string;
+  name: string;
+  cut: 'straight' | 'bias';
+  double: boolean;
+  cord: number;
+  /** the strip: its width, its whole length for one seam, and in how many parts it is cut */
+  stripWidth: number;
+  stripLength: number;
+  strips: number;
+  /** the seam's own length, the cord to cut for it */
+  seamLength: number;
+  cordLength: number;
+  /** radius of the tightest round curve it follows, 0 where it follows none; how far apart its allowance is snipped there */
+  tightest: number;
+  snip: number;
+  join: string;
+};
+
+/** A curve wider than this needs no snips, mm. */
+const WIDE = 300;
+/** Straight strips follow curves down to this radius, mm (trade default). */
+export const BIAS_BELOW = 75;
+/** Allowed opening at a snip's root, mm. */
+const OPENING = 1.5;
+
+/** Width of the strip that covers a cord: once round it and two allowances; a double welt goes round two. */
+export function stripWidth({ cord, double }: Pick<Welt, 'cord' | 'double'>, allowance: number): number {
+  return Math.PI * cord * (double ? 2 : 1) + 2 * allowance;
+}
+
+/** At a corner sharper than this the cord is snipped and turned, not bent, mm; and so near to it. */
+const TURNED = { radius: 25, near: 45 };
+
+/** The tightest round curve along a seam, in plan, mm; corners round which the cord is turned do not count. */
+export function tightestRadius(stack: Stack, ring: Ring, level: Level): number {
+  const line = levelOutline(ring, level);
+  const n = line.length;
+  const bends = new Map(stack.places.filter((place) => Math.abs(place.turn) > CORNER_BEND).map((place) => [place.id, place.curvature]));
+  const turned = ring.places.flatMap(({ station, profile }, i) => {
+    const curvature = station === null ? undefined : bends.get(station);
+    if (curvature === undefined) return [];
+    // A rounded corner is tighter by as much as the seam lies inside it.
+    const radius = (curvature === 0 ? 0 : 1 / Math.abs(curvature)) + onProfile(profile, level[i]!)[0];
+    return radius < TURNED.radius ? [line[i]!] : [];
+  });
+  let tightest = Infinity;
+  for (let i = 0; i < n; i++) {
+    const [x, y] = line[i]!;
+    if (turned.some((corner) => Math.hypot(corner[0] - x, corner[1] - y) < TURNED.near)) continue;
+    const [a, b, c] = [line[(i + n - 1) % n]!, line[i]!, line[(i + 1) % n]!];
+    const [u, v] = [
+      [b[0] - a[0], b[1] - a[1]],
+      [c[0] - b[0], c[1] - b[1]],
+    ] as const;
+    const turn = Math.abs(Math.atan2(u[0]! * v[1]! - u[1]! * v[0]!, u[0]! * v[0]! + u[1]! * v[1]!));
+    const length = (Math.hypot(...u) + Math.hypot(...v)) / 2;
+    if (turn > 0.02) tightest = Math.min(tightest, length / turn);
+  }
+  return tightest;
+}
+
+/**
+ * A welt for a seam. Source: docs/models.md, "Welt": strip width π·d + 2·seam, length of the path, its joins at 45° and
+ * the overlap of its ends.
+ *
+ * @param seam id, name and length of the seam, mm
+ * @param welt cord and how its strip is cut
+ * @param tightest radius of the tightest curve it follows, mm
+ * @param rule the house rules
+ * @param rollWidth usable width of the roll, mm
+ */
+export function weltPlan(
+  seam: { id: string; name: string; length: number; join: string },
+  welt: Welt,
+  tightest: number,
+  rule: RuleReader,
+  rollWidth: number,
+): WeltPlan {
+  const width = stripWidth(welt, rule('seamAllowance'));
+  const overlap = rule('weltOverlap');
+  const needed = seam.length + overlap;
+  // A join at 45° takes a strip's width of either part. A bias strip across the roll is √2 longer than straight.
+  const longest = welt.cut === 'bias' ? rollWidth * Math.SQRT2 - width : rollWidth;
+  let strips = 1;
+  while (needed + (strips - 1) * width > strips * longest && strips < 200) strips += 1;
+  return {
+    seam: seam.id,
+    name: seam.name,
+    cut: welt.cut,
+    double: welt.double,
+    cord: welt.cord,
+    stripWidth: width,
+    stripLength: needed + (strips - 1) * width,
+    strips,
+    seamLength: seam.length,
+    cordLength: (seam.length + overlap) * (welt.double ? 2 : 1),
+    // Where it nowhere bends, no radius is said.
+    tightest: Number.isFinite(tightest) ? tightest : 0,
+    snip: Number.isFinite(tightest) && tightest < WIDE ? Math.max(6, (OPENING * tightest) / rule('seamAllowance')) : 0,
+    join: seam.join,
+  };
+}
+
+/** The welts of a cover, one for every seam that has a cord. */
+export function weltsOf({ model, ring, welt }: Working, seams: readonly SeamSpec[]): WeltPlan[] {
+  if (!welt) return [];
+  const { piece, rule } = model;
+  const join = kindOf(piece.kind).traits.wall ? 'bottom middle' : 'back middle';
+  return seams
+    .filter((seam) => seam.welted)
+    .map(({ id, name, level }) =>
+      weltPlan({ id, name, length: levelLength(ring, level), join }, welt, tightestRadius(model, ring, level), rule, piece.cloth.rollWidth),
+    );
+}

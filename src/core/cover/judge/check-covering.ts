@@ -1,0 +1,48 @@
+import { bounds, flatten, measuredOutline } from '../../outline';
+import { narrowestWidth, type Channels, type Piece, type Problem } from '../../piece';
+import { choicesOf } from '../choices';
+import { WAYS } from '../ways';
+
+/** Sizes of a swatch that cannot be. */
+function checkSwatch({ swatch, width }: Channels): Problem[] {
+  if (!swatch) return [];
+  const path = 'covering.channels.swatch';
+  if (swatch.after >= swatch.before) return [{ path, message: 'A swatch is narrower once it is stitched: measure before and after again' }];
+  if ((swatch.before - swatch.after) / swatch.lines > width)
+    return [{ path, message: 'The swatch takes up more per line than a channel is wide: measure it again' }];
+  return [];
+}
+
+/** Buttons that reach beyond the board, or are drawn in too deep. */
+function checkButtons(piece: Piece, { width, height }: { width: number; height: number }): Problem[] {
+  const { buttons } = choicesOf(piece.covering);
+  if (!buttons || !piece.covering.buttons) return [];
+  const problems: Problem[] = [];
+  const { columns, rows, spacing, depth } = buttons;
+  const add = (key: string, message: string): void => void problems.push({ path: `covering.buttons.${key}`, message });
+  const most = (side: number): number => Math.max(1, Math.floor((side - 1) / spacing) + 1);
+  if ((columns - 1) * spacing >= width)
+    add('columns', `${columns} buttons ${Math.round(spacing)} mm apart reach beyond the board; ${most(width)} is the most across`);
+  if ((rows - 1) * spacing >= height)
+    add('rows', `${rows} rows ${Math.round(spacing)} mm apart reach beyond the board; ${most(height)} is the most`);
+  if (depth > spacing) add('depth', 'Buttons drawn in deeper than they stand apart tear the cloth');
+  return problems;
+}
+
+/** What keeps a covering from being made: a way there is not, sizes against the board, figures of a swatch. */
+export function checkCovering(piece: Piece): Problem[] {
+  const { covering } = piece;
+  const way = WAYS.find(({ id }) => id === covering.way);
+  if (!way)
+    return [
+      { path: 'covering.way', message: `“${covering.way}” is not a way of covering; there are ${WAYS.map(({ id }) => id).join(', ')}` },
+    ];
+  const box = bounds(flatten(measuredOutline(piece.base.shape).outline, 0.5));
+  const problems: Problem[] = [...(way.problems?.(piece, narrowestWidth(piece.base)) ?? [])];
+  if (covering.channels) problems.push(...checkSwatch(covering.channels));
+  problems.push(...checkButtons(piece, box));
+  const { motif } = covering;
+  if (motif && (Math.abs(motif.x) > box.width || Math.abs(motif.y) > box.height))
+    problems.push({ path: 'covering.motif', message: 'The motif’s point lies beside the piece' });
+  return problems;
+}

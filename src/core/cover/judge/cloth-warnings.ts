@@ -1,0 +1,108 @@
+import { weaveOf } from '../../cloth';
+import type { Model } from '../../build';
+import { kindOf } from '../../piece';
+import type { Warning } from '../../warning';
+import { choicesOf } from '../choices';
+import { BIAS_BELOW } from '../details/welts';
+import type { CoverPlan } from '../plan';
+
+/** Natural fibres lose length in their first wash. */
+const SHRINKS = new Set(['cotton', 'linen', 'wool']);
+/** Seams that differ by more than this are eased in, mm. */
+const EQUAL = 0.5;
+type Warn = (code: string, where: string, message: string) => void;
+
+/** What there is to say of the cloth itself: stripe, nap, fibre, coating. */
+function warnOfCloth({ piece, rule }: Model, warn: Warn): void {
+  const { cloth, covering } = piece;
+  const striped = cloth.repeatAcross > 0 || cloth.repeatAlong > 0;
+  if (striped && cloth.pull === 'taut')
+    warn('stripe-pulled', 'cloth.pull', 'A stripe shows every pull: smooth the cover only, over a liner cloth.');
+  if (striped && cloth.direction === 'any')
+    warn('stripe-turned', 'cloth.direction', 'A patterned cloth lies one way: it was not turned on the roll.');
+  if (striped && piece.count > 1 && !covering.motif)
+    warn('motif-not-placed', 'covering.motif', 'A pattern on a set: say where its motif lies, so that all come out alike.');
+  if (cloth.nap && cloth.nap !== 'none' && cloth.direction === 'any')
+    warn('nap-turned', 'cloth.direction', 'A cloth with a nap lies one way on every piece: say which.');
+  if (weaveOf(cloth) === 'pile' && !piece.wadding && !covering.slipFilm && piece.pads.length > 0)
+    warn('pile-on-foam', 'covering.slipFilm', 'Pile cloth creeps on bare foam: lay wadding or a slip film between.');
+  if (cloth.nap === 'pile' && kindOf(piece.kind).traits.sat && cloth.direction === 'across')
+    warn(
+      'nap-against',
+      'cloth.direction',
+      'The pile lies across the seat: who sits down brushes it the wrong way. Lay its depth along the roll.',
+    );
+  if (cloth.fibre && SHRINKS.has(cloth.fibre) && cloth.fibre !== 'wool' && cloth.shrinkage === 0)
+    warn(
+      'not-pre-shrunk',
+      'cloth.shrinkage',
+      `${cloth.fibre === 'linen' ? 'Linen' : 'Cotton'} that was not pre-shrunk shrinks in its first wash: wash it first, or add its shrinkage.`,
+    );
+  if (cloth.coated && choicesOf(covering).way.pulled)
+    warn(
+      'coated-staples',
+      'cloth.coated',
+      `Coated cloth tears at a narrow staple: crowns of ${rule('broadCrown')} mm or more, and no overshooting pressure.`,
+    );
+}
+
+/** What there is to say of what is sewn into it. */
+function warnOfSewing({ piece }: Model, cover: CoverPlan, warn: Warn): void {
+  if (cover.channels && cover.channels.backing === 0)
+    warn('no-backing', 'covering.channels', 'Stitches tear plain foam: sew the channels on backed foam.');
+  if (cover.channels && cover.channels.takeUp <= 0)
+    warn('swatch-grew', 'covering.channels', 'The swatch came out wider than before it was stitched: measure it again.');
+  if (choicesOf(piece.covering).welt?.cut === 'straight') {
+    const tight = cover.welts.filter((one) => one.tightest > 0 && one.tightest < BIAS_BELOW);
+    if (tight.length > 0)
+      warn(
+        'welt-on-the-straight',
+        'covering.welt',
+        `The welt goes round a curve of ${Math.round(Math.min(...tight.map((one) => one.tightest)))} mm: tighter than ${BIAS_BELOW} mm a strip on the bias lies better.`,
+      );
+  }
+  for (const seam of cover.seams)
+    if (seam.ease > EQUAL && seam.partners.length > 1)
+      warn(
+        'seam-eased',
+        'covering',
+        `${seam.name}: its two sides differ by ${Math.round(seam.ease * 10) / 10} mm; ease it in evenly between the notches.`,
+      );
+}
+
+/**
+ * What there is to say about cloth, seams and the way of covering before anything is cut.
+ *
+ * @param model the built piece
+ * @param cover its cover
+ */
+export function clothWarnings(model: Model, cover: CoverPlan): Warning[] {
+  const found: Warning[] = [];
+  const warn: Warn = (code, where, message) => void found.push({ code, where, message });
+  warnOfCloth(model, warn);
+  warnOfSewing(model, cover, warn);
+  const { strain, check } = cover;
+  if (strain && strain.share > 1)
+    warn(
+      'strained',
+      'covering',
+      `The cover asks ${Math.round(strain.share * 100)} % of what this cloth gives (${percent(Math.max(strain.warp, strain.weft))} stretched, ${percent(strain.leftOver)} left over): see the strain map for what to do.`,
+    );
+  if (!check.settled)
+    warn(
+      'not-flat',
+      'covering',
+      'A piece did not come to rest while it was laid flat: do not cut to it. Shape it otherwise, or cut the band straight.',
+    );
+  if (!check.closes)
+    warn(
+      'does-not-close',
+      'covering',
+      'The pieces do not give the surface: this outline is too wild for this way of covering. Do not cut to it.',
+    );
+  return found;
+}
+
+function percent(share: number): string {
+  return `${Math.round(share * 1000) / 10} %`;
+}

@@ -1,0 +1,43 @@
+import Constrainautor from './constrain';
+import Delaunator from 'delaunator';
+import { bounds, isInside, type Polygon } from '../../outline';
+
+/** Twice the area of a triangle, + counter-clockwise. */
+function turns(a: readonly number[], b: readonly number[], c: readonly number[]): number {
+  return (b[0]! - a[0]!) * (c[1]! - a[1]!) - (b[1]! - a[1]!) * (c[0]! - a[0]!);
+}
+
+/** Four places well outside: a rim's straight sides lie inside them, and no side of it is left to rounding at the hull. */
+function frameOf(rim: Polygon): [number, number][] {
+  const { minX, minY, maxX, maxY, width, height } = bounds(rim);
+  const out = width + height;
+  return [
+    [minX - out, minY - out],
+    [maxX + out, minY - out],
+    [maxX + out, maxY + out],
+    [minX - out, maxY + out],
+  ];
+}
+
+/**
+ * Triangles of a rim and the places inside it, by Delaunay's rule, with every wanted side in it.
+ *
+ * @param nodes places in the plan
+ * @param rim the outline within which triangles are wanted
+ * @param sides pairs of nodes that must be joined
+ * @returns three nodes each, counter-clockwise
+ */
+export function triangulated(nodes: readonly (readonly [number, number])[], rim: Polygon, sides: readonly [number, number][]): number[][] {
+  const laid = Delaunator.from([...nodes, ...frameOf(rim)] as [number, number][]);
+  new Constrainautor(laid).constrainAll(sides);
+  const found: number[][] = [];
+  for (let t = 0; t < laid.triangles.length; t += 3) {
+    const [i, j, k] = [laid.triangles[t]!, laid.triangles[t + 1]!, laid.triangles[t + 2]!];
+    if (Math.max(i, j, k) >= nodes.length) continue;
+    const [a, b, c] = [nodes[i]!, nodes[j]!, nodes[k]!];
+    const area = turns(a, b, c);
+    if (Math.abs(area) < 1e-9 || !isInside(rim, [(a[0] + b[0] + c[0]) / 3, (a[1] + b[1] + c[1]) / 3])) continue;
+    found.push(area > 0 ? [i, j, k] : [i, k, j]);
+  }
+  return found;
+}

@@ -1,0 +1,59 @@
+import type { StrainSummary } from '../flattening';
+import type { NailPlan } from '../fix/nail-places';
+import type { Motif } from '../piece';
+import type { ButtonPlan } from './details/buttons';
+import type { ChannelPlan } from './details/channels';
+import type { SeamPlan } from './details/seam-plans';
+import type { WeltPlan } from './details/welts';
+import type { Reach } from './judge/reach';
+import type { SewnCheck } from './judge/sewn-check';
+import type { CoverPiece, LiningPiece } from './laying/cloth-piece';
+import type { ReliefCut } from './pulled/corners';
+import type { YCut } from './pulled/y-cuts';
+import type { Suit } from './ways/way';
+
+/** The zip of a cover that comes off. */
+export type ZipPlan = { length: number; place: string; words: string };
+
+/** Everything about the cover: how it is made, its pieces, what is sewn into it. */
+export type CoverPlan = {
+  /** id of the way, its name, whether it is one pulled cloth */
+  method: string;
+  name: string;
+  pulled: boolean;
+  pieces: CoverPiece[];
+  seams: SeamPlan[];
+  /** seam lines in the plan, for the drawing */
+  lines: { id: string; name: string; points: [number, number][] }[];
+  relief: { pitch: number; cuts: ReliefCut[] } | null;
+  yCuts: YCut[];
+  reach: Reach;
+  welts: WeltPlan[];
+  channels: ChannelPlan | null;
+  nails: NailPlan | null;
+  buttons: ButtonPlan | null;
+  zip: ZipPlan | null;
+  /** width of the border, where the way has one */
+  border: number | null;
+  tackStrips: { edge: string; length: number }[];
+  backing: { seam: string; width: number; length: number }[];
+  linings: LiningPiece[];
+  /** where a motif lies, where it was given its place */
+  motif: Motif | null;
+  strain: StrainSummary | null;
+  /** cloth left over round the shoulder of a pulled cover, mm: worked in all round */
+  fullness: number;
+  /** which ways suit the surface and the cloth, and why */
+  suits: Suit[];
+  check: SewnCheck;
+};
+
+/** A piece's strain over its flat shape, for a map. */
+export type StrainMap = {
+  piece: string;
+  triangles: Uint32Array;
+  flat: Float64Array;
+  warp: Float64Array;
+  weft: Float64Array;
+  bias: Float64Array;
+};

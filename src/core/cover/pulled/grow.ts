@@ -1,0 +1,71 @@
+import type { Model } from '../../build';
+import { distanceAlong, type Point, type Polygon } from '../../outline';
+import type { StationWrap } from './wrap';
+
+/**
+ * A figure of the stations anywhere round the edge: even from one station to the next.
+ *
+ * @param places the stations, in order
+ * @param total length all the way round, mm
+ * @param values one for each station
+ * @returns the figure at a distance from the first station
+ */
+export function aroundEdge(places: readonly { at: number }[], total: number, values: readonly number[]): (at: number) => number {
+  return (at) => {
+    let low = places.length - 1;
+    for (let i = 0; i < places.length; i++) if (places[i]!.at <= at + 1e-9) low = i;
+    const next = (low + 1) % places.length;
+    const span = (places[next]!.at - places[low]!.at + total) % total || total;
+    return values[low]! + (values[next]! - values[low]!) * Math.min(1, ((at - places[low]!.at + total) % total) / span);
+  };
+}
+
+/**
+ * Moves every place of the board's outline outwards by an amount that changes round the edge, with mitred corners:
+ * at a vertex between edges with normals a and b the new point is P + g·(a + b)/(1 + a·b).
+ *
+ * @param model the built piece
+ * @param stations the measured stations, in order
+ * @param grow how far beyond the board at a station, mm
+ */
+export function growOutline(model: Model, stations: readonly StationWrap[], grow: (station: StationWrap) => number): Polygon {
+  const total = model.perimeter;
+  const growAt = aroundEdge(model.places, total, stations.map(grow));
+  const points = withEdgePlaces(model, total);
+  return points.map(({ point, at, before, after }) => {
+    const g = growAt(at);
+    const share = 1 + before[0] * after[0] + before[1] * after[1];
+    return [point[0] + (g * (before[0] + after[0])) / share, point[1] + (g * (before[1] + after[1])) / share];
+  });
+}
+
+type EdgePoint = { point: Point; at: number; before: Point; after: Point };
+
+/** The board's polyline with the stations on its straight edges put in, so that a grown edge can bow. */
+function withEdgePlaces(model: Model, total: number): EdgePoint[] {
+  const board = model.board;
+  const start = distanceAlong(board, model.places[0]!.point);
+  const ring: { point: Point; at: number }[] = [];
+  let s = 0;
+  board.forEach((point, i) => {
+    ring.push({ point, at: (s - start + total) % total });
+    const next = board[(i + 1) % board.length]!;
+    s += Math.hypot(next[0] - point[0], next[1] - point[1]);
+  });
+  for (const place of model.places) {
+    if (ring.every(({ point }) => Math.hypot(point[0] - place.point[0], point[1] - place.point[1]) > 0.5)) {
+      ring.push({ point: place.point, at: place.at });
+    }
+  }
+  ring.sort((a, b) => a.at - b.at);
+  return ring.map(({ point, at }, i) => {
+    const previous = ring[(i + ring.length - 1) % ring.length]!.point;
+    const next = ring[(i + 1) % ring.length]!.point;
+    return { point, at, before: outward(previous, point), after: outward(point, next) };
+  });
+}
+
+function outward(a: Point, b: Point): Point {
+  const length = Math.hypot(b[0] - a[0], b[1] - a[1]);
+  return [(b[1] - a[1]) / length, -(b[0] - a[0]) / length];
+}

@@ -1,0 +1,76 @@
+import type { Model, StationSection } from '../../build';
+import type { EdgePart, Point } from '../../outline';
+
+/** The cover measured at one station, mm. `fromCentre` = top + wrap; wrap = side + return + grip. */
+export type StationWrap = {
+  id: string;
+  /** which part of the edge it lies on, and what that is called */
+  part: EdgePart;
+  edge: string;
+  x: number;
+  y: number;
+  /** the bend of the edge here if this is a corner, radians; 0 elsewhere */
+  turn: number;
+  normalX: number;
+  normalY: number;
+  /** from the middle of the cut to where the side begins, along the cover */
+  top: number;
+  /** down to the board's lower edge */
+  side: number;
+  return: number;
+  grip: number;
+  wrap: number;
+  /** from the middle of the cut to the edge of the cloth, along the cover */
+  fromCentre: number;
+  /** plan distance from the middle of the cut to the board's edge */
+  planDistance: number;
+  /** height of the covered top where the side begins, over the board's top face */
+  edgeHeight: number;
+  /** whether its section came to rest; figures of one that did not are not to be cut to */
+  converged: boolean;
+};
+
+/**
+ * Measures the cover at a station.
+ *
+ * @param model the built piece
+ * @param station from `stationSections`
+ */
+export function wrapAt(model: Model, { place, half, toMiddle, start }: StationSection): StationWrap {
+  const { top } = half;
+  const side = half.length - top;
+  const returnUnder = model.rule('return');
+  const grip = model.rule('grip');
+  const wrap = side + returnUnder + grip;
+  return {
+    id: place.id,
+    part: place.part,
+    edge: place.edge,
+    x: place.point[0],
+    y: place.point[1],
+    turn: place.turn,
+    normalX: place.normal[0],
+    normalY: place.normal[1],
+    top,
+    side,
+    return: returnUnder,
+    grip,
+    wrap,
+    fromCentre: top + wrap,
+    planDistance: toMiddle - start,
+    edgeHeight: heightAtLength(half.cover, top) - half.stack.edge.top,
+    converged: half.pulled.converged,
+  };
+}
+
+/** Height of a line at a length along it. */
+function heightAtLength(line: readonly Point[], length: number): number {
+  let s = 0;
+  for (let i = 1; i < line.length; i++) {
+    const [a, b] = [line[i - 1]!, line[i]!];
+    const step = Math.hypot(b[0] - a[0], b[1] - a[1]);
+    if (s + step >= length - 1e-9 && step > 0) return a[1] + ((b[1] - a[1]) * (length - s)) / step;
+    s += step;
+  }
+  return line.at(-1)![1];
+}

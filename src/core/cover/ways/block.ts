@@ -1,0 +1,106 @@
+import { underside } from '../laying/underside';
+import type { EdgeUse } from '../laying/panel-spec';
+import { cornerPlaces, levelSteps, lowerEdge, placeAt, stretchLength, topSeam } from '../surface/levels';
+import type { Ring } from '../surface/ring';
+import { bandedReach, bandPanel, joinEdge, mm, seamEdge, SEWN_BOTH, topPanel } from './parts';
+import type { Way } from './way';
+
+/** A zip needs a side at least so high, mm. */
+const LEAST_SIDE = 40;
+
+/** The stretch of the band that the zip takes: the back edge and a hand's breadth round either corner. */
+function zipStretch(ring: Ring, steps: Float64Array, clear: number): { from: number; to: number; length: number } {
+  const n = ring.places.length;
+  const back = placeAt(ring, 0.5);
+  const corners = cornerPlaces(ring);
+  const reach = (way: 1 | -1): number => {
+    let i = back;
+    let beyond = 0;
+    let past = corners.length === 0;
+    let gone = 0;
+    for (let k = 0; k < n / 3; k++) {
+      const step = steps[(way > 0 ? i : i - 1 + n) % n]!;
+      gone += step;
+      i += way;
+      if (past) beyond += step;
+      else if (corners.includes(((i % n) + n) % n)) past = true;
+      // A round pad opens over a third of its way round.
+      if (past && beyond >= clear && (corners.length > 0 || gone > ring.total / 6)) break;
+    }
+    return i;
+  };
+  const [from, to] = [reach(-1), reach(1)];
+  const whole = from < 0 ? n : 0;
+  return { from: from + whole, to: to + whole, length: stretchLength(steps, from, to) };
+}
+
+export const block: Way = {
+  id: 'block',
+  name: 'Loose cover with zip',
+  words: 'Top, bottom and a band with a zip: the pad goes in and comes out.',
+  pulled: false,
+  fields: ['seamAt', 'bandCut'],
+  welt: { start: {}, upper: 'Welt in the top seam', lower: 'Welt in the lower seam' },
+  channels: 'offered',
+  buttons: 'offered',
+  overNotches: false,
+  panels: (working) => {
+    const { ring, covering, welt, rule } = working;
+    const allowance = rule('seamAllowance');
+    const [top, lower] = [topSeam(ring, covering, rule), lowerEdge(ring)];
+    const zip = zipStretch(ring, levelSteps(ring, top), rule('zipClear'));
+    const middle = top.map((v, i) => (v + lower[i]!) / 2);
+    const zipEdge: EdgeUse = { id: 'zip', kind: 'zip', seam: 'zip', allowance };
+    const [one, two] = [joinEdge('zip end 1', allowance), joinEdge('zip end 2', allowance)];
+    const sewn = { stapleAt: undefined };
+    const below = seamEdge('lower', allowance);
+    return {
+      panels: [
+        topPanel(working, top, seamEdge('top', allowance)),
+        bandPanel(
+          working,
+          { inner: top, outer: lower, from: zip.to, to: zip.from + ring.places.length },
+          { id: 'band', name: 'Band, front and sides', role: 'band', ...sewn, outer: below, first: two, last: one },
+          SEWN_BOTH,
+        ),
+        bandPanel(
+          working,
+          { inner: top, outer: middle, from: zip.from, to: zip.to },
+          { id: 'zip-upper', name: 'Zip band, upper half', role: 'zip', ...sewn, first: one, last: two, outer: zipEdge },
+          SEWN_BOTH,
+        ),
+        bandPanel(
+          working,
+          { inner: middle, outer: lower, from: zip.from, to: zip.to },
+          { id: 'zip-lower', name: 'Zip band, lower half', role: 'zip', ...sewn, first: one, last: two, inner: zipEdge, outer: below },
+          SEWN_BOTH,
+        ),
+      ],
+      seams: [
+        { id: 'top', name: 'Top seam', level: top, welted: Boolean(welt?.upper) },
+        { id: 'lower', name: 'Bottom seam', level: lower, welted: Boolean(welt?.lower) },
+      ],
+      zip,
+    };
+  },
+  reach: (working, seams) => bandedReach(working, seams, { sewnBelow: true }),
+  extras: ({ model, ring, rule }, _sewn, { panel }) =>
+    panel(
+      {
+        id: 'bottom',
+        name: 'Bottom panel',
+        role: 'bottom',
+        region: { kind: 'disc', level: new Float64Array(ring.places.length) },
+        outer: { id: 'lower', kind: 'seam', seam: 'lower', allowance: rule('seamAllowance') },
+        note: 'Drawn as seen from above: lay the pattern on the back of the cloth.',
+      },
+      underside(model, ring),
+    ),
+  suits: ({ side, traits }) => ({
+    against: [
+      [side < LEAST_SIDE, true, `A side of ${mm(side)} is too low for a zip.`],
+      [!traits.loose, false, 'For pads that lie loose: this one is glued to its board.'],
+    ],
+    good: 'The cover comes off for washing.',
+  }),
+};

@@ -1,0 +1,72 @@
+import { stripPiece } from '../details/strip-piece';
+import { levelLength, levelSteps, lowerEdge, stretches, topSeam } from '../surface/levels';
+import { bandedReach, bandPanel, joinEdge, joinMarks, longestStrip, mm, noBand, seamEdge, topPanel } from './parts';
+import type { Way } from './way';
+
+/** A side higher than this asks for a band, mm. */
+const HIGH_SIDE = 95;
+
+export const boxed: Way = {
+  id: 'boxed',
+  name: 'Top and band',
+  words: 'A top panel sewn to a band, with welts or without.',
+  pulled: false,
+  fields: ['seamAt', 'bandCut', 'joins'],
+  welt: { start: {}, upper: 'Welt in the top seam', lower: 'Welt in the lower seam' },
+  channels: 'offered',
+  overNotches: true,
+  panels: (working) => {
+    const { ring, covering, welt, rule } = working;
+    const allowance = rule('seamAllowance');
+    const [top, lower] = [topSeam(ring, covering, rule), lowerEdge(ring)];
+    const parts = stretches(ring, joinMarks(ring, levelSteps(ring, top), covering, longestStrip(working)));
+    const below = welt?.lower ? { outer: seamEdge('lower', allowance), stapleAt: undefined } : {};
+    return {
+      panels: [
+        topPanel(working, top, seamEdge('top', allowance)),
+        ...parts.map(([from, to], k) =>
+          bandPanel(
+            working,
+            { inner: top, outer: lower, from, to },
+            {
+              id: parts.length > 1 ? `band-${k + 1}` : 'band',
+              name: parts.length > 1 ? `Band ${k + 1}` : 'Band',
+              role: 'band',
+              ...below,
+              first: joinEdge(`join ${k + 1}`, allowance),
+              last: joinEdge(`join ${((k + 1) % parts.length) + 1}`, allowance),
+            },
+          ),
+        ),
+      ],
+      seams: [
+        { id: 'top', name: 'Top seam', level: top, welted: Boolean(welt?.upper) },
+        ...(welt?.lower ? [{ id: 'lower', name: 'Lower seam', level: lower, welted: true }] : []),
+      ],
+      zip: null,
+    };
+  },
+  reach: (working, seams) => bandedReach(working, seams, { sewnBelow: Boolean(working.welt?.lower) }),
+  extras: ({ ring, rule }, { seams }, { count, seamLength }) => {
+    const lower = seams.find((seam) => seam.id === 'lower');
+    if (!lower) return [];
+    return [
+      stripPiece({
+        id: 'fly',
+        name: 'Fly, below the lower welt',
+        role: 'fly',
+        cloth: 'lining',
+        count,
+        // As long as the bands are along that seam, as they are cut.
+        width: seamLength('lower') ?? levelLength(ring, lower.level),
+        height: rule('return') + rule('grip') + rule('seamAllowance'),
+        note: 'Sewn in with the lower welt and stapled under; relieve it on curves.',
+        seam: { id: 'lower', allowance: rule('seamAllowance') },
+      }),
+    ];
+  },
+  suits: ({ side, bare }) => ({
+    against: [noBand(side), [bare > 0, false, 'The padding is set back: a band ends on bare board.']],
+    good: side > HIGH_SIDE ? `The side of ${mm(side)} asks for a band.` : 'A seam gives the edge a clean line.',
+  }),
+};

@@ -1,0 +1,146 @@
+import type { Point } from '../../outline';
+import type { Covering } from '../../piece';
+import type { EdgeUse, PanelSpec } from '../laying/panel-spec';
+import type { Slit } from '../laying/disc-mesh';
+import { cornerPlaces, levelOutline, levelSteps, placeAt, type Level } from '../surface/levels';
+import { sideOf, type Ring } from '../surface/ring';
+import type { Against, ReachPart, ReachRow, SeamSpec, Working } from './way';
+
+/** Parts that several ways are put together from. */
+
+/** A dart runs this share of the way from the edge to the middle. */
+const DART = 0.45;
+/** A band that is sewn along both edges is cut straight only where they differ by less than this share. */
+export const SEWN_BOTH = 0.0004;
+
+export const seamEdge = (id: string, allowance: number): EdgeUse => ({ id, kind: 'seam', seam: id, allowance });
+export const joinEdge = (id: string, allowance: number): EdgeUse => ({ id, kind: 'join', seam: id, allowance });
+
+/** Where a band is joined: at the corners, or at the back and as often as the roll makes needed, even about the back. */
+export function joinMarks(ring: Ring, steps: Float64Array, covering: Covering, longest: number): number[] {
+  const corners = cornerPlaces(ring);
+  if (covering.joins === 'corners' && corners.length > 1) return corners;
+  const total = steps.reduce((sum, step) => sum + step, 0);
+  const count = Math.max(1, Math.ceil(total / longest));
+  // Two parts meet at the sides: a front and a back; otherwise one join is at the back.
+  return Array.from({ length: count }, (_, k) => placeAt(ring, count === 2 ? 0.25 + k / 2 : 0.5 + k / count));
+}
+
+/** The longest strip that comes off the roll in one, as sewn, mm. */
+export function longestStrip({ model, rule }: Working): number {
+  const { cloth } = model.piece;
+  if (cloth.direction !== 'along') return Infinity;
+  return Math.min(rule('stripLongest'), cloth.rollWidth) - 2 * rule('seamAllowance');
+}
+
+/** The place of a rim where it crosses a centre line, in front (−1) or behind (1); axis 1 is front to back. */
+function crossing(rim: readonly Point[], axis: 0 | 1, sign: 1 | -1): number {
+  const other = axis === 1 ? 0 : 1;
+  let best = 0;
+  rim.forEach((point, i) => {
+    const better = sign * point[axis] > 0 && (sign * rim[best]![axis] <= 0 || Math.abs(point[other]) < Math.abs(rim[best]![other]) - 1e-9);
+    if (better) best = i;
+  });
+  return best;
+}
+
+function slitsOf(ring: Ring, level: Level, covering: Covering): Slit[] {
+  const rim = levelOutline(
+    ring,
+    level.map((v) => Math.min(v, 0)),
+  );
+  if (covering.split === 'depth' || covering.split === 'width') {
+    const axis = covering.split === 'depth' ? 1 : 0;
+    return [{ from: crossing(rim, axis, -1), to: crossing(rim, axis, 1) }];
+  }
+  const middle = rim.reduce<[number, number]>(([x, y], p) => [x + p[0] / rim.length, y + p[1] / rim.length], [0, 0]);
+  return [...new Set((covering.darts ?? []).map((share) => placeAt(ring, share)))].map((from) => {
+    const [x, y] = rim[from]!;
+    return { from, to: [x + (middle[0] - x) * DART, y + (middle[1] - y) * DART] };
+  });
+}
+
+/** What is cut for a top that is sewn along its edge. */
+export function topPanel({ ring, covering }: Working, level: Level, outer: EdgeUse, name = 'Top panel'): PanelSpec {
+  return { id: 'top', name, role: 'top', region: { kind: 'disc', level, slits: slitsOf(ring, level, covering) }, outer };
+}
+
+/** Whether a band between two levels can be cut straight: its edges differ by less than the cloth gives between corners. */
+export function straightEnough(ring: Ring, band: Between, give: number): boolean {
+  const n = ring.places.length;
+  const [a, b] = [levelSteps(ring, band.inner), levelSteps(ring, band.outer)];
+  let [upper, lower] = [0, 0];
+  for (let i = band.from; i < band.to; i++) [upper, lower] = [upper + a[i % n]!, lower + b[i % n]!];
+  return Math.abs(lower - upper) / Math.max(1, Math.min(upper, lower)) <= give;
+}
+
+/** What lies between two seams over a stretch of the way round. */
+export type Between = { inner: Level; outer: Level; from: number; to: number };
+
+/** A band between two seams, stapled below unless it says otherwise; cut straight where its edges differ by `most` at most. */
+export function bandPanel(
+  working: Working,
+  between: Between,
+  own: Pick<PanelSpec, 'id' | 'name' | 'role'> & Partial<PanelSpec>,
+  most = Math.max(working.give.warp, working.give.weft),
+): PanelSpec {
+  const { ring, covering, rule } = working;
+  const allowance = rule('seamAllowance');
+  return {
+    region: { kind: 'strip', ...between },
+    straight: covering.bandCut === 'straight' || (covering.bandCut !== 'shaped' && straightEnough(ring, between, most) && 'if it gives'),
+    inner: seamEdge('top', allowance),
+    outer: { id: 'edge', kind: 'staple', seam: null, allowance: rule('return') + rule('bandExtra') },
+    stapleAt: rule('return'),
+    ...own,
+  };
+}
+
+/** What a pulled cloth needs beyond the board. */
+export function pulledReach(
+  under: ReachPart,
+): (working: Working, seams: readonly SeamSpec[], beyond: { staple: number; grip: number }) => ReachRow {
+  return ({ ring }, _seams, beyond) => ({
+    parts: [{ label: 'Side, down the covered section', rule: null }, under, { label: 'Grip, trimmed later', rule: 'grip' }],
+    at: (i) => [sideOf(ring.places[i]!.profile), beyond.staple, beyond.grip],
+  });
+}
+
+/** What a top and a band need beyond the board: the panel to its seam, the band down to where it ends. */
+export function bandedReach(
+  working: Working,
+  seams: readonly SeamSpec[],
+  { inner, sewnBelow = false, panel }: { inner?: Level; sewnBelow?: boolean; panel?: number } = {},
+): ReachRow {
+  const { ring, rule } = working;
+  const allowance = rule('seamAllowance');
+  const upper = seams.find((seam) => seam.id === 'top')!.level;
+  const parts: ReachPart[] = [
+    { label: inner ? 'Inner panel: back to its seam' : 'Top panel: to its seam', rule: null },
+    { label: 'Its seam allowance', rule: 'seamAllowance' },
+  ];
+  if (inner) parts.push({ label: 'Border, seam to seam', rule: null }, { label: 'Its two seam allowances', rule: 'seamAllowance' });
+  parts.push({ label: 'Band, seam to the lower edge', rule: null }, { label: 'Its upper seam allowance', rule: 'seamAllowance' });
+  if (sewnBelow) parts.push({ label: 'Its lower seam allowance', rule: 'seamAllowance' });
+  else parts.push({ label: 'Return under the board', rule: 'return' }, { label: 'Extra to pull on', rule: 'bandExtra' });
+  return {
+    parts,
+    at: (i) => [
+      inner ? inner[i]! : upper[i]!,
+      panel ?? allowance,
+      ...(inner ? [upper[i]! - inner[i]!, 2 * allowance] : []),
+      sideOf(ring.places[i]!.profile) - upper[i]!,
+      allowance,
+      ...(sewnBelow ? [allowance] : [rule('return'), rule('bandExtra')]),
+    ],
+  };
+}
+
+export const mm = (value: number): string => `${Math.round(value)} mm`;
+export const percent = (share: number): string => `${Math.round(share * 1000) / 10} %`;
+
+/** A band lower than this is no band, mm. */
+export const LEAST_BAND = 25;
+
+/** A side that leaves no band or side pieces. */
+export const noBand = (side: number, what = 'no band'): Against => [side < LEAST_BAND, true, `A side of ${mm(side)} leaves ${what}.`];

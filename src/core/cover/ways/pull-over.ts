@@ -1,0 +1,29 @@
+import { mm, percent, pulledReach } from './parts';
+import type { Way } from './way';
+
+/** A side higher than this hangs slack when it is only pulled over, mm. */
+const HIGH_SIDE = 95;
+/** Folds of a cloth thicker than this are bulky, mm. */
+const THICK = 1.3;
+
+export const pullOver: Way = {
+  id: 'pull-over',
+  name: 'Pulled over',
+  words: 'One cloth over all, stapled under; corners folded.',
+  pulled: true,
+  fields: [],
+  overNotches: true,
+  reach: pulledReach({ label: 'Return under the board', rule: 'return' }),
+  suits: ({ give, dome, side, most, cloth }) => ({
+    against: [
+      [
+        dome > Math.min(give.warp, give.weft),
+        false,
+        `The dome asks ${percent(dome)} of a cloth that gives ${percent(Math.min(give.warp, give.weft))}.`,
+      ],
+      [side > HIGH_SIDE, false, `A side of ${mm(side)} is high for one cloth: it hangs slack or drags.`],
+      [most > 0 && cloth.thickness > THICK, false, `A corner leaves ${mm(most)} of thick cloth over: cut the bulk away.`],
+    ],
+    good: 'Low sides and a gentle crown: one cloth lies well.',
+  }),
+};

@@ -1,0 +1,53 @@
+import { FASTENERS, type FastenerPlace, type FastenerPlan, type Fastening } from './fasteners';
+import { legOf, staples } from './fasteners/staples';
+import type { LegChoice } from './fasteners/staple-leg';
+
+/** How the cover is held: the staples, and every fastener that the piece has. */
+export type Fixing = {
+  fastener: { id: string; kind: 'staple'; leg: number; crown: 'narrow' | 'broad'; choice: LegChoice };
+  pitch: number;
+  /** staples in one piece, the dust cover's included */
+  count: number;
+  /** to buy for the set, spare included */
+  toBuy: number;
+  order: FastenerPlace[];
+  fasteners: FastenerPlan[];
+};
+
+/** What a set takes of something, spare included; a hair over a whole one is that one. */
+function toBuy(count: number, pieces: number, spare: number): number {
+  return Math.ceil(count * pieces * (1 + spare / 100) - 1e-9);
+}
+
+/**
+ * Chooses and places every fastener of a piece.
+ *
+ * @param fastening the built piece, what was chosen of its cover, its corners
+ */
+export function fixPlan(fastening: Fastening): Fixing {
+  const { piece, rule } = fastening.model;
+  const fasteners = FASTENERS.filter((fastener) => fastener.used(fastening)).map((fastener): FastenerPlan => {
+    const places = fastener.places(fastening);
+    const count = places.length + (fastener.more?.(fastening) ?? 0);
+    const { says, fits } = fastener.size(fastening);
+    return {
+      id: fastener.id,
+      name: fastener.name,
+      size: says,
+      fits,
+      count,
+      toBuy: toBuy(count, piece.count, fastener.spare(rule)),
+      places,
+    };
+  });
+  const held = fasteners.find(({ id }) => id === staples.id);
+  const choice = legOf(fastening);
+  return {
+    fastener: { id: staples.id, kind: 'staple', leg: choice.leg, crown: piece.cloth.coated ? 'broad' : 'narrow', choice },
+    pitch: rule('staplePitch'),
+    count: held?.count ?? 0,
+    toBuy: held?.toBuy ?? 0,
+    order: held?.places ?? [],
+    fasteners,
+  };
+}

@@ -1,0 +1,121 @@
+import type { Model } from '../build';
+import type { CornerPlan } from '../cover';
+import { distanceAlong, offsetPolygon, pointAlong, polygonPerimeter, type Point, type Polygon } from '../outline';
+import type { FastenerPlace } from './fasteners/fastener';
+
+/** A stretch of the staple line between two corners (or a quarter of a round one). */
+type Run = { edge: string; middle: number; places: number[] };
+
+const QUARTERS = ['front', 'right', 'back', 'left'] as const;
+
+/** Opposite edges are worked in turn: front, back, left, right; edges with names of their own come after. */
+const PAIRED: readonly string[] = ['front', 'bottom', 'back', 'top', 'left', 'right'];
+
+function turnOf(edge: string): number {
+  const at = PAIRED.indexOf(edge);
+  return at < 0 ? PAIRED.length : at;
+}
+
+/** Even places over a stretch, no farther apart than the pitch, always one in the middle. */
+function evenly(from: number, to: number, pitch: number): number[] {
+  const middle = (from + to) / 2;
+  const half = Math.max(0, (to - from) / 2);
+  const steps = Math.ceil(half / pitch - 1e-9);
+  const places = [middle];
+  for (let k = 1; k <= steps; k++) places.push(middle - (half * k) / steps, middle + (half * k) / steps);
+  return places;
+}
+
+function runsOf(model: Model, line: Polygon, corners: readonly CornerPlan[]): Run[] {
+  const total = polygonPerimeter(line);
+  const pitch = model.rule('staplePitch');
+  if (corners.length === 0) {
+    // A round seat has no corners: four quarters about the centre lines, closing on each other at the pitch.
+    const perQuarter = Math.max(1, Math.ceil(total / 4 / pitch));
+    const front = distanceAlong(line, [0, -1e6]);
+    return QUARTERS.map((edge, i) => {
+      const middle = front + (total * i) / 4;
+      const offsets = Array.from({ length: perQuarter }, (_, k) => (k % 2 === 0 ? 1 : -1) * Math.ceil(k / 2));
+      return { edge, middle, places: offsets.map((k) => middle - (k * total) / 4 / perQuarter) };
+    });
+  }
+  const at = corners.map((corner) => distanceAlong(line, [corner.x, corner.y]));
+  return corners.map((corner, i) => {
+    const next = (i + 1) % corners.length;
+    const from = at[i]! + model.rule('cornerOpen');
+    const to = at[i]! + ((at[next]! - at[i]! + total) % total) - model.rule('cornerOpen');
+    const middle = (from + to) / 2;
+    return {
+      edge: nearestEdge(model, pointAlong(line, middle)),
+      middle,
+      places: evenly(Math.min(from, middle), Math.max(to, middle), pitch),
+    };
+  });
+}
+
+/** The edge of the station nearest a place, for bases whose corners do not name their edges. */
+function nearestEdge(model: Model, [x, y]: Point): string {
+  const edges = model.places.filter((place) => place.turn === 0);
+  const far = ({ point }: (typeof edges)[number]): number => Math.hypot(point[0] - x, point[1] - y);
+  return (edges.length > 0 ? edges : model.places).reduce((best, place) => (far(place) < far(best) ? place : best)).edge;
+}
+
+/** How far a staple is moved to look for a place clear of hardware, and in what steps, mm. */
+const LOOK = { step: 2, reach: 14 };
+
+/** Whether a staple would meet a hole or something fixed to the board. */
+function meets(model: Model, [x, y]: Point): boolean {
+  const clear = model.rule('hardwareClear');
+  const { holes = [], hardware = [] } = model.piece.base;
+  return (
+    hardware.some((item) => Math.hypot(item.x - x, item.y - y) < item.diameter / 2 + clear) ||
+    holes.some((hole) =>
+      hole.kind === 'round'
+        ? Math.hypot(hole.x - x, hole.y - y) < hole.diameter / 2 + clear
+        : Math.abs(hole.x - x) < hole.width / 2 + clear && Math.abs(hole.y - y) < hole.height / 2 + clear,
+    )
+  );
+}
+
+/**
+ * Places every staple and numbers it in the order of work: the centres of opposite sides first, then outwards on
+ * all sides in turn, corners last and opposite each other.
+ *
+ * @param model the built piece
+ * @param corners the planned corners
+ */
+export function staplePlaces(model: Model, corners: readonly CornerPlan[]): FastenerPlace[] {
+  const line = offsetPolygon(model.board, -model.rule('return'))!;
+  const loose = new Set((model.piece.base.edges ?? []).filter((fact) => !fact.fasten).map((fact) => fact.edge.name));
+  const runs = runsOf(model, line, corners)
+    .filter((run) => !loose.has(run.edge))
+    .sort((a, b) => turnOf(a.edge) - turnOf(b.edge));
+  const ordered: Omit<FastenerPlace, 'n'>[] = [];
+  const put = (at: number, edge: string, kind: FastenerPlace['kind']): void => {
+    for (let by = 0; by <= LOOK.reach; by += LOOK.step) {
+      const [x, y] = [at + by, at - by].map((place) => pointAlong(line, place)).find((place) => !meets(model, place)) ?? [NaN, NaN];
+      if (!Number.isFinite(x)) continue;
+      ordered.push({ x, y, edge, kind });
+      return;
+    }
+  };
+  const longest = Math.max(0, ...runs.map((run) => run.places.length));
+  for (const run of runs) put(run.places[0]!, run.edge, 'centre');
+  for (let k = 1; k < longest; k += 2) {
+    for (const run of runs) {
+      for (const at of run.places.slice(k, k + 2)) put(at, run.edge, 'edge');
+    }
+  }
+  const open = model.rule('cornerOpen');
+  const half = Math.ceil(corners.length / 2);
+  const opposite = Array.from({ length: half }, (_, i) => [i, i + half])
+    .flat()
+    .filter((i) => i < corners.length);
+  for (const i of opposite) {
+    const corner = corners[i]!;
+    const middle = distanceAlong(line, [corner.x, corner.y]);
+    const count = corner.pleats + 1;
+    for (let k = 0; k < count; k++) put(middle + open * 0.6 * ((2 * (k + 0.5)) / count - 1), corner.edge, 'corner');
+  }
+  return ordered.map((place, i) => ({ n: i + 1, ...place }));
+}

@@ -1,0 +1,82 @@
+import type { Model } from '../build';
+import type { CoverPlan, LiningPiece } from '../cover';
+import type { FoamPiece } from '../cut';
+import { FASTENERS, type Fastening } from '../fix';
+import { polygonPerimeter } from '../outline';
+import { STRIP_KINDS } from '../piece';
+import { reassembly } from '../strip';
+import { boardSteps, buildSteps, stripSteps } from './before-steps';
+import { CAUTIONS } from './cautions';
+import { finishingSteps, sewingSteps } from './sewing-steps';
+import { step, type Step } from './step';
+
+/** Plain handling times, minutes. */
+const HANDLING = { measure: 4, refit: 2 };
+
+/** What a run sheet is put together from. */
+export type Ingredients = {
+  fastening: Fastening;
+  foam: readonly FoamPiece[];
+  wadding: LiningPiece | null;
+  dust: LiningPiece;
+  cover: CoverPlan;
+};
+
+/** Every fastener's own steps, in the order of work. */
+function fastenerSteps(fastening: Fastening): { fasten: Step[]; finish: Step[] } {
+  const own = FASTENERS.filter((fastener) => fastener.used(fastening)).map((fastener) =>
+    fastener.steps(fastening, fastener.places(fastening)),
+  );
+  return { fasten: own.flatMap((steps) => steps.fasten ?? []), finish: own.flatMap((steps) => steps.finish ?? []) };
+}
+
+function dustStep({ rule }: Model, dust: LiningPiece): Step {
+  const staples = Math.ceil(polygonPerimeter(dust.outline) / (2 * rule('staplePitch')));
+  return step(
+    'dust',
+    'Dust cover',
+    `Turn ${rule('dustTurn')} mm under, ${rule('dustInset')} mm in from the edge.`,
+    (staples * rule('timeStaple')) / 60 + 1,
+    { caution: CAUTIONS.staples },
+  );
+}
+
+/** What came off goes back on in the reverse order; what is replaced was made new before, fasteners and hardware were not. */
+function refitSteps({ piece: { strip } }: Model): Step[] {
+  const madeNew = new Set<string>(STRIP_KINDS.filter((kind) => kind.again === 'replace').map((kind) => kind.id));
+  return reassembly(strip)
+    .filter((part) => part.again !== 'replace' || !madeNew.has(part.item.what))
+    .map((part) =>
+      step(
+        `refit-${part.item.id}`,
+        part.again === 'refit' ? `Put back ${part.item.name.toLowerCase()}` : `Fit new ${part.item.name.toLowerCase()}`,
+        part.words,
+        HANDLING.refit,
+        { photos: part.item.photos },
+      ),
+    );
+}
+
+/**
+ * The run sheet of one piece, in working order, with the usual caution at the step that needs it.
+ *
+ * @param made what was worked out for it
+ */
+export function runSteps({ fastening, foam, wadding, dust, cover }: Ingredients): Step[] {
+  const { model } = fastening;
+  const { fasten, finish } = fastenerSteps(fastening);
+  return [
+    ...stripSteps(model),
+    ...boardSteps(model),
+    ...buildSteps(model, foam, wadding),
+    ...sewingSteps(model, cover),
+    ...fasten,
+    ...finishingSteps(model, cover),
+    ...finish,
+    dustStep(model, dust),
+    ...refitSteps(model),
+    step('measure', 'Measure and label', 'Crown and height against the slip; label with serial and day.', HANDLING.measure, {
+      caution: CAUTIONS.fire,
+    }),
+  ];
+}
