@@ -69,12 +69,14 @@ describe('the board under load', () => {
   });
 });
 
+const edgeOf = (name: string) => ({ kind: 'edge' as const, name });
+
 describe('edges', () => {
   it('strips on a rectangle meet in 45° mitres, each as long as its edge', () => {
     const outline = baseOutline({ type: 'rectangle', width: 500, depth: 400, cornerRadius: { front: 20, back: 0 } });
     const strips = edgeStrips(
       outline,
-      ['front', 'right', 'back', 'left'].map((edge) => ({ ...fact, edge, strip: { width: 30, thickness: 6 } })),
+      ['front', 'right', 'back', 'left'].map((edge) => ({ ...fact, edge: edgeOf(edge), strip: { width: 30, thickness: 6 } })),
     );
     expect(strips.map((strip) => Math.round(strip.length))).toEqual([500, 400, 500, 400]);
     for (const strip of strips) {
@@ -85,13 +87,13 @@ describe('edges', () => {
 
   it('a trim too thick for its bend is glued up in layers that do bend', () => {
     const outline = baseOutline({ type: 'round', diameter: 300 });
-    const [trim] = trimBends(outline, [{ ...fact, edge: 'edge', trim: 5 }], 'solid-wood');
+    const [trim] = trimBends(outline, [{ ...fact, edge: edgeOf('edge'), trim: 5 }], 'solid-wood');
     expect(trim!.radius).toBeCloseTo(150, 6);
     expect(trim!.laminations).toBe(2);
     expect(trim!.layer * 50).toBeLessThanOrEqual(150);
     const [straight] = trimBends(
       baseOutline({ type: 'rectangle', width: 500, depth: 400, cornerRadius: { front: 0, back: 0 } }),
-      [{ ...fact, edge: 'front', trim: 20 }],
+      [{ ...fact, edge: edgeOf('front'), trim: 20 }],
       'plywood',
     );
     expect(straight).toMatchObject({ radius: null, laminations: 1 });
@@ -100,7 +102,7 @@ describe('edges', () => {
   it('a pad is flush where its edge butts against a frame, and overhangs elsewhere', () => {
     const pad = (edges: Base['edges']): ReturnType<typeof bounds> => bounds(modelOf(seat({ edges: edges ?? [] }), {}).pads[1]!.polygon);
     expect(pad([])).toMatchObject({ maxX: expect.closeTo(231, 3), maxY: expect.closeTo(216, 3) });
-    const flush = pad([{ ...fact, edge: 'back', against: true }]);
+    const flush = pad([{ ...fact, edge: edgeOf('back'), against: true }]);
     expect(flush.maxY).toBeCloseTo(210, 3);
     expect(flush.minY).toBeCloseTo(-216, 3);
     expect(flush.maxX).toBeCloseTo(231, 3);
@@ -108,7 +110,7 @@ describe('edges', () => {
 
   it('says when a trim will not be seen, and when a seen edge is held by nothing', () => {
     const codes = (change: Partial<typeof fact>): string[] =>
-      planPiece(seat({ edges: [{ ...fact, edge: 'back', ...change }] }), {}, QUICK).warnings.map((w) => w.code);
+      planPiece(seat({ edges: [{ ...fact, edge: edgeOf('back'), ...change }] }), {}, QUICK).warnings.map((w) => w.code);
     expect(codes({ visible: false, trim: 4 })).toContain('trim-not-seen');
     expect(codes({ visible: true, trim: 4 })).not.toContain('trim-not-seen');
     expect(codes({ fasten: false })).toContain('edge-loose');
@@ -117,7 +119,7 @@ describe('edges', () => {
 
   it('an edge that is not fastened gets no staples', () => {
     const all = planPiece(seat({}), {}, QUICK).fixing.order;
-    const less = planPiece(seat({ edges: [{ ...fact, edge: 'back', fasten: false }] }), {}, QUICK).fixing.order;
+    const less = planPiece(seat({ edges: [{ ...fact, edge: edgeOf('back'), fasten: false }] }), {}, QUICK).fixing.order;
     expect(less.filter((s) => s.edge === 'back')).toEqual([]);
     expect(all.filter((s) => s.edge === 'back').length).toBeGreaterThan(5);
   });

@@ -1,11 +1,11 @@
-import { BOARDS, findMaterial } from '../foam';
+import { BOARDS, findMaterial, GRAVITY } from '../foam';
 import type { RuleReader } from '../house';
+import { keepNothing, type Keep } from '../keep';
 import { bounds, deepest, flatten, lineCrossings, type Outline, type Point, type Polygon } from '../outline';
 import { kindOf, type Hole, type Piece, type Support } from '../piece';
 import { meshOf } from './mesh';
 import { bendPlate, patchLoad, type Hold } from './plate';
 
-const GRAVITY = 9.81;
 /** Poisson's ratio of boards, near enough the same for all of them. */
 const POISSON = 0.3;
 /** A sitter is spread over a round patch of about this radius, mm; narrower boards get half their own width. */
@@ -51,10 +51,6 @@ export type BoardCheck = {
 };
 
 type Bent = { deflection: number; moment: number; span: number };
-
-/** The last few boards that were bent: the pads on top are changed far more often than the board. */
-const bentBefore = new Map<string, Bent>();
-const KEPT = 24;
 
 /** Where the inner edges of two rails lie. */
 function railLines(box: { minX: number; maxX: number }): [number, number] {
@@ -102,15 +98,15 @@ function holdsOf(nodes: readonly Point[], edge: readonly boolean[], supports: Su
   return edge.map((on) => (on ? 'supported' : 'free'));
 }
 
+/** Where and over how large a patch the load comes on. */
+type Load = { at: Point; radius: number };
+
 /** Deflection and moment of a plate of unit rigidity under unit force: all else scales. */
-function bentUnit(board: Polygon, holes: readonly Polygon[], supports: Support, at: Point, radius: number): Bent {
-  const key = JSON.stringify([board, holes, supports, at, radius]);
-  const known = bentBefore.get(key);
-  if (known) return known;
+function bentUnit(board: Polygon, holes: readonly Polygon[], supports: Support, { at, radius }: Load): Bent {
   const box = bounds(board);
   const spacing = Math.sqrt((box.width * box.height) / NODES);
-  const keep = supports === 'two-rails' ? [at, ...alongRails(board, spacing)] : [at];
-  const mesh = meshOf(board, holes, spacing, keep);
+  const stand = supports === 'two-rails' ? [at, ...alongRails(board, spacing)] : [at];
+  const mesh = meshOf(board, holes, spacing, stand);
   const holds = holdsOf(mesh.nodes, mesh.edge, supports, board);
   const { deflection, moment } = bendPlate(mesh, { rigidity: 1, poisson: POISSON }, holds, patchLoad(mesh, at, radius, 1));
   const span =
@@ -119,10 +115,7 @@ function bentUnit(board: Polygon, holes: readonly Polygon[], supports: Support, 
       : supports === 'four-points'
         ? Math.hypot(box.width, box.height)
         : 2 * deepest(board).depth;
-  const found = { deflection: Math.max(...deflection), moment, span };
-  bentBefore.set(key, found);
-  if (bentBefore.size > KEPT) bentBefore.delete(bentBefore.keys().next().value!);
-  return found;
+  return { deflection: Math.max(...deflection), moment, span };
 }
 
 function holeOutline(hole: Hole): Polygon {
@@ -152,68 +145,79 @@ function ribFor(force: number, span: number): { width: number; height: number } 
   return found ? { width: found[0], height: found[1] } : null;
 }
 
-/**
- * Bends the board under the load it is meant for, and proposes what would make a weak one good.
- *
- * @param piece its board, supports and kind
- * @param outline of the base
- * @param at where the load comes on
- * @param rule house rules: the sitter's mass and the share of it that comes on
- */
-export function checkBoard(piece: Piece, outline: Outline, at: Point, rule: RuleReader): BoardCheck {
-  const { board, holes = [] } = piece.base;
-  const kind = kindOf(piece.kind);
-  const supports = piece.base.supports ?? kind.supports;
-  const material = findMaterial(BOARDS, board.material)!;
-  const force = rule('sitMass') * GRAVITY * (rule(kind.sat ? 'sitShare' : 'leanShare') / 100);
-  const strength = material.strength / SAFETY;
-  const polygon = flatten(outline, 0.5);
-  const none = { force, supports, deflection: 0, stress: 0, strength, thickness: null, rib: null };
+/** What is judged of a board: the piece it is of, its outline, where the load comes on. */
+export type BoardUnderLoad = { piece: Piece; outline: Outline; at: Point; rule: RuleReader; keep?: Keep };
+
+/** What there is to say where nothing bends. */
+function unbent(piece: Piece, supports: Support): Pick<BoardCheck, 'verdict' | 'words'> | null {
   if (piece.base.mould || piece.base.shape.type === 'saddle')
     return {
-      ...none,
-      span: 0,
-      allowed: 0,
       verdict: 'moulded',
       words:
         'A moulded pan is far stiffer than a flat board of its thickness; its bending is not worked out. Load it by hand before building on it.',
     };
-  if (supports === 'solid') return { ...none, span: 0, allowed: 0, verdict: 'good', words: 'Carried all over: the board does not bend.' };
+  return supports === 'solid' ? { verdict: 'good', words: 'Carried all over: the board does not bend.' } : null;
+}
+
+/** A board's deflection and stress at a thickness, against what is allowed. */
+type Figures = { deflection: number; stress: number; allowed: number; strength: number; force: number; span: number };
+
+function wordsOf(verdict: BoardCheck['verdict'], { deflection, stress, allowed, strength, force, span }: Figures): string {
+  const shown = (mm: number): string => `${Math.round(mm * 10) / 10} mm`;
+  const figures = `${shown(deflection)} under ${Math.round(force)} N on a span of ${shown(span)}; ${shown(allowed)} is allowed`;
+  if (verdict === 'good') return `Stiff enough: bends ${figures}.`;
+  if (verdict === 'breaks')
+    return `Refused: it would break (${Math.round(stress)} N/mm² where the board bears ${Math.round(strength * SAFETY)}).`;
+  return deflection > allowed
+    ? `Too soft: bends ${figures}.`
+    : `Too weak: ${Math.round(stress)} N/mm² in the board, ${Math.round(strength)} N/mm² is allowed.`;
+}
+
+/**
+ * Bends the board under the load it is meant for, and proposes what would make a weak one good.
+ *
+ * @param board under its load; house rules tell the sitter's mass and the share of it that comes on
+ */
+export function checkBoard({ piece, outline, at, rule, keep = keepNothing }: BoardUnderLoad): BoardCheck {
+  const { board, holes = [] } = piece.base;
+  const kind = kindOf(piece.kind);
+  const supports = piece.base.supports ?? kind.supports;
+  const material = findMaterial(BOARDS, board.material)!;
+  const force = rule('sitMass') * GRAVITY * (rule(kind.traits.sat ? 'sitShare' : 'leanShare') / 100);
+  const strength = material.strength / SAFETY;
+  const none = { force, supports, span: 0, allowed: 0, deflection: 0, stress: 0, strength, thickness: null, rib: null };
+  const still = unbent(piece, supports);
+  if (still) return { ...none, ...still };
+  const polygon = flatten(outline, 0.5);
   const radius = Math.min(PATCH, deepest(polygon).depth / 2);
   // Small holes change next to nothing; large ones are cut out of the plate.
   const large = holes.filter((hole) => (hole.kind === 'round' ? hole.diameter : Math.min(hole.width, hole.height)) > 30).map(holeOutline);
-  const unit = bentUnit(polygon, large, supports, at, radius);
-  const allowed = unit.span / SPAN_SHARE;
-  const at1 = (thickness: number): { deflection: number; stress: number } => {
+  const unit = keep('board bent', [polygon, large, supports, at, radius], () => bentUnit(polygon, large, supports, { at, radius }));
+  const { span } = unit;
+  const allowed = span / SPAN_SHARE;
+  const figures = (thickness: number): Figures => {
     const rigidity = (material.stiffness * thickness ** 3) / (12 * (1 - POISSON ** 2));
-    return { deflection: (unit.deflection * force) / rigidity, stress: (6 * unit.moment * force) / thickness ** 2 };
+    return {
+      deflection: (unit.deflection * force) / rigidity,
+      stress: (6 * unit.moment * force) / thickness ** 2,
+      allowed,
+      strength,
+      force,
+      span,
+    };
   };
   const good = (thickness: number): boolean => {
-    const { deflection, stress } = at1(thickness);
-    return deflection <= allowed && stress <= strength;
+    const own = figures(thickness);
+    return own.deflection <= allowed && own.stress <= strength;
   };
-  const { deflection, stress } = at1(board.thickness);
-  const verdict = stress > material.strength ? 'breaks' : good(board.thickness) ? 'good' : 'soft';
-  const shown = (mm: number): string => `${Math.round(mm * 10) / 10} mm`;
-  const figures = `${shown(deflection)} under ${Math.round(force)} N on a span of ${shown(unit.span)}; ${shown(allowed)} is allowed`;
+  const own = figures(board.thickness);
+  const verdict = own.stress > material.strength ? 'breaks' : good(board.thickness) ? 'good' : 'soft';
   return {
-    force,
+    ...own,
     supports,
-    span: unit.span,
-    deflection,
-    allowed,
-    stress,
-    strength,
     verdict,
-    words:
-      verdict === 'good'
-        ? `Stiff enough: bends ${figures}.`
-        : verdict === 'soft'
-          ? deflection > allowed
-            ? `Too soft: bends ${figures}.`
-            : `Too weak: ${Math.round(stress)} N/mm² in the board, ${Math.round(strength)} N/mm² is allowed.`
-          : `Refused: it would break (${Math.round(stress)} N/mm² where the board bears ${Math.round(material.strength)}).`,
+    words: wordsOf(verdict, own),
     thickness: verdict === 'good' ? null : (material.sold.find((t) => t > board.thickness && good(t)) ?? null),
-    rib: verdict === 'good' ? null : ribFor(force, unit.span),
+    rib: verdict === 'good' ? null : ribFor(force, span),
   };
 }

@@ -1,5 +1,5 @@
 import { BOARDS, findMaterial } from '../foam';
-import { curvatureAt, segmentLength, tangentAt, type Outline, type Segment } from '../outline';
+import { curvatureAt, samePart, segmentLength, tangentAt, type EdgePart, type Outline, type Segment } from '../outline';
 import type { EdgeFact } from '../piece';
 
 /** A thin wood strip along an edge: its length at the board's edge, and how its ends are cut. Lengths mm, angles radians. */
@@ -31,17 +31,17 @@ export type TrimBend = {
 };
 
 /** The segments of an edge in order; corner arcs belong to no edge. */
-function edgeRun(outline: Outline, edge: string): { run: Segment[]; before: Segment; after: Segment } | null {
+function edgeRun(outline: Outline, edge: EdgePart): { run: Segment[]; before: Segment; after: Segment } | null {
   const { segments } = outline;
   const n = segments.length;
-  const first = segments.findIndex((segment, i) => segment.edge === edge && segments[(i + n - 1) % n]!.edge !== edge);
+  const first = segments.findIndex((segment, i) => samePart(segment.edge, edge) && !samePart(segments[(i + n - 1) % n]!.edge, edge));
   if (first < 0) {
-    const all = segments.filter((segment) => segment.edge === edge);
+    const all = segments.filter((segment) => samePart(segment.edge, edge));
     return all.length > 0 ? { run: all, before: all.at(-1)!, after: all[0]! } : null;
   }
   const run: Segment[] = [];
   let i = first;
-  while (segments[i % n]!.edge === edge && run.length < n) run.push(segments[i++ % n]!);
+  while (samePart(segments[i % n]!.edge, edge) && run.length < n) run.push(segments[i++ % n]!);
   return { run, before: segments[(first + n - 1) % n]!, after: segments[i % n]! };
 }
 
@@ -53,7 +53,7 @@ function turn(a: Segment, u: number, b: Segment, v: number): number {
 
 /** The bend at a corner next to an edge: over a corner's arc to the next edge, or straight from edge to edge. */
 function cornerTurn(outline: Outline, run: Segment, neighbour: Segment, side: 'start' | 'end'): { turn: number; reach: number } {
-  if (neighbour.kind === 'arc' && neighbour.edge.endsWith('corner')) {
+  if (neighbour.kind === 'arc' && neighbour.edge.kind === 'corner') {
     // A strip is mitred where the two edges would meet, outside the rounding.
     return { turn: neighbour.sweep, reach: neighbour.radius * Math.tan(Math.abs(neighbour.sweep) / 2) };
   }
@@ -77,7 +77,7 @@ export function edgeStrips(outline: Outline, facts: readonly EdgeFact[]): EdgeSt
     const own = run.reduce((sum, segment) => sum + segmentLength(segment), 0);
     const length = own + start.reach + end.reach;
     const shorter = fact.strip.width * (Math.tan(start.turn / 2) + Math.tan(end.turn / 2));
-    return [{ edge: fact.edge, ...fact.strip, length, inside: length - shorter, startMitre: start.turn / 2, endMitre: end.turn / 2 }];
+    return [{ edge: fact.edge.name, ...fact.strip, length, inside: length - shorter, startMitre: start.turn / 2, endMitre: end.turn / 2 }];
   });
 }
 
@@ -98,13 +98,13 @@ export function trimBends(outline: Outline, facts: readonly EdgeFact[], material
     const found = fact.trim > 0 ? edgeRun(outline, fact.edge) : null;
     if (!found) return [];
     let tightest = 0;
-    const corners = [found.before, found.after].filter((segment) => segment.kind === 'arc' && segment.edge.endsWith('corner'));
+    const corners = [found.before, found.after].filter((segment) => segment.kind === 'arc' && segment.edge.kind === 'corner');
     for (const segment of [...found.run, ...corners])
       for (let k = 0; k <= LOOKS; k++) tightest = Math.max(tightest, Math.abs(curvatureAt(segment, k / LOOKS)));
     const radius = tightest > 1e-6 ? 1 / tightest : null;
     const least = bend * fact.trim;
     const laminations = radius === null ? 1 : Math.max(1, Math.ceil(least / radius - 1e-9));
     const length = found.run.reduce((sum, segment) => sum + segmentLength(segment), 0);
-    return [{ edge: fact.edge, thickness: fact.trim, length, radius, least, laminations, layer: fact.trim / laminations }];
+    return [{ edge: fact.edge.name, thickness: fact.trim, length, radius, least, laminations, layer: fact.trim / laminations }];
   });
 }

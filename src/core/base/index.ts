@@ -3,3 +3,4 @@ export { edgeStrips, trimBends, type EdgeStrip, type TrimBend } from './edge-str
 export { frameCuts, type Batten, type FrameCuts } from './frame';
 export { meshOf, type Mesh } from './mesh';
 export { panelLayout, type PanelLayout } from './panels';
+export { reshape, withMirror } from './reshape';

@@ -1,4 +1,4 @@
-import { banded, factor, solve, type Banded } from '../pull';
+import { banded, endsOf, entryAt, factor, solve, type Banded } from '../pull';
 import type { SurfaceMesh } from './types';
 
 /** A surface laid flat: x, y of each node; `moved` is the farthest that a node still went in the last round, mm. */
@@ -98,14 +98,14 @@ function systemOf(mesh: SurfaceMesh, start: Float64Array, hold: Uint32Array): Sy
   const { rest, weights } = restOf(mesh);
   const { order, row, width } = swept(mesh, start);
   const matrix = banded(n, width);
-  matrix.first.forEach((_, i) => (matrix.first[i] = i));
+  const first = Int32Array.from({ length: n }, (_, i) => i);
   const put = (a: number, b: number, w: number): void => {
     const [i, j] = [row[a]!, row[b]!];
     const [high, low] = i > j ? [i, j] : [j, i];
-    matrix.rows[i * (width + 1) + width]! += w;
-    matrix.rows[j * (width + 1) + width]! += w;
-    matrix.rows[high * (width + 1) + width - high + low]! -= w;
-    if (low < matrix.first[high]!) matrix.first[high] = low;
+    matrix.columns[entryAt(matrix, i, i)]! += w;
+    matrix.columns[entryAt(matrix, j, j)]! += w;
+    matrix.columns[entryAt(matrix, high, low)]! -= w;
+    if (low < first[high]!) first[high] = low;
   };
   for (let t = 0; t < triangles.length / 3; t++)
     for (let k = 0; k < 3; k++) put(triangles[3 * t + k]!, triangles[3 * t + ((k + 1) % 3)]!, weights[3 * t + k]!);
@@ -123,8 +123,9 @@ function systemOf(mesh: SurfaceMesh, start: Float64Array, hold: Uint32Array): Sy
   const pinned = order[n >> 1]!;
   const pin = 1;
   // So are, ever so lightly, all the others: a panel that is cut through comes in two.
-  for (let i = 0; i < n; i++) matrix.rows[i * (width + 1) + width]! += TETHER;
-  matrix.rows[row[pinned]! * (width + 1) + width]! += pin;
+  for (let i = 0; i < n; i++) matrix.columns[entryAt(matrix, i, i)]! += TETHER;
+  matrix.columns[entryAt(matrix, row[pinned]!, row[pinned]!)]! += pin;
+  matrix.last.set(endsOf(first));
   if (!factor(matrix)) throw new Error('The surface has triangles without area: it cannot be laid flat');
   return { rest, weights, holdLength, matrix, row, pinned, pin };
 }
@@ -276,9 +277,10 @@ function leastSquares(columns: readonly Float64Array[], gap: Float64Array): numb
   const matrix = banded(m, m - 1);
   const right = Float64Array.from(columns, (column) => dot(column, gap));
   for (let i = 0; i < m; i++) {
-    for (let j = 0; j <= i; j++) matrix.rows[i * m + m - 1 - i + j] = dot(columns[i]!, columns[j]!) * (i === j ? 1 + 1e-8 : 1);
-    matrix.rows[i * m + m - 1]! += 1e-18;
+    for (let j = 0; j <= i; j++) matrix.columns[entryAt(matrix, i, j)] = dot(columns[i]!, columns[j]!) * (i === j ? 1 + 1e-8 : 1);
+    matrix.columns[entryAt(matrix, i, i)]! += 1e-18;
   }
+  matrix.last.fill(m - 1);
   if (!factor(matrix)) return [];
   solve(matrix, right);
   return [...right];

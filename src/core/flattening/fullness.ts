@@ -16,15 +16,20 @@ export function sectionLength(
 ): number {
   const [dx, dy] = [to[0] - from[0], to[1] - from[1]];
   const length = Math.hypot(dx, dy) || 1;
-  const side = (node: number): number => ((plan[2 * node]! - from[0]) * dy - (plan[2 * node + 1]! - from[1]) * dx) / length;
+  // On which side of the line each node lies: most triangles lie on one, and are passed over.
+  const side = new Float64Array(plan.length / 2);
+  for (let node = 0; node < side.length; node++)
+    side[node] = ((plan[2 * node]! - from[0]) * dy - (plan[2 * node + 1]! - from[1]) * dx) / length;
   const along = (node: number): number => ((plan[2 * node]! - from[0]) * dx + (plan[2 * node + 1]! - from[1]) * dy) / length;
   let sum = 0;
   for (let t = 0; t < triangles.length; t += 3) {
+    const left = side[triangles[t]!]! > 0;
+    if (left === side[triangles[t + 1]!]! > 0 && left === side[triangles[t + 2]!]! > 0) continue;
     // The line enters and leaves a triangle on two of its sides.
     const cuts: [number, number, number, number][] = [];
     for (let k = 0; k < 3; k++) {
       const [a, b] = [triangles[t + k]!, triangles[t + ((k + 1) % 3)]!];
-      const [sa, sb] = [side(a), side(b)];
+      const [sa, sb] = [side[a]!, side[b]!];
       if (sa > 0 === sb > 0) continue;
       const s = sa / (sa - sb);
       const at = (c: number): number => points[3 * a + c]! + (points[3 * b + c]! - points[3 * a + c]!) * s;

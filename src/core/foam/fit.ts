@@ -1,20 +1,12 @@
 import type { FoamCurve } from './curve';
+import { FOAM_TYPES } from './materials';
 import { pressDisc, SPECIMEN, specimenForce } from './disc-test';
 
 /** Densest wall that a fit may ask for: beyond it the foam would be a board. */
 const HARDEST_WALL = 400;
 
-/** A foam's first, stiff strain before its cells buckle, by type: open cells give early, closed ones late. */
-export const ONSET: Record<string, number> = {
-  polyether: 0.06,
-  'high-resilience': 0.08,
-  'slow-recovery': 0.1,
-  latex: 0.12,
-  'recycled chip': 0.1,
-  'closed cell': 0.15,
-  backed: 0.06,
-  own: 0.07,
-};
+/** First stiff strain of a foam of which no more is known than two presses by hand. */
+const HAND_ONSET = 0.07;
 
 /** One press by hand: how deep, mm, and what the scale showed, kg. */
 export type HandReading = { depth: number; load: number };
@@ -39,8 +31,6 @@ function wallFor(ratio: number, force: (curve: FoamCurve, which: 0 | 1) => numbe
   return (low + high) / 2;
 }
 
-const KEPT = new Map<string, FoamCurve>();
-
 /**
  * The curve whose simulated specimen test gives a foam's hardness figures.
  *
@@ -48,19 +38,13 @@ const KEPT = new Map<string, FoamCurve>();
  * @throws RangeError when no foam behaves so (support factor too low or too high)
  */
 export function curveOf(foam: { type: string; ifd25: number; supportFactor: number; onset?: number }): FoamCurve {
-  const onset = foam.onset ?? ONSET[foam.type] ?? ONSET.own!;
-  const key = `${onset} ${foam.ifd25} ${foam.supportFactor}`;
-  const kept = KEPT.get(key);
-  if (kept) return kept;
+  const onset = foam.onset ?? FOAM_TYPES.find(({ id }) => id === foam.type)?.onset ?? HAND_ONSET;
   const densify = wallFor(foam.supportFactor, (curve, which) => specimenForce(curve, which === 0 ? 0.25 : 0.65), onset);
   if (densify === null || !(foam.ifd25 > 0)) {
     throw new RangeError(`No foam has a hardness of ${foam.ifd25} N with a support factor of ${foam.supportFactor}`);
   }
   const unit = specimenForce({ plateau: 0.003, onset, densify }, 0.25);
-  const curve = { plateau: (0.003 * foam.ifd25) / unit, onset, densify };
-  if (KEPT.size > 500) KEPT.clear();
-  KEPT.set(key, curve);
-  return curve;
+  return { plateau: (0.003 * foam.ifd25) / unit, onset, densify };
 }
 
 /** What hand readings make of a foam, or why they cannot be a foam's. */
@@ -94,7 +78,7 @@ export function fitByHand(thickness: number, disc: number, readings: readonly Ha
     return { curve, misfit };
   };
   // A third reading decides how stiff the first touch is.
-  const tries = sorted.length > 2 ? Array.from({ length: 24 }, (_, i) => 0.02 + 0.008 * i) : [ONSET.own!];
+  const tries = sorted.length > 2 ? Array.from({ length: 24 }, (_, i) => 0.02 + 0.008 * i) : [HAND_ONSET];
   const best = tries
     .map(fitted)
     .filter((f) => f !== null)

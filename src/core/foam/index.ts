@@ -1,5 +1,6 @@
-export { BOARDS, findMaterial, FOAMS, WADDINGS, type Board, type Foam, type Wadding } from './materials';
+export { BOARDS, findMaterial, FOAM_TYPES, FOAMS, WADDINGS, type Board, type Foam, type FoamType, type Wadding } from './materials';
 export { laminate, type Lamination } from './laminate';
 export { energyAt, firstModulus, modulusAt, strainAt, stressAt, type FoamCurve } from './curve';
 export { pressDisc, SHEAR_SHARE, shearStiffness, SPECIMEN, specimenForce } from './disc-test';
-export { curveOf, fitByHand, GRAVITY, ONSET, type HandFit, type HandReading } from './fit';
+export { curveOf, fitByHand, GRAVITY, type HandFit, type HandReading } from './fit';
+export { answerOf, foamAnswer, scaledAnswer, STRAIN_ENTRIES, type FoamAnswer } from './answer';

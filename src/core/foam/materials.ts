@@ -1,8 +1,23 @@
+/**
+ * The types of foam there are, with the first, stiff strain before the cells buckle: open cells give early, closed ones
+ * late.
+ */
+export const FOAM_TYPES = [
+  { id: 'polyether', name: 'Polyether', onset: 0.06 },
+  { id: 'high-resilience', name: 'High-resilience', onset: 0.08 },
+  { id: 'slow-recovery', name: 'Slow-recovery', onset: 0.1 },
+  { id: 'latex', name: 'Latex', onset: 0.12 },
+  { id: 'recycled chip', name: 'Recycled chip', onset: 0.1 },
+  { id: 'closed cell', name: 'Closed cell', onset: 0.15 },
+  { id: 'backed', name: 'Backed', onset: 0.06 },
+] as const;
+export type FoamType = (typeof FOAM_TYPES)[number]['id'];
+
 /** A foam as it is bought. Hardness is the 25 % indentation force, N, of the standard 380 × 380 × 100 mm specimen. */
 export type Foam = {
   id: string;
   name: string;
-  type: 'polyether' | 'high-resilience' | 'slow-recovery' | 'latex' | 'recycled chip' | 'closed cell' | 'backed';
+  type: FoamType;
   /** kg/m³ */
   density: number;
   /** N */

@@ -1,35 +1,17 @@
-import { strainAt, type FoamCurve } from '../foam';
-
-/** A foam's curve read from pressure to strain, tabulated over u = p / (p + plateau). */
-type Inverse = { scale: number; strains: Float64Array };
-
-const ENTRIES = 2048;
-const TABLES = new WeakMap<FoamCurve, Inverse>();
-
-function inverse(curve: FoamCurve): Inverse {
-  let table = TABLES.get(curve);
-  if (!table) {
-    const scale = curve.plateau;
-    const strains = Float64Array.from({ length: ENTRIES + 1 }, (_, i) => {
-      const u = Math.min(i / ENTRIES, 1 - 1e-7);
-      return strainAt(curve, (scale * u) / (1 - u));
-    });
-    TABLES.set(curve, (table = { scale, strains }));
-  }
-  return table;
-}
+import { strainAt, STRAIN_ENTRIES as ENTRIES, type FoamAnswer } from '../foam';
 
 /** What stands at every node of a grid: layers in series, each with its foam and its thickness there, mm. */
-export type Columns = { curves: readonly FoamCurve[]; thickness: readonly Float64Array[] };
+export type Columns = { foams: readonly FoamAnswer[]; thickness: readonly Float64Array[] };
 
 /** Total compression of one column at a pressure, and how fast it grows: written into `out`. */
-function compression(tables: readonly Inverse[], thickness: readonly Float64Array[], node: number, p: number, out: Float64Array): void {
+function compression(tables: readonly FoamAnswer[], thickness: readonly Float64Array[], node: number, p: number, out: Float64Array): void {
   let c = 0;
   let slope = 0;
   for (let k = 0; k < tables.length; k++) {
     const t = thickness[k]![node]!;
     if (t <= 0) continue;
-    const { scale, strains } = tables[k]!;
+    const { curve, strains } = tables[k]!;
+    const scale = curve.plateau;
     const u = p / (p + scale);
     const at = u * ENTRIES;
     const i = at >= ENTRIES - 1 ? ENTRIES - 1 : at | 0;
@@ -49,24 +31,31 @@ const STIFFEST = 1e3;
 
 /** Springs under a surface: pressure and stiffness at each node for a given compression. */
 export interface Springs {
-  /** Fills p (N/mm²) and k = dp/dc (N/mm³) for compressions c (mm; less than nothing gives nothing); p holds the last ones. */
-  read(c: Float64Array, p: Float64Array, k: Float64Array): void;
+  /**
+   * Fills p (N/mm²) and k = dp/dc (N/mm³) for compressions c (mm; less than nothing gives nothing); p holds the last ones.
+   * With `only`, at its nodes and nowhere else.
+   */
+  read(c: Float64Array, p: Float64Array, k: Float64Array, only?: Uint8Array): void;
   /** the same springs at every second node of a grid */
   coarser(columns: number, rows: number): Springs;
 }
 
 /** Layers in series carry one pressure: c(p) = Σ tᵢ·εᵢ(p), read backwards by Newton's method from the last pressure. */
 export function foamSprings(columns: Columns): Springs {
-  const tables = columns.curves.map(inverse);
-  const { thickness } = columns;
+  const { foams: tables, thickness } = columns;
+  const untouched = new Float64Array(thickness[0]?.length ?? 0);
   return {
-    read(c, p, k) {
+    read(c, p, k, only) {
       for (let i = 0; i < c.length; i++) {
+        if (only && !only[i]) continue;
         const wanted = c[i]!;
         if (!(wanted > 0)) {
-          compression(tables, thickness, i, 0, OUT);
           p[i] = 0;
-          k[i] = OUT[1]! > 0 ? Math.min(STIFFEST, 1 / OUT[1]!) : STIFFEST;
+          if (untouched[i] === 0) {
+            compression(tables, thickness, i, 0, OUT);
+            untouched[i] = OUT[1]! > 0 ? Math.min(STIFFEST, 1 / OUT[1]!) : STIFFEST;
+          }
+          k[i] = untouched[i]!;
           continue;
         }
         let at = p[i]! > 0 ? p[i]! : 1e-4;
@@ -88,7 +77,7 @@ export function foamSprings(columns: Columns): Springs {
       }
     },
     coarser(n, rows) {
-      return foamSprings({ curves: columns.curves, thickness: thickness.map((t) => everySecond(t, n, rows)) });
+      return foamSprings({ foams: columns.foams, thickness: thickness.map((t) => everySecond(t, n, rows)) });
     },
   };
 }
@@ -96,8 +85,9 @@ export function foamSprings(columns: Columns): Springs {
 /** Springs of one stiffness everywhere, N/mm³: for proofs. */
 export function linearSprings(stiffness: number): Springs {
   return {
-    read(c, p, k) {
+    read(c, p, k, only) {
       for (let i = 0; i < c.length; i++) {
+        if (only && !only[i]) continue;
         p[i] = Math.max(0, c[i]!) * stiffness;
         k[i] = stiffness;
       }
@@ -116,5 +106,5 @@ export function everySecond<T extends Float64Array | Uint8Array>(values: T, colu
 
 /** Strain of each layer of a column at a pressure. */
 export function strainsAt(columns: Columns, node: number, pressure: number): number[] {
-  return columns.curves.map((curve, k) => (columns.thickness[k]![node]! > 0 ? strainAt(curve, pressure) : 0));
+  return columns.foams.map(({ curve }, k) => (columns.thickness[k]![node]! > 0 ? strainAt(curve, pressure) : 0));
 }

@@ -12,13 +12,26 @@ export type Level = {
   b: Float64Array;
   h: Float64Array;
   residual: Float64Array;
+  /** one over the node's own coefficient, 0 where its value is kept; filled by `prepare` */
+  inverse: Float64Array;
 };
 
 /** An empty level. */
 export function levelOf(columns: number, rows: number, free: Uint8Array): Level {
   const n = columns * rows;
   const blank = (): Float64Array => new Float64Array(n);
-  return { columns, rows, free, east: blank(), north: blank(), kappa: blank(), b: blank(), h: blank(), residual: blank() };
+  return {
+    columns,
+    rows,
+    free,
+    east: blank(),
+    north: blank(),
+    kappa: blank(),
+    b: blank(),
+    h: blank(),
+    residual: blank(),
+    inverse: blank(),
+  };
 }
 
 /** The level and its coarser ones, each of every second node, down to a handful. */
@@ -32,6 +45,38 @@ export function hierarchy(fine: Level): Level[] {
   return levels;
 }
 
+/** A node's own value and its share of those around it. */
+function gathered(values: Float64Array, columns: number, rows: number, x: number, y: number): number {
+  const at = y * columns + x;
+  if (x > 0 && y > 0 && x + 1 < columns && y + 1 < rows) {
+    const [below, above] = [at - columns, at + columns];
+    const sides = values[at - 1]! + values[at + 1]! + values[below]! + values[above]!;
+    const corners = values[below - 1]! + values[below + 1]! + values[above - 1]! + values[above + 1]!;
+    return values[at]! + sides / 2 + corners / 4;
+  }
+  let sum = 0;
+  for (let dj = -1; dj <= 1; dj++)
+    for (let di = -1; di <= 1; di++) {
+      const [i, j] = [x + di, y + dj];
+      if (i < 0 || j < 0 || i >= columns || j >= rows) continue;
+      sum += values[j * columns + i]! * (di === 0 ? 1 : 0.5) * (dj === 0 ? 1 : 0.5);
+    }
+  return sum;
+}
+
+/** Readies a level whose weights and springs have changed for being swept. */
+export function prepare({ columns: n, rows: m, free, east, north, kappa, inverse }: Level): void {
+  for (let at = 0; at < n * m; at++) {
+    if (!free[at]) {
+      inverse[at] = 0;
+      continue;
+    }
+    // The last node of a row and the last row have no tie onwards: what stands before the first of a row is 0 as well.
+    const diagonal = east[at]! + (at > 0 ? east[at - 1]! : 0) + north[at]! + (at >= n ? north[at - n]! : 0) + kappa[at]!;
+    inverse[at] = diagonal > 0 ? 1 / diagonal : 0;
+  }
+}
+
 /** Carries weights and springs of a level to the next coarser one. */
 export function coarsen(fine: Level, coarse: Level): void {
   const { columns: n, rows: m } = coarse;
@@ -42,14 +87,7 @@ export function coarsen(fine: Level, coarse: Level): void {
       const f = 2 * j * N + 2 * i;
       coarse.free[at] = fine.free[f]!;
       // Springs of the nodes around come together: 1 + 4·½ + 4·¼ shares.
-      let kappa = 0;
-      for (let dj = -1; dj <= 1; dj++)
-        for (let di = -1; di <= 1; di++) {
-          const [x, y] = [2 * i + di, 2 * j + dj];
-          if (x < 0 || y < 0 || x >= N || y >= M) continue;
-          kappa += fine.kappa[y * N + x]! * (di === 0 ? 1 : 0.5) * (dj === 0 ? 1 : 0.5);
-        }
-      coarse.kappa[at] = kappa;
+      coarse.kappa[at] = gathered(fine.kappa, N, M, 2 * i, 2 * j);
       // Two ties in a row are half as strong, and two such rows lie side by side.
       coarse.east[at] = 2 * i + 2 < N ? (fine.east[f]! + fine.east[f + 1]!) / 2 : 0;
       coarse.north[at] = 2 * j + 2 < M ? (fine.north[f]! + fine.north[f + N]!) / 2 : 0;
@@ -57,48 +95,61 @@ export function coarsen(fine: Level, coarse: Level): void {
   }
 }
 
+/** What a node's neighbours and its load ask of it, at the border of the grid. */
+function asked({ columns: n, east, north, b, h }: Level, at: number): number {
+  let sum = b[at]!;
+  if (at + 1 < h.length) sum += east[at]! * h[at + 1]!;
+  if (at > 0) sum += east[at - 1]! * h[at - 1]!;
+  if (at + n < h.length) sum += north[at]! * h[at + n]!;
+  if (at >= n) sum += north[at - n]! * h[at - n]!;
+  return sum;
+}
+
 /** One sweep over the nodes of one colour, then those of the other. */
 export function redBlack(level: Level): void {
-  const { columns: n, rows: m, free, east, north, kappa, b, h } = level;
+  const { columns: n, rows: m, east, north, b, h, inverse } = level;
   for (let colour = 0; colour < 2; colour++) {
     for (let j = 0; j < m; j++) {
-      for (let i = (j + colour) & 1; i < n; i += 2) {
-        const at = j * n + i;
-        if (!free[at]) continue;
-        const e = i + 1 < n ? east[at]! : 0;
-        const w = i > 0 ? east[at - 1]! : 0;
-        const u = j + 1 < m ? north[at]! : 0;
-        const d = j > 0 ? north[at - n]! : 0;
-        const sum = b[at]! + (e ? e * h[at + 1]! : 0) + (w ? w * h[at - 1]! : 0) + (u ? u * h[at + n]! : 0) + (d ? d * h[at - n]! : 0);
-        const diagonal = e + w + u + d + kappa[at]!;
-        if (diagonal > 0) h[at] = sum / diagonal;
+      const from = j * n + ((j + colour) & 1);
+      const to = (j + 1) * n;
+      if (j === 0 || j === m - 1) {
+        for (let at = from; at < to; at += 2) if (inverse[at]) h[at] = asked(level, at) * inverse[at]!;
+        continue;
+      }
+      // Between the first row and the last every neighbour is there; where a row ends its tie is 0.
+      for (let at = from; at < to; at += 2) {
+        const own = inverse[at]!;
+        if (own === 0) continue;
+        const sum = b[at]! + east[at]! * h[at + 1]! + east[at - 1]! * h[at - 1]! + north[at]! * h[at + n]! + north[at - n]! * h[at - n]!;
+        h[at] = sum * own;
       }
     }
   }
 }
 
 function residual(level: Level): void {
-  const { columns: n, rows: m, free, east, north, kappa, b, h, residual: r } = level;
+  const { columns: n, rows: m, east, north, b, h, residual: r, inverse } = level;
   for (let j = 0; j < m; j++) {
-    for (let i = 0; i < n; i++) {
-      const at = j * n + i;
-      if (!free[at]) {
-        r[at] = 0;
-        continue;
-      }
-      const here = h[at]!;
-      let sum = b[at]! - kappa[at]! * here;
-      if (i + 1 < n && east[at]) sum += east[at]! * (h[at + 1]! - here);
-      if (i > 0 && east[at - 1]) sum += east[at - 1]! * (h[at - 1]! - here);
-      if (j + 1 < m && north[at]) sum += north[at]! * (h[at + n]! - here);
-      if (j > 0 && north[at - n]) sum += north[at - n]! * (h[at - n]! - here);
-      r[at] = sum;
+    const border = j === 0 || j === m - 1;
+    for (let at = j * n; at < (j + 1) * n; at++) {
+      const own = inverse[at]!;
+      if (own === 0) r[at] = 0;
+      else if (border) r[at] = asked(level, at) - h[at]! / own;
+      else
+        r[at] =
+          b[at]! +
+          east[at]! * h[at + 1]! +
+          east[at - 1]! * h[at - 1]! +
+          north[at]! * h[at + n]! +
+          north[at - n]! * h[at - n]! -
+          h[at]! / own;
     }
   }
 }
 
 /**
- * One V-cycle: smooth, correct from the coarser grid, smooth. Weights must have been carried down by `coarsen`.
+ * One V-cycle: smooth, correct from the coarser grid, smooth. Weights must have been carried down by `coarsen`, and every
+ * level readied by `prepare`.
  *
  * @param levels from `hierarchy`
  * @param [from=0] the finest level to work on
@@ -116,36 +167,25 @@ export function vCycle(levels: readonly Level[], from = 0): void {
   const { columns: n, rows: m } = coarse;
   const { columns: N, rows: M, residual: r } = level;
   coarse.h.fill(0);
-  for (let j = 0; j < m; j++) {
-    for (let i = 0; i < n; i++) {
-      let sum = 0;
-      for (let dj = -1; dj <= 1; dj++)
-        for (let di = -1; di <= 1; di++) {
-          const [x, y] = [2 * i + di, 2 * j + dj];
-          if (x < 0 || y < 0 || x >= N || y >= M) continue;
-          sum += r[y * N + x]! * (di === 0 ? 1 : 0.5) * (dj === 0 ? 1 : 0.5);
-        }
-      coarse.b[j * n + i] = sum;
-    }
-  }
+  for (let j = 0; j < m; j++) for (let i = 0; i < n; i++) coarse.b[j * n + i] = gathered(r, N, M, 2 * i, 2 * j);
   vCycle(levels, from + 1);
-  prolong(coarse.h, n, m, level, true);
+  prolong(coarse.h, n, m, level);
   redBlack(level);
   redBlack(level);
 }
 
 /** Spreads values of a coarser grid over a finer one, straight between nodes; onto free nodes only. */
-export function prolong(values: Float64Array, n: number, m: number, fine: Level, add: boolean): void {
-  const { columns: N, rows: M, free, h } = fine;
+function prolong(values: Float64Array, n: number, m: number, fine: Level): void {
+  const { columns: N, rows: M, h, inverse } = fine;
   for (let y = 0; y < M; y++) {
+    const low = (y >> 1) * n;
+    const high = y & 1 ? Math.min((y >> 1) + 1, m - 1) * n : low;
     for (let x = 0; x < N; x++) {
       const at = y * N + x;
-      if (!free[at]) continue;
-      const [i, j] = [x >> 1, y >> 1];
+      if (inverse[at] === 0) continue;
+      const i = x >> 1;
       const i1 = x & 1 ? Math.min(i + 1, n - 1) : i;
-      const j1 = y & 1 ? Math.min(j + 1, m - 1) : j;
-      const value = (values[j * n + i]! + values[j * n + i1]! + values[j1 * n + i]! + values[j1 * n + i1]!) / 4;
-      h[at] = add ? h[at]! + value : value;
+      h[at] = h[at]! + (values[low + i]! + values[low + i1]! + values[high + i]! + values[high + i1]!) / 4;
     }
   }
 }

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { curveOf, FOAMS, GRAVITY, SPECIMEN, specimenForce, strainAt, stressAt } from '../foam';
+import { answerOf, curveOf, FOAMS, GRAVITY, SPECIMEN, specimenForce, strainAt, stressAt } from '../foam';
 import { bodySize, foamSprings, LOADERS, linearSprings, loaderOf, settle, sitOn, type Bed } from '.';
 
 /** Modified Bessel function of order nought, by its series. */
@@ -64,7 +64,7 @@ describe('the crown surface', () => {
         fc.double({ min: 0.0002, max: 0.02, noNaN: true }),
         (layers, p) => {
           const curves = layers.map(([foam]) => curveOf(foam));
-          const springs = foamSprings({ curves, thickness: layers.map(([, t]) => Float64Array.of(t)) });
+          const springs = foamSprings({ foams: curves.map(answerOf), thickness: layers.map(([, t]) => Float64Array.of(t)) });
           const c = Float64Array.of(layers.reduce((sum, [, t], i) => sum + t * strainAt(curves[i]!, p), 0));
           const found = new Float64Array(1);
           springs.read(c, found, new Float64Array(1));
@@ -89,7 +89,7 @@ function slab(width: number, depth: number, thickness: number, foam: (typeof FOA
     rest: all,
     height: all,
     base: new Float64Array(n * m),
-    layers: { curves: [curveOf(foam)], thickness: [all] },
+    layers: { foams: [answerOf(curveOf(foam))], thickness: [all] },
     foams: [0],
     pull,
   };

@@ -1,5 +1,5 @@
 import { everySecond, type Springs } from './columns';
-import { coarsen, hierarchy, levelOf, vCycle, type Level } from './multigrid';
+import { coarsen, hierarchy, levelOf, prepare, vCycle, type Level } from './multigrid';
 
 /** A surface over springs, pulled by a cover: heights mm, pull N/mm, on a square grid row by row. */
 export type Pulled = {
@@ -91,7 +91,7 @@ export function settle(problem: Pulled, height: Float64Array, borne?: Float64Arr
 }
 
 function newton(problem: Pulled, h: Float64Array, borne?: Float64Array): Settled {
-  const { columns: n, rows: m, step, free, there, rest, springs, shear, load, over } = problem;
+  const { columns: n, rows: m, step, free, there, rest, springs, shear, load, over, steep } = problem;
   const count = n * m;
   const area = step * step;
   const level = levelOf(n, m, free.slice());
@@ -111,19 +111,27 @@ function newton(problem: Pulled, h: Float64Array, borne?: Float64Array): Settled
     rounds++;
     for (let i = 0; i < count; i++) c[i] = there[i] ? rest[i]! - h[i]! : 0;
     springs.read(c, p, k);
-    weights(level, problem, h);
+    // Ties that do not hang on the slope, and springs and holds that are as they were, need not be carried down again.
+    let fresh = rounds === 1 || Boolean(steep);
+    if (fresh) weights(level, problem, h);
     // Right side of the step's linear problem.
     for (let i = 0; i < count; i++) {
       if (!there[i]) continue;
       const pressed = c[i]! > 0;
-      level.kappa[i] = pressed ? k[i]! * area : 0;
+      const kappa = pressed ? k[i]! * area : 0;
+      const loose = free[i]! && !held[i] ? 1 : 0;
+      fresh ||= kappa !== level.kappa[i] || loose !== level.free[i];
+      level.kappa[i] = kappa;
+      level.free[i] = loose;
       level.b[i] = (pressed ? (p[i]! + k[i]! * h[i]!) * area : 0) + (load ? load[i]! * area : 0);
-      level.free[i] = free[i]! && !held[i] ? 1 : 0;
       level.h[i] = h[i]!;
     }
     if (shear) addRestShear(level, shear, rest, there);
     if (over) for (let i = 0; i < count; i++) if (held[i]) level.h[i] = over[i]!;
-    for (let l = 1; l < levels.length; l++) coarsen(levels[l - 1]!, levels[l]!);
+    if (fresh) {
+      for (let l = 1; l < levels.length; l++) coarsen(levels[l - 1]!, levels[l]!);
+      for (const each of levels) prepare(each);
+    }
     vCycle(levels);
     if (over || rounds > 8) vCycle(levels);
     let moved = 0;
@@ -151,36 +159,39 @@ function newton(problem: Pulled, h: Float64Array, borne?: Float64Array): Settled
 }
 
 /** Ties between neighbours: T over the slope's stretch, and shear. */
-function weights(level: Level, { columns: n, rows: m, step, there, pull, shear, steep }: Pulled, h: Float64Array): void {
+function weights(level: Level, problem: Pulled, h: Float64Array): void {
+  const { columns: n, rows: m, there, pull, shear, steep } = problem;
   for (let j = 0; j < m; j++) {
     for (let i = 0; i < n; i++) {
       const at = j * n + i;
-      level.east[at] = i + 1 < n && there[at] && there[at + 1] ? tie(at, at + 1, n) : 0;
-      level.north[at] = j + 1 < m && there[at] && there[at + n] ? tie(at, at + n, 1) : 0;
+      const right = i + 1 < n && there[at] && there[at + 1] ? at + 1 : -1;
+      const up = j + 1 < m && there[at] && there[at + n] ? at + n : -1;
+      level.east[at] =
+        right < 0 ? 0 : (steep ? pull / stretch(problem, h, at, right, n) : pull) + (shear ? (shear[at]! + shear[right]!) / 2 : 0);
+      level.north[at] = up < 0 ? 0 : (steep ? pull / stretch(problem, h, at, up, 1) : pull) + (shear ? (shear[at]! + shear[up]!) / 2 : 0);
     }
   }
-  function tie(a: number, b: number, aside: number): number {
-    let t = pull;
-    if (steep) {
-      const along = (h[b]! - h[a]!) / step;
-      // The slope across is the mean of what lies on either side of the tie.
-      let across = 0;
-      let sides = 0;
-      for (const at of [a, b]) {
-        if (at + aside < h.length && there[at + aside]) {
-          across += h[at + aside]! - h[at]!;
-          sides++;
-        }
-        if (at - aside >= 0 && there[at - aside]) {
-          across += h[at]! - h[at - aside]!;
-          sides++;
-        }
-      }
-      const slope = sides > 0 ? across / sides / step : 0;
-      t = pull / Math.sqrt(1 + along * along + slope * slope);
+}
+
+/** How much longer the surface is than its plan at the tie of two neighbours; `aside` leads to those beside them. */
+function stretch({ step, there }: Pulled, h: Float64Array, a: number, b: number, aside: number): number {
+  const along = (h[b]! - h[a]!) / step;
+  // The slope across is the mean of what lies on either side of the tie.
+  let across = 0;
+  let sides = 0;
+  for (let at = a, twice = 0; twice < 2; at = b, twice++) {
+    const here = h[at]!;
+    if (at + aside < h.length && there[at + aside]) {
+      across += h[at + aside]! - here;
+      sides++;
     }
-    return t + (shear ? (shear[a]! + shear[b]!) / 2 : 0);
+    if (at >= aside && there[at - aside]) {
+      across += here - h[at - aside]!;
+      sides++;
+    }
   }
+  const slope = sides > 0 ? across / sides / step : 0;
+  return Math.sqrt(1 + along * along + slope * slope);
 }
 
 /** Shear answers to compression, not to height: the foam's own shape is taken off. */
@@ -238,7 +249,7 @@ function touch(
   const { over, free, rest, there } = problem;
   let switched = 0;
   for (let i = 0; i < h.length; i++) c[i] = there[i] ? rest[i]! - h[i]! : 0;
-  springs.read(c, p, k);
+  springs.read(c, p, k, held);
   bearing(level, problem, h, p, held, contact);
   for (let i = 0; i < h.length; i++) {
     if (!free[i]) continue;

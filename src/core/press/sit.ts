@@ -1,4 +1,4 @@
-import { SHEAR_SHARE, type FoamCurve } from '../foam';
+import { SHEAR_SHARE } from '../foam';
 import { foamSprings, strainsAt, type Columns } from './columns';
 import { imbalance, settle, type Pulled, type Settled } from './settle';
 
@@ -48,11 +48,11 @@ export type SitResult = {
 };
 
 /** Shear stiffness of all layers at each node, N/mm. */
-export function shearOf(layers: Columns, curves: readonly FoamCurve[] = layers.curves): Float64Array {
+export function shearOf(layers: Columns): Float64Array {
   const n = layers.thickness[0]?.length ?? 0;
   const shear = new Float64Array(n);
   layers.thickness.forEach((t, k) => {
-    const g = (SHEAR_SHARE * curves[k]!.plateau) / 3;
+    const g = (SHEAR_SHARE * layers.foams[k]!.curve.plateau) / 3;
     for (let i = 0; i < n; i++) shear[i]! += g * t[i]!;
   });
   return shear;
@@ -62,15 +62,20 @@ export function shearOf(layers: Columns, curves: readonly FoamCurve[] = layers.c
 const NEAR = 0.002;
 const MOST_TRIES = 40;
 
-/**
- * Presses a rigid form into the padding until it bears a load: one-sided contact, layers in series under each place,
- * shear between neighbouring columns, the cover in tension around. Source: docs/models.md, "Sit".
- *
- * @param bed the padding
- * @param underside of the form over its lowest place at a plan point, mm; Infinity where there is none
- * @param load N
- */
-export function sitOn(bed: Bed, underside: (x: number, y: number) => number, load: number): SitResult {
+type Found = Pick<Settled, 'height' | 'pressure' | 'contact' | 'converged'>;
+
+/** A form over its padding: where it first touches, how deep the padding is at most, and the force at a depth. */
+type Presser = {
+  touch: number;
+  most: number;
+  /** presses the form to where its lowest place is at a height; the force that takes, N */
+  at: (lowest: number) => number;
+  /** what was found last */
+  found: () => Found;
+};
+
+/** Sets a form over the padding; each depth begins from what the last one came to. */
+function presserOf(bed: Bed, underside: (x: number, y: number) => number): Presser {
   const { columns, rows, step, there, rest, height, layers } = bed;
   const n = columns * rows;
   const form = new Float64Array(n).fill(Infinity);
@@ -96,21 +101,47 @@ export function sitOn(bed: Bed, underside: (x: number, y: number) => number, loa
   };
   // Unloaded, the padding is at rest as it was found: whatever the rim does to keep it so goes on doing it.
   problem.load = imbalance(problem, height).map((force) => -force / (step * step));
-  let found: Pick<Settled, 'height' | 'pressure' | 'contact' | 'converged'> = {
-    height: height.slice(),
-    pressure: new Float64Array(n),
-    contact: new Float64Array(n),
-    converged: true,
+  let found: Found = { height: height.slice(), pressure: new Float64Array(n), contact: new Float64Array(n), converged: true };
+  return {
+    touch,
+    most,
+    at: (lowest) => {
+      const over = form.map((z) => z + lowest);
+      found = settle(
+        { ...problem, over },
+        found.height.map((h, i) => (there[i] ? Math.min(h, over[i]!) : h)),
+        found.contact,
+      );
+      return found.contact.reduce((sum, f) => sum + f, 0);
+    },
+    found: () => found,
   };
-  const at = (lowest: number): number => {
-    const over = form.map((z) => z + lowest);
-    found = settle(
-      { ...problem, over },
-      found.height.map((h, i) => (there[i] ? Math.min(h, over[i]!) : h)),
-      found.contact,
-    );
-    return found.contact.reduce((sum, f) => sum + f, 0);
-  };
+}
+
+/**
+ * The force that a rigid form takes to be pressed in to a depth.
+ *
+ * @param bed the padding
+ * @param underside of the form over its lowest place at a plan point, mm
+ * @param depth below where it first touches, mm
+ * @returns N, and whether it came to rest
+ */
+export function forceAt(bed: Bed, underside: (x: number, y: number) => number, depth: number): { force: number; converged: boolean } {
+  const presser = presserOf(bed, underside);
+  const force = presser.at(presser.touch - depth);
+  return { force, converged: presser.found().converged };
+}
+
+/**
+ * Presses a rigid form into the padding until it bears a load: one-sided contact, layers in series under each place,
+ * shear between neighbouring columns, the cover in tension around. Source: docs/models.md, "Sit".
+ *
+ * @param bed the padding
+ * @param underside of the form over its lowest place at a plan point, mm; Infinity where there is none
+ * @param load N
+ */
+export function sitOn(bed: Bed, underside: (x: number, y: number) => number, load: number): SitResult {
+  const { touch, most, at, found } = presserOf(bed, underside);
   // The force grows without end as the foam shuts: the depth is found between a touch and next to nothing left.
   let high = touch;
   let low = touch - most;
@@ -118,8 +149,7 @@ export function sitOn(bed: Bed, underside: (x: number, y: number) => number, loa
   let forceLow = Infinity;
   let lowest = touch - Math.min(0.25 * most, 25);
   let force = 0;
-  let tries = 0;
-  for (; tries < MOST_TRIES; tries++) {
+  for (let tries = 0; tries < MOST_TRIES; tries++) {
     force = at(lowest);
     if (Math.abs(force / load - 1) < NEAR) break;
     if (force > load) [low, forceLow] = [lowest, force];
@@ -135,12 +165,12 @@ export function sitOn(bed: Bed, underside: (x: number, y: number) => number, loa
     }
   }
   return {
-    ...reading(bed, found, layers),
+    ...reading(bed, found(), bed.layers),
     load,
     sink: touch - lowest,
     lowest,
     residual: force / load - 1,
-    converged: found.converged && Math.abs(force / load - 1) < 0.005,
+    converged: found().converged && Math.abs(force / load - 1) < 0.005,
   };
 }
 
@@ -158,7 +188,7 @@ function reading(
   let leastLeft = Infinity;
   let leastAt: [number, number] = [0, 0];
   let peak = 0;
-  const strains = layers.curves.map(() => 0);
+  const strains = layers.foams.map(() => 0);
   for (let i = 0; i < n; i++) {
     if (!there[i] || found.contact[i]! <= 0) continue;
     contactArea += area;

@@ -1,4 +1,4 @@
-export { banded, factor, solve, type Banded } from './banded';
+export { banded, endsOf, entryAt, factor, solve, type Banded } from './banded';
 export { AIR, constantLaw, foamLaw, type Law } from './law';
 export { meshOf, type Layer, type Mesh, type StackCut } from './mesh';
 export { pulledProblem, relax, type Relaxed } from './relax';

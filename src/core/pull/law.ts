@@ -37,6 +37,61 @@ export function stretchTerms(law: Law, stretch: number, out: Float64Array, at: n
   out[at + 1] = out[at + 1]! + out[at + 2]! * short;
 }
 
+/** Cells between flattest and free, and how far beyond that a table goes, as a stretch. */
+const CELLS = 256;
+const WIDEST = 1.5;
+/** Energy at the cell's beginning, and four coefficients of the stress over it. */
+const PER_CELL = 5;
+
+/**
+ * The terms of a foam's law from a table: its stress as a cubic in each cell that meets value and slope at both ends,
+ * its energy the integral of that, its stiffness the slope of that, so that the three are of one piece.
+ */
+export type LawTable = { law: Law; cells: Float64Array; step: number; count: number };
+
+/**
+ * A table of a law; a law without a curve needs none.
+ *
+ * @param law of a foam
+ */
+export function tableOf(law: Law): LawTable {
+  const step = (1 - CRUSHED) / CELLS;
+  const count = law.curve ? Math.ceil((WIDEST - CRUSHED) / step) : 0;
+  const cells = new Float64Array(count * PER_CELL);
+  const [from, to] = [new Float64Array(3), new Float64Array(3)];
+  let energy = 0;
+  for (let i = 0; i < count; i++) {
+    terms(law, CRUSHED + i * step, from, 0);
+    terms(law, CRUSHED + (i + 1) * step, to, 0);
+    if (i === 0) energy = from[0]!;
+    const [p0, p1, e0, e1] = [from[1]!, to[1]!, from[2]! * step, to[2]! * step];
+    const c2 = 3 * (p1 - p0) - 2 * e0 - e1;
+    const c3 = 2 * (p0 - p1) + e0 + e1;
+    cells.set([energy, p0, e0, c2, c3], i * PER_CELL);
+    energy += step * (p0 + e0 / 2 + c2 / 3 + c3 / 4);
+  }
+  return { law, cells, step, count };
+}
+
+/** The same as `stretchTerms`, read from a table where it reaches. */
+export function tableTerms({ law, cells, step, count }: LawTable, stretch: number, out: Float64Array, at: number): void {
+  const u = (stretch - CRUSHED) / step;
+  if (u < 0 || u >= count) {
+    stretchTerms(law, stretch, out, at);
+    return;
+  }
+  const i = u | 0;
+  const t = u - i;
+  const c = i * PER_CELL;
+  const c1 = cells[c + 2]!;
+  const c2 = cells[c + 3]!;
+  const c3 = cells[c + 4]!;
+  const c0 = cells[c + 1]!;
+  out[at] = cells[c]! + step * t * (c0 + t * (c1 / 2 + t * (c2 / 3 + (t * c3) / 4)));
+  out[at + 1] = c0 + t * (c1 + t * (c2 + t * c3));
+  out[at + 2] = (c1 + t * (2 * c2 + 3 * t * c3)) / step;
+}
+
 function terms(law: Law, stretch: number, out: Float64Array, at: number): void {
   const { curve, modulus } = law;
   if (curve === null || stretch >= 1) {

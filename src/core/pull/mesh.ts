@@ -174,6 +174,11 @@ function sideOf(layers: readonly Layer[], grid: readonly Int32Array[][], column:
   return side;
 }
 
+/** The first unknown of a node: of two, the one that there is. */
+function lowest(x: number, z: number): number {
+  return x < 0 ? (z < 0 ? Infinity : z) : z < 0 ? x : Math.min(x, z);
+}
+
 function finish(raw: {
   beyond: number[];
   grid: Int32Array[][];
@@ -188,38 +193,51 @@ function finish(raw: {
   face: number[];
   under: number[];
 }): Mesh {
-  const { at, triangles, freeX, freeZ } = raw;
+  const { at, freeX, freeZ } = raw;
+  const triangles = Int32Array.from(raw.triangles);
   const count = triangles.length / 3;
   const shape = new Float64Array(5 * count);
   const first = Int32Array.from({ length: raw.unknowns }, (_, u) => u);
   let width = 0;
-  const couple = (own: number[]): void => {
-    const least = Math.min(...own);
-    for (const u of own) {
-      first[u] = Math.min(first[u]!, least);
-      width = Math.max(width, u - least);
+  /** Unknowns of these nodes are coupled: each knows the first of them. */
+  const couple = (a: number, b: number, c: number): void => {
+    const least = Math.min(lowest(freeX[a]!, freeZ[a]!), lowest(freeX[b]!, freeZ[b]!), lowest(freeX[c]!, freeZ[c]!));
+    for (let k = 0; k < 3; k++) {
+      const own = k === 0 ? a : k === 1 ? b : c;
+      for (let axis = 0; axis < 2; axis++) {
+        const u = axis === 0 ? freeX[own]! : freeZ[own]!;
+        if (u < 0) continue;
+        if (least < first[u]!) first[u] = least;
+        if (u - least > width) width = u - least;
+      }
     }
   };
   for (let t = 0; t < count; t++) {
-    const [a, b, c] = [triangles[3 * t]!, triangles[3 * t + 1]!, triangles[3 * t + 2]!];
-    const [m00, m10] = [at[2 * b]! - at[2 * a]!, at[2 * b + 1]! - at[2 * a + 1]!];
-    const [m01, m11] = [at[2 * c]! - at[2 * a]!, at[2 * c + 1]! - at[2 * a + 1]!];
+    const a = triangles[3 * t]!;
+    const b = triangles[3 * t + 1]!;
+    const c = triangles[3 * t + 2]!;
+    const m00 = at[2 * b]! - at[2 * a]!;
+    const m10 = at[2 * b + 1]! - at[2 * a + 1]!;
+    const m01 = at[2 * c]! - at[2 * a]!;
+    const m11 = at[2 * c + 1]! - at[2 * a + 1]!;
     const det = m00 * m11 - m01 * m10;
-    shape.set([m11 / det, -m01 / det, -m10 / det, m00 / det, det / 2], 5 * t);
-    couple([freeX[a]!, freeZ[a]!, freeX[b]!, freeZ[b]!, freeX[c]!, freeZ[c]!].filter((u) => u >= 0));
+    const s = 5 * t;
+    shape[s] = m11 / det;
+    shape[s + 1] = -m01 / det;
+    shape[s + 2] = -m10 / det;
+    shape[s + 3] = m00 / det;
+    shape[s + 4] = det / 2;
+    couple(a, b, c);
   }
   // Neighbours along the cover are coupled too, and the next ones when it passes over a place between.
-  for (let i = 1; i < raw.face.length; i++) {
-    const own = [raw.face[i - 1]!, raw.face[i]!].flatMap((k) => [freeX[k]!, freeZ[k]!]).filter((u) => u >= 0);
-    if (own.length > 1) couple(own);
-  }
+  for (let i = 1; i < raw.face.length; i++) couple(raw.face[i - 1]!, raw.face[i]!, raw.face[i]!);
   for (const k of raw.face) for (const u of [freeX[k]!, freeZ[k]!]) if (u >= 0) first[u] = Math.max(0, u - width);
   return {
     nodes: raw.nodes,
     at: Float64Array.from(at),
     freeX,
     freeZ,
-    triangles: Int32Array.from(triangles),
+    triangles,
     shape,
     laws: raw.laws,
     lawOf: Int32Array.from(raw.lawOf),

@@ -1,7 +1,7 @@
-import { banded, clear, factor, solve, type Banded } from './banded';
+import { banded, clear, endsOf, entryAt, factor, solve, type Banded } from './banded';
 import type { Mesh } from './mesh';
 import { pullLine, type Start } from './string';
-import { addTo, addTriangles } from './triangles';
+import { addTriangles, assemblyOf, type Sum } from './triangles';
 
 /** How a relaxation went. */
 export type Relaxed = {
@@ -18,6 +18,9 @@ const AT_REST = 2e-4;
 /** The same in energy, as a length of cover, mm. */
 const CALM = 1e-3;
 const MOST_ROUNDS = 45;
+/** A hard pull is put on in shares; on the way nobody needs the exact rest, only a start for the next. */
+const SHARES = [0.05, 0.12, 0.25, 0.45, 0.7];
+const ROUNDS_OF_A_SHARE = 8;
 /** The board's edge pushes foam out with this many times the foam's modulus, per mm. */
 const HARD = 40;
 const HALVINGS = 24;
@@ -46,13 +49,15 @@ export function relax(
     // A hard pull on soft foam is put on in steps, each from the last one's rest.
     at = mesh.at.slice();
     let rounds = result.rounds;
-    for (const share of [0.05, 0.12, 0.25, 0.45, 0.7, 1]) {
+    for (const share of SHARES) {
       problem.pull = pull * share;
-      result = problem.descend(at);
-      rounds += result.rounds;
-      at = result.at;
+      const part = problem.descend(at, ROUNDS_OF_A_SHARE);
+      rounds += part.rounds;
+      at = part.at;
     }
-    result = { ...result, rounds };
+    problem.pull = pull;
+    result = problem.descend(at);
+    result = { ...result, rounds: rounds + result.rounds };
   }
   return result;
 }
@@ -80,6 +85,7 @@ export function pulledProblem(
 
 class Pulled {
   private readonly matrix: Banded;
+  private readonly into: Sum;
   private readonly force: Float64Array;
   private readonly step: Float64Array;
   private readonly xs: Float64Array;
@@ -100,8 +106,10 @@ class Pulled {
     private readonly edge: { x: number; top: number; bottom: number },
   ) {
     this.matrix = banded(mesh.unknowns, mesh.width);
-    this.matrix.first.set(mesh.first);
-    this.force = new Float64Array(mesh.unknowns);
+    this.matrix.last.set(endsOf(mesh.first));
+    // One place more, for forces on what is held.
+    this.force = new Float64Array(mesh.unknowns + 1);
+    this.into = { assembly: assemblyOf(mesh, this.matrix), force: this.force, matrix: this.matrix };
     this.step = new Float64Array(mesh.unknowns);
     const lifted = start.height !== null;
     const fixed = mesh.beyond.length / 2 + 1;
@@ -132,21 +140,21 @@ class Pulled {
       unknowns: mesh.unknowns,
       energy: (moved, slope) => {
         const energy = this.sum(placed(moved), slope !== undefined);
-        if (slope) this.force.forEach((f, u) => (slope[u] = f));
+        if (slope) for (let u = 0; u < mesh.unknowns; u++) slope[u] = this.force[u]!;
         return energy;
       },
       line: (moved) => this.line(placed(moved)),
     };
   }
 
-  descend(from: Float64Array): Relaxed {
+  descend(from: Float64Array, most = MOST_ROUNDS): Relaxed {
     const { mesh } = this;
     let at: Float64Array = from.slice();
     let energy = this.sum(at, true);
     let rounds = 0;
     let converged = false;
     const rest = AT_REST * this.pull;
-    while (rounds < MOST_ROUNDS) {
+    while (rounds < most) {
       let worst = 0;
       for (let u = 0; u < mesh.unknowns; u++) worst = Math.max(worst, Math.abs(this.force[u]!));
       if (worst <= rest) {
@@ -211,11 +219,12 @@ class Pulled {
       this.force.fill(0);
       clear(this.matrix);
     }
-    return addTriangles(this.mesh, at, full, this.exact, this.force, this.matrix) + this.cover(at, full) + this.obstacle(at, full);
+    return addTriangles(this.mesh, at, full, this.exact, this.into) + this.cover(at, full) + this.obstacle(at, full);
   }
 
   private add(i: number, j: number, value: number): void {
-    addTo(this.matrix, i, j, value);
+    const at = entryAt(this.matrix, i, j);
+    this.matrix.columns[at] = this.matrix.columns[at]! + value;
   }
 
   private laid(at: Float64Array): number {

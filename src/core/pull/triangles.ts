@@ -1,13 +1,60 @@
 import type { Banded } from './banded';
-import { stretchTerms } from './law';
+import { tableOf, tableTerms, type LawTable } from './law';
 import type { Mesh } from './mesh';
 
-/** Scratch of one triangle: terms of its two stretches. */
+/** Entries that one triangle adds to: two for each of its nine pairs of nodes, those on the diagonal's other side left out. */
+const ENTRIES = 21;
+
+/**
+ * Where every triangle's forces and stiffness go, and its law's table. What belongs to a node that is held goes to a
+ * place behind all others, where nobody reads it.
+ */
+export type Assembly = { tables: LawTable[]; entries: Int32Array; unknowns: Int32Array };
+
+/**
+ * Prepares a mesh for being summed.
+ *
+ * @param mesh the triangles
+ * @param matrix receives the stiffness
+ */
+export function assemblyOf({ triangles, laws, lawOf, freeX, freeZ, unknowns: n }: Mesh, matrix: Banded): Assembly {
+  const { stride } = matrix;
+  const count = lawOf.length;
+  const entries = new Int32Array(count * ENTRIES);
+  const unknowns = new Int32Array(count * 6);
+  const nowhere = matrix.columns.length - 1;
+  let e = 0;
+  for (let t = 0; t < count; t++) {
+    for (let m = 0; m < 3; m++) {
+      const own = triangles[3 * t + m]!;
+      const x = freeX[own]!;
+      const z = freeZ[own]!;
+      unknowns[6 * t + 2 * m] = x < 0 ? n : x;
+      unknowns[6 * t + 2 * m + 1] = z < 0 ? n : z;
+      for (let k = 0; k <= m; k++) {
+        const other = triangles[3 * t + k]!;
+        const ox = freeX[other]!;
+        const oz = freeZ[other]!;
+        const xs = x < 0 || ox < 0 ? nowhere : x >= ox ? ox * stride + x - ox : x * stride + ox - x;
+        const zs = z < 0 || oz < 0 ? nowhere : z >= oz ? oz * stride + z - oz : z * stride + oz - z;
+        const zx = z < 0 || ox < 0 ? nowhere : z >= ox ? ox * stride + z - ox : z * stride + ox - z;
+        entries[e++] = xs;
+        entries[e++] = zs;
+        entries[e++] = zx;
+        if (k !== m) entries[e++] = x < 0 || oz < 0 ? nowhere : x >= oz ? oz * stride + x - oz : x * stride + oz - x;
+      }
+    }
+  }
+  return { tables: laws.map(tableOf), entries, unknowns };
+}
+
+/** Scratch of one triangle: terms of its two stretches, gradients of its three shape functions. */
 const TERMS = new Float64Array(6);
 const GA = new Float64Array(3);
 const GB = new Float64Array(3);
-const FX = new Int32Array(3);
-const FZ = new Int32Array(3);
+
+/** What a sum is written into. */
+export type Sum = { assembly: Assembly; force: Float64Array; matrix: Banded };
 
 /**
  * Foam energy of a shape, N; with `full` its forces and stiffness are added too.
@@ -16,11 +63,13 @@ const FZ = new Int32Array(3);
  * @param at where the nodes are
  * @param full whether forces and stiffness are wanted
  * @param exact the true stiffness; otherwise each triangle's is made positive
- * @param force receives the forces, by unknown
- * @param matrix receives the stiffness
+ * @param sum receives forces by unknown, and the stiffness
  */
-export function addTriangles(mesh: Mesh, at: Float64Array, full: boolean, exact: boolean, force: Float64Array, matrix: Banded): number {
-  const { triangles, shape, laws, lawOf, freeX, freeZ } = mesh;
+export function addTriangles(mesh: Mesh, at: Float64Array, full: boolean, exact: boolean, sum: Sum): number {
+  const { triangles, shape, lawOf } = mesh;
+  const { force, matrix, assembly } = sum;
+  const { tables, entries, unknowns } = assembly;
+  const { columns } = matrix;
   let total = 0;
   const count = lawOf.length;
   for (let t = 0; t < count; t++) {
@@ -53,9 +102,9 @@ export function addTriangles(mesh: Mesh, at: Float64Array, full: boolean, exact:
     const R = Math.sqrt(F * F + G * G);
     const s1 = Q + R;
     const s2 = Q - R;
-    const law = laws[lawOf[t]!]!;
-    stretchTerms(law, s1, TERMS, 0);
-    stretchTerms(law, s2, TERMS, 3);
+    const table = tables[lawOf[t]!]!;
+    tableTerms(table, s1, TERMS, 0);
+    tableTerms(table, s2, TERMS, 3);
     total += area * (TERMS[0]! + TERMS[3]!);
     if (!full) continue;
     // U turns by (a₂ + a₁)/2, V by (a₁ − a₂)/2, where a₁ = ∠(F, G) and a₂ = ∠(E, H): by half angles, without a tangent.
@@ -90,21 +139,16 @@ export function addTriangles(mesh: Mesh, at: Float64Array, full: boolean, exact:
     gb[0] = -g1b - g2b;
     gb[1] = g1b;
     gb[2] = g2b;
-    const fx = FX;
-    const fz = FZ;
-    fx[0] = freeX[i]!;
-    fx[1] = freeX[j]!;
-    fx[2] = freeX[k]!;
-    fz[0] = freeZ[i]!;
-    fz[1] = freeZ[j]!;
-    fz[2] = freeZ[k]!;
+    let e = t * ENTRIES;
     for (let m = 0; m < 3; m++) {
       const am = ga[m]!;
       const bm = gb[m]!;
       const f1 = area * p1 * am;
       const f2 = area * p2 * bm;
-      if (fx[m]! >= 0) force[fx[m]!] = force[fx[m]!]! + f1 * cu - f2 * su;
-      if (fz[m]! >= 0) force[fz[m]!] = force[fz[m]!]! + f1 * su + f2 * cu;
+      const ux = unknowns[6 * t + 2 * m]!;
+      const uz = unknowns[6 * t + 2 * m + 1]!;
+      force[ux] = force[ux]! + f1 * cu - f2 * su;
+      force[uz] = force[uz]! + f1 * su + f2 * cu;
       // The matrix is symmetric: the pair (m, n) stands for (n, m) too.
       for (let n = 0; n <= m; n++) {
         const an = ga[n]!;
@@ -118,26 +162,15 @@ export function addTriangles(mesh: Mesh, at: Float64Array, full: boolean, exact:
         const r12 = cu * k12 - su * k22;
         const r21 = su * k11 + cu * k21;
         const r22 = su * k12 + cu * k22;
-        addEither(matrix, fx[m]!, fx[n]!, r11 * cu - r12 * su);
-        addEither(matrix, fz[m]!, fz[n]!, r21 * su + r22 * cu);
-        addEither(matrix, fz[m]!, fx[n]!, r21 * cu - r22 * su);
-        if (m !== n) addEither(matrix, fx[m]!, fz[n]!, r11 * su + r12 * cu);
+        columns[entries[e]!] = columns[entries[e]!]! + r11 * cu - r12 * su;
+        columns[entries[e + 1]!] = columns[entries[e + 1]!]! + r21 * su + r22 * cu;
+        columns[entries[e + 2]!] = columns[entries[e + 2]!]! + r21 * cu - r22 * su;
+        e += 3;
+        if (m === n) continue;
+        columns[entries[e]!] = columns[entries[e]!]! + r11 * su + r12 * cu;
+        e += 1;
       }
     }
   }
   return total;
-}
-
-/** Adds to a symmetric matrix of which only the lower half is kept; −1 is a node that is held. */
-export function addTo({ rows, width }: Banded, i: number, j: number, value: number): void {
-  if (j < 0 || i < j) return;
-  const at = i * (width + 1) + width - i + j;
-  rows[at] = rows[at]! + value;
-}
-
-/** The same for a pair in either order. */
-function addEither(matrix: Banded, i: number, j: number, value: number): void {
-  if (i < 0 || j < 0) return;
-  if (i >= j) addTo(matrix, i, j, value);
-  else addTo(matrix, j, i, value);
 }
