@@ -3,10 +3,11 @@ import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { expect, it } from 'vitest';
-import { newChairSeat, PIECE_SCHEMA } from '../src/core/piece';
+import { documentSchema } from '../src/core/document';
+import { newChairSeat } from '../src/core/piece';
 import type { Plan } from '../src/core/plan';
 
-const run = (args: string[], input = '') => spawnSync('npx', ['tsx', 'cli/fovea.ts', ...args], { encoding: 'utf8', input });
+const run = (args: string[], input = '') => spawnSync('node', ['dist/fovea.mjs', ...args], { encoding: 'utf8', input });
 const folder = mkdtempSync(join(tmpdir(), 'fovea-'));
 
 it('new prints a valid piece and plan takes it, from a file or from standard input', () => {
@@ -35,7 +36,7 @@ it('new prints a valid piece and plan takes it, from a file or from standard inp
 });
 
 it('schema prints the schema', () => {
-  expect(JSON.parse(run(['schema']).stdout)).toEqual(JSON.parse(JSON.stringify(PIECE_SCHEMA)));
+  expect(JSON.parse(run(['schema']).stdout)).toEqual(JSON.parse(JSON.stringify(documentSchema())));
 });
 
 it.each([

@@ -1,14 +1,14 @@
 import { readFileSync } from 'node:fs';
 import { writeDxf } from '../src/core/formats/dxf';
 import { writeSvg } from '../src/core/formats/svg';
-import { coveredSurface, modelOf } from '../src/core/build';
-import { stationSections, wrapAt } from '../src/core/cover';
+import { sectionsStep, type Model } from '../src/core/build';
+import { wrapAt } from '../src/core/cover';
+import { documentSchema, parseDocument } from '../src/core/document';
 import { curveOf, FOAMS, specimenForce } from '../src/core/foam';
 import { baseOutline } from '../src/core/outline';
-import { checkPiece, KINDS, LIMITS, newPiece, PIECE_SCHEMA, PieceProblems } from '../src/core/piece';
-import { sitPlan, sittingOf } from '../src/core/sit';
-import { parsePiece } from '../src/core/piece/validate-piece';
-import { planPiece } from '../src/core/plan';
+import { fieldAt, KINDS, newPiece, PieceProblems, sayRange } from '../src/core/piece';
+import { createPlanner, planPiece } from '../src/core/plan';
+import { sitStep, sittingOf } from '../src/core/sit';
 
 const USAGE = `Usage:
   fovea new KIND          print a valid piece; kinds: chair-seat, headboard, saddle, …
@@ -38,39 +38,36 @@ function readFile(path: string): string {
 /** The base of a piece as a drawing. */
 function drawing(path: string | undefined, format: string | undefined): string {
   if (!path || (format !== 'svg' && format !== 'dxf')) throw new UsageError(USAGE);
-  const { base } = parsePiece(readFile(path));
+  const { base } = parseDocument(readFile(path));
   const outline = baseOutline(base.shape, base.notches);
   return format === 'svg' ? writeSvg(outline, base.holes) : writeDxf(outline, base.holes);
 }
 
-/** One solve in full: a station's section, or a sitting. */
-function solved(command: 'section' | 'sit', path: string | undefined, rest: string[]): unknown {
-  const option = command === 'section' ? '--station' : '--mass';
-  if (!path || rest.length !== 2 || rest[0] !== option) throw new UsageError(USAGE);
-  const piece = parsePiece(readFile(path));
-  const problems = checkPiece(piece);
-  if (problems.length > 0) throw new PieceProblems(problems);
-  const model = modelOf(piece, {});
-  const sections = stationSections(model);
-  if (command === 'section') {
-    const station = sections.find(({ place }) => place.id === rest[1]);
-    if (!station) throw new UsageError(`There is no station “${rest[1]}”; there are ${sections.map(({ place }) => place.id).join(', ')}`);
-    const { half } = station;
-    return {
-      station: wrapAt(model, station),
-      pull: model.pull,
-      converged: half.pulled.converged,
-      rounds: half.pulled.rounds,
-      cover: half.cover,
-      bare: half.pulled.line,
-      pressure: half.pulled.pressure,
-      pads: half.pads.map((k, i) => ({ pad: model.pads[k]!.pad.id, ...half.pulled.layers[i]! })),
-    };
-  }
-  const mass = Number(rest[1]);
-  if (!(mass >= LIMITS.mass[0] && mass <= LIMITS.mass[1]))
-    throw new UsageError(`The mass must be ${LIMITS.mass[0]} to ${LIMITS.mass[1]} kg`);
-  const sat = sitPlan(model, coveredSurface(model, sections), { ...sittingOf(model), mass });
+/** One station's section, solved. */
+function section(model: Model, id: string): unknown {
+  const sections = sectionsStep(model);
+  const station = sections.find(({ place }) => place.id === id);
+  if (!station) throw new UsageError(`There is no station “${id}”; there are ${sections.map(({ place }) => place.id).join(', ')}`);
+  const { half } = station;
+  return {
+    station: wrapAt(model, station),
+    pull: model.pull,
+    converged: half.pulled.converged,
+    rounds: half.pulled.rounds,
+    cover: half.cover,
+    bare: half.pulled.line,
+    pressure: half.pulled.pressure,
+    pads: half.pads.map((k, i) => ({ pad: model.pads[k]!.pad.id, ...half.pulled.layers[i]! })),
+  };
+}
+
+/** One sitting, solved. */
+function sitting(model: Model, said: string): unknown {
+  const mass = Number(said);
+  const { label, range } = fieldAt('sit.mass');
+  const wrong = sayRange(label, mass, range!, 'kg');
+  if (wrong) throw new UsageError(wrong);
+  const sat = sitStep(model, 'own', { ...sittingOf(model), mass });
   if (!sat) throw new UsageError('There is no padding to sit on');
   const { bed, result, plan } = sat;
   return {
@@ -80,6 +77,14 @@ function solved(command: 'section' | 'sit', path: string | undefined, rest: stri
     pressure: [...result.pressure],
     height: [...result.height].map((z, i) => (bed.there[i] ? z : null)),
   };
+}
+
+/** One solve in full: a station's section, or a sitting. */
+function solved(command: 'section' | 'sit', path: string | undefined, [option, said, ...rest]: string[]): unknown {
+  if (!path || said === undefined || rest.length > 0 || option !== (command === 'section' ? '--station' : '--mass'))
+    throw new UsageError(USAGE);
+  const model = createPlanner().model(parseDocument(readFile(path)), {});
+  return command === 'section' ? section(model, said) : sitting(model, said);
 }
 
 /** The simulated specimen test of a foam, by id or name. */
@@ -110,9 +115,9 @@ function run([command, argument, ...rest]: string[]): unknown {
     case 'plan':
       if (!argument) throw new UsageError(USAGE);
       // The house's own figures live in the application's database; a plan of a file stands on the defaults.
-      return planPiece(parsePiece(readFile(argument)), {});
+      return planPiece(parseDocument(readFile(argument)), {});
     case 'schema':
-      return PIECE_SCHEMA;
+      return documentSchema();
     default:
       throw new UsageError(USAGE);
   }

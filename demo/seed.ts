@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { parsePiece } from '../src/core/piece/validate-piece';
+import { parseDocument } from '../src/core/document';
 import { planPiece } from '../src/core/plan';
 import { addLogEntry, setTick } from '../src/data/bench';
 import { openDatabase } from '../src/data/database';
@@ -15,7 +15,7 @@ const DONE: { step: string; units: number }[] = [
   { step: 'glue-main', units: 3 },
 ];
 
-const read = (name: string) => parsePiece(readFileSync(join(process.cwd(), `demo/${name}.json`), 'utf8'));
+const read = (name: string) => parseDocument(readFileSync(join(process.cwd(), `demo/${name}.json`), 'utf8'));
 
 const db = openDatabase();
 if (wasSeeded(db) || listPieces(db).length > 0) {

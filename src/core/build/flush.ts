@@ -1,5 +1,5 @@
 import { differenceD, FillRule } from 'clipper2-ts';
-import { pointAt, polygonArea, tangentAt, type Outline, type Point, type Polygon } from '../outline';
+import { pointAt, polygonArea, samePart, tangentAt, type Outline, type Point, type Polygon } from '../outline';
 import type { EdgeFact } from '../piece';
 
 const PLACES = 4;
@@ -15,17 +15,17 @@ const STEPS = 40;
  * @param overhang how far the pad stands beyond the board, mm
  */
 export function flushAgainst(pad: Polygon, outline: Outline, edges: readonly EdgeFact[], overhang: number): Polygon {
-  const against = new Set(edges.filter((fact) => fact.against).map((fact) => fact.edge));
-  if (against.size === 0) return pad;
+  const against = edges.filter((fact) => fact.against).map((fact) => fact.edge);
+  if (against.length === 0) return pad;
   const { segments } = outline;
   const n = segments.length;
   const strips = segments
     .map((segment, i) => ({ segment, i }))
-    .filter(({ segment }) => against.has(segment.edge))
+    .filter(({ segment }) => against.some((edge) => samePart(edge, segment.edge)))
     .map(({ segment, i }) => {
       // A rounded corner next to the edge overhangs it too, as far along as its radius reaches.
       const corners = [segments[(i + n - 1) % n]!, segments[(i + 1) % n]!].map((next) =>
-        next.kind === 'arc' && next.edge.endsWith('corner') ? next.radius : 0,
+        next.kind === 'arc' && next.edge.kind === 'corner' ? next.radius : 0,
       );
       const far = overhang * 2 + 1 + Math.max(...corners);
       const steps = segment.kind === 'line' ? 1 : STEPS;

@@ -1,7 +1,6 @@
-import { curveOf, type Foam } from '../foam';
 import type { Point } from '../outline';
-import { foamLaw, type Law, type Layer, type StackCut } from '../pull';
-import type { Model } from './model';
+import { foamLaw, type Layer, type StackCut } from '../pull';
+import type { BuiltPad, Stack } from './model';
 import { stackAt } from './stack';
 
 /** A line through the plan on which a stack is cut: where x = 0 lies, which way x grows. */
@@ -13,13 +12,11 @@ const THIN = 0.5;
 /** Far from any edge the columns are as wide as this at most, mm; a curve's chords are then true to 0.1 mm. */
 const WIDEST = 12;
 
-const LAWS = new WeakMap<object, Law>();
+/** Coordinates of a cut are rounded to this, mm: two cuts that are mirror images then are one problem. */
+const HAIR = 2 ** -20;
 
-/** How a foam answers in a section; kept, so that one foam is one law. */
-export function lawOf(foam: Foam): Law {
-  let law = LAWS.get(foam);
-  if (!law) LAWS.set(foam, (law = foamLaw(curveOf(foam))));
-  return law;
+function tidied(values: Float64Array): Float64Array {
+  return values.map((v) => Math.round(v / HAIR) * HAIR);
 }
 
 /** Wanted side of a triangle for a stack of that height, mm. */
@@ -65,62 +62,49 @@ function columns(features: readonly Feature[], end: number, element: number, zon
   return Float64Array.from(xs);
 }
 
-/**
- * Cuts the stack from a place on a line outwards to the board's edge and whatever stands beyond it.
- *
- * @param model the built piece
- * @param line the cut
- * @param from x of the half's middle
- * @param sign which way the half goes along the line
- * @param boardEnd x of the board's edge on that side
- * @param runs where each pad lies on the line, null where it does not
- * @param [coarse=false] larger triangles, for a picture while something is dragged
- */
-export function halfCut(
-  model: Model,
-  line: CutLine,
-  from: number,
-  sign: 1 | -1,
-  boardEnd: number,
-  runs: readonly (readonly [number, number] | null)[],
-  coarse = false,
-): { stack: StackCut; pads: number[]; element: number } {
-  const edgeX = (boardEnd - from) * sign;
-  // Each pad's stretch in the half's own coordinate, u = 0 in the middle.
-  const spans = runs.map((run): [number, number] | null => {
-    if (!run) return null;
-    const [a, b] = [(run[0] - from) * sign, (run[1] - from) * sign].sort((p, q) => p - q) as [number, number];
-    return b <= 1e-6 ? null : [Math.max(0, a), b];
-  });
-  const at = (u: number): Point => {
-    const x = from + sign * u;
-    return [line.origin[0] + line.direction[0] * x, line.origin[1] + line.direction[1] * x];
-  };
-  const end = Math.max(edgeX, ...spans.map((span) => span?.[1] ?? 0));
-  const total = model.pads.reduce((sum, { pad }, k) => sum + (spans[k] ? Math.max(pad.thickness, pad.wedge ?? 0) : 0), 0);
-  const element = elementFor(total, coarse);
+/** Half of a cut: where it begins on its line and which way it goes, the board's end there, and where each pad lies. */
+export type HalfLine = {
+  line: CutLine;
+  /** x of the half's middle */
+  from: number;
+  sign: 1 | -1;
+  /** x of the board's edge on that side */
+  boardEnd: number;
+  /** where each pad lies on the line, null where it does not */
+  runs: readonly (readonly [number, number] | null)[];
+};
+
+type Span = [number, number] | null;
+
+/** Places of a half where columns must stand: rims, the ends of what is worked there, pockets. */
+function featuresOf(stack: Stack, spans: readonly Span[], edgeX: number, at: (u: number) => Point): Feature[] {
   const features: Feature[] = [{ x: edgeX, sharp: true }];
   spans.forEach((span, k) => {
     if (!span) return;
-    const { pad } = model.pads[k]!;
+    const { pad } = stack.pads[k]!;
     const soft = pad.edge.kind === 'domed' || pad.edge.kind === 'feathered';
-    const covered = model.pads.slice(k + 1).some((_, i) => spans[k + 1 + i]);
+    const covered = stack.pads.slice(k + 1).some((_, i) => spans[k + 1 + i]);
     features.push({ x: span[1], sharp: !soft || !covered });
     if (span[0] > 0) features.push({ x: span[0], sharp: !soft });
     if ('width' in pad.edge) features.push({ x: span[1] - pad.edge.width, sharp: false });
     if (pad.pocket) for (const x of pocketEnds(pad.pocket, at)) features.push({ x, sharp: false });
   });
-  const x = columns(features, end, element, Math.min(60, 0.8 * total));
+  return features;
+}
+
+type Filled = { base: Float64Array; lower: Float64Array[]; upper: Float64Array[]; there: { from: number; to: number }[] };
+
+/** The heights of every pad at every column. */
+function filled(stack: Stack, spans: readonly Span[], x: Float64Array, at: (u: number) => Point): Filled {
   const n = x.length;
   const base = new Float64Array(n);
-  const lower = model.pads.map(() => new Float64Array(n));
-  const upper = model.pads.map(() => new Float64Array(n));
-  const there = model.pads.map(() => ({ from: -1, to: -1 }));
+  const lower = stack.pads.map(() => new Float64Array(n));
+  const upper = stack.pads.map(() => new Float64Array(n));
+  const there = stack.pads.map(() => ({ from: -1, to: -1 }));
   for (let i = 0; i < n; i++) {
-    const place = at(x[i]!);
     const { pads, base: level } = stackAt(
-      model,
-      place,
+      stack,
+      at(x[i]!),
       (k) => spans[k] !== null && x[i]! >= spans[k]![0] - 1e-6 && x[i]! <= spans[k]![1] + 1e-6,
     );
     base[i] = level;
@@ -136,19 +120,49 @@ export function halfCut(
       there[k]!.to = i;
     });
   }
-  const kept = model.pads.map((_, k) => k).filter((k) => there[k]!.to > there[k]!.from);
-  const edgeIndex = x.findIndex((v) => Math.abs(v - edgeX) < 1e-5);
-  const top = edgeIndex >= 0 ? base[edgeIndex]! : model.baseHeight(...at(edgeX));
-  const layers = kept.map((k): Layer => {
-    const { pad, foam, insert } = model.pads[k]!;
-    const layer: Layer = { ...there[k]!, lower: lower[k]!, upper: upper[k]!, law: lawOf(foam) };
-    if (pad.pocket && insert) {
-      const inside = [...x.keys()].filter((i) => i + 1 < n && inPocket(pad.pocket!, at((x[i]! + x[i + 1]!) / 2)));
-      if (inside.length > 0) layer.insert = { from: inside[0]!, to: inside.at(-1)! + 1, deep: pad.pocket.deep, law: lawOf(insert) };
-    }
-    return layer;
+  return { base: tidied(base), lower: lower.map(tidied), upper: upper.map(tidied), there };
+}
+
+function layerOf(built: BuiltPad, k: number, { there, lower, upper }: Filled, x: Float64Array, at: (u: number) => Point): Layer {
+  const { pad, insert, answer } = built;
+  const layer: Layer = { ...there[k]!, lower: lower[k]!, upper: upper[k]!, law: foamLaw(answer.curve) };
+  if (!pad.pocket || !insert) return layer;
+  const inside = [...x.keys()].filter((i) => i + 1 < x.length && inPocket(pad.pocket!, at((x[i]! + x[i + 1]!) / 2)));
+  if (inside.length === 0) return layer;
+  return { ...layer, insert: { from: inside[0]!, to: inside.at(-1)! + 1, deep: pad.pocket.deep, law: foamLaw(insert.answer.curve) } };
+}
+
+/**
+ * Cuts the stack from a place on a line outwards to the board's edge and whatever stands beyond it.
+ *
+ * @param stack the built stack
+ * @param half which half of which line
+ * @param [coarse=false] larger triangles, for a picture while something is dragged
+ * @returns the cut, which pads its layers are, and the wanted side of its triangles, mm
+ */
+export function halfCut(stack: Stack, half: HalfLine, coarse = false): { stack: StackCut; pads: number[]; element: number } {
+  const { line, from, sign, boardEnd, runs } = half;
+  const edgeX = tidied(Float64Array.of((boardEnd - from) * sign))[0]!;
+  // Each pad's stretch in the half's own coordinate, u = 0 in the middle.
+  const spans = runs.map((run): Span => {
+    if (!run) return null;
+    const [a, b] = [(run[0] - from) * sign, (run[1] - from) * sign].sort((p, q) => p - q) as [number, number];
+    return b <= 1e-6 ? null : [Math.max(0, a), b];
   });
-  return { stack: { x, layers, base, edge: { x: edgeX, top, bottom: top - model.boardThickness } }, pads: kept, element };
+  const at = (u: number): Point => {
+    const x = from + sign * u;
+    return [line.origin[0] + line.direction[0] * x, line.origin[1] + line.direction[1] * x];
+  };
+  const end = Math.max(edgeX, ...spans.map((span) => span?.[1] ?? 0));
+  const total = stack.pads.reduce((sum, { pad }, k) => sum + (spans[k] ? Math.max(pad.thickness, pad.wedge ?? 0) : 0), 0);
+  const element = elementFor(total, coarse);
+  const x = tidied(columns(featuresOf(stack, spans, edgeX, at), end, element, Math.min(60, 0.8 * total)));
+  const filling = filled(stack, spans, x, at);
+  const pads = stack.pads.map((_, k) => k).filter((k) => filling.there[k]!.to > filling.there[k]!.from);
+  const edgeIndex = x.findIndex((v) => Math.abs(v - edgeX) < 1e-5);
+  const top = edgeIndex >= 0 ? filling.base[edgeIndex]! : tidied(Float64Array.of(stack.baseHeight(...at(edgeX))))[0]!;
+  const layers = pads.map((k) => layerOf(stack.pads[k]!, k, filling, x, at));
+  return { stack: { x, layers, base: filling.base, edge: { x: edgeX, top, bottom: top - stack.boardThickness } }, pads, element };
 }
 
 /** Whether a plan point lies in a pocket's oval. */

@@ -1,21 +1,32 @@
 export { domeHalfArc, domeHeight } from './dome';
 export { halfCut, inPocket } from './half-cut';
-export { modelOf, type BuiltPad, type Model } from './model';
+export { foamMass, massOf } from './mass';
+export { bareMargin, modelOf, type BuiltPad, type DrawnBase, type Model, type Stack } from './model';
 export { padHeight } from './pad-height';
+export { padOffsets } from './pad-offset';
 export {
   distanceToLine,
+  halfReads,
   halvesOf,
   heightAt,
   passageOf,
   sectionAlong,
   sectionAtChalk,
   type Half,
+  solveHalf,
+  type HalfTask,
+  type HalvesOptions,
   type PadCut,
   type Passage,
   type Section,
+  type SectionOptions,
 } from './section';
 export { bridge, bridgeReach, freeHeight, stackAt, type PadAt } from './stack';
 export type { ShowThrough } from './show-through';
-export { readGrid, type CoveredSurface, type HeightGrid } from './covered';
-export { baseGrid, coveredSurface, surfaceOf, type Surface } from './surface';
+export type { CoveredSurface } from './covered';
+export { readGrid, type HeightGrid } from './grid';
+export { baseGrid, coveredSurface, surfaceOf, type Cut, type Surface } from './surface';
 export { lineLength } from '../pull';
+export { steepEnd } from './steep-end';
+export { stationCuts, stationSections, type StationSection } from './station-sections';
+export { chalkStep, coveredStep, cutsStep, sectionsStep, surfaceStep, type Fineness } from './solved';

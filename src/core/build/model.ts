@@ -1,29 +1,35 @@
-import { findMaterial, WADDINGS, type Foam } from '../foam';
-import { applyOverrides, type HouseRules, type RuleReader } from '../house';
+import { findMaterial, foamAnswer, WADDINGS, type Foam, type FoamAnswer } from '../foam';
+import { figuresFor, readerOf, type HouseRules, type RuleReader } from '../house';
+import { keepNothing, type Keep } from '../keep';
 import {
   baseOutline,
   deepest,
+  distanceAlong,
   flatten,
   offsetPolygon,
-  polygonArea,
-  reachFrom,
-  seesAllFrom,
-  stations,
   type Outline,
   type Place,
   type Point,
   type Polygon,
+  polygonArea,
+  polygonPerimeter,
+  reachFrom,
+  seesAllFrom,
+  stations,
 } from '../outline';
-import { foamOf, PieceProblems, type Pad, type Piece } from '../piece';
+import { foamOf, PieceProblems, PULLS, type Base, type EdgeFact, type Pad, type Piece } from '../piece';
 import { flushAgainst } from './flush';
 import { mouldHeight } from './mould';
+import { padOffsets, type OffsetRules } from './pad-offset';
+
+/** A foam in the stack, with how it answers being pressed. */
+export type BuiltFoam = { foam: Foam; answer: FoamAnswer };
 
 /** A pad with everything the geometry asks of it worked out. */
-export type BuiltPad = {
+export type BuiltPad = BuiltFoam & {
   pad: Pad;
-  foam: Foam;
   /** what fills its pocket, where it has one */
-  insert: Foam | null;
+  insert: BuiltFoam | null;
   /** mm beyond the board (+) or short of it (−) */
   offset: number;
   polygon: Polygon;
@@ -33,32 +39,42 @@ export type BuiltPad = {
   depth: number;
 };
 
-/** A piece with its house rules read and its outlines drawn: what every later step works from. */
-export type Model = {
-  piece: Piece;
-  house: HouseRules;
-  rule: RuleReader;
+/** A base with its outline drawn. */
+export type DrawnBase = {
   outline: Outline;
   board: Polygon;
   /** the place that counts as the middle: the origin, or the deepest place of a piece that bends round it */
   middle: Point;
+  /** the stations; `at` is measured along the board from the first */
+  places: Place[];
+  /** length of the board's edge, mm: all that is told along the edge is told along this */
+  perimeter: number;
+};
+
+/** What the physics works from, and all that it works from: base, pads, wadding and pull. */
+export type Stack = DrawnBase & {
   /** height of the board's top face over the reference plane, mm; nothing everywhere on a flat board */
   baseHeight: (x: number, y: number) => number;
   boardThickness: number;
-  places: Place[];
   pads: BuiltPad[];
   /** mm of wadding left once smoothed down, before the cover presses it; 0 without wadding */
   wadding: number;
+  /** how far beyond the top's edge the wadding is laid, mm */
+  waddingReach: number;
   /** how hard the cover is pulled, N/mm of its edge */
   pull: number;
 };
 
-/** The house rule or the piece's own figure for how far a pad stands beyond the board. */
-function padOffset(pad: Pad, step: number, rule: RuleReader, main: number): number {
-  if (pad.offset !== null) return pad.offset;
-  // Where the main pad is held back from the board's edge, its crown is held back from the pad's.
-  return pad.role !== 'crown' ? rule('overhang') : Math.min(0, main) - rule('crownInset') * step;
-}
+/** A piece with its house rules read and its stack built: what every later step works from. */
+export type Model = Stack & {
+  stack: Stack;
+  piece: Piece;
+  house: HouseRules;
+  /** every rule's figure for this piece, and a reader of them */
+  figures: Readonly<Record<string, number>>;
+  rule: RuleReader;
+  keep: Keep;
+};
 
 /** A drawn outline as a polygon that goes round counter-clockwise. */
 function drawnOutline(corners: readonly (readonly [number, number])[]): Polygon {
@@ -66,69 +82,89 @@ function drawnOutline(corners: readonly (readonly [number, number])[]): Polygon 
   return polygonArea(polygon) < 0 ? polygon.reverse() : polygon;
 }
 
-/** House rule of each school of pulling. */
-const SCHOOL = { taut: 'pullTaut', firm: 'pullFirm', smooth: 'pullSmooth' } as const;
-
 /** N per 10 cm of edge in N/mm. */
 const PER_MM = 0.01;
+
+/** The staple line must leave this much of the board inside it, mm. */
+const INSIDE_STAPLES = 5;
+
+/** The base's outline, its middle and its stations. */
+function drawBase({ shape, notches }: Pick<Base, 'shape' | 'notches'>): DrawnBase {
+  const outline = baseOutline(shape, notches);
+  const board = flatten(outline);
+  const middle: Point = seesAllFrom(board, [0, 0]) ? [0, 0] : deepest(board).at;
+  const perimeter = polygonPerimeter(board);
+  const along = ({ point }: Place): number => distanceAlong(board, point);
+  const found = stations(outline);
+  const start = along(found[0]!);
+  // The drawn edge is a hair shorter than its curves: one measure of it holds for everything that follows.
+  const places = found.map((place, i) => ({ ...place, at: i === 0 ? 0 : (along(place) - start + perimeter) % perimeter }));
+  return { outline, board, middle, places, perimeter };
+}
+
+type PadsOf = Pick<Piece, 'pads' | 'foams'> & { edges: readonly EdgeFact[] };
+
+/** @throws PieceProblems when a pad's inset leaves nothing of it */
+function buildPads({ outline, board, middle }: DrawnBase, piece: PadsOf, rules: OffsetRules, keep: Keep): BuiltPad[] {
+  const offsets = padOffsets(piece.pads, rules);
+  const built = (foam: Foam): BuiltFoam => ({ foam, answer: foamAnswer(foam, keep) });
+  return piece.pads.map((pad, i): BuiltPad => {
+    const offset = offsets[i]!;
+    const grown = pad.outline ? drawnOutline(pad.outline) : offsetPolygon(board, offset);
+    const polygon = grown && !pad.outline && offset > 0 ? flushAgainst(grown, outline, piece.edges, offset) : grown;
+    if (!polygon) throw new PieceProblems([{ path: `pads.${i}.offset`, message: `An inset of ${-offset} mm leaves nothing of this pad` }]);
+    const about = polygon.map(([x, y]): Point => [x - middle[0], y - middle[1]]);
+    const reach = seesAllFrom(about, [0, 0]) ? reachFrom(about) : null;
+    // Only a dome over an edge that cannot all be seen asks for the depth.
+    const depth = reach || pad.edge.kind !== 'domed' ? 0 : deepest(polygon).depth;
+    const insert = pad.pocket ? foamOf(piece, pad.pocket.material) : undefined;
+    return { pad, ...built(foamOf(piece, pad.material)!), insert: insert ? built(insert) : null, offset, polygon, reach, depth };
+  });
+}
 
 /**
  * Works out the outlines that a piece's stack is built on.
  *
  * @param piece a checked piece
  * @param house the workshop's rules
+ * @param [keep] keeps what did not change
  * @throws PieceProblems when a pad's inset leaves nothing of it, or the staple lines would meet
  */
-export function modelOf(piece: Piece, house: HouseRules): Model {
-  const rule = applyOverrides(house, piece.overrides);
-  const outline = baseOutline(piece.base.shape, piece.base.notches);
-  const board = flatten(outline);
-  const middle: Point = seesAllFrom(board, [0, 0]) ? [0, 0] : deepest(board).at;
-  let step = 0;
-  const main = piece.pads.find((pad) => pad.role === 'main')?.offset ?? 0;
-  const pads = piece.pads.map((pad, i): BuiltPad => {
-    if (pad.role === 'crown') step += 1;
-    const offset = padOffset(pad, step, rule, main);
-    const grown = pad.outline ? drawnOutline(pad.outline) : offsetPolygon(board, offset);
-    const polygon = grown && !pad.outline && offset > 0 ? flushAgainst(grown, outline, piece.base.edges ?? [], offset) : grown;
-    if (!polygon) {
-      throw new PieceProblems([{ path: `pads.${i}.offset`, message: `An inset of ${-offset} mm leaves nothing of this pad` }]);
-    }
-    const about = polygon.map(([x, y]): Point => [x - middle[0], y - middle[1]]);
-    const reach = seesAllFrom(about, [0, 0]) ? reachFrom(about) : null;
-    // Only a dome over an edge that cannot all be seen asks for the depth.
-    const depth = reach || pad.edge.kind !== 'domed' ? 0 : deepest(polygon).depth;
-    return {
-      pad,
-      foam: foamOf(piece, pad.material)!,
-      insert: pad.pocket ? (foamOf(piece, pad.pocket.material) ?? null) : null,
-      offset,
-      polygon,
-      reach,
-      depth,
-    };
-  });
-  if (!offsetPolygon(board, -rule('return') - 5)) {
+export function modelOf(piece: Piece, house: HouseRules, keep: Keep = keepNothing): Model {
+  const figures = keep('figures', [house, piece.overrides], () => figuresFor(house, piece.overrides));
+  const rule = readerOf(figures);
+  const { shape, notches, board, mould } = piece.base;
+  const drawn = keep('outline', [shape, notches ?? null], () => drawBase({ shape, ...(notches ? { notches } : {}) }));
+  const edges = piece.base.edges ?? [];
+  const rules: OffsetRules = { overhang: rule('overhang'), crownInset: rule('crownInset') };
+  const pads = keep('pads', [drawn, piece.pads, piece.foams ?? null, edges, rules], () =>
+    buildPads(drawn, { pads: piece.pads, edges, ...(piece.foams ? { foams: piece.foams } : {}) }, rules, keep),
+  );
+  const inset = rule('return') + INSIDE_STAPLES;
+  if (!keep('staple room', [drawn, inset], () => offsetPolygon(drawn.board, -inset) !== null))
     throw new PieceProblems([
       {
         path: 'overrides.return',
-        message: `A return of ${rule('return')} mm meets itself in the middle of this board; make the return shorter`,
+        message: `Staples ${rule('return')} mm in would meet in the middle of this board; bring them nearer the edge`,
       },
     ]);
-  }
   const loft = piece.wadding === null ? 0 : findMaterial(WADDINGS, piece.wadding)!.loft;
-  return {
-    piece,
-    house,
-    rule,
-    outline,
-    board,
-    middle,
-    baseHeight: mouldHeight(piece.base, board),
-    boardThickness: piece.base.board.thickness,
-    places: stations(outline),
+  const wadding = (loft * rule('waddingUnderCover')) / 100;
+  const pull = (piece.cloth.force ?? rule(PULLS.find(({ id }) => id === piece.cloth.pull)!.rule)) * PER_MM;
+  const waddingReach = rule('waddingBeyond');
+  const stack = keep('stack', [drawn, pads, mould ?? null, board.thickness, wadding, waddingReach, pull], (): Stack => ({
+    ...drawn,
+    baseHeight: mouldHeight({ shape, mould: mould ?? null }, drawn.board),
+    boardThickness: board.thickness,
     pads,
-    wadding: (loft * rule('waddingUnderCover')) / 100,
-    pull: (piece.cloth.force ?? rule(SCHOOL[piece.cloth.pull])) * PER_MM,
-  };
+    wadding,
+    waddingReach,
+    pull,
+  }));
+  return { ...stack, stack, piece, house, figures, rule, keep };
+}
+
+/** How far the padding is held back from the board's edge, mm: the margin in which nails bite wood. */
+export function bareMargin({ pads }: Stack): number {
+  return pads.length > 0 ? Math.max(0, -Math.max(...pads.map((pad) => pad.offset))) : 0;
 }

@@ -1,5 +1,6 @@
 import { bounds, measuredOutline, type Polygon } from '../outline';
 import type { Base, Mould, PanRow } from '../piece';
+import { readGrid } from './grid';
 
 /**
  * A smooth curve through readings that never swings past them (Fritsch and Carlson's monotone cubic).
@@ -53,16 +54,10 @@ function fromRows(rows: readonly PanRow[], front: number): (x: number, y: number
   };
 }
 
-/** Height read off a map, straight between its places; beyond it, that of its nearest edge. */
-function fromMap(map: Extract<Mould, { kind: 'map' }>): (x: number, y: number) => number {
-  const at = (c: number, r: number): number => map.heights[r * map.columns + c]!;
-  return (x, y) => {
-    const u = Math.min(map.columns - 1, Math.max(0, (x - map.x0) / map.step));
-    const v = Math.min(map.rows - 1, Math.max(0, (y - map.y0) / map.step));
-    const [c, r] = [Math.min(map.columns - 2, Math.floor(u)), Math.min(map.rows - 2, Math.floor(v))];
-    const [s, t] = [u - c, v - r];
-    return (at(c, r) * (1 - s) + at(c + 1, r) * s) * (1 - t) + (at(c, r + 1) * (1 - s) + at(c + 1, r + 1) * s) * t;
-  };
+/** Height read off a map. */
+function fromMap({ x0, y0, step, columns, rows, heights }: Extract<Mould, { kind: 'map' }>): (x: number, y: number) => number {
+  const grid = { x0, y0, step, columns, rows, heights: Float64Array.from(heights) };
+  return (x, y) => readGrid(grid, [x, y]);
 }
 
 /**
@@ -72,7 +67,7 @@ function fromMap(map: Extract<Mould, { kind: 'map' }>): (x: number, y: number) =
  * @param base the measured base
  * @param board its outline
  */
-export function mouldHeight(base: Base, board: Polygon): (x: number, y: number) => number {
+export function mouldHeight(base: Pick<Base, 'shape' | 'mould'>, board: Polygon): (x: number, y: number) => number {
   const { mould, shape } = base;
   if (mould?.kind === 'map') return fromMap(mould);
   if (mould?.kind === 'rows') return fromRows(mould.rows, bounds(board).minY);

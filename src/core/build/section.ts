@@ -1,9 +1,10 @@
 import { lineCrossings, type Point } from '../outline';
 import type { ChalkLine } from '../piece';
-import { lineLength, linePressure, overWadding, pullSection, type PulledSection, type StackCut } from '../pull';
+import { lineLength, linePressure, overWadding, pullSection, type PulledSection, type StackCut, type Start } from '../pull';
 import { freeLine } from './free-line';
 import { halfCut } from './half-cut';
-import type { Model } from './model';
+import type { Stack } from './model';
+import { keepNothing, type Keep } from '../keep';
 import { pullStart } from './pull-start';
 import { steepEnd } from './steep-end';
 
@@ -22,8 +23,8 @@ export type Half = {
   /** length along the cover at which the top ends and the side begins */
   top: number;
   length: number;
-  /** from the board's edge to the staple line, along this cut */
-  under: number;
+  /** where it ends on the board's edge */
+  end: Point;
 };
 
 /** A vertical cut through the piece along a line in the plan, with the foam as the cover leaves it. */
@@ -54,10 +55,10 @@ export type Section = {
 };
 
 /** How much the board's overhang under a slanting cut grows: the return is measured square to the edge. */
-function alongCut(model: Model, at: Point, direction: Point, squareLength: number): number {
-  let best = model.places[0]!;
+function alongCut(stack: Stack, at: Point, direction: Point, squareLength: number): number {
+  let best = stack.places[0]!;
   let nearest = Infinity;
-  for (const place of model.places) {
+  for (const place of stack.places) {
     const d = (place.point[0] - at[0]) ** 2 + (place.point[1] - at[1]) ** 2;
     if (d < nearest) [nearest, best] = [d, place];
   }
@@ -95,84 +96,144 @@ export type Passage = { origin: Point; direction: Point; run: [number, number]; 
 /**
  * Finds where a line in the plan passes over the board and its pads. Where it passes more than once, one is taken.
  *
- * @param model the built piece
+ * @param stack the built stack
  * @param origin a plan point on the cut, x = 0
  * @param direction unit vector along the cut
  * @param [near=0] the x that chooses the passage
  * @returns null when the line misses the board
  */
-export function passageOf(model: Model, origin: Point, direction: Point, near = 0): Passage | null {
-  const run = runAt(lineCrossings(model.board, origin, direction), near);
+export function passageOf(stack: Stack, origin: Point, direction: Point, near = 0): Passage | null {
+  const run = runAt(lineCrossings(stack.board, origin, direction), near);
   if (!run || run[1] - run[0] < 1e-6) return null;
-  return { origin, direction, run, pads: model.pads.map((built) => overlapping(lineCrossings(built.polygon, origin, direction), run)) };
+  return { origin, direction, run, pads: stack.pads.map((built) => overlapping(lineCrossings(built.polygon, origin, direction), run)) };
 }
 
+/** How halves are solved: where they meet, which of them are wanted, how finely. */
+export type HalvesOptions = {
+  /** x at which the halves meet */
+  middle: number;
+  sides: readonly (1 | -1)[];
+  /** larger triangles, for a picture while something is dragged */
+  coarse?: boolean;
+  keep?: Keep;
+};
+
+/** A half before it is solved: plain data, so that it may be solved anywhere. */
+export type HalfTask = { stack: StackCut; pull: number; start: Start; element: number };
+
+/** The same with what is drawn of it afterwards. */
+export type CutHalf = HalfTask & { pads: number[]; end: Point };
+
 /**
- * Solves one or both halves of a cut.
+ * Cuts one or both halves of a passage, ready to be solved.
  *
- * @param model the built piece
+ * @param stack the built stack
  * @param passage where the line passes
- * @param middle x at which the halves meet
- * @param sides which halves
- * @param [coarse=false] larger triangles
+ * @param options where the halves meet, which are wanted, how finely
  */
-export function halvesOf(model: Model, passage: Passage, middle: number, sides: readonly (1 | -1)[], coarse = false): Half[] {
+export function cutHalves(stack: Stack, passage: Passage, { middle, sides, coarse = false }: HalvesOptions): CutHalf[] {
   const { origin, direction, run, pads } = passage;
+  const endOf = (sign: 1 | -1): number => (sign > 0 ? run[1] : run[0]);
   const cut = (sign: 1 | -1): ReturnType<typeof halfCut> =>
-    halfCut(model, { origin, direction }, middle, sign, sign > 0 ? run[1] : run[0], pads, coarse);
+    halfCut(stack, { line: { origin, direction }, from: middle, sign, boardEnd: endOf(sign), runs: pads }, coarse);
   const [right, left] = [cut(1), cut(-1)];
-  const pull = model.pull;
-  return sides.map((sign): Half => {
-    const { stack, pads: which, element } = sign > 0 ? right : left;
-    const start = pullStart(stack, (sign > 0 ? left : right).stack);
-    const pulled = pullSection(stack, pull, start, element, coarse);
-    const end = sign > 0 ? run[1] : run[0];
-    const at: Point = [origin[0] + direction[0] * end, origin[1] + direction[1] * end];
-    const under = Math.min(alongCut(model, at, direction, model.rule('return')), (run[1] - run[0]) * 0.49);
-    let cover = pulled.line;
-    let wadding: Point[] = [];
-    if (model.wadding > 0) {
-      const laid = overWadding(pulled.line, model.wadding, steepEnd(pulled.line) + model.rule('waddingBeyond'), pull);
-      [cover, wadding] = [laid.cover, laid.face];
-    }
-    return { stack, pads: which, pulled, cover, wadding, top: steepEnd(cover), length: lineLength(cover), under };
+  return sides.map((sign): CutHalf => {
+    const own = sign > 0 ? right : left;
+    const start = pullStart(own.stack, (sign > 0 ? left : right).stack);
+    const end: Point = [origin[0] + direction[0] * endOf(sign), origin[1] + direction[1] * endOf(sign)];
+    return { ...own, pull: stack.pull, start, end };
+  });
+}
+
+/** What a half's solving depends on. */
+export const halfReads = ({ stack, pull, start, element }: HalfTask): readonly unknown[] => [stack, pull, start, element];
+
+/** Solves a half that was cut. */
+export function solveHalf(task: HalfTask, keep: Keep = keepNothing): PulledSection {
+  return keep('section', halfReads(task), () => pullSection(task.stack, task.pull, task.start, task.element));
+}
+
+/** A solved half with the cover over it. */
+export function coverHalf(stack: Stack, { stack: own, pads, end, pull }: CutHalf, pulled: PulledSection): Half {
+  let cover = pulled.line;
+  let wadding: Point[] = [];
+  if (stack.wadding > 0) {
+    const laid = overWadding(pulled.line, stack.wadding, steepEnd(pulled.line) + stack.waddingReach, pull);
+    [cover, wadding] = [laid.cover, laid.face];
+  }
+  return { stack: own, pads, pulled, cover, wadding, top: steepEnd(cover), length: lineLength(cover), end };
+}
+
+/** Solves one or both halves of a cut. */
+export function halvesOf(stack: Stack, passage: Passage, options: HalvesOptions): Half[] {
+  return cutHalves(stack, passage, options).map((cut) => coverHalf(stack, cut, solveHalf(cut, options.keep)));
+}
+
+/** What a section is cut with. */
+export type SectionOptions = {
+  /** the x that chooses the passage where there are several */
+  near?: number;
+  coarse?: boolean;
+  keep?: Keep;
+  /** how far under the board the cover goes on, square to its edge, mm */
+  under?: number;
+};
+
+/** Both halves in the cut's own x: the left one is laid over from the other side. */
+type Pair = { middle: number; left: Half; right: Half };
+
+const placed =
+  (middle: number, sign: 1 | -1) =>
+  ([u, z]: Point): Point => [middle + sign * u, z];
+
+function joined({ middle, left, right }: Pair, of: (half: Half) => readonly Point[]): Point[] {
+  const [l, r] = [of(left).map(placed(middle, -1)).reverse(), of(right).map(placed(middle, 1))];
+  const [a, b] = [l.at(-1), r[0]];
+  if (!a || !b || Math.abs(a[0] - b[0]) > 1e-6) return [...l, ...r];
+  // The halves were solved apart: where they meet the middle lies between them.
+  return [...l.slice(0, -1), [a[0], (a[1] + b[1]) / 2], ...r.slice(1)];
+}
+
+/** The pads under the cover as closed outlines. */
+function coveredPads(stack: Stack, pair: Pair): Section['covered'] {
+  const { middle, left, right } = pair;
+  return stack.pads.flatMap((built, k) => {
+    const of = (part: 'lower' | 'upper' | 'rim') => (half: Half) => half.pulled.layers[half.pads.indexOf(k)]?.[part] ?? [];
+    const upper = joined(pair, of('upper'));
+    if (upper.length < 2) return [];
+    const [leftRim, rightRim] = [of('rim')(left), of('rim')(right)];
+    const outline = [
+      ...upper,
+      ...rightRim.map(placed(middle, 1)).reverse(),
+      ...joined(pair, of('lower')).reverse(),
+      ...leftRim.map(placed(middle, -1)),
+    ];
+    return [{ id: built.pad.id, outline }];
   });
 }
 
 /**
  * Cuts the piece along a straight line in the plan and pulls the cover over what the cut shows.
  *
- * @param model the built piece
+ * @param stack the built stack
  * @param origin a plan point on the cut, x = 0 of the section
  * @param direction unit vector along the cut
- * @param [options.near=0] the x that chooses the passage where there are several
- * @param [options.coarse=false] larger triangles, for a picture while something is dragged
+ * @param [options] which passage, how finely
  * @returns the section, or null when the line misses the board
  */
-export function sectionAlong(
-  model: Model,
-  origin: Point,
-  direction: Point,
-  options: { near?: number; coarse?: boolean } = {},
-): Section | null {
-  const passage = passageOf(model, origin, direction, options.near ?? 0);
+export function sectionAlong(stack: Stack, origin: Point, direction: Point, options: SectionOptions = {}): Section | null {
+  const passage = passageOf(stack, origin, direction, options.near ?? 0);
   if (!passage) return null;
   const { run } = passage;
   const middle = (run[0] + run[1]) / 2;
-  const [right, left] = halvesOf(model, passage, middle, [1, -1], options.coarse) as [Half, Half];
-  // Both halves in the cut's own x: the left one is laid over from the other side.
-  const place =
-    (sign: 1 | -1) =>
-    ([u, z]: Point): Point => [middle + sign * u, z];
-  const join = (of: (half: Half) => readonly Point[]): Point[] => {
-    const [l, r] = [of(left).map(place(-1)).reverse(), of(right).map(place(1))];
-    const [a, b] = [l.at(-1), r[0]];
-    if (!a || !b || Math.abs(a[0] - b[0]) > 1e-6) return [...l, ...r];
-    // The halves were solved apart: where they meet the middle lies between them.
-    return [...l.slice(0, -1), [a[0], (a[1] + b[1]) / 2], ...r.slice(1)];
-  };
-  const under = (half: Half, sign: 1 | -1): Point => place(sign)([half.stack.edge.x - half.under, half.stack.edge.bottom]);
-  const cover = [under(left, -1), ...join((half) => half.cover), under(right, 1)];
+  const { coarse = false, keep = keepNothing } = options;
+  const [right, left] = halvesOf(stack, passage, { middle, sides: [1, -1], coarse, keep }) as [Half, Half];
+  const pair: Pair = { middle, left, right };
+  const join = (of: (half: Half) => readonly Point[]): Point[] => joined(pair, of);
+  const beyond = (half: Half): number => Math.min(alongCut(stack, half.end, direction, options.under ?? 0), (run[1] - run[0]) * 0.49);
+  const [underLeft, underRight] = [beyond(left), beyond(right)];
+  const under = (half: Half, sign: 1 | -1, by: number): Point => placed(middle, sign)([half.stack.edge.x - by, half.stack.edge.bottom]);
+  const cover = [under(left, -1, underLeft), ...join((half) => half.cover), under(right, 1, underRight)];
   const profile = (half: Half): Point[] =>
     [...half.stack.x].map((u, i): Point => [u, half.stack.base[i]!]).filter(([u]) => u <= half.stack.edge.x + 1e-6);
   const bare = join((half) => half.pulled.line);
@@ -180,27 +241,20 @@ export function sectionAlong(
   return {
     origin,
     direction,
-    board: { left: run[0], right: run[1], thickness: model.boardThickness },
+    board: { left: run[0], right: run[1], thickness: stack.boardThickness },
     base: join(profile),
-    pads: model.pads.flatMap((built, k) => {
-      const line = (side: 'lower' | 'upper') => (half: Half) => layerLine(half, k, side);
-      const lower = join(line('lower'));
-      return lower.length > 1 ? [{ id: built.pad.id, left: lower[0]![0], right: lower.at(-1)![0], lower, upper: join(line('upper')) }] : [];
+    pads: stack.pads.flatMap((built, k) => {
+      const lower = join((half) => layerLine(half, k, 'lower'));
+      if (lower.length < 2) return [];
+      return [{ id: built.pad.id, left: lower[0]![0], right: lower.at(-1)![0], lower, upper: join((half) => layerLine(half, k, 'upper')) }];
     }),
-    covered: model.pads.flatMap((built, k) => {
-      const of = (part: 'lower' | 'upper' | 'rim') => (half: Half) => half.pulled.layers[half.pads.indexOf(k)]?.[part] ?? [];
-      const upper = join(of('upper'));
-      if (upper.length < 2) return [];
-      const rims = [left, right].map(of('rim'));
-      const outline = [...upper, ...rims[1]!.map(place(1)).reverse(), ...join(of('lower')).reverse(), ...rims[0]!.map(place(-1))];
-      return [{ id: built.pad.id, outline }];
-    }),
+    covered: coveredPads(stack, pair),
     free: join((half) => freeLine(half.stack)),
     cover,
     bare,
-    pressure: linePressure(bare, model.pull),
+    pressure: linePressure(bare, stack.pull),
     wadding: join((half) => half.wadding),
-    top: { left: left.under + left.length - left.top, right: length - right.under - right.length + right.top },
+    top: { left: underLeft + left.length - left.top, right: length - underRight - right.length + right.top },
     length,
     buried: { left: cornerGap(left), right: cornerGap(right) },
     converged: left.pulled.converged && right.pulled.converged,
@@ -235,12 +289,12 @@ export function distanceToLine(line: readonly Point[], [x, z]: Point): number {
 /**
  * The section under a chalk line.
  *
- * @param model the built piece
+ * @param stack the built stack
  * @param chalk a point and a bearing (radians)
- * @param [coarse=false] larger triangles
+ * @param [options] how finely, and what is kept
  */
-export function sectionAtChalk(model: Model, chalk: ChalkLine, coarse = false): Section | null {
-  return sectionAlong(model, [chalk.x, chalk.y], [Math.cos(chalk.angle), Math.sin(chalk.angle)], { coarse });
+export function sectionAtChalk(stack: Stack, chalk: ChalkLine, options: SectionOptions = {}): Section | null {
+  return sectionAlong(stack, [chalk.x, chalk.y], [Math.cos(chalk.angle), Math.sin(chalk.angle)], options);
 }
 
 /** Height of a line over its x, or null outside it; for a covered line only its top counts. */

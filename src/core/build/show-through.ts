@@ -1,6 +1,7 @@
 import { isInside, type Point } from '../outline';
-import type { Model } from './model';
-import { readGrid, type CoveredSurface } from './covered';
+import type { Stack } from './model';
+import type { CoveredSurface } from './covered';
+import { readGrid } from './grid';
 
 /** How far steps inside the stack read on top: the sharpest bend of the cover above one, 1/m, and which pad's it is. */
 export type ShowThrough = { curvature: number; pad: string | null; reads: boolean };
@@ -14,10 +15,10 @@ const SPAN = 12;
 /**
  * Looks along the rim of every stepped pad that another covers for the sharpest bend in the cover above it.
  *
- * @param model the built piece
+ * @param stack the built stack
  * @param covered its surface
  */
-export function showThroughOf(model: Model, covered: CoveredSurface): ShowThrough {
+export function showThroughOf(model: Stack, covered: CoveredSurface): ShowThrough {
   let worst: ShowThrough = { curvature: 0, pad: null, reads: false };
   const span = Math.max(SPAN, covered.grid.step);
   model.pads.forEach((built, k) => {

@@ -1,5 +1,5 @@
 import { distanceTo, isInside, type Point } from '../outline';
-import type { BuiltPad, Model } from './model';
+import type { BuiltPad, Stack } from './model';
 import { localThickness, thicknessWithin } from './pad-height';
 
 /** One pad at a place in the plan: its underside and its top before covering, mm over the reference plane. */
@@ -36,14 +36,14 @@ export function bridgeReach(step: number, thickness: number): number {
 /**
  * The pads at a place, from the base up, each where it lies before covering.
  *
- * @param model the built piece
+ * @param stack the built stack
  * @param at plan point
  * @param [present] whether pad k is there; by its outline otherwise
  * @param [away] distance from pad k's outline, where that is known already
  * @returns one entry for each pad, null where it is not, and the top of them all
  */
 export function stackAt(
-  model: Model,
+  model: Stack,
   at: Point,
   present: (k: number) => boolean = (k) => isInside(model.pads[k]!.polygon, at),
   away: (k: number) => number = (k) => distanceTo(model.pads[k]!.polygon, at),
@@ -83,10 +83,10 @@ function liftAt(built: BuiltPad, at: Point, width: number, away: number): number
 /**
  * Height of the unloaded, uncovered stack over the board's top face, mm.
  *
- * @param model the built piece
+ * @param stack the built stack
  * @param at plan point
  */
-export function freeHeight(model: Model, at: Point): number {
+export function freeHeight(model: Stack, at: Point): number {
   const { top, base } = stackAt(model, at);
   return top - base;
 }

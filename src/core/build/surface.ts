@@ -1,11 +1,13 @@
-import { curveOf, type FoamCurve } from '../foam';
+import { answerOf } from '../foam';
+import { keepNothing, type Keep } from '../keep';
 import { bounds, deepest, distanceField, type Point, type Polygon } from '../outline';
 import { foamSprings, settle, type Columns } from '../press';
 import { WADDING_CURVE } from '../pull';
-import { readGrid, type CoveredSurface, type HeightGrid } from './covered';
+import type { CoveredSurface } from './covered';
+import { readGrid, type HeightGrid } from './grid';
 import { edgeHeights } from './edge-heights';
 import { inPocket } from './half-cut';
-import type { Model } from './model';
+import type { BuiltPad, Stack } from './model';
 import { distanceToLine, halvesOf, passageOf, type Half } from './section';
 import { showThroughOf, type ShowThrough } from './show-through';
 import { bridgeReach, freeHeight, stackAt } from './stack';
@@ -27,7 +29,8 @@ export type Surface = {
 };
 
 /** A hollow under a bridging pad gives at once, and shuts. */
-const HOLLOW: FoamCurve = { plateau: 0.0001, onset: 0.5, densify: 0.02 };
+const HOLLOW = answerOf({ plateau: 0.0001, onset: 0.5, densify: 0.02 });
+const WADDING_ANSWER = answerOf(WADDING_CURVE);
 
 /** The rim itself is left to the sections this deep: this share of the padding's height. */
 const ZONE = 0.9;
@@ -39,94 +42,141 @@ const RIM = 0.01;
 const HALVED = 8;
 
 /** The outline within which the padding lies: that of the pad that reaches farthest. */
-export function padding(model: Model): Polygon {
-  const outermost = model.pads.reduce<(typeof model.pads)[number] | null>(
+export function padding(stack: Stack): Polygon {
+  const outermost = stack.pads.reduce<BuiltPad | null>(
     (best, built) => (best && best.offset >= built.offset && !best.pad.outline ? best : built),
     null,
   );
-  return outermost?.polygon ?? model.board;
+  return outermost?.polygon ?? stack.board;
+}
+
+/** A station's place with the half section through it. */
+export type Cut = { point: Point; half: Half };
+
+type Places = { x0: number; y0: number; step: number; columns: number; rows: number };
+
+/** Square cells over an outline, as many each way as can be halved often. */
+function placesOver(polygon: Polygon, size: number): Places {
+  const box = bounds(polygon);
+  const step = Math.max(box.width, box.height) / size;
+  const sides = [box.width, box.height].map((side) => Math.ceil(Math.round((side / step) * 1e6) / 1e6 / HALVED) * HALVED + 1);
+  const [columns, rows] = sides as [number, number];
+  return {
+    x0: (box.minX + box.maxX) / 2 - ((columns - 1) / 2) * step,
+    y0: (box.minY + box.maxY) / 2 - ((rows - 1) / 2) * step,
+    step,
+    columns,
+    rows,
+  };
+}
+
+/** What stands at every node of the grid: where there is padding, how high, of what. */
+type Standing = {
+  there: Uint8Array;
+  inner: Uint8Array;
+  rest: Float64Array;
+  base: Float64Array;
+  /** first guess of the covered height; held where it is not found over the plan */
+  height: Float64Array;
+  thickness: Float64Array[];
+  inserts: (Float64Array | null)[];
+  hollow: Float64Array;
+};
+
+function standing(stack: Stack, polygon: Polygon, places: Places, sections: readonly Cut[]): Standing {
+  const { pads } = stack;
+  const { columns: n, rows: m, step, x0, y0 } = places;
+  const count = n * m;
+  const zeros = (): Float64Array => new Float64Array(count);
+  const found: Standing = {
+    there: new Uint8Array(count),
+    inner: new Uint8Array(count),
+    rest: zeros().fill(NaN),
+    base: zeros(),
+    height: zeros(),
+    thickness: pads.map(zeros),
+    inserts: pads.map((built) => (built.pad.pocket && built.insert ? zeros() : null)),
+    hollow: zeros(),
+  };
+  const total = pads.reduce((sum, { pad }) => sum + pad.thickness, 0);
+  const depth = deepest(polygon).depth;
+  const zone = Math.max(Math.min(ZONE * total, 60, 0.45 * depth), Math.min(1.2 * step, 0.6 * depth));
+  const rim = distanceField(polygon, places, zone + 2 * step);
+  const fields = pads.map((built, k) =>
+    built.polygon === polygon && reachOf(stack, k) <= zone ? rim : distanceField(built.polygon, places, reachOf(stack, k) + step),
+  );
+  const edge = edgeHeights(stack.board, sections, zone);
+  for (let k = 0; k < count; k++) {
+    if (!rim.inside[k]) continue;
+    const at: Point = [x0 + (k % n) * step, y0 + Math.floor(k / n) * step];
+    const own = stackAt(
+      stack,
+      at,
+      (which) => fields[which]!.inside[k] === 1,
+      (which) => fields[which]!.away[k]!,
+    );
+    found.there[k] = 1;
+    found.base[k] = own.base;
+    found.rest[k] = own.top + stack.wadding;
+    fill(found, stack, own, k, at);
+    const away = rim.away[k]!;
+    found.inner[k] = away > zone ? 1 : 0;
+    found.height[k] = found.inner[k] ? found.rest[k]! : Math.min(edge(at, away), found.rest[k]! + 0.5 * total);
+  }
+  return found;
+}
+
+/** The pads' thicknesses at one node, pockets and hollows taken apart. */
+function fill(found: Standing, { pads }: Stack, own: ReturnType<typeof stackAt>, k: number, at: Point): void {
+  let under = own.base;
+  own.pads.forEach((pad, which) => {
+    if (!pad) return;
+    found.hollow[k]! += Math.max(0, pad.lower - under);
+    under = pad.upper;
+    const { pocket } = pads[which]!.pad;
+    const whole = pad.upper - pad.lower;
+    const deep = pocket && inPocket(pocket, at) ? Math.min(pocket.deep, whole) : 0;
+    found.thickness[which]![k] = whole - deep;
+    if (deep > 0 && found.inserts[which]) found.inserts[which]![k] = deep;
+  });
 }
 
 /**
  * Solves the covered height over the whole plan: the sections give the rim, the surface over the foam's columns is
  * pulled between.
  *
- * @param model the built piece
+ * @param stack the built stack
  * @param sections each station's place and half section
  * @param [size=64] cells along the longer side
  */
-export function coveredSurface(model: Model, sections: readonly { point: Point; half: Half }[], size = 64): CoveredSurface {
-  const polygon = padding(model);
-  const box = bounds(polygon);
-  const step = Math.max(box.width, box.height) / size;
-  const sides = [box.width, box.height].map((side) => Math.ceil(Math.round((side / step) * 1e6) / 1e6 / HALVED) * HALVED + 1);
-  const [n, m] = sides as [number, number];
-  const x0 = (box.minX + box.maxX) / 2 - ((n - 1) / 2) * step;
-  const y0 = (box.minY + box.maxY) / 2 - ((m - 1) / 2) * step;
-  const count = n * m;
-  const there = new Uint8Array(count);
-  const inner = new Uint8Array(count);
-  const rest = new Float64Array(count).fill(NaN);
-  const base = new Float64Array(count);
-  const height = new Float64Array(count);
-  const { pads } = model;
-  const inserts = pads.map((built) => (built.pad.pocket && built.insert ? new Float64Array(count) : null));
-  const thickness = pads.map(() => new Float64Array(count));
-  const hollow = new Float64Array(count);
-  const wadding = new Float64Array(count).fill(model.wadding);
-  const total = pads.reduce((sum, { pad }) => sum + pad.thickness, 0);
-  const depth = deepest(polygon).depth;
-  const zone = Math.max(Math.min(ZONE * total, 60, 0.45 * depth), Math.min(1.2 * step, 0.6 * depth));
-  const places = { x0, y0, step, columns: n, rows: m };
-  const rim = distanceField(polygon, places, zone + 2 * step);
-  const fields = pads.map((built, k) =>
-    built.polygon === polygon && reachOf(model, k) <= zone ? rim : distanceField(built.polygon, places, reachOf(model, k) + step),
-  );
-  const edge = edgeHeights(model.board, sections, zone);
-  for (let j = 0; j < m; j++) {
-    for (let i = 0; i < n; i++) {
-      const k = j * n + i;
-      const at: Point = [x0 + i * step, y0 + j * step];
-      if (!rim.inside[k]) continue;
-      const away = rim.away[k]!;
-      const stack = stackAt(
-        model,
-        at,
-        (which) => fields[which]!.inside[k] === 1,
-        (which) => fields[which]!.away[k]!,
-      );
-      there[k] = 1;
-      base[k] = stack.base;
-      rest[k] = stack.top + model.wadding;
-      let under = stack.base;
-      stack.pads.forEach((pad, which) => {
-        if (!pad) return;
-        hollow[k]! += Math.max(0, pad.lower - under);
-        under = pad.upper;
-        const { pocket } = pads[which]!.pad;
-        const whole = pad.upper - pad.lower;
-        const deep = pocket && inPocket(pocket, at) ? Math.min(pocket.deep, whole) : 0;
-        thickness[which]![k] = whole - deep;
-        if (deep > 0 && inserts[which]) inserts[which]![k] = deep;
-      });
-      inner[k] = away > zone ? 1 : 0;
-      height[k] = inner[k] ? rest[k]! : Math.min(edge(at, away), rest[k]! + 0.5 * total);
-    }
-  }
-  const layers = pads.flatMap((built, which) => [
-    { curve: curveOf(built.foam), t: thickness[which]!, foam: true },
-    ...(inserts[which] ? [{ curve: curveOf(built.insert!), t: inserts[which]!, foam: true }] : []),
+export function coveredSurface(stack: Stack, sections: readonly Cut[], size = 64): CoveredSurface {
+  const polygon = padding(stack);
+  const places = placesOver(polygon, size);
+  const found = standing(stack, polygon, places, sections);
+  const { there, inner, rest, base } = found;
+  const layers = stack.pads.flatMap((built, which) => [
+    { answer: built.answer, t: found.thickness[which]!, foam: true },
+    ...(found.inserts[which] ? [{ answer: built.insert!.answer, t: found.inserts[which], foam: true }] : []),
   ]);
-  if (hollow.some((gap) => gap > 0)) layers.push({ curve: HOLLOW, t: hollow, foam: false });
-  if (model.wadding > 0) layers.push({ curve: WADDING_CURVE, t: wadding, foam: false });
-  const columns: Columns = { curves: layers.map((layer) => layer.curve), thickness: layers.map((layer) => layer.t) };
+  if (found.hollow.some((gap) => gap > 0)) layers.push({ answer: HOLLOW, t: found.hollow, foam: false });
+  if (stack.wadding > 0) layers.push({ answer: WADDING_ANSWER, t: new Float64Array(there.length).fill(stack.wadding), foam: false });
+  const columns: Columns = { foams: layers.map((layer) => layer.answer), thickness: layers.map((layer) => layer.t) };
   const settled = settle(
-    { columns: n, rows: m, step, free: inner, there, rest, springs: foamSprings(columns), pull: model.pull, steep: true },
-    height,
+    {
+      columns: places.columns,
+      rows: places.rows,
+      step: places.step,
+      free: inner,
+      there,
+      rest,
+      springs: foamSprings(columns),
+      pull: stack.pull,
+      steep: true,
+    },
+    found.height,
   );
-  const heights = Float64Array.from(settled.height, (z, k) => (there[k] ? z : NaN));
   return {
-    grid: { x0, y0, step, columns: n, rows: m, heights },
+    grid: { ...places, heights: Float64Array.from(settled.height, (z, k) => (there[k] ? z : NaN)) },
     polygon,
     there,
     inner,
@@ -139,7 +189,7 @@ export function coveredSurface(model: Model, sections: readonly { point: Point; 
 }
 
 /** How far from a pad's outline its shape still depends on it, mm. */
-function reachOf({ pads }: Model, k: number): number {
+function reachOf({ pads }: Stack, k: number): number {
   const { pad, depth } = pads[k]!;
   const above = pads[k + 1];
   const bridged = above ? bridgeReach(Math.max(pad.thickness, pad.wedge ?? 0), above.pad.thickness) : 0;
@@ -149,46 +199,46 @@ function reachOf({ pads }: Model, k: number): number {
 /**
  * Height, crown and edge of the covered piece: the middle from the surface, the edge from the cut from front to back.
  *
- * @param model the built piece
+ * @param stack the built stack
  * @param covered its surface
  * @param sections the stations' halves, which must all have come to rest too
- * @param [coarse=false] larger triangles, for a picture while something is dragged
+ * @param [options] how finely, and what is kept
  */
-export function surfaceOf(model: Model, covered: CoveredSurface, sections: readonly { half: Half }[], coarse = false): Surface {
-  const { middle: origin } = model;
-  const passage = passageOf(model, origin, [0, 1])!;
-  const [front] = halvesOf(
-    model,
-    passage,
-    Math.abs(passage.run[0] + passage.run[1]) < 1e-6 ? 0 : (passage.run[0] + passage.run[1]) / 2,
-    [-1],
-    coarse,
-  );
-  const level = model.baseHeight(...origin);
+export function surfaceOf(
+  stack: Stack,
+  covered: CoveredSurface,
+  sections: readonly { half: Half }[],
+  { coarse = false, keep = keepNothing }: { coarse?: boolean; keep?: Keep } = {},
+): Surface {
+  const { middle: origin } = stack;
+  const passage = passageOf(stack, origin, [0, 1])!;
+  const sum = passage.run[0] + passage.run[1];
+  const [front] = halvesOf(stack, passage, { middle: Math.abs(sum) < 1e-6 ? 0 : sum / 2, sides: [-1], coarse, keep });
+  const level = stack.baseHeight(...origin);
   const found = readGrid(covered.grid, origin) - level;
-  const height = Number.isNaN(found) ? freeHeight(model, origin) + model.wadding : found;
+  const height = Number.isNaN(found) ? freeHeight(stack, origin) + stack.wadding : found;
   const converged = covered.converged && sections.every(({ half }) => half.pulled.converged);
-  const showThrough = showThroughOf(model, covered);
-  const { stack } = front!;
-  const rim = stack.layers.reduce((most, layer) => Math.max(most, stack.x[layer.to]!), 0);
-  const widest = stack.layers.findLast((layer) => stack.x[layer.to]! === rim);
-  if (!widest) return { model: 'foam-and-cover', height, freeCrown: 0, crown: 0, edgeRadius: model.wadding, showThrough, converged };
+  const showThrough = showThroughOf(stack, covered);
+  const { stack: cut } = front!;
+  const rim = cut.layers.reduce((most, layer) => Math.max(most, cut.x[layer.to]!), 0);
+  const widest = cut.layers.findLast((layer) => cut.x[layer.to]! === rim);
+  if (!widest) return { model: 'foam-and-cover', height, freeCrown: 0, crown: 0, edgeRadius: stack.wadding, showThrough, converged };
   // The crown rises over the rim of the padding it lies in, not over its own.
   const own = (crowns: boolean): readonly [number, number] | null =>
     passage.pads.reduce<readonly [number, number] | null>(
-      (a, b, k) => (b && (crowns || model.pads[k]!.pad.role !== 'crown') && (!a || b[0] < a[0]) ? b : a),
+      (a, b, k) => (b && (crowns || stack.pads[k]!.pad.role !== 'crown') && (!a || b[0] < a[0]) ? b : a),
       null,
     );
   const run = (own(false) ?? own(true))!;
-  const rimFree = freeHeight(model, [origin[0], origin[1] + run[0] + RIM]);
+  const rimFree = freeHeight(stack, [origin[0], origin[1] + run[0] + RIM]);
   const top = widest.upper[widest.to]!;
   // A wadding lies outside the foam: its own corner is the one the cover would square up to.
-  const square: Point = [rim + model.wadding, top + model.wadding];
+  const square: Point = [rim + stack.wadding, top + stack.wadding];
   return {
     model: 'foam-and-cover',
     height,
-    freeCrown: freeHeight(model, origin) - rimFree,
-    crown: height - model.wadding - rimFree,
+    freeCrown: freeHeight(stack, origin) - rimFree,
+    crown: height - stack.wadding - rimFree,
     edgeRadius: distanceToLine(front!.cover, square) / (Math.SQRT2 - 1),
     showThrough,
     converged,
@@ -198,16 +248,16 @@ export function surfaceOf(model: Model, covered: CoveredSurface, sections: reado
 /**
  * The board's own top face on a square grid over its whole surrounding rectangle.
  *
- * @param model the built piece
+ * @param stack the built stack
  * @param [size=24] cells along the longer side
  */
-export function baseGrid(model: Model, size = 24): HeightGrid {
-  const box = bounds(model.board);
+export function baseGrid(stack: Stack, size = 24): HeightGrid {
+  const box = bounds(stack.board);
   const step = Math.max(box.width, box.height) / size;
   const columns = Math.ceil(box.width / step) + 1;
   const rows = Math.ceil(box.height / step) + 1;
   const heights = Float64Array.from({ length: columns * rows }, (_, i) =>
-    model.baseHeight(box.minX + (i % columns) * step, box.minY + Math.floor(i / columns) * step),
+    stack.baseHeight(box.minX + (i % columns) * step, box.minY + Math.floor(i / columns) * step),
   );
   return { x0: box.minX, y0: box.minY, step, columns, rows, heights };
 }

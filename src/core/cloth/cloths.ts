@@ -1,17 +1,41 @@
-/** What a cloth gives before it stays stretched, percent, by its make (models.md, "Flattening": woven 1–3, coated 5–10, stretch 15–25). */
-export type Weave = 'plain' | 'twill' | 'pile' | 'knit' | 'coated' | 'coated stretch' | 'hide';
+/**
+ * The weaves there are: what a cloth gives before it stays stretched, percent along warp and weft, and how much more on
+ * the bias than along its looser thread (models.md, "Flattening": woven 1–3, coated 5–10, stretch 15–25).
+ */
+export const WEAVES = [
+  { id: 'plain', name: 'Plain', gives: [2, 3], bias: 3 },
+  { id: 'twill', name: 'Twill', gives: [2, 3], bias: 3 },
+  { id: 'pile', name: 'Pile', gives: [1.5, 2], bias: 2.5 },
+  { id: 'knit', name: 'Knit', gives: [15, 25], bias: 1.1 },
+  { id: 'coated', name: 'Coated', gives: [6, 10], bias: 1.2 },
+  { id: 'coated stretch', name: 'Coated stretch', gives: [16, 22], bias: 1.1 },
+  { id: 'hide', name: 'Hide', gives: [8, 12], bias: 1 },
+] as const;
+export type Weave = (typeof WEAVES)[number]['id'];
+
+/** What cloths are made of; natural ones lose length in their first wash. */
+export const FIBRES = ['wool', 'cotton', 'linen', 'synthetic', 'mixed', 'hide'] as const;
+export type Fibre = (typeof FIBRES)[number];
+
+/** Whether a cloth's face lies one way: pile, or a pattern with an upside. */
+export const NAPS = [
+  { id: 'none', name: 'None' },
+  { id: 'pile', name: 'Pile' },
+  { id: 'one-way', name: 'One way up' },
+] as const;
+export type Nap = (typeof NAPS)[number]['id'];
 
 /** A cloth one can choose. Widths and thickness mm, weight g/m², stretch percent, price per metre in the workshop's own money. */
 export type ClothKind = {
   id: string;
   name: string;
   weave: Weave;
-  fibre: 'wool' | 'cotton' | 'linen' | 'synthetic' | 'mixed' | 'hide';
+  fibre: Fibre;
   weight: number;
   thickness: number;
   stretchWarp: number;
   stretchWeft: number;
-  nap: 'none' | 'pile' | 'one-way';
+  nap: Nap;
   rollWidth: number;
   repeatAcross: number;
   repeatAlong: number;
@@ -177,19 +201,7 @@ export const CLOTHS: readonly ClothKind[] = [
   },
 ];
 
-/** What a cloth of which nothing more is known gives, percent, warp and weft. */
-const USUAL: Record<Weave, readonly [number, number]> = {
-  plain: [2, 3],
-  twill: [2, 3],
-  pile: [1.5, 2],
-  knit: [15, 25],
-  coated: [6, 10],
-  'coated stretch': [16, 22],
-  hide: [8, 12],
-};
-
-/** On the bias a woven cloth gives this much more than along its looser thread; knit and coated do not. */
-const BIAS: Record<Weave, number> = { plain: 3, twill: 3, pile: 2.5, knit: 1.1, coated: 1.2, 'coated stretch': 1.1, hide: 1 };
+const BY_ID = new Map(WEAVES.map((weave) => [weave.id, weave]));
 
 /** What of a cloth matters for how far it gives; anything missing is as usual for its weave. */
 export type Gives = { weave?: Weave; coated: boolean; stretchWarp?: number; stretchWeft?: number };
@@ -199,10 +211,15 @@ export function weaveOf(cloth: Gives): Weave {
   return cloth.weave ?? (cloth.coated ? 'coated' : 'plain');
 }
 
-/** What a cloth gives along warp, weft and bias, as shares of its length. */
+/** What a cloth gives along warp, weft and bias, as shares of its length; anything not known is as usual for its weave. */
 export function giveOf(cloth: Gives): { warp: number; weft: number; bias: number } {
-  const weave = weaveOf(cloth);
-  const warp = (cloth.stretchWarp ?? USUAL[weave][0]) / 100;
-  const weft = (cloth.stretchWeft ?? USUAL[weave][1]) / 100;
-  return { warp, weft, bias: Math.max(warp, weft) * BIAS[weave] };
+  const weave = BY_ID.get(weaveOf(cloth))!;
+  const warp = (cloth.stretchWarp ?? weave.gives[0]) / 100;
+  const weft = (cloth.stretchWeft ?? weave.gives[1]) / 100;
+  return { warp, weft, bias: Math.max(warp, weft) * weave.bias };
+}
+
+/** How much longer a cloth is cut that will lose a share of its length in the wash: 1/(1 − shrinkage). */
+export function preShrink({ shrinkage }: { shrinkage: number }): number {
+  return 1 / (1 - shrinkage / 100);
 }

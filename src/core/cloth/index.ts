@@ -1,1 +1,14 @@
-export { CLOTHS, giveOf, weaveOf, type ClothKind, type Gives, type Weave } from './cloths';
+export {
+  CLOTHS,
+  FIBRES,
+  giveOf,
+  NAPS,
+  preShrink,
+  weaveOf,
+  WEAVES,
+  type ClothKind,
+  type Fibre,
+  type Gives,
+  type Nap,
+  type Weave,
+} from './cloths';

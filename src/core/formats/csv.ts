@@ -1,5 +1,5 @@
 import Papa from 'papaparse';
-import { checkShape, LIMITS, type BaseShape } from '../piece';
+import { checkShape, POINTS, type BaseShape } from '../piece';
 import { DRAWING_UNITS, FileProblem, LARGEST_TEXT, type DrawingUnit } from './file-problem';
 
 /** What the columns of a table of readings may be called, and the shape they make. */
@@ -28,7 +28,7 @@ const HEADS: { columns: readonly string[]; shape: (rows: Record<string, number>[
 ];
 
 /** More rows than this are not measured by hand. */
-const MOST_ROWS = LIMITS.nodes[1];
+const MOST_ROWS = POINTS[1];
 
 /**
  * Reads a table of readings: offsets (at, left, right), cross-sections (at, width, height, drop, crown) or points (x, y).

@@ -1,6 +1,6 @@
 import DxfParser from 'dxf-parser';
 import Drawing from 'dxf-writer';
-import { pointAt, type Outline, type Point, type Segment } from '../outline';
+import { pointAt, UNNAMED, type Outline, type Point, type Segment } from '../outline';
 import { arcByRise, stretch } from '../outline/segment';
 import type { Hole } from '../piece';
 import { FileProblem, LARGEST_TEXT, MOST_SEGMENTS, type DrawingUnit } from './file-problem';
@@ -37,7 +37,7 @@ function point(vertex: Vertex | undefined): Point {
 function stretchBetween(a: Vertex, b: Vertex): Segment {
   const [from, to] = [point(a), point(b)];
   const bulge = Number(a.bulge ?? 0);
-  return arcByRise('', from, to, Number.isFinite(bulge) ? (bulge * Math.hypot(to[0] - from[0], to[1] - from[1])) / 2 : 0);
+  return arcByRise(UNNAMED, from, to, Number.isFinite(bulge) ? (bulge * Math.hypot(to[0] - from[0], to[1] - from[1])) / 2 : 0);
 }
 
 function polyline(vertices: readonly Vertex[], closed: boolean): Segment[] {
@@ -48,7 +48,7 @@ function polyline(vertices: readonly Vertex[], closed: boolean): Segment[] {
 function arc(entity: Entity, from: number, sweep: number): Segment[] {
   const radius = Number(entity.radius);
   if (!(radius > 0) || !Number.isFinite(from) || !Number.isFinite(sweep)) return [];
-  return [{ kind: 'arc', edge: '', centre: point(entity.center), radius, start: from, sweep }];
+  return [{ kind: 'arc', edge: UNNAMED, centre: point(entity.center), radius, start: from, sweep }];
 }
 
 /** A B-spline evaluated by de Boor's recurrence in short chords; a clamped cubic of four points is one Bézier exactly. */
@@ -61,7 +61,7 @@ function spline(entity: Entity): Segment[] {
     return fit.length >= 2 ? asLines(fit).slice(0, entity.closed ? fit.length : fit.length - 1) : [];
   }
   if (degree === 3 && control.length === 4)
-    return [{ kind: 'curve', edge: '', from: control[0]!, c1: control[1]!, c2: control[2]!, to: control[3]! }];
+    return [{ kind: 'curve', edge: UNNAMED, from: control[0]!, c1: control[1]!, c2: control[2]!, to: control[3]! }];
   if (
     degree < 1 ||
     degree > 5 ||
@@ -108,7 +108,7 @@ function ellipse(entity: Entity): Segment[] {
   return Array.from({ length: parts }, (_, i): Segment => {
     const [t0, t1] = [from + i * step, from + (i + 1) * step];
     const [p, q, dp, dq] = [at(t0), at(t1), way(t0), way(t1)];
-    return { kind: 'curve', edge: '', from: p, c1: [p[0] + dp[0], p[1] + dp[1]], c2: [q[0] - dq[0], q[1] - dq[1]], to: q };
+    return { kind: 'curve', edge: UNNAMED, from: p, c1: [p[0] + dp[0], p[1] + dp[1]], c2: [q[0] - dq[0], q[1] - dq[1]], to: q };
   });
 }
 

@@ -23,7 +23,7 @@ describe('outlines out and in again', () => {
   it.each(SHAPES.map((shape) => shape.type))('%s comes back within 0.01 mm through SVG and DXF', (type) => {
     const outline = baseOutline(
       STARTING_SHAPES[type],
-      type === 'rectangle' ? [{ id: 'a', at: { kind: 'corner', corner: 'back left corner' }, width: 60, depth: 70 }] : [],
+      type === 'rectangle' ? [{ id: 'a', at: { kind: 'corner', name: 'back left' }, width: 60, depth: 70 }] : [],
     );
     for (const read of [readSvg(writeSvg(outline)), readDxf(writeDxf(outline))]) {
       const back = drawNodes({ nodes: read.nodes, mirrored: false }).outline;

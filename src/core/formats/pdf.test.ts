@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { PDFDocument } from 'pdf-lib';
+import { PDFDocument } from '@cantoo/pdf-lib';
 import { describe, expect, it } from 'vitest';
 import { bounds, type Polygon } from '../outline';
 import { newChairSeat, newPiece } from '../piece';
@@ -8,7 +8,7 @@ import { POINTS_PER_MM, printPdf } from './pdf';
 import { templatesOf } from './templates';
 import { clip, OVERLAP, PAPERS, tiles, type Paper } from './tiles';
 
-const font = (weight: number): Uint8Array => readFileSync(`node_modules/@fontsource/fira-sans/files/fira-sans-latin-${weight}-normal.woff`);
+const font = (face: string): Uint8Array => readFileSync(`node_modules/@expo-google-fonts/fira-sans/${face}/FiraSans_${face}.ttf`);
 
 describe('tiles', () => {
   const circle: Polygon = Array.from(
@@ -46,7 +46,14 @@ describe('printPdf', () => {
   it.each(['a4', 'letter'] as Paper[])('prints every template at full size on %s', async (paper) => {
     const piece = { ...newChairSeat(), name: 'Dome-room chair ½ “test” ∑', count: 8 };
     const plan = planPiece(piece, {});
-    const bytes = await printPdf({ plan, piece, house: {}, unit: 'in', paper, fonts: { regular: font(400), bold: font(600) } });
+    const bytes = await printPdf({
+      plan,
+      piece,
+      house: {},
+      unit: 'in',
+      paper,
+      fonts: { regular: font('400Regular'), bold: font('600SemiBold') },
+    });
     const doc = await PDFDocument.load(bytes);
     const size = doc.getPage(0).getSize();
     expect(size.width).toBeCloseTo(PAPERS[paper].width * POINTS_PER_MM, 6);
@@ -72,7 +79,14 @@ describe('printPdf', () => {
       expect(says).toEqual(expect.arrayContaining([...own.notches.map((notch) => notch.label), 'grain']));
       if (own.hand) expect(says).toContain(own.hand);
     }
-    const bytes = await printPdf({ plan, piece, house: {}, unit: 'mm', paper: 'a4', fonts: { regular: font(400), bold: font(600) } });
+    const bytes = await printPdf({
+      plan,
+      piece,
+      house: {},
+      unit: 'mm',
+      paper: 'a4',
+      fonts: { regular: font('400Regular'), bold: font('600SemiBold') },
+    });
     expect((await PDFDocument.load(bytes)).getPageCount()).toBeGreaterThan(10);
   });
 });

@@ -5,13 +5,14 @@ import {
   nodesOf,
   pointAt,
   polygonArea,
+  UNNAMED,
   type OutlineNode,
   type Point,
   type Polygon,
   type Segment,
 } from '../outline';
 import { moved, reversed, scaledBy } from '../outline/segment';
-import { LIMITS } from '../piece';
+import { BOARD_SIZE, HOLE_SIZE, POINTS } from '../piece';
 import { DRAWING_UNITS, FileProblem, MOST_SEGMENTS, type DrawingUnit } from './file-problem';
 
 /** An outline read from a file: nodes about its middle, mm, and the round holes and other rings found inside it. */
@@ -80,7 +81,7 @@ function asCircle(ring: readonly Segment[]): { x: number; y: number; diameter: n
 /** Says that a size cannot be right, and which unit would make it one. */
 function checkScale(width: number, depth: number, unit: DrawingUnit): void {
   const size = Math.max(width, depth);
-  const [low, high] = LIMITS.seat;
+  const [low, high] = BOARD_SIZE;
   if (size >= low && size <= high) return;
   const fitting = (Object.keys(DRAWING_UNITS) as DrawingUnit[]).filter((other) => {
     const would = (size / DRAWING_UNITS[unit]) * DRAWING_UNITS[other];
@@ -120,7 +121,7 @@ export function ringsOf(pieces: readonly Segment[][], unit: DrawingUnit, options
   const rings = found.flatMap(({ segments, gap }) => {
     if (gap > GAP && !options.close) return [];
     const closed: Segment[] =
-      gap > 1e-6 ? [...segments, { kind: 'line', edge: '', from: end(segments.at(-1)!), to: start(segments[0]!) }] : segments;
+      gap > 1e-6 ? [...segments, { kind: 'line', edge: UNNAMED, from: end(segments.at(-1)!), to: start(segments[0]!) }] : segments;
     const polygon = flatten({ segments: closed }, 0.1);
     return polygon.length >= 3 ? [{ segments: closed, polygon, area: polygonArea(polygon), gap }] : [];
   });
@@ -149,8 +150,8 @@ export function ringsOf(pieces: readonly Segment[][], unit: DrawingUnit, options
   const by: Point = [-(box.minX + box.maxX) / 2, -(box.minY + box.maxY) / 2];
   const ring = (outer.area < 0 ? [...outer.segments].reverse().map(reversed) : outer.segments).map((segment) => moved(segment, by));
   const nodes = nodesOf(ring);
-  if (nodes.length > LIMITS.nodes[1])
-    throw new FileProblem(`The outline has ${nodes.length} points; ${LIMITS.nodes[1]} is the most. Draw it with fewer, longer curves`);
+  if (nodes.length > POINTS[1])
+    throw new FileProblem(`The outline has ${nodes.length} points; ${POINTS[1]} is the most. Draw it with fewer, longer curves`);
   const inner = rings.filter((other) => other !== outer);
   const holes = inner.flatMap(({ segments, polygon }) => {
     const circle = asCircle(segments);
@@ -158,7 +159,7 @@ export function ringsOf(pieces: readonly Segment[][], unit: DrawingUnit, options
       remarks.push('A shape inside the outline that is not round was left out');
       return [];
     }
-    return polygon.length > 0 && circle.diameter >= LIMITS.hole[0] && circle.diameter <= LIMITS.hole[1]
+    return polygon.length > 0 && circle.diameter >= HOLE_SIZE[0] && circle.diameter <= HOLE_SIZE[1]
       ? [{ x: circle.x + by[0], y: circle.y + by[1], diameter: circle.diameter }]
       : [];
   });
@@ -168,5 +169,5 @@ export function ringsOf(pieces: readonly Segment[][], unit: DrawingUnit, options
 
 /** A closed polyline as line segments, for readers of plain coordinates. */
 export function asLines(points: Polygon): Segment[] {
-  return points.map((from, i) => ({ kind: 'line', edge: '', from, to: points[(i + 1) % points.length]! }));
+  return points.map((from, i) => ({ kind: 'line', edge: UNNAMED, from, to: points[(i + 1) % points.length]! }));
 }

@@ -1,7 +1,7 @@
 import { contours } from 'd3';
 import { STLLoader } from 'three/examples/jsm/loaders/STLLoader.js';
 import { bounds, fitNodes, polygonArea, type OutlineNode, type Point, type Polygon } from '../outline';
-import { LIMITS, type Mould } from '../piece';
+import { BOARD_SIZE, type Mould } from '../piece';
 import { DRAWING_UNITS, FileProblem, type DrawingUnit } from './file-problem';
 
 /** Larger scans are thinned before they are brought in, bytes. */
@@ -169,7 +169,7 @@ export function readStl(bytes: Uint8Array, options: { unit: DrawingUnit; up?: Up
   for (let i = 0; i < triangles.length; i += 3) plan.push([triangles[i]!, triangles[i + 1]!]);
   const box = bounds(plan);
   const size = Math.max(box.width, box.height);
-  const [low, high] = LIMITS.seat;
+  const [low, high] = BOARD_SIZE;
   if (!(size >= low && size <= high))
     throw new FileProblem(
       `Read in ${options.unit} the scan would be ${Math.round(size * 100) / 100} mm long; bases are ${low} to ${high} mm`,

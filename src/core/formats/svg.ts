@@ -1,6 +1,6 @@
 import { XMLParser } from 'fast-xml-parser';
 import svgpath from 'svgpath';
-import { bounds, flatten, pointAt, type Outline, type Point, type Segment } from '../outline';
+import { bounds, flatten, pointAt, UNNAMED, type Outline, type Point, type Segment } from '../outline';
 import type { Hole } from '../piece';
 import { arcByRise, scaledBy } from '../outline/segment';
 import { FileProblem, LARGEST_TEXT, MOST_SEGMENTS, type DrawingUnit } from './file-problem';
@@ -78,7 +78,7 @@ function circularArc(from: Point, [rx, ry, , large, sweep, x, y]: number[]): Seg
   const flat = Math.sqrt(Math.max(0, radius * radius - (chord * chord) / 4));
   const rise = large ? radius + flat : radius - flat;
   // Still counted with y down, what the file sweeps one way lies on the other side of the way.
-  return arcByRise('', from, to, sweep ? rise : -rise);
+  return arcByRise(UNNAMED, from, to, sweep ? rise : -rise);
 }
 
 /** Splits path data into runs of segments, y still down. */
@@ -105,22 +105,22 @@ function segmentsOf(data: string, transforms: readonly string[]): Segment[][] {
         start = [rest[0]!, rest[1]!];
         break;
       case 'L':
-        push({ kind: 'line', edge: '', from, to: [rest[0]!, rest[1]!] });
+        push({ kind: 'line', edge: UNNAMED, from, to: [rest[0]!, rest[1]!] });
         break;
       case 'H':
-        push({ kind: 'line', edge: '', from, to: [rest[0]!, y] });
+        push({ kind: 'line', edge: UNNAMED, from, to: [rest[0]!, y] });
         break;
       case 'V':
-        push({ kind: 'line', edge: '', from, to: [x, rest[0]!] });
+        push({ kind: 'line', edge: UNNAMED, from, to: [x, rest[0]!] });
         break;
       case 'C':
-        push({ kind: 'curve', edge: '', from, c1: [rest[0]!, rest[1]!], c2: [rest[2]!, rest[3]!], to: [rest[4]!, rest[5]!] });
+        push({ kind: 'curve', edge: UNNAMED, from, c1: [rest[0]!, rest[1]!], c2: [rest[2]!, rest[3]!], to: [rest[4]!, rest[5]!] });
         break;
       case 'Q': {
         const [qx, qy, tx, ty] = rest as [number, number, number, number];
         push({
           kind: 'curve',
-          edge: '',
+          edge: UNNAMED,
           from,
           c1: [x + (2 / 3) * (qx - x), y + (2 / 3) * (qy - y)],
           c2: [tx + (2 / 3) * (qx - tx), ty + (2 / 3) * (qy - ty)],
@@ -134,7 +134,7 @@ function segmentsOf(data: string, transforms: readonly string[]): Segment[][] {
         break;
       }
       default:
-        if (run.length > 0 && Math.hypot(start[0] - x, start[1] - y) > 1e-9) push({ kind: 'line', edge: '', from, to: start });
+        if (run.length > 0 && Math.hypot(start[0] - x, start[1] - y) > 1e-9) push({ kind: 'line', edge: UNNAMED, from, to: start });
     }
     if (run.length > MOST_SEGMENTS) throw new FileProblem(`One line in this drawing has more than ${MOST_SEGMENTS} pieces`);
   });

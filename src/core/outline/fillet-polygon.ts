@@ -1,6 +1,7 @@
+import { cornerNamed, edgeNamed } from './edge-part';
 import type { Outline, Point, Segment } from './types';
 
-/** A corner of a straight-edged base: where it is, the name of the edge that leaves it, its radius. */
+/** A corner of a straight-edged base: where it is, its name, the name of the edge that leaves it, its radius. */
 export type Corner = { at: Point; name: string; edgeAfter: string; radius: number };
 
 function turnAt(before: Point, at: Point, after: Point): number {
@@ -46,7 +47,7 @@ export function filletPolygon(corners: Corner[]): Outline {
       const centre: Point = [start[0] + back[1] * side, start[1] - back[0] * side];
       segments.push({
         kind: 'arc',
-        edge: corner.name,
+        edge: cornerNamed(corner.name),
         centre,
         radius: corner.radius,
         start: Math.atan2(start[1] - centre[1], start[0] - centre[0]),
@@ -57,7 +58,7 @@ export function filletPolygon(corners: Corner[]): Outline {
     const from: Point = [corner.at[0] + along[0] * reach, corner.at[1] + along[1] * reach];
     const to: Point = [next.at[0] - along[0] * reachNext, next.at[1] - along[1] * reachNext];
     if (Math.hypot(to[0] - from[0], to[1] - from[1]) > 1e-6) {
-      segments.push({ kind: 'line', edge: corner.edgeAfter, from, to });
+      segments.push({ kind: 'line', edge: edgeNamed(corner.edgeAfter), from, to });
     }
   }
   return { segments };

@@ -1,5 +1,5 @@
 import { curvatureAt, pointAt, segmentLength, stretch, tangentAt } from './segment';
-import type { Point, Segment } from './types';
+import type { EdgePart, Point, Segment } from './types';
 
 const ROUNDS = 40;
 /** mm; two offset edges that pass nearer than this have met */
@@ -18,10 +18,10 @@ function offsetPoint(segment: Segment, u: number, distance: number): Point {
  * @param before the segment that arrives at the joint
  * @param after the segment that leaves it
  * @param radius mm
- * @param name of the corner
+ * @param corner which it is
  * @returns the two shortened segments with the arc between them, or null when the radius does not fit
  */
-export function fillet(before: Segment, after: Segment, radius: number, name: string): [Segment, Segment, Segment] | null {
+export function fillet(before: Segment, after: Segment, radius: number, corner: EdgePart): [Segment, Segment, Segment] | null {
   const [a, b] = [tangentAt(before, 1), tangentAt(after, 0)];
   const turn = Math.atan2(a[0] * b[1] - a[1] * b[0], a[0] * b[0] + a[1] * b[1]);
   if (Math.abs(turn) < 1e-4 || radius <= 0) return null;
@@ -58,5 +58,5 @@ export function fillet(before: Segment, after: Segment, radius: number, name: st
   while (sweep > Math.PI) sweep -= 2 * Math.PI;
   while (sweep < -Math.PI) sweep += 2 * Math.PI;
   if (Math.sign(sweep) !== Math.sign(turn)) return null;
-  return [stretch(before, 0, u), { kind: 'arc', edge: name, centre, radius, start: from, sweep }, stretch(after, v, 1)];
+  return [stretch(before, 0, u), { kind: 'arc', edge: corner, centre, radius, start: from, sweep }, stretch(after, v, 1)];
 }

@@ -1,4 +1,5 @@
-import type { BaseShape } from '../piece/shapes';
+import type { BaseShape } from '../piece/schema/shapes';
+import { edgeNamed } from './edge-part';
 import { filletPolygon, tangentLength, type Corner } from './fillet-polygon';
 import { flatten } from './flatten';
 import { bounds } from './measure';
@@ -58,7 +59,9 @@ export function measuredOutline(shape: BaseShape): Measured {
   switch (shape.type) {
     case 'round':
       return whole({
-        segments: [{ kind: 'arc', edge: 'edge', centre: [0, 0], radius: shape.diameter / 2, start: -Math.PI / 2, sweep: 2 * Math.PI }],
+        segments: [
+          { kind: 'arc', edge: edgeNamed('edge'), centre: [0, 0], radius: shape.diameter / 2, start: -Math.PI / 2, sweep: 2 * Math.PI },
+        ],
       });
     case 'rectangle':
     case 'trapezoid':

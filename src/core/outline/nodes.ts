@@ -1,19 +1,11 @@
+import type { NodeLine, OutlineNode } from '../piece/schema/shapes';
+import { edgeNamed, jointPart, UNNAMED } from './edge-part';
 import { fillet } from './fillet';
 import { polygonArea } from './measure';
 import { flatten } from './flatten';
 import { arcByRise, pointAt, reversed, tangentAt } from './segment';
 import { spline } from './spline';
 import type { Outline, Point, Segment } from './types';
-
-/** How the outline goes on from a node to the next. `rise` is how far an arc stands off its chord, + outwards, mm. */
-export type NodeLine =
-  | { kind: 'line' }
-  | { kind: 'arc'; rise: number }
-  | { kind: 'smooth' }
-  | { kind: 'curve'; c1: readonly [number, number]; c2: readonly [number, number] };
-
-/** One point of a free outline. `radius` rounds the corner here; `name` is the edge that leaves it. */
-export type OutlineNode = { x: number; y: number; radius: number; to: NodeLine; name?: string };
 
 /** A free outline. When `mirrored`, the nodes are its right half from the front middle to the back middle. */
 export type Drawn = { nodes: readonly OutlineNode[]; mirrored: boolean };
@@ -78,7 +70,7 @@ function nameEdges(segments: Segment[], named: (string | undefined)[]): void {
     }
     const count = (used.get(own[i]!) ?? 0) + 1;
     used.set(own[i]!, count);
-    segments[i]!.edge = count === 1 ? own[i]! : `${own[i]} ${count}`;
+    segments[i]!.edge = edgeNamed(count === 1 ? own[i]! : `${own[i]} ${count}`);
   }
 }
 
@@ -112,7 +104,7 @@ export function drawNodes(drawn: Drawn): { outline: Outline; tooRound: number[] 
   }
   ring.forEach(({ to }, i) => {
     const [from, end] = [at(i), at(i + 1)];
-    const edge = '';
+    const edge = UNNAMED;
     if (to.kind === 'arc') segments.push(arcByRise(edge, from, end, to.rise));
     else if (to.kind === 'curve') segments.push({ kind: 'curve', edge, from, c1: to.c1, c2: to.c2, to: end });
     else if (to.kind === 'smooth') segments.push({ kind: 'curve', edge, ...smooth.get(i)! });
@@ -129,24 +121,6 @@ export function drawNodes(drawn: Drawn): { outline: Outline; tooRound: number[] 
   );
   if (!clockwise) return rounded;
   return { ...rounded, outline: { segments: rounded.outline.segments.map(reversed).reverse() } };
-}
-
-/** “back right corner” between a back and a right edge; otherwise named after the edge that leaves. */
-export function jointName(before: string, after: string): string {
-  const notch = [before, after].find((edge) => edge.startsWith('notch '));
-  if (notch) return before === after ? `${notch} inside corner` : `${notch} corner`;
-  const words = new Set([...before.split(' '), ...after.split(' ')]);
-  const depth = ['front', 'bottom', 'back', 'top'].filter((w) => words.has(w));
-  const side = ['left', 'right'].filter((w) => words.has(w));
-  if (
-    depth.length === 1 &&
-    side.length === 1 &&
-    before !== after &&
-    !/\d/.test(before + after) &&
-    before.split(' ').length + after.split(' ').length === 2
-  )
-    return `${depth[0]} ${side[0]} corner`;
-  return `${before}–${after} corner`;
 }
 
 /**
@@ -166,7 +140,7 @@ export function roundJoints(segments: readonly Segment[], radii: readonly number
     const here = ring[i]!;
     const [a, b] = [tangentAt(before.segment, 1), tangentAt(here.segment, 0)];
     if (Math.abs(a[0] * b[1] - a[1] * b[0]) < 1e-3 && a[0] * b[0] + a[1] * b[1] > 0) continue;
-    const made = fillet(before.segment, here.segment, radius, jointName(before.segment.edge, here.segment.edge));
+    const made = fillet(before.segment, here.segment, radius, jointPart(before.segment.edge, here.segment.edge));
     if (!made) {
       tooRound.push(i);
       continue;
@@ -175,3 +149,5 @@ export function roundJoints(segments: readonly Segment[], radii: readonly number
   }
   return { outline: { segments: ring.flatMap(({ segment, corner }) => (corner ? [corner, segment] : [segment])) }, tooRound };
 }
+
+export type { NodeLine, OutlineNode };

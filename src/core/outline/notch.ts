@@ -1,19 +1,9 @@
 import { bounds } from './measure';
 import { flatten } from './flatten';
-import { jointName } from './nodes';
+import type { Notch } from '../piece/schema/base';
+import { cornerNamed, jointPart, notchNamed, samePart } from './edge-part';
 import { pointAt, pointOn, parameterAt, stretch, tangentAt } from './segment';
 import type { Outline, Point, Polygon, Segment } from './types';
-
-/**
- * A rectangle cut out of a base's edge, for a post or a hinge. At a corner it is measured from where the two edges
- * would meet, `width` along x and `depth` along y; on an edge its middle lies `along` from the edge's own middle.
- */
-export type Notch = {
-  id: string;
-  at: { kind: 'corner'; corner: string } | { kind: 'edge'; edge: string; along: number };
-  width: number;
-  depth: number;
-};
 
 /** Every edge is looked at in this many places for where a notch begins and ends. */
 const LOOKS = 48;
@@ -22,14 +12,15 @@ const OUTSIDE = 3000;
 
 type Frame = { origin: Point; out: Point; side: Point; halfWidth: [number, number]; depth: number };
 
-/** The edges' names at the corner, or null: where the neighbours of a corner arc, or two segments, would meet. */
+/** Where the neighbours of a corner's arc, or two segments, would meet; null where there is no such corner. */
 export function cornerPoint(outline: Outline, name: string): { point: Point; before: Segment; after: Segment } | null {
   const n = outline.segments.length;
+  const wanted = cornerNamed(name);
   for (let i = 0; i < n; i++) {
     const segment = outline.segments[i]!;
     const before = outline.segments[(i + n - 1) % n]!;
     const after = outline.segments[(i + 1) % n]!;
-    if (segment.edge === name && segment.kind === 'arc') {
+    if (samePart(segment.edge, wanted) && segment.kind === 'arc') {
       const [p, q] = [pointAt(segment, 0), pointAt(segment, 1)];
       const [a, b] = [tangentAt(before, 1), tangentAt(after, 0)];
       const det = a[0] * b[1] - a[1] * b[0];
@@ -37,32 +28,32 @@ export function cornerPoint(outline: Outline, name: string): { point: Point; bef
       const t = ((q[0] - p[0]) * b[1] - (q[1] - p[1]) * b[0]) / det;
       return { point: [p[0] + a[0] * t, p[1] + a[1] * t], before, after };
     }
-    if (jointName(before.edge, segment.edge) === name) return { point: pointAt(segment, 0), before, after: segment };
+    if (samePart(jointPart(before.edge, segment.edge), wanted)) return { point: pointAt(segment, 0), before, after: segment };
   }
   return null;
 }
 
-/** The corners a notch can be cut at, and the edges. */
+/** The corners a notch can be cut at, and the edges, by name. */
 export function notchPlaces(outline: Outline): { corners: string[]; edges: string[] } {
   const corners: string[] = [];
   const edges = new Set<string>();
   const n = outline.segments.length;
   outline.segments.forEach((segment, i) => {
     const before = outline.segments[(i + n - 1) % n]!;
-    if (segment.edge.endsWith('corner')) corners.push(segment.edge);
-    else {
-      edges.add(segment.edge);
-      const [a, b] = [tangentAt(before, 1), tangentAt(segment, 0)];
-      if (!before.edge.endsWith('corner') && a[0] * b[1] - a[1] * b[0] > 0.05) corners.push(jointName(before.edge, segment.edge));
-    }
+    if (segment.edge.kind === 'corner') corners.push(segment.edge.name);
+    if (segment.edge.kind !== 'edge') return;
+    edges.add(segment.edge.name);
+    const [a, b] = [tangentAt(before, 1), tangentAt(segment, 0)];
+    const joint = jointPart(before.edge, segment.edge);
+    if (before.edge.kind === 'edge' && joint.kind === 'corner' && a[0] * b[1] - a[1] * b[0] > 0.05) corners.push(joint.name);
   });
   return { corners, edges: [...edges] };
 }
 
 function frameOf(outline: Outline, notch: Notch): Frame | string {
   if (notch.at.kind === 'corner') {
-    const corner = cornerPoint(outline, notch.at.corner);
-    if (!corner) return `There is no “${notch.at.corner}” to cut a notch at`;
+    const corner = cornerPoint(outline, notch.at.name);
+    if (!corner) return `There is no ${notch.at.name} corner to cut a notch at`;
     const box = bounds(flatten(outline, 0.5));
     const [sx, sy] = [corner.point[0] >= (box.minX + box.maxX) / 2 ? 1 : -1, corner.point[1] >= (box.minY + box.maxY) / 2 ? 1 : -1];
     // From the corner inwards by the width, outwards as far as need be.
@@ -70,13 +61,12 @@ function frameOf(outline: Outline, notch: Notch): Frame | string {
     const side: Point = [sx, 0];
     return { origin: corner.point, out, side, halfWidth: [-notch.width, OUTSIDE], depth: notch.depth };
   }
-  const edge = notch.at.edge;
-  const own = outline.segments.filter((segment) => segment.edge === edge);
-  if (own.length === 0) return `There is no “${edge}” edge to cut a notch in`;
+  const { name, along } = notch.at;
+  const own = outline.segments.filter(({ edge }) => edge.kind === 'edge' && edge.name === name);
+  if (own.length === 0) return `There is no ${name} edge to cut a notch in`;
   const segment = own[Math.floor((own.length - 1) / 2)]!;
   const middle = own.length % 2 === 1 ? pointOn(segment, 0.5) : pointAt(segment, 1);
   const [tx, ty] = own.length % 2 === 1 ? tangentAt(segment, parameterAt(segment, 0.5)) : tangentAt(segment, 1);
-  const along = notch.at.along;
   return {
     origin: [middle[0] + tx * along, middle[1] + ty * along],
     out: [ty, -tx],
@@ -182,10 +172,10 @@ export function cutNotch(outline: Outline, notch: Notch): Outline | string {
     place = ((next % 4) + 4) % 4;
   }
   const points = [from, ...inner, to];
-  const name = `notch ${notch.id.replace(/^n-/, '')}`;
+  const edge = notchNamed(notch.id);
   const sides = points.slice(1).flatMap((p, i): Segment[] => {
     const q = points[i]!;
-    return Math.hypot(p[0] - q[0], p[1] - q[1]) < 1e-6 ? [] : [{ kind: 'line', edge: name, from: q, to: p }];
+    return Math.hypot(p[0] - q[0], p[1] - q[1]) < 1e-6 ? [] : [{ kind: 'line', edge, from: q, to: p }];
   });
   const left = kept.filter(
     (segment) => segment.kind !== 'line' || Math.hypot(segment.to[0] - segment.from[0], segment.to[1] - segment.from[1]) > 1e-6,
@@ -220,3 +210,5 @@ export function notchGrip(outline: Outline, notch: Notch): { at: Point; moved: (
     },
   };
 }
+
+export type { Notch };

@@ -1,4 +1,5 @@
 import polylabel from 'polylabel';
+import { polygonPerimeter } from './measure';
 import type { Point, Polygon } from './types';
 
 /** Whether a point lies inside a closed polyline (even–odd rule). */
@@ -92,4 +93,36 @@ export function deepest(polygon: Polygon): { at: Point; depth: number } {
   const ring = polygon.map(([x, y]): [number, number] => [x, y]);
   const found = polylabel([[...ring, ring[0]!]], 0.5) as [number, number] & { distance: number };
   return { at: [found[0], found[1]], depth: found.distance };
+}
+
+/** How far along a closed polyline the place nearest a point is, mm. */
+export function distanceAlong(polygon: Polygon, [x, y]: Point): number {
+  let s = 0;
+  let best = Infinity;
+  let found = 0;
+  for (let i = 0; i < polygon.length; i++) {
+    const [ax, ay] = polygon[i]!;
+    const [bx, by] = polygon[(i + 1) % polygon.length]!;
+    const [dx, dy] = [bx - ax, by - ay];
+    const length = Math.hypot(dx, dy);
+    const t = Math.max(0, Math.min(1, ((x - ax) * dx + (y - ay) * dy) / (length * length || 1)));
+    const d = Math.hypot(ax + t * dx - x, ay + t * dy - y);
+    if (d < best - 1e-9) [best, found] = [d, s + t * length];
+    s += length;
+  }
+  return found;
+}
+
+/** The place at a distance along a closed polyline, counted on past its end. */
+export function pointAlong(polygon: Polygon, at: number): Point {
+  const total = polygonPerimeter(polygon);
+  let left = ((at % total) + total) % total;
+  for (let i = 0; i < polygon.length; i++) {
+    const a = polygon[i]!;
+    const b = polygon[(i + 1) % polygon.length]!;
+    const length = Math.hypot(b[0] - a[0], b[1] - a[1]);
+    if (left <= length) return [a[0] + ((b[0] - a[0]) * left) / length, a[1] + ((b[1] - a[1]) * left) / length];
+    left -= length;
+  }
+  return polygon[0]!;
 }

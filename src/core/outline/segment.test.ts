@@ -5,11 +5,12 @@ import { flatten } from './flatten';
 import { outlineArea, polygonArea } from './measure';
 import { arcByRise, curvatureAt, moved, parameterAt, pointAt, pointOn, reversed, segmentLength, stretch, tangentAt } from './segment';
 import { spline } from './spline';
+import { cornerNamed, edgeNamed } from './edge-part';
 import type { Point, Segment } from './types';
 
 const coordinate = fc.integer({ min: -300, max: 300 });
 const point = fc.tuple(coordinate, coordinate);
-const line = fc.tuple(point, point).map(([from, to]): Segment => ({ kind: 'line', edge: 'e', from, to }));
+const line = fc.tuple(point, point).map(([from, to]): Segment => ({ kind: 'line', edge: edgeNamed('e'), from, to }));
 const arc = fc
   .tuple(
     point,
@@ -20,13 +21,15 @@ const arc = fc
   )
   .map(([centre, radius, start, sweep, inwards]): Segment => ({
     kind: 'arc',
-    edge: 'e',
+    edge: edgeNamed('e'),
     centre,
     radius,
     start,
     sweep: inwards ? -sweep : sweep,
   }));
-const curve = fc.tuple(point, point, point, point).map(([from, c1, c2, to]): Segment => ({ kind: 'curve', edge: 'e', from, c1, c2, to }));
+const curve = fc
+  .tuple(point, point, point, point)
+  .map(([from, c1, c2, to]): Segment => ({ kind: 'curve', edge: edgeNamed('e'), from, c1, c2, to }));
 /** A segment that goes somewhere: nobody draws a line of no length. */
 const segment = fc.oneof(line, arc, curve).filter((s) => segmentLength(s) > 20);
 const share = fc.double({ min: 0.05, max: 0.95, noNaN: true });
@@ -109,7 +112,7 @@ describe('arcs by their rise', () => {
     fc.assert(
       fc.property(point, point, fc.integer({ min: -120, max: 120 }), (from, to, rise) => {
         fc.pre(apart(from, to) > 30 && Math.abs(rise) > 0.5);
-        const made = arcByRise('e', from, to, rise);
+        const made = arcByRise(edgeNamed('e'), from, to, rise);
         const chord = apart(from, to);
         expect(apart(pointAt(made, 0), from)).toBeLessThan(1e-6);
         expect(apart(pointAt(made, 1), to)).toBeLessThan(1e-6);
@@ -119,7 +122,7 @@ describe('arcs by their rise', () => {
       }),
       { numRuns: 80 },
     );
-    expect(arcByRise('e', [0, 0], [10, 0], 0).kind).toBe('line');
+    expect(arcByRise(edgeNamed('e'), [0, 0], [10, 0], 0).kind).toBe('line');
   });
 });
 
@@ -130,7 +133,7 @@ describe('area of an outline with curves', () => {
         const at = rows.map(([x, y]): Point => [x, y]);
         const segments = rows.map(([, , cx, cy], i): Segment => {
           const [from, to] = [at[i]!, at[(i + 1) % at.length]!];
-          return { kind: 'curve', edge: 'e', from, c1: [cx, cy], c2: [(cx + to[0]) / 2, (cy + to[1]) / 2], to };
+          return { kind: 'curve', edge: edgeNamed('e'), from, c1: [cx, cy], c2: [(cx + to[0]) / 2, (cy + to[1]) / 2], to };
         });
         const exact = outlineArea({ segments });
         expect(Math.abs(exact - polygonArea(flatten({ segments }, 0.002)))).toBeLessThan(30);
@@ -148,7 +151,7 @@ describe('a flexible rule', () => {
           r * Math.cos((i * 2 * Math.PI) / radii.length),
           r * Math.sin((i * 2 * Math.PI) / radii.length),
         ]);
-        const pieces = spline(points, closed).map((piece): Segment => ({ kind: 'curve', edge: 'e', ...piece }));
+        const pieces = spline(points, closed).map((piece): Segment => ({ kind: 'curve', edge: edgeNamed('e'), ...piece }));
         expect(pieces).toHaveLength(closed ? points.length : points.length - 1);
         pieces.forEach((piece, i) => {
           expect(apart(pointAt(piece, 0), points[i]!)).toBeLessThan(1e-9);
@@ -170,7 +173,7 @@ describe('a flexible rule', () => {
       [40, 20],
       [50, 25],
     ])) {
-      expect(curvatureAt({ kind: 'curve', edge: 'e', ...piece }, 0.4)).toBeCloseTo(0, 9);
+      expect(curvatureAt({ kind: 'curve', edge: edgeNamed('e'), ...piece }, 0.4)).toBeCloseTo(0, 9);
     }
   });
 });
@@ -183,9 +186,9 @@ describe('a rounded joint', () => {
         fc.integer({ min: 3, max: 25 }),
         fc.integer({ min: -25, max: 25 }),
         (turn, radius, rise) => {
-          const before = arcByRise('a', [-200, 0], [0, 0], rise);
-          const after: Segment = { kind: 'line', edge: 'b', from: [0, 0], to: [200 * Math.cos(turn), 200 * Math.sin(turn)] };
-          const made = fillet(before, after, radius, 'a b corner');
+          const before = arcByRise(edgeNamed('a'), [-200, 0], [0, 0], rise);
+          const after: Segment = { kind: 'line', edge: edgeNamed('b'), from: [0, 0], to: [200 * Math.cos(turn), 200 * Math.sin(turn)] };
+          const made = fillet(before, after, radius, cornerNamed('a b'));
           if (!made) return;
           const [a, corner, b] = made;
           expect(apart(pointAt(a, 1), pointAt(corner, 0))).toBeLessThan(1e-3);
@@ -205,10 +208,10 @@ describe('a rounded joint', () => {
 
   it('is refused where it does not fit', () => {
     const [a, b]: Segment[] = [
-      { kind: 'line', edge: 'a', from: [0, 0], to: [20, 0] },
-      { kind: 'line', edge: 'b', from: [20, 0], to: [20, 200] },
+      { kind: 'line', edge: edgeNamed('a'), from: [0, 0], to: [20, 0] },
+      { kind: 'line', edge: edgeNamed('b'), from: [20, 0], to: [20, 200] },
     ];
-    expect(fillet(a!, b!, 30, 'corner')).toBeNull();
-    expect(fillet(a!, b!, 15, 'corner')).not.toBeNull();
+    expect(fillet(a!, b!, 30, cornerNamed('corner'))).toBeNull();
+    expect(fillet(a!, b!, 15, cornerNamed('corner'))).not.toBeNull();
   });
 });

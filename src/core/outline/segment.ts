@@ -1,4 +1,4 @@
-import type { Point, Segment } from './types';
+import type { EdgePart, Point, Segment } from './types';
 
 type Curve = Extract<Segment, { kind: 'curve' }>;
 
@@ -156,10 +156,10 @@ export function scaledBy(segment: Segment, factor: number): Segment {
  * The arc from one point to another that stands off their chord by a rise (+ to the right of the way, which is
  * outwards on a counter-clockwise outline): R = c²/8h + h/2.
  *
- * @param edge its name
+ * @param edge which part it is
  * @param rise mm; nearly nothing gives the straight line
  */
-export function arcByRise(edge: string, from: Point, to: Point, rise: number): Segment {
+export function arcByRise(edge: EdgePart, from: Point, to: Point, rise: number): Segment {
   const [dx, dy] = [to[0] - from[0], to[1] - from[1]];
   const chord = Math.hypot(dx, dy);
   if (Math.abs(rise) < 1e-6 || chord < 1e-9) return { kind: 'line', edge, from, to };

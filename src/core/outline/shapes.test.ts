@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { KINDS, newPiece, SHAPES, STARTING_SHAPES, type BaseShape } from '../piece';
-import { checkShape } from '../piece/check-shape';
+import { checkShape } from '../piece';
 import { planPiece } from '../plan';
 import { closeBevel } from './survey/bevel';
 import { closeQuad, expectedDiagonal } from './survey/quad';
@@ -305,12 +305,12 @@ describe('free outlines', () => {
     ];
     const { outline, tooRound } = drawNodes({ nodes, mirrored: false });
     expect(tooRound).toEqual([3]);
-    const arcs = outline.segments.filter((s) => s.kind === 'arc' && s.edge.endsWith('corner'));
+    const arcs = outline.segments.filter((s) => s.kind === 'arc' && s.edge.kind === 'corner');
     expect(arcs.map((a) => (a.kind === 'arc' ? a.radius : 0)).sort((a, b) => a - b)).toEqual([20, 25, 30]);
     // Every joint of a rounded corner is tangent.
     outline.segments.forEach((segment, i) => {
       const next = outline.segments[(i + 1) % outline.segments.length]!;
-      if (!segment.edge.endsWith('corner') && !next.edge.endsWith('corner')) return;
+      if (segment.edge.kind !== 'corner' && next.edge.kind !== 'corner') return;
       const [p, q] = [tangentAt(segment, 1), tangentAt(next, 0)];
       expect(p[0] * q[0] + p[1] * q[1]).toBeGreaterThan(1 - 1e-6);
     });

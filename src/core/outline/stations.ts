@@ -1,7 +1,7 @@
 import { perimeter } from './measure';
-import { jointName } from './nodes';
+import { jointPart, jointWords, partWords, samePart } from './edge-part';
 import { curvatureAt, parameterAt, pointAt, segmentLength, stretch, tangentAt } from './segment';
-import type { Outline, Point, Segment } from './types';
+import type { EdgePart, Outline, Point, Segment } from './types';
 
 /** A numbered place round the edge. */
 export type Place = {
@@ -13,10 +13,15 @@ export type Place = {
   normal: Point;
   /** plan curvature, 1/mm; 0 on a straight edge */
   curvature: number;
+  /** which part of the edge it lies on, and what that is called where it is read */
+  part: EdgePart;
   edge: string;
   /** the bend of the edge here if this is a corner, radians; 0 elsewhere */
   turn: number;
 };
+
+/** A bend this sharp is a corner, radians. */
+export const CORNER_BEND = 0.3;
 
 /** Two stations nearer than this are one. */
 const SAME = 1;
@@ -25,7 +30,13 @@ const SAME = 1;
  * `t` is the segment's own parameter. `rank` settles which of two places that are nearly one is kept: a corner, an edge
  * middle, a centre line.
  */
-type Candidate = { s: number; rank: number; segment: Segment; t: number; corner?: { turn: number; normal: Point; edge: string } };
+type Candidate = {
+  s: number;
+  rank: number;
+  segment: Segment;
+  t: number;
+  corner?: { turn: number; normal: Point; part: EdgePart; edge: string };
+};
 
 function outward([x, y]: Point): Point {
   return [y, -x];
@@ -98,17 +109,27 @@ function mandatory(outline: Outline): Candidate[] {
   let s = 0;
   segments.forEach((segment, i) => {
     const before = segments[(i + n - 1) % n]!;
-    const isCorner = segment.kind === 'arc' && segment.edge.endsWith('corner');
+    const isCorner = segment.kind === 'arc' && segment.edge.kind === 'corner';
     if (n > 1 && Math.abs(joints[i]!.turn) > LEAST_TURN)
-      found.push({ s, rank: 3, segment, t: 0, corner: { ...joints[i]!, edge: jointName(before.edge, segment.edge) } });
+      found.push({
+        s,
+        rank: 3,
+        segment,
+        t: 0,
+        corner: { ...joints[i]!, part: jointPart(before.edge, segment.edge), edge: jointWords(before.edge, segment.edge) },
+      });
     if (isCorner) {
-      const corner = { turn: segment.sweep, normal: outward(tangentAt(segment, 0.5)), edge: segment.edge };
+      const corner = { turn: segment.sweep, normal: outward(tangentAt(segment, 0.5)), part: segment.edge, edge: partWords(segment.edge) };
       found.push({ s: s + lengths[i]! / 2, rank: 3, segment, t: 0.5, corner });
-    } else if (n > 1 && (before.edge !== segment.edge || Math.abs(joints[i]!.turn) > LEAST_TURN)) {
+    } else if (n > 1 && (!samePart(before.edge, segment.edge) || Math.abs(joints[i]!.turn) > LEAST_TURN)) {
       // An edge begins here: its middle may lie on a later piece of it.
       let length = lengths[i]!;
       let last = i;
-      while (segments[(last + 1) % n]!.edge === segment.edge && Math.abs(joints[(last + 1) % n]!.turn) <= LEAST_TURN && last - i < n - 1) {
+      while (
+        samePart(segments[(last + 1) % n]!.edge, segment.edge) &&
+        Math.abs(joints[(last + 1) % n]!.turn) <= LEAST_TURN &&
+        last - i < n - 1
+      ) {
         last += 1;
         length += lengths[last % n]!;
       }
@@ -180,7 +201,8 @@ export function stations(outline: Outline, options: { spacing?: number } = {}): 
         point: pointAt(here.segment, here.t),
         normal: corner?.normal ?? outward(tangentAt(here.segment, here.t)),
         curvature: corner && here.t === 0 ? 0 : curvatureAt(here.segment, here.t),
-        edge: corner?.edge ?? here.segment.edge,
+        part: corner?.part ?? here.segment.edge,
+        edge: corner?.edge ?? partWords(here.segment.edge),
         turn: corner?.turn ?? 0,
       });
     }

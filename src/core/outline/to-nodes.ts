@@ -1,4 +1,4 @@
-import type { OutlineNode } from './nodes';
+import type { OutlineNode } from '../piece/schema/shapes';
 import { pointAt, stretch } from './segment';
 import type { Outline, Point, Segment } from './types';
 
@@ -11,7 +11,8 @@ export function nodesOf(segments: readonly Segment[]): OutlineNode[] {
   return segments.flatMap((segment): OutlineNode[] => {
     const [x, y] = pointAt(segment, 0);
     if (segment.kind === 'line') return [{ x, y, radius: 0, to: { kind: 'line' } }];
-    if (segment.kind === 'curve') return [{ x, y, radius: 0, to: { kind: 'curve', c1: [...segment.c1], c2: [...segment.c2] } }];
+    if (segment.kind === 'curve')
+      return [{ x, y, radius: 0, to: { kind: 'curve', c1: [segment.c1[0], segment.c1[1]], c2: [segment.c2[0], segment.c2[1]] } }];
     const parts = Math.ceil(Math.abs(segment.sweep) / (Math.PI * 0.9));
     return Array.from({ length: parts }, (_, k) => {
       const part = stretch(segment, k / parts, (k + 1) / parts);

@@ -1,3 +1,5 @@
+import type { EdgePart } from '../piece/schema/edge';
+
 /** A place in the plan: x to the right, y to the back, millimetres. */
 export type Point = readonly [x: number, y: number];
 
@@ -6,15 +8,17 @@ export type Point = readonly [x: number, y: number];
  * An arc with a negative sweep bows inwards.
  */
 export type Segment =
-  | { kind: 'line'; edge: string; from: Point; to: Point }
-  | { kind: 'arc'; edge: string; centre: Point; radius: number; start: number; sweep: number }
-  | { kind: 'curve'; edge: string; from: Point; c1: Point; c2: Point; to: Point };
+  | { kind: 'line'; edge: EdgePart; from: Point; to: Point }
+  | { kind: 'arc'; edge: EdgePart; centre: Point; radius: number; start: number; sweep: number }
+  | { kind: 'curve'; edge: EdgePart; from: Point; c1: Point; c2: Point; to: Point };
 
 /**
- * A closed plan curve, counter-clockwise, about the origin. `edge` on a segment is the name a person would use:
- * front, right, back, left, or “front right corner” for the arc between two. An arc whose name ends in “corner” is one.
+ * A closed plan curve, counter-clockwise, about the origin. `edge` on a segment says which part it is: the front, right,
+ * back or left edge, or the front right corner for the arc between two.
  */
 export type Outline = { segments: Segment[] };
 
 /** A closed polyline, counter-clockwise, first point not repeated. */
 export type Polygon = Point[];
+
+export type { EdgePart };

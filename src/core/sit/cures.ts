@@ -1,7 +1,10 @@
+import { coveredStep, modelOf } from '../build';
+import type { Foam } from '../foam';
 import type { HouseRules } from '../house';
+import { keepNothing, type Keep } from '../keep';
 import { checkPiece, foamsOf, kindOf, PieceProblems, type Pad, type Piece } from '../piece';
 import type { SitPlan } from './sit-plan';
-import { solvePiece } from './solve';
+import { sitStep, trySitting, type TrialOptions } from './solve';
 
 /** A change that was solved again and found to cure what a sitting complains of. */
 export type Cure = {
@@ -25,122 +28,155 @@ function price(piece: Piece, pads: readonly Pad[], area: number): number {
   }, 0);
 }
 
+/** A change to try. */
+type Trial = Pick<Cure, 'kind' | 'words' | 'pads'>;
+
+/** What is to be cured: the piece, its main pad, what it costs. */
+type Sick = { piece: Piece; at: number; main: Pad; foam: Foam; foams: readonly Foam[]; area: number };
+
+/** Of each kind so many are tried. */
+const MOST_TRIALS = 14;
+
+const changed = ({ piece, at }: Sick, own: Partial<Pad>): Pad[] => piece.pads.map((pad, i) => (i === at ? { ...pad, ...own } : pad));
+
+const cheapestFirst = ({ piece, area }: Sick, trials: Trial[]): Trial[] =>
+  trials.sort((a, b) => price(piece, a.pads, area) - price(piece, b.pads, area));
+
+/** Thicknesses that can be laid from one sheet or two, ten millimetres apart at least. */
+function thicker(sick: Sick): Trial[] {
+  const { foam, main } = sick;
+  const sums = [...new Set(foam.sold.flatMap((a) => [a, ...foam.sold.map((b) => a + b)]))]
+    .filter((t) => t > main.thickness + 1)
+    .sort((a, b) => a - b)
+    .reduce<number[]>((kept, t) => (kept.length === 0 || t - kept.at(-1)! >= 10 ? [...kept, t] : kept), []);
+  return sums.map((thickness) => ({
+    kind: 'thicker',
+    words: `Main pad thicker by ${Math.round((thickness - main.thickness) * 10) / 10} mm: ${thickness} mm of ${foam.name.toLowerCase()}`,
+    pads: changed(sick, { thickness }),
+  }));
+}
+
+function firmer(sick: Sick): Trial[] {
+  const { foam, foams, main } = sick;
+  return foams
+    .filter(
+      (f) =>
+        f.ifd25 > foam.ifd25 && f.type !== 'closed cell' && f.type !== 'backed' && f.sold.some((t) => Math.abs(t - main.thickness) <= 1),
+    )
+    .sort((a, b) => a.ifd25 - b.ifd25)
+    .map((f) => ({
+      kind: 'firmer',
+      words: `Main pad firmer: ${f.name.toLowerCase()} (${f.ifd25} N instead of ${foam.ifd25} N)`,
+      pads: changed(sick, { material: f.id }),
+    }));
+}
+
+/** Thicker and firmer at once, for pads that are far too thin. */
+function both(sick: Sick): Trial[] {
+  const { foam, foams, main } = sick;
+  const trials = foams
+    .filter((f) => f.ifd25 > foam.ifd25 && (f.type === 'polyether' || f.type === 'high-resilience'))
+    .flatMap((f) =>
+      f.sold
+        .filter((t) => t > main.thickness + 1)
+        .map((thickness): Trial => ({
+          kind: 'both',
+          words: `Main pad firmer and thicker: ${thickness} mm of ${f.name.toLowerCase()}`,
+          pads: changed(sick, { material: f.id, thickness }),
+        })),
+    );
+  return cheapestFirst(sick, trials);
+}
+
+/** A thin firm pad laid underneath carries what the soft one cannot. */
+function under(sick: Sick): Trial[] {
+  const { piece, at, main, foam, foams } = sick;
+  const trials = foams
+    .filter((f) => f.type === 'recycled chip' || f.id === 'seat-extra-firm' || f.id === 'seat-firm')
+    .flatMap((f) =>
+      f.sold
+        .filter((t) => t >= 10 && t <= 50)
+        .map((thickness): Trial => ({
+          kind: 'topper',
+          words: `Keep the ${foam.name.toLowerCase()} as a topper over ${thickness} mm of ${f.name.toLowerCase()}`,
+          pads: [
+            ...piece.pads.slice(0, at),
+            { ...main, id: free(piece.pads), material: f.id, thickness, pocket: null },
+            { ...main, role: 'topper' },
+            ...piece.pads.slice(at + 1),
+          ],
+        })),
+    );
+  return cheapestFirst(sick, trials);
+}
+
+function overhangs(sick: Sick, now: number): Trial[] {
+  return OVERHANGS.filter((offset) => offset > now).map((offset) => ({
+    kind: 'overhang',
+    words: `Overhang of ${offset} mm`,
+    pads: changed(sick, { offset }),
+  }));
+}
+
+/** What is told while cures are looked for, and what is kept. */
+export type CureOptions = { onTry?: (done: number, of: number) => boolean; keep?: Keep };
+
 /**
  * Finds the cheapest changes that cure a sitting's complaints, each verified by covering and sitting again.
  *
  * @param piece a checked piece
  * @param house the workshop's rules
- * @param [onTry] told how many trials of how many are done; returning false stops the search
+ * @param [options.onTry] told how many trials of how many are done; returning false stops the search
  * @returns cures that hold, cheapest first; empty when nothing is wrong or nothing sold helps
  */
-export function curesFor(piece: Piece, house: HouseRules, onTry: (done: number, of: number) => boolean = () => true): Cure[] {
-  const now = solvePiece(piece, house);
-  const before = now.sat?.plan;
+export function curesFor(piece: Piece, house: HouseRules, { onTry = () => true, keep = keepNothing }: CureOptions = {}): Cure[] {
+  const model = modelOf(piece, house, keep);
+  const before = sitStep(model, 'trial')?.plan;
   if (!before || (!before.bottoms && !before.edgeFelt)) return [];
-  const area = now.covered.there.reduce((sum, on) => sum + on, 0) * now.covered.grid.step ** 2;
-  const foams = foamsOf(piece);
+  const covered = coveredStep(model, 'trial');
   const at = piece.pads.reduce(
     (best, pad, i) => (pad.role === 'main' && (best < 0 || pad.thickness > piece.pads[best]!.thickness) ? i : best),
     -1,
   );
   const main = piece.pads[at];
   if (!main) return [];
-  const foam = foams.find((f) => f.id === main.material)!;
-  const change = (own: Partial<Pad>): Pad[] => piece.pads.map((pad, i) => (i === at ? { ...pad, ...own } : pad));
-  const trials: Omit<Cure, 'cost' | 'leastLeft' | 'sink'>[][] = [];
-  if (before.bottoms) {
-    // Thicknesses that can be laid from one sheet or two, ten millimetres apart at least.
-    const sums = [...new Set(foam.sold.flatMap((a) => [a, ...foam.sold.map((b) => a + b)]))]
-      .filter((t) => t > main.thickness + 1)
-      .sort((a, b) => a - b)
-      .reduce<number[]>((kept, t) => (kept.length === 0 || t - kept.at(-1)! >= 10 ? [...kept, t] : kept), []);
-    // Of each kind the mildest that cures is wanted: they are tried in order.
-    trials.push(
-      sums.map((thickness) => ({
-        kind: 'thicker' as const,
-        words: `Main pad thicker by ${Math.round((thickness - main.thickness) * 10) / 10} mm: ${thickness} mm of ${foam.name.toLowerCase()}`,
-        pads: change({ thickness }),
-      })),
-    );
-    const firmer = foams
-      .filter(
-        (f) =>
-          f.ifd25 > foam.ifd25 && f.type !== 'closed cell' && f.type !== 'backed' && f.sold.some((t) => Math.abs(t - main.thickness) <= 1),
-      )
-      .sort((a, b) => a.ifd25 - b.ifd25);
-    trials.push(
-      firmer.map((f) => ({
-        kind: 'firmer' as const,
-        words: `Main pad firmer: ${f.name.toLowerCase()} (${f.ifd25} N instead of ${foam.ifd25} N)`,
-        pads: change({ material: f.id }),
-      })),
-    );
-    // Thicker and firmer at once, the cheapest first, for pads that are far too thin.
-    const both = foams
-      .filter((f) => f.ifd25 > foam.ifd25 && (f.type === 'polyether' || f.type === 'high-resilience'))
-      .flatMap((f) =>
-        f.sold
-          .filter((t) => t > main.thickness + 1)
-          .map((thickness) => ({
-            kind: 'both' as const,
-            words: `Main pad firmer and thicker: ${thickness} mm of ${f.name.toLowerCase()}`,
-            pads: change({ material: f.id, thickness }),
-          })),
-      );
-    trials.push(both.sort((a, b) => price(piece, a.pads, area) - price(piece, b.pads, area)));
-    // A thin firm pad laid underneath carries what the soft one cannot.
-    const under = foams.filter((f) => f.type === 'recycled chip' || f.id === 'seat-extra-firm' || f.id === 'seat-firm');
-    const toppers = under.flatMap((f) =>
-      f.sold
-        .filter((t) => t >= 10 && t <= 50)
-        .map((thickness) => ({
-          kind: 'topper' as const,
-          words: `Keep the ${foam.name.toLowerCase()} as a topper over ${thickness} mm of ${f.name.toLowerCase()}`,
-          pads: [
-            ...piece.pads.slice(0, at),
-            { ...main, id: free(piece.pads), material: f.id, thickness, pocket: null },
-            { ...main, role: 'topper' as const },
-            ...piece.pads.slice(at + 1),
-          ],
-        })),
-    );
-    trials.push(toppers.sort((a, b) => price(piece, a.pads, area) - price(piece, b.pads, area)));
-  }
-  if (before.edgeFelt && kindOf(piece.kind).sat)
-    trials.push(
-      OVERHANGS.filter((o) => o > (now.model.pads[at]?.offset ?? 0)).map((offset) => ({
-        kind: 'overhang',
-        words: `Overhang of ${offset} mm`,
-        pads: change({ offset }),
-      })),
-    );
-  const of = trials.length;
+  const foams = foamsOf(piece);
+  const area = covered.there.reduce((sum, on) => sum + on, 0) * covered.grid.step ** 2;
+  const sick: Sick = { piece, at, main, foam: foams.find((f) => f.id === main.material)!, foams, area };
+  // Of each kind the mildest that cures is wanted: they are tried in order.
+  const rows = before.bottoms ? [thicker(sick), firmer(sick), both(sick), under(sick)] : [];
+  if (before.edgeFelt && kindOf(piece.kind).traits.sat) rows.push(overhangs(sick, model.pads[at]?.offset ?? 0));
   const found: Cure[] = [];
-  for (const [i, row] of trials.entries()) {
-    if (!onTry(i, of)) break;
-    for (const trial of row.slice(0, 14)) {
-      const changed = { ...piece, pads: trial.pads };
-      if (checkPiece(changed).length > 0) continue;
-      // A rough look first; what passes it is solved once more as the sheet will show it.
-      const rough = attempt(changed, house, false);
-      if (!rough || !holds(rough)) continue;
-      const after = attempt(changed, house, true);
-      if (!after || !holds(after)) continue;
-      found.push({ ...trial, cost: price(piece, trial.pads, area), leastLeft: after.leastLeft, sink: after.sink });
-      break;
-    }
+  for (const [i, row] of rows.entries()) {
+    if (!onTry(i, rows.length)) break;
+    const cure = firstThatHolds(row, sick, house, keep);
+    if (cure) found.push(cure);
   }
-  onTry(of, of);
+  onTry(rows.length, rows.length);
   return found.sort((a, b) => a.cost - b.cost);
+}
+
+function firstThatHolds(row: readonly Trial[], { piece, area }: Sick, house: HouseRules, keep: Keep): Cure | null {
+  for (const trial of row.slice(0, MOST_TRIALS)) {
+    const own = { ...piece, pads: trial.pads };
+    if (checkPiece(own).length > 0) continue;
+    // A rough look first; what passes it is solved once more as the sheet will show it.
+    const rough = attempt(own, house, { fineness: 'trial', keep });
+    if (!rough || !holds(rough)) continue;
+    const after = attempt(own, house, { fineness: 'own', keep });
+    if (!after || !holds(after)) continue;
+    return { ...trial, cost: price(piece, trial.pads, area), leastLeft: after.leastLeft, sink: after.sink };
+  }
+  return null;
 }
 
 function holds({ bottoms, edgeFelt, converged }: SitPlan): boolean {
   return !bottoms && !edgeFelt && converged;
 }
 
-function attempt(piece: Piece, house: HouseRules, fine: boolean): SitPlan | null {
+function attempt(piece: Piece, house: HouseRules, options: TrialOptions): SitPlan | null {
   try {
-    return solvePiece(piece, house, undefined, fine).sat?.plan ?? null;
+    return trySitting(piece, house, options)?.plan ?? null;
   } catch (error) {
     if (error instanceof PieceProblems) return null;
     throw error;

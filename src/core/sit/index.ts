@@ -1,7 +1,7 @@
-export { foamChart, type ChartCell } from './chart';
+export { foamChart, type ChartCell, type ChartLimits } from './chart';
 export { curesFor, type Cure } from './cures';
 export { carveCheck, carvePasses, pocketPlan, type CarvePair, type PocketPlan } from './pocket';
 export { bedOf, sitPlan, type Sat, type SitPlan } from './sit-plan';
 export { formOf, loadOf, shareOf, sittingOf, usualSitting } from './sitting';
-export { solvePiece, type SolvedPiece } from './solve';
+export { sitStep, trySitting } from './solve';
 export { forLoadedHeight } from './wanted-height';

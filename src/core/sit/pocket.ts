@@ -1,8 +1,7 @@
-import type { HouseRules } from '../house';
 import type { Model } from '../build';
 import type { Piece, Pocket } from '../piece';
 import { inPocket } from '../build';
-import { solvePiece } from './solve';
+import { trySitting } from './solve';
 
 /** What a pocket does, and how it is carved. Lengths mm, pressures N/mm². */
 export type PocketPlan = {
@@ -23,10 +22,9 @@ export type PocketPlan = {
  * Works out every pocket of a piece: floor, carve passes, and the pressure with and without it, both solved.
  *
  * @param model the built piece
- * @param house the workshop's rules
  */
-export function pocketPlan(model: Model, house: HouseRules): PocketPlan[] {
-  const { piece } = model;
+export function pocketPlan(model: Model): PocketPlan[] {
+  const { piece, house, keep } = model;
   return piece.pads.flatMap((pad, i) => {
     const { pocket } = pad;
     if (!pocket) return [];
@@ -34,7 +32,7 @@ export function pocketPlan(model: Model, house: HouseRules): PocketPlan[] {
     const floor = Math.min(pad.thickness, pad.wedge ?? pad.thickness) - pocket.deep + below;
     const without: Piece = { ...piece, pads: piece.pads.map((p, k) => (k === i ? { ...p, pocket: null } : p)) };
     const [before, after] = [without, piece].map((version) => {
-      const { sat } = solvePiece(version, house);
+      const sat = trySitting(version, house, { keep });
       if (!sat) return 0;
       const { bed, result } = sat;
       return result.pressure.reduce(

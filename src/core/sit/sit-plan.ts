@@ -28,6 +28,8 @@ export type SitPlan = {
   converged: boolean;
   /** each verdict with its reason */
   words: string[];
+  /** why it bottoms out and why the edge is felt, where they are */
+  why: { bottoms: string | null; edge: string | null };
 };
 
 /** The board's edge is felt through what bears this near to it, mm. */
@@ -66,7 +68,7 @@ export function bedOf(model: Model, covered: CoveredSurface): Bed {
     rest: free,
     height,
     base,
-    layers: { curves: columns.curves, thickness },
+    layers: { foams: columns.foams, thickness },
     foams,
     pull: model.pull,
   };
@@ -105,16 +107,20 @@ export function sitPlan(model: Model, covered: CoveredSurface, sitting: Sitting 
     isInside(model.board, [bed.x0 + (lowest % bed.columns) * bed.step, bed.y0 + Math.floor(lowest / bed.columns) * bed.step]);
   const bottoms = result.leastLeft < least || worst.strain > most;
   const edgeFelt = edgePressure > EDGE_FELT;
-  const words: string[] = [];
   const kPa = (p: number): string => `${Math.round(p * 10000) / 10} kPa`;
-  if (result.leastLeft < least)
-    words.push(`It bottoms out: ${short(result.leastLeft)} mm is left over the board, ${short(least)} mm is the least.`);
-  if (worst.strain > most)
-    words.push(
-      `It bottoms out: the ${worst.pad} is pressed to ${Math.round(100 * (1 - worst.strain))} % of its thickness; beyond ${Math.round(most * 100)} % gone foam is hard.`,
-    );
-  if (edgeFelt) words.push(`The board’s edge is felt: ${kPa(edgePressure)} over it, ${kPa(EDGE_FELT)} is the most.`);
-  if (!result.converged) words.push('The sitting did not come to rest within half a percent of its load: do not build to these figures.');
+  const thin =
+    result.leastLeft < least
+      ? `It bottoms out: ${short(result.leastLeft)} mm is left over the board, ${short(least)} mm is the least.`
+      : null;
+  const flat =
+    worst.strain > most
+      ? `It bottoms out: the ${worst.pad} is pressed to ${Math.round(100 * (1 - worst.strain))} % of its thickness; beyond ${Math.round(most * 100)} % gone foam is hard.`
+      : null;
+  const felt = edgeFelt ? `The board’s edge is felt: ${kPa(edgePressure)} over it, ${kPa(EDGE_FELT)} is the most.` : null;
+  const restless = result.converged
+    ? null
+    : 'The sitting did not come to rest within half a percent of its load: do not build to these figures.';
+  const words = [thin, flat, felt, restless].filter((said) => said !== null);
   if (words.length === 0) words.push('Nothing wrong: it neither bottoms out nor shows the board’s edge.');
   return {
     bed,
@@ -137,6 +143,7 @@ export function sitPlan(model: Model, covered: CoveredSurface, sitting: Sitting 
       edgePressure,
       converged: result.converged,
       words,
+      why: { bottoms: thin ?? flat, edge: felt },
     },
   };
 }

@@ -1,18 +1,25 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { carveCheck, carvePasses, curesFor, foamChart, forLoadedHeight, pocketPlan, solvePiece } from '.';
-import { modelOf } from '../build';
+import { carveCheck, carvePasses, curesFor, foamChart, forLoadedHeight, pocketPlan, sitStep, type Sat } from '.';
+import { modelOf, sectionsStep, surfaceStep, type StationSection, type Surface } from '../build';
 import { FOAMS } from '../foam';
-import { planPiece } from '../plan';
-import { checkPiece, KINDS, newPiece, PieceProblems, type Pad, type PadEdge, type Piece } from '../piece';
+import { problemsOf } from '../document';
+import { createPlanner, planPiece } from '../plan';
+import { KINDS, newPiece, PieceProblems, type Pad, type PadEdge, type Piece } from '../piece';
 
 const chair = newPiece('chair-seat');
+
+function solved(piece: Piece): { sections: StationSection[]; surface: Surface; sat: Sat | null } {
+  const model = createPlanner().model(piece, {});
+  return { sections: sectionsStep(model, 'trial'), surface: surfaceStep(model, 'trial'), sat: sitStep(model, 'trial') };
+}
+
 const with1 = (change: Partial<Pad>): Piece => ({ ...chair, pads: [{ ...chair.pads[1]!, ...change }] });
 
 describe('sitting on a piece', () => {
   it('every kind as it is usually built is solved and has nothing wrong', () => {
     for (const kind of KINDS) {
-      const { sat, surface } = solvePiece(newPiece(kind.id), {});
+      const { sat, surface } = solved(newPiece(kind.id));
       expect(surface.converged, kind.id).toBe(true);
       expect(sat!.plan, kind.id).toMatchObject({ converged: true, bottoms: false, edgeFelt: false });
       expect(sat!.plan.loadedHeight).toBeLessThan(sat!.plan.unloadedHeight);
@@ -21,24 +28,24 @@ describe('sitting on a piece', () => {
 
   it('25 mm of soft foam under 95 kg bottoms out, and every cure that is offered cures it', () => {
     const thin = with1({ material: 'seat-soft', thickness: 25 });
-    expect(solvePiece(thin, {}).sat!.plan.bottoms).toBe(true);
+    expect(solved(thin).sat!.plan.bottoms).toBe(true);
     const cures = curesFor(thin, {});
     expect(cures.length).toBeGreaterThan(0);
     cures.forEach((cure, i) => {
-      expect(solvePiece({ ...thin, pads: cure.pads }, {}).sat!.plan).toMatchObject({ bottoms: false, edgeFelt: false });
+      expect(solved({ ...thin, pads: cure.pads }).sat!.plan).toMatchObject({ bottoms: false, edgeFelt: false });
       if (i > 0) expect(cure.cost).toBeGreaterThanOrEqual(cures[i - 1]!.cost);
     });
   });
 
   it('nothing wrong wants no cure, and a search that is stopped ends', () => {
     expect(curesFor(chair, {})).toEqual([]);
-    expect(curesFor(with1({ material: 'seat-soft', thickness: 25 }), {}, () => false)).toEqual([]);
+    expect(curesFor(with1({ material: 'seat-soft', thickness: 25 }), {}, { onTry: () => false })).toEqual([]);
   });
 
   it('a seat turned over is sat on alike', () => {
     const left: Piece = { ...chair, sit: { loader: 'seated', mass: 80, share: null, x: 40, y: 10 } };
     const right: Piece = { ...chair, sit: { loader: 'seated', mass: 80, share: null, x: -40, y: 10 } };
-    const [a, b] = [solvePiece(left, {}).sat!.plan, solvePiece(right, {}).sat!.plan];
+    const [a, b] = [solved(left).sat!.plan, solved(right).sat!.plan];
     expect(Math.abs(a.sink - b.sink)).toBeLessThan(0.02);
     expect(Math.abs(a.peakPressure - b.peakPressure)).toBeLessThan(5e-5);
   });
@@ -46,7 +53,7 @@ describe('sitting on a piece', () => {
   it('the pad for a wanted loaded height comes out at that height', () => {
     const found = forLoadedHeight(chair, {}, 40)!;
     const built = { ...chair, pads: chair.pads.map((pad) => (pad.role === 'main' ? { ...pad, thickness: found.thickness } : pad)) };
-    expect(Math.abs(solvePiece(built, {}).sat!.plan.loadedHeight - 40)).toBeLessThan(0.6);
+    expect(Math.abs(solved(built).sat!.plan.loadedHeight - 40)).toBeLessThan(0.6);
     expect(forLoadedHeight(chair, {}, 900)).toBeNull();
   });
 });
@@ -56,16 +63,16 @@ describe('a pocket', () => {
 
   it('takes pressure off where it lies, keeps its floor and is carved in even passes', () => {
     const piece = with1({ material: 'seat-extra-firm', thickness: 75, pocket });
-    const [plan] = pocketPlan(modelOf(piece, {}), {});
+    const [plan] = pocketPlan(modelOf(piece, {}));
     expect(plan).toMatchObject({ floor: 55, thin: false });
     expect(plan!.after).toBeLessThan(plan!.before);
     expect(plan!.passes.at(-1)).toBe(20);
   });
 
   it('deeper than its foam is refused in words; a thin floor is said', () => {
-    const deep = checkPiece(with1({ thickness: 40, pocket: { ...pocket, deep: 45 } }));
+    const deep = problemsOf(with1({ thickness: 40, pocket: { ...pocket, deep: 45 } }));
     expect(deep[0]).toMatchObject({ path: 'pads.0.pocket.deep', message: expect.stringContaining('45 mm deep and the foam 40 mm') });
-    expect(pocketPlan(modelOf(with1({ thickness: 40, pocket: { ...pocket, deep: 35 } }), {}), {})[0]!.thin).toBe(true);
+    expect(pocketPlan(modelOf(with1({ thickness: 40, pocket: { ...pocket, deep: 35 } }), {}))[0]!.thin).toBe(true);
   });
 
   it('passes are none deeper than allowed; readings tell left from right', () => {
@@ -134,10 +141,10 @@ describe('any stack at all', () => {
           cloth: { ...chair.cloth, force: Math.max(0.5, force) },
           sit: { loader: 'seated', mass, share: null, x: 0, y: 0 },
         };
-        const problems = checkPiece(piece);
+        const problems = problemsOf(piece);
         if (problems.length > 0) return;
         try {
-          const { sections, surface, sat } = solvePiece(piece, {});
+          const { sections, surface, sat } = solved(piece);
           all += 1;
           for (const { half } of sections) expect(half.cover.flat().every(Number.isFinite)).toBe(true);
           expect([surface.height, surface.crown, surface.edgeRadius].every(Number.isFinite)).toBe(true);
@@ -165,7 +172,7 @@ describe('any stack at all', () => {
     ['half a metre', layers(1, 500), 9, 250],
     ['forty layers', layers(40, 5), 9, 95],
     ['20 N/m', layers(1, 50), 2, 95],
-    ['1000 N/m', layers(1, 50), 100, 95],
+    ['400 N/m', layers(1, 50), 40, 95],
     ['closed cell, stiffer than most boards', [{ ...chair.pads[1]!, material: 'closed-thin', thickness: 20 }], 14, 250],
   ])('%s: finite figures, and said when it did not come to rest', (_, stack, force, mass) => {
     const piece: Piece = {
@@ -174,7 +181,7 @@ describe('any stack at all', () => {
       cloth: { ...chair.cloth, force },
       sit: { loader: 'seated', mass, share: null, x: 0, y: 0 },
     };
-    expect(checkPiece(piece)).toEqual([]);
+    expect(problemsOf(piece)).toEqual([]);
     const plan = planPiece(piece, {}, { coarse: true });
     expect([plan.surface.height, plan.surface.crown, plan.sit!.sink, plan.sit!.peakPressure].every(Number.isFinite)).toBe(true);
     expect(plan.surface.converged || plan.warnings.some((w) => w.code === 'not-at-rest')).toBe(true);

@@ -5,9 +5,7 @@ import { bodySize, loaderOf } from '../press';
 
 /** Who usually presses on a piece of its kind, and where: the house's sitter, in the middle. */
 export function usualSitting(piece: Piece, mass: number): Sitting {
-  const kind = kindOf(piece.kind);
-  const loader: Sitting['loader'] =
-    piece.kind === 'saddle' ? 'saddle' : piece.kind === 'arm-pad' ? 'elbow' : kind.sat ? 'seated' : 'leaning';
+  const { loader } = kindOf(piece.kind);
   return { loader, mass, share: null, x: 0, y: 0 };
 }
 

@@ -1,34 +1,40 @@
-import { coveredSurface, modelOf, surfaceOf, type CoveredSurface, type Model, type Surface } from '../build';
-import { stationSections, type StationSection } from '../cover';
+import { coveredStep, modelOf, type Fineness, type Model } from '../build';
 import type { HouseRules } from '../house';
+import { keepNothing, type Keep } from '../keep';
 import type { Piece, Sitting } from '../piece';
 import { sitPlan, type Sat } from './sit-plan';
-import { sittingOf } from './sitting';
-
-/** A piece covered and sat on. */
-export type SolvedPiece = { model: Model; sections: StationSection[]; covered: CoveredSurface; surface: Surface; sat: Sat | null };
-
-/** A trial needs no finer grid than this over its longer side. */
-const TRIAL = 40;
+import { loadOf, sittingOf } from './sitting';
 
 /**
- * Covers a piece and sits on it, for trials: larger triangles and a coarser grid than the sheet's own.
+ * Who sits on a piece, and what they find.
+ *
+ * @param model the built piece
+ * @param [fineness='own'] how finely it is covered
+ * @param [sitting] who sits; the piece's own sitting otherwise
+ */
+export function sitStep(model: Model, fineness: Fineness = 'own', sitting: Sitting = sittingOf(model)): Sat | null {
+  const { stack, keep, rule } = model;
+  const covered = coveredStep(model, fineness);
+  const reads = [stack, covered, sitting, loadOf(model, sitting), rule('leastLeft'), rule('mostStrain')];
+  return keep('sit', reads, () => sitPlan(model, covered, sitting));
+}
+
+/** What a trial is made with. */
+export type TrialOptions = { sitting?: Sitting; fineness?: Fineness; keep?: Keep };
+
+/**
+ * Covers a piece and sits on it, for trials: larger triangles and a coarser grid than the sheet's own unless told.
  *
  * @param piece a checked piece
  * @param house the workshop's rules
- * @param [sitting] who sits, if not the piece's own
- * @param [fine=false] with the sheet's own triangles and grid
+ * @param [options] who sits, how finely
  * @throws PieceProblems when the piece cannot be built
  */
-export function solvePiece(piece: Piece, house: HouseRules, sitting?: Sitting, fine = false): SolvedPiece {
-  const model = modelOf(piece, house);
-  const sections = stationSections(model, !fine);
-  const covered = coveredSurface(model, sections, fine ? undefined : TRIAL);
-  return {
-    model,
-    sections,
-    covered,
-    surface: surfaceOf(model, covered, sections, !fine),
-    sat: sitPlan(model, covered, sitting ?? sittingOf(model)),
-  };
+export function trySitting(
+  piece: Piece,
+  house: HouseRules,
+  { sitting, fineness = 'trial', keep = keepNothing }: TrialOptions = {},
+): Sat | null {
+  const model = modelOf(piece, house, keep);
+  return sitStep(model, fineness, sitting);
 }

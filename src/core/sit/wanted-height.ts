@@ -1,6 +1,7 @@
 import type { HouseRules } from '../house';
+import { keepNothing, type Keep } from '../keep';
 import type { Piece } from '../piece';
-import { solvePiece } from './solve';
+import { trySitting } from './solve';
 
 /** The height to build for a wanted height under load: the main pad's thickness, and what it comes to. Lengths mm. */
 export type WantedHeight = { thickness: number; loadedHeight: number; unloadedHeight: number; bottoms: boolean };
@@ -14,14 +15,15 @@ const NEAR = 0.5;
  * @param piece a checked piece with a main pad
  * @param house the workshop's rules
  * @param wanted loaded height over the board, mm
+ * @param [keep] keeps what did not change
  * @returns null where no thickness from 5 to 300 mm gives it
  */
-export function forLoadedHeight(piece: Piece, house: HouseRules, wanted: number): WantedHeight | null {
+export function forLoadedHeight(piece: Piece, house: HouseRules, wanted: number, keep: Keep = keepNothing): WantedHeight | null {
   const at = piece.pads.findIndex((pad) => pad.role === 'main');
   if (at < 0) return null;
   const tried = (thickness: number): WantedHeight => {
-    const { sat } = solvePiece({ ...piece, pads: piece.pads.map((pad, i) => (i === at ? { ...pad, thickness } : pad)) }, house);
-    const plan = sat!.plan;
+    const sat = trySitting({ ...piece, pads: piece.pads.map((pad, i) => (i === at ? { ...pad, thickness } : pad)) }, house, { keep });
+    const { plan } = sat!;
     return { thickness, loadedHeight: plan.loadedHeight, unloadedHeight: plan.unloadedHeight, bottoms: plan.bottoms };
   };
   let low = tried(5);

@@ -1,8 +1,8 @@
-import { coveredSurface, modelOf, readGrid, surfaceOf, type Model, type ShowThrough } from '../build';
-import { stationSections } from '../cover';
+import { coveredStep, modelOf, readGrid, surfaceStep, type Model, type ShowThrough } from '../build';
 import type { HouseRules } from '../house';
+import { keepNothing, type Keep } from '../keep';
 import { deepest, distanceTo, type Polygon } from '../outline';
-import { checkPiece, foamOf, foamsOf, LIMITS, PieceProblems, type Pad, type PadEdge, type Piece } from '../piece';
+import { checkPiece, foamOf, foamsOf, PieceProblems, RIM_SIZE, type Pad, type PadEdge, type Piece } from '../piece';
 import { levelLines } from './level-lines';
 import { wishedOver, type CrownWish, type Wished } from './profile';
 
@@ -39,22 +39,43 @@ type Sheet = { thickness: number; material: string };
 
 type Measured = { crown: number; worst: number; showThrough: ShowThrough; converged: boolean };
 
+/** A wish with what it is worked out on. */
+type Wishing = {
+  piece: Piece;
+  /** the same without crown pads */
+  bare: Piece;
+  house: HouseRules;
+  wish: CrownWish;
+  wished: Wished;
+  /** foam of the crown, where it is one's own choice */
+  material: string;
+  keep: Keep;
+};
+
 /** Covers a piece and compares its crown with the wish. */
-function measure(piece: Piece, house: HouseRules, wish: CrownWish, wished: Wished, fine: boolean): Measured {
-  const model = modelOf(piece, house);
-  const sections = stationSections(model, !fine);
-  const covered = coveredSurface(model, sections, fine ? 64 : 40);
-  const { showThrough, converged } = surfaceOf(model, covered, sections, !fine);
+function measure(trial: Piece, { house, wish, wished, keep }: Wishing, fine: boolean): Measured {
+  const model = modelOf(trial, house, keep);
+  const fineness = fine ? 'own' : 'trial';
+  const { grid, inner } = coveredStep(model, fineness);
+  const { showThrough, converged } = surfaceStep(model, fineness);
   const rim = rimHeight(model);
-  const at = (x: number, y: number): number => readGrid(covered.grid, [x, y]) - model.baseHeight(x, y) - model.wadding - rim;
+  const at = (x: number, y: number): number => readGrid(grid, [x, y]) - model.baseHeight(x, y) - model.wadding - rim;
   let worst = 0;
-  const { grid, inner } = covered;
   inner.forEach((on, k) => {
     if (!on) return;
     const [x, y] = [grid.x0 + (k % grid.columns) * grid.step, grid.y0 + Math.floor(k / grid.columns) * grid.step];
     worst = Math.max(worst, Math.abs(at(x, y) - wish.height * wished.share([x, y])));
   });
   return { crown: at(wished.peak[0], wished.peak[1]), worst, showThrough, converged };
+}
+
+function attempt(trial: Piece, wishing: Wishing, fine: boolean): Measured | null {
+  try {
+    return measure(trial, wishing, fine);
+  } catch (error) {
+    if (error instanceof PieceProblems) return null;
+    throw error;
+  }
 }
 
 /** What the crown rises over: the padding without any crown pad. */
@@ -85,10 +106,7 @@ function layered(wished: Wished, layers: readonly Sheet[], edge: 'feathered' | '
           ? { kind: 'square' }
           : {
               kind: 'feathered',
-              width: Math.min(
-                LIMITS.feather[1],
-                Math.max(LIMITS.feather[0], featherTo(outline, next.length === lines.length ? next[i] : next[0])),
-              ),
+              width: Math.min(RIM_SIZE[1], Math.max(RIM_SIZE[0], featherTo(outline, next.length === lines.length ? next[i] : next[0]))),
             };
       return {
         id: `crown-${k + 1}${lines.length > 1 ? `-${i + 1}` : ''}`,
@@ -133,39 +151,20 @@ function scraps(piece: Piece): Sheet[] {
     .sort((a, b) => b.thickness - a.thickness);
 }
 
-/**
- * Finds the crown pads for a crown as it should be once covered: the pads follow the wish's level lines, are built
- * higher by what the pull takes away, and are covered again until the crown is as wished.
- *
- * @param piece a checked piece with a main pad; its own crown pads are replaced
- * @param house the workshop's rules
- * @param wish the crown after covering
- * @param [onTry] told how many of how many trials are done; returning false stops
- * @returns the ways that were found, each measured on the fine grid; empty where the board is too small
- */
-export function crownByWish(
-  piece: Piece,
-  house: HouseRules,
-  wish: CrownWish,
-  onTry: (done: number, of: number) => boolean = () => true,
-): CrownChoice[] {
-  const bare: Piece = { ...piece, pads: piece.pads.filter((pad) => pad.role !== 'crown') };
-  const model = modelOf(bare, house);
-  const held = Math.min(0, bare.pads.find((pad) => pad.role === 'main')?.offset ?? 0);
-  const wished = wishedOver(model.board, model.middle, model.rule('crownInset') - held, wish.profile);
-  const first = piece.pads.find((pad) => pad.role === 'crown');
-  const material = first?.material ?? bare.pads.find((pad) => pad.role === 'main')?.material;
-  if (!wished || !material || wish.height <= 0) return [];
+/** One way of building a crown of a height. */
+type Way = { kind: CrownChoice['kind']; name: string; build: (height: number) => Pad[] | null };
+
+function waysFor({ piece, wish, wished, material }: Wishing): Way[] {
   const dome = wish.profile.kind === 'round' || wish.profile.kind === 'parabolic';
+  const sheets = (height: number, n: number): Sheet[] =>
+    Array.from({ length: n }, () => ({ thickness: Math.round((height * 10) / n) / 10, material }));
   const one = (height: number): Pad[] =>
     dome
       ? [{ id: 'crown-1', role: 'crown', material, thickness: height, offset: null, edge: { kind: 'domed' } }]
       : layered(wished, sheets(height, wish.profile.kind === 'flat-topped' ? 1 : 2), 'feathered', false);
   const stock = scraps(piece);
-  const sheets = (height: number, n: number): Sheet[] =>
-    Array.from({ length: n }, () => ({ thickness: Math.round((height * 10) / n) / 10, material }));
   const thin = Math.max(3, Math.min(5, Math.floor(wish.height / THINNEST)));
-  const ways: { kind: CrownChoice['kind']; name: string; build: (height: number) => Pad[] | null }[] = [
+  return [
     { kind: 'fewest', name: 'Fewest pads', build: one },
     {
       kind: 'stock',
@@ -175,67 +174,85 @@ export function crownByWish(
         return layers && layered(wished, layers, 'square', true);
       },
     },
-    {
-      kind: 'smoothest',
-      name: 'Smoothest',
-      build: (height) => layered(wished, sheets(height, thin), 'feathered', false),
-    },
+    { kind: 'smoothest', name: 'Smoothest', build: (height) => layered(wished, sheets(height, thin), 'feathered', false) },
   ];
-  const choices: CrownChoice[] = [];
+}
+
+/** Told after each trial; false gives up. */
+type Tell = () => boolean;
+
+/** Builds higher by what the pull takes away until the covered crown is as wished. */
+function reach(way: Way, wishing: Wishing, tell: Tell): CrownChoice | null | 'stopped' {
+  const { bare, wish, piece } = wishing;
+  let height = wish.height;
+  let best: { pads: Pad[]; crown: number } | null = null;
+  for (let round = 0; round < MOST_ROUNDS; round++) {
+    if (!tell()) return 'stopped';
+    const pads = way.build(Math.round(height * 10) / 10);
+    if (!pads || pads.length === 0) break;
+    const trial = { ...bare, pads: [...pads, ...bare.pads] };
+    if (checkPiece(trial).length > 0) break;
+    const measured = attempt(trial, wishing, false);
+    if (!measured) break;
+    if (!best || Math.abs(measured.crown - wish.height) < Math.abs(best.crown - wish.height)) best = { pads, crown: measured.crown };
+    const miss = wish.height - measured.crown;
+    if (Math.abs(miss) < 0.25) break;
+    // What the pull takes away grows slowly with the height: the miss itself is the next step.
+    height += miss;
+    if (height <= 0.5) break;
+  }
+  if (!best) return null;
+  if (!tell()) return 'stopped';
+  const pads = [...best.pads, ...bare.pads];
+  const measured = attempt({ ...bare, pads }, wishing, true);
+  if (!measured) return null;
+  return {
+    kind: way.kind,
+    name: way.name,
+    pads,
+    crownPads: best.pads.length,
+    crown: measured.crown,
+    miss: measured.crown - wish.height,
+    meets: measured.converged && Math.abs(measured.crown - wish.height) <= NEAR,
+    worst: measured.worst,
+    showThrough: measured.showThrough,
+    sold: best.pads.every((pad) => foamOf(piece, pad.material)!.sold.some((t) => Math.abs(t - pad.thickness) <= 0.05)),
+    converged: measured.converged,
+  };
+}
+
+/** What a search is told and what it keeps. */
+export type WishOptions = { onTry?: (done: number, of: number) => boolean; keep?: Keep };
+
+/**
+ * Finds the crown pads for a crown as it should be once covered: the pads follow the wish's level lines, are built
+ * higher by what the pull takes away, and are covered again until the crown is as wished.
+ *
+ * @param piece a checked piece with a main pad; its own crown pads are replaced
+ * @param house the workshop's rules
+ * @param wish the crown after covering
+ * @param [options.onTry] told how many of how many trials are done; returning false stops
+ * @returns the ways that were found, each measured on the fine grid; empty where the board is too small
+ */
+export function crownByWish(piece: Piece, house: HouseRules, wish: CrownWish, options: WishOptions = {}): CrownChoice[] {
+  const { onTry = () => true, keep = keepNothing } = options;
+  const bare: Piece = { ...piece, pads: piece.pads.filter((pad) => pad.role !== 'crown') };
+  const model = modelOf(bare, house, keep);
+  const held = Math.min(0, bare.pads.find((pad) => pad.role === 'main')?.offset ?? 0);
+  const wished = wishedOver(model.board, model.middle, model.rule('crownInset') - held, wish.profile);
+  const first = piece.pads.find((pad) => pad.role === 'crown');
+  const material = first?.material ?? bare.pads.find((pad) => pad.role === 'main')?.material;
+  if (!wished || !material || wish.height <= 0) return [];
+  const wishing: Wishing = { piece, bare, house, wish, wished, material, keep };
+  const ways = waysFor(wishing);
   const of = ways.length * (MOST_ROUNDS + 1);
+  const choices: CrownChoice[] = [];
   for (const [w, way] of ways.entries()) {
-    const choice = reach(way, w);
+    let round = 0;
+    const choice = reach(way, wishing, () => onTry(w * (MOST_ROUNDS + 1) + round++, of));
     if (choice === 'stopped') break;
     if (choice) choices.push(choice);
   }
   onTry(of, of);
   return choices;
-
-  function reach(way: (typeof ways)[number], w: number): CrownChoice | null | 'stopped' {
-    let height = wish.height;
-    let best: { pads: Pad[]; crown: number; height: number } | null = null;
-    for (let round = 0; round < MOST_ROUNDS; round++) {
-      if (!onTry(w * (MOST_ROUNDS + 1) + round, of)) return 'stopped';
-      const pads = way.build(Math.round(height * 10) / 10);
-      if (!pads || pads.length === 0) break;
-      const trial = { ...bare, pads: [...pads, ...bare.pads] };
-      if (checkPiece(trial).length > 0) break;
-      const measured = attempt(trial, false);
-      if (!measured) break;
-      if (!best || Math.abs(measured.crown - wish.height) < Math.abs(best.crown - wish.height))
-        best = { pads, crown: measured.crown, height };
-      const miss = wish.height - measured.crown;
-      if (Math.abs(miss) < 0.25) break;
-      // What the pull takes away grows slowly with the height: the miss itself is the next step.
-      height += miss;
-      if (height <= 0.5) break;
-    }
-    if (!best) return null;
-    if (!onTry(w * (MOST_ROUNDS + 1) + MOST_ROUNDS, of)) return 'stopped';
-    const pads = [...best.pads, ...bare.pads];
-    const measured = attempt({ ...bare, pads }, true);
-    if (!measured) return null;
-    return {
-      kind: way.kind,
-      name: way.name,
-      pads,
-      crownPads: best.pads.length,
-      crown: measured.crown,
-      miss: measured.crown - wish.height,
-      meets: measured.converged && Math.abs(measured.crown - wish.height) <= NEAR,
-      worst: measured.worst,
-      showThrough: measured.showThrough,
-      sold: best.pads.every((pad) => foamOf(piece, pad.material)!.sold.some((t) => Math.abs(t - pad.thickness) <= 0.05)),
-      converged: measured.converged,
-    };
-  }
-
-  function attempt(trial: Piece, fine: boolean): Measured | null {
-    try {
-      return measure(trial, house, wish, wished!, fine);
-    } catch (error) {
-      if (error instanceof PieceProblems) return null;
-      throw error;
-    }
-  }
 }

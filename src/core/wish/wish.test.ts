@@ -66,6 +66,6 @@ describe('crown by wish', () => {
     const [fewest] = crownByWish(chair, {}, { height: 12, profile: { kind: 'parabolic' } });
     expect(fewest!.pads.filter((pad) => pad.role === 'main')).toEqual(chair.pads.filter((pad) => pad.role === 'main'));
     expect(crownByWish({ ...chair, pads: [] }, {}, { height: 12, profile: { kind: 'round' } })).toEqual([]);
-    expect(crownByWish(chair, {}, { height: 12, profile: { kind: 'round' } }, () => false)).toEqual([]);
+    expect(crownByWish(chair, {}, { height: 12, profile: { kind: 'round' } }, { onTry: () => false })).toEqual([]);
   });
 });

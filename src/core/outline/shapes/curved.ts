@@ -1,4 +1,5 @@
-import type { BaseShape, CornerRadius } from '../../piece/shapes';
+import type { BaseShape, CornerRadius } from '../../piece/schema/shapes';
+import { edgeNamed } from '../edge-part';
 import { roundJoints } from '../nodes';
 import { arcByRise } from '../segment';
 import type { Outline, Point, Segment } from '../types';
@@ -6,13 +7,20 @@ import { seenRadius } from './straight';
 
 type Shape<T extends BaseShape['type']> = Extract<BaseShape, { type: T }>;
 
-function line(edge: string, from: Point, to: Point): Segment {
-  return { kind: 'line', edge, from, to };
+function line(name: string, from: Point, to: Point): Segment {
+  return { kind: 'line', edge: edgeNamed(name), from, to };
 }
 
 /** A cubic between two places with given directions there; the handles reach a share of the way. */
-function curve(edge: string, from: Point, leave: Point, to: Point, arrive: Point): Segment {
-  return { kind: 'curve', edge, from, c1: [from[0] + leave[0], from[1] + leave[1]], c2: [to[0] - arrive[0], to[1] - arrive[1]], to };
+function curve(name: string, from: Point, leave: Point, to: Point, arrive: Point): Segment {
+  return {
+    kind: 'curve',
+    edge: edgeNamed(name),
+    from,
+    c1: [from[0] + leave[0], from[1] + leave[1]],
+    c2: [to[0] - arrive[0], to[1] - arrive[1]],
+    to,
+  };
 }
 
 /** Front, right, back, left (or bottom, right, top, left) with rounded joints. */
@@ -28,7 +36,7 @@ export function bowedOutline(shape: Shape<'bowed'>): { outline: Outline; tooRoun
   const low = -half + shape.bow;
   return fourSides(
     [
-      arcByRise('front', [-f, low], [f, low], shape.bow),
+      arcByRise(edgeNamed('front'), [-f, low], [f, low], shape.bow),
       line('right', [f, low], [b, half]),
       line('back', [b, half], [-b, half]),
       line('left', [-b, half], [-f, low]),
@@ -45,7 +53,7 @@ export function archedOutline(shape: Shape<'arched'>): { outline: Outline; tooRo
     [
       line('bottom', [-half, low], [half, low]),
       line('right', [half, low], [half, side]),
-      arcByRise('top', [half, side], [-half, side], shape.height - shape.sideHeight),
+      arcByRise(edgeNamed('top'), [half, side], [-half, side], shape.height - shape.sideHeight),
       line('left', [-half, side], [-half, low]),
     ],
     shape.cornerRadius,
@@ -75,7 +83,7 @@ export function crownedOutline(shape: Shape<'crowned'>): { outline: Outline; too
   ]);
   return roundJoints(
     segments,
-    segments.map(({ edge }) => radius.get(edge) ?? 0),
+    segments.map(({ edge }) => radius.get(edge.name) ?? 0),
   );
 }
 
@@ -84,7 +92,7 @@ export function dOutline(shape: Shape<'d'>): Outline {
   const [w, half] = [shape.width / 2, shape.depth / 2];
   const low = half - shape.straight;
   const segments = [
-    arcByRise('front', [-w, low], [w, low], shape.depth - shape.straight),
+    arcByRise(edgeNamed('front'), [-w, low], [w, low], shape.depth - shape.straight),
     line('right', [w, low], [w, half]),
     line('back', [w, half], [-w, half]),
     line('left', [-w, half], [-w, low]),
@@ -100,11 +108,11 @@ export function ovalOutline(shape: Shape<'oval'>): Outline {
   const handle = (4 / 3) * Math.tan(step / 4);
   const names = ['front', 'right', 'right', 'back', 'back', 'left', 'left', 'front'];
   return {
-    segments: names.map((edge, i): Segment => {
+    segments: names.map((name, i): Segment => {
       const [t0, t1] = [-Math.PI / 2 + i * step, -Math.PI / 2 + (i + 1) * step];
       const at = (t: number): Point => [a * Math.cos(t), b * Math.sin(t)];
       const way = (t: number): Point => [-a * Math.sin(t) * handle, b * Math.cos(t) * handle];
-      return curve(edge, at(t0), way(t0), at(t1), way(t1));
+      return curve(name, at(t0), way(t0), at(t1), way(t1));
     }),
   };
 }

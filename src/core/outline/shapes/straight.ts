@@ -1,4 +1,4 @@
-import type { BaseShape, CornerRadius } from '../../piece/shapes';
+import type { BaseShape, CornerRadius } from '../../piece/schema/shapes';
 import type { Corner } from '../fillet-polygon';
 import type { Point } from '../types';
 
@@ -24,10 +24,10 @@ export function fourCorners(points: readonly [Point, Point, Point, Point], radiu
   const [front, back] = words as [string, string];
   const [f, b] = [seenRadius(radius.front), seenRadius(radius.back)];
   return [
-    { at: points[0], name: `${front} left corner`, edgeAfter: front, radius: f },
-    { at: points[1], name: `${front} right corner`, edgeAfter: 'right', radius: f },
-    { at: points[2], name: `${back} right corner`, edgeAfter: back, radius: b },
-    { at: points[3], name: `${back} left corner`, edgeAfter: 'left', radius: b },
+    { at: points[0], name: `${front} left`, edgeAfter: front, radius: f },
+    { at: points[1], name: `${front} right`, edgeAfter: 'right', radius: f },
+    { at: points[2], name: `${back} right`, edgeAfter: back, radius: b },
+    { at: points[3], name: `${back} left`, edgeAfter: 'left', radius: b },
   ];
 }
 
@@ -72,12 +72,12 @@ export function cornerSeatCorners(shape: Extract<BaseShape, { type: 'corner' }>)
   const inside = along(leftFront, leftWay, toMeet);
   const corner = (at: Point, name: string, edgeAfter: string, radius = 0): Corner => ({ at, name, edgeAfter, radius: seenRadius(radius) });
   return [
-    corner([0, 0], 'wall corner', 'left wall'),
-    corner(leftEnd, 'left end wall corner', 'left end'),
-    corner(leftFront, 'left end front corner', 'left front'),
-    corner(inside, 'inside corner', 'right front', shape.insideRadius),
-    corner(rightFront, 'right end front corner', 'right end'),
-    corner(rightEnd, 'right end wall corner', 'right wall'),
+    corner([0, 0], 'wall', 'left wall'),
+    corner(leftEnd, 'left end wall', 'left end'),
+    corner(leftFront, 'left end front', 'left front'),
+    corner(inside, 'inside', 'right front', shape.insideRadius),
+    corner(rightFront, 'right end front', 'right end'),
+    corner(rightEnd, 'right end wall', 'right wall'),
   ];
 }
 
@@ -89,13 +89,13 @@ export function steppedCorners(shape: Extract<BaseShape, { type: 'stepped' }>): 
   const [outer, inside] = [seenRadius(shape.cornerRadius.back), seenRadius(shape.insideRadius)];
   const bottom = seenRadius(shape.cornerRadius.front);
   return [
-    { at: [-half, low], name: 'bottom left corner', edgeAfter: 'bottom', radius: bottom },
-    { at: [half, low], name: 'bottom right corner', edgeAfter: 'right', radius: bottom },
-    { at: [half, step], name: 'right shoulder corner', edgeAfter: 'right shoulder', radius: outer },
-    { at: [inner, step], name: 'right inside corner', edgeAfter: 'right step', radius: inside },
-    { at: [inner, high], name: 'top right corner', edgeAfter: 'top', radius: outer },
-    { at: [-inner, high], name: 'top left corner', edgeAfter: 'left step', radius: outer },
-    { at: [-inner, step], name: 'left inside corner', edgeAfter: 'left shoulder', radius: inside },
-    { at: [-half, step], name: 'left shoulder corner', edgeAfter: 'left', radius: outer },
+    { at: [-half, low], name: 'bottom left', edgeAfter: 'bottom', radius: bottom },
+    { at: [half, low], name: 'bottom right', edgeAfter: 'right', radius: bottom },
+    { at: [half, step], name: 'right shoulder', edgeAfter: 'right shoulder', radius: outer },
+    { at: [inner, step], name: 'right inside', edgeAfter: 'right step', radius: inside },
+    { at: [inner, high], name: 'top right', edgeAfter: 'top', radius: outer },
+    { at: [-inner, high], name: 'top left', edgeAfter: 'left step', radius: outer },
+    { at: [-inner, step], name: 'left inside', edgeAfter: 'left shoulder', radius: inside },
+    { at: [-half, step], name: 'left shoulder', edgeAfter: 'left', radius: outer },
   ];
 }

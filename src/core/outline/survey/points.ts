@@ -1,4 +1,4 @@
-import type { BaseShape } from '../../piece/shapes';
+import type { BaseShape } from '../../piece/schema/shapes';
 import type { NodeLine, OutlineNode } from '../nodes';
 import type { Point } from '../types';
 

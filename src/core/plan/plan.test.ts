@@ -1,9 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { domeHalfArc } from './build';
-import { defaultHouse } from './house';
-import { newChairSeat, type BaseShape, type Pad, type Piece } from './piece';
-import { planPiece } from './plan';
+import { domeHalfArc } from '../build';
+import { defaultHouse } from '../house';
+import { newChairSeat, type BaseShape, type Pad, type Piece } from '../piece';
+import { planPiece } from '.';
 
 /** No sitting and larger triangles: these tests ask for neither. */
 const QUICK = { sits: false, coarse: true };

@@ -1,9 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { baseOutline, bounds, flatten, perimeter, polygonPerimeter, stations } from './outline';
-import { checkPiece, KINDS, newPiece, PieceProblems, STARTING_SHAPES, type BaseShape, type OutlineNode, type Piece } from './piece';
-import { planPiece, type Plan } from './plan';
-import { sheetView } from './view';
+import { baseOutline, bounds, flatten, perimeter, polygonPerimeter, stations } from '../outline';
+import { problemsOf } from '../document';
+import { KINDS, newPiece, PieceProblems, STARTING_SHAPES, type BaseShape, type OutlineNode, type Piece } from '../piece';
+import { createPlanner, PLAN_PARTS, planPiece, sheetView, type Plan } from '.';
 
 /** No sitting and larger triangles: these tests ask for neither. */
 const QUICK = { sits: false, coarse: true };
@@ -52,7 +52,7 @@ describe('any outline somebody draws', () => {
     fc.assert(
       fc.property(drawn, fc.constantFrom(...KINDS.map((kind) => kind.id)), (shape, kind) => {
         const piece: Piece = { ...newPiece(kind), panels: null, count: 1, base: { ...newPiece(kind).base, shape } };
-        const problems = checkPiece(piece);
+        const problems = problemsOf(piece);
         if (problems.length > 0) {
           for (const { message } of problems) expect(message.length).toBeGreaterThan(10);
           return;
@@ -105,8 +105,8 @@ describe('any outline somebody draws', () => {
 describe('a mirrored base', () => {
   const mirrored: [string, Piece][] = (['bowed', 'arched', 'crowned', 'stepped', 'kidney', 'd', 'saddle'] as const).map((type) => {
     const piece = newPiece('chair-seat', STARTING_SHAPES[type]);
-    const corner = type === 'bowed' ? (['back left corner', 'back right corner'] as const) : [];
-    const notches = corner.map((name, i) => ({ id: `n-${i + 1}`, at: { kind: 'corner' as const, corner: name }, width: 40, depth: 50 }));
+    const corner = type === 'bowed' ? (['back left', 'back right'] as const) : [];
+    const notches = corner.map((name, i) => ({ id: `n-${i + 1}`, at: { kind: 'corner' as const, name }, width: 40, depth: 50 }));
     return [type, { ...piece, base: { ...piece.base, notches } }];
   });
 
@@ -145,25 +145,25 @@ describe('a mirrored base', () => {
 
 describe('every kind on the sheet', () => {
   it.each(KINDS.map((kind) => kind.id))('%s: section, contours, base and slip are drawn', (kind) => {
-    const result = sheetView(newPiece(kind), {}, true);
+    const result = sheetView({ piece: newPiece(kind), house: {}, parts: PLAN_PARTS, preview: true }, createPlanner());
     if (!('view' in result)) throw new Error(JSON.stringify(result.problems));
     const { view } = result;
     expect(view.section!.base.length).toBeGreaterThan(2);
     expect(view.section!.cover.length).toBeGreaterThan(3);
-    expect(view.slip.length).toBeGreaterThan(10);
+    expect(view.sizes.length).toBeGreaterThan(10);
     const covered = view.grid.heights.filter((z) => !Number.isNaN(z));
     expect(covered.length).toBeGreaterThan(100);
     expect(view.baseGrid.heights.every(Number.isFinite)).toBe(true);
     expect(view.moulded).toBe(kind === 'saddle');
     // One cloth over all is known by its wrap at the near edge; a sewn cover by its pieces.
-    const wrap = view.slip.find((line) => line.key === 'wrap');
+    const wrap = view.sizes.find((line) => line.key === 'wrap');
     if (wrap) expect(wrap.label).toContain(kind.startsWith('headboard') ? 'bottom' : 'front');
-    else expect(view.slip.filter((line) => line.key.startsWith('piece.')).length).toBeGreaterThan(2);
-    expect(view.plan.cover.method).toBe(newPiece(kind).covering!.way);
+    else expect(view.sizes.filter((line) => line.key.startsWith('piece.')).length).toBeGreaterThan(2);
+    expect(view.plan.cover!.method).toBe(newPiece(kind).covering.way);
   });
 
   it('a seat round a corner is covered on both its runs', () => {
-    const result = sheetView(newPiece('corner-seat', STARTING_SHAPES.corner), {});
+    const result = sheetView({ piece: newPiece('corner-seat', STARTING_SHAPES.corner), house: {}, parts: [] }, createPlanner());
     if (!('view' in result)) throw new Error('not planned');
     const { grid, plan } = result.view;
     const box = bounds(plan.outline.points);
@@ -206,7 +206,7 @@ describe('notches, holes and moulds together', () => {
                 ...piece.base,
                 notches: ['left', 'right'].map((side, i) => ({
                   id: `n-${i + 1}`,
-                  at: { kind: 'corner', corner: `back ${side} corner` },
+                  at: { kind: 'corner', name: `back ${side}` },
                   width,
                   depth: notch,
                 })),

@@ -2,17 +2,17 @@ import { describe, expect, it } from 'vitest';
 import { ruleOf } from '../house';
 import { newChairSeat, STARTING_SHAPES } from '../piece';
 import { planPiece } from '../plan';
-import { printFigure, slipOf } from '.';
+import { printFigure, sizesOf } from '.';
 
 /** No sitting and larger triangles: these tests ask for neither. */
 const QUICK = { sits: false, coarse: true };
 
 const piece = newChairSeat();
 const plan = planPiece(piece, {}, QUICK);
-const lines = slipOf(plan, piece, {});
+const lines = sizesOf(plan, piece, {});
 const line = (key: string, from = lines) => from.find((l) => l.key === key)!;
 
-describe('the slip', () => {
+describe('the sizes', () => {
   it('says nothing that the plan does not say', () => {
     expect(line('height').value).toBe(plan.surface.height);
     expect(line('wrap').value).toBe(plan.stations[0]!.wrap);
@@ -46,7 +46,7 @@ describe('the slip', () => {
         if (!term.rule) return false;
         const rule = ruleOf(term.rule)!;
         const own = { ...piece, overrides: { [term.rule]: rule.sensible[1] } };
-        const changed = line(key, slipOf(planPiece(own, {}, QUICK), own, {}));
+        const changed = line(key, sizesOf(planPiece(own, {}, QUICK), own, {}));
         return changed.value !== line(key).value || changed.by !== line(key).by;
       });
       if (!moved) indifferent.push(key);
@@ -57,7 +57,7 @@ describe('the slip', () => {
 
   it('leaves out what a piece does not have', () => {
     const bare = { ...newChairSeat(STARTING_SHAPES.round), wadding: null, pads: [] };
-    const keys = slipOf(planPiece(bare, {}, QUICK), bare, {}).map((l) => l.key);
+    const keys = sizesOf(planPiece(bare, {}, QUICK), bare, {}).map((l) => l.key);
     expect(keys).not.toContain('wadding');
     expect(keys.some((key) => key.startsWith('foam.') && key !== 'foam.sheets')).toBe(false);
   });

@@ -1,0 +1,43 @@
+import { cutsStep, halfReads, modelOf, type Fineness, type HalfTask, type Model } from '../build';
+import { checkBuilt } from '../document';
+import type { HouseRules } from '../house';
+import type { Keep } from '../keep';
+import type { Piece, Problem } from '../piece';
+import type { PulledSection } from '../pull';
+import { createKeeper, type Count } from './keeper';
+
+/**
+ * What plans pieces and keeps what did not change. Worker, server, command line, tests and cures use it alike; it is
+ * never asked for an answer that depends on what was asked before.
+ */
+export type Planner = {
+  keep: Keep;
+  /** a piece with its stack built */
+  model: (piece: Piece, house: HouseRules) => Model;
+  /** what keeps a piece of the right form from being planned */
+  check: (piece: Piece, house: HouseRules) => Problem[];
+  /** the sections that a piece will want and that are not known yet: each may be solved elsewhere */
+  sectionsWanted: (model: Model, fineness: Fineness) => HalfTask[];
+  /** takes sections that were solved elsewhere */
+  takeSections: (tasks: readonly HalfTask[], solved: readonly PulledSection[]) => void;
+  /** how often each step was asked and worked, since it was last reset */
+  counts: ReadonlyMap<string, Count>;
+  resetCounts: () => void;
+};
+
+/** A planner that has planned nothing yet. */
+export function createPlanner(): Planner {
+  const { keep, missing, put, counts, resetCounts } = createKeeper();
+  return {
+    keep,
+    model: (piece, house) => modelOf(piece, house, keep),
+    check: (piece, house) => keep('checked', [piece, house], () => checkBuilt(piece, house, keep)),
+    sectionsWanted: (model, fineness) => {
+      const tasks = cutsStep(model, fineness).map(({ cut: { stack, pull, start, element } }) => ({ stack, pull, start, element }));
+      return missing('section', tasks.map(halfReads)).map((i) => tasks[i]!);
+    },
+    takeSections: (tasks, solved) => tasks.forEach((task, i) => put('section', halfReads(task), solved[i])),
+    counts,
+    resetCounts,
+  };
+}

@@ -1,0 +1,174 @@
+import { checkBoard, panelLayout, type BoardCheck, type PanelLayout } from '../base';
+import { coveredStep, foamMass, massOf, sectionsStep, type Fineness, type Model } from '../build';
+import {
+  choicesOf,
+  cornerPlans,
+  dustCover,
+  sewCover,
+  waddingPiece,
+  wrapAt,
+  type CornerPlan,
+  type LiningPiece,
+  type SewnCover,
+  type StationWrap,
+} from '../cover';
+import { cutPlan, foamPieces, type CutPlan, type CutSet, type FoamPiece } from '../cut';
+import { fixPlan, type Fastening, type Fixing } from '../fix';
+import { BOARDS, findMaterial } from '../foam';
+import { outlineArea, outlineSize } from '../outline';
+import type { Piece } from '../piece';
+import { runSteps, type Step } from '../run';
+import { pocketPlan, type PocketPlan } from '../sit';
+import type { Planner } from './planner';
+import type { Plan, VariantPlan } from './types';
+
+/**
+ * The steps of a plan, each a plain function of what it reads and kept by that. Nothing is worked out before it is asked
+ * for: a step asks for the steps it hangs on.
+ */
+
+/** Cloth, wadding and fasteners add about this much to what a panel hangs with. */
+const DRESSED = 1.1;
+
+/** What the cover measures at every station. */
+export function wrapsStep(model: Model, fineness: Fineness = 'own'): StationWrap[] {
+  const sections = sectionsStep(model, fineness);
+  return model.keep('wraps', [sections, model.rule('return'), model.rule('grip')], () => sections.map((section) => wrapAt(model, section)));
+}
+
+/** What is done at every corner. */
+export function cornersStep(model: Model, fineness: Fineness = 'own'): CornerPlan[] {
+  const { stack, piece, figures, keep } = model;
+  const wraps = wrapsStep(model, fineness);
+  return keep('corners', [stack, wraps, piece.cloth, piece.covering.way, figures], () => cornerPlans(model, wraps));
+}
+
+/** What of a cloth matters to how it is cut and sewn. */
+function clothRead({ cloth }: Piece): unknown {
+  const { price: _price, name: _name, certificate: _certificate, ...read } = cloth;
+  void [_price, _name, _certificate];
+  return read;
+}
+
+/** The pieces of the set that are made to the piece's own outline. */
+export function ownModel(model: Model): Model {
+  const differing = (model.piece.variants ?? []).reduce((sum, variant) => sum + variant.count, 0);
+  return differing === 0 ? model : { ...model, piece: { ...model.piece, count: model.piece.count - differing } };
+}
+
+/** The cover: flat pieces and all that is sewn into them. */
+export function coverStep(whole: Model, fineness: Fineness = 'own'): SewnCover {
+  const model = ownModel(whole);
+  const { stack, piece, figures, keep } = model;
+  const sections = sectionsStep(model, fineness);
+  const covered = coveredStep(model, fineness);
+  const stations = wrapsStep(model, fineness);
+  const corners = cornersStep(model, fineness);
+  const coarse = fineness !== 'own';
+  const reads = [stack, sections, covered, stations, corners, figures, piece.covering, clothRead(piece), piece.kind, piece.count];
+  const base = [piece.base.notches ?? null, piece.base.edges ?? null, piece.wadding];
+  return keep('cover', [...reads, ...base, coarse], () => sewCover({ model, sections, stations, covered, corners, coarse }));
+}
+
+/** The foam pieces to cut. */
+export function foamStep(whole: Model): FoamPiece[] {
+  const model = ownModel(whole);
+  return model.keep('foam pieces', [model.stack, model.piece.count], () => foamPieces(model));
+}
+
+/** Wadding and dust cover. */
+export function liningsStep(whole: Model, fineness: Fineness = 'own'): { wadding: LiningPiece | null; dust: Plan['dustCover'] } {
+  const model = ownModel(whole);
+  const { stack, figures, piece, keep } = model;
+  const stations = wrapsStep(model, fineness);
+  return keep('linings', [stack, stations, figures, piece.wadding, piece.count], () => ({
+    wadding: waddingPiece(model, stations),
+    dust: dustCover(model),
+  }));
+}
+
+/** The flat pieces of every outline in the set that is not the piece's own. */
+export function variantsStep(model: Model, planner: Planner): VariantPlan[] {
+  return (model.piece.variants ?? []).map((variant): VariantPlan => {
+    const { variants: _variants, ...rest } = model.piece;
+    void _variants;
+    const piece: Piece = { ...rest, count: variant.count, base: { ...model.piece.base, shape: variant.shape } };
+    const own = planner.model(piece, model.house);
+    const { cover } = coverStep(own, 'variant');
+    const { wadding, dust } = liningsStep(own, 'variant');
+    const named = <T extends { name: string }>(flat: T): T => ({ ...flat, name: `${flat.name}, ${variant.name}` });
+    return {
+      id: variant.id,
+      name: variant.name,
+      count: variant.count,
+      outline: { ...outlineSize(own.outline), points: own.board },
+      covers: cover.pieces.map(named),
+      foam: foamStep(own).map((pad) => ({ ...pad, pad: `${pad.pad}, ${variant.name}` })),
+      wadding: wadding && named(wadding),
+      dustCover: named(dust),
+    };
+  });
+}
+
+/** The whole set laid out on sheets and rolls. */
+export function cutStep(model: Model, planner: Planner, fineness: Fineness = 'own'): CutPlan {
+  const own = ownModel(model);
+  const { cover } = coverStep(model, fineness);
+  const foam = foamStep(model);
+  const { wadding, dust } = liningsStep(model, fineness);
+  const variants = variantsStep(model, planner);
+  const sets: CutSet[] = [
+    { count: own.piece.count, foam, covers: cover.pieces, wadding, dust },
+    ...variants.map((v) => ({ count: v.count, foam: v.foam, covers: v.covers, wadding: v.wadding, dust: v.dustCover })),
+  ];
+  const reads = [cover, foam, wadding, dust, variants, model.figures, clothRead(model.piece), model.piece.count];
+  return model.keep('cut', reads, () => cutPlan(model, sets, cover));
+}
+
+/** What fasteners are chosen and placed for. */
+export function fasteningOf(model: Model, fineness: Fineness = 'own'): Fastening {
+  const { way: _way, ...choices } = choicesOf(model.piece.covering);
+  void _way;
+  return { model, choices, corners: cornersStep(model, fineness) };
+}
+
+/** Which fasteners, how many, where, in which order. */
+export function fixStep(model: Model, fineness: Fineness = 'own'): Fixing {
+  const { stack, figures, piece, keep } = model;
+  const fastening = fasteningOf(model, fineness);
+  const reads = [stack, fastening.corners, figures, piece.base, piece.covering, clothRead(piece), piece.kind, piece.count];
+  return keep('fixing', reads, () => fixPlan(fastening));
+}
+
+/** The run sheet. */
+export function runStep(model: Model, fineness: Fineness = 'own'): Step[] {
+  const { wadding, dust } = liningsStep(model, fineness);
+  const { cover } = coverStep(model, fineness);
+  return runSteps({ fastening: fasteningOf(model, fineness), foam: foamStep(model), cover, wadding, dust });
+}
+
+/** The board under its load. */
+export function boardStep(model: Model): BoardCheck {
+  const { piece, outline, middle, rule, keep } = model;
+  return checkBoard({ piece, outline, at: middle, rule, keep });
+}
+
+/** What the piece weighs, without its cloth. */
+export function massStep(model: Model): Plan['mass'] {
+  const { stack, piece, keep } = model;
+  const foam = keep('foam mass', [stack], () => foamMass(stack));
+  const density = findMaterial(BOARDS, piece.base.board.material)!.density;
+  const board = massOf(outlineArea(model.outline) * model.boardThickness, density);
+  return { board, foam, total: board + foam };
+}
+
+/** Panels on their wall. */
+export function panelsStep(model: Model): PanelLayout | null {
+  const { panels } = model.piece;
+  return panels ? panelLayout(panels, massStep(model).total * DRESSED) : null;
+}
+
+/** What pockets do: each sat on with and without. */
+export function pocketsStep(model: Model): PocketPlan[] {
+  return pocketPlan(model);
+}

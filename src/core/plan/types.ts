@@ -1,0 +1,77 @@
+import type { BoardCheck, EdgeStrip, FrameCuts, PanelLayout, TrimBend } from '../base';
+import type { Surface } from '../build';
+import type { CornerPlan, CoverPiece, CoverPlan, LiningPiece, StationWrap } from '../cover';
+import type { CutPlan, FoamPiece } from '../cut';
+import type { Fixing } from '../fix';
+import type { Closing, Polygon } from '../outline';
+import type { Hardware, Hole, PieceKind } from '../piece';
+import type { Step } from '../run';
+import type { PocketPlan, SitPlan } from '../sit';
+import type { OldCompared, OldStaple, PressVerdict } from '../strip';
+import type { Warning } from '../warning';
+
+/** Everything to cut, fix, do and check for a piece. Lengths mm, areas mm², forces N, masses kg, times minutes. */
+export type Plan = {
+  schema: 'fovea.plan/1';
+  piece: { name: string; kind: PieceKind; count: number };
+  outline: { width: number; depth: number; perimeter: number; area: number; points: Polygon };
+  base: {
+    /** how the measurements close, where there was one to spare */
+    closing: Closing | null;
+    /** what the near and far edges are called */
+    words: readonly [near: string, far: string];
+    holes: Hole[];
+    hardware: Hardware[];
+    thickness: number;
+    board: BoardCheck;
+    strips: EdgeStrip[];
+    trims: TrimBend[];
+    frame: FrameCuts | null;
+  };
+  /** panels laid out on a wall, for a panelled piece */
+  panels: PanelLayout | null;
+  strip: { press: PressVerdict | null; oldCover: OldCompared[]; staples: OldStaple[] };
+  /** pieces of the set made to an outline of their own */
+  variants: VariantPlan[];
+  surface: Surface;
+  /** mm of wadding left once smoothed down, before the cover presses it */
+  settledWadding: number;
+  /** what the sitter of this piece finds; null without padding, or where it was not asked for */
+  sit: SitPlan | null;
+  pockets: PocketPlan[];
+  stations: StationWrap[];
+  corners: CornerPlan[];
+  cover: CoverPlan;
+  foam: FoamPiece[];
+  wadding: (LiningPiece & { thickness: number }) | null;
+  dustCover: LiningPiece & { finishedWidth: number; finishedHeight: number };
+  cut: CutPlan;
+  fixing: Fixing;
+  mass: { board: number; foam: number; total: number };
+  /** for one piece of the set */
+  steps: Step[];
+  minutes: number;
+  warnings: Warning[];
+};
+
+/** What is different for a piece of the set whose base was measured differently. */
+export type VariantPlan = {
+  id: string;
+  name: string;
+  count: number;
+  outline: { width: number; depth: number; points: Polygon };
+  covers: CoverPiece[];
+  foam: FoamPiece[];
+  wadding: LiningPiece | null;
+  dustCover: LiningPiece;
+};
+
+/** What of a plan is worked out only where it is looked at. */
+export const PLAN_PARTS = ['board', 'strip', 'cover', 'cut', 'fixing', 'run'] as const;
+export type PlanPart = (typeof PLAN_PARTS)[number];
+
+type WhereAsked = 'strip' | 'variants' | 'cover' | 'wadding' | 'dustCover' | 'cut' | 'fixing' | 'steps' | 'minutes' | 'sit' | 'pockets';
+
+/** A plan of which only some parts were asked for. */
+export type SheetPlan = Omit<Plan, WhereAsked | 'base'> &
+  Partial<Pick<Plan, WhereAsked>> & { base: Omit<Plan['base'], 'board'> & Partial<Pick<Plan['base'], 'board'>> };

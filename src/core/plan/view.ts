@@ -1,0 +1,218 @@
+import { baseGrid, chalkStep, coveredStep, surfaceStep, type Fineness, type HeightGrid, type Model, type Section } from '../build';
+import { giveOf } from '../cloth';
+import { foldPlan, type FoldPlan, type StrainMap } from '../cover';
+import type { Give } from '../flattening';
+import type { HouseRules } from '../house';
+import { PieceProblems, type Piece, type Problem } from '../piece';
+import { pocketPlan, sitStep, type PocketPlan, type SitPlan } from '../sit';
+import { sizesOf, type SizeLine } from '../sizes';
+import type { Warning } from '../warning';
+import { baseStep, outlineStep, pieceStep, stripStep } from './plan';
+import type { Planner } from './planner';
+import {
+  boardStep,
+  cornersStep,
+  coverStep,
+  cutStep,
+  fixStep,
+  foamStep,
+  liningsStep,
+  massStep,
+  panelsStep,
+  runStep,
+  variantsStep,
+  wrapsStep,
+} from './steps';
+import { tidy } from './tidy';
+import type { PlanPart, SheetPlan } from './types';
+import { baseWarnings, buildWarnings, coverWarnings, cutWarnings, fixWarnings, ruleWarnings } from './warnings';
+
+/** Everything the sheet shows of a piece. */
+export type SheetView = {
+  plan: SheetPlan;
+  sizes: SizeLine[];
+  section: Section | null;
+  grid: HeightGrid;
+  /** the board's own top face, coarsely, for the round view */
+  baseGrid: HeightGrid;
+  /** whether the board is not flat */
+  moulded: boolean;
+  padOutlines: { id: string; role: string; points: readonly (readonly [number, number])[] }[];
+  /** what each piece asks of the cloth, over its flat shape, and what the cloth gives */
+  strain: StrainMap[];
+  give: Give;
+  /** how each corner is folded */
+  folds: FoldPlan[];
+  /** a quick look with larger triangles: the settled answer follows */
+  preview: boolean;
+  /** which parts of the plan it has */
+  parts: readonly PlanPart[];
+};
+
+/** What a sheet is asked for. */
+export type ViewQuestion = {
+  piece: Piece;
+  house: HouseRules;
+  /** parts of the plan that are looked at */
+  parts: readonly PlanPart[];
+  /** larger triangles and a coarser grid, while something is dragged */
+  preview?: boolean;
+};
+
+const LATER_PARTS: Record<PlanPart, (model: Model, planner: Planner, fineness: Fineness) => Partial<SheetPlan>> = {
+  board: (model) => ({ base: { ...baseStep(model), board: boardStep(model) } }),
+  strip: (model, _planner, fineness) => ({ strip: stripStep(model, fineness) }),
+  cover: (model, planner, fineness) => {
+    const { wadding, dust } = liningsStep(model, fineness);
+    return {
+      cover: coverStep(model, fineness).cover,
+      wadding: wadding && { ...wadding, thickness: model.wadding },
+      dustCover: dust,
+      variants: variantsStep(model, planner),
+    };
+  },
+  cut: (model, planner, fineness) => ({ cut: cutStep(model, planner, fineness) }),
+  fixing: (model, _planner, fineness) => ({ fixing: fixStep(model, fineness) }),
+  run: (model, _planner, fineness) => {
+    const steps = runStep(model, fineness);
+    return { steps, minutes: steps.reduce((sum, step) => sum + step.minutes + step.wait, 0) };
+  },
+};
+
+/** Warnings of the parts that were asked for. */
+const PART_WARNINGS: Partial<Record<PlanPart, (model: Model, planner: Planner, fineness: Fineness) => Warning[]>> = {
+  board: (model) => baseWarnings(model),
+  cover: (model, _planner, fineness) => coverWarnings(model, fineness),
+  cut: cutWarnings,
+  fixing: (model, _planner, fineness) => fixWarnings(model, fineness),
+};
+
+/** The plan with the parts that were asked for. */
+function sheetPlan(model: Model, planner: Planner, parts: readonly PlanPart[], fineness: Fineness): SheetPlan {
+  const plan: SheetPlan = {
+    schema: 'fovea.plan/1',
+    piece: pieceStep(model),
+    outline: outlineStep(model),
+    base: baseStep(model),
+    panels: panelsStep(model),
+    surface: surfaceStep(model, fineness),
+    settledWadding: model.wadding,
+    stations: wrapsStep(model, fineness),
+    corners: cornersStep(model, fineness),
+    foam: foamStep(model),
+    mass: massStep(model),
+    warnings: [
+      ...buildWarnings(model, fineness),
+      ...parts.flatMap((part) => PART_WARNINGS[part]?.(model, planner, fineness) ?? []),
+      ...ruleWarnings(model),
+    ],
+  };
+  return parts.reduce((whole, part) => ({ ...whole, ...LATER_PARTS[part](model, planner, fineness) }), plan);
+}
+
+/** Each part of a plan rounded once: what is the same as before is not rounded again. */
+function tidied(plan: SheetPlan, { keep }: Model): SheetPlan {
+  const entries = Object.entries(plan).map(([key, value]: [string, unknown]) => [
+    key,
+    typeof value === 'object' && value !== null ? keep('tidied', [key, value], () => tidy(value)) : tidy(value),
+  ]);
+  return Object.fromEntries(entries) as SheetPlan;
+}
+
+/**
+ * Works out the sheet: the parts of the plan that are looked at, and the drawings that go with them. The sitting is asked
+ * for apart, by `sitView`.
+ *
+ * @param question the piece, the house, what is looked at
+ * @param planner keeps what did not change
+ * @returns the view, or what keeps the piece from being planned
+ */
+export function sheetView(
+  { piece, house, parts, preview = false }: ViewQuestion,
+  planner: Planner,
+): { view: SheetView } | { problems: Problem[] } {
+  return guarded(piece, house, planner, () => {
+    const model = planner.model(piece, house);
+    const fineness: Fineness = preview ? 'quick' : 'own';
+    const plan = tidied(sheetPlan(model, planner, parts, fineness), model);
+    const looked = parts.includes('cover');
+    return {
+      view: {
+        plan,
+        sizes: sizesOf(plan, piece, house),
+        section: chalkStep(model, fineness),
+        grid: coveredStep(model, fineness).grid,
+        baseGrid: model.keep('base grid', [model.stack], () => baseGrid(model.stack)),
+        moulded: Boolean(piece.base.mould) || piece.base.shape.type === 'saddle',
+        padOutlines: model.pads.map(({ pad, polygon }) => ({ id: pad.id, role: pad.role, points: polygon })),
+        strain: looked ? coverStep(model, fineness).maps : [],
+        give: giveOf(piece.cloth),
+        folds: looked ? foldsOf(model, plan) : [],
+        preview,
+        parts,
+      },
+    };
+  });
+}
+
+/** How each corner is folded. */
+function foldsOf({ piece, rule }: Model, { corners, stations }: SheetPlan): FoldPlan[] {
+  return corners.map((corner) =>
+    foldPlan(
+      corner,
+      stations.find((station) => station.id === corner.station)!,
+      piece.cloth,
+      rule,
+    ),
+  );
+}
+
+/** A sitting as the sheet shows it: its figures, the pressure on the plan and the loaded surface. */
+export type SitView = {
+  sit: SitPlan;
+  pockets: PocketPlan[];
+  /** N/mm² at each node; 0 where nothing presses, NaN off the piece */
+  pressure: HeightGrid;
+  /** the loaded surface, mm over the reference plane; NaN off the piece */
+  loaded: HeightGrid;
+};
+
+/**
+ * Sits on a piece with the sheet's own figures.
+ *
+ * @param piece the document
+ * @param house the workshop's rules
+ * @param planner keeps what did not change
+ * @returns null where there is nothing to sit on
+ */
+export function sitView(piece: Piece, house: HouseRules, planner: Planner): { view: SitView | null } | { problems: Problem[] } {
+  return guarded(piece, house, planner, () => {
+    const model = planner.model(piece, house);
+    const sat = sitStep(model);
+    if (!sat) return { view: null };
+    const { bed, result } = sat;
+    const { x0, y0, step, columns, rows } = bed;
+    const grid = (values: Float64Array): HeightGrid => ({
+      x0,
+      y0,
+      step,
+      columns,
+      rows,
+      heights: values.map((v, i) => (bed.there[i] ? v : NaN)),
+    });
+    return {
+      view: { sit: sat.plan, pockets: pocketPlan(model), pressure: grid(result.pressure), loaded: grid(result.height) },
+    };
+  });
+}
+
+function guarded<T>(piece: Piece, house: HouseRules, planner: Planner, work: () => T): T | { problems: Problem[] } {
+  const problems = planner.check(piece, house);
+  if (problems.length > 0) return { problems };
+  try {
+    return work();
+  } catch (error) {
+    if (error instanceof PieceProblems) return { problems: error.problems };
+    throw error;
+  }
+}

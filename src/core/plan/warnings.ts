@@ -1,0 +1,214 @@
+import { surfaceStep, type Fineness, type Model } from '../build';
+import { clothWarnings } from '../cover';
+import { FASTENERS } from '../fix';
+import { ruleOf, unusual } from '../house';
+import { distanceTo } from '../outline';
+import { kindOf } from '../piece';
+import type { SitPlan } from '../sit';
+import { oldStaples } from '../strip';
+import { sayLength as shown, type Warning } from '../warning';
+import type { Planner } from './planner';
+import { boardStep, coverStep, cutStep, fasteningOf, foamStep, panelsStep, wrapsStep } from './steps';
+
+/** Under this the fingers have nothing to hold, mm (trade default: warn when grip < 25). */
+const LEAST_GRIP = 25;
+
+type Warn = (code: string, where: string, message: string) => void;
+
+/** Puts warnings down in the order they are made. */
+function collected(warn: (warn: Warn) => void): Warning[] {
+  const found: Warning[] = [];
+  warn((code, where, message) => void found.push({ code, where, message }));
+  return found;
+}
+
+/** What the base itself gives cause to say: its board, the wall it hangs on, its edges. */
+export function baseWarnings(model: Model): Warning[] {
+  const { base, strip } = model.piece;
+  return collected((warn) => {
+    const board = boardStep(model);
+    if (board.verdict === 'soft' || board.verdict === 'breaks') {
+      const cures = [
+        board.thickness ? `${board.thickness} mm of the same board would do` : '',
+        board.rib ? `a rib of ${board.rib.width} × ${board.rib.height} mm across the middle would carry it` : '',
+      ].filter(Boolean);
+      warn(
+        board.verdict === 'breaks' ? 'board-breaks' : 'board-soft',
+        'base.board.thickness',
+        `${board.words} ${cures.length > 0 ? `${capital(cures.join('; '))}.` : 'No board sold of this kind does; take another, or carry it all over.'}`,
+      );
+    }
+    const panels = panelsStep(model);
+    if (panels && !panels.holds)
+      warn(
+        'panels-too-heavy',
+        'panels.rating',
+        `${panels.mounting === 'joined' ? 'The joined panels need' : 'Each panel needs'} ${Math.ceil(panels.needed * 10) / 10} kg of cleat rating (mass × 4); there are ${panels.rated} kg. Add cleats, and proof-load before use.`,
+      );
+    for (const { edge, visible, trim, fasten, against, strip: lip } of base.edges ?? []) {
+      if (!visible && trim > 0) warn('trim-not-seen', 'base.edges', `The ${edge.name} edge is not seen: its trim can be left off.`);
+      if (!fasten && visible && !against && !lip)
+        warn('edge-loose', 'base.edges', `The ${edge.name} edge is seen and not fastened: finish its cover against a hard-edge strip.`);
+    }
+    for (const staple of oldStaples(strip, base.board.thickness, model.rule('stapleClear')))
+      if (staple.tooLong) warn('old-staple-long', 'strip', staple.words);
+    hardwareWarnings(model, warn);
+  });
+}
+
+function hardwareWarnings({ piece, board, rule }: Model, warn: Warn): void {
+  const clear = rule('hardwareClear');
+  (piece.base.hardware ?? []).forEach((item, i) => {
+    const toEdge = distanceTo(board, [item.x, item.y]) - item.diameter / 2;
+    const toStaples = Math.abs(toEdge + item.diameter / 2 - rule('return')) - item.diameter / 2;
+    const where = `base.hardware.${i}`;
+    const name = `The ${item.kind} ${i + 1}`;
+    if (toEdge < clear)
+      warn('hardware-near-edge', where, `${name} lies ${shown(toEdge)} from the board’s edge; under ${shown(clear)} it splits out.`);
+    else if (toStaples < clear)
+      warn('hardware-on-staples', where, `${name} stands in the staple line: staples near it were moved or left out.`);
+    if (item.kind !== 'cleat' && item.kind !== 'insert' && item.length > piece.base.board.thickness)
+      warn(
+        'hardware-through',
+        where,
+        `${name} is ${shown(item.length - piece.base.board.thickness)} longer than the board: keep its end out of the pad, or take a shorter one.`,
+      );
+  });
+}
+
+/** What the stack and the cover pulled over it give cause to say. */
+export function buildWarnings(model: Model, fineness: Fineness = 'own'): Warning[] {
+  const { piece } = model;
+  return collected((warn) => {
+    if (!piece.pads.some((pad) => pad.role === 'main')) warn('no-main-pad', 'pads', 'No main pad yet: the cover would lie on the board.');
+    for (const [i, pad] of foamStep(model).entries()) {
+      if (pad.exact) continue;
+      const total = pad.layers.reduce((sum, t) => sum + t, 0);
+      warn(
+        'thickness-not-sold',
+        `pads.${i}.thickness`,
+        `${pad.materialName} is not sold to make ${shown(pad.thickness)}: buy ${pad.layers.join(' + ')} mm and slit off ${shown(total - pad.thickness)}.`,
+      );
+    }
+    padWarnings(model, warn);
+    const surface = surfaceStep(model, fineness);
+    if (!surface.converged)
+      warn(
+        'not-at-rest',
+        'surface',
+        'The cover did not come to rest over this stack: its figures are not to be cut to. Pull less, or take a firmer foam.',
+      );
+    if (surface.showThrough.reads)
+      warn(
+        'shows-through',
+        'pads',
+        `The step of the ${surface.showThrough.pad ?? ''} pad reads through the cover (it bends with a radius of ${Math.round(1000 / surface.showThrough.curvature)} mm above it): feather its rim, or lay a thicker pad over it.`,
+      );
+  });
+}
+
+function padWarnings({ piece, pads }: Model, warn: Warn): void {
+  pads.forEach(({ pad, offset, foam }, i) => {
+    if (pad.role === 'main' && offset <= 0 && kindOf(piece.kind).traits.sat)
+      warn(
+        'edge-not-buried',
+        `pads.${i}.offset`,
+        offset === 0
+          ? 'The pad is flush with the board: its hard edge may be felt through the cover.'
+          : `The pad is ${shown(-offset)} short of the board: its hard edge lies bare under the cover.`,
+      );
+    if (foam.type === 'slow-recovery' && pad.role === 'main')
+      warn(
+        'slow-main-pad',
+        `pads.${i}.material`,
+        'Slow-recovery foam returns slowly and supports little on its own; use it as a topper at most.',
+      );
+    if (pad.role === 'crown' && piece.pads.slice(0, i).some((below) => below.role === 'main'))
+      warn('crown-on-top', `pads.${i}`, 'The crown pad lies on the main pad: its step will read through. Move it below.');
+  });
+}
+
+/** What a sitting gives cause to say. */
+export function sitWarnings(sit: SitPlan | null): Warning[] {
+  return collected((warn) => {
+    if (sit?.bottoms) warn('bottoms-out', 'sit', sit.why.bottoms ?? 'It bottoms out.');
+    if (sit?.edgeFelt) warn('edge-felt', 'sit', sit.why.edge ?? 'The board’s edge is felt.');
+  });
+}
+
+/** What the cover gives cause to say. */
+export function coverWarnings(model: Model, fineness: Fineness = 'own'): Warning[] {
+  const stations = wrapsStep(model, fineness);
+  const short = stations.filter((station) => station.grip < LEAST_GRIP);
+  return [
+    ...collected((warn) => {
+      if (short.length > 0)
+        warn(
+          'grip-short',
+          `station ${short[0]!.id}`,
+          `Grip is ${shown(short[0]!.grip)} at ${short.length === stations.length ? 'every station' : `${short.length} stations`}; under ${LEAST_GRIP} mm the fingers slip.`,
+        );
+    }),
+    ...clothWarnings(model, coverStep(model, fineness).cover),
+  ];
+}
+
+/** What laying the set out gives cause to say. */
+export function cutWarnings(model: Model, planner: Planner, fineness: Fineness = 'own'): Warning[] {
+  const cut = cutStep(model, planner, fineness);
+  return collected((warn) => {
+    for (const layout of cut.foam.layouts)
+      if (layout.tooLarge.length > 0)
+        warn(
+          'pad-larger-than-sheet',
+          'cut.foam',
+          `The ${layout.tooLarge.join(', ')} pad does not fit on a ${cut.foam.sheetWidth} × ${cut.foam.sheetLength} mm sheet; it must be joined.`,
+        );
+    if (cut.cloth.tooLarge.length > 0)
+      warn(
+        'cloth-too-narrow',
+        'cloth.rollWidth',
+        `The cover does not fit on a roll ${shown(model.piece.cloth.rollWidth)} wide; turn it on the roll, or use a wider cloth.`,
+      );
+  });
+}
+
+/** What fastening gives cause to say. */
+export function fixWarnings(model: Model, fineness: Fineness = 'own'): Warning[] {
+  const fastening = fasteningOf(model, fineness);
+  return FASTENERS.filter((fastener) => fastener.used(fastening)).flatMap((fastener) => fastener.warnings?.(fastening) ?? []);
+}
+
+/** House rules that were set otherwise for this piece, and unusually. */
+export function ruleWarnings({ piece }: Model): Warning[] {
+  return Object.entries(piece.overrides).flatMap(([key, value]): Warning[] => {
+    const remark = unusual(key, value);
+    return remark
+      ? [{ code: 'override-unusual', where: `overrides.${key}`, message: `${ruleOf(key)!.label}: ${value} for this piece. ${remark}.` }]
+      : [];
+  });
+}
+
+/**
+ * Everything about a plan that a practitioner would want to be told before cutting.
+ *
+ * @param model the built piece
+ * @param planner for pieces of the set that differ
+ * @param fineness how finely
+ * @param sit what the sitter found, where it was asked for
+ */
+export function planWarnings(model: Model, planner: Planner, fineness: Fineness, sit: SitPlan | null): Warning[] {
+  return [
+    ...buildWarnings(model, fineness),
+    ...sitWarnings(sit),
+    ...cutWarnings(model, planner, fineness),
+    ...baseWarnings(model),
+    ...fixWarnings(model, fineness),
+    ...coverWarnings(model, fineness),
+    ...ruleWarnings(model),
+  ];
+}
+
+function capital(words: string): string {
+  return words.charAt(0).toUpperCase() + words.slice(1);
+}

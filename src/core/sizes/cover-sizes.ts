@@ -1,0 +1,197 @@
+import type { CoverPlan } from '../cover';
+import { count, length, type Making, type SizeLine } from './types';
+
+const own = { group: 'Cover' as const, unit: 'length' as const };
+
+/** The blank of a pulled cover, and what it is made up of at the near edge. */
+function blankSizes({ plan, rule }: Making, cover: CoverPlan): SizeLine[] {
+  const front = plan.stations[0]!;
+  const near = plan.base.words[0];
+  const blank = cover.pieces[0]!;
+  const side = length('side', `Side, ${near}`, front.side);
+  const under = [rule('return', 'return'), rule('grip', 'grip')];
+  return [
+    {
+      ...own,
+      key: 'wrap',
+      label: `Wrap at the ${near}`,
+      value: front.wrap,
+      note: 'side + return + grip',
+      formula: 'wrap = side + return + grip',
+      terms: [length('side', 'Side, measured down the covered section', front.side), ...under],
+    },
+    {
+      ...own,
+      key: 'fromCentre',
+      label: `Centre to cloth edge, ${near}`,
+      value: front.fromCentre,
+      formula: 'from centre = top + side + return + grip',
+      terms: [length('top', 'Over the top, along the covered section', front.top), length('side', 'Side', front.side), ...under],
+    },
+    {
+      ...own,
+      key: 'cover',
+      label: 'Cover, cut size',
+      value: blank.width,
+      by: blank.height,
+      note: `${blank.count} to cut`,
+      formula: 'each edge = board + (top − plan) + side + return + grip',
+      terms: [
+        length('board', 'Board width', plan.outline.width),
+        length('top − plan', `Longer over the top than in plan, ${near}`, front.top - front.planDistance),
+        side,
+        ...under,
+      ],
+    },
+  ];
+}
+
+function pieceSizes({ rule }: Making, cover: CoverPlan): SizeLine[] {
+  return (cover.pulled ? cover.pieces.slice(1) : cover.pieces).map((piece) => {
+    const seam = piece.edges.find((edge) => edge.kind === 'seam');
+    const stapled = piece.edges.some((edge) => edge.kind === 'staple');
+    return {
+      ...own,
+      key: `piece.${piece.id}`,
+      label: `${piece.name}, cut size`,
+      value: piece.width,
+      by: piece.height,
+      note: `${piece.count} to cut${piece.cloth === 'lining' ? ', lining cloth' : ''}`,
+      formula: 'size = laid flat from the covered surface + an allowance along every edge',
+      terms: [
+        ...(seam ? [length('seam', 'Its seam, as sewn', seam.sewn)] : []),
+        rule('allowance', 'seamAllowance'),
+        ...(stapled ? [rule('return', 'return'), rule('extra', 'bandExtra')] : []),
+      ],
+    };
+  });
+}
+
+function weltSizes({ rule }: Making, cover: CoverPlan): SizeLine[] {
+  return cover.welts.map((welt) => ({
+    ...own,
+    key: `welt.${welt.seam}`,
+    label: `Welt strip, ${welt.name.toLowerCase()}`,
+    value: welt.stripLength,
+    by: welt.stripWidth,
+    note: `${welt.cut === 'bias' ? 'on the bias' : 'on the straight'}, ${welt.strips === 1 ? 'in one' : `in ${welt.strips} parts joined at 45°`}, join at the ${welt.join}`,
+    formula: `length = seam + overlap + joins; width = π·cord${welt.double ? '·2' : ''} + 2·allowance`,
+    terms: [
+      length('seam', 'The seam, along the piece', welt.seamLength),
+      length('cord', 'Cord', welt.cord),
+      rule('overlap', 'weltOverlap'),
+      rule('allowance', 'seamAllowance'),
+    ],
+  }));
+}
+
+/** Channels, nails, buttons, zip. */
+function detailSizes({ rule }: Making, { channels, nails, buttons, zip }: CoverPlan): SizeLine[] {
+  const lines: SizeLine[] = [];
+  if (channels)
+    lines.push({
+      ...own,
+      key: 'channels',
+      label: 'Channels, marked every',
+      value: channels.pitch,
+      note: `${channels.lines} lines, ${channels.count} whole channels`,
+      formula: 'pitch = width + take-up',
+      terms: [
+        length('width', 'A channel, as sewn', channels.width),
+        channels.fromSwatch ? length('take-up', 'Take-up, from your swatch', channels.takeUp) : rule('take-up', 'channelTakeUp'),
+        length('across', 'The panel, as sewn', channels.sewnWidth),
+        length('part', 'Left at either edge', channels.part),
+      ],
+    });
+  if (nails)
+    lines.push({
+      ...own,
+      key: 'nails',
+      unit: 'count',
+      label: 'Nails',
+      value: nails.count,
+      note: nails.small > 0 ? `${nails.small} of them small` : 'corners first',
+      formula: 'n = length ÷ pitch for each side, rounded; the pitch evens out',
+      terms: [...nails.runs.map((run) => length(run.edge, `Pitch along the ${run.edge}`, run.pitch)), rule('margin', 'nailMargin')],
+    });
+  if (buttons)
+    lines.push({
+      ...own,
+      key: 'buttons',
+      label: 'Cloth from button to button',
+      value: buttons.run,
+      note: `${buttons.count} buttons, needle ${Math.round(buttons.needle)} mm`,
+      formula: 'run = 2·√((spacing ÷ 2)² + depth²)',
+      terms: [
+        length('spacing', 'Button to button', buttons.spacing),
+        length('depth', 'Drawn in', buttons.depth),
+        rule('needle', 'needleExtra'),
+        count('buttons', 'Buttons', buttons.count),
+      ],
+    });
+  if (zip)
+    lines.push({
+      ...own,
+      key: 'zip',
+      label: 'Zip',
+      value: zip.length,
+      note: `at the ${zip.place}`,
+      formula: 'zip = the back + clearance round either corner',
+      terms: [rule('clearance', 'zipClear')],
+    });
+  return lines;
+}
+
+/** Wadding and dust cover. */
+function liningSizes({ plan, rule }: Making): SizeLine[] {
+  const front = plan.stations[0]!;
+  const board = length('board', 'Board width', plan.outline.width);
+  const { wadding, dustCover } = plan;
+  return [
+    ...(wadding
+      ? [
+          {
+            ...own,
+            key: 'wadding',
+            label: 'Wadding, cut size',
+            value: wadding.width,
+            by: wadding.height,
+            note: `${wadding.count} to cut`,
+            formula: 'each edge = board + (top − plan) + beyond',
+            terms: [
+              board,
+              length('top − plan', `Longer over the top than in plan, ${plan.base.words[0]}`, front.top - front.planDistance),
+              rule('beyond', 'waddingBeyond'),
+            ],
+          },
+        ]
+      : []),
+    ...(dustCover
+      ? [
+          {
+            ...own,
+            key: 'dust',
+            label: 'Dust cover, cut size',
+            value: dustCover.width,
+            by: dustCover.height,
+            note: `${dustCover.count} to cut`,
+            formula: 'size = board − 2 × inset + 2 × turn',
+            terms: [board, rule('inset', 'dustInset'), rule('turn', 'dustTurn')],
+          },
+        ]
+      : []),
+  ];
+}
+
+/** The cover: what is cut, and what is sewn, nailed or buttoned into it. */
+export function coverSizes(making: Making): SizeLine[] {
+  const { cover } = making.plan;
+  if (!cover) return [];
+  return [
+    ...(cover.pulled ? blankSizes(making, cover) : []),
+    ...pieceSizes(making, cover),
+    ...weltSizes(making, cover),
+    ...detailSizes(making, cover),
+    ...liningSizes(making),
+  ];
+}

@@ -1,0 +1,3 @@
+export { printFigure } from './print-figure';
+export { sizesOf } from './sizes';
+export { SIZE_GROUPS, type SizeGroup, type SizeLine, type SizeUnit, type Term } from './types';

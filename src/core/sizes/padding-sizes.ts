@@ -1,0 +1,54 @@
+import { PAD_ROLES } from '../piece';
+import { length, type Making, type SizeLine } from './types';
+
+/** The padding: heights over the board and the pads to cut. */
+export function paddingSizes({ plan, piece, rule }: Making): SizeLine[] {
+  const padding = piece.pads.reduce((sum, pad) => sum + pad.thickness, 0);
+  const { surface } = plan;
+  return [
+    {
+      key: 'height',
+      group: 'Padding',
+      label: 'Covered height at the middle',
+      value: surface.height,
+      unit: 'length',
+      formula: 'height = pads + loft × share − what the pull presses away',
+      note: 'over the board',
+      terms: [
+        length('pads', 'All pads at the middle', padding),
+        length('loft × share', 'Wadding under the cover', plan.settledWadding),
+        rule('share', 'waddingUnderCover'),
+      ],
+    },
+    {
+      key: 'crown',
+      group: 'Padding',
+      label: 'Crown',
+      value: surface.crown,
+      unit: 'length',
+      formula: 'crown = covered middle − wadding − rim of the pad as cut',
+      note: 'middle over rim',
+      terms: [
+        length('free', 'Crown before covering', surface.freeCrown),
+        ...piece.pads.filter((p) => p.role === 'crown').map((p) => length(p.id, 'Crown pad thickness', p.thickness)),
+        rule('inset', 'crownInset'),
+      ],
+    },
+    ...plan.foam.map((foam, i): SizeLine => ({
+      key: `foam.${foam.pad}`,
+      group: 'Padding',
+      label: PAD_ROLES.find(({ id }) => id === foam.role)!.name,
+      value: foam.width,
+      by: foam.height,
+      unit: 'length',
+      note: `${foam.materialName.toLowerCase()}, ${foam.layers.join(' + ')} mm, ${foam.count} to cut${foam.scrap ? ' from scraps' : ''}${foam.blocks.length > 1 ? `, ${foam.blocks.length} blocks each` : ''}`,
+      formula: 'size = board + 2 × offset',
+      terms: [
+        length('board', 'Board width', plan.outline.width),
+        ...(piece.pads[i]!.offset === null
+          ? [rule('offset', foam.role === 'crown' ? 'crownInset' : 'overhang')]
+          : [length('offset', 'This pad’s own overhang', piece.pads[i]!.offset)]),
+      ],
+    })),
+  ];
+}

@@ -1,0 +1,35 @@
+import { applyOverrides, ruleOf, type HouseRules } from '../house';
+import type { Piece } from '../piece';
+import type { SheetPlan } from '../plan/types';
+import { coverSizes } from './cover-sizes';
+import { paddingSizes } from './padding-sizes';
+import { SIZE_GROUPS, type Making, type SizeGroup, type SizeLine } from './types';
+import { buySizes, fixingSizes, workSizes } from './work-sizes';
+
+const GROUP: Record<SizeGroup, (making: Making) => SizeLine[]> = {
+  Padding: paddingSizes,
+  Cover: coverSizes,
+  Buy: buySizes,
+  Fixing: fixingSizes,
+  Work: workSizes,
+};
+
+/**
+ * The numbers one would write on masking tape, each with its formula and the values in it.
+ *
+ * @param plan the piece's plan; a group whose part was not asked for has no lines
+ * @param piece the piece it was made from
+ * @param house the workshop's rules
+ */
+export function sizesOf(plan: SheetPlan, piece: Piece, house: HouseRules): SizeLine[] {
+  const read = applyOverrides(house, piece.overrides);
+  const making: Making = {
+    plan,
+    piece,
+    rule: (symbol, key) => {
+      const found = ruleOf(key)!;
+      return { symbol, label: found.label, value: read(key), unit: found.unit, rule: key };
+    },
+  };
+  return SIZE_GROUPS.flatMap(({ id }) => GROUP[id](making));
+}

@@ -1,0 +1,51 @@
+import type { Piece } from '../piece';
+import type { SheetPlan } from '../plan/types';
+
+/** How a figure is printed. */
+export type SizeUnit = 'length' | 'area' | 'count' | 'percent' | 'minutes' | 'mass' | 'force' | 'pressure';
+
+/** One value that goes into a number: from the piece, worked out, or a house rule that can be overridden. */
+export type Term = {
+  symbol: string;
+  label: string;
+  value: number;
+  unit: SizeUnit | 'seconds';
+  /** key of the house rule it comes from, when it is one */
+  rule?: string;
+};
+
+/** The groups that sizes are read in, in their order, each with the part of the plan that it needs. */
+export const SIZE_GROUPS = [
+  { id: 'Padding', needs: [] },
+  { id: 'Cover', needs: ['cover'] },
+  { id: 'Buy', needs: ['cover', 'cut'] },
+  { id: 'Fixing', needs: ['fixing'] },
+  { id: 'Work', needs: ['run'] },
+] as const satisfies readonly { id: string; needs: readonly string[] }[];
+export type SizeGroup = (typeof SIZE_GROUPS)[number]['id'];
+
+/** One number with the reason for it. */
+export type SizeLine = {
+  key: string;
+  group: SizeGroup;
+  label: string;
+  value: number;
+  /** a second figure, for sizes */
+  by?: number;
+  unit: SizeUnit;
+  /** words that go with the figure */
+  note?: string;
+  formula: string;
+  terms: Term[];
+};
+
+/** What the lines of a group are made from. */
+export type Making = {
+  plan: SheetPlan;
+  piece: Piece;
+  /** makes a term of a house rule */
+  rule: (symbol: string, key: string) => Term;
+};
+
+export const length = (symbol: string, label: string, value: number): Term => ({ symbol, label, value, unit: 'length' });
+export const count = (symbol: string, label: string, value: number): Term => ({ symbol, label, value, unit: 'count' });

@@ -1,0 +1,149 @@
+import { count, length, type Making, type SizeLine } from './types';
+
+const percent = (share: number): string => `${Math.round(share * 100)} %`;
+
+/** What to buy: cloth, foam, thread. */
+export function buySizes({ plan, rule }: Making): SizeLine[] {
+  const { cut, cover } = plan;
+  if (!cut || !cover) return [];
+  const blank = cover.pieces[0]!;
+  const lines: SizeLine[] = [];
+  const thread = cover.seams.reduce((sum, seam) => sum + seam.thread, cover.channels?.thread ?? 0);
+  if (thread > 0)
+    lines.push({
+      key: 'thread',
+      group: 'Buy',
+      unit: 'length',
+      label: 'Thread for one',
+      value: thread,
+      formula: 'thread = seams and stitch lines × factor',
+      terms: [rule('factor', 'threadFactor')],
+    });
+  return [
+    ...lines,
+    {
+      key: 'cloth.length',
+      group: 'Buy',
+      label: 'Cloth',
+      value: cut.cloth.length,
+      unit: 'length',
+      note: `from a ${Math.round(cut.cloth.width)} mm roll, ${percent(cut.cloth.utilisation)} used`,
+      formula: 'length = the shortest roll the packer fits the set on',
+      terms: [
+        count('pieces', 'Cloth pieces', cut.cloth.laid.length),
+        length('across', 'Cover width', blank.width),
+        length('along', 'Cover depth', blank.height),
+        length('roll', 'Roll width', cut.cloth.width),
+        rule('gap', 'clothGap'),
+        rule('return', 'return'),
+        rule('grip', 'grip'),
+      ],
+    },
+    {
+      key: 'foam.sheets',
+      group: 'Buy',
+      label: 'Foam sheets',
+      value: cut.foam.sheets,
+      unit: 'count',
+      note: `${percent(cut.foam.utilisation)} used`,
+      formula: 'sheets = the fewest the packer fits the set on, by foam and thickness',
+      terms: [rule('width', 'foamSheetWidth'), rule('length', 'foamSheetLength'), rule('kerf', 'foamKerf')],
+    },
+  ];
+}
+
+/** Fasteners: the staples in full, every other kind by its count. */
+export function fixingSizes({ plan, piece, rule }: Making): SizeLine[] {
+  const { fixing } = plan;
+  if (!fixing) return [];
+  const { choice } = fixing.fastener;
+  const staples: SizeLine[] = [
+    {
+      key: 'staple.leg',
+      group: 'Fixing',
+      label: 'Staple leg',
+      value: fixing.fastener.leg,
+      unit: 'length',
+      note: `${fixing.fastener.crown} crown`,
+      formula: 'cloth stack + bite ≤ leg ≤ board − clearance',
+      terms: [
+        length('stack', 'Cloth, folded once', choice.stack),
+        rule('bite', 'stapleBite'),
+        length('board', 'Board', piece.base.board.thickness),
+        rule('clearance', 'stapleClear'),
+      ],
+    },
+    {
+      key: 'staple.pitch',
+      group: 'Fixing',
+      label: 'Staple pitch',
+      value: fixing.pitch,
+      unit: 'length',
+      formula: 'pitch = the house rule, evened out over each edge',
+      terms: [rule('pitch', 'staplePitch'), rule('open', 'cornerOpen')],
+    },
+    {
+      key: 'staple.count',
+      group: 'Fixing',
+      label: 'Staples for the set',
+      value: fixing.toBuy,
+      unit: 'count',
+      note: `${fixing.count} in one`,
+      formula: 'count × pieces × (1 + spare)',
+      terms: [
+        count('count', 'In one piece, dust cover included', fixing.count),
+        count('pieces', 'Pieces', piece.count),
+        rule('spare', 'stapleSpare'),
+        rule('pitch', 'staplePitch'),
+      ],
+    },
+  ];
+  const others = fixing.fasteners.filter(({ id }) => id !== fixing.fastener.id);
+  return [
+    ...staples,
+    ...others.map((own): SizeLine => ({
+      key: `fastener.${own.id}`,
+      group: 'Fixing',
+      label: `${own.name} for the set`,
+      value: own.toBuy,
+      unit: 'count',
+      note: `${own.size}; ${own.count} in one`,
+      formula: 'count × pieces × (1 + spare)',
+      terms: [count('count', 'In one piece', own.count), count('pieces', 'Pieces', piece.count), rule('spare', 'stapleSpare')],
+    })),
+  ];
+}
+
+/** Time and mass. */
+export function workSizes({ plan, rule }: Making): SizeLine[] {
+  const mass = (symbol: string, label: string, value: number) => ({ symbol, label, value, unit: 'mass' as const });
+  return [
+    ...(plan.minutes === undefined
+      ? []
+      : [
+          {
+            key: 'minutes',
+            group: 'Work' as const,
+            label: 'Work on one, with waits',
+            value: plan.minutes,
+            unit: 'minutes' as const,
+            formula: 'sum of the run sheet’s steps',
+            terms: [
+              rule('per staple', 'timeStaple'),
+              rule('per corner', 'timeCorner'),
+              rule('per metre of foam', 'timeCutMetre'),
+              rule('wait for glue', 'timeGlueTack'),
+            ],
+          },
+        ]),
+    {
+      key: 'mass',
+      group: 'Work',
+      label: 'Mass of one, without cloth',
+      value: plan.mass.total,
+      unit: 'mass',
+      formula: 'mass = volume × density, board and pads',
+      terms: [mass('board', 'Board', plan.mass.board), mass('foam', 'Foam', plan.mass.foam), rule('overhang', 'overhang')],
+    },
+  ];
+}

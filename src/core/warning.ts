@@ -1,0 +1,7 @@
+/** Something the plan is not happy with: a code, where it is (a path in the piece or a station), and in words. */
+export type Warning = { code: string; where: string; message: string };
+
+/** A length in a message. */
+export function sayLength(mm: number): string {
+  return `${Math.round(mm * 10) / 10} mm`;
+}
