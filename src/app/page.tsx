@@ -5,6 +5,6 @@ import { Floor } from '@/ui/floor/floor';
 
 export const metadata: Metadata = { title: 'Floor – Fovea' };
 
-export default function FloorPage() {
-  return <Floor rows={floorRows(database())} />;
+export default async function FloorPage() {
+  return <Floor rows={await floorRows(database())} />;
 }

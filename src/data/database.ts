@@ -17,6 +17,11 @@ function migrate(db: Db): void {
   const files = readdirSync(MIGRATIONS)
     .filter((name) => /^\d{3}-.*\.sql$/.test(name))
     .sort();
+  const known = Number(files.at(-1)!.slice(0, 3));
+  if (done > known)
+    throw new Error(
+      `This workshop was last opened with a newer Fovea (form ${done}; this one knows ${known}). It is left as it is: open it with the newer one.`,
+    );
   for (const name of files) {
     const number = Number(name.slice(0, 3));
     if (number <= done) continue;
@@ -36,6 +41,8 @@ export function openDatabase(folder = dataFolder()): Db {
   mkdirSync(folder, { recursive: true });
   const db = new Database(join(folder, 'fovea.sqlite'));
   db.pragma('journal_mode = WAL');
+  // What was saved must outlive a power cut.
+  db.pragma('synchronous = FULL');
   db.pragma('foreign_keys = ON');
   db.pragma('busy_timeout = 5000');
   migrate(db);

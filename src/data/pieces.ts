@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import type { Piece } from '../core/piece';
+import { migrate, type Piece } from '../core/piece';
 import type { Db } from './database';
 
 /** A piece as it is kept: the document, its revision, and whether undo and redo lead anywhere. */
@@ -18,6 +18,13 @@ const SELECT = `
   FROM piece JOIN revision ON revision.piece_id = piece.id AND revision.revision = piece.revision
   WHERE piece.removed_at IS NULL`;
 
+/** A kept document in today's form: what an older version kept is brought up to date when it is read. */
+function documentOf(json: string): Piece {
+  const kept = migrate(JSON.parse(json));
+  if ('newer' in kept) throw new Error(`A piece of form ${kept.newer} is kept here: open the workshop with a newer Fovea`);
+  return kept.data as Piece;
+}
+
 function toRecord(row: Row): PieceRecord {
   return {
     id: row.id,
@@ -25,7 +32,7 @@ function toRecord(row: Row): PieceRecord {
     updatedAt: row.updated_at,
     canUndo: row.undo_to !== null,
     canRedo: row.redo_to !== null,
-    piece: JSON.parse(row.json) as Piece,
+    piece: documentOf(row.json),
   };
 }
 
@@ -43,7 +50,7 @@ export function getPiece(db: Db, id: string): PieceRecord | null {
 /** A piece as it stood at a revision, or null. */
 export function getRevision(db: Db, id: string, revision: number): Piece | null {
   const row = db.prepare('SELECT json FROM revision WHERE piece_id = ? AND revision = ?').get(id, revision) as { json: string } | undefined;
-  return row ? (JSON.parse(row.json) as Piece) : null;
+  return row ? documentOf(row.json) : null;
 }
 
 /** Keeps a new piece and returns it with its id. */
@@ -139,7 +146,7 @@ export function listStaleSaves(db: Db, id: string): StaleSave[] {
     json: string;
     saved_at: string;
   }[];
-  return rows.map((row) => ({ id: row.id, baseRevision: row.base_revision, savedAt: row.saved_at, piece: JSON.parse(row.json) as Piece }));
+  return rows.map((row) => ({ id: row.id, baseRevision: row.base_revision, savedAt: row.saved_at, piece: documentOf(row.json) }));
 }
 
 /** Forgets a stale save once the user has chosen. */

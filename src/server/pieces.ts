@@ -1,21 +1,17 @@
-import { readFileSync } from 'node:fs';
-import { join } from 'node:path';
+import { parseDocument, readDocument } from '../core/document';
 import { writeDxf } from '../core/formats/dxf';
-import { printPdf } from '../core/formats/pdf';
 import { writeSvg } from '../core/formats/svg';
 import type { Paper } from '../core/formats/tiles';
 import { checkRule } from '../core/house';
 import { UNITS, type Unit } from '../core/length';
-import { modelOf } from '../core/build';
 import { baseOutline } from '../core/outline';
 import { PieceProblems, type Piece } from '../core/piece';
-import { parsePiece, validatePiece } from '../core/piece/validate-piece';
-import { planPiece, type Plan } from '../core/plan';
 import { addLogEntry, listTicks, serialTaken, setTick, type Tick } from '../data/bench';
 import { database } from '../data/database';
 import { createPiece, dropStaleSave, getPiece, removePiece, savePiece, stepPiece, type PieceRecord } from '../data/pieces';
 import { getHouse, getSettings, setHouseRule, setSettings, type Settings } from '../data/settings';
 import { readObject, readText, Refusal } from './http';
+import { planning } from './planning';
 
 const GONE = 'This piece is no longer on the floor.';
 const LONGEST_NOTE = 5000;
@@ -26,11 +22,9 @@ function found(id: string): PieceRecord {
   return record;
 }
 
-/** A piece that passes the schema, the cross checks and the house's own rules. */
+/** A piece that can be planned by the house's own rules: the one check of a document. */
 function plannable(data: unknown): Piece {
-  const piece = validatePiece(data);
-  modelOf(piece, getHouse(database()));
-  return piece;
+  return readDocument(data, getHouse(database()));
 }
 
 /** POST /api/pieces: keeps a new piece. */
@@ -41,8 +35,8 @@ export async function postPiece(request: Request): Promise<Response> {
 
 /** POST /api/import: keeps a piece from a JSON file's text. */
 export async function importPiece(request: Request): Promise<Response> {
-  const piece = parsePiece(await readText(request));
-  return Response.json(createPiece(database(), plannable(piece)), { status: 201 });
+  const piece = parseDocument(await readText(request), getHouse(database()));
+  return Response.json(createPiece(database(), piece), { status: 201 });
 }
 
 /** PUT /api/pieces/ID: saves a piece that started from a revision; 409 when another save came first. */
@@ -96,10 +90,10 @@ export async function deleteStale(request: Request, id: string): Promise<Respons
 export async function putTick(request: Request, id: string): Promise<Response> {
   const { unit, step, done } = await readObject(request);
   const { piece } = found(id);
-  const plan = planPiece(piece, getHouse(database()));
+  const { steps } = await planning().look({ piece, house: getHouse(database()) });
   if (!Number.isInteger(unit) || (unit as number) < 1 || (unit as number) > piece.count)
     throw new Refusal(400, `There are ${piece.count} in this set`);
-  if (typeof step !== 'string' || !plan.steps.some((s) => s.key === step)) throw new Refusal(400, 'That step is not on the run sheet');
+  if (typeof step !== 'string' || !steps.some((s) => s.key === step)) throw new Refusal(400, 'That step is not on the run sheet');
   if (typeof done !== 'boolean') throw new Refusal(400, 'Done must be true or false');
   return Response.json({ ticks: setTick(database(), id, { unit, step } as Tick, done) });
 }
@@ -149,24 +143,16 @@ export function exportOutline(request: Request, id: string): Response {
   });
 }
 
-function fontFile(weight: number): Uint8Array {
-  return readFileSync(join(process.cwd(), `node_modules/@fontsource/fira-sans/files/fira-sans-latin-${weight}-normal.woff`));
-}
-
 /** GET /api/pieces/ID/print?paper=a4|letter: slip, cut sheet, run sheet and templates as one PDF. */
 export async function printPiece(request: Request, id: string): Promise<Response> {
   const paper = new URL(request.url).searchParams.get('paper') ?? 'a4';
   if (paper !== 'a4' && paper !== 'letter') throw new Refusal(400, 'Paper must be a4 or letter');
   const { piece } = found(id);
-  const house = getHouse(database());
-  const plan: Plan = planPiece(piece, house);
-  const bytes = await printPdf({
-    plan,
+  const bytes = await planning().print({
     piece,
-    house,
+    house: getHouse(database()),
     unit: getSettings(database()).unit,
     paper: paper satisfies Paper,
-    fonts: { regular: fontFile(400), bold: fontFile(600) },
   });
   return new Response(Buffer.from(bytes), {
     headers: { 'content-type': 'application/pdf', 'content-disposition': `attachment; filename="${fileName(piece)}.pdf"` },

@@ -22,9 +22,9 @@ function read({ name, bytes, unit, up, close }: Question): object {
 
 self.onmessage = (event: MessageEvent<Question>) => {
   try {
-    self.postMessage(read(event.data));
+    self.postMessage({ answer: read(event.data) });
   } catch (error) {
-    if (error instanceof FileProblem) self.postMessage({ problem: error.message, needsUnit: error.needsUnit });
-    else self.postMessage({ problem: 'This file cannot be read; it is not as its kind should be.', needsUnit: false });
+    if (error instanceof FileProblem) self.postMessage({ answer: { problem: error.message, needsUnit: error.needsUnit } });
+    else self.postMessage({ answer: { problem: 'This file cannot be read; it is not as its kind should be.', needsUnit: false } });
   }
 };

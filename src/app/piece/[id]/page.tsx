@@ -5,7 +5,6 @@ import { database } from '@/data/database';
 import { getPiece, listStaleSaves } from '@/data/pieces';
 import { getHouse } from '@/data/settings';
 import { Sheet } from '@/ui/sheet/sheet';
-import { STAGES, type Stage } from '@/ui/sheet/stages';
 
 type Props = { params: Promise<{ id: string }>; searchParams: Promise<{ stage?: string }> };
 
@@ -18,7 +17,6 @@ export default async function PiecePage({ params, searchParams }: Props) {
   const record = getPiece(db, (await params).id);
   if (!record) notFound();
   const { stage } = await searchParams;
-  const start = STAGES.includes(stage as Stage) ? (stage as Stage) : 'base';
   return (
     <Sheet
       stale={listStaleSaves(db, record.id)[0] ?? null}
@@ -26,7 +24,7 @@ export default async function PiecePage({ params, searchParams }: Props) {
       house={getHouse(db)}
       ticks={listTicks(db, record.id)}
       nextSerial={nextSerial(db, new Date().getFullYear())}
-      start={start}
+      stage={stage ?? 'base'}
     />
   );
 }

@@ -1,3 +1,3 @@
-import { PIECE_SCHEMA } from '@/core/piece';
+import { documentSchema } from '@/core/document';
 
-export const GET = () => Response.json(PIECE_SCHEMA);
+export const GET = () => Response.json(documentSchema());

@@ -1,0 +1,63 @@
+import { availableParallelism } from 'node:os';
+import { join } from 'node:path';
+import Piscina from 'piscina';
+import QuickLRU from 'quick-lru';
+import { PieceProblems, type Problem } from '../../core/piece';
+import type { Asked, Look } from './thread';
+import type * as thread from './thread';
+
+export type { Look } from './thread';
+
+/** Looks that are kept: of every piece that a busy workshop has on its floor. */
+const MOST_LOOKS = 400;
+/** A thread with nothing to do is let go after this, ms. */
+const IDLE = 30_000;
+
+/** Plans pieces on threads of their own: no request is answered on a thread that plans. */
+export type Planning = {
+  /** what a row of the floor shows */
+  look: (asked: Asked) => Promise<Look>;
+  print: (asked: Parameters<typeof thread.print>[0]) => Promise<Uint8Array>;
+  close: () => Promise<void>;
+};
+
+/** Errors lose their kind on the way from a thread; problems with a piece get theirs back. */
+function revived(error: unknown): unknown {
+  const { problems } = error as { problems?: Problem[] };
+  return Array.isArray(problems) ? new PieceProblems(problems) : error;
+}
+
+function createPlanning(): Planning {
+  const pool = new Piscina({
+    filename: join(process.cwd(), 'dist/planning.mjs'),
+    minThreads: 0,
+    maxThreads: Math.max(1, availableParallelism() - 1),
+    idleTimeout: IDLE,
+  });
+  const run = async <T>(name: string, asked: unknown): Promise<T> => {
+    try {
+      return (await pool.run(asked, { name })) as T;
+    } catch (error) {
+      throw revived(error);
+    }
+  };
+  const looks = new QuickLRU<string, Promise<Look>>({ maxSize: MOST_LOOKS });
+  return {
+    look: (asked) => {
+      const key = JSON.stringify([asked.piece, asked.house]);
+      const known = looks.get(key) ?? run<Look>('look', asked);
+      looks.set(key, known);
+      return known;
+    },
+    print: (asked) => run('print', asked),
+    close: () => pool.destroy(),
+  };
+}
+
+const kept = globalThis as { foveaPlanning?: Planning };
+
+/** The one planning of this process; development reloads share it. */
+export function planning(): Planning {
+  kept.foveaPlanning ??= createPlanning();
+  return kept.foveaPlanning;
+}

@@ -1,0 +1,50 @@
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { sectionAlong, type Section } from '../../core/build';
+import { printPdf, type PrintJob } from '../../core/formats/pdf';
+import type { HouseRules } from '../../core/house';
+import { outlineSize } from '../../core/outline';
+import { PieceProblems, type Piece } from '../../core/piece';
+import { createPlanner, planPiece, runStep } from '../../core/plan';
+
+/** What is asked of a piece. */
+export type Asked = { piece: Piece; house: HouseRules };
+
+/** What a row of the floor takes from a piece's plan. */
+export type Look = {
+  steps: { key: string; name: string }[];
+  section: Section | null;
+  size: { width: number; depth: number };
+};
+
+/** A thread keeps what it planned: the floor is opened far more often than a piece changes. */
+const planner = createPlanner();
+
+function checked({ piece, house }: Asked): Asked {
+  const problems = planner.check(piece, house);
+  if (problems.length > 0) throw new PieceProblems(problems);
+  return { piece, house };
+}
+
+/** Steps, a small true section and the size of a piece. A row wants a small picture: quick looks do. */
+export function look(asked: Asked): Look {
+  const { piece, house } = checked(asked);
+  const model = planner.model(piece, house);
+  const { width, depth } = outlineSize(model.outline);
+  return {
+    steps: runStep(model, 'quick').map(({ key, name }) => ({ key, name })),
+    section: sectionAlong(model.stack, model.middle, [1, 0], { coarse: true, keep: model.keep }),
+    size: { width: Math.round(width), depth: Math.round(depth) },
+  };
+}
+
+function fontFile(face: string): Uint8Array {
+  return readFileSync(join(process.cwd(), `node_modules/@expo-google-fonts/fira-sans/${face}/FiraSans_${face}.ttf`));
+}
+
+/** The printed pages of a piece. */
+export async function print({ unit, paper, ...asked }: Asked & Pick<PrintJob, 'unit' | 'paper'>): Promise<Uint8Array> {
+  const { piece, house } = checked(asked);
+  const plan = planPiece(piece, house, { planner });
+  return printPdf({ plan, piece, house, unit, paper, fonts: { regular: fontFile('400Regular'), bold: fontFile('600SemiBold') } });
+}

@@ -1,0 +1,86 @@
+import { solveHalf, type HalfTask } from '../core/build';
+import type { HouseRules } from '../core/house';
+import { foamOf, PieceProblems, type Piece } from '../core/piece';
+import { crownPads, cures, padForHeight, proposals, sheetView, sitView, type Planner, type Tell, type ViewQuestion } from '../core/plan';
+import type { PulledSection } from '../core/pull';
+import { foamChart, type ChartCell, type ChartLimits } from '../core/sit';
+import type { CrownWish } from '../core/wish';
+import { spread, type SpreadPort } from './spread';
+
+/** What a job is worked with: the worker's planner, a way to say how far it is, and helpers. */
+export type Means = { planner: Planner; tell: (done: number, of: number, best?: unknown) => void; helpers: readonly SpreadPort[] };
+
+type Asked = { piece: Piece; house: HouseRules };
+
+/** Fewer sections than this are not worth carrying to a helper. */
+const WORTH_SPREADING = 4;
+
+/** Solves the sections that a view will want, together with the helpers. */
+async function solveAhead({ piece, house, preview }: ViewQuestion, { planner, helpers }: Means): Promise<void> {
+  if (helpers.length === 0 || planner.check(piece, house).length > 0) return;
+  const tasks = planner.sectionsWanted(planner.model(piece, house), preview ? 'quick' : 'own');
+  if (tasks.length < WORTH_SPREADING) return;
+  planner.takeSections(tasks, await spread<HalfTask, PulledSection>(tasks, (task) => solveHalf(task), helpers));
+}
+
+/** Tells on, and never gives up by itself: a job that is given up has its worker ended. */
+const telling = ({ tell }: Means): Tell => {
+  return (done, of) => {
+    tell(done, of);
+    return true;
+  };
+};
+
+/** Every kind of job: what is asked, and how it is answered. A new one is a line here. */
+export const JOBS = {
+  view: async (question: ViewQuestion, means: Means) => {
+    await solveAhead(question, means);
+    return sheetView(question, means.planner);
+  },
+  sit: ({ piece, house }: Asked, { planner }: Means) => sitView(piece, house, planner),
+  cures: (asked: Asked, means: Means) => cures({ ...asked, planner: means.planner, tell: telling(means) }),
+  proposals: (asked: Asked, means: Means) => proposals({ ...asked, planner: means.planner, tell: telling(means) }),
+  wish: ({ wish, ...asked }: Asked & { wish: CrownWish }, means: Means) =>
+    crownPads({ ...asked, planner: means.planner, tell: telling(means) }, wish),
+  height: ({ wanted, ...asked }: Asked & { wanted: number }, { planner }: Means) => padForHeight({ ...asked, planner }, wanted),
+  chart: (
+    {
+      piece,
+      material,
+      masses,
+      thicknesses,
+      limits,
+    }: { piece: Piece; material: string; masses: number[]; thicknesses: number[]; limits: ChartLimits },
+    { tell }: Means,
+  ) => {
+    const cells: ChartCell[] = [];
+    for (const cell of foamChart(masses, thicknesses, foamOf(piece, material)!, limits)) {
+      cells.push(cell);
+      tell(cells.length, masses.length * thicknesses.length, [...cells]);
+    }
+    return cells;
+  },
+};
+
+export type JobKind = keyof typeof JOBS;
+/** What a kind of job is asked. */
+export type Question<K extends JobKind> = Parameters<(typeof JOBS)[K]>[0];
+/** What it answers. */
+export type Answer<K extends JobKind> = Awaited<ReturnType<(typeof JOBS)[K]>>;
+/** A job as it is sent to a worker. */
+export type Job<K extends JobKind = JobKind> = { kind: K; question: Question<K> };
+
+/** What a worker says: how far it is, its answer, or what went wrong. */
+export type Said<A> = { done: number; of: number; best?: unknown } | { answer: A } | { wrong: string };
+
+/** Works a job. */
+export async function work<K extends JobKind>({ kind, question }: Job<K>, means: Means): Promise<Answer<K>> {
+  const job = JOBS[kind] as (question: Question<K>, means: Means) => Promise<Answer<K>>;
+  return job(question, means);
+}
+
+/** What to say of an error: the words for the user where there are some. */
+export function wordsOf(error: unknown): string {
+  if (error instanceof PieceProblems) return error.problems[0]!.message;
+  return error instanceof Error ? error.message : String(error);
+}
