@@ -3,7 +3,7 @@
 import { Plus, Trash2, Upload } from 'lucide-react';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import type { Section } from '@/core/build';
 import { shapeKind, foamsOf } from '@/core/piece';
 import type { FloorRow } from '@/server/floor';
@@ -11,11 +11,13 @@ import { MaterialPatterns } from '@/ui/drawing/materials';
 import { openPath } from '@/ui/drawing/path';
 import { send } from '@/ui/kit/api';
 import { Dialog } from '@/ui/kit/dialog';
+import { FilePick } from '@/ui/kit/file-pick';
 import { useLength } from '@/ui/kit/settings';
+import { nextOf } from './next';
 
 /** Millimetres that the widest row's drawing spans; all rows are drawn at this one scale. */
 function span(rows: FloorRow[]): number {
-  return Math.max(300, ...rows.map((row) => (row.section ? row.section.board.right - row.section.board.left + 30 : 0)));
+  return Math.max(300, ...rows.map((row) => (row.look?.section ? row.look.section.board.right - row.look.section.board.left + 30 : 0)));
 }
 
 function SmallSection({ section, row, width }: { section: Section; row: FloorRow; width: number }) {
@@ -53,117 +55,119 @@ function SmallSection({ section, row, width }: { section: Section; row: FloorRow
   );
 }
 
+const dayOf = (due: string): string =>
+  new Date(`${due}T12:00:00Z`).toLocaleDateString('en-GB', { day: 'numeric', month: 'short', timeZone: 'UTC' });
+
+function Row({ row, width, onLeave }: { row: FloorRow; width: number; onLeave: () => void }) {
+  const say = useLength();
+  const { piece, look, done, of } = row;
+  const next = nextOf(row);
+  return (
+    <li className="border-t border-base-content/25 py-2 grid grid-cols-[minmax(0,1fr)_minmax(0,1.1fr)_8rem_2.5rem] items-center gap-5">
+      <Link
+        href={`/piece/${row.id}?stage=${look?.section && piece.pads.length > 0 ? 'build' : next.stage}`}
+        className="block hover:underline underline-offset-4"
+      >
+        <span className="font-display text-lg block">{piece.name}</span>
+        <span className="text-sm text-base-content/80">
+          {piece.count > 1 ? `set of ${piece.count}, ` : ''}
+          {look && `${shapeKind(piece.base.shape.type).name}, ${say(look.size.width)} × ${say(look.size.depth)}`}
+        </span>
+      </Link>
+      <div>{look?.section ? <SmallSection section={look.section} row={row} width={width} /> : null}</div>
+      <div className="text-sm">
+        <Link href={`/piece/${row.id}?stage=${next.stage}`} className="underline underline-offset-2 block">
+          {next.words}
+        </Link>
+        {done > 0 && (
+          <span className="block text-base-content/80">
+            {done} of {of} ticks
+          </span>
+        )}
+        {piece.due && <span className="block text-base-content/80">due {dayOf(piece.due)}</span>}
+      </div>
+      <button type="button" className="p-2 rounded-sm hover:bg-base-200" aria-label={`Take ${piece.name} off the floor`} onClick={onLeave}>
+        <Trash2 size={17} aria-hidden />
+      </button>
+    </li>
+  );
+}
+
+/** The largest piece file, bytes. */
+const LARGEST = 1_000_000;
+
+/** A piece from a file, and whatever else is begun here. */
+function Begin({ onWrong }: { onWrong: (message: string | null) => void }) {
+  const router = useRouter();
+  const bring = async (chosen: File) => {
+    onWrong(null);
+    if (chosen.size > LARGEST) return onWrong(`${chosen.name} is larger than 1 MB; a piece is a few kilobytes. Is it the right file?`);
+    try {
+      const answer = await send<{ id: string }>('POST', '/api/import', await chosen.text());
+      if (!answer.ok) return onWrong(`${chosen.name} was not brought in. ${answer.data.message ?? ''}`);
+      router.push(`/piece/${answer.data.id}`);
+    } catch {
+      onWrong('The workshop cannot be reached; nothing was brought in.');
+    }
+  };
+  return (
+    <div className="ml-auto flex gap-2">
+      <FilePick
+        label="Piece file to import"
+        accept=".json,application/json"
+        className="btn btn-outline font-normal"
+        onPick={(file) => void bring(file)}
+      >
+        <Upload size={16} aria-hidden /> Import
+      </FilePick>
+      <Link href="/new" className="btn btn-primary">
+        <Plus size={16} aria-hidden /> New piece
+      </Link>
+    </div>
+  );
+}
+
+function Empty() {
+  return (
+    <div className="border-2 border-dashed border-base-content/30 rounded-sm p-10 text-center">
+      <p className="font-display text-xl mb-1">The floor is empty</p>
+      <p>
+        Start with{' '}
+        <Link href="/new" className="underline">
+          a new piece
+        </Link>{' '}
+        and a tape, or import a piece from a file.
+      </p>
+    </div>
+  );
+}
+
 /** Everything in the workshop, each row a true small section, all at one scale. */
 export function Floor({ rows }: { rows: FloorRow[] }) {
   const router = useRouter();
-  const say = useLength();
-  const file = useRef<HTMLInputElement>(null);
   const [message, setMessage] = useState<string | null>(null);
   const [leaving, setLeaving] = useState<FloorRow | null>(null);
   const width = span(rows);
-
-  const bring = async (chosen: File) => {
-    setMessage(null);
-    if (chosen.size > 1_000_000) return setMessage(`${chosen.name} is larger than 1 MB; a piece is a few kilobytes. Is it the right file?`);
-    try {
-      const answer = await send<{ id: string }>('POST', '/api/import', await chosen.text());
-      if (!answer.ok) return setMessage(`${chosen.name} was not brought in. ${answer.data.message ?? ''}`);
-      router.push(`/piece/${answer.data.id}`);
-    } catch {
-      setMessage('The workshop cannot be reached; nothing was brought in.');
-    }
-  };
   const remove = async (row: FloorRow) => {
     await send('DELETE', `/api/pieces/${row.id}`).catch(() => setMessage('The workshop cannot be reached; the piece is still there.'));
     setLeaving(null);
     router.refresh();
   };
-
   return (
     <main className="max-w-6xl w-full mx-auto px-6 py-5">
       <div className="flex items-center gap-3 mb-4">
         <h1 className="font-display text-2xl">Floor</h1>
-        <div className="ml-auto flex gap-2">
-          <input
-            ref={file}
-            type="file"
-            accept=".json,application/json"
-            className="sr-only"
-            tabIndex={-1}
-            aria-label="Piece file to import"
-            onChange={(event) => {
-              const chosen = event.target.files?.[0];
-              event.target.value = '';
-              if (chosen) void bring(chosen);
-            }}
-          />
-          <button type="button" className="btn btn-outline font-normal" onClick={() => file.current?.click()}>
-            <Upload size={16} aria-hidden /> Import
-          </button>
-          <Link href="/new" className="btn btn-primary">
-            <Plus size={16} aria-hidden /> New piece
-          </Link>
-        </div>
+        <Begin onWrong={setMessage} />
       </div>
       {message && (
         <p role="alert" className="text-error border-l-4 border-error pl-3 mb-4 whitespace-pre-line">
           {message}
         </p>
       )}
-      {rows.length === 0 && (
-        <div className="border-2 border-dashed border-base-content/30 rounded-sm p-10 text-center">
-          <p className="font-display text-xl mb-1">The floor is empty</p>
-          <p>
-            Start with{' '}
-            <Link href="/new" className="underline">
-              a new piece
-            </Link>{' '}
-            and a tape, or import a piece from a file.
-          </p>
-        </div>
-      )}
+      {rows.length === 0 && <Empty />}
       <ul>
         {rows.map((row) => (
-          <li
-            key={row.id}
-            className="border-t border-base-content/25 py-2 grid grid-cols-[minmax(0,1fr)_minmax(0,1.1fr)_8rem_2.5rem] items-center gap-5"
-          >
-            <Link
-              href={`/piece/${row.id}?stage=${row.section && row.piece.pads.length > 0 ? 'build' : row.stage}`}
-              className="block hover:underline underline-offset-4"
-            >
-              <span className="font-display text-lg block">{row.piece.name}</span>
-              <span className="text-sm text-base-content/80">
-                {row.piece.count > 1 ? `set of ${row.piece.count}, ` : ''}
-                {row.size && `${shapeKind(row.piece.base.shape.type).name}, ${say(row.size.width)} × ${say(row.size.depth)}`}
-              </span>
-            </Link>
-            <div>{row.section ? <SmallSection section={row.section} row={row} width={width} /> : null}</div>
-            <div className="text-sm">
-              <Link href={`/piece/${row.id}?stage=${row.stage}`} className="underline underline-offset-2 block">
-                {row.next}
-              </Link>
-              {row.done > 0 && (
-                <span className="block text-base-content/80">
-                  {row.done} of {row.of} ticks
-                </span>
-              )}
-              {row.piece.due && (
-                <span className="block text-base-content/80">
-                  due{' '}
-                  {new Date(`${row.piece.due}T12:00:00Z`).toLocaleDateString('en-GB', { day: 'numeric', month: 'short', timeZone: 'UTC' })}
-                </span>
-              )}
-            </div>
-            <button
-              type="button"
-              className="p-2 rounded-sm hover:bg-base-200"
-              aria-label={`Take ${row.piece.name} off the floor`}
-              onClick={() => setLeaving(row)}
-            >
-              <Trash2 size={17} aria-hidden />
-            </button>
-          </li>
+          <Row key={row.id} row={row} width={width} onLeave={() => setLeaving(row)} />
         ))}
       </ul>
       {leaving && (

@@ -2,7 +2,7 @@
 
 import { useState } from 'react';
 import { checkRule, RULES, unusual, type HouseRules, type Rule } from '@/core/house';
-import { printFigure } from '@/core/slip';
+import { printFigure } from '@/core/sizes';
 import { send } from '@/ui/kit/api';
 import { FigureField, LengthField } from '@/ui/kit/fields';
 import { useSettings } from '@/ui/kit/settings';

@@ -29,70 +29,77 @@ type FieldProps = {
   bare?: boolean;
 };
 
+/** What a text is understood as. */
+type Reading = { ok: true; value: number; says: string } | { ok: false; message: string };
+
 type CoreProps = FieldProps & {
   shown: string;
-  understood: (text: string) => { ok: true; value: number; says: string } | { ok: false; message: string };
+  understood: (text: string) => Reading;
   nudge: (value: number, steps: number) => number;
   value: number | null;
   takesLengths?: boolean;
 };
 
-function Field({ label, name, onCommit, hint, shown, understood, nudge, value, compact, bare, takesLengths }: CoreProps) {
-  const id = useId();
-  const { unit } = useSettings();
+/** What is typed in a field until it is taken, and what is wrong with it. */
+function useTyped({ name, onCommit, understood, nudge, shown, value }: CoreProps) {
   const [draft, setDraft] = useDraft(`draft ${name}`);
   const [refused, setRefused] = useState<{ text: string; message: string } | null>(null);
   const reading = draft === null ? null : understood(draft);
   const message = refused && refused.text === draft ? refused.message : reading && !reading.ok && draft !== '' ? reading.message : null;
-
+  const forget = (): void => {
+    setDraft(null);
+    setRefused(null);
+  };
+  /** Takes a value; what was typed stays where it cannot be taken. */
+  const take = (next: number, text: string): boolean => {
+    const wrong = onCommit(next);
+    if (wrong) setRefused({ text, message: wrong });
+    else forget();
+    return !wrong;
+  };
   const commit = (text: string | null): boolean => {
     if (text === null) return true;
     const parsed = understood(text);
-    if (!parsed.ok) {
-      setRefused({ text, message: parsed.message });
-      return false;
-    }
-    const wrong = onCommit(parsed.value);
-    if (wrong) {
-      setRefused({ text, message: wrong });
-      return false;
-    }
+    if (parsed.ok) return take(parsed.value, text);
+    setRefused({ text, message: parsed.message });
+    return false;
+  };
+  const step = (steps: number): void => {
+    const from = reading?.ok ? reading.value : value!;
+    if (!take(nudge(from, steps), draft ?? shown) && draft === null) setDraft(shown);
+  };
+  const type = (text: string): void => {
     setRefused(null);
-    setDraft(null);
-    return true;
+    setDraft(text);
   };
+  return { draft, reading, message, commit, step, type, forget, canStep: value !== null || Boolean(reading?.ok) };
+}
 
+const STEPS: Record<string, number> = { ArrowUp: 1, ArrowDown: -1 };
+
+function Field(props: CoreProps) {
+  const { label, hint, shown, compact, bare, takesLengths } = props;
+  const id = useId();
+  const { unit } = useSettings();
+  const { draft, reading, message, commit, step, type, forget, canStep } = useTyped(props);
   const onKeyDown = (event: KeyboardEvent<HTMLInputElement>) => {
-    if (event.key === 'Enter') {
-      event.preventDefault();
-      const field = event.currentTarget;
-      if (commit(draft)) focusNext(field);
-    } else if (event.key === 'Escape') {
-      setDraft(null);
-      setRefused(null);
-    } else if ((event.key === 'ArrowUp' || event.key === 'ArrowDown') && (value !== null || reading?.ok)) {
-      event.preventDefault();
-      const from = reading?.ok ? reading.value : value!;
-      const next = nudge(from, (event.key === 'ArrowUp' ? 1 : -1) * (event.shiftKey ? 10 : 1));
-      const wrong = onCommit(next);
-      if (wrong) setRefused({ text: draft ?? shown, message: wrong });
-      else {
-        setRefused(null);
-        setDraft(null);
-      }
-      if (wrong && draft === null) setDraft(shown);
-    }
+    const field = event.currentTarget;
+    const by = STEPS[event.key];
+    if (event.key === 'Escape') return forget();
+    if (event.key !== 'Enter' && !(by && canStep)) return;
+    event.preventDefault();
+    if (by) step(by * (event.shiftKey ? 10 : 1));
+    else if (commit(draft)) focusNext(field);
   };
-
   // A digital tape types into the field that has the focus and moves on, as Enter would.
   useTapeReading((mm, field) => {
     if (field.id !== id || !takesLengths) return false;
     const text = formatLength(mm, unit);
-    setDraft(text);
+    type(text);
     if (commit(text)) focusNext(field);
     return true;
   });
-
+  const frame = message ? 'border-error border-2' : 'border-base-content/40';
   return (
     <div className={`relative ${compact ? 'py-0.5' : 'py-1'}`}>
       <div className="flex items-baseline justify-between gap-2">
@@ -105,34 +112,39 @@ function Field({ label, name, onCommit, hint, shown, understood, nudge, value, c
           inputMode="text"
           autoComplete="off"
           spellCheck={false}
-          className={`${bare ? 'w-full min-w-0 px-1 text-sm' : 'w-28 px-2'} py-1 text-right tabular-nums bg-base-100 border rounded-sm ${message ? 'border-error border-2' : 'border-base-content/40'}`}
+          className={`${bare ? 'w-full min-w-0 px-1 text-sm' : 'w-28 px-2'} py-1 text-right tabular-nums bg-base-100 border rounded-sm ${frame}`}
           value={draft ?? shown}
           aria-invalid={message !== null}
           aria-describedby={`${id}-said`}
-          onChange={(event) => {
-            setRefused(null);
-            setDraft(event.target.value);
-          }}
+          onChange={(event) => type(event.target.value)}
           onFocus={(event) => event.target.select()}
           onBlur={() => commit(draft)}
           onKeyDown={onKeyDown}
         />
       </div>
       <div id={`${id}-said`} className="text-xs text-right min-h-0">
-        {message ? (
-          <p role="alert" className="text-error text-left mt-0.5">
-            {inUnit(message, unit)}
-          </p>
-        ) : reading?.ok ? (
-          <span className="text-base-content/75">
-            = <Figure says={reading.says} />
-          </span>
-        ) : hint ? (
-          <span className="text-base-content/75">{hint}</span>
-        ) : null}
+        <Said message={message} reading={reading} hint={hint} />
       </div>
     </div>
   );
+}
+
+/** What is wrong with what was typed, what it is understood as, or what helps to type it. */
+function Said({ message, reading, hint }: { message: string | null; reading: Reading | null; hint: ReactNode }) {
+  const { unit } = useSettings();
+  if (message)
+    return (
+      <p role="alert" className="text-error text-left mt-0.5">
+        {inUnit(message, unit)}
+      </p>
+    );
+  if (reading?.ok)
+    return (
+      <span className="text-base-content/75">
+        = <Figure says={reading.says} />
+      </span>
+    );
+  return hint ? <span className="text-base-content/75">{hint}</span> : null;
 }
 
 /** A length: takes any way of writing one, shows at once what it understood, in the workshop's unit. */
@@ -307,16 +319,38 @@ export function TextField({
 }
 
 /** A choice that is made or not. */
-export function TickField({ label, checked, onChange }: { label: string; checked: boolean; onChange: (checked: boolean) => void }) {
+export function TickField({
+  label,
+  describedAs,
+  checked,
+  onChange,
+}: {
+  label: string;
+  /** read out instead of the label, where several are alike */
+  describedAs?: string;
+  checked: boolean;
+  /** takes the choice, or says why it cannot be */
+  onChange: (checked: boolean) => string | null | void;
+}) {
+  const { unit } = useSettings();
+  const [message, setMessage] = useState<string | null>(null);
   return (
-    <label className="flex items-center justify-between py-1 text-sm gap-2">
-      {label}
-      <input
-        type="checkbox"
-        className="size-5 accent-(--color-secondary)"
-        checked={checked}
-        onChange={(event) => onChange(event.target.checked)}
-      />
-    </label>
+    <>
+      <label className="relative flex items-center justify-between py-1 text-sm gap-2">
+        {label}
+        <input
+          type="checkbox"
+          className="size-5 shrink-0 accent-(--color-secondary)"
+          checked={checked}
+          aria-label={describedAs}
+          onChange={(event) => setMessage(onChange(event.target.checked) ?? null)}
+        />
+      </label>
+      {message && (
+        <p role="alert" className="text-xs text-error">
+          {inUnit(message, unit)}
+        </p>
+      )}
+    </>
   );
 }

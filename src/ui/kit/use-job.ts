@@ -1,13 +1,15 @@
 'use client';
 
 import { useCallback, useEffect, useRef, useState } from 'react';
-import type { Answers, Job, JobMessage } from '@/workers/solve.worker';
+import type { Answer, JobKind, Question } from '@/workers/jobs';
+import { NotAnswered } from './worker-client';
+import { solvingWorker, type JobClient } from './workers';
 
 /** How a job in its worker stands. */
-export type JobState<K extends Job['kind']> = {
-  answer: Answers[K] | null;
+export type JobState<K extends JobKind> = {
+  answer: Answer<K> | null;
   /** the best so far, while it still runs */
-  best: Answers[K] | null;
+  best: Answer<K> | null;
   running: boolean;
   /** share done, 0 … 1 */
   done: number;
@@ -15,52 +17,40 @@ export type JobState<K extends Job['kind']> = {
 };
 
 /**
- * Runs long work in a worker of its own. Starting another job gives up the one before; so does stopping, and leaving.
+ * Runs long work of one kind in a worker of its own. Starting another gives up the one before; so does stopping, and
+ * leaving. A worker that rests is used again: it knows what it solved before.
  */
-export function useJob<K extends Job['kind']>(): JobState<K> & { start: (job: Extract<Job, { kind: K }>) => void; stop: () => void } {
-  const worker = useRef<Worker | null>(null);
-  const busy = useRef(false);
+export function useJob<K extends JobKind>(kind: K): JobState<K> & { start: (question: Question<K>) => void; stop: () => void } {
+  const client = useRef<JobClient | null>(null);
   const [state, setState] = useState<JobState<K>>({ answer: null, best: null, running: false, done: 0, wrong: null });
-
-  const end = useCallback(() => {
-    worker.current?.terminate();
-    worker.current = null;
-    busy.current = false;
-  }, []);
-  useEffect(() => end, [end]);
-
-  const start = useCallback(
-    (job: Extract<Job, { kind: K }>) => {
-      // A worker that rests is used again: it knows what it solved before. One that works is given up.
-      if (busy.current) end();
-      const made = worker.current ?? new Worker(new URL('../../workers/solve.worker.ts', import.meta.url), { type: 'module' });
-      worker.current = made;
-      busy.current = true;
-      setState((now) => ({ ...now, running: true, done: 0, wrong: null, best: null }));
-      made.onmessage = (event: MessageEvent<JobMessage<K>>) => {
-        // A worker that was given up may still have something to say.
-        if (worker.current !== made) return;
-        const message = event.data;
-        if ('answer' in message) {
-          setState({ answer: message.answer, best: null, running: false, done: 1, wrong: null });
-          busy.current = false;
-        } else if ('wrong' in message) {
-          setState((now) => ({ ...now, running: false, wrong: message.wrong }));
-          busy.current = false;
-        } else setState((now) => ({ ...now, done: message.done / message.of, best: message.best ?? now.best }));
-      };
-      made.onerror = () => {
-        if (worker.current !== made) return;
-        setState((now) => ({ ...now, running: false, wrong: 'This could not be worked out; reload the page.' }));
-        end();
-      };
-      made.postMessage(job);
+  useEffect(
+    () => () => {
+      client.current?.close();
+      client.current = null;
     },
-    [end],
+    [],
+  );
+  const start = useCallback(
+    (question: Question<K>) => {
+      client.current ??= solvingWorker();
+      client.current.giveUp();
+      setState((now) => ({ ...now, running: true, done: 0, wrong: null, best: null }));
+      client.current
+        .ask(kind, question, ({ done, of, best }) =>
+          setState((now) => ({ ...now, done: done / of, best: (best as Answer<K>) ?? now.best })),
+        )
+        .then((answer) => setState({ answer, best: null, running: false, done: 1, wrong: null }))
+        .catch((error: unknown) => {
+          // One that was given up says nothing: another was started, or nobody waits.
+          if (error instanceof NotAnswered && error.why === 'given-up') return;
+          setState((now) => ({ ...now, running: false, wrong: error instanceof Error ? error.message : String(error) }));
+        });
+    },
+    [kind],
   );
   const stop = useCallback(() => {
-    if (busy.current) end();
+    client.current?.giveUp();
     setState((now) => ({ ...now, running: false }));
-  }, [end]);
+  }, []);
   return { ...state, start, stop };
 }

@@ -1,41 +1,32 @@
 import * as THREE from 'three';
 import { meshOf } from '@/core/base';
-import type { HeightGrid } from '@/core/build';
+import { readGrid, type HeightGrid } from '@/core/build';
 import { bounds, type Point, type Polygon } from '@/core/outline';
 import type { Hole } from '@/core/piece';
-import type { SheetView, SitView } from '@/core/view';
-import { PRESSURE_FULL, pressureColour } from '@/ui/sit/pressure';
+import type { SheetView, SitView } from '@/core/plan';
+import { PRESSURE_FULL, pressureColour } from '@/ui/drawing/pressure';
 
 /** Triangles across the longer side: fine enough for a smooth picture, quick enough to be drawn while typing. */
 const ACROSS = 44;
 /** The rim takes its height from just inside: on the very edge a covered line is already on its way down. */
 const RIM = 0.965;
 
-/** Height at a place by the four nearest places of a grid that are known; by the nearest known one where some are not. */
+/** Height at a place of a grid; where nothing is known round it, that of the nearest known place. */
 function readerOf(grid: HeightGrid): (x: number, y: number) => number {
-  const { columns, rows, heights } = grid;
-  const at = (c: number, r: number): number => heights[r * columns + c]!;
-  const nearest = (u: number, v: number): number => {
-    for (let reach = 1; reach < Math.max(columns, rows); reach++) {
-      let best = Infinity;
-      let z = 0;
-      for (let r = Math.max(0, Math.round(v) - reach); r <= Math.min(rows - 1, Math.round(v) + reach); r++) {
-        for (let c = Math.max(0, Math.round(u) - reach); c <= Math.min(columns - 1, Math.round(u) + reach); c++) {
-          const far = (c - u) ** 2 + (r - v) ** 2;
-          if (!Number.isNaN(at(c, r)) && far < best) [best, z] = [far, at(c, r)];
-        }
+  const { columns, rows, heights, x0, y0, step } = grid;
+  const nearest = (x: number, y: number): number => {
+    let [best, z] = [Infinity, 0];
+    for (let r = 0; r < rows; r++)
+      for (let c = 0; c < columns; c++) {
+        const own = heights[r * columns + c]!;
+        const far = (x0 + c * step - x) ** 2 + (y0 + r * step - y) ** 2;
+        if (!Number.isNaN(own) && far < best) [best, z] = [far, own];
       }
-      if (best < Infinity) return z;
-    }
-    return 0;
+    return z;
   };
   return (x, y) => {
-    const u = Math.min(columns - 1, Math.max(0, (x - grid.x0) / grid.step));
-    const v = Math.min(rows - 1, Math.max(0, (y - grid.y0) / grid.step));
-    const [c, r] = [Math.min(columns - 2, Math.floor(u)), Math.min(rows - 2, Math.floor(v))];
-    const [s, t] = [u - c, v - r];
-    const z = (at(c, r) * (1 - s) + at(c + 1, r) * s) * (1 - t) + (at(c, r + 1) * (1 - s) + at(c + 1, r + 1) * s) * t;
-    return Number.isNaN(z) ? nearest(u, v) : z;
+    const z = readGrid(grid, [x, y], true);
+    return Number.isNaN(z) ? nearest(x, y) : z;
   };
 }
 
@@ -59,16 +50,21 @@ function geometryOf(positions: number[], index: number[]): THREE.BufferGeometry 
   return loose;
 }
 
+type Height = (x: number, y: number) => number;
+type Walled = {
+  outline: Polygon;
+  holes?: readonly Polygon[];
+  spacing: number;
+  top: Height;
+  foot: Height;
+  /** closed below too */
+  bottom?: boolean;
+  /** how far in from the rim its height is read */
+  inward?: number;
+};
+
 /** A lid over an outline at one height and walls from there down to another. */
-function lidAndWalls(
-  outline: Polygon,
-  holes: readonly Polygon[],
-  spacing: number,
-  top: (x: number, y: number) => number,
-  foot: (x: number, y: number) => number,
-  bottom: boolean,
-  inward: number,
-): THREE.BufferGeometry {
+function lidAndWalls({ outline, holes = [], spacing, top, foot, bottom = false, inward = 1 }: Walled): THREE.BufferGeometry {
   const { nodes, triangles, edge } = meshOf(outline, holes, spacing);
   const rim = ([x, y]: Point): number => top(x * inward, y * inward);
   const positions: number[] = nodes.flatMap(([x, y], i) => [x, y, edge[i] ? rim([x, y]) : top(x, y)]);
@@ -103,17 +99,22 @@ export function roundMeshes({ plan, grid, baseGrid }: SheetView): {
   const covered = readerOf(grid);
   const thickness = plan.base.thickness;
   return {
-    board: lidAndWalls(outline, plan.base.holes.map(ringOf), spacing, base, (x, y) => base(x, y) - thickness, true, 1),
-    // Just outside the board, so that the two never lie in one plane.
-    cover: lidAndWalls(
-      outline.map(([x, y]): Point => [x * 1.004, y * 1.004]),
-      [],
+    board: lidAndWalls({
+      outline,
+      holes: plan.base.holes.map(ringOf),
       spacing,
-      (x, y) => Math.max(covered(x, y), base(x, y) + 0.5),
-      (x, y) => base(x, y) - thickness * 0.6,
-      false,
-      RIM,
-    ),
+      top: base,
+      foot: (x, y) => base(x, y) - thickness,
+      bottom: true,
+    }),
+    cover: lidAndWalls({
+      // Just outside the board, so that the two never lie in one plane.
+      outline: outline.map(([x, y]): Point => [x * 1.004, y * 1.004]),
+      spacing,
+      top: (x, y) => Math.max(covered(x, y), base(x, y) + 0.5),
+      foot: (x, y) => base(x, y) - thickness * 0.6,
+      inward: RIM,
+    }),
     size,
   };
 }

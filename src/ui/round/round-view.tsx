@@ -2,111 +2,70 @@
 
 import { useEffect, useRef, useState } from 'react';
 import * as THREE from 'three';
-import { OrbitControls } from 'three/examples/jsm/controls/OrbitControls.js';
 import { STLExporter } from 'three/examples/jsm/exporters/STLExporter.js';
-import type { SheetView, SitView } from '@/core/view';
+import { usePiece, useSheet } from '@/ui/sheet/store';
 import { colourBy, roundMeshes, type Colouring } from './meshes';
+import { showInTheRound, themeColour, type Eye } from './stage3d';
+
+const COLOURINGS: { id: Colouring; name: string }[] = [
+  { id: 'cloth', name: 'Cloth' },
+  { id: 'contour', name: 'Height, in steps' },
+  { id: 'pressure', name: 'Pressure under the sitter' },
+];
+
+/** Writes meshes into a file that the browser keeps. */
+function saveStl(meshes: readonly THREE.Mesh[], name: string): void {
+  const group = new THREE.Group();
+  meshes.forEach((mesh) => group.add(mesh.clone()));
+  const data = new STLExporter().parse(group, { binary: true });
+  const link = document.createElement('a');
+  link.href = URL.createObjectURL(new Blob([data as unknown as BlobPart], { type: 'model/stl' }));
+  link.download = `${name.replace(/[^\w-]+/g, '-')}.stl`;
+  link.click();
+  setTimeout(() => URL.revokeObjectURL(link.href), 10_000);
+}
+
+/** Board and cover as they stand, each in its colour. */
+function subjectOf(view: Parameters<typeof roundMeshes>[0], padded: boolean, tint: (cover: THREE.BufferGeometry) => boolean) {
+  const { board, cover, size } = roundMeshes(view);
+  const surface = { side: THREE.DoubleSide };
+  const meshes = [new THREE.Mesh(board, new THREE.MeshStandardMaterial({ ...surface, color: 0xc9a679, roughness: 0.9 }))];
+  if (padded) {
+    const own = tint(cover) ? { vertexColors: true } : { color: themeColour('--cover-line', '#9c2630') };
+    meshes.push(new THREE.Mesh(cover, new THREE.MeshStandardMaterial({ ...surface, ...own, roughness: 0.95 })));
+  }
+  const dispose = () => {
+    board.dispose();
+    cover.dispose();
+  };
+  return { meshes, size, dispose };
+}
 
 /** The piece in the round: its base, moulded as it is, and the covered padding over it. Dragged round, or by arrow keys. */
-export function RoundView({ view, sit, name }: { view: SheetView; sit: SitView | null; name: string }) {
+export function RoundView() {
+  const { name } = usePiece();
+  const view = useSheet((state) => state.view)!;
+  const sit = useSheet((state) => state.sit.view);
   const place = useRef<HTMLDivElement>(null);
+  const eye = useRef<Eye>({ at: null });
+  const shown = useRef<THREE.Mesh[]>([]);
   const [padded, setPadded] = useState(true);
   const [colouring, setColouring] = useState<Colouring>('cloth');
-  const exported = useRef<THREE.Mesh[]>([]);
   const [wrong, setWrong] = useState<string | null>(null);
-  const eye = useRef<THREE.Vector3 | null>(null);
-
   useEffect(() => {
-    const host = place.current;
-    if (!host) return;
-    let renderer: THREE.WebGLRenderer;
+    const { meshes, size, dispose } = subjectOf(view, padded, (cover) => colourBy(cover, colouring, view, sit));
+    shown.current = meshes;
     try {
-      renderer = new THREE.WebGLRenderer({ antialias: true, alpha: true });
+      const end = showInTheRound(place.current!, meshes, size, eye.current);
+      return () => {
+        end();
+        dispose();
+      };
     } catch {
       setWrong('This machine cannot draw in the round; plan and section show the same.');
-      return;
+      return dispose;
     }
-    const style = getComputedStyle(document.documentElement);
-    const colour = (name: string, otherwise: string) => new THREE.Color(style.getPropertyValue(name).trim() || otherwise);
-    const { board, cover, size } = roundMeshes(view);
-    const scene = new THREE.Scene();
-    scene.add(new THREE.HemisphereLight(0xffffff, 0x8a7f6a, 2.2));
-    const sun = new THREE.DirectionalLight(0xffffff, 1.8);
-    sun.position.set(-size, -size, size * 2);
-    scene.add(sun);
-    const boardMesh = new THREE.Mesh(board, new THREE.MeshStandardMaterial({ color: 0xc9a679, side: THREE.DoubleSide, roughness: 0.9 }));
-    scene.add(boardMesh);
-    exported.current = [boardMesh];
-    if (padded) {
-      const tinted = colourBy(cover, colouring, view, sit);
-      const coverMesh = new THREE.Mesh(
-        cover,
-        new THREE.MeshStandardMaterial({
-          ...(tinted ? { vertexColors: true } : { color: colour('--cover-line', '#9c2630') }),
-          side: THREE.DoubleSide,
-          roughness: 0.95,
-        }),
-      );
-      scene.add(coverMesh);
-      exported.current.push(coverMesh);
-    }
-    const camera = new THREE.PerspectiveCamera(35, 1, size / 100, size * 20);
-    camera.up.set(0, 0, 1);
-    camera.position.copy(eye.current ?? new THREE.Vector3(size * 0.75, -size * 1.35, size * 0.95));
-    const controls = new OrbitControls(camera, renderer.domElement);
-    const draw = () => renderer.render(scene, camera);
-    controls.addEventListener('change', () => {
-      eye.current = camera.position.clone();
-      draw();
-    });
-    host.append(renderer.domElement);
-    renderer.domElement.setAttribute('aria-hidden', 'true');
-    const fit = () => {
-      const { clientWidth, clientHeight } = host;
-      if (clientWidth === 0 || clientHeight === 0) return;
-      renderer.setSize(clientWidth, clientHeight);
-      camera.aspect = clientWidth / clientHeight;
-      camera.updateProjectionMatrix();
-      draw();
-    };
-    const watch = new ResizeObserver(fit);
-    watch.observe(host);
-    fit();
-    const turn = (event: KeyboardEvent) => {
-      const by: Record<string, number> = { ArrowLeft: 0.15, ArrowRight: -0.15 };
-      const lift: Record<string, number> = { ArrowUp: 0.1, ArrowDown: -0.1 };
-      if (by[event.key]) camera.position.applyAxisAngle(new THREE.Vector3(0, 0, 1), by[event.key]!);
-      else if (lift[event.key]) camera.position.z += size * lift[event.key]!;
-      else return;
-      event.preventDefault();
-      controls.update();
-      eye.current = camera.position.clone();
-      draw();
-    };
-    host.addEventListener('keydown', turn);
-    host.dataset.drawn = 'yes';
-    return () => {
-      host.removeEventListener('keydown', turn);
-      watch.disconnect();
-      controls.dispose();
-      board.dispose();
-      cover.dispose();
-      renderer.dispose();
-      renderer.domElement.remove();
-    };
   }, [view, sit, padded, colouring]);
-
-  const save = () => {
-    const group = new THREE.Group();
-    exported.current.forEach((mesh) => group.add(mesh.clone()));
-    const data = new STLExporter().parse(group, { binary: true });
-    const link = document.createElement('a');
-    link.href = URL.createObjectURL(new Blob([data as unknown as BlobPart], { type: 'model/stl' }));
-    link.download = `${name.replace(/[^\w-]+/g, '-')}.stl`;
-    link.click();
-    setTimeout(() => URL.revokeObjectURL(link.href), 10_000);
-  };
-
   return (
     <div className="flex-1 min-h-0 relative">
       {wrong && <p className="p-4 text-sm">{wrong}</p>}
@@ -130,11 +89,13 @@ export function RoundView({ view, sit, name }: { view: SheetView; sit: SitView |
           value={colouring}
           onChange={(event) => setColouring(event.target.value as Colouring)}
         >
-          <option value="cloth">Cloth</option>
-          <option value="contour">Height, in steps</option>
-          <option value="pressure">Pressure under the sitter</option>
+          {COLOURINGS.map(({ id, name: says }) => (
+            <option key={id} value={id}>
+              {says}
+            </option>
+          ))}
         </select>
-        <button type="button" className="btn btn-xs btn-outline font-normal" onClick={save}>
+        <button type="button" className="btn btn-xs btn-outline font-normal" onClick={() => saveStl(shown.current, name)}>
           Save as STL
         </button>
       </div>

@@ -2,7 +2,7 @@
 
 import { Dialog } from '@/ui/kit/dialog';
 import { differences } from './differences';
-import type { Conflict } from './use-piece';
+import type { Conflict } from './saver';
 
 /** Two tabs changed one piece: shows where they differ and lets the user choose. */
 export function ConflictDialog({ conflict, onSettle }: { conflict: Conflict; onSettle: (choice: 'theirs' | 'mine') => void }) {

@@ -1,39 +1,20 @@
 'use client';
 
-import { heightAt, inPocket, readGrid } from '@/core/build';
-import { foamsOf, type Pad, type Piece } from '@/core/piece';
-import type { SheetView, SitView } from '@/core/view';
+import { heightAt, inPocket, readGrid, type Section } from '@/core/build';
+import { foamsOf, withCrown, type Pad, type Piece } from '@/core/piece';
+import type { SitView } from '@/core/plan';
 import { Dimension } from '@/ui/drawing/dimension';
 import { Handle } from '@/ui/drawing/handle';
 import { MaterialPatterns } from '@/ui/drawing/materials';
 import { openPath } from '@/ui/drawing/path';
 import { Figure } from '@/ui/kit/figure';
 import { useLength } from '@/ui/kit/settings';
-
-type Props = {
-  piece: Piece;
-  view: SheetView;
-  /** who sits on it, where that is looked at */
-  sit: SitView | null;
-  /** how far the main pad stands beyond the board by the house rule */
-  houseOverhang: number;
-  onPads: (pads: Pad[], live: boolean) => void;
-};
+import { usePadOffsets, usePiece, useSheet } from './store';
 
 const whole = (mm: number) => Math.round(mm);
-/** A crown drawn out of nothing starts as this pad. */
-const NEW_CROWN: Pad = { id: 'crown', role: 'crown', material: 'seat-extra-firm', thickness: 1, offset: null, edge: { kind: 'domed' } };
-
-/** Gives the crown pad a thickness, making one when there is none and taking it away at nothing. */
-export function withCrown(pads: Pad[], rise: number): Pad[] {
-  const at = pads.findIndex((pad) => pad.role === 'crown');
-  if (at < 0) return rise >= 1 ? [{ ...NEW_CROWN, thickness: rise }, ...pads] : pads;
-  if (rise < 1) return pads.filter((_, i) => i !== at);
-  return pads.map((pad, i) => (i === at ? { ...pad, thickness: rise } : pad));
-}
 
 /** The loaded surface along the cut, where somebody sits on it. */
-function loadedLine(sit: SitView, section: NonNullable<SheetView['section']>): [number, number][] {
+function loadedLine(sit: SitView, section: Section): [number, number][] {
   const { loaded } = sit;
   const steps = 160;
   const points: [number, number][] = [];
@@ -45,30 +26,10 @@ function loadedLine(sit: SitView, section: NonNullable<SheetView['section']>): [
   return points;
 }
 
-/** A true-to-scale cut under the chalk line: board, pads as the cover leaves them, and as they were before; with handles. */
-export function SectionDrawing({ piece, view, sit, houseOverhang, onPads }: Props) {
-  const say = useLength();
-  const { section, plan } = view;
-  if (!section) return <p className="p-4 text-sm">The chalk line misses the board; drag it back over the plan.</p>;
-  const xs = section.cover.map(([x]) => x);
-  const zs = section.cover.map(([, z]) => z);
-  const [left, right] = [Math.min(...xs), Math.max(...xs)];
-  const [low, high] = [Math.min(...zs), Math.max(...zs)];
-  const size = (right - left) / 42;
-  const middle = (left + right) / 2;
-  const apex = heightAt(section.cover, middle) ?? high;
-  const crownPad = piece.pads.find((pad) => pad.role === 'crown');
-  const mainIndex = piece.pads.findIndex((pad) => pad.role === 'main');
-  const main = piece.pads[mainIndex];
-  const mainCut = section.pads.find((cut) => cut.id === main?.id);
-  const rise = crownPad?.thickness ?? 0;
-  const setPad = (index: number, change: Partial<Pad>) => piece.pads.map((pad, i) => (i === index ? { ...pad, ...change } : pad));
-  const returnEnd = section.cover.at(-1)![0];
-  // The gaps leave room for the figures beside the drawing.
-  const view4 = [left - size * 5, -high - size * 3.4, right - left + size * 11, high - low + size * 7];
-
+/** The cut filled in: wadding, pads as the cover leaves them, board, pockets. */
+function Cut({ piece, section, size }: { piece: Piece; section: Section; size: number }) {
   return (
-    <svg viewBox={view4.join(' ')} className="w-full h-full" role="group" aria-label="Section under the chalk line, to scale">
+    <>
       <MaterialPatterns id="cut" scale={size / 9} foams={foamsOf(piece)} />
       {section.wadding.length > 0 && (
         <path
@@ -78,19 +39,16 @@ export function SectionDrawing({ piece, view, sit, houseOverhang, onPads }: Prop
           strokeWidth={size * 0.04}
         />
       )}
-      {section.covered.map((cut) => {
-        const pad = piece.pads.find((p) => p.id === cut.id);
-        return (
-          <path
-            key={cut.id}
-            d={`${openPath(cut.outline)}Z`}
-            fill={`url(#cut-${pad?.material ?? 'seat-firm'})`}
-            stroke="var(--ink)"
-            strokeWidth={size * 0.08}
-            data-pad={cut.id}
-          />
-        );
-      })}
+      {section.covered.map((cut) => (
+        <path
+          key={cut.id}
+          d={`${openPath(cut.outline)}Z`}
+          fill={`url(#cut-${piece.pads.find((p) => p.id === cut.id)?.material ?? 'seat-firm'})`}
+          stroke="var(--ink)"
+          strokeWidth={size * 0.08}
+          data-pad={cut.id}
+        />
+      ))}
       <path
         d={`${openPath([...section.base, ...[...section.base].reverse().map(([x, z]): [number, number] => [x, z - section.board.thickness])])}Z`}
         fill="url(#cut-board)"
@@ -98,26 +56,37 @@ export function SectionDrawing({ piece, view, sit, houseOverhang, onPads }: Prop
         strokeWidth={size * 0.14}
         data-board-cut
       />
-      {piece.pads.map((pad) => {
-        const { pocket } = pad;
-        const cut = section.pads.find((c) => c.id === pad.id);
-        if (!pocket || !cut) return null;
-        const under = cut.upper.filter(([x]) =>
-          inPocket(pocket, [section.origin[0] + section.direction[0] * x, section.origin[1] + section.direction[1] * x]),
-        );
-        if (under.length < 2) return null;
-        const floor = under.map(([x, z]): [number, number] => [x, z - pocket.deep]);
-        return (
-          <path
-            key={`${pad.id} pocket`}
-            d={`${openPath([...under, ...floor.reverse()])}Z`}
-            fill={`url(#cut-${pocket.material})`}
-            stroke="var(--ink)"
-            strokeWidth={size * 0.08}
-            data-pocket
-          />
-        );
-      })}
+      {piece.pads.map((pad) => (
+        <PocketCut key={`${pad.id} pocket`} pad={pad} section={section} size={size} />
+      ))}
+    </>
+  );
+}
+
+function PocketCut({ pad, section, size }: { pad: Pad; section: Section; size: number }) {
+  const { pocket } = pad;
+  const cut = section.pads.find((c) => c.id === pad.id);
+  if (!pocket || !cut) return null;
+  const under = cut.upper.filter(([x]) =>
+    inPocket(pocket, [section.origin[0] + section.direction[0] * x, section.origin[1] + section.direction[1] * x]),
+  );
+  if (under.length < 2) return null;
+  const floor = under.map(([x, z]): [number, number] => [x, z - pocket.deep]);
+  return (
+    <path
+      d={`${openPath([...under, ...floor.reverse()])}Z`}
+      fill={`url(#cut-${pocket.material})`}
+      stroke="var(--ink)"
+      strokeWidth={size * 0.08}
+      data-pocket
+    />
+  );
+}
+
+/** The free foam, the loaded surface, the cover's own line with its staples. */
+function Lines({ section, sit, size }: { section: Section; sit: SitView | null; size: number }) {
+  return (
+    <>
       <path
         d={openPath(section.free)}
         fill="none"
@@ -144,6 +113,27 @@ export function SectionDrawing({ piece, view, sit, houseOverhang, onPads }: Prop
           fill="none"
         />
       ))}
+    </>
+  );
+}
+
+type Extent = { left: number; right: number; low: number; high: number; middle: number; apex: number; size: number };
+
+function extentOf({ cover }: Section): Extent {
+  const xs = cover.map(([x]) => x);
+  const zs = cover.map(([, z]) => z);
+  const [left, right] = [Math.min(...xs), Math.max(...xs)];
+  const [low, high] = [Math.min(...zs), Math.max(...zs)];
+  const middle = (left + right) / 2;
+  return { left, right, low, high, middle, apex: heightAt(cover, middle) ?? high, size: (right - left) / 42 };
+}
+
+/** What is measured in the cut. */
+function Measures({ section, extent: { left, right, low, high, middle, apex, size } }: { section: Section; extent: Extent }) {
+  const say = useLength();
+  const crown = useSheet((state) => state.view!.plan.surface.crown);
+  return (
+    <>
       <Dimension
         from={[section.board.left, low - size * 1.3]}
         to={[section.board.right, low - size * 1.3]}
@@ -155,11 +145,31 @@ export function SectionDrawing({ piece, view, sit, houseOverhang, onPads }: Prop
         cover <Figure says={say(section.length)} svg /> staple to staple
       </text>
       <text x={right + size * 5.6} y={-low + size * 2.9} fontSize={size * 0.75} textAnchor="end" fill="var(--ink)">
-        return <Figure says={say(Math.abs(section.board.right - returnEnd))} svg />
+        return <Figure says={say(Math.abs(section.board.right - section.cover.at(-1)![0]))} svg />
       </text>
       <text x={middle + size} y={-apex - size * 1.1} fontSize={size * 0.75} fill="var(--chalk)">
-        crown <Figure says={say(plan.surface.crown)} svg />
+        crown <Figure says={say(crown)} svg />
       </text>
+    </>
+  );
+}
+
+/** What can be taken hold of: the crown, the main pad's thickness and how far it stands over. */
+function Handles({ section, extent: { middle, apex, size } }: { section: Section; extent: Extent }) {
+  const say = useLength();
+  const offsets = usePadOffsets();
+  const piece = usePiece();
+  const follow = useSheet((state) => state.follow);
+  const put = (pads: Pad[], live: boolean) => follow({ ...piece, pads }, live);
+  const rise = piece.pads.find((pad) => pad.role === 'crown')?.thickness ?? 0;
+  const index = piece.pads.findIndex((pad) => pad.role === 'main');
+  const main = piece.pads[index];
+  const cut = section.pads.find(({ id }) => id === main?.id);
+  const setMain = (change: Partial<Pad>) => piece.pads.map((pad, i) => (i === index ? { ...pad, ...change } : pad));
+  const shoulder = section.board.left + (middle - section.board.left) * 0.45;
+  const offset = offsets[index] ?? 0;
+  return (
+    <>
       <Handle
         x={middle}
         y={apex}
@@ -167,35 +177,55 @@ export function SectionDrawing({ piece, view, sit, houseOverhang, onPads }: Prop
         label="Crown height"
         value={rise}
         says={say(rise)}
-        onDrag={({ dy, start }, done) => onPads(withCrown(piece.pads, Math.max(0, whole(start + dy))), !done)}
-        onNudge={(by) => onPads(withCrown(piece.pads, Math.max(0, rise + by)), false)}
+        onDrag={({ dy, start }, done) => put(withCrown(piece.pads, Math.max(0, whole(start + dy))), !done)}
+        onNudge={(by) => put(withCrown(piece.pads, Math.max(0, rise + by)), false)}
       />
-      {main && mainCut && (
+      {main && cut && (
         <>
           <Handle
-            x={section.board.left + (middle - section.board.left) * 0.45}
-            y={heightAt(section.cover, section.board.left + (middle - section.board.left) * 0.45) ?? 0}
+            x={shoulder}
+            y={heightAt(section.cover, shoulder) ?? 0}
             size={size * 0.42}
             shape="square"
             label="Main pad thickness"
             value={main.thickness}
             says={say(main.thickness)}
-            onDrag={({ dy, start }, done) => onPads(setPad(mainIndex, { thickness: Math.max(1, whole(start + dy)) }), !done)}
-            onNudge={(by) => onPads(setPad(mainIndex, { thickness: Math.max(1, main.thickness + by) }), false)}
+            onDrag={({ dy, start }, done) => put(setMain({ thickness: Math.max(1, whole(start + dy)) }), !done)}
+            onNudge={(by) => put(setMain({ thickness: Math.max(1, main.thickness + by) }), false)}
           />
           <Handle
-            x={mainCut.right}
-            y={(mainCut.lower.at(-1)![1] + mainCut.upper.at(-1)![1]) / 2}
+            x={cut.right}
+            y={(cut.lower.at(-1)![1] + cut.upper.at(-1)![1]) / 2}
             size={size * 0.42}
             shape="square"
             label="Overhang of the main pad"
-            value={main.offset ?? houseOverhang}
-            says={say(main.offset ?? houseOverhang)}
-            onDrag={({ dx, start }, done) => onPads(setPad(mainIndex, { offset: whole(start + dx) }), !done)}
-            onNudge={(by) => onPads(setPad(mainIndex, { offset: (main.offset ?? houseOverhang) + by }), false)}
+            value={offset}
+            says={say(offset)}
+            onDrag={({ dx, start }, done) => put(setMain({ offset: whole(start + dx) }), !done)}
+            onNudge={(by) => put(setMain({ offset: offset + by }), false)}
           />
         </>
       )}
+    </>
+  );
+}
+
+/** A true-to-scale cut under the chalk line: board, pads as the cover leaves them, and as they were before; with handles. */
+export function SectionDrawing({ sits }: { sits: boolean }) {
+  const piece = usePiece();
+  const section = useSheet((state) => state.view!.section);
+  const sit = useSheet((state) => (sits ? state.sit.view : null));
+  if (!section) return <p className="p-4 text-sm">The chalk line misses the board; drag it back over the plan.</p>;
+  const extent = extentOf(section);
+  const { left, right, low, high, size } = extent;
+  // The gaps leave room for the figures beside the drawing.
+  const box = [left - size * 5, -high - size * 3.4, right - left + size * 11, high - low + size * 7];
+  return (
+    <svg viewBox={box.join(' ')} className="w-full h-full" role="group" aria-label="Section under the chalk line, to scale">
+      <Cut piece={piece} section={section} size={size} />
+      <Lines section={section} sit={sit} size={size} />
+      <Measures section={section} extent={extent} />
+      <Handles section={section} extent={extent} />
     </svg>
   );
 }

@@ -1,0 +1,58 @@
+'use client';
+
+import { Plus, Trash2 } from 'lucide-react';
+import type { ReactNode } from 'react';
+
+/** A part of a stage that opens: its name, and how much is in it. */
+export function Part({ title, count, children, open }: { title: string; count?: number; children: ReactNode; open?: boolean }) {
+  return (
+    <details className="border-t border-base-content/25 py-1" open={open ?? (count ?? 0) > 0}>
+      <summary className="cursor-pointer text-sm font-semibold py-1">
+        {title}
+        {count ? <span className="font-normal"> ({count})</span> : null}
+      </summary>
+      <div className="pb-1">{children}</div>
+    </details>
+  );
+}
+
+/** A button that takes one thing of a list out. */
+export function TakeOut({ what, onClick }: { what: string; onClick: () => void }) {
+  return (
+    <button type="button" className="p-1.5 rounded-sm hover:bg-base-200 ml-auto" aria-label={`Take ${what} out`} onClick={onClick}>
+      <Trash2 size={15} aria-hidden />
+    </button>
+  );
+}
+
+/** A button that adds one. */
+export function AddOne({ children, onClick }: { children: ReactNode; onClick: () => void }) {
+  return (
+    <button type="button" className="btn btn-sm btn-outline font-normal mr-1 mt-1" onClick={onClick}>
+      <Plus size={14} aria-hidden /> {children}
+    </button>
+  );
+}
+
+/** One thing of a list with its fields. */
+export function Item({ title, what, onTakeOut, children }: { title: string; what: string; onTakeOut?: () => void; children: ReactNode }) {
+  return (
+    <fieldset className="border-l-2 border-base-content/25 pl-2 mb-2">
+      <div className="flex items-center">
+        <legend className="text-sm">{title}</legend>
+        {onTakeOut && <TakeOut what={what} onClick={onTakeOut} />}
+      </div>
+      {children}
+    </fieldset>
+  );
+}
+
+/** Something wrong, in words, beside its cause. */
+export function Wrong({ message }: { message: string | null }) {
+  if (!message) return null;
+  return (
+    <p role="alert" className="text-xs text-error">
+      {message}
+    </p>
+  );
+}

@@ -1,0 +1,55 @@
+'use client';
+
+import type { ReactNode } from 'react';
+import { sayRange, type DocumentField, type FieldUnit } from '@/core/piece';
+import { AngleField, ChoiceField, FigureField, LengthField, TextField, TickField } from './fields';
+
+const SUFFIX: Partial<Record<FieldUnit, string>> = {
+  kg: 'kg',
+  '%': '%',
+  N: 'N',
+  'N/10 cm': 'N',
+  'kg/m³': 'kg/m³',
+  'g/m²': 'g/m²',
+  s: 's',
+};
+
+type Props = {
+  field: DocumentField;
+  /** names the field across reloads */
+  name: string;
+  value: unknown;
+  /** takes the value, or says what is wrong with it */
+  onCommit: (value: unknown) => string | null;
+  hint?: ReactNode;
+  compact?: boolean | undefined;
+  bare?: boolean | undefined;
+};
+
+/** A field drawn from what the document says of it. */
+export function SchemaField({ field, name, value, onCommit: take, hint, compact, bare }: Props) {
+  // What no document takes is said at once, in the document's own words.
+  const onCommit = (next: unknown): string | null =>
+    (field.range && next !== null ? sayRange(field.label, next, field.range, field.unit) : null) ?? take(next);
+  const common = { label: field.label, name, onCommit, hint, ...(compact ? { compact } : {}), ...(bare ? { bare } : {}) };
+  if (field.options) {
+    const options = field.empty ? [{ id: '', name: field.empty }, ...field.options] : field.options;
+    return (
+      <ChoiceField
+        label={field.label}
+        value={String(value ?? '')}
+        options={options}
+        onChange={(id) => onCommit(id === '' ? null : id)}
+        hint={hint}
+      />
+    );
+  }
+  if (field.type === 'boolean') return <TickField label={field.label} checked={Boolean(value)} onChange={onCommit} />;
+  if (field.type === 'string')
+    return <TextField label={field.label} name={name} value={String(value ?? '')} onCommit={onCommit} long={(field.longest ?? 0) > 1000} />;
+  const figure = typeof value === 'number' ? value : null;
+  if (field.unit === 'mm') return <LengthField {...common} value={figure} />;
+  if (field.unit === 'rad') return <AngleField {...common} value={figure} />;
+  const suffix = field.unit && SUFFIX[field.unit];
+  return <FigureField {...common} value={figure} whole={field.type === 'integer'} {...(suffix ? { suffix } : {})} />;
+}

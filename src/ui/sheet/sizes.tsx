@@ -1,0 +1,160 @@
+'use client';
+
+import { ChevronDown, ChevronRight } from 'lucide-react';
+import { useState } from 'react';
+import { ruleOf, unusual } from '@/core/house';
+import { inUnit } from '@/core/length';
+import { printFigure, SIZE_GROUPS, type SizeGroup, type SizeLine, type Term } from '@/core/sizes';
+import { FigureField, LengthField } from '@/ui/kit/fields';
+import { Figure } from '@/ui/kit/figure';
+import { useSettings } from '@/ui/kit/settings';
+import { usePiece, useSheet } from './store';
+
+const SUFFIX: Partial<Record<Term['unit'], string>> = { percent: '%', seconds: 's', minutes: 'min', mass: 'kg', force: 'N' };
+
+function RuleTerm({ term }: { term: Term & { rule: string } }) {
+  const { unit } = useSettings();
+  const piece = usePiece();
+  const id = useSheet((state) => state.id);
+  const house = useSheet((state) => state.house);
+  const override = useSheet((state) => state.override);
+  const rule = ruleOf(term.rule)!;
+  const own = piece.overrides[term.rule];
+  const standing = house[term.rule] ?? rule.value;
+  const field = {
+    label: `${term.symbol}: ${rule.label.toLowerCase()}, for this piece`,
+    name: `${id} override ${term.rule}`,
+    value: own ?? standing,
+    compact: true,
+    onCommit: (value: number) => override(term.rule, value),
+  };
+  return (
+    <li className="py-1.5 border-t border-base-content/15">
+      {rule.unit === 'length' ? <LengthField {...field} /> : <FigureField {...field} suffix={SUFFIX[rule.unit]} />}
+      <p className="text-xs text-base-content/80">
+        {house[term.rule] === undefined ? 'House rule' : 'House rule, your own'}: <Figure says={printFigure(standing, rule.unit, unit)} />.{' '}
+        {rule.reason}
+      </p>
+      {own !== undefined && (
+        <p className="text-xs mt-1">
+          <span className="text-primary font-semibold">Set for this piece. </span>
+          {unusual(term.rule, own) && <span>{inUnit(unusual(term.rule, own) ?? '', unit)}. </span>}
+          <button type="button" className="underline underline-offset-2 cursor-pointer" onClick={() => override(term.rule, null)}>
+            Take back to the house rule
+          </button>
+        </p>
+      )}
+    </li>
+  );
+}
+
+function Why({ line }: { line: SizeLine }) {
+  const { unit } = useSettings();
+  const fixed = line.terms.filter((term) => !term.rule);
+  const rules = line.terms.filter((term): term is Term & { rule: string } => term.rule !== undefined);
+  return (
+    <div className="px-2 pb-2 bg-base-200">
+      <p className="font-display py-1.5">{line.formula}</p>
+      <ul className="text-sm">
+        {fixed.map((term) => (
+          <li key={term.symbol + term.label} className="flex justify-between gap-2 py-0.5">
+            <span>
+              <span className="font-semibold">{term.symbol}</span> {term.label.toLowerCase()}
+            </span>
+            <span className="whitespace-nowrap">
+              <Figure says={printFigure(term.value, term.unit, unit)} />
+            </span>
+          </li>
+        ))}
+        {rules.map((term) => (
+          <RuleTerm key={term.rule} term={term} />
+        ))}
+      </ul>
+    </div>
+  );
+}
+
+function Line({ line }: { line: SizeLine }) {
+  const { unit } = useSettings();
+  const { overrides } = usePiece();
+  const [open, setOpen] = useState(false);
+  const changed = line.terms.some((term) => term.rule && overrides[term.rule] !== undefined);
+  const by = line.by === undefined ? '' : ` × ${printFigure(line.by, line.unit, unit)}`;
+  return (
+    <li className="border-t border-base-content/15">
+      <button
+        type="button"
+        aria-expanded={open}
+        className="w-full text-left px-3 py-1 cursor-pointer hover:bg-base-200"
+        onClick={() => setOpen(!open)}
+      >
+        <span className="flex items-baseline gap-1">
+          <span className="self-center text-base-content/70">
+            {open ? <ChevronDown size={13} aria-hidden /> : <ChevronRight size={13} aria-hidden />}
+          </span>
+          <span>{line.label}</span>
+          {changed && <span className="text-xs text-primary font-semibold">set here</span>}
+          <span className="ml-auto font-semibold whitespace-nowrap" data-slip={line.key}>
+            <Figure says={printFigure(line.value, line.unit, unit) + by} />
+          </span>
+        </span>
+        <span className="sr-only">, why this number</span>
+        {line.note && (
+          <span className="block pl-4 text-xs text-base-content/75">
+            <Figure says={inUnit(line.note, unit)} />
+          </span>
+        )}
+      </button>
+      {open && <Why line={line} />}
+    </li>
+  );
+}
+
+function Group({ group, lines, folds }: { group: SizeGroup; lines: SizeLine[]; folds: boolean }) {
+  const unfolded = useSheet((state) => state.unfolded);
+  const show = useSheet((state) => state.show);
+  const open = !folds || unfolded.includes(group);
+  const list = (
+    <ul>
+      {lines.map((line) => (
+        <Line key={line.key} line={line} />
+      ))}
+    </ul>
+  );
+  if (!folds)
+    return (
+      <div data-sizes={group}>
+        <h3 className="px-3 pt-2 pb-0.5 text-xs font-semibold text-base-content/80">{group}</h3>
+        {list}
+      </div>
+    );
+  return (
+    <div className="border-t border-base-content/25" data-sizes={group}>
+      <h3>
+        <button
+          type="button"
+          aria-expanded={open}
+          className="w-full text-left px-3 py-1.5 text-xs font-semibold text-base-content/80 cursor-pointer hover:bg-base-200 flex items-center gap-1"
+          onClick={() => show({ unfolded: open ? unfolded.filter((id) => id !== group) : [...unfolded, group] })}
+        >
+          {open ? <ChevronDown size={13} aria-hidden /> : <ChevronRight size={13} aria-hidden />} {group}
+        </button>
+      </h3>
+      {open && (lines.length > 0 ? list : <p className="px-3 pb-1 text-xs">Working it out…</p>)}
+    </div>
+  );
+}
+
+/** The numbers one would write on masking tape: this stage's own first, the rest folded; each opens its reason. */
+export function Sizes({ first }: { first: readonly SizeGroup[] }) {
+  const lines = useSheet((state) => state.view!.sizes);
+  const rest = SIZE_GROUPS.map(({ id }) => id).filter((id) => !first.includes(id));
+  return (
+    <section aria-label="Sizes" className="text-sm">
+      <h2 className="font-display text-lg px-3 pt-2">Sizes</h2>
+      {[...first, ...rest].map((group) => (
+        <Group key={group} group={group} lines={lines.filter((line) => line.group === group)} folds={!first.includes(group)} />
+      ))}
+    </section>
+  );
+}

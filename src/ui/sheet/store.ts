@@ -1,0 +1,191 @@
+'use client';
+
+import { createContext, useContext, useMemo } from 'react';
+import { createStore, useStore, type StoreApi } from 'zustand';
+import { padOffsets } from '@/core/build';
+import { applyOverrides, checkRule, type HouseRules, type RuleReader } from '@/core/house';
+import { checkDocument } from '@/core/document';
+import type { Pad, Piece, Problem } from '@/core/piece';
+import type { SheetPlan, SheetView, SitView } from '@/core/plan';
+import type { SizeGroup } from '@/core/sizes';
+import type { Tick } from '@/data/bench';
+import { createSaver, savingOf, type Saver, type SaverMeans, type Saving } from './saver';
+import type { PieceRecord, StaleSave } from '@/data/pieces';
+import { at, withAt } from './path';
+
+/** What is looked at, and how. */
+export type Looks = {
+  stage: string;
+  round: boolean;
+  /** the photo instead of the plan */
+  tracing: boolean;
+  /** which sight of the cover */
+  look: string;
+  /** the place of the edge that is pointed at */
+  pointed: number;
+  /** groups of sizes that were unfolded */
+  unfolded: readonly SizeGroup[];
+  paper: 'a4' | 'letter';
+  keys: boolean;
+};
+
+/** What the workers made of the piece. */
+export type Worked = {
+  view: SheetView | null;
+  problems: Problem[];
+  settled: boolean;
+  /** a question that was not answered, and the field that was changed before it */
+  stuck: { message: string; at: string | null } | null;
+  sit: { view: SitView | null; running: boolean; wrong: string | null };
+};
+
+/** What the sheet shows and can do. */
+export type SheetState = Saving &
+  Looks &
+  Worked & {
+    id: string;
+    house: HouseRules;
+    ticks: Tick[];
+    nextSerial: string;
+    /** why a drag is not followed */
+    dragMessage: string | null;
+    /** the field that was changed last, by its path */
+    lastField: string | null;
+    /** changes the piece, or says what is wrong with the change */
+    apply: (next: Piece) => string | null;
+    /** the same for one field, by its path; null and undefined take an optional field out or leave it empty */
+    put: (path: string, value: unknown) => string | null;
+    /** sets a house rule for this piece alone, or takes it back with null */
+    override: (key: string, value: number | null) => string | null;
+    /** a drag or a nudge: what cannot be is not followed, and said */
+    follow: (next: Piece, live: boolean) => void;
+    show: (looks: Partial<Looks>) => void;
+    goTo: (stage: string) => void;
+    setTicks: (ticks: Tick[]) => void;
+    saver: Saver;
+  };
+
+export type SheetStore = StoreApi<SheetState>;
+
+/** What a sheet is opened with. */
+export type SheetStart = {
+  record: PieceRecord;
+  /** a save that came too late and still waits for a choice */
+  stale: StaleSave | null;
+  house: HouseRules;
+  ticks: Tick[];
+  nextSerial: string;
+  stage: string;
+};
+
+/** What is wrong with a changed piece, the field itself first, or null. */
+export function wrongWith(next: Piece, house: HouseRules, path: string | null = null): string | null {
+  const checked = checkDocument(next, house);
+  if (!('problems' in checked)) return null;
+  const own = path === null ? undefined : checked.problems.find((problem) => problem.path === path);
+  return (own ?? checked.problems[0]!).message;
+}
+
+/** One store for one sheet: the piece, what was made of it, what is looked at, and every way to change it. */
+export function createSheetStore(
+  { record, stale, house, ticks, nextSerial, stage }: SheetStart,
+  means: Omit<SaverMeans, 'onChange'>,
+): SheetStore {
+  return createStore<SheetState>()((set) => {
+    const saver = createSaver(record, stale, { ...means, onChange: set });
+    const change = (next: Piece, path: string | null): string | null => {
+      const wrong = wrongWith(next, house, path);
+      if (wrong) return wrong;
+      set({ lastField: path, dragMessage: null });
+      saver.change(next);
+      return null;
+    };
+    return {
+      ...savingOf(record, stale),
+      id: record.id,
+      house,
+      ticks,
+      nextSerial,
+      stage,
+      round: false,
+      tracing: false,
+      look: 'plan',
+      pointed: 0,
+      unfolded: [],
+      paper: 'a4',
+      keys: false,
+      view: null,
+      problems: [],
+      settled: false,
+      stuck: null,
+      sit: { view: null, running: false, wrong: null },
+      dragMessage: null,
+      lastField: null,
+      saver,
+      apply: (next) => change(next, null),
+      put: (path, value) => change(withAt(saver.latest(), path, value), path),
+      override: (key, value) => {
+        const { [key]: _own, ...overrides } = saver.latest().overrides;
+        void _own;
+        const wrong = value === null ? null : checkRule(key, value);
+        return (
+          wrong ?? change({ ...saver.latest(), overrides: value === null ? overrides : { ...overrides, [key]: value } }, `overrides.${key}`)
+        );
+      },
+      follow: (next, live) => {
+        const wrong = wrongWith(next, house);
+        set({ dragMessage: wrong, lastField: null });
+        if (!wrong) saver.change(next, { live });
+        else if (!live) saver.change(saver.latest());
+      },
+      show: (looks) => set(looks),
+      goTo: (next) => {
+        set({ stage: next });
+        window.history.replaceState(null, '', `?stage=${next}`);
+      },
+      setTicks: (next) => set({ ticks: next }),
+    };
+  });
+}
+
+/** Hands the sheet's store to everything on it. */
+export const SheetContext = createContext<SheetStore | null>(null);
+
+/** The store itself, for who asks outside of drawing. */
+export function useSheetStore(): SheetStore {
+  const store = useContext(SheetContext);
+  if (!store) throw new Error('Only within a sheet');
+  return store;
+}
+
+/** Something of the sheet, drawn anew when it changes. */
+export function useSheet<T>(pick: (state: SheetState) => T): T {
+  return useStore(useSheetStore(), pick);
+}
+
+/** The piece. */
+export const usePiece = (): Piece => useSheet((state) => state.piece);
+
+/** What was worked out for it, once it was. */
+export const usePlan = (): SheetPlan | null => useSheet((state) => state.view?.plan ?? null);
+
+/** Reads the house rules as they hold for this piece. */
+export function useRule(): RuleReader {
+  const house = useSheet((state) => state.house);
+  const overrides = useSheet((state) => state.piece.overrides);
+  return useMemo(() => applyOverrides(house, overrides), [house, overrides]);
+}
+
+/** A field's value and a way to change it. */
+export function useField<T = unknown>(path: string): [value: T, put: (value: T | undefined) => string | null] {
+  const value = useSheet((state) => at(state.piece, path)) as T;
+  const put = useSheet((state) => state.put);
+  return [value, (next) => put(path, next)];
+}
+
+/** How far each pad stands beyond the board (+) or short of it (−), mm: of the piece as it is, or of other pads. */
+export function usePadOffsets(other?: readonly Pad[]): number[] {
+  const { pads } = usePiece();
+  const rule = useRule();
+  return padOffsets(other ?? pads, { overhang: rule('overhang'), crownInset: rule('crownInset') });
+}

@@ -1,0 +1,136 @@
+import type { PlanPart, SheetView } from '@/core/plan';
+import type { HouseRules } from '@/core/house';
+import type { Piece, Problem } from '@/core/piece';
+import { SIZE_GROUPS } from '@/core/sizes';
+import { NotAnswered } from '@/ui/kit/worker-client';
+import type { JobClient } from '@/ui/kit/workers';
+import type { Stage } from './stage';
+import type { SheetState, SheetStore } from './store';
+
+/** Two changes nearer than this belong to one drag, ms. */
+const DRAG = 140;
+/** Typing settles for this long before a sitting is begun, ms. */
+const SETTLE = 120;
+
+type Wanted = { piece: Piece; house: HouseRules; parts: readonly PlanPart[]; preview: boolean };
+
+/** What of a plan is wanted: what the stage looks at, and what the sizes that stand open are read from. */
+export function partsOf(stage: Stage, unfolded: SheetState['unfolded']): PlanPart[] {
+  const open = SIZE_GROUPS.filter(({ id }) => stage.sizes.includes(id) || unfolded.includes(id));
+  return [...new Set([...stage.parts, ...open.flatMap(({ needs }) => needs)])].sort();
+}
+
+/**
+ * Has the sheet worked out whenever it changes. One question is under way at a time; the newest waits, older ones are
+ * dropped. While something is dragged a quick look is asked for, and the settled answer when the hand rests.
+ *
+ * @param store of the sheet
+ * @param client the worker that plans
+ * @param stages every stage
+ * @param [now] ms
+ * @returns a way to stop
+ */
+export function keepViewed(
+  store: SheetStore,
+  client: JobClient,
+  stages: readonly Stage[],
+  now: () => number = () => performance.now(),
+): () => void {
+  let wanted: Wanted | null = null;
+  let busy = false;
+  let last = -Infinity;
+  let rest: ReturnType<typeof setTimeout> | undefined;
+  let over = false;
+
+  const answered = (asked: Wanted, result: { view: SheetView } | { problems: Problem[] }): void => {
+    const { piece } = store.getState();
+    const settled = asked.piece === piece && !asked.preview;
+    store.setState(
+      'view' in result ? { view: result.view, problems: [], stuck: null, settled } : { problems: result.problems, stuck: null, settled },
+    );
+  };
+  const ask = async (): Promise<void> => {
+    if (busy || over) return;
+    busy = true;
+    for (let next = wanted; next && !over; next = wanted) {
+      wanted = null;
+      try {
+        answered(next, await client.ask('view', next));
+      } catch (error) {
+        if (!(error instanceof NotAnswered) || error.why === 'given-up') continue;
+        store.setState({ stuck: { message: error.message, at: store.getState().lastField } });
+      }
+    }
+    busy = false;
+  };
+  const want = (preview: boolean): void => {
+    const { piece, house, stage, unfolded } = store.getState();
+    wanted = {
+      piece,
+      house,
+      preview,
+      parts: partsOf(
+        stages.find(({ id }) => id === stage)!,
+        unfolded,
+      ),
+    };
+    void ask();
+  };
+  const changed = (state: SheetState, before: SheetState | null): void => {
+    const moved = before !== null && state.piece !== before.piece;
+    if (before && !moved && state.stage === before.stage && state.unfolded === before.unfolded) return;
+    if (!moved) return want(false);
+    // Changes that follow each other fast are a drag: the settled answer is asked for when they stop.
+    const live = now() - last < DRAG;
+    last = now();
+    store.setState({ settled: false });
+    clearTimeout(rest);
+    want(live);
+    if (live) rest = setTimeout(() => want(false), DRAG);
+  };
+  changed(store.getState(), null);
+  const stop = store.subscribe(changed);
+  return () => {
+    over = true;
+    clearTimeout(rest);
+    stop();
+    client.close();
+  };
+}
+
+/**
+ * Has the piece sat on while that is looked at; the newest change gives up what is under way.
+ *
+ * @param store of the sheet
+ * @param client a worker for longer jobs
+ * @param stages every stage
+ */
+export function keepSat(store: SheetStore, client: JobClient, stages: readonly Stage[]): () => void {
+  let timer: ReturnType<typeof setTimeout> | undefined;
+  let asked: unknown = null;
+  const put = (sit: Partial<SheetState['sit']>): void => store.setState({ sit: { ...store.getState().sit, ...sit } });
+  const sitDown = async ({ piece, house }: SheetState): Promise<void> => {
+    if (store.getState().sit.running) client.giveUp();
+    put({ running: true, wrong: null });
+    try {
+      const result = await client.ask('sit', { piece, house });
+      if (asked === piece) put({ view: 'view' in result ? result.view : null, running: false });
+    } catch (error) {
+      if (asked === piece && error instanceof NotAnswered && error.why !== 'given-up') put({ running: false, wrong: error.message });
+    }
+  };
+  const look = (state: SheetState): void => {
+    const wants = stages.find(({ id }) => id === state.stage)?.sits || state.round;
+    if (!wants || !state.settled || state.piece.pads.length === 0 || asked === state.piece) return;
+    asked = state.piece;
+    clearTimeout(timer);
+    timer = setTimeout(() => void sitDown(store.getState()), SETTLE);
+  };
+  look(store.getState());
+  const stop = store.subscribe(look);
+  return () => {
+    clearTimeout(timer);
+    stop();
+    client.close();
+  };
+}

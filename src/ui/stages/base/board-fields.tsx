@@ -1,0 +1,125 @@
+'use client';
+
+import { TriangleAlert } from 'lucide-react';
+import type { FrameCuts } from '@/core/base';
+import { BOARDS } from '@/core/foam';
+import { inUnit } from '@/core/length';
+import { defaultsOf, FRAME, kindOf } from '@/core/piece';
+import { ChoiceField } from '@/ui/kit/fields';
+import { AddOne, Part, TakeOut } from '@/ui/kit/lists';
+import { useLength, useSettings } from '@/ui/kit/settings';
+import { PieceField } from '@/ui/sheet/piece-field';
+import { useField, usePiece, usePlan, useSheet } from '@/ui/sheet/store';
+
+const degrees = (radians: number) => `${Math.round(((radians * 180) / Math.PI) * 10) / 10}°`;
+
+/** What the board does under its load, with a cure to take where it is too weak. */
+function Strength() {
+  const { unit } = useSettings();
+  const check = usePlan()?.base.board;
+  const [, put] = useField('base.board.thickness');
+  if (!check) return null;
+  const good = check.verdict === 'good' || check.verdict === 'moulded';
+  return (
+    <div className={`text-xs border-l-3 pl-2 my-1 ${good ? 'border-success' : 'border-error text-error'}`} data-board={check.verdict}>
+      {!good && <TriangleAlert size={14} aria-hidden className="inline mr-1" />}
+      {inUnit(check.words, unit)}
+      {check.rib && inUnit(` A rib of ${check.rib.width} × ${check.rib.height} mm across the middle would carry it.`, unit)}
+      {check.thickness && (
+        <button type="button" className="underline cursor-pointer block mt-0.5" onClick={() => put(check.thickness!)}>
+          {inUnit(`Take ${check.thickness} mm`, unit)}
+        </button>
+      )}
+    </div>
+  );
+}
+
+/** Board, and what carries it. */
+export function BoardFields() {
+  const { kind } = usePiece();
+  const [board, put] = useField<string>('base.board.material');
+  return (
+    <>
+      <ChoiceField label="Board" value={board} options={BOARDS} onChange={put} />
+      <PieceField at="base.board.thickness" />
+      <PieceField at="base.supports" standing={kindOf(kind).supports} />
+      <Strength />
+    </>
+  );
+}
+
+function CutList({ cuts }: { cuts: FrameCuts }) {
+  const say = useLength();
+  return (
+    <>
+      <table className="text-xs w-full mt-1" aria-label="Batten cut list">
+        <tbody>
+          {cuts.battens.map((batten) => (
+            <tr key={batten.name}>
+              <td>{batten.name}</td>
+              <td className="text-right">{say(Math.round(batten.length))}</td>
+              <td className="text-right">
+                {degrees(batten.mitres[0])} / {degrees(batten.mitres[1])}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <p className="text-xs mt-1">
+        {cuts.lengths.length} stock {cuts.lengths.length === 1 ? 'length' : 'lengths'}; left over{' '}
+        {cuts.left.map((mm) => say(Math.round(mm))).join(', ') || 'none'}
+        {cuts.tooLong.length > 0 && `. Longer than stock: ${cuts.tooLong.join(', ')}`}
+      </p>
+    </>
+  );
+}
+
+/** The frame of battens and its cut list. */
+export function FrameFields() {
+  const { frame } = usePiece().base;
+  const [, put] = useField('base.frame');
+  const cuts = useSheet((state) => state.view?.plan.base.frame);
+  return (
+    <Part title="Frame of battens" count={frame ? 1 : 0}>
+      {!frame && <AddOne onClick={() => put(defaultsOf(FRAME))}>Frame</AddOne>}
+      {frame && (
+        <>
+          <div className="flex">
+            <TakeOut what="the frame" onClick={() => put(null)} />
+          </div>
+          {Object.keys(FRAME.properties).map((key) => (
+            <PieceField key={key} at={`base.frame.${key}`} />
+          ))}
+          {cuts && <CutList cuts={cuts} />}
+        </>
+      )}
+    </Part>
+  );
+}
+
+/** Strips with their mitres and trims with their bends, as they were worked out. */
+export function EdgeWork() {
+  const say = useLength();
+  const plan = usePlan();
+  if (!plan || (plan.base.strips.length === 0 && plan.base.trims.length === 0)) return null;
+  return (
+    <section aria-label="Edge strips and trims" className="text-xs py-1">
+      {plan.base.strips.map((strip) => (
+        <p key={strip.edge}>
+          {strip.edge} strip: {say(Math.round(strip.length * 10) / 10)} outside, {say(Math.round(strip.inside * 10) / 10)} inside; mitres{' '}
+          {degrees(strip.startMitre)} and {degrees(strip.endMitre)}
+        </p>
+      ))}
+      {plan.base.trims.map((trim) => (
+        <p key={trim.edge} className={trim.laminations > 1 ? 'text-warning' : ''}>
+          {trim.edge} trim:{' '}
+          {trim.radius === null
+            ? 'straight, no bend'
+            : trim.laminations === 1
+              ? `bends: the tightest radius is ${say(Math.round(trim.radius))}`
+              : `too thick for a radius of ${say(Math.round(trim.radius))}: glue up ${trim.laminations} layers of ${say(Math.round(trim.layer * 10) / 10)}`}
+        </p>
+      ))}
+    </section>
+  );
+}

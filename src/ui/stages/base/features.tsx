@@ -1,0 +1,172 @@
+'use client';
+
+import { baseOutline, edgeNamed, measuredOutline, notchPlaces, samePart } from '@/core/outline';
+import {
+  defaultsOf,
+  EDGE_FACT,
+  fieldAt,
+  freeId,
+  HARDWARE_KINDS,
+  HOLE_FORMS,
+  NOTCH,
+  type EdgeFact,
+  type Hole,
+  type Notch,
+} from '@/core/piece';
+import { ChoiceField, TickField } from '@/ui/kit/fields';
+import { AddOne, Item, Part } from '@/ui/kit/lists';
+import { SchemaField } from '@/ui/kit/schema-field';
+import { PieceField } from '@/ui/sheet/piece-field';
+import { useField, usePiece, useSheet } from '@/ui/sheet/store';
+
+/** Notches for posts, at a corner or in an edge. */
+export function Notches() {
+  const { base } = usePiece();
+  const [, put] = useField('base.notches');
+  const setAt = useSheet((state) => state.put);
+  const notches = base.notches ?? [];
+  const places = notchPlaces(measuredOutline(base.shape).outline);
+  const add = (at: Notch['at'][]) =>
+    put(at.reduce<Notch[]>((all, place) => [...all, { ...defaultsOf(NOTCH), id: freeId(all, 'n'), at: place }], notches));
+  const backs = places.corners.filter((corner) => /^(back|top) /.test(corner));
+  const options = [
+    ...places.corners.map((name) => ({ id: `corner ${name}`, name: `${name} corner` })),
+    ...places.edges.map((name) => ({ id: `edge ${name}`, name: `${name} edge` })),
+  ];
+  const placed = (id: string): Notch['at'] => {
+    const [kind, name] = [id.slice(0, id.indexOf(' ')), id.slice(id.indexOf(' ') + 1)];
+    return kind === 'edge' ? { kind: 'edge', name, along: 0 } : { kind: 'corner', name };
+  };
+  return (
+    <Part title="Notches" count={notches.length}>
+      {notches.map((notch, i) => (
+        <Item key={notch.id} title={`Notch ${i + 1}`} what={`notch ${i + 1}`} onTakeOut={() => put(notches.filter((_, k) => k !== i))}>
+          <ChoiceField
+            label="Where"
+            value={`${notch.at.kind} ${notch.at.name}`}
+            options={options}
+            onChange={(id) => setAt(`base.notches.${i}.at`, placed(id))}
+          />
+          {notch.at.kind === 'edge' && <PieceField at={`base.notches.${i}.at.along`} />}
+          <PieceField at={`base.notches.${i}.width`} label={`Width, notch ${i + 1}`} />
+          <PieceField at={`base.notches.${i}.depth`} label={`Depth, notch ${i + 1}`} />
+        </Item>
+      ))}
+      {backs.length >= 2 && notches.length === 0 && (
+        <AddOne onClick={() => add(backs.slice(0, 2).map((name) => ({ kind: 'corner', name })))}>Both back posts</AddOne>
+      )}
+      <AddOne onClick={() => add([placed(places.edges[0] ? `edge ${places.edges[0]}` : `corner ${places.corners[0]!}`)])}>Notch</AddOne>
+    </Part>
+  );
+}
+
+const HOLE_SIZES: Record<Hole['kind'], string[]> = { round: ['diameter'], slot: ['width', 'height'] };
+
+/** Holes through the board, round or square. */
+export function Holes() {
+  const { base } = usePiece();
+  const [, put] = useField('base.holes');
+  const holes = base.holes ?? [];
+  const add = (kind: Hole['kind']) =>
+    put([...holes, { ...defaultsOf<Hole>(HOLE_FORMS[kind] as { static: Hole }), id: freeId(holes, 'h'), kind, x: 0, y: 0 }]);
+  return (
+    <Part title="Holes" count={holes.length}>
+      {holes.map((hole, i) => (
+        <Item
+          key={hole.id}
+          title={`${hole.kind === 'round' ? 'Round hole' : 'Slot'} ${i + 1}`}
+          what={`hole ${i + 1}`}
+          onTakeOut={() => put(holes.filter((_, k) => k !== i))}
+        >
+          {['x', 'y', ...HOLE_SIZES[hole.kind]].map((key) => (
+            <PieceField key={key} at={`base.holes.${i}.${key}`} />
+          ))}
+        </Item>
+      ))}
+      <AddOne onClick={() => add('round')}>Round</AddOne>
+      <AddOne onClick={() => add('slot')}>Slot</AddOne>
+    </Part>
+  );
+}
+
+/** Inserts, bolts, screws and cleats: drawn on the plan, kept clear of staples. */
+export function HardwareList() {
+  const { base } = usePiece();
+  const [, put] = useField('base.hardware');
+  const list = base.hardware ?? [];
+  return (
+    <Part title="Hardware" count={list.length}>
+      {list.map((item, i) => (
+        <Item key={item.id} title={`Number ${i + 1}`} what={`hardware ${i + 1}`} onTakeOut={() => put(list.filter((_, k) => k !== i))}>
+          {['kind', 'x', 'y', 'diameter', 'length'].map((key) => (
+            <PieceField key={key} at={`base.hardware.${i}.${key}`} />
+          ))}
+        </Item>
+      ))}
+      {HARDWARE_KINDS.slice(0, 2).map(({ id, name, diameter, length }) => (
+        <AddOne
+          key={id}
+          onClick={() =>
+            put([...list, { id: freeId(list, 'f'), kind: id, x: 0, y: 0, diameter, length: Math.min(length, base.board.thickness) }])
+          }
+        >
+          {name}
+        </AddOne>
+      ))}
+    </Part>
+  );
+}
+
+/** What is known of one edge; an edge of which nothing was said is as most are. */
+function EdgeFields({ name }: { name: string }) {
+  const id = useSheet((state) => state.id);
+  const { base } = usePiece();
+  const [, putAll] = useField('base.edges');
+  const edges = base.edges ?? [];
+  const part = edgeNamed(name);
+  const own: EdgeFact = edges.find(({ edge }) => samePart(edge, part)) ?? { ...defaultsOf(EDGE_FACT), edge: part };
+  const put = (change: Partial<EdgeFact>) => putAll([...edges.filter(({ edge }) => !samePart(edge, part)), { ...own, ...change }]);
+  const strip = defaultsOf<NonNullable<EdgeFact['strip']>>(EDGE_FACT.properties.strip as { static: NonNullable<EdgeFact['strip']> });
+  const field = (key: string, value: number, onCommit: (value: number) => string | null) => {
+    const known = fieldAt(`base.edges.${key}`);
+    return (
+      <SchemaField
+        field={known}
+        name={`${id} ${name} ${key}`}
+        value={value}
+        hint={known.hint}
+        onCommit={(next) => onCommit(Number(next))}
+      />
+    );
+  };
+  return (
+    <fieldset className="border-l-2 border-base-content/25 pl-2 mb-2">
+      <legend className="text-sm font-semibold">{name}</legend>
+      {(['fasten', 'visible', 'against'] as const).map((key) => (
+        <TickField
+          key={key}
+          label={String(EDGE_FACT.properties[key].title)}
+          describedAs={`${EDGE_FACT.properties[key].title}, ${name}`}
+          checked={own[key]}
+          onChange={(on) => put({ [key]: on })}
+        />
+      ))}
+      {field('strip.width', own.strip?.width ?? 0, (width) => put({ strip: width > 0 ? { ...strip, ...own.strip, width } : null }))}
+      {own.strip && field('strip.thickness', own.strip.thickness, (thickness) => put({ strip: { ...own.strip!, thickness } }))}
+      {field('trim', own.trim, (trim) => put({ trim }))}
+    </fieldset>
+  );
+}
+
+/** What is known of each edge: fastened or not, seen, against a frame, edged with a strip or a trim. */
+export function Edges() {
+  const { base } = usePiece();
+  const { edges } = notchPlaces(baseOutline(base.shape, base.notches));
+  return (
+    <Part title="Edges" count={base.edges?.length ?? 0}>
+      {edges.map((name) => (
+        <EdgeFields key={name} name={name} />
+      ))}
+    </Part>
+  );
+}

@@ -1,0 +1,191 @@
+'use client';
+
+import { TriangleAlert } from 'lucide-react';
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import type { Step } from '@/core/run';
+import { inUnit } from '@/core/length';
+import { useSettings } from '@/ui/kit/settings';
+import { send } from '@/ui/kit/api';
+import { useDraft } from '@/ui/kit/draft';
+import { Wrong } from '@/ui/kit/lists';
+import { usePlan, useSheet, useSheetStore } from '@/ui/sheet/store';
+
+/** Ticks a step for one piece of the set, and takes it back where it could not be kept. */
+function useTicking(): {
+  message: string | null;
+  done: (unit: number, step: string) => boolean;
+  tick: (unit: number, step: string, to: boolean) => void;
+} {
+  const store = useSheetStore();
+  const id = useSheet((state) => state.id);
+  const ticks = useSheet((state) => state.ticks);
+  const [message, setMessage] = useState<string | null>(null);
+  const set = (unit: number, step: string, on: boolean) => {
+    // Quick ticks follow each other before the page is drawn again: each changes what is there by then.
+    const { ticks: now, setTicks } = store.getState();
+    setTicks([...now.filter((t) => t.unit !== unit || t.step !== step), ...(on ? [{ unit, step }] : [])]);
+  };
+  const tick = async (unit: number, step: string, to: boolean) => {
+    set(unit, step, to);
+    try {
+      const answer = await send('PUT', `/api/pieces/${id}/ticks`, { unit, step, done: to });
+      if (!answer.ok) throw new Error(answer.data.message);
+      setMessage(null);
+    } catch (error) {
+      set(unit, step, !to);
+      setMessage(error instanceof Error && error.message ? error.message : 'The tick was not kept; try again.');
+    }
+  };
+  return { message, done: (unit, step) => ticks.some((t) => t.unit === unit && t.step === step), tick: (...to) => void tick(...to) };
+}
+
+function Photos({ names }: { names: readonly string[] }) {
+  return (
+    <div className="flex flex-wrap gap-1 mt-1">
+      {names.map((photo, k) => (
+        <a key={photo} href={`/api/photos/${photo}`} target="_blank" rel="noreferrer">
+          {/* Kept photos are of this workshop alone and are shown as they are. */}
+          <img src={`/api/photos/${photo}`} alt={`How it was, ${k + 1}`} className="h-24 w-24 object-cover border border-base-content/40" />
+        </a>
+      ))}
+    </div>
+  );
+}
+
+type RowProps = { step: Step; number: number; current: boolean; units: number[]; ticking: ReturnType<typeof useTicking> };
+
+function StepRow({ step, number, current, units, ticking: { done, tick } }: RowProps) {
+  const { unit: shown } = useSettings();
+  return (
+    <li
+      aria-current={current ? 'step' : undefined}
+      className={`border-t border-base-content/20 py-2 pl-3 border-l-4 ${current ? 'border-l-primary bg-base-200' : 'border-l-transparent'}`}
+    >
+      <div className="flex items-baseline gap-3">
+        <h3 className="font-semibold">
+          {number}. {step.name}
+        </h3>
+        <span className="text-sm text-base-content/80">
+          {step.minutes} min{step.wait > 0 && `, then wait ${step.wait} min`}
+        </span>
+      </div>
+      <p className="text-sm">{inUnit(step.detail, shown)}</p>
+      {step.photos && <Photos names={step.photos} />}
+      {step.caution && (
+        <p className="text-sm flex gap-1.5 mt-1 text-warning">
+          <TriangleAlert size={16} className="shrink-0 mt-0.5" aria-hidden />
+          <span>
+            <span className="font-semibold">Caution. </span>
+            {step.caution}
+          </span>
+        </p>
+      )}
+      <div className="flex flex-wrap gap-1.5 mt-2" role="group" aria-label={`${step.name}, done on`}>
+        {units.map((unit) => (
+          <label
+            key={unit}
+            className={`relative size-12 border rounded-sm flex items-center justify-center cursor-pointer text-lg focus-within:outline-2 focus-within:outline-offset-1 ${done(unit, step.key) ? 'bg-base-content text-base-100 border-base-content' : 'border-base-content/40 bg-base-100'}`}
+          >
+            <input
+              type="checkbox"
+              className="sr-only"
+              checked={done(unit, step.key)}
+              aria-label={`${step.name}, piece ${unit}`}
+              onChange={(event) => tick(unit, step.key, event.target.checked)}
+            />
+            <span aria-hidden>{done(unit, step.key) ? '✓' : unit}</span>
+          </label>
+        ))}
+      </div>
+    </li>
+  );
+}
+
+/** The run sheet in working order, ticked per piece of the set, and the end of the job. */
+export function RunSheet() {
+  const plan = usePlan();
+  const ticking = useTicking();
+  const { message, done } = ticking;
+  if (!plan?.steps) return null;
+  const { steps, minutes = 0 } = plan;
+  const units = Array.from({ length: plan.piece.count }, (_, i) => i + 1);
+  const current = steps.find((step) => units.some((unit) => !done(unit, step.key)));
+  const left = steps.reduce((sum, step) => sum + units.filter((unit) => !done(unit, step.key)).length, 0);
+  return (
+    // A region that scrolls must be reachable for those who scroll with keys.
+    // eslint-disable-next-line jsx-a11y/no-noninteractive-tabindex
+    <section aria-label="Run sheet" tabIndex={0} className="p-4 overflow-y-auto h-full">
+      <div className="flex items-baseline gap-4">
+        <h2 className="font-display text-lg">Run sheet</h2>
+        <p className="text-sm">
+          {minutes} min for one, {Math.round((minutes * plan.piece.count) / 6) / 10} h for the set one after another
+        </p>
+      </div>
+      <Wrong message={message} />
+      <ol className="mt-2">
+        {steps.map((step, i) => (
+          <StepRow key={step.key} step={step} number={i + 1} current={step === current} units={units} ticking={ticking} />
+        ))}
+      </ol>
+      <Finish open={left} />
+    </section>
+  );
+}
+
+function Finish({ open }: { open: number }) {
+  const pieceId = useSheet((state) => state.id);
+  const nextSerial = useSheet((state) => state.nextSerial);
+  const router = useRouter();
+  const [serial, setSerial] = useDraft(`${pieceId} serial`);
+  const [note, setNote] = useDraft(`${pieceId} finish note`);
+  const [message, setMessage] = useState<string | null>(null);
+  const finish = async () => {
+    try {
+      const answer = await send('POST', `/api/pieces/${pieceId}/finish`, { serial: serial ?? nextSerial, note: note ?? '' });
+      if (!answer.ok) return setMessage(answer.data.message ?? 'Not written');
+      setSerial(null);
+      setNote(null);
+      router.push('/log');
+    } catch {
+      setMessage('The workshop cannot be reached; nothing was written. Try again.');
+    }
+  };
+  return (
+    <form
+      className="border-t-2 border-base-content/40 mt-4 pt-3 max-w-xl"
+      onSubmit={(event) => {
+        event.preventDefault();
+        void finish();
+      }}
+    >
+      <h2 className="font-display text-lg">Finish the job</h2>
+      {open > 0 && <p className="text-sm">{open} ticks are still open; the log takes the job as it is.</p>}
+      <label className="block text-sm mt-2">
+        Serial number
+        <input
+          className="block w-48 px-2 py-2 border border-base-content/40 rounded-sm bg-base-100"
+          value={serial ?? nextSerial}
+          onChange={(event) => setSerial(event.target.value)}
+          aria-invalid={message !== null}
+          aria-describedby="finish-message"
+        />
+      </label>
+      <p id="finish-message" role={message ? 'alert' : undefined} className="text-error text-sm">
+        {message}
+      </p>
+      <label className="block text-sm mt-2">
+        What was learnt
+        <textarea
+          rows={2}
+          className="block w-full px-2 py-2 border border-base-content/40 rounded-sm bg-base-100"
+          value={note ?? ''}
+          onChange={(event) => setNote(event.target.value)}
+        />
+      </label>
+      <button type="submit" className="btn btn-primary mt-2 h-12">
+        Write into the log
+      </button>
+    </form>
+  );
+}

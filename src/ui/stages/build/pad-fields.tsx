@@ -1,0 +1,180 @@
+'use client';
+
+import { useSortable } from '@dnd-kit/sortable';
+import { CSS } from '@dnd-kit/utilities';
+import type { ReactNode } from 'react';
+import { ArrowDown, ArrowUp, GripVertical, Trash2 } from 'lucide-react';
+import { evenCorners } from '@/core/outline';
+import { inUnit } from '@/core/length';
+import { fieldAt, foamOf, foamsOf, PAD_EDGES, PAD_ROLES, rimOf, type Pad } from '@/core/piece';
+import { ChoiceField, LengthField, TickField } from '@/ui/kit/fields';
+import { useLength, useSettings } from '@/ui/kit/settings';
+import { PieceField } from '@/ui/sheet/piece-field';
+import { usePadOffsets, usePiece, useSheet } from '@/ui/sheet/store';
+import { PocketFields } from './pocket-fields';
+
+type Props = { pad: Pad; index: number };
+
+/** A pad's name in the stack. */
+export const roleName = (role: Pad['role']): string => PAD_ROLES.find(({ id }) => id === role)!.name;
+
+/** Changes one pad, or says what is wrong with the change. */
+function usePad(index: number): (change: Partial<Pad>) => string | null {
+  const put = useSheet((state) => state.put);
+  const piece = usePiece();
+  return (change) => {
+    const entries = Object.entries(change);
+    // One field alone is named, so that what is wrong with it is said beside it.
+    return entries.length === 1
+      ? put(`pads.${index}.${entries[0]![0]}`, entries[0]![1])
+      : put(`pads.${index}`, { ...piece.pads[index]!, ...change });
+  };
+}
+
+/** How far it stands over the board or lies in from its edge; by hand, or as the house has it. */
+function Standing({ pad, index }: Props) {
+  const say = useLength();
+  const id = useSheet((state) => state.id);
+  const piece = usePiece();
+  const offsets = usePadOffsets();
+  const outline = useSheet((state) => state.view?.padOutlines.find((own) => own.id === pad.id)?.points);
+  const set = usePad(index);
+  const inward = pad.role === 'crown';
+  const standing = offsets[index] ?? 0;
+  const without = piece.pads.map((own, i) => (i === index ? { ...own, offset: null } : own));
+  const usual = usePadOffsets(without)[index] ?? 0;
+  if (pad.outline)
+    return (
+      <p className="text-xs py-1">
+        Drawn outline, {pad.outline.length} corners.{' '}
+        <button type="button" className="underline cursor-pointer" onClick={() => set({ outline: null, offset: null })}>
+          Follow the board instead
+        </button>
+      </p>
+    );
+  return (
+    <>
+      <LengthField
+        label={inward ? 'Inset' : fieldAt('pads.offset').label}
+        name={`${id} ${pad.id} o`}
+        value={inward ? -standing : standing}
+        hint={
+          pad.offset === null ? (
+            'house rule'
+          ) : (
+            <button type="button" className="underline cursor-pointer" onClick={() => set({ offset: null })}>
+              set here; back to {say(inward ? -usual : usual)}
+            </button>
+          )
+        }
+        onCommit={(mm) => set({ offset: inward ? 0 - mm : mm })}
+      />
+      {outline && (
+        <button
+          type="button"
+          className="underline text-xs cursor-pointer py-1"
+          onClick={() => set({ outline: evenCorners(outline), offset: standing })}
+        >
+          Draw its outline in the plan
+        </button>
+      )}
+    </>
+  );
+}
+
+/** What is seldom asked for. */
+function More({ pad, index }: Props) {
+  const piece = usePiece();
+  const set = usePad(index);
+  const at = `pads.${index}`;
+  const wedge = typeof pad.wedge === 'number';
+  return (
+    <details className="text-sm" open={Boolean(pad.pocket) || wedge}>
+      <summary className="cursor-pointer py-1 text-xs">Wedge, blocks, scraps, pocket</summary>
+      <TickField label="A wedge, thicker one way" checked={wedge} onChange={(on) => set({ wedge: on ? pad.thickness : null })} />
+      {wedge && <PieceField at={`${at}.wedge`} />}
+      <PieceField at={`${at}.blocks`} />
+      {index < piece.pads.length - 1 && <PieceField at={`${at}.scrap`} />}
+      <PocketFields pad={pad} at={at} />
+    </details>
+  );
+}
+
+/** Its name, and where it lies in the stack. */
+function Head({ pad, index, grip }: Props & { grip: object }) {
+  const piece = usePiece();
+  const apply = useSheet((state) => state.apply);
+  const name = roleName(pad.role);
+  const said = `${name.toLowerCase()} ${index + 1}`;
+  const move = (by: number) => {
+    const pads = [...piece.pads];
+    [pads[index], pads[index + by]] = [pads[index + by]!, pads[index]!];
+    apply({ ...piece, pads });
+  };
+  const button = (label: string, icon: ReactNode, onClick: () => void, disabled = false) => (
+    <button
+      type="button"
+      className="p-1.5 rounded-sm hover:bg-base-200 disabled:opacity-30"
+      disabled={disabled}
+      aria-label={label}
+      onClick={onClick}
+    >
+      {icon}
+    </button>
+  );
+  return (
+    <div className="flex items-center gap-1">
+      <button
+        type="button"
+        className="p-1 -ml-1 rounded-sm cursor-grab touch-none hover:bg-base-200"
+        {...grip}
+        aria-label={`Drag ${said} to another place in the stack`}
+      >
+        <GripVertical size={15} aria-hidden />
+      </button>
+      <legend className="font-semibold text-sm">{name}</legend>
+      <span className="ml-auto flex">
+        {button(`Move ${said} up in the stack`, <ArrowUp size={15} aria-hidden />, () => move(1), index === piece.pads.length - 1)}
+        {button(`Move ${said} down in the stack`, <ArrowDown size={15} aria-hidden />, () => move(-1), index === 0)}
+        {button(`Take ${said} out`, <Trash2 size={15} aria-hidden />, () =>
+          apply({ ...piece, pads: piece.pads.filter((_, i) => i !== index) }),
+        )}
+      </span>
+    </div>
+  );
+}
+
+/** One pad of the stack: its foam, sizes, rim, and what is seldom asked for. */
+export function PadFields({ pad, index }: Props) {
+  const piece = usePiece();
+  const { unit } = useSettings();
+  const set = usePad(index);
+  const foam = foamOf(piece, pad.material)!;
+  const { attributes, listeners, setNodeRef, transform, transition, isDragging } = useSortable({ id: pad.id });
+  const at = `pads.${index}`;
+  return (
+    <fieldset
+      ref={setNodeRef}
+      style={{ transform: CSS.Translate.toString(transform), transition }}
+      className={`border-t border-base-content/25 py-2 bg-base-100 ${isDragging ? 'relative z-10 opacity-80' : ''}`}
+    >
+      <Head pad={pad} index={index} grip={{ ...attributes, ...listeners }} />
+      <ChoiceField
+        label={fieldAt('pads.material').label}
+        value={pad.material}
+        options={foamsOf(piece)}
+        onChange={(material) => set({ material })}
+        hint={`${foam.density} kg/m³, ${Math.round(foam.ifd25)} N, support ${Math.round(foam.supportFactor * 100) / 100}`}
+      />
+      <PieceField
+        at={`${at}.thickness`}
+        {...(pad.role === 'crown' ? { label: 'Crown height' } : {})}
+        hint={inUnit(`sold ${foam.sold.join(', ')} mm`, unit)}
+      />
+      <Standing pad={pad} index={index} />
+      <ChoiceField label="Rim" value={pad.edge.kind} options={PAD_EDGES} onChange={(kind) => set({ edge: rimOf(kind, pad.thickness) })} />
+      {'width' in pad.edge && <PieceField at={`${at}.edge.width`} />}
+      <More pad={pad} index={index} />
+    </fieldset>
+  );
+}

@@ -1,0 +1,38 @@
+'use client';
+
+import type { ReactNode } from 'react';
+import { useSheet } from '@/ui/sheet/store';
+import { CornersView } from './corners-view';
+import { PiecesView } from './pieces-view';
+import { StrainView } from './strain-view';
+
+/** What the Cover stage puts in front. */
+export const COVER_LOOKS = { plan: 'On the piece', pieces: 'Flat pieces', strain: 'Strain', corners: 'Corners' } as const;
+type CoverLook = keyof typeof COVER_LOOKS;
+
+const VIEWS: Record<Exclude<CoverLook, 'plan'>, () => ReactNode> = { pieces: PiecesView, strain: StrainView, corners: CornersView };
+
+/** The piece itself, its flat pieces, their strain, or the corners; and the choice between them. */
+export function CoverMain({ children }: { children: ReactNode }) {
+  const look = useSheet((state) => state.look) as CoverLook;
+  const show = useSheet((state) => state.show);
+  const View = look === 'plan' ? null : VIEWS[look];
+  return (
+    <>
+      <div className="absolute left-2 top-1 z-10 flex gap-1" role="group" aria-label="What is shown of the cover">
+        {(Object.keys(COVER_LOOKS) as CoverLook[]).map((id) => (
+          <button
+            key={id}
+            type="button"
+            aria-pressed={look === id}
+            className={`btn btn-xs font-normal ${look === id ? 'btn-secondary' : 'btn-ghost bg-base-100'}`}
+            onClick={() => show({ look: id })}
+          >
+            {COVER_LOOKS[id]}
+          </button>
+        ))}
+      </div>
+      {View ? <View /> : <div className="flex-1 min-h-0 pt-7">{children}</div>}
+    </>
+  );
+}

@@ -1,0 +1,94 @@
+'use client';
+
+import { Handle } from '@/ui/drawing/handle';
+import { closedPath, openPath } from '@/ui/drawing/path';
+import { useLength } from '@/ui/kit/settings';
+import type { LayerProps } from '@/ui/sheet/stage';
+import { useSheet } from '@/ui/sheet/store';
+
+/** The cloth on the plan: the blank of a pulled cover with its lines and cuts. */
+export function ClothOnPlan({ view, size }: LayerProps) {
+  const { cover, corners } = view.plan;
+  const blank = cover?.pieces[0];
+  if (!cover?.pulled || !blank) return null;
+  return (
+    <>
+      <path d={closedPath(blank.outline)} fill="var(--color-base-200)" stroke="var(--cover-line)" strokeWidth={size * 0.16} />
+      <g fill="none" stroke="var(--ink)">
+        <path d={closedPath(blank.trimLine)} strokeWidth={size * 0.05} strokeDasharray={`${size * 0.3} ${size * 0.3}`} />
+        {[...corners.map((c) => ({ ...c.cut, wedge: 0 })), ...(cover.relief?.cuts ?? [])].map((cut, i) => (
+          <path
+            key={i}
+            d={openPath([cut.from, cut.to])}
+            strokeWidth={size * 0.12}
+            stroke="var(--cover-line)"
+            data-relief={cut.wedge > 0 ? 'pie' : 'cut'}
+          />
+        ))}
+        {cover.yCuts.map((cut) => (
+          <g key={cut.name} stroke="var(--cover-line)" strokeWidth={size * 0.12} data-y-cut={cut.name}>
+            <path d={openPath(cut.stem)} />
+            {cut.arms.map((arm, i) => (
+              <path key={i} d={openPath(arm)} />
+            ))}
+          </g>
+        ))}
+      </g>
+    </>
+  );
+}
+
+/** Where the seam can be taken hold of: the middles of the four sides. */
+const HOLDS = [
+  { at: 0, name: 'front' },
+  { at: 0.25, name: 'right' },
+  { at: 0.5, name: 'back' },
+  { at: 0.75, name: 'left' },
+] as const;
+
+/** Handles that move the seam by eye, and the pieces follow. */
+export function SeamHandles({ piece, view, size }: LayerProps) {
+  const say = useLength();
+  const follow = useSheet((state) => state.follow);
+  const { covering } = piece;
+  const { cover } = view.plan;
+  const line = cover?.lines[0];
+  if (!cover || !line || cover.pulled) return null;
+  const { places } = cover.reach;
+  const total = places.at(-1)!.at + (places[1]?.at ?? 0);
+  const moves = HOLDS.map(({ at }) => covering.seamMoves?.find((move) => Math.abs(move.at - at) < 1e-6) ?? { at, by: 0 });
+  const moved = (k: number, by: number, live: boolean) =>
+    follow(
+      {
+        ...piece,
+        covering: { ...covering, seamMoves: moves.map((move, i) => (i === k ? { ...move, by: Math.round(by * 10) / 10 } : move)) },
+      },
+      live,
+    );
+  return (
+    <>
+      {HOLDS.map(({ at, name }, k) => {
+        const nearest = places.reduce(
+          (best, place, i) => (Math.abs(place.at - at * total) < Math.abs(places[best]!.at - at * total) ? i : best),
+          0,
+        );
+        const place = places[nearest]!;
+        const [x, y] = line.points[nearest]!;
+        const by = moves[k]!.by;
+        return (
+          <Handle
+            key={name}
+            x={x}
+            y={y}
+            size={size * 0.42}
+            label={`Seam at the ${name}, move`}
+            value={by}
+            says={`${say(Math.abs(by))} ${by < 0 ? 'inwards' : 'outwards'}`}
+            onDrag={(to, done) => moved(k, to.start + to.dx * place.nx + to.dy * place.ny, !done)}
+            onNudge={(step) => moved(k, by + step, false)}
+          />
+        );
+      })}
+    </>
+  );
+}

@@ -1,0 +1,68 @@
+'use client';
+
+import { useEffect } from 'react';
+import { inUnit } from '@/core/length';
+import { useSettings } from '@/ui/kit/settings';
+import { useJob } from '@/ui/kit/use-job';
+import { usePiece, usePlan, useSheet } from '@/ui/sheet/store';
+
+const percent = (share: number) => `${Math.round(share * 100)} %`;
+
+/** What would ask less of the cloth, each laid flat again before it is offered. */
+function Tried() {
+  const piece = usePiece();
+  const house = useSheet((state) => state.house);
+  const apply = useSheet((state) => state.apply);
+  const { unit } = useSettings();
+  const job = useJob('proposals');
+  const { start, stop } = job;
+  useEffect(() => {
+    start({ piece, house });
+    return stop;
+  }, [piece, house, start, stop]);
+  return (
+    <>
+      {job.running && (
+        <p className="text-xs flex items-center gap-2" role="status">
+          Laying it flat in other ways… <progress className="progress w-20" value={job.done} aria-label="Ways tried" />
+        </p>
+      )}
+      {job.wrong && <p className="text-xs text-error">{job.wrong}</p>}
+      {!job.running && job.answer?.proposals.length === 0 && <p className="text-xs">Nothing that was tried asks less.</p>}
+      {!job.running && (
+        <ul className="space-y-1">
+          {job.answer?.proposals.map((proposal) => (
+            <li key={proposal.id} className="text-xs border-l-3 border-secondary pl-2" data-proposal={proposal.id}>
+              {inUnit(proposal.words, unit)} Then it asks {percent(proposal.share)}.
+              <button type="button" className="btn btn-xs btn-outline ml-2" onClick={() => apply(proposal.apply)}>
+                Do this
+              </button>
+            </li>
+          ))}
+        </ul>
+      )}
+    </>
+  );
+}
+
+/** How much of its give the cover asks of the cloth; where that is more than all of it, what to do. */
+export function Proposals() {
+  const strain = usePlan()?.cover?.strain;
+  if (!strain) return null;
+  const too = strain.share > 1;
+  return (
+    <section aria-label="Strain" className="pt-2 mt-2 border-t border-base-content/25">
+      <h3 className="font-semibold text-sm">What it asks of the cloth</h3>
+      <p className={`text-sm ${too ? 'text-error' : ''}`} data-strain-share>
+        {percent(strain.share)} of what it gives
+      </p>
+      <p className="text-xs">
+        Stretched {percent1(strain.warp)} along the warp, {percent1(strain.weft)} along the weft; {percent1(strain.leftOver)} left over.
+        Corners apart, where the foam gives way.
+      </p>
+      {too && <Tried />}
+    </section>
+  );
+}
+
+const percent1 = (share: number) => `${Math.round(share * 1000) / 10} %`;

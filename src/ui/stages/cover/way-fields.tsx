@@ -1,0 +1,156 @@
+'use client';
+
+import { choicesOf, STARTING } from '@/core/cover';
+import { defaultsOf, fieldAt, SWATCH, type Covering } from '@/core/piece';
+import { ChoiceField, TickField } from '@/ui/kit/fields';
+import { PieceField } from '@/ui/sheet/piece-field';
+import { useField, usePiece, usePlan } from '@/ui/sheet/store';
+
+/** The covering with all that its way makes of it, and a way to change it. */
+function useChoices() {
+  const { covering } = usePiece();
+  const [, put] = useField('covering');
+  return { ...choicesOf(covering), set: (change: Partial<Covering>) => put({ ...covering, ...change }) };
+}
+
+type Part = 'welt' | 'channels' | 'buttons' | 'nails';
+
+/** Fields of a part of the covering: changed together, for what nobody chose is not in the document yet. */
+function PartFields<K extends Part>({ part, keys }: { part: K; keys: readonly (keyof NonNullable<Covering[K]> & string)[] }) {
+  const choices = useChoices();
+  const value = choices[part] as Record<string, unknown> | null;
+  if (!value) return null;
+  return keys.map((key) => (
+    <PieceField
+      key={key}
+      at={`covering.${part}.${key}`}
+      standing={value[key]}
+      onCommit={(next: never) => choices.set({ [part]: { ...value, [key]: next } })}
+    />
+  ));
+}
+
+function WeltFields() {
+  const { way, welt, set } = useChoices();
+  if (!way.welt || !welt) return null;
+  const tick = (key: 'upper' | 'lower', label: string | null) =>
+    label && <TickField label={label} checked={welt[key]} onChange={(on) => set({ welt: { ...welt, [key]: on } })} />;
+  return (
+    <>
+      {tick('upper', way.welt.upper)}
+      {tick('lower', way.welt.lower)}
+      {(welt.upper || welt.lower) && <PartFields part="welt" keys={['cord', 'cut', 'double']} />}
+    </>
+  );
+}
+
+function ChannelFields() {
+  const { way, covering, channels, set } = useChoices();
+  const [, put] = useField('covering');
+  const change = (next: Partial<NonNullable<Covering['channels']>>) => set({ channels: { ...channels!, ...next } });
+  const offer = (on: boolean) => {
+    const { channels: _taken, ...rest } = covering;
+    void _taken;
+    return on ? set({ channels: STARTING.channels }) : put(rest);
+  };
+  return (
+    <>
+      {way.channels === 'offered' && <TickField label="Channelled top" checked={channels !== null} onChange={offer} />}
+      {channels && (
+        <>
+          <PartFields part="channels" keys={['width']} />
+          <ChoiceField
+            label={fieldAt('covering.channels.lay').label}
+            value={channels.lay === 'radiating' ? 'radiating' : channels.run}
+            options={[...fieldAt('covering.channels.run').options!, { id: 'radiating', name: 'Radiating' }]}
+            onChange={(lay) =>
+              change(lay === 'radiating' ? { lay } : { lay: 'straight', run: lay as NonNullable<Covering['channels']>['run'] })
+            }
+          />
+          <PartFields part="channels" keys={['centre', 'backing']} />
+          <TickField
+            label="Take-up from a sewn swatch"
+            checked={channels.swatch !== null}
+            onChange={(on) => change({ swatch: on ? defaultsOf(SWATCH) : null })}
+          />
+          {channels.swatch && Object.keys(SWATCH.properties).map((key) => <PieceField key={key} at={`covering.channels.swatch.${key}`} />)}
+        </>
+      )}
+    </>
+  );
+}
+
+function ButtonFields() {
+  const { buttons } = useChoices();
+  if (!buttons) return null;
+  return (
+    <>
+      <PartFields part="buttons" keys={['columns', 'rows', 'spacing', 'depth', 'size']} />
+      <p className="text-xs border-l-3 border-warning pl-2 my-1">No loose buttons where small children are. Follow your local rules.</p>
+    </>
+  );
+}
+
+/** The second head of nails in turn begins at this share of the first. */
+const SMALL = 0.6;
+
+function NailFields() {
+  const { nails, set } = useChoices();
+  if (!nails) return null;
+  return (
+    <>
+      <PartFields part="nails" keys={['pitch', 'head']} />
+      <TickField
+        label="Large and small in turn"
+        checked={nails.small !== null}
+        onChange={(on) => set({ nails: { ...nails, small: on ? Math.max(4, nails.head * SMALL) : null } })}
+      />
+      {nails.small !== null && <PartFields part="nails" keys={['small']} />}
+      <p className="text-xs border-l-3 border-warning pl-2 my-1">
+        Nails: eye protection; no nail heads within a small child’s reach. Follow your local rules.
+      </p>
+    </>
+  );
+}
+
+/** Stitching and shaping of a sewn cover. */
+function Stitching() {
+  const { covering, set } = useChoices();
+  return (
+    <details className="text-sm">
+      <summary className="cursor-pointer py-1">Stitching, darts, splits</summary>
+      {['doubleStitch', 'backingStrips', 'topStitch', 'split'].map((key) => (
+        <PieceField key={key} at={`covering.${key}`} />
+      ))}
+      {(covering.darts?.length ?? 0) > 0 && (
+        <button type="button" className="btn btn-xs btn-outline" onClick={() => set({ darts: [] })}>
+          Take the {covering.darts!.length} darts out
+        </button>
+      )}
+      {(covering.seamMoves?.length ?? 0) > 0 && (
+        <button type="button" className="btn btn-xs btn-outline ml-1" onClick={() => set({ seamMoves: [] })}>
+          Seam back where it was
+        </button>
+      )}
+    </details>
+  );
+}
+
+/** What belongs to the chosen way of covering. */
+export function WayFields() {
+  const { way } = useChoices();
+  // A border that nobody chose is as wide as the outline allows.
+  const border = usePlan()?.cover?.border;
+  return (
+    <>
+      {way.fields.map((key) => (
+        <PieceField key={key} at={`covering.${key}`} {...(key === 'border' && border ? { standing: border } : {})} />
+      ))}
+      <WeltFields />
+      <ChannelFields />
+      <ButtonFields />
+      <NailFields />
+      {!way.pulled && !way.endsInside && <Stitching />}
+    </>
+  );
+}

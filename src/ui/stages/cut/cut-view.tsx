@@ -1,0 +1,122 @@
+'use client';
+
+import type { Laid } from '@/core/cut';
+import { foamColour } from '@/ui/drawing/materials';
+import { Figure } from '@/ui/kit/figure';
+import { useLength } from '@/ui/kit/settings';
+import { usePiece, usePlan } from '@/ui/sheet/store';
+
+function Layout({
+  title,
+  width,
+  length,
+  laid,
+  fill,
+}: {
+  title: string;
+  width: number;
+  length: number;
+  laid: readonly Laid[];
+  fill: string;
+}) {
+  const say = useLength();
+  const line = length / 400;
+  const text = Math.max(length, width) / 55;
+  return (
+    <figure className="mb-4 max-w-2xl">
+      <figcaption className="text-sm mb-1">{title}</figcaption>
+      <svg viewBox={`${-line} ${-line} ${length + 2 * line} ${width + 2 * line}`} className="w-full max-h-72" role="img" aria-label={title}>
+        <rect width={length} height={width} fill="var(--color-base-200)" stroke="var(--ink)" strokeWidth={line * 1.5} />
+        {laid.map((piece, i) => (
+          <g key={`${piece.x} ${piece.y}`}>
+            <rect
+              x={piece.y}
+              y={piece.x}
+              width={piece.height}
+              height={piece.width}
+              fill={fill}
+              fillOpacity={0.7}
+              stroke="var(--ink)"
+              strokeWidth={line}
+              data-laid={piece.label}
+            />
+            <text
+              x={piece.y + piece.height / 2}
+              y={piece.x + piece.width / 2 - text * 0.4}
+              fontSize={text}
+              textAnchor="middle"
+              fill="#24211d"
+            >
+              {piece.label} {i + 1}
+              {piece.turned ? ', turned' : ''}
+            </text>
+            <text
+              x={piece.y + piece.height / 2}
+              y={piece.x + piece.width / 2 + text * 0.9}
+              fontSize={text * 0.8}
+              textAnchor="middle"
+              fill="#24211d"
+            >
+              <Figure says={`${say(piece.width)} × ${say(piece.height)}`} svg />
+            </text>
+          </g>
+        ))}
+      </svg>
+    </figure>
+  );
+}
+
+/** The whole set laid out on foam sheets and rolls. */
+export function CutView() {
+  const say = useLength();
+  const { cloth } = usePiece();
+  const plan = usePlan();
+  const cut = plan?.cut;
+  if (!plan || !cut) return null;
+  const percent = (share: number) => `${Math.round(share * 100)} % used`;
+  const rolls = [
+    { name: cloth.name || 'Cloth', roll: cut.cloth, fill: '#c9838a' },
+    { name: 'Lining cloth', roll: cut.lining, fill: '#d8d0be' },
+    { name: 'Wadding', roll: cut.wadding, fill: '#efe7d6' },
+    { name: 'Dust cloth', roll: cut.dustCover, fill: '#b7b1a5' },
+  ];
+  return (
+    // A region that scrolls must be reachable for those who scroll with keys.
+    // eslint-disable-next-line jsx-a11y/no-noninteractive-tabindex
+    <section aria-label="Cut layouts" tabIndex={0} className="p-4 overflow-y-auto h-full">
+      <h2 className="font-display text-lg mb-2">
+        Foam: {cut.foam.sheets} {cut.foam.sheets === 1 ? 'sheet' : 'sheets'} to buy, {percent(cut.foam.utilisation)}
+      </h2>
+      {cut.foam.layouts.map((layout) =>
+        layout.sheets.map((laid, i) => (
+          <Layout
+            key={`${layout.material} ${layout.thickness} ${i}`}
+            title={`${layout.materialName}, ${say(layout.thickness)}, sheet ${i + 1} of ${layout.sheets.length}`}
+            width={cut.foam.sheetWidth}
+            length={cut.foam.sheetLength}
+            laid={laid}
+            fill={foamColour(layout.material)}
+          />
+        )),
+      )}
+      {plan.foam.length === 0 && <p className="text-sm mb-4">No foam in this piece yet.</p>}
+      <h2 className="font-display text-lg mb-2">Cloth</h2>
+      {rolls.map(({ name, roll, fill }) =>
+        roll && roll.laid.length > 0 ? (
+          <Layout
+            key={name}
+            title={`${name}: ${say(roll.length)} of a roll ${say(roll.width)} wide, ${percent(roll.utilisation)}`}
+            width={roll.width}
+            length={roll.length}
+            laid={roll.laid}
+            fill={fill}
+          />
+        ) : roll ? (
+          <p key={name} className="text-sm text-error mb-4">
+            {name}: does not fit on a roll {say(roll.width)} wide.
+          </p>
+        ) : null,
+      )}
+    </section>
+  );
+}

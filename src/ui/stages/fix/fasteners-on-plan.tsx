@@ -1,0 +1,62 @@
+'use client';
+
+import { foldedCuts } from '@/core/cover';
+import type { Fixing } from '@/core/fix';
+import { openPath } from '@/ui/drawing/path';
+import type { LayerProps } from '@/ui/sheet/stage';
+
+type Staple = Fixing['order'][number];
+
+function StapleMark({ staple, size }: { staple: Staple; size: number }) {
+  const corner = staple.kind === 'corner';
+  const centre = staple.kind === 'centre';
+  return (
+    <g data-staple={staple.n}>
+      <circle
+        cx={staple.x}
+        cy={-staple.y}
+        r={size * (corner ? 0.2 : 0.44)}
+        fill={centre ? 'var(--cover-line)' : 'var(--color-base-100)'}
+        stroke={corner ? 'var(--chalk)' : 'var(--ink)'}
+        strokeWidth={size * 0.07}
+      />
+      {!corner && (
+        <text
+          x={staple.x}
+          y={-staple.y}
+          fontSize={size * 0.48}
+          textAnchor="middle"
+          dominantBaseline="central"
+          fill={centre ? 'var(--color-primary-content)' : 'var(--ink)'}
+        >
+          {staple.n}
+        </text>
+      )}
+    </g>
+  );
+}
+
+/** Fasteners in the order they are put in, and the cuts as they lie under the board. */
+export function FastenersOnPlan({ view, size }: LayerProps) {
+  const { fixing, cover, corners, stations } = view.plan;
+  if (!fixing || !cover) return null;
+  return (
+    <g>
+      {foldedCuts(corners, cover.relief?.cuts ?? [], stations[0]!).map((cut, i) => (
+        <path key={i} d={openPath(cut)} strokeWidth={size * 0.14} stroke="var(--cover-line)" data-relief />
+      ))}
+      {fixing.order.map((staple) => (
+        <StapleMark key={staple.n} staple={staple} size={size} />
+      ))}
+      {corners.map((corner) => {
+        const own = fixing.order.filter(({ kind, edge }) => kind === 'corner' && edge === corner.edge).map(({ n }) => n);
+        return (
+          <text key={corner.station} x={corner.x * 0.6} y={-corner.y * 0.62} fontSize={size * 0.62} textAnchor="middle" fill="var(--chalk)">
+            {own.length > 1 ? `${own[0]}–${own.at(-1)}` : own[0]},{' '}
+            {corner.inside ? 'cut in' : `${corner.pleats} ${corner.pleats === 1 ? 'pleat' : 'pleats'}`}
+          </text>
+        );
+      })}
+    </g>
+  );
+}

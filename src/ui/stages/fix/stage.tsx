@@ -1,0 +1,23 @@
+'use client';
+
+import { SeamsOnPlan } from '@/ui/drawing/seams';
+import type { Stage } from '@/ui/sheet/stage';
+import { FixPanel } from './fix-panel';
+import { FastenersOnPlan } from './fasteners-on-plan';
+
+export const fix: Stage = {
+  id: 'fix',
+  name: 'Fix',
+  lacking: () => null,
+  parts: ['fixing', 'cover'],
+  sizes: ['Fixing'],
+  Panel: FixPanel,
+  drawing: {
+    // Fixing is done under the board: the drawing comes closer and leaves the cloth out.
+    frame: () => ({ cloth: false, room: 0.09 }),
+    contours: false,
+    on: FastenersOnPlan,
+    over: SeamsOnPlan,
+    section: 22,
+  },
+};

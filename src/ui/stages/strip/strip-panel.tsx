@@ -1,0 +1,173 @@
+'use client';
+
+import { defaultsOf, freeId, PRESS } from '@/core/piece';
+import { CAUTIONS } from '@/core/run';
+import { FINDINGS, type OldCompared } from '@/core/strip';
+import { inUnit } from '@/core/length';
+import { TickField } from '@/ui/kit/fields';
+import { AddOne, Item, Part, TakeOut } from '@/ui/kit/lists';
+import { useLength, useSettings } from '@/ui/kit/settings';
+import { PieceField } from '@/ui/sheet/piece-field';
+import { usePlan } from '@/ui/sheet/store';
+import { useStrip } from './use-strip';
+
+const VERDICTS = { keep: 'Keep the foam', plump: 'Plump it', replace: 'Replace it' } as const;
+
+/** What was found, the press test, the old cover and what is left for later. */
+export function StripPanel() {
+  return (
+    <>
+      <p className="text-sm text-warning">{CAUTIONS.strip}</p>
+      <Findings />
+      <Press />
+      <OldCover />
+      <OldStaples />
+      <Tasks />
+    </>
+  );
+}
+
+function Findings() {
+  const { strip, put } = useStrip();
+  const found = FINDINGS.filter((finding) => strip.findings.includes(finding.id));
+  return (
+    <Part title="Findings" count={strip.findings.length} open>
+      <div className="grid grid-cols-2 gap-x-2">
+        {FINDINGS.map((finding) => (
+          <TickField
+            key={finding.id}
+            label={finding.name}
+            checked={strip.findings.includes(finding.id)}
+            onChange={(on) => put({ findings: on ? [...strip.findings, finding.id] : strip.findings.filter((id) => id !== finding.id) })}
+          />
+        ))}
+      </div>
+      {found.map((finding) => (
+        <div key={finding.id} className="text-xs border-l-3 border-warning pl-2 my-1">
+          <p>{finding.consequence}</p>
+          {finding.caution && <p className="text-warning font-semibold">Caution. {finding.caution}</p>}
+        </div>
+      ))}
+    </Part>
+  );
+}
+
+function Press() {
+  const say = useLength();
+  const { strip, put } = useStrip();
+  const verdict = usePlan()?.strip?.press;
+  return (
+    <Part title="Press test of the old foam" count={strip.press ? 1 : 0}>
+      {!strip.press && <AddOne onClick={() => put({ press: defaultsOf(PRESS) })}>Press test</AddOne>}
+      {strip.press && (
+        <>
+          {Object.keys(PRESS.properties).map((key) => (
+            <PieceField key={key} at={`strip.press.${key}`} />
+          ))}
+          {verdict && (
+            <p className="text-sm border-l-3 border-secondary pl-2 my-1" data-press={verdict.verdict}>
+              <strong>
+                {VERDICTS[verdict.verdict]}
+                {verdict.plump > 0 && ` with ${say(verdict.plump)}`}.
+              </strong>{' '}
+              {verdict.decided}
+            </p>
+          )}
+          <button type="button" className="text-xs underline cursor-pointer" onClick={() => put({ press: null })}>
+            Take the test out
+          </button>
+        </>
+      )}
+    </Part>
+  );
+}
+
+/** An old piece beside the new cover, with what explains the difference. */
+function Compared({ compared }: { compared: OldCompared }) {
+  const say = useLength();
+  const signed = (mm: number) => `${mm >= 0 ? '+' : '−'}${say(Math.abs(Math.round(mm)))}`;
+  const rows = [
+    ['New cover', say(Math.round(compared.computed.width)), say(Math.round(compared.computed.height))],
+    ...compared.reasons.map((reason) => [reason.label, signed(reason.width), signed(reason.height)]),
+    ['Not explained', signed(compared.unexplained.width), signed(compared.unexplained.height)],
+  ];
+  return (
+    <table className="text-xs w-full" data-old-cover>
+      <tbody>
+        {rows.map(([label, width, height]) => (
+          <tr key={label}>
+            <td>{label}</td>
+            <td className="text-right">{width}</td>
+            <td className="text-right">{height}</td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
+function OldCover() {
+  const { strip, put } = useStrip();
+  const old = usePlan()?.strip?.oldCover;
+  return (
+    <Part title="Old cover as a pattern" count={strip.cover.length}>
+      {strip.cover.map((own, i) => {
+        const compared = old?.find(({ id }) => id === own.id);
+        return (
+          <Item
+            key={own.id}
+            title={`Old piece ${i + 1}`}
+            what={`old piece ${i + 1}`}
+            onTakeOut={() => put({ cover: strip.cover.filter((_, k) => k !== i) })}
+          >
+            {['name', 'width', 'height'].map((key) => (
+              <PieceField key={key} at={`strip.cover.${i}.${key}`} />
+            ))}
+            {compared && <Compared compared={compared} />}
+          </Item>
+        );
+      })}
+      <AddOne onClick={() => put({ cover: [...strip.cover, { id: freeId(strip.cover, 'o'), name: 'Cover', width: 500, height: 500 }] })}>
+        Piece
+      </AddOne>
+    </Part>
+  );
+}
+
+function OldStaples() {
+  const { unit } = useSettings();
+  const staples = usePlan()?.strip?.staples ?? [];
+  return staples.map((staple) => (
+    <p
+      key={staple.name + staple.leg}
+      className={`text-xs border-l-3 pl-2 my-1 ${staple.tooLong ? 'border-error text-error' : 'border-success'}`}
+    >
+      {inUnit(staple.words, unit)}
+    </p>
+  ));
+}
+
+function Tasks() {
+  const { strip, put } = useStrip();
+  const { tasks } = strip;
+  return (
+    <Part title="Left for later" count={tasks.length}>
+      {tasks.map((task, i) => (
+        <div key={task.id} className="flex items-start gap-1">
+          <input
+            type="checkbox"
+            className="size-5 mt-2 accent-(--color-secondary)"
+            checked={task.done}
+            aria-label={`Done: ${task.text || `task ${i + 1}`}`}
+            onChange={(event) => put({ tasks: tasks.map((t, k) => (k === i ? { ...t, done: event.target.checked } : t)) })}
+          />
+          <div className="flex-1">
+            <PieceField at={`strip.tasks.${i}.text`} label={`Task ${i + 1}`} />
+          </div>
+          <TakeOut what={`task ${i + 1}`} onClick={() => put({ tasks: tasks.filter((_, k) => k !== i) })} />
+        </div>
+      ))}
+      <AddOne onClick={() => put({ tasks: [...tasks, { id: freeId(tasks, 't'), text: '', done: false }] })}>Task</AddOne>
+    </Part>
+  );
+}
