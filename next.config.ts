@@ -2,8 +2,8 @@ import type { NextConfig } from 'next';
 
 const config: NextConfig = {
   poweredByHeader: false,
-  // The database's native part is loaded, not bundled.
-  serverExternalPackages: ['better-sqlite3'],
+  // The database's native part and the threads are loaded, not bundled.
+  serverExternalPackages: ['better-sqlite3', 'piscina'],
   devIndicators: false,
   // `npm test` checks types once, in a step of its own.
   typescript: { ignoreBuildErrors: true },

@@ -1,10 +1,10 @@
 import { readFileSync } from 'node:fs';
 import { expect, test } from '@playwright/test';
-import { PDFDocument } from 'pdf-lib';
+import { PDFDocument } from '@cantoo/pdf-lib';
 import { formatLength } from '../src/core/length';
 import type { Piece } from '../src/core/piece';
 import type { Plan } from '../src/core/plan';
-import { fovea, settled, slip } from './help';
+import { fovea, settled, slip, unfold } from './help';
 
 test('a seat from the tape to the templates, and the same numbers everywhere', async ({ page }, info) => {
   await page.goto('/');
@@ -56,6 +56,7 @@ test('a seat from the tape to the templates, and the same numbers everywhere', a
   await settled(page);
 
   // Override one allowance, in inches.
+  await unfold(page, 'Cover');
   const wrapBefore = await slip(page, 'wrap').innerText();
   await page.getByRole('button', { name: /Wrap at the front/ }).click();
   await page.getByLabel(/return under the board, for this piece/).fill('2 1/2');
@@ -68,6 +69,7 @@ test('a seat from the tape to the templates, and the same numbers everywhere', a
   // Reload, undo, redo.
   await page.reload();
   await settled(page);
+  await unfold(page, 'Cover');
   await expect(slip(page, 'wrap')).toHaveText(wrapOwn);
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(slip(page, 'wrap')).toHaveText(wrapBefore);
@@ -90,6 +92,7 @@ test('a seat from the tape to the templates, and the same numbers everywhere', a
   // The command line says the same.
   const plan = JSON.parse(fovea('plan', file)) as Plan;
   expect(wrapOwn).toBe(formatLength(plan.stations[0]!.wrap, 'in'));
+  await unfold(page, 'Buy', 'Fixing', 'Work');
   await expect(slip(page, 'cloth.length')).toHaveText(formatLength(plan.cut.cloth.length, 'in'));
   const numbers = await page.locator('[data-slip]').allInnerTexts();
 
@@ -98,6 +101,7 @@ test('a seat from the tape to the templates, and the same numbers everywhere', a
   await page.getByLabel('Piece file to import').setInputFiles(file);
   await page.waitForURL(/\/piece\//);
   await settled(page);
+  await unfold(page, 'Cover', 'Buy', 'Fixing', 'Work');
   expect(await page.locator('[data-slip]').allInnerTexts()).toEqual(numbers);
 
   // The unit switch turns everything.

@@ -15,7 +15,7 @@ test('nonsense is met beside its field and stays there, also after a reload', as
   const depth = page.getByLabel('Depth', { exact: true });
   for (const [text, says] of [
     ['-5', 'cannot be less than nothing'],
-    ['0', 'cannot be zero'],
+    ['0', 'cannot be nothing'],
     ['4120', 'did you mean 412 mm?'],
     ['four', 'is not a length'],
     ['4 m', 'is too much'],
@@ -38,10 +38,10 @@ test('files that are not pieces are refused with words', async ({ page }, info) 
   const file = info.outputPath('bad.json');
   for (const [content, says] of [
     ['{"a": ', 'not JSON'],
-    ['[]', 'must be a object'],
+    ['[]', 'must be a record'],
     [
       JSON.stringify({ ...newChairSeat(), base: { ...newChairSeat().base, shape: { type: 'round', diameter: 4000 } } }),
-      'must be at most 3000',
+      '3000 mm is the most',
     ],
     [JSON.stringify({ ...newChairSeat(), overrides: { nothing: 1 } }), 'is not a house rule'],
     [JSON.stringify({ ...newChairSeat(), wadding: 'gold' }), 'is not a wadding we know'],

@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test';
 import { newChairSeat } from '../src/core/piece';
-import { place, settled, slip } from './help';
+import { place, settled, slip, unfold } from './help';
 
 test.beforeEach(async ({ page }) => {
   await page.goto('/');
@@ -12,6 +12,7 @@ test('a house rule reaches every piece that has not set its own, and goes back',
   const own = await place(page, { name: 'Has its own', overrides: { grip: 28 } });
   await page.goto(`/piece/${follows}?stage=build`);
   await settled(page);
+  await unfold(page, 'Cover');
   const before = parseFloat(await slip(page, 'wrap').innerText());
   await page.goto('/house');
   const grip = page.getByLabel('Grip, trimmed later');
@@ -20,9 +21,11 @@ test('a house rule reaches every piece that has not set its own, and goes back',
   await expect(page.getByRole('status').filter({ hasText: 'Saved' })).toBeVisible();
   await page.goto(`/piece/${follows}?stage=build`);
   await settled(page);
+  await unfold(page, 'Cover');
   expect(parseFloat(await slip(page, 'wrap').innerText())).toBeCloseTo(before + 15, 1);
   await page.goto(`/piece/${own}?stage=build`);
   await settled(page);
+  await unfold(page, 'Cover');
   expect(parseFloat(await slip(page, 'wrap').innerText())).toBeCloseTo(before - 2, 1);
 
   await page.goto('/house');

@@ -41,7 +41,7 @@ async function reopened(page: Page): Promise<Piece> {
 }
 
 test('a notched trapezoid, from the tape', async ({ page }) => {
-  await measure(page, 'Chair seat', 'Trapezoid', 'Notched seat', 'Front width', ['455', '401', '428', '38', '0', '12']);
+  await measure(page, 'Chair seat', 'Wider in front', 'Notched seat', 'Front width', ['455', '401', '428', '38', '0', '12']);
   await page.getByRole('button', { name: '2. Base' }).click();
   await page.getByText('Notches', { exact: true }).click();
   await page.getByRole('button', { name: 'Both back posts' }).click();

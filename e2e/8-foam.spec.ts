@@ -1,7 +1,7 @@
 import { spawn } from 'node:child_process';
 import { expect, test, type Page } from '@playwright/test';
 import { foamOf, KINDS, newPiece, type Pad, type Piece } from '../src/core/piece';
-import { fovea, place, settled, slip } from './help';
+import { fovea, place, settled, slip, unfold } from './help';
 
 const main = (change: Partial<Pad>): Pad => ({
   id: 'main',
@@ -132,6 +132,7 @@ test('the stack is ordered by keys, pads of every rim are built, and the pull is
   expect((await saved(page, id)).pads.find((pad) => pad.role === 'crown')!.outline).toBeNull();
   await page.getByLabel('Pull', { exact: true }).selectOption('taut');
   await settled(page);
+  await unfold(page, 'Cover');
   const taut = await shown(page, 'fromCentre');
   await page.getByLabel('Pull, N per 10 cm').fill('3');
   await page.keyboard.press('Enter');

@@ -18,9 +18,20 @@ export async function settled(page: Page): Promise<void> {
   await expect(page.locator('[data-settled="true"]')).toBeVisible();
 }
 
-/** A number as the slip shows it. */
+/** A number as the sizes column shows it. */
 export function slip(page: Page, key: string) {
   return page.locator(`[data-slip="${key}"]`);
+}
+
+/** Unfolds groups of sizes that the stage has folded away, and waits until they are worked out. */
+export async function unfold(page: Page, ...groups: string[]): Promise<void> {
+  for (const group of groups) {
+    const head = page.locator(`[data-sizes="${group}"]`).getByRole('button', { name: group, exact: true });
+    if (await head.isVisible()) {
+      if ((await head.getAttribute('aria-expanded')) === 'false') await head.click();
+      await expect(page.locator(`[data-sizes="${group}"] [data-slip]`).first()).toBeVisible();
+    }
+  }
 }
 
 /** Runs the command line as a user would. */
