@@ -95,7 +95,7 @@ describe('bench, log and house', () => {
     await answer(() => routes.putTick(request({ unit: 2, step: 'board', done: true }), id));
     expect(routes.ticksOf(id)).toHaveLength(2);
     const row = (await floorRows(database())).find((own) => own.id === id);
-    expect(row).toMatchObject({ step: 'Cut the foam', done: 2, of: 26 });
+    expect(row).toMatchObject({ step: 'Cut the foam', done: 2, of: 30 });
     expect(row!.look!.section!.cover.length).toBeGreaterThan(3);
   });
 

@@ -127,8 +127,8 @@ describe('edges', () => {
 
 describe('hardware', () => {
   it('keeps staples clear of it and says so when it stands in their line', () => {
-    const plan = planPiece(seat({ hardware: [{ id: 'f', kind: 'insert', x: 0, y: -160, diameter: 12, length: 10 }] }), {}, QUICK);
-    for (const staple of plan.fixing.order) expect(Math.hypot(staple.x, staple.y + 160)).toBeGreaterThanOrEqual(6 + 8 - 0.01);
+    const plan = planPiece(seat({ hardware: [{ id: 'f', kind: 'insert', x: 0, y: -192, diameter: 12, length: 10 }] }), {}, QUICK);
+    for (const staple of plan.fixing.order) expect(Math.hypot(staple.x, staple.y + 192)).toBeGreaterThanOrEqual(6 + 8 - 0.01);
     expect(plan.warnings.map((w) => w.code)).toContain('hardware-on-staples');
   });
 

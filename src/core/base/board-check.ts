@@ -52,16 +52,23 @@ export type BoardCheck = {
 
 type Bent = { deflection: number; moment: number; span: number };
 
-/** Where the inner edges of two rails lie. */
-function railLines(box: { minX: number; maxX: number }): [number, number] {
-  const bearing = Math.min(BEARING, (box.maxX - box.minX) / 6);
+/** Legs of a wall piece stand in by this share of its width. */
+const LEG_IN = 1 / 5;
+
+/** What two rails or legs hold: the rails of a seat at its ends, the legs of a headboard a good way in. */
+export type Rails = { wall: boolean };
+
+/** Where the inner edges of two rails, or of two legs, lie. */
+function railLines(box: { minX: number; maxX: number }, { wall }: Rails): [number, number] {
+  const width = box.maxX - box.minX;
+  const bearing = wall ? width * LEG_IN : Math.min(BEARING, width / 6);
   return [box.minX + bearing, box.maxX - bearing];
 }
 
 /** Places along the rails' inner edges that must be nodes. */
-function alongRails(board: Polygon, spacing: number): Point[] {
+function alongRails(board: Polygon, spacing: number, rails: Rails): Point[] {
   const box = bounds(board);
-  return railLines(box).flatMap((x) => {
+  return railLines(box, rails).flatMap((x) => {
     const crossings = lineCrossings(board, [x, 0], [0, 1]);
     const points: Point[] = [];
     for (let i = 0; i + 1 < crossings.length; i += 2) {
@@ -73,11 +80,11 @@ function alongRails(board: Polygon, spacing: number): Point[] {
   });
 }
 
-function holdsOf(nodes: readonly Point[], edge: readonly boolean[], supports: Support, board: Polygon): Hold[] {
+function holdsOf(nodes: readonly Point[], edge: readonly boolean[], supports: Support, { board, rails }: Held): Hold[] {
   const box = bounds(board);
   if (supports === 'two-rails') {
     // A board lies on its rails and may lift off behind them: it is held along their inner edges alone.
-    const lines = railLines(box);
+    const lines = railLines(box, rails);
     return nodes.map(([x]) => (lines.some((line) => Math.abs(x - line) < 1e-6) ? 'supported' : 'free'));
   }
   if (supports === 'four-points') {
@@ -98,20 +105,23 @@ function holdsOf(nodes: readonly Point[], edge: readonly boolean[], supports: Su
   return edge.map((on) => (on ? 'supported' : 'free'));
 }
 
+/** A board and what its rails or legs hold. */
+type Held = { board: Polygon; rails: Rails };
+
 /** Where and over how large a patch the load comes on. */
 type Load = { at: Point; radius: number };
 
 /** Deflection and moment of a plate of unit rigidity under unit force: all else scales. */
-function bentUnit(board: Polygon, holes: readonly Polygon[], supports: Support, { at, radius }: Load): Bent {
+function bentUnit({ board, rails }: Held, holes: readonly Polygon[], supports: Support, { at, radius }: Load): Bent {
   const box = bounds(board);
   const spacing = Math.sqrt((box.width * box.height) / NODES);
-  const stand = supports === 'two-rails' ? [at, ...alongRails(board, spacing)] : [at];
+  const stand = supports === 'two-rails' ? [at, ...alongRails(board, spacing, rails)] : [at];
   const mesh = meshOf(board, holes, spacing, stand);
-  const holds = holdsOf(mesh.nodes, mesh.edge, supports, board);
+  const holds = holdsOf(mesh.nodes, mesh.edge, supports, { board, rails });
   const { deflection, moment } = bendPlate(mesh, { rigidity: 1, poisson: POISSON }, holds, patchLoad(mesh, at, radius, 1));
   const span =
     supports === 'two-rails'
-      ? box.width - 2 * BEARING
+      ? box.width * (rails.wall ? 1 - 2 * LEG_IN : 1) - (rails.wall ? 0 : 2 * BEARING)
       : supports === 'four-points'
         ? Math.hypot(box.width, box.height)
         : 2 * deepest(board).depth;
@@ -145,6 +155,15 @@ function ribFor(force: number, span: number): { width: number; height: number } 
   return found ? { width: found[0], height: found[1] } : null;
 }
 
+/**
+ * Stiffness that the ribs of a frame add under the load, as force per deflection, N/mm: each a batten across, 48·E·I/L³,
+ * the load on the one under it. A frame without ribs only stiffens the edge, which stands anyway.
+ */
+function ribStiffness({ base: { frame } }: Piece, span: number): number {
+  if (!frame || frame.ribs === 0 || span <= 0) return 0;
+  return (48 * RIB_STIFFNESS * ((frame.width * frame.thickness ** 3) / 12)) / span ** 3;
+}
+
 /** What is judged of a board: the piece it is of, its outline, where the load comes on. */
 export type BoardUnderLoad = { piece: Piece; outline: Outline; at: Point; rule: RuleReader; keep?: Keep };
 
@@ -156,6 +175,8 @@ function unbent(piece: Piece, supports: Support): Pick<BoardCheck, 'verdict' | '
       words:
         'A moulded pan is far stiffer than a flat board of its thickness; its bending is not worked out. Load it by hand before building on it.',
     };
+  if (findMaterial(BOARDS, piece.base.board.material)!.stiffness === 0)
+    return { verdict: 'moulded', words: 'Webbing or springs: tight enough when the hand, leant on it, goes down 25 to 40 mm.' };
   return supports === 'solid' ? { verdict: 'good', words: 'Carried all over: the board does not bend.' } : null;
 }
 
@@ -192,14 +213,20 @@ export function checkBoard({ piece, outline, at, rule, keep = keepNothing }: Boa
   const radius = Math.min(PATCH, deepest(polygon).depth / 2);
   // Small holes change next to nothing; large ones are cut out of the plate.
   const large = holes.filter((hole) => (hole.kind === 'round' ? hole.diameter : Math.min(hole.width, hole.height)) > 30).map(holeOutline);
-  const unit = keep('board bent', [polygon, large, supports, at, radius], () => bentUnit(polygon, large, supports, { at, radius }));
+  const rails = { wall: kind.traits.wall };
+  const unit = keep('board bent', [polygon, large, supports, at, radius, rails], () =>
+    bentUnit({ board: polygon, rails }, large, supports, { at, radius }),
+  );
   const { span } = unit;
   const allowed = span / SPAN_SHARE;
+  const battens = ribStiffness(piece, span);
   const figures = (thickness: number): Figures => {
     const rigidity = (material.stiffness * thickness ** 3) / (12 * (1 - POISSON ** 2));
+    // Battens under the board carry a share of the load, each as much as it is stiffer than the board.
+    const share = battens ? 1 / (1 + (unit.deflection * battens) / rigidity) : 1;
     return {
-      deflection: (unit.deflection * force) / rigidity,
-      stress: (6 * unit.moment * force) / thickness ** 2,
+      deflection: (unit.deflection * force * share) / rigidity,
+      stress: (6 * unit.moment * force * share) / thickness ** 2,
       allowed,
       strength,
       force,

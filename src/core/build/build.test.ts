@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { newChairSeat, PieceProblems, type BaseShape, type Pad, type Piece } from '../piece';
+import { newChairSeat, newPiece, PieceProblems, type BaseShape, type Pad, type Piece } from '../piece';
 import { bridge, bridgeReach, domeHalfArc, domeHeight, freeHeight, heightAt, modelOf, sectionAlong, sectionAtChalk, stackAt } from '.';
 
 const square: BaseShape = { type: 'rectangle', width: 400, depth: 400, cornerRadius: { front: 0, back: 0 } };
@@ -101,7 +101,7 @@ describe('a model', () => {
   });
 
   it('says when an inset or a return leaves nothing', () => {
-    const narrow: BaseShape = { type: 'rectangle', width: 100, depth: 400, cornerRadius: { front: 0, back: 0 } };
+    const narrow: BaseShape = { type: 'rectangle', width: 44, depth: 400, cornerRadius: { front: 0, back: 0 } };
     expect(() => modelOf(piece(narrow, []), {})).toThrow(PieceProblems);
     expect(() => modelOf(piece(square, [pad('crown', 10, null)]), { crownInset: 200 })).toThrow(/leaves nothing/);
   });
@@ -148,5 +148,37 @@ describe('a pad over a step', () => {
     const bevelled = stackAt(model(square, [pad('main', 50, 0, { kind: 'bevelled', width: 20 })]), [199.999, 0]).pads[0]!;
     expect(bevelled.upper).toBeCloseTo(50, 3);
     expect(bevelled.lower).toBeCloseTo(30, 1);
+  });
+});
+
+describe('the covered profile', () => {
+  /** How far the line turns at each of its points within a distance of the middle, and at which x. */
+  const turns = (line: readonly (readonly [number, number])[], middle: number, within: number): { x: number; turn: number }[] =>
+    line.flatMap((p, i) => {
+      const [a, c] = [line[i - 1], line[i + 1]];
+      if (!a || !c || Math.abs(p[0] - middle) > within) return [];
+      const bearing = (from: readonly [number, number], to: readonly [number, number]) => Math.atan2(to[1] - from[1], to[0] - from[0]);
+      return Math.hypot(p[0] - a[0], p[1] - a[1]) < 1e-6 ? [] : [{ x: p[0] - middle, turn: Math.abs(bearing(p, c) - bearing(a, p)) }];
+    });
+
+  it.each([
+    ['saddle', 14],
+    ['chair-seat', 14],
+    ['chair-seat', 5],
+    ['headboard-bordered', 9],
+    ['bench', 14],
+  ] as const)('%s at %d N per 10 cm has no peak where two half-sections meet', (id, force) => {
+    const start = newPiece(id);
+    const piece: Piece = { ...start, cloth: { ...start.cloth, force } };
+    const { stack } = modelOf(piece, {});
+    const section = sectionAtChalk(stack, piece.chalk)!;
+    const middle = (section.board.left + section.board.right) / 2;
+    for (const line of [section.cover, section.bare]) {
+      const near = turns(line, middle, 60);
+      const peak = near.filter(({ x }) => Math.abs(x) < 0.6).reduce((sum, { turn }) => sum + turn, 0);
+      const beside = Math.max(0, ...near.filter(({ x }) => Math.abs(x) >= 0.6).map(({ turn }) => turn));
+      // A crown bends there as it bends beside it; a roof ridge bends there alone.
+      expect(peak).toBeLessThan(1.6 * beside + 0.004);
+    }
   });
 });

@@ -1,36 +1,46 @@
-import { polygonArea } from '../outline';
+import { bounds, isInside, polygonArea, type Point } from '../outline';
+import type { Hole } from '../piece';
 import type { BuiltPad, Stack } from './model';
-import { freeHeight } from './stack';
+import { stackAt } from './stack';
 
 /** kg in a volume of mm³ at a density in kg/m³. */
 export function massOf(volume: number, density: number): number {
   return (volume / 1e9) * density;
 }
 
-/** Cells across a pad when its carved volume is summed. */
-const CELLS = 40;
+/** Cells across a pad when its volume is summed. */
+const CELLS = 150;
 
-/** How much of its thickness a carved pad has on the whole. */
-function carvedShare(stack: Stack, built: BuiltPad): number {
+/** Mean thickness of a pad over its outline, mm: wedges, carved rims and rolls as they are. */
+function meanThickness(stack: Stack, built: BuiltPad): number {
+  const { pad, polygon } = built;
+  if (pad.edge.kind === 'square' && (pad.wedge ?? null) === null) return pad.thickness;
   const alone = { ...stack, pads: [built] };
   let inside = 0;
-  let height = 0;
-  const xs = built.polygon.map(([x]) => x);
-  const ys = built.polygon.map(([, y]) => y);
-  const [x0, x1, y0, y1] = [Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)];
-  for (let i = 0; i < CELLS; i++) {
+  let sum = 0;
+  const box = bounds(polygon);
+  for (let i = 0; i < CELLS; i++)
     for (let j = 0; j < CELLS; j++) {
-      const z = freeHeight(alone, [x0 + ((i + 0.5) * (x1 - x0)) / CELLS, y0 + ((j + 0.5) * (y1 - y0)) / CELLS]);
-      if (z > 0) [inside, height] = [inside + 1, height + z];
+      const at: Point = [box.minX + ((i + 0.5) * box.width) / CELLS, box.minY + ((j + 0.5) * box.height) / CELLS];
+      if (!isInside(polygon, at)) continue;
+      inside += 1;
+      const found = stackAt(alone, at).pads[0];
+      if (found) sum += found.upper - found.lower;
     }
-  }
-  return inside > 0 ? height / inside / built.pad.thickness : 1;
+  return inside > 0 ? sum / inside : pad.thickness;
 }
 
-/** Mass of the built stack, kg: carved edges are counted by sampling. */
+/** Mass of the built stack, kg; a pocket's insert in its own foam. */
 export function foamMass(stack: Stack): number {
   return stack.pads.reduce((sum, built) => {
-    const share = built.pad.edge.kind === 'square' ? 1 : carvedShare(stack, built);
-    return sum + massOf(polygonArea(built.polygon) * built.pad.thickness * share, built.foam.density);
+    const { pocket } = built.pad;
+    const letIn = pocket && built.insert ? pocket.width * pocket.length * pocket.deep : 0;
+    const volume = polygonArea(built.polygon) * meanThickness(stack, built) - letIn;
+    return sum + massOf(volume, built.foam.density) + (built.insert ? massOf(letIn, built.insert.foam.density) : 0);
   }, 0);
+}
+
+/** Area of what is drilled and sawn out of a board, mm². */
+export function holesArea(holes: readonly Hole[]): number {
+  return holes.reduce((sum, hole) => sum + (hole.kind === 'round' ? (Math.PI * hole.diameter ** 2) / 4 : hole.width * hole.height), 0);
 }

@@ -57,10 +57,10 @@ export type Stack = DrawnBase & {
   baseHeight: (x: number, y: number) => number;
   boardThickness: number;
   pads: BuiltPad[];
+  /** a band is sewn on along the edge: the top is pulled to its seam, not over the edge */
+  boxed: boolean;
   /** mm of wadding left once smoothed down, before the cover presses it; 0 without wadding */
   wadding: number;
-  /** how far beyond the top's edge the wadding is laid, mm */
-  waddingReach: number;
   /** how hard the cover is pulled, N/mm of its edge */
   pull: number;
 };
@@ -128,9 +128,10 @@ function buildPads({ outline, board, middle }: DrawnBase, piece: PadsOf, rules: 
  * @param piece a checked piece
  * @param house the workshop's rules
  * @param [keep] keeps what did not change
+ * @param [boxed] whether its way of covering sews a band on along the edge
  * @throws PieceProblems when a pad's inset leaves nothing of it, or the staple lines would meet
  */
-export function modelOf(piece: Piece, house: HouseRules, keep: Keep = keepNothing): Model {
+export function modelOf(piece: Piece, house: HouseRules, keep: Keep = keepNothing, boxed = false): Model {
   const figures = keep('figures', [house, piece.overrides], () => figuresFor(house, piece.overrides));
   const rule = readerOf(figures);
   const { shape, notches, board, mould } = piece.base;
@@ -145,21 +146,20 @@ export function modelOf(piece: Piece, house: HouseRules, keep: Keep = keepNothin
     throw new PieceProblems([
       {
         path: 'overrides.return',
-        message: `Staples ${rule('return')} mm in would meet in the middle of this board; bring them nearer the edge`,
+        message: `Staples ${rule('return')} mm in would meet in the middle of this board. Staple how far in?`,
       },
     ]);
   const loft = piece.wadding === null ? 0 : findMaterial(WADDINGS, piece.wadding)!.loft;
   const wadding = (loft * rule('waddingUnderCover')) / 100;
   const pull = (piece.cloth.force ?? rule(PULLS.find(({ id }) => id === piece.cloth.pull)!.rule)) * PER_MM;
-  const waddingReach = rule('waddingBeyond');
-  const stack = keep('stack', [drawn, pads, mould ?? null, board.thickness, wadding, waddingReach, pull], (): Stack => ({
+  const stack = keep('stack', [drawn, pads, mould ?? null, board.thickness, wadding, pull, boxed], (): Stack => ({
     ...drawn,
     baseHeight: mouldHeight({ shape, mould: mould ?? null }, drawn.board),
     boardThickness: board.thickness,
     pads,
     wadding,
-    waddingReach,
     pull,
+    boxed,
   }));
   return { ...stack, stack, piece, house, figures, rule, keep };
 }

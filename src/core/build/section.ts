@@ -141,8 +141,24 @@ export function cutHalves(stack: Stack, passage: Passage, { middle, sides, coars
     const own = sign > 0 ? right : left;
     const start = pullStart(own.stack, (sign > 0 ? left : right).stack);
     const end: Point = [origin[0] + direction[0] * endOf(sign), origin[1] + direction[1] * endOf(sign)];
-    return { ...own, pull: stack.pull, start, end };
+    return { ...own, stack: stack.boxed ? sewn(own.stack) : own.stack, pull: stack.pull, start, end };
   });
+}
+
+/**
+ * A half whose edge is held by a band: the seam lies over the board's edge, as high as the padding stands there; it presses
+ * the wadding to nothing. A pad that ends inside it has nothing for a band to stand on.
+ */
+function sewn(own: StackCut): StackCut {
+  const { edge, layers, x } = own;
+  const at = edge.x;
+  const top = layers.at(-1);
+  if (!top || x[top.to]! < at || x[top.from]! > at) return own;
+  let k = top.from;
+  while (x[k + 1]! < at) k++;
+  const share = (at - x[k]!) / (x[k + 1]! - x[k]! || 1);
+  const z = top.upper[k]! + (top.upper[k + 1]! - top.upper[k]!) * share;
+  return { ...own, edge: { ...edge, seam: { x: at, z } } };
 }
 
 /** What a half's solving depends on. */
@@ -158,7 +174,7 @@ export function coverHalf(stack: Stack, { stack: own, pads, end, pull }: CutHalf
   let cover = pulled.line;
   let wadding: Point[] = [];
   if (stack.wadding > 0) {
-    const laid = overWadding(pulled.line, stack.wadding, steepEnd(pulled.line) + stack.waddingReach, pull);
+    const laid = overWadding(pulled.line, stack.wadding, pull);
     [cover, wadding] = [laid.cover, laid.face];
   }
   return { stack: own, pads, pulled, cover, wadding, top: steepEnd(cover), length: lineLength(cover), end };

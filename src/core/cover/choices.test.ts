@@ -108,7 +108,7 @@ describe('what a covering is taken to be', () => {
     expect(as('boxed').channels!.width).toBe(33);
     expect(as('boxed').welt!.cord).toBe(9);
     expect(as('nail-edged').nails!.pitch).toBe(31);
-    expect(planPiece({ ...newPiece('headboard'), covering: { ...kept, way: 'bordered' } }, {}, QUICK).cover.border).toBe(75);
+    expect(planPiece({ ...newPiece('headboard'), covering: { ...kept, way: 'bordered' } }, {}, QUICK).cover.border).toBe(kept.border);
   });
 
   it('a border that nobody chose is as wide as the outline allows', () => {

@@ -25,7 +25,7 @@ describe('cloth', () => {
     const domed: Piece = {
       ...newPiece('round-seat'),
       cloth: { ...newChairSeat().cloth, stretchWarp: 0.4, stretchWeft: 0.4 },
-      covering: { way: 'boxed', bandCut: 'straight' },
+      covering: { way: 'saddle-set', bandCut: 'straight' },
     };
     const { share, proposals } = proposalsOf({ piece: domed, house: {}, planner: createPlanner() });
     expect(share).toBeGreaterThan(1);
@@ -50,14 +50,16 @@ describe('corners, one by one', () => {
     base: { ...newChairSeat().base, shape: { type: 'rectangle', width: 400, depth: 380, cornerRadius: { front: radius, back: radius } } },
   });
 
-  it('a sharp corner of thin cloth is folded or pleated; thick or coated cloth is cut away, leaving a tail', () => {
+  it('a sharp corner of thin cloth is folded once; thick or coated cloth is cut away, leaving a tail', () => {
     const thin = folds(rectangle(0));
     expect(thin).toHaveLength(4);
     expect(thin.map(({ kind }) => kind)).toEqual(['sharp', 'sharp', 'sharp', 'sharp']);
     expect(thin[0]!.cutAway).toBeNull();
-    expect(thin[0]!.depth * 2 * thin[0]!.pleats).toBeCloseTo(thin[0]!.fullness, 6);
+    expect(thin.every(({ way, pleats }) => way === 'parcel fold' && pleats === 1)).toBe(true);
+    // What does not ease is folded.
+    expect(thin[0]!.depth * 2 * thin[0]!.pleats + thin[0]!.eased).toBeCloseTo(thin[0]!.fullness, 2);
     const coated = folds({ ...rectangle(0), cloth: { ...newChairSeat().cloth, coated: true } });
-    expect(coated[0]!.school).toBe('bulk cut away');
+    expect(coated[0]!.way).toBe('bulk cut away');
     expect(coated[0]!.cutAway).not.toBeNull();
     expect(coated[0]!.steps.join(' ')).toContain('tail');
   });
@@ -76,9 +78,29 @@ describe('corners, one by one', () => {
       base: { ...base.base, notches: [{ id: 'n-1', at: { kind: 'corner', name: 'back left' }, width: 40, depth: 40 }] },
     });
     const inside = notched.find(({ kind }) => kind === 'notched')!;
-    expect(inside.school).toBe('cut to spread');
+    expect(inside.way).toBe('cut in');
     expect(inside.cut).not.toBeNull();
     expect(inside.steps[0]).toContain('12 mm');
+  });
+
+  it('a board twice as long as wide gets parcel ends, whatever the cloth', () => {
+    const long = folds({
+      base: { ...newChairSeat().base, shape: { type: 'rectangle', width: 1200, depth: 400, cornerRadius: { front: 0, back: 0 } } },
+      cloth: { ...newChairSeat().cloth, thickness: 1.6 },
+    });
+    expect(long.map(({ way }) => way)).toEqual(Array(4).fill('parcel fold'));
+  });
+
+  it('a rounded corner is tucked twice, three times at the most; a wide one is gathered', () => {
+    for (const radius of [20, 30, 40, 55, 69]) {
+      const own = folds(rectangle(radius));
+      expect(own.every(({ way, pleats }) => way === 'tucks' && pleats >= 2 && pleats <= 3)).toBe(true);
+    }
+    expect(folds(rectangle(40)).map(({ pleats }) => pleats)).toEqual([2, 2, 2, 2]);
+    expect(folds(rectangle(90)).map(({ way, pleats }) => [way, pleats])).toEqual(Array(4).fill(['gathered', 0]));
+    // A cloth that stretches eases more of it.
+    const stretch = folds({ ...rectangle(40), cloth: { ...newChairSeat().cloth, weave: 'knit', stretchWarp: 15, stretchWeft: 25 } });
+    expect(stretch[0]!.eased).toBeGreaterThan(folds(rectangle(40))[0]!.eased);
   });
 
   it('relief cuts become pie cuts where cloth is too thick to lie double', () => {

@@ -8,7 +8,7 @@ import type { WeltPlan } from './details/welts';
 import type { Reach } from './judge/reach';
 import type { SewnCheck } from './judge/sewn-check';
 import type { CoverPiece, LiningPiece } from './laying/cloth-piece';
-import type { ReliefCut } from './pulled/corners';
+import type { Relief } from './pulled/relief';
 import type { YCut } from './pulled/y-cuts';
 import type { Suit } from './ways/way';
 
@@ -25,7 +25,7 @@ export type CoverPlan = {
   seams: SeamPlan[];
   /** seam lines in the plan, for the drawing */
   lines: { id: string; name: string; points: [number, number][] }[];
-  relief: { pitch: number; cuts: ReliefCut[] } | null;
+  relief: Relief | null;
   yCuts: YCut[];
   reach: Reach;
   welts: WeltPlan[];

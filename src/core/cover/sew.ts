@@ -12,10 +12,10 @@ import {
 } from '../flattening';
 import { nailPlan } from '../fix/nail-places';
 import { bounds, crossesItself } from '../outline';
-import { PieceProblems, type Covering } from '../piece';
+import { kindOf, PieceProblems, type Covering } from '../piece';
 import { choicesOf } from './choices';
 import { buttoned, buttonPlan, type ButtonPlan } from './details/buttons';
-import { channelled, type ChannelPlan } from './details/channels';
+import { channelled, takeUpOf, type ChannelPlan } from './details/channels';
 import { slackTaken, withMotifMark, withTopStitch } from './details/finish';
 import { linings } from './details/linings';
 import { notchPlaces } from './details/notch-places';
@@ -29,10 +29,11 @@ import { discMesh, SeamTooDeep } from './laying/disc-mesh';
 import { awayFromCorners, makePanel, type MadePanel } from './laying/make-panel';
 import type { Making } from './laying/panel-spec';
 import type { CoverPlan, StrainMap } from './plan';
-import { pullOver } from './pulled/blank';
-import { reliefCuts, type CornerPlan } from './pulled/corners';
+import { pullOver, seenLine, type BlankCuts } from './pulled/blank';
+import type { CornerPlan } from './pulled/corners';
+import { keptClear, reliefOf, type Relief } from './pulled/relief';
 import type { StationWrap } from './pulled/wrap';
-import { yCuts } from './pulled/y-cuts';
+import { yCuts, type YCut } from './pulled/y-cuts';
 import { insetSeam, levelLength, levelOutline, levelPoints } from './surface/levels';
 import { ringOf, type Ring } from './surface/ring';
 import type { Beyond, Sewn, Way, Working } from './ways';
@@ -105,7 +106,10 @@ function mapOf(piece: string, mesh: SurfaceMesh, flat: Float64Array, strain: Str
 type Top = { map: StrainMap; summary: StrainSummary; fullness: number };
 
 /** The shape of a pulled cover's top, inside the shoulder: the sides are folded or relieved. */
-function pulledTop({ ring, spacing, keep }: Making, give: Give, model: Model): Top {
+/** Nothing where the shoulder crosses itself: then the strain of the top is not told, but it can be pulled all the same. */
+function pulledTop({ ring, spacing, keep }: Making, give: Give, model: Model): Top | null {
+  const shoulder = levelOutline(ring, new Float64Array(ring.places.length));
+  if (crossesItself(shoulder)) return null;
   const top = keep('pulled top', [ring, spacing], () => {
     const mesh = discMesh(ring, new Float64Array(ring.places.length), spacing);
     const { flat } = flattenSurface(mesh, mesh.start, { tolerance: 0.02, rounds: 80 });
@@ -120,12 +124,46 @@ function pulledTop({ ring, spacing, keep }: Making, give: Give, model: Model): T
 }
 
 /** What the pieces are taken from. */
-type Made = { way: Way; working: Working; making: Making; made: readonly MadePanel[]; beyond: Beyond };
+type Made = { way: Way; working: Working; making: Making; made: readonly MadePanel[]; beyond: Beyond; cuts: BlankCuts };
+
+/** How far a way's cloth goes under the board: to the staples, and beyond them for the hand. */
+function beyondOf(way: Way, { piece, rule }: Model): Beyond {
+  return way.beyond?.(rule, piece.covering) ?? { staple: rule('return'), grip: rule('grip') };
+}
+
+/**
+ * How the curves of a piece's edge are relieved.
+ *
+ * @param model the built piece
+ * @param stations the measured stations
+ */
+export function reliefPlan(model: Model, stations: readonly StationWrap[]): Relief | null {
+  const { way } = choicesOf(model.piece.covering);
+  const { staple } = beyondOf(way, model);
+  return reliefOf(model, stations, (station) => (way.pulled ? station.side : 0) + staple);
+}
+
+/** Channels open the cloth at every line: a cut beside one may come nearer to what is seen by half of that, mm. */
+function openedBy({ piece, rule }: Model): number {
+  const { channels } = choicesOf(piece.covering);
+  return channels ? Math.max(0, takeUpOf(channels, rule)) / 2 : 0;
+}
+
+/** Everything that is cut into the cloth's edge, in one place. */
+function cutsOf({ model, stations, corners }: CoverInput, way: Way): BlankCuts & { yCuts: YCut[] } {
+  const seen = way.pulled ? seenLine(model, stations) : [];
+  const relief = reliefPlan(model, stations);
+  return {
+    corners,
+    relief: way.pulled ? keptClear(relief, seen, model.rule('cornerCutStop') + openedBy(model)) : relief,
+    yCuts: way.pulled ? yCuts(model, stations, kindOf(model.piece.kind).traits.throughFrame, seen) : [],
+  };
+}
 
 /** The pieces before anything is stitched into them. */
 type Plain = { pieces: CoverPiece[]; maps: StrainMap[]; fullness: number };
 
-function plainPieces(input: CoverInput, { way, working, making, made, beyond }: Made): Plain {
+function plainPieces(input: CoverInput, { way, working, making, made, beyond, cuts }: Made): Plain {
   const { model, stations, coarse } = input;
   if (!way.pulled)
     return {
@@ -134,12 +172,13 @@ function plainPieces(input: CoverInput, { way, working, making, made, beyond }: 
       fullness: 0,
     };
   const blank = slackTaken(
-    pullOver(model, stations, beyond),
+    pullOver(model, stations, cuts, beyond),
     making.corrections.filter((correction) => correction.piece === 'cover'),
   );
   const motif = making.motif ? { x: making.motif[0], y: making.motif[1] } : null;
   if (coarse) return { pieces: [{ ...blank, motif }], maps: [], fullness: 0 };
   const top = pulledTop(making, working.give, model);
+  if (!top) return { pieces: [{ ...blank, motif }], maps: [], fullness: 0 };
   return { pieces: [{ ...blank, motif, strain: top.summary }], maps: [top.map], fullness: top.fullness };
 }
 
@@ -215,8 +254,9 @@ export function sewCover(input: CoverInput): SewnCover {
   const working: Working = { ...choices, covering, model, ring, rule, give };
   const sewn: Sewn = way.panels?.(working) ?? { panels: [], seams: [], zip: null };
   const made = panelsOf(way, sewn, making);
-  const beyond = way.beyond?.(rule, covering) ?? { staple: rule('return'), grip: rule('grip') };
-  const plain = plainPieces(input, { way, working, making, made, beyond });
+  const beyond = beyondOf(way, model);
+  const cuts = cutsOf(input, way);
+  const plain = plainPieces(input, { way, working, making, made, beyond, cuts });
   const done = stitched(working, plain.pieces);
   const pieces = [...done.pieces, ...extrasOf(way, working, sewn, making)].map(withMotifMark);
   const seams = seamPlans(working, sewn, pieces);
@@ -227,8 +267,8 @@ export function sewCover(input: CoverInput): SewnCover {
     pieces,
     seams,
     lines: sewn.seams.map(({ id, name, level }) => ({ id, name, points: levelPoints(ring, level) })),
-    relief: reliefCuts(model, stations),
-    yCuts: way.overNotches ? yCuts(model, stations) : [],
+    relief: cuts.relief,
+    yCuts: [...cuts.yCuts],
     reach: reachOf(way, working, stations, sewn.seams, beyond),
     welts: weltsOf(working, sewn.seams),
     channels: done.channels,

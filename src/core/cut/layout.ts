@@ -18,7 +18,7 @@ export type CutPlan = {
   /** where each piece's motif lies on the roll, mm across and along it */
   motifs: { label: string; x: number; y: number }[];
   wadding: RollLayout | null;
-  dustCover: RollLayout;
+  dustCover: RollLayout | null;
 };
 
 /** The flat pieces of a piece, or of the part of a set that is made to one outline. */
@@ -27,7 +27,7 @@ export type CutSet = {
   foam: readonly FoamPiece[];
   covers: readonly CoverPiece[];
   wadding: LiningPiece | null;
-  dust: LiningPiece;
+  dust: LiningPiece | null;
 };
 
 function layFoam(model: Model, sets: readonly CutSet[]): CutPlan['foam'] {
@@ -92,19 +92,42 @@ function shift(motif: number, low: number, repeat: number, between: boolean): nu
   return repeat > 0 ? (((low - motif + (between ? repeat / 2 : 0)) % repeat) + repeat) % repeat : 0;
 }
 
+/** A block of cloth and how many strips are cut from it at 45°, mm. */
+export type BiasBlock = { strips: number; width: number; height: number };
+
+/**
+ * The blocks that so many bias strips are cut from. A strip runs at 45° from the block's lower edge to its upper one: its
+ * ends take as much of the width as the block is high, and each strip √2 of its own width more.
+ *
+ * @param count strips in all
+ * @param length of one, mm
+ * @param width of one, mm
+ * @param roll usable width, mm
+ */
+export function biasBlocks(count: number, length: number, width: number, roll: number): BiasBlock[] {
+  const height = (length + width) / Math.SQRT2;
+  const each = width * Math.SQRT2;
+  const most = Math.max(1, Math.floor((roll - height + 1e-9) / each));
+  return Array.from({ length: Math.ceil(count / most) }, (_, k) => {
+    const strips = Math.min(most, count - k * most);
+    return { strips, width: height + strips * each, height };
+  });
+}
+
 /** Strips for welts: straight ones side by side across the roll, bias ones in a slanting block. */
 function weltBlanks(cover: CoverPlan, count: number, roll: number): { blank: Blank; area: number; count: number }[] {
-  return cover.welts.map((welt) => {
+  return cover.welts.flatMap((welt) => {
     const strip = welt.stripLength / welt.strips;
     const area = strip * welt.stripWidth;
     const label = `Welt, ${welt.name.toLowerCase()}`;
     if (welt.cut === 'straight')
-      return { blank: { label, width: Math.min(roll, strip), height: welt.stripWidth }, area, count: count * welt.strips };
+      return [{ blank: { label, width: Math.min(roll, strip), height: welt.stripWidth }, area, count: count * welt.strips }];
     // Strips at 45° through a block: each is √2 times the block's height long, and takes √2 times its width across.
-    const all = count * welt.strips;
-    const height = Math.min(strip / Math.SQRT2, roll * 0.9);
-    const across = Math.min(roll, all * welt.stripWidth * Math.SQRT2 + height);
-    return { blank: { label: `${label}, bias block`, width: across, height }, area: Math.min(area * all, across * height), count: 1 };
+    return biasBlocks(count * welt.strips, strip, welt.stripWidth, roll).map(({ strips, width, height }, k, { length }) => ({
+      blank: { label: `${label}, bias block${length > 1 ? ` ${k + 1}` : ''}`, width, height },
+      area: area * strips,
+      count: 1,
+    }));
   });
 }
 
@@ -113,8 +136,8 @@ function layCloth(model: Model, sets: readonly CutSet[], cover: CoverPlan): { ro
   const gap = model.rule('clothGap');
   const along = cloth.direction !== 'across';
   const patterned = cloth.repeatAcross > 0 || cloth.repeatAlong > 0;
-  // A pattern that must match has only one way up.
-  const turn = cloth.direction === 'any' && !patterned;
+  // A pattern that must match has only one way up, and so has a nap.
+  const turn = cloth.direction === 'any' && !patterned && (cloth.nap ?? 'none') === 'none';
   const shifts = new Map<string, readonly [number, number]>();
   const pieces = sets.flatMap(({ covers, count }) =>
     covers
@@ -192,15 +215,13 @@ export function cutPlan(model: Model, sets: readonly CutSet[], cover: CoverPlan)
     ...cover.linings.filter((piece) => piece.material === 'liner'),
   ];
   const waddings = sets.flatMap(({ wadding }) => wadding ?? []);
+  const dusts = sets.flatMap(({ dust }) => (dust ? [dust] : []));
   return {
     foam: layFoam(model, sets),
     cloth: roll,
     motifs,
     lining: plain.length > 0 ? lining(plain, model.rule('waddingRoll')) : null,
     wadding: waddings.length > 0 ? lining(waddings, model.rule('waddingRoll')) : null,
-    dustCover: lining(
-      sets.map(({ dust }) => dust),
-      model.rule('dustRoll'),
-    ),
+    dustCover: dusts.length > 0 ? lining(dusts, model.rule('dustRoll')) : null,
   };
 }

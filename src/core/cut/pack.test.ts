@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { newChairSeat } from '../piece';
+import { newChairSeat, newPiece } from '../piece';
 import { planPiece } from '../plan';
-import { packRoll, packSheets, type Laid } from '.';
+import { biasBlocks, packRoll, packSheets, type Laid } from '.';
 
 /** No sitting and larger triangles: these tests ask for neither. */
 const QUICK = { sits: false, coarse: true };
@@ -87,5 +87,50 @@ describe('blocks and scraps', () => {
     expect(laid.filter((label) => label === main.pad)).toHaveLength(main.layers.length * 3);
     expect(laid).not.toContain('crown');
     expect(split.steps.find((step) => step.key === 'foam')!.detail).toContain('from scraps');
+  });
+});
+
+describe('bias strips', () => {
+  it('all come out of their blocks, each of its whole length and none over another', () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 1, max: 60 }),
+        fc.integer({ min: 200, max: 950 }),
+        fc.integer({ min: 20, max: 60 }),
+        (count, length, width) => {
+          const blocks = biasBlocks(count, length, width, 1400);
+          expect(blocks.reduce((sum, { strips }) => sum + strips, 0)).toBe(count);
+          for (const block of blocks) {
+            expect(block.width).toBeLessThanOrEqual(1400 + 1e-6);
+            for (let k = 0; k < block.strips; k++) {
+              // Corners of a strip at 45°: it begins on the lower edge, k strips from the left.
+              const [c, s] = [Math.SQRT1_2, Math.SQRT1_2];
+              const x0 = (k + 1) * width * Math.SQRT2 - width * s;
+              const corners = [
+                [x0, width * c],
+                [x0 + width * s, 0],
+                [x0 + length * c, width * c + length * s],
+                [x0 + width * s + length * c, length * s],
+              ] as const;
+              for (const [x, y] of corners) {
+                expect(x).toBeGreaterThanOrEqual(-1e-6);
+                expect(x).toBeLessThanOrEqual(block.width + 1e-6);
+                expect(y).toBeGreaterThanOrEqual(-1e-6);
+                expect(y).toBeLessThanOrEqual(block.height + 1e-6);
+              }
+            }
+          }
+        },
+      ),
+    );
+  });
+
+  it('velvet is not turned on the roll, and plain cloth may be', () => {
+    const start = newPiece('bench');
+    const cloth = { ...start.cloth, direction: 'any' as const };
+    const laid = (nap: 'none' | 'pile') =>
+      planPiece({ ...start, count: 15, cloth: { ...cloth, nap } }, {}, { sits: false, coarse: true }).cut.cloth.laid;
+    expect(laid('pile').every(({ turned }) => !turned)).toBe(true);
+    expect(laid('none').some(({ turned }) => turned)).toBe(true);
   });
 });

@@ -1,5 +1,5 @@
 import { checkCovering } from '../cover/judge/check-covering';
-import { modelOf } from '../build';
+import { builtModel } from '../cover';
 import type { HouseRules } from '../house';
 import type { Keep } from '../keep';
 import { checkPiece, migrate, PieceProblems, VERSION, type Piece, type Problem } from '../piece';
@@ -53,7 +53,7 @@ export function checkBuilt(piece: Piece, house: HouseRules, keep?: Keep): Proble
   const covering = checkCovering(piece);
   if (covering.length > 0) return covering;
   try {
-    modelOf(piece, house, keep);
+    builtModel(piece, house, keep);
     return [];
   } catch (error) {
     if (error instanceof PieceProblems) return error.problems;

@@ -1,18 +1,23 @@
 import { FASTENERS, type FastenerPlace, type FastenerPlan, type Fastening } from './fasteners';
+import { rivets } from './fasteners/rivets';
 import { legOf, staples } from './fasteners/staples';
 import type { LegChoice } from './fasteners/staple-leg';
 
 /** How the cover is held: the staples, and every fastener that the piece has. */
 export type Fixing = {
-  fastener: { id: string; kind: 'staple'; leg: number; crown: 'narrow' | 'broad'; choice: LegChoice };
+  /** what holds the cover, or null; the staple that would be taken */
+  fastener: { id: string | null; kind: 'staple'; leg: number; crown: 'narrow' | 'broad'; choice: LegChoice };
   pitch: number;
-  /** staples in one piece, the dust cover's included */
+  /** of it in one piece, the dust cover's staples included */
   count: number;
   /** to buy for the set, spare included */
   toBuy: number;
   order: FastenerPlace[];
   fasteners: FastenerPlan[];
 };
+
+/** Fasteners that hold the cover itself. */
+const HOLDING: readonly string[] = [staples.id, rivets.id];
 
 /** What a set takes of something, spare included; a hair over a whole one is that one. */
 function toBuy(count: number, pieces: number, spare: number): number {
@@ -33,6 +38,7 @@ export function fixPlan(fastening: Fastening): Fixing {
     return {
       id: fastener.id,
       name: fastener.name,
+      kind: fastener.kind,
       size: says,
       fits,
       count,
@@ -40,10 +46,11 @@ export function fixPlan(fastening: Fastening): Fixing {
       places,
     };
   });
-  const held = fasteners.find(({ id }) => id === staples.id);
+  // What holds the cover: staples, rivets where a pan takes none, nothing for a loose one.
+  const held = fasteners.find(({ id }) => HOLDING.includes(id));
   const choice = legOf(fastening);
   return {
-    fastener: { id: staples.id, kind: 'staple', leg: choice.leg, crown: piece.cloth.coated ? 'broad' : 'narrow', choice },
+    fastener: { id: held?.id ?? null, kind: 'staple', leg: choice.leg, crown: piece.cloth.coated ? 'broad' : 'narrow', choice },
     pitch: rule('staplePitch'),
     count: held?.count ?? 0,
     toBuy: held?.toBuy ?? 0,

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { newChairSeat, type BaseShape } from '../piece';
+import { newChairSeat, newPiece, STARTING_SHAPES, type BaseShape } from '../piece';
+import { cornerWords } from '../cover';
 import { planPiece } from '../plan';
 import { stapleLeg } from '.';
 
@@ -64,23 +65,47 @@ describe('the order of stapling', () => {
 });
 
 describe('corners', () => {
-  it('fullness is θ·(side + return), pleats ⌈F / 2a⌉, and the cut stops short of the board’s edge', () => {
-    const shape: BaseShape = { type: 'rectangle', width: 400, depth: 400, cornerRadius: { front: 40, back: 40 } };
+  const shape: BaseShape = { type: 'rectangle', width: 400, depth: 400, cornerRadius: { front: 40, back: 40 } };
+
+  it('fullness is θ·(side + return); what does not ease is tucked', () => {
     const plan = planPiece({ ...newChairSeat(shape), wadding: null }, {}, QUICK);
     for (const corner of plan.corners) {
       const station = plan.stations.find((s) => s.id === corner.station)!;
       expect(corner.fullness).toBeCloseTo((Math.PI / 2) * (station.side + station.return), 1);
-      expect(corner.pleats).toBe(Math.ceil(corner.fullness / 30));
-      const growth = station.top - station.planDistance;
-      const root = Math.hypot(corner.cut.to[0] - station.x, corner.cut.to[1] - station.y);
-      expect(root).toBeCloseTo(growth + station.side + 12, 1);
+      expect(corner.eased + 2 * corner.pleats * corner.depth).toBeCloseTo(corner.fullness, 1);
+      expect(corner.depth).toBeLessThanOrEqual(25);
     }
   });
 
-  it('relief cuts round a circle overlap by no more than the rule at their root', () => {
+  it('say the same in the drawing, the staples, the steps and the minutes', () => {
+    const plan = planPiece(newChairSeat(), {}, QUICK);
+    const words = plan.steps.find(({ key }) => key === 'corners')!;
+    expect(plan.corners.map(cornerWords)).toEqual(Array(4).fill('2 tucks'));
+    expect(words.detail).toBe('4 × 2 tucks.');
+    // One staple in the middle and one for each tuck.
+    expect(plan.fixing.order.filter(({ kind }) => kind === 'corner')).toHaveLength(4 * 3);
+    expect(words.minutes).toBe(16);
+    const bench = planPiece(newPiece('bench'), {}, QUICK);
+    expect(bench.corners.map(cornerWords)).toEqual(Array(4).fill('parcel fold'));
+    const boxed = planPiece({ ...newChairSeat(), covering: { way: 'boxed' } }, {}, QUICK);
+    expect(boxed.corners.map(({ pleats }) => pleats)).toEqual([0, 0, 0, 0]);
+  });
+
+  it('a round pulled seat of 380 is gathered, with a dozen snips at the most and not one to every staple', () => {
     const plan = planPiece(newChairSeat({ type: 'round', diameter: 380 }), {}, QUICK);
     const relief = plan.cover.relief!;
-    expect((relief.pitch * 12) / 190).toBeLessThanOrEqual(1.5);
-    expect(relief.cuts.length * relief.pitch).toBeCloseTo(Math.PI * 380, 0);
+    expect(relief.gather).toBeGreaterThan(0);
+    expect(relief.cuts.length).toBeLessThanOrEqual(12);
+    expect(relief.cuts.length).toBeLessThanOrEqual(plan.fixing.order.length / 2);
+    expect(plan.steps.find(({ key }) => key === 'corners')!.detail).toContain('gathered under the board');
+    // A large round one asks less of each staple than it can gather.
+    const large = planPiece(newChairSeat({ type: 'round', diameter: 1400 }), {}, QUICK);
+    expect(large.cover.relief?.cuts ?? []).toEqual([]);
+  });
+
+  it('a hollow opens by no more than the rule at the root of its cuts', () => {
+    const kidney = planPiece(newPiece('bench', STARTING_SHAPES.kidney), {}, QUICK);
+    const hollow = kidney.cover.relief!.cuts;
+    expect(hollow.length).toBeGreaterThan(2);
   });
 });

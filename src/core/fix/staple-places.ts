@@ -77,6 +77,11 @@ function meets(model: Model, [x, y]: Point): boolean {
   );
 }
 
+/** Staples at a corner: each fold or tuck has one and the middle one more; where nothing is folded they go on at the pitch. */
+function cornerStaples({ way, pleats }: CornerPlan, open: number, pitch: number): number {
+  return way === 'gathered' || way === 'relieved' ? Math.max(2, Math.ceil((2 * open) / pitch) - 1) : pleats + 1;
+}
+
 /**
  * Places every staple and numbers it in the order of work: the centres of opposite sides first, then outwards on
  * all sides in turn, corners last and opposite each other.
@@ -114,8 +119,9 @@ export function staplePlaces(model: Model, corners: readonly CornerPlan[]): Fast
   for (const i of opposite) {
     const corner = corners[i]!;
     const middle = distanceAlong(line, [corner.x, corner.y]);
-    const count = corner.pleats + 1;
-    for (let k = 0; k < count; k++) put(middle + open * 0.6 * ((2 * (k + 0.5)) / count - 1), corner.edge, 'corner');
+    const count = cornerStaples(corner, open, model.rule('staplePitch'));
+    for (let k = 0; k < count; k++)
+      put(middle + open * (corner.pleats > 0 || corner.inside ? 0.6 : 1) * ((2 * (k + 0.5)) / count - 1), corner.edge, 'corner');
   }
   return ordered.map((place, i) => ({ n: i + 1, ...place }));
 }

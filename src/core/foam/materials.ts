@@ -57,7 +57,7 @@ export type Board = {
   sold: readonly number[];
 };
 
-const SEATING = [13, 25, 40, 50, 60, 75, 100] as const;
+const SEATING = [10, 13, 20, 25, 30, 40, 50, 60, 75, 100] as const;
 
 type FoamRow = [
   id: string,
@@ -75,10 +75,11 @@ type FoamRow = [
 const FOAM_ROWS: FoamRow[] = [
   ['slow-soft', 'Slow-recovery, soft', 'slow-recovery', 50, 60, 2.1, 6, 5, 5.2, [25, 40, 50]],
   ['seat-soft', 'Seating, soft', 'polyether', 25, 95, 1.9, 0.6, 10, 1.6, SEATING],
+  ['seat-medium-soft', 'Seating, medium-soft', 'polyether', 28, 115, 1.95, 0.6, 9, 1.7, SEATING],
   ['seat-medium', 'Seating, medium', 'polyether', 30, 140, 2, 0.6, 8, 1.9, SEATING],
   ['resilient-medium', 'High-resilience, medium', 'high-resilience', 40, 150, 2.6, 0.4, 4, 3.1, SEATING],
   ['latex-medium', 'Latex, medium', 'latex', 65, 160, 2.8, 0.3, 3, 6.4, [20, 40, 60, 100]],
-  ['backed-thin', 'Backed foam, thin', 'backed', 30, 170, 2.1, 0.6, 10, 3.4, [5, 10]],
+  ['backed-thin', 'Backed foam, thin', 'backed', 30, 170, 2.1, 0.6, 10, 3.4, [3, 5, 6, 10]],
   ['seat-firm', 'Seating, firm', 'polyether', 35, 190, 2.1, 0.6, 7, 2.2, SEATING],
   ['resilient-firm', 'High-resilience, firm', 'high-resilience', 45, 210, 2.7, 0.4, 4, 3.5, SEATING],
   ['seat-extra-firm', 'Seating, extra firm', 'polyether', 40, 270, 2.2, 0.5, 6, 2.6, SEATING],
@@ -158,6 +159,17 @@ export const BOARDS: readonly Board[] = [
     bears: true,
     bend: 60,
     sold: [3, 4, 5, 6, 8],
+  },
+  // Straps or springs across a frame: its thickness is the rail's, which the staples go into.
+  {
+    id: 'webbing',
+    name: 'Webbing or springs in a frame',
+    density: 100,
+    stiffness: 0,
+    strength: 0,
+    bears: true,
+    bend: 0,
+    sold: [15, 20, 25],
   },
   { id: 'foam-board', name: 'Foam board', density: 120, stiffness: 250, strength: 3, bears: false, bend: 150, sold: [5, 10, 15, 19] },
 ];

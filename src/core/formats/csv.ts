@@ -40,7 +40,7 @@ const MOST_ROWS = POINTS[1];
 export function readCsv(text: string, options: { unit?: DrawingUnit } = {}): BaseShape {
   if (text.length > LARGEST_TEXT) throw new FileProblem('This table is larger than 4 MB; readings are a few lines');
   if (text.includes('\u0000')) throw new FileProblem('This is not a table of readings: it is not text');
-  const { data } = Papa.parse<string[]>(text, { skipEmptyLines: 'greedy', preview: MOST_ROWS + 2 });
+  const { data, meta } = Papa.parse<string[]>(text, { skipEmptyLines: 'greedy', preview: MOST_ROWS + 2 });
   const head = (data[0] ?? []).map((name) => String(name).trim().toLowerCase());
   const kind = HEADS.find(({ columns }) => columns.every((column) => head.includes(column)));
   if (!kind) {
@@ -50,6 +50,13 @@ export function readCsv(text: string, options: { unit?: DrawingUnit } = {}): Bas
   }
   const rows = data.slice(1);
   if (rows.length > MOST_ROWS) throw new FileProblem(`There are more than ${MOST_ROWS} rows in this table`);
+  // A comma that parts columns cannot be a decimal point too: 400,5,0 under x, y is one figure too many, not (400, 5).
+  rows.forEach((cells, i) => {
+    const more = cells.slice(head.length).filter((cell) => cell.trim() !== '');
+    if (more.length === 0) return;
+    const commas = meta.delimiter === ',' ? '. For decimal commas put semicolons between the columns' : '';
+    throw new FileProblem(`Row ${i + 2} has ${cells.length} figures under ${head.length} columns${commas}`);
+  });
   const k = DRAWING_UNITS[options.unit ?? 'mm'];
   const read = rows.map((cells, i) =>
     Object.fromEntries(

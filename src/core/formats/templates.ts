@@ -1,4 +1,4 @@
-import type { CoverPiece, Cut } from '../cover';
+import type { CoverPiece } from '../cover';
 import type { FoamPiece } from '../cut';
 import { bounds, type Point, type Polygon } from '../outline';
 import type { Plan } from '../plan';
@@ -42,16 +42,14 @@ function grainLine({ outline }: CoverPiece): Polygon {
   ];
 }
 
-function coverTemplate(cover: CoverPiece, board: Polygon | null, cuts: readonly Cut[]): Template {
+function coverTemplate(cover: CoverPiece): Template {
   const sewn = cover.edges.some((edge) => edge.kind !== 'staple');
   return {
     title: `${cover.name}, cut ${cover.count}${cover.cloth === 'lining' ? ' of lining cloth' : ''}`,
     lines: [
       { outline: cover.outline, closed: true, cloth: true },
       ...(sewn ? [{ outline: cover.sewn, closed: true, dashed: true }] : [{ outline: cover.trimLine, closed: true, dashed: true }]),
-      ...(board && !sewn ? [{ outline: board, closed: true, dashed: true }] : []),
       ...cover.lines.map((line): TemplateLine => ({ outline: line.points, closed: line.closed, dashed: line.kind !== 'cut' })),
-      ...cuts.map((cut): TemplateLine => ({ outline: [cut.from, cut.to], closed: false })),
       { outline: grainLine(cover), closed: false },
     ],
     labels: [
@@ -65,16 +63,12 @@ function coverTemplate(cover: CoverPiece, board: Polygon | null, cuts: readonly 
 
 /** The templates of a plan: foam pads, then the cloth with its lines; then those of pieces that were measured differently. */
 export function templatesOf(plan: Plan): Template[] {
-  const cuts = [...plan.corners.map((corner) => corner.cut), ...(plan.cover.relief?.cuts ?? [])];
   return [
     ...plan.foam.map((foam) => padTemplate(foam)),
-    ...plan.cover.pieces.map((piece) =>
-      coverTemplate(piece, piece.role === 'cover' ? plan.outline.points : null, piece.role === 'cover' ? cuts : []),
-    ),
+    ...plan.cover.pieces.map(coverTemplate),
     ...plan.variants.flatMap((variant) => [
       ...variant.foam.map((foam) => padTemplate(foam, ` of ${variant.name}`)),
-      // Its corners lie elsewhere: they are relieved as on the others.
-      ...variant.covers.map((piece) => coverTemplate(piece, piece.role === 'cover' ? variant.outline.points : null, [])),
+      ...variant.covers.map(coverTemplate),
     ]),
   ];
 }

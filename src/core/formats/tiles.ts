@@ -11,16 +11,23 @@ export const OVERLAP = 10;
 /** One sheet of a template: its place in the grid and the corner of the drawing that it shows, mm. */
 export type Tile = { column: number; row: number; x: number; y: number; width: number; height: number };
 
+/** A line that must be on the sheets, mm. */
+export type TiledLine = { outline: Polygon; closed: boolean };
+
 /**
  * Covers a drawing with sheets of paper at full size, neighbours overlapping.
  *
- * @param outlines everything that must be on the sheets
+ * @param lines everything that must be on the sheets
  * @param paper which paper
- * @returns the sheets row by row from the front left; sheets that no line touches are left out
+ * @param [marks] single places that must be
+ * @returns the sheets row by row from the front left; sheets on which nothing lies are left out
  */
-export function tiles(outlines: readonly Polygon[], paper: Paper): { columns: number; rows: number; tiles: Tile[] } {
-  const all = outlines.flat();
-  const box = bounds(all);
+export function tiles(
+  lines: readonly TiledLine[],
+  paper: Paper,
+  marks: readonly Point[] = [],
+): { columns: number; rows: number; tiles: Tile[] } {
+  const box = bounds([...lines.flatMap(({ outline }) => outline), ...marks]);
   const width = PAPERS[paper].width - 2 * MARGIN;
   const height = PAPERS[paper].height - 2 * MARGIN;
   const count = (size: number, sheet: number): number => Math.max(1, Math.ceil((size - OVERLAP) / (sheet - OVERLAP) - 1e-9));
@@ -33,15 +40,16 @@ export function tiles(outlines: readonly Polygon[], paper: Paper): { columns: nu
   for (let row = 0; row < rows; row++) {
     for (let column = 0; column < columns; column++) {
       const tile = { column, row, x: x0 + column * (width - OVERLAP), y: y0 + row * (height - OVERLAP), width, height };
-      if (outlines.some((outline) => touches(outline, tile))) found.push(tile);
+      if (lines.some((line) => touches(line, tile)) || marks.some((mark) => clip(mark, mark, tile) !== null)) found.push(tile);
     }
   }
   return { columns, rows, tiles: found };
 }
 
-/** Whether any stretch of a closed line passes over a sheet. */
-function touches(outline: Polygon, tile: Tile): boolean {
-  return outline.some((a, i) => clip(a, outline[(i + 1) % outline.length]!, tile) !== null);
+/** Whether any stretch of a line passes over a sheet. */
+function touches({ outline, closed }: TiledLine, tile: Tile): boolean {
+  const last = closed ? outline.length : outline.length - 1;
+  return outline.slice(0, last).some((a, i) => clip(a, outline[(i + 1) % outline.length]!, tile) !== null);
 }
 
 /**

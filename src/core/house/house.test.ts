@@ -17,9 +17,9 @@ describe('the table of house rules', () => {
   });
 
   it.each([
-    ['return', 50],
-    ['grip', 30],
-    ['waddingBeyond', 75],
+    ['return', 18],
+    ['grip', 35],
+    ['waddingUnder', 40],
     ['slipFilm', 200],
     ['seamAllowance', 12],
     ['bandExtra', 75],
@@ -48,9 +48,9 @@ describe('the table of house rules', () => {
   });
 
   it('remarks on the unusual without refusing it', () => {
-    expect(unusual('return', 90)).toContain('40 mm to 75 mm');
+    expect(unusual('return', 90)).toContain('12 mm to 25 mm');
     expect(checkRule('return', 90)).toBeNull();
-    expect(unusual('return', 50)).toBeNull();
+    expect(unusual('return', 20)).toBeNull();
   });
 });
 
@@ -62,19 +62,18 @@ describe('each rule of a pull-over seat does what it says', () => {
   };
 
   it.each<[string, (plan: Plan) => number, number]>([
-    ['return', (p) => p.stations[0]!.wrap, 35],
+    ['return', (p) => p.stations[0]!.wrap, 13],
     ['grip', (p) => p.stations[0]!.wrap, 25],
     ['grip', (p) => p.cover.pieces[0]!.height, 50],
-    ['dustInset', (p) => p.dustCover.height, -28],
-    ['dustTurn', (p) => p.dustCover.height, 20],
+    ['dustInset', (p) => p.dustCover!.height, -28],
+    ['dustTurn', (p) => p.dustCover!.height, 20],
     ['overhang', (p) => p.foam[1]!.height, 24],
     ['crownInset', (p) => p.foam[0]!.height, -70],
-    ['waddingBeyond', (p) => p.wadding!.height, 100],
     ['waddingUnderCover', (p) => p.surface.height, 15 * 0.45],
   ])('%s', (key, read, expected) => {
     // Where wadding ends near the staples the side changes by part of a millimetre too.
     // And the cover’s pressure at the edge takes part of what the wadding adds there.
-    expect(Math.abs(more(key, read) - expected)).toBeLessThan(key === 'waddingUnderCover' ? 1.2 : 0.5);
+    expect(Math.abs(more(key, read) - expected)).toBeLessThan(key === 'waddingUnderCover' ? 1.8 : 0.5);
   });
 
   it('a wider pitch takes fewer staples, deeper pleats are fewer, a higher spare buys more', () => {
@@ -89,7 +88,7 @@ describe('each rule of a pull-over seat does what it says', () => {
     const cover = made.cover.pieces[0]!;
     const far = (outline: readonly (readonly [number, number])[]) => Math.min(...outline.map(([, y]) => y));
     expect(far(cover.stapleLine) - far(cover.trimLine)).toBeCloseTo(10, 1);
-    expect(far(cover.trimLine) - far(cover.outline)).toBeCloseTo(20, 1);
+    expect(far(cover.trimLine) - far(cover.outline)).toBeCloseTo(25, 1);
   });
 
   it('shrinkage cuts the cloth longer by what will be lost', () => {

@@ -18,8 +18,24 @@ export type Rule = {
 type Row = [key: string, label: string, unit: RuleUnit, value: number, low: number, high: number, reason: string];
 
 const COVER: Row[] = [
-  ['return', 'Return under the board', 'length', 50, 40, 75, 'Brings the staple line well clear of the edge, where the board is sound.'],
-  ['grip', 'Grip, trimmed later', 'length', 30, 25, 50, 'What the hand holds while pulling; under 25 the fingers slip.'],
+  [
+    'return',
+    'Staple line, in from the board’s edge',
+    'length',
+    18,
+    12,
+    25,
+    'Near enough that little cloth is spent under the board, far enough in that the staple bites sound wood. On a wall 25 to 40.',
+  ],
+  [
+    'grip',
+    'Cloth beyond the staple line',
+    'length',
+    35,
+    25,
+    50,
+    'What the hand holds while pulling, trimmed later; under 25 the fingers slip.',
+  ],
   [
     'stapleToTrim',
     'Staple line to trimmed edge',
@@ -40,13 +56,21 @@ const COVER: Row[] = [
     15,
     'A cut that reaches the edge shows once the cloth is pulled.',
   ],
-  ['pleatDepth', 'Deepest pleat', 'length', 15, 8, 25, 'A deeper fold makes a lump.'],
+  ['pleatDepth', 'Deepest tuck', 'length', 25, 12, 30, 'A deeper one makes a lump under the board.'],
   ['reliefOpening', 'Overlap allowed at a relief cut', 'length', 1.5, 0.5, 3, 'More than this gathers into a ridge round a curve.'],
 ];
 const PADDING: Row[] = [
   ['overhang', 'Foam beyond the board', 'length', 6, 0, 12, 'The foam buries the hard edge of the board.'],
   ['crownInset', 'Crown pad inset, per step', 'length', 25, 15, 50, 'Keeps the crown’s step away from the edge.'],
-  ['waddingBeyond', 'Wadding beyond the edge', 'length', 75, 50, 100, 'Reaches down the side and is stapled under.'],
+  [
+    'waddingUnder',
+    'Wadding under the board, where it is stapled',
+    'length',
+    40,
+    25,
+    60,
+    'On wall pieces; on a seat it ends at the board’s lower edge, or it would not drop in.',
+  ],
   [
     'waddingUnderCover',
     'Wadding left once smoothed down',
@@ -145,7 +169,7 @@ function rows(group: Rule['group'], table: Row[]): Rule[] {
 const ZERO_ALLOWED = new Set([
   'grip',
   'crownInset',
-  'waddingBeyond',
+  'waddingUnder',
   'dustInset',
   'dustTurn',
   'stapleSpare',

@@ -29,6 +29,19 @@ describe('parseLength', () => {
     ['-6', 'mm', -6],
     ['− 6 mm', 'mm', -6],
     ['5/8”', 'mm', 15.875],
+    ['1\'-4"', 'mm', 406.4],
+    ['5\'-6 1/2"', 'mm', 1689.1],
+    ['1 200', 'mm', 1200],
+    ['1 200 mm', 'in', 1200],
+    ['1m20', 'mm', 1200],
+    ['1 m 05', 'mm', 1050],
+    ['0.45 metre', 'mm', 450],
+    ['1.200 m', 'mm', 1200],
+    ['1,200 m', 'mm', 1200],
+    ['0.412', 'in', 10.4648],
+    ['1.125"', 'mm', 28.575],
+    ['12 inches', 'mm', 304.8],
+    ['2 feet', 'mm', 609.6],
   ] as const)('%s in a %s workshop', (text, unit, expected) => {
     expect(mm(text, unit)).toBeCloseTo(expected, 9);
   });
@@ -41,6 +54,23 @@ describe('parseLength', () => {
       if (!parsed.ok) expect(parsed.message.length).toBeGreaterThan(10);
     },
   );
+
+  it.each([
+    ['1,200 mm', '1200 or 1.2'],
+    ['1.200 mm', '1200 or 1.2'],
+    ['1,200', '1200 or 1.2'],
+    ['12.500', '12500 or 12.5'],
+    ["1'200", '1200 mm'],
+    ['450/2', '225'],
+    ['16 1/4 mm', '16 1/4 in'],
+    ['3/7', 'No tape'],
+    ['450-', 'not a length'],
+    ['450 - 20', 'not a length'],
+  ])('asks instead of choosing: %s', (text, words) => {
+    const parsed = parseLength(text, 'mm');
+    expect(parsed).toMatchObject({ ok: false });
+    if (!parsed.ok) expect(parsed.message).toContain(words);
+  });
 
   it('never throws and never returns anything but a finite figure', () => {
     fc.assert(

@@ -1,4 +1,4 @@
-export { checkPiece, checkShape, narrowestWidth, panelWidth } from './checks';
+export { checkPiece, checkShape, narrowestWidth, panelBoard, panelWidth } from './checks';
 export { foamOf, foamsOf } from './foams';
 export { KINDS, kindOf, shapesFor, type Kind, type PieceKind, type Traits } from './kinds';
 export { newChairSeat, newPiece } from './new-piece';

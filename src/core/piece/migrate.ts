@@ -48,8 +48,16 @@ function named(document: Plain): Plain {
   return { ...based, covering: corrected };
 }
 
+/** 2 → 3: wadding covers the side by itself; a figure of how far it went beyond the edge says nothing any more. */
+function waddingDown(document: Plain): Plain {
+  return within(document, 'overrides', ({ waddingBeyond: _gone, ...overrides }) => {
+    void _gone;
+    return overrides;
+  });
+}
+
 /** What brings a document of a version to the next one. */
-const STEPS: Record<number, Step> = { 1: named };
+const STEPS: Record<number, Step> = { 1: named, 2: waddingDown };
 
 /**
  * Brings a document of any earlier version to today's, step by step. What is not a document at all comes back as it is.

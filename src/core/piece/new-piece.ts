@@ -1,14 +1,17 @@
+import { baseOutline, bounds, flatten } from '../outline';
 import { kindOf, type PieceKind } from './kinds';
 import { defaultsOf, type BaseShape, type Cloth, type Piece } from './schema';
 import { CLOTH } from './schema/cloth';
+import { WELT } from './schema/covering';
 import { PANELS, VERSION } from './schema/piece';
 
-/** The roll that a piece of that width can be cut from: upholstery cloth, or turned sideways where it is wide. */
-const TURNED = 0.7;
+/** What a cover takes beyond the board on both sides together, about, mm. */
+const AROUND = 300;
 
-/** How a piece lies on its roll before anybody said so: turned sideways where it is nearly as wide as the roll. */
-function usualDirection(shape: BaseShape, rollWidth: number): Cloth['direction'] {
-  return 'width' in shape && shape.width > rollWidth * TURNED ? 'across' : 'along';
+/** How a piece lies on its roll before anybody said so: up the roll, or turned sideways where it is too wide for that. */
+export function usualDirection(shape: BaseShape, rollWidth: number): Cloth['direction'] {
+  const { width, height } = bounds(flatten(baseOutline(shape), 2));
+  return width + AROUND > rollWidth && height < width ? 'across' : 'along';
 }
 
 /**
@@ -29,13 +32,13 @@ export function newPiece(kind: PieceKind, shape?: BaseShape): Piece {
     count: start.panels?.count ?? 1,
     due: '',
     notes: '',
-    base: { shape: base, board: { ...start.board }, supports },
+    base: { shape: base, board: { ...start.board }, supports, ...start.base },
     pads: start.pads.map((pad) => ({ ...pad })),
     wadding: start.wadding === undefined ? 'wadding-200' : start.wadding,
     cloth,
     chalk: { x: 0, y: 0, angle: 0 },
     overrides: { ...start.overrides },
-    covering: { way: start.way },
+    covering: { way: start.way, ...start.covering, ...(start.welt ? { welt: { ...defaultsOf(WELT), ...start.welt } } : {}) },
     ...(start.panels ? { panels: { ...defaultsOf(PANELS), ...start.panels } } : {}),
   };
 }

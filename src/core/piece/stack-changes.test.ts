@@ -16,7 +16,7 @@ describe('dragging the crown', () => {
       ['crown', 12],
       ['main', 50],
     ]);
-    expect(pads[0]!.thickness).toBe(13);
+    expect(pads[0]!.thickness).toBe(20);
   });
 });
 

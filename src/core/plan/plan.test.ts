@@ -45,7 +45,7 @@ describe('a round seat with one square pad', () => {
     const piece = seat(round(2 * radius), [main(thickness)]);
     piece.base.board.thickness = board;
     const plan = planPiece(piece, house, QUICK);
-    const wrap = thickness + board + 50 + 30;
+    const wrap = thickness + board + 18 + 35;
     expect(plan.stations.length).toBeGreaterThanOrEqual(8);
     for (const station of plan.stations) {
       // What is rounded off the corner is missing from the side and from the top alike.

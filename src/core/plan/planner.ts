@@ -1,4 +1,5 @@
-import { cutsStep, halfReads, modelOf, type Fineness, type HalfTask, type Model } from '../build';
+import { cutsStep, halfReads, type Fineness, type HalfTask, type Model } from '../build';
+import { builtModel } from '../cover';
 import { checkBuilt } from '../document';
 import type { HouseRules } from '../house';
 import type { Keep } from '../keep';
@@ -30,7 +31,7 @@ export function createPlanner(): Planner {
   const { keep, missing, put, counts, resetCounts } = createKeeper();
   return {
     keep,
-    model: (piece, house) => modelOf(piece, house, keep),
+    model: (piece, house) => builtModel(piece, house, keep),
     check: (piece, house) => keep('checked', [piece, house], () => checkBuilt(piece, house, keep)),
     sectionsWanted: (model, fineness) => {
       const tasks = cutsStep(model, fineness).map(({ cut: { stack, pull, start, element } }) => ({ stack, pull, start, element }));

@@ -1,9 +1,10 @@
 import { checkBoard, panelLayout, type BoardCheck, type PanelLayout } from '../base';
-import { coveredStep, foamMass, massOf, sectionsStep, type Fineness, type Model } from '../build';
+import { coveredStep, foamMass, holesArea, massOf, sectionsStep, type Fineness, type Model } from '../build';
 import {
   choicesOf,
   cornerPlans,
   dustCover,
+  reliefPlan,
   sewCover,
   waddingPiece,
   wrapAt,
@@ -33,7 +34,11 @@ const DRESSED = 1.1;
 /** What the cover measures at every station. */
 export function wrapsStep(model: Model, fineness: Fineness = 'own'): StationWrap[] {
   const sections = sectionsStep(model, fineness);
-  return model.keep('wraps', [sections, model.rule('return'), model.rule('grip')], () => sections.map((section) => wrapAt(model, section)));
+  const { way, channels } = choicesOf(model.piece.covering);
+  const backing = way.pulled && channels ? channels.backing : 0;
+  return model.keep('wraps', [sections, model.rule('return'), model.rule('grip'), backing], () =>
+    sections.map((section) => wrapAt(model, section)),
+  );
 }
 
 /** What is done at every corner. */
@@ -105,7 +110,7 @@ export function variantsStep(model: Model, planner: Planner): VariantPlan[] {
       covers: cover.pieces.map(named),
       foam: foamStep(own).map((pad) => ({ ...pad, pad: `${pad.pad}, ${variant.name}` })),
       wadding: wadding && named(wadding),
-      dustCover: named(dust),
+      dustCover: dust && named(dust),
     };
   });
 }
@@ -129,14 +134,27 @@ export function cutStep(model: Model, planner: Planner, fineness: Fineness = 'ow
 export function fasteningOf(model: Model, fineness: Fineness = 'own'): Fastening {
   const { way: _way, ...choices } = choicesOf(model.piece.covering);
   void _way;
-  return { model, choices, corners: cornersStep(model, fineness) };
+  const { stack, figures, piece, keep } = model;
+  const wraps = wrapsStep(model, fineness);
+  const relief = keep('relief', [stack, wraps, figures, piece.covering, clothRead(piece)], () => reliefPlan(model, wraps));
+  return { model, choices, corners: cornersStep(model, fineness), relief };
 }
 
 /** Which fasteners, how many, where, in which order. */
 export function fixStep(model: Model, fineness: Fineness = 'own'): Fixing {
   const { stack, figures, piece, keep } = model;
   const fastening = fasteningOf(model, fineness);
-  const reads = [stack, fastening.corners, figures, piece.base, piece.covering, clothRead(piece), piece.kind, piece.count];
+  const reads = [
+    stack,
+    fastening.corners,
+    fastening.relief,
+    figures,
+    piece.base,
+    piece.covering,
+    clothRead(piece),
+    piece.kind,
+    piece.count,
+  ];
   return keep('fixing', reads, () => fixPlan(fastening));
 }
 
@@ -158,7 +176,7 @@ export function massStep(model: Model): Plan['mass'] {
   const { stack, piece, keep } = model;
   const foam = keep('foam mass', [stack], () => foamMass(stack));
   const density = findMaterial(BOARDS, piece.base.board.material)!.density;
-  const board = massOf(outlineArea(model.outline) * model.boardThickness, density);
+  const board = massOf((outlineArea(model.outline) - holesArea(piece.base.holes ?? [])) * model.boardThickness, density);
   return { board, foam, total: board + foam };
 }
 

@@ -44,7 +44,8 @@ export type Plan = {
   cover: CoverPlan;
   foam: FoamPiece[];
   wadding: (LiningPiece & { thickness: number }) | null;
-  dustCover: LiningPiece & { finishedWidth: number; finishedHeight: number };
+  /** null where nothing is seen from below */
+  dustCover: (LiningPiece & { finishedWidth: number; finishedHeight: number }) | null;
   cut: CutPlan;
   fixing: Fixing;
   mass: { board: number; foam: number; total: number };
@@ -63,7 +64,7 @@ export type VariantPlan = {
   covers: CoverPiece[];
   foam: FoamPiece[];
   wadding: LiningPiece | null;
-  dustCover: LiningPiece;
+  dustCover: LiningPiece | null;
 };
 
 /** What of a plan is worked out only where it is looked at. */

@@ -156,12 +156,11 @@ export function sheetView(
 }
 
 /** How each corner is folded. */
-function foldsOf({ piece, rule }: Model, { corners, stations }: SheetPlan): FoldPlan[] {
+function foldsOf({ rule }: Model, { corners, stations }: SheetPlan): FoldPlan[] {
   return corners.map((corner) =>
     foldPlan(
       corner,
       stations.find((station) => station.id === corner.station)!,
-      piece.cloth,
       rule,
     ),
   );

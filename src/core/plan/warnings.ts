@@ -1,6 +1,7 @@
 import { surfaceStep, type Fineness, type Model } from '../build';
-import { clothWarnings } from '../cover';
+import { clothWarnings, wayOf } from '../cover';
 import { FASTENERS } from '../fix';
+import { BOARDS, findMaterial } from '../foam';
 import { ruleOf, unusual } from '../house';
 import { distanceTo } from '../outline';
 import { kindOf } from '../piece';
@@ -108,8 +109,10 @@ export function buildWarnings(model: Model, fineness: Fineness = 'own'): Warning
 }
 
 function padWarnings({ piece, pads }: Model, warn: Warn): void {
+  // On webbing there is no board to feel, and a loose pad goes past its board's edge or has none.
+  const hard = findMaterial(BOARDS, piece.base.board.material)!.stiffness > 0 && !wayOf(piece.covering.way).loose;
   pads.forEach(({ pad, offset, foam }, i) => {
-    if (pad.role === 'main' && offset <= 0 && kindOf(piece.kind).traits.sat)
+    if (pad.role === 'main' && offset <= 0 && hard && kindOf(piece.kind).traits.sat)
       warn(
         'edge-not-buried',
         `pads.${i}.offset`,
@@ -182,7 +185,8 @@ export function fixWarnings(model: Model, fineness: Fineness = 'own'): Warning[]
 /** House rules that were set otherwise for this piece, and unusually. */
 export function ruleWarnings({ piece }: Model): Warning[] {
   return Object.entries(piece.overrides).flatMap(([key, value]): Warning[] => {
-    const remark = unusual(key, value);
+    // What its kind starts from is usual for it.
+    const remark = kindOf(piece.kind).start.overrides?.[key] === value ? null : unusual(key, value);
     return remark
       ? [{ code: 'override-unusual', where: `overrides.${key}`, message: `${ruleOf(key)!.label}: ${value} for this piece. ${remark}.` }]
       : [];

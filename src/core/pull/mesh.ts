@@ -12,6 +12,12 @@ export type Layer = {
 };
 
 /**
+ * The board's edge in a cut: its x, its top and its lower face. With a `seam` the cover is not pulled over the edge: it is
+ * sewn there to a band that stands straight, so that the top is pulled to the seam and the band keeps the foam in.
+ */
+export type Edge = { x: number; top: number; bottom: number; seam?: { x: number; z: number } };
+
+/**
  * A stack from the middle of a cut (x = 0) to its rim (x grows), ready to be pulled over.
  * Columns hold x; layers from the base up, a layer's lower line is where it lies before covering.
  */
@@ -20,8 +26,7 @@ export type StackCut = {
   layers: Layer[];
   /** height of the board's top face at each column */
   base: Float64Array;
-  /** the board's edge in this cut: its x, its top and its lower face */
-  edge: { x: number; top: number; bottom: number };
+  edge: Edge;
 };
 
 /** Triangles over a stack. Coordinates are pairs x, z. */
@@ -42,6 +47,8 @@ export type Mesh = {
   beyond: Float64Array;
   /** nodes of each layer, column by column from its underside up; empty where it is not */
   grid: Int32Array[][];
+  /** nodes beyond the seam, which a band keeps in */
+  banded: Int32Array;
   /** nodes of the underside beyond the board, which the board's edge keeps out */
   under: Int32Array;
   unknowns: number;
@@ -49,6 +56,9 @@ export type Mesh = {
   /** the first unknown that each unknown is coupled to */
   first: Int32Array;
 };
+
+/** Places nearer to the seam than this lie in it, mm. */
+const BESIDE_SEAM = 1;
 
 /** Two heights nearer than this are one place, mm. */
 const SAME = 1e-6;
@@ -160,7 +170,25 @@ export function meshOf(stack: StackCut, element: number): Mesh {
     const lowest = layers.findIndex((layer) => i >= layer.from && i <= layer.to);
     if (lowest >= 0) under.push(...grid[lowest]![i]!);
   }
-  return finish({ beyond, grid, at, triangles, lawOf, laws, freeX, freeZ, unknowns, nodes, face, under: under.filter((k) => used[k]) });
+  const { seam } = edge;
+  const inside = (k: number): boolean => at[2 * k]! < seam!.x - BESIDE_SEAM;
+  const banded = seam ? Array.from({ length: nodes }, (_, k) => k).filter((k) => used[k] && !inside(k)) : [];
+  return finish({
+    beyond: seam ? [] : beyond,
+    grid,
+    at,
+    triangles,
+    lawOf,
+    laws,
+    freeX,
+    freeZ,
+    unknowns,
+    nodes,
+    // What lies beyond the seam the top does not touch: the band holds it.
+    face: seam ? face.filter((k) => tops.includes(k) && inside(k)) : face,
+    under: under.filter((k) => used[k]),
+    banded,
+  });
 }
 
 /** The rim column's nodes from the top down. */
@@ -192,6 +220,7 @@ function finish(raw: {
   nodes: number;
   face: number[];
   under: number[];
+  banded: number[];
 }): Mesh {
   const { at, freeX, freeZ } = raw;
   const triangles = Int32Array.from(raw.triangles);
@@ -244,6 +273,7 @@ function finish(raw: {
     face: Int32Array.from(raw.face),
     beyond: Float64Array.from(raw.beyond),
     grid: raw.grid,
+    banded: Int32Array.from(raw.banded),
     under: Int32Array.from(raw.under),
     unknowns: raw.unknowns,
     width,

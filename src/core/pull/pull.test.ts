@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { curveOf, FOAMS } from '../foam';
+import { curveOf, findMaterial, FOAMS } from '../foam';
 import type { Point } from '../outline';
 import { constantLaw, foamLaw, lineLength, meshOf, overWadding, pulledPoints, pullSection, relax, type Law, type StackCut } from '.';
 import { stretchTerms } from './law';
@@ -179,10 +179,64 @@ describe('the string and the wadding', () => {
 
   it('wadding lies at its full settled thickness where nothing presses, and thinner round the edge', () => {
     const { line } = pullSection(slab(5, constantLaw(0.04)), 0.1, LEVEL, 5);
-    const { cover, face } = overWadding(line, 6, 300, 0.1);
+    const { cover, face } = overWadding(line, 6, 0.1);
     expect(cover[0]![1] - line[0]![1]).toBeCloseTo(6, 1);
     const gap = Math.min(...face.map((p) => distance(line, p)));
     expect(gap).toBeLessThan(3);
     expect(lineLength(cover)).toBeGreaterThan(lineLength(line));
+  });
+
+  it('wadding covers the whole side and is pressed to next to nothing where the cover turns under: no spike stands off', () => {
+    const { line } = pullSection(slab(5, constantLaw(0.04)), 0.1, LEVEL, 5);
+    const { cover, face } = overWadding(line, 6, 0.1);
+    const [end, low] = [line.at(-1)!, face.at(-1)!];
+    expect(Math.hypot(low[0] - end[0], low[1] - end[1])).toBeLessThan(1.5);
+    // Half way down the side it is there.
+    const half = line.filter(([, z]) => z < 20 && z > 0);
+    expect(Math.max(...half.map((p) => distance(cover, p)))).toBeGreaterThan(2);
+    // And nothing of the cover stands farther out than its wadding lets it.
+    expect(Math.max(...cover.map(([x]) => x))).toBeLessThan(Math.max(...line.map(([x]) => x)) + 6.01);
+  });
+});
+
+describe('a boxed edge', () => {
+  /** The 50 mm pad on a half board of 200 mm, its edge held by a band that stands over the board's edge. */
+  const boxed = (pull: number, law = constantLaw(0.04)): ReturnType<typeof pullSection> => {
+    const stack = slab(5, law);
+    return pullSection({ ...stack, edge: { ...stack.edge, seam: { x: 200, z: 50 } } }, pull, LEVEL, 5);
+  };
+
+  it('the top is as wide as the board and the band stands straight, whatever the pull', () => {
+    for (const pull of [0.05, 0.1, 0.2]) {
+      const { line, converged } = boxed(pull);
+      expect(converged).toBe(true);
+      expect(line.at(-2)).toEqual([200, 50]);
+      expect(line.at(-1)).toEqual([200, -12]);
+      // Where the pulled-over cover loses its corner, a seam that is held keeps it.
+      const corner = Math.min(...line.map(([x, z]) => Math.hypot(x - 200, z - 50)));
+      expect(corner).toBeLessThan(0.01);
+      expect(lineLength(line)).toBeGreaterThan(261.5);
+      expect(lineLength(line)).toBeLessThan(262.6);
+    }
+  });
+
+  it('keeps the foam in: no node of the side stands beyond the band by more than a hair', () => {
+    const { layers } = boxed(0.1, foamLaw(curveOf(findMaterial(FOAMS, 'seat-firm')!)));
+    for (const { rim } of layers) for (const [x] of rim) expect(x).toBeLessThan(200.5);
+  });
+
+  it('does not hang on the overhang: cut to the line or 6 mm beyond, the top comes out alike', () => {
+    const flush = slab(5, constantLaw(0.04));
+    const x = flush.x.slice(0, -1);
+    const cut = (line: Float64Array): Float64Array => line.slice(0, x.length);
+    const layer = flush.layers[0]!;
+    const own = {
+      ...flush,
+      x,
+      base: cut(flush.base),
+      layers: [{ ...layer, to: x.length - 1, lower: cut(layer.lower), upper: cut(layer.upper) }],
+      edge: { ...flush.edge, seam: { x: 200, z: 50 } },
+    };
+    expect(lineLength(pullSection(own, 0.1, LEVEL, 5).line)).toBeCloseTo(lineLength(boxed(0.1).line), 0);
   });
 });

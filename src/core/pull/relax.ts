@@ -1,5 +1,5 @@
 import { banded, clear, endsOf, entryAt, factor, solve, type Banded } from './banded';
-import type { Mesh } from './mesh';
+import type { Edge, Mesh } from './mesh';
 import { pullLine, type Start } from './string';
 import { addTriangles, assemblyOf, type Sum } from './triangles';
 
@@ -35,13 +35,7 @@ const HALVINGS = 24;
  * @param edge the board's edge: x, top and bottom, mm; the cover is held at its lower end
  * @param [from] a shape to begin with
  */
-export function relax(
-  mesh: Mesh,
-  pull: number,
-  start: Start,
-  edge: { x: number; top: number; bottom: number },
-  from?: Float64Array,
-): Relaxed {
+export function relax(mesh: Mesh, pull: number, start: Start, edge: Edge, from?: Float64Array): Relaxed {
   const problem = new Pulled(mesh, pull, start, edge);
   let at: Float64Array = from && from.length === mesh.at.length ? from.slice() : mesh.at.slice();
   let result = problem.descend(at);
@@ -74,7 +68,7 @@ export function pulledProblem(
   mesh: Mesh,
   pull: number,
   start: Start,
-  edge: { x: number; top: number; bottom: number },
+  edge: Edge,
 ): {
   unknowns: number;
   energy: (moved: ArrayLike<number>, slope?: { [i: number]: number }) => number;
@@ -103,7 +97,7 @@ class Pulled {
     private readonly mesh: Mesh,
     public pull: number,
     private readonly start: Start,
-    private readonly edge: { x: number; top: number; bottom: number },
+    private readonly edge: Edge,
   ) {
     this.matrix = banded(mesh.unknowns, mesh.width);
     this.matrix.last.set(endsOf(mesh.first));
@@ -126,8 +120,9 @@ class Pulled {
       this.xs[places - fixed + i] = mesh.beyond[2 * i]!;
       this.zs[places - fixed + i] = mesh.beyond[2 * i + 1]!;
     }
-    this.xs[places - 1] = edge.x;
-    this.zs[places - 1] = edge.bottom;
+    // It is held at the board's lower edge, or at the seam of a band.
+    this.xs[places - 1] = edge.seam?.x ?? edge.x;
+    this.zs[places - 1] = edge.seam?.z ?? edge.bottom;
   }
 
   asProblem(): ReturnType<typeof pulledProblem> {
@@ -219,7 +214,7 @@ class Pulled {
       this.force.fill(0);
       clear(this.matrix);
     }
-    return addTriangles(this.mesh, at, full, this.exact, this.into) + this.cover(at, full) + this.obstacle(at, full);
+    return addTriangles(this.mesh, at, full, this.exact, this.into) + this.cover(at, full) + this.obstacle(at, full) + this.band(at, full);
   }
 
   private add(i: number, j: number, value: number): void {
@@ -330,6 +325,24 @@ class Pulled {
       if (x >= 0) force[x] = force[x]! + stiff * depth * gx;
       if (z >= 0) force[z] = force[z]! + stiff * depth * gz;
       this.addPair(x, z, stiff * gx * gx, stiff * gx * gz, stiff * gz * gz);
+    }
+    return total;
+  }
+
+  /** A band stands straight: foam that would bulge beyond it is pressed back. */
+  private band(at: Float64Array, full: boolean): number {
+    const { mesh, edge, force } = this;
+    if (!edge.seam) return 0;
+    const stiff = HARD * mesh.laws[0]!.modulus;
+    let total = 0;
+    for (const k of mesh.banded) {
+      const out = at[2 * k]! - edge.seam.x;
+      const x = mesh.freeX[k]!;
+      if (out <= 0 || x < 0) continue;
+      total += 0.5 * stiff * out * out;
+      if (!full) continue;
+      force[x] = force[x]! + stiff * out;
+      this.add(x, x, stiff);
     }
     return total;
   }

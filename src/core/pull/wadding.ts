@@ -32,26 +32,36 @@ export function linePressure(points: readonly Point[], pull: number): number[] {
 }
 
 /**
- * Lays wadding over a pulled line and the cover over it: the wadding is as thick as the cover's pressure leaves it.
+ * The pressure along a half line, as what lies beyond its ends has it: in the middle the other half goes on alike, and round
+ * the board's lower edge the cover turns in under it and presses the wadding there to next to nothing.
+ */
+function halfPressure(bare: readonly Point[], pull: number): number[] {
+  const [x0] = bare[0]!;
+  const near = bare.slice(1).filter(([x]) => x - x0 <= 2 * WINDOW);
+  // At least one point of the other half, however far apart they lie.
+  const other = (near.length > 0 ? near : bare.slice(1, 2)).map(([x, z]): Point => [2 * x0 - x, z]).reverse();
+  const [x, z] = bare.at(-1)!;
+  return linePressure([...other, ...bare, [x - WINDOW, z]], pull).slice(other.length, -1);
+}
+
+/**
+ * Lays wadding over a pulled line and the cover over it, down the whole side: the wadding is as thick as the cover's
+ * pressure leaves it.
  *
  * @param bare the line pulled over the foam, from the middle to the board's lower edge
  * @param settled thickness once smoothed down, without pressure, mm
- * @param reach how far along the line it goes from the middle, mm
  * @param pull N/mm
  * @returns the wadding's outer face, and the cover over it
  */
-export function overWadding(bare: readonly Point[], settled: number, reach: number, pull: number): { face: Point[]; cover: Point[] } {
-  const pressure = linePressure(bare, pull);
+export function overWadding(bare: readonly Point[], settled: number, pull: number): { face: Point[]; cover: Point[] } {
+  const pressure = halfPressure(bare, pull);
   const face: Point[] = [];
-  let s = 0;
   let last: number | null = null;
   let lastThickness = settled;
-  for (let i = 1; i < bare.length && s < reach; i++) {
+  for (let i = 1; i < bare.length; i++) {
     const [a, b] = [bare[i - 1]!, bare[i]!];
     const length = Math.hypot(b[0] - a[0], b[1] - a[1]);
     if (length < 1e-9) continue;
-    const end = Math.min(1, (reach - s) / length);
-    s += length;
     const thickness = (k: number): number => settled * (1 - strainAt(WADDING_CURVE, pressure[k]!));
     const [ta, tb] = [thickness(i - 1), thickness(i)];
     const angle = Math.atan2(b[0] - a[0], -(b[1] - a[1]));
@@ -70,11 +80,11 @@ export function overWadding(bare: readonly Point[], settled: number, reach: numb
     const [nx, nz] = [Math.cos(angle), Math.sin(angle)];
     for (const [t, thick] of [
       [0, ta],
-      [end, ta + (tb - ta) * end],
+      [1, tb],
     ] as const)
       face.push([a[0] + (b[0] - a[0]) * t + nx * thick, a[1] + (b[1] - a[1]) * t + nz * thick]);
   }
   // Where the wadding begins in the middle, the cover does too.
-  const rest = bare.slice(-2);
+  const rest = bare.slice(-1);
   return { face, cover: pulledPoints([...face, ...rest]) };
 }

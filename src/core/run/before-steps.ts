@@ -1,5 +1,5 @@
 import type { Model } from '../build';
-import type { LiningPiece } from '../cover';
+import { wayOf, type LiningPiece } from '../cover';
 import type { FoamPiece } from '../cut';
 import { kindOf, PAD_ROLES } from '../piece';
 import { findingOf } from '../strip';
@@ -9,6 +9,9 @@ import { step, type Step } from './step';
 
 /** Plain handling times that no house rule is worth having for, minutes. */
 const HANDLING = { checkBoard: 4, layWadding: 3, takeOff: 3, finding: 10, carvePass: 2 };
+
+/** Of gluing, this share is spraying; the rest is laying and pressing. */
+const SPRAYING = 0.6;
 
 const roleName = (role: string): string => PAD_ROLES.find(({ id }) => id === role)!.name.toLowerCase();
 
@@ -70,29 +73,41 @@ function cutSteps({ piece, rule }: Model, foam: readonly FoamPiece[]): Step[] {
   return steps;
 }
 
-function glueStep({ rule }: Model, pad: FoamPiece): Step {
+/** Both faces are sprayed and left to tack, and only then is the pad laid. */
+function glueSteps({ rule }: Model, pad: FoamPiece, first: boolean): Step[] {
   const detail =
     pad.role === 'crown'
       ? 'Centre it on the marks; carve its rim as drawn.'
       : `${pad.blocks.length > 1 ? 'Glue the blocks to each other first. ' : ''}Lay it from the middle outwards, even overhang all round.`;
-  return step(
-    `glue-${pad.pad}`,
-    `Glue on the ${roleName(pad.role)}`,
-    detail,
-    (pad.area / 1e6) * 2 * rule('timeGlueSquare') * pad.layers.length,
-    { caution: CAUTIONS.glue, wait: rule('timeGlueTack') },
-  );
+  const minutes = (pad.area / 1e6) * 2 * rule('timeGlueSquare') * pad.layers.length;
+  return [
+    step(
+      `spray-${pad.pad}`,
+      `Spray for the ${roleName(pad.role)}`,
+      `${first ? 'A test patch on a scrap first. ' : ''}Both faces, an even coat; leave them until the glue is tacky.`,
+      minutes * SPRAYING,
+      { caution: CAUTIONS.glue, wait: rule('timeGlueTack') },
+    ),
+    step(`glue-${pad.pad}`, `Lay the ${roleName(pad.role)}`, `${detail} Press it down all over.`, minutes * (1 - SPRAYING)),
+  ];
+}
+
+/** How wadding is laid: round a loose pad, under a wall piece, or to the board's lower edge where a seat drops in. */
+const WADDED = {
+  round: 'A light coat of glue; round the pad and butt its edges; no fold at the corners.',
+  under: 'Glue on top, down the sides, and staple it under; no fold at the corners.',
+  edge: 'Glue on top and down the sides; trim it at the board’s lower edge: bulk under the board keeps a seat from dropping in.',
+} as const;
+
+function wrapped({ piece }: Model): keyof typeof WADDED {
+  if (wayOf(piece.covering.way).loose) return 'round';
+  return kindOf(piece.kind).traits.wall ? 'under' : 'edge';
 }
 
 /** Cutting, carving and gluing the pads, and the wadding over them. */
 export function buildSteps(model: Model, foam: readonly FoamPiece[], wadding: LiningPiece | null): Step[] {
-  const pads = foam.length > 0 ? [...cutSteps(model, foam), ...foam.map((pad) => glueStep(model, pad))] : [];
+  const pads = foam.length > 0 ? [...cutSteps(model, foam), ...foam.flatMap((pad, i) => glueSteps(model, pad, i === 0))] : [];
   if (!wadding) return pads;
   const minutes = HANDLING.layWadding + (metresRound([wadding]) * model.rule('timeClothMetre')) / 60;
-  return [
-    ...pads,
-    step('wadding', 'Lay the wadding', 'Glue on top, down the sides, staple under; no fold at the corners.', minutes, {
-      caution: CAUTIONS.glue,
-    }),
-  ];
+  return [...pads, step('wadding', 'Lay the wadding', WADDED[wrapped(model)], minutes, { caution: CAUTIONS.glue })];
 }

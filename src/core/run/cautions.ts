@@ -10,5 +10,6 @@ export const CAUTIONS = {
   staples: `Staples: eye protection; keep fingers clear when loading; take off the air or the plug before clearing a jam. ${LOCAL}`,
   machine: `Sewing machine: fingers clear of the needle, foot off the pedal while threading. ${LOCAL}`,
   nails: `Nails and buttons: eye protection; none where small children can reach or pull them off. ${LOCAL}`,
+  rivets: `Drilling and rivets: eye protection, hold the pan in a clamp, keep wiring and the tank clear of the drill. ${LOCAL}`,
   fire: `Foam, linings and covers sold or used in many places must meet furniture fire rules: keep labels and certificates with the record. This sheet records, it does not certify. ${LOCAL}`,
 } as const;

@@ -18,7 +18,7 @@ export type Ingredients = {
   fastening: Fastening;
   foam: readonly FoamPiece[];
   wadding: LiningPiece | null;
-  dust: LiningPiece;
+  dust: LiningPiece | null;
   cover: CoverPlan;
 };
 
@@ -73,7 +73,7 @@ export function runSteps({ fastening, foam, wadding, dust, cover }: Ingredients)
     ...fasten,
     ...finishingSteps(model, cover),
     ...finish,
-    dustStep(model, dust),
+    ...(dust ? [dustStep(model, dust)] : []),
     ...refitSteps(model),
     step('measure', 'Measure and label', 'Crown and height against the slip; label with serial and day.', HANDLING.measure, {
       caution: CAUTIONS.fire,

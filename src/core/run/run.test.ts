@@ -13,7 +13,9 @@ describe('the run sheet', () => {
     expect(keys).toEqual([
       'board',
       'foam',
+      'spray-crown',
       'glue-crown',
+      'spray-main',
       'glue-main',
       'wadding',
       'cloth',
@@ -38,7 +40,7 @@ describe('the run sheet', () => {
 
   it.each([
     ['foam', /Knives: guard on.*mask/],
-    ['glue-main', /flammable: ventilate, no flame/],
+    ['spray-main', /flammable: ventilate, no flame/],
     ['staple', /eye protection/],
     ['measure', /fire rules.*does not certify/],
   ])('step %s carries its caution and defers to local rules', (key, words) => {
@@ -63,8 +65,9 @@ describe('the run sheet', () => {
     const slow = stepsOf({}, { timeStaple: 12 }).find((step) => step.key === 'staple')!;
     expect(slow.minutes / usual.minutes).toBeCloseTo(2, 0);
     const corners = stepsOf({}, { timeCorner: 7 }).find((step) => step.key === 'corners')!;
+    // Two tucks are as long as one fold, four corners of them.
     expect(corners.minutes).toBe(28);
-    expect(stepsOf({}, { timeGlueTack: 9 }).find((step) => step.key === 'glue-main')!.wait).toBe(9);
+    expect(stepsOf({}, { timeGlueTack: 9 }).find((step) => step.key === 'spray-main')!.wait).toBe(9);
   });
 });
 
@@ -77,7 +80,7 @@ describe('warnings', () => {
 
   it.each([
     ['no-main-pad', (p: Piece) => (p.pads = [])],
-    ['thickness-not-sold', (p: Piece) => (p.pads[1]!.thickness = 33)],
+    ['thickness-not-sold', (p: Piece) => (p.pads[1]!.thickness = 5)],
     ['edge-not-buried', (p: Piece) => (p.pads[1]!.offset = 0)],
     ['slow-main-pad', (p: Piece) => (p.pads[1]!.material = 'slow-soft')],
     ['crown-on-top', (p: Piece) => (p.pads = [p.pads[1]!, p.pads[0]!])],

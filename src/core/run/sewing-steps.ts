@@ -1,5 +1,5 @@
 import type { Model } from '../build';
-import { wayOf, type CoverPlan } from '../cover';
+import { choicesOf, wayOf, type CoverPlan, type SewnFacts } from '../cover';
 import { CAUTIONS } from './cautions';
 import { metresRound } from './metres';
 import { step, type Step } from './step';
@@ -32,20 +32,41 @@ function cutStep({ rule }: Model, { pieces }: CoverPlan): Step {
   return step('cloth', 'Cut the cover', detail, (metresRound(pieces) * rule('timeClothMetre')) / 60, { caution: CAUTIONS.shears });
 }
 
-function stitchSteps({ rule }: Model, { channels, welts, seams, zip }: CoverPlan): Step[] {
+/** What a way's own steps are made from. */
+function factsOf({ piece, rule }: Model, { pieces, seams }: CoverPlan): SewnFacts {
+  return { piece, rule, pieces, seams, welt: choicesOf(piece.covering).welt };
+}
+
+function channelSteps({ rule }: Model, { channels }: CoverPlan): Step[] {
+  if (!channels) return [];
+  return [
+    step(
+      'channels',
+      'Quilt the channels',
+      `Cut the layers oversize first${channels.backing > 0 ? `, cloth on ${round(channels.backing)} mm backed foam` : ''}; ${channels.lines} lines, marked ${round(channels.pitch)} mm apart on the back of the cloth, from the middle outwards; measure the sewn width: ${round(channels.sewnWidth)} mm. Then cut the panel to its template.`,
+      ((channels.thread / rule('threadFactor')) * 100 * rule('timeSewMetre')) / 60_000,
+      { caution: CAUTIONS.machine },
+    ),
+  ];
+}
+
+/** A band's last join stays open until its end meets: sewn shut before, it never comes out to the length of the top. */
+function seamWords({ pieces, seams }: CoverPlan): string {
+  const names = seams
+    .filter((seam) => !seam.laid)
+    .map((seam) => seam.name.toLowerCase())
+    .join(', ');
+  const closes = pieces.some(({ role, edges }) => role === 'band' && edges.some(({ kind }) => kind === 'join'));
+  return closes
+    ? `Joins first, but leave the last one open; then ${names}: from the centre front both ways, notch to notch, until the band’s ends meet at the back; mark them, sew that join, close the gap. Measure each seam as it is sewn.`
+    : `Joins first, then ${names}: notch to notch, from the middle outwards; measure each seam as it is sewn.`;
+}
+
+function stitchSteps({ rule }: Model, cover: CoverPlan): Step[] {
+  const { welts, seams, zip } = cover;
   const sew = (length: number): number => ((length / 1000) * rule('timeSewMetre')) / 60;
   const caution = CAUTIONS.machine;
   const steps: Step[] = [];
-  if (channels)
-    steps.push(
-      step(
-        'channels',
-        'Stitch the channels',
-        `${channels.lines} lines, marked ${round(channels.pitch)} mm apart on the back of the cloth, from the middle outwards${channels.backing > 0 ? `, on ${round(channels.backing)} mm backed foam` : ''}; measure the sewn width: ${round(channels.sewnWidth)} mm.`,
-        sew((channels.thread / rule('threadFactor')) * 100),
-        { caution },
-      ),
-    );
   if (welts.length > 0)
     steps.push(
       step(
@@ -67,7 +88,7 @@ function stitchSteps({ rule }: Model, { channels, welts, seams, zip }: CoverPlan
       step(
         'sew',
         'Sew the cover',
-        `Joins first, then ${stitched.map((seam) => seam.name.toLowerCase()).join(', ')}: notch to notch, from the middle outwards; measure each seam as it is sewn.`,
+        seamWords(cover),
         stitched.reduce((sum, seam) => sum + sew(seam.length * (seam.welted ? 2 : 1)), 0),
         { caution },
       ),
@@ -93,8 +114,15 @@ function liningSteps({ linings }: CoverPlan): Step[] {
  */
 export function sewingSteps(model: Model, cover: CoverPlan): Step[] {
   const { piece } = model;
-  const own = wayOf(cover.method).steps?.({ piece, rule: model.rule, pieces: cover.pieces });
-  const steps = [cutStep(model, cover), ...stitchSteps(model, cover), ...liningSteps(cover), ...(own?.before ?? [])];
+  const own = wayOf(cover.method).steps?.(factsOf(model, cover));
+  // Layers are quilted oversize first, then the panel is cut from them to its template: stitching draws it in.
+  const steps = [
+    ...channelSteps(model, cover),
+    cutStep(model, cover),
+    ...stitchSteps(model, cover),
+    ...liningSteps(cover),
+    ...(own?.before ?? []),
+  ];
   if (piece.count > 1 && cover.pieces.length > 0)
     steps.push(
       step(
@@ -108,8 +136,9 @@ export function sewingSteps(model: Model, cover: CoverPlan): Step[] {
 }
 
 /** What is done to the cover once it is fastened: by its way, and the buttons drawn in. */
-export function finishingSteps({ piece, rule }: Model, cover: CoverPlan): Step[] {
-  const steps = [...(wayOf(cover.method).steps?.({ piece, rule, pieces: cover.pieces }).after ?? [])];
+export function finishingSteps(model: Model, cover: CoverPlan): Step[] {
+  const { rule } = model;
+  const steps = [...(wayOf(cover.method).steps?.(factsOf(model, cover)).after ?? [])];
   const { buttons } = cover;
   if (buttons)
     steps.push(

@@ -1,4 +1,5 @@
-import { coveredStep, modelOf } from '../build';
+import { coveredStep } from '../build';
+import { builtModel } from '../cover';
 import type { Foam } from '../foam';
 import type { HouseRules } from '../house';
 import { keepNothing, type Keep } from '../keep';
@@ -130,7 +131,7 @@ export type CureOptions = { onTry?: (done: number, of: number) => boolean; keep?
  * @returns cures that hold, cheapest first; empty when nothing is wrong or nothing sold helps
  */
 export function curesFor(piece: Piece, house: HouseRules, { onTry = () => true, keep = keepNothing }: CureOptions = {}): Cure[] {
-  const model = modelOf(piece, house, keep);
+  const model = builtModel(piece, house, keep);
   const before = sitStep(model, 'trial')?.plan;
   if (!before || (!before.bottoms && !before.edgeFelt)) return [];
   const covered = coveredStep(model, 'trial');

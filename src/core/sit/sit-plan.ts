@@ -1,7 +1,8 @@
 import type { CoveredSurface, Model } from '../build';
+import { BOARDS, findMaterial } from '../foam';
 import { distanceField, isInside } from '../outline';
 import type { Sitting } from '../piece';
-import { sitOn, type Bed, type SitResult } from '../press';
+import { foamSprings, sitOn, strainsAt, type Bed, type SitResult } from '../press';
 import { formOf, loadOf, shareOf, sittingOf } from './sitting';
 
 /** What a sitting finds. Lengths mm, load N, pressures N/mm², area mm². */
@@ -91,37 +92,41 @@ export function sitPlan(model: Model, covered: CoveredSurface, sitting: Sitting 
   const load = loadOf(model, sitting);
   const result = sitOn(bed, formOf(model, sitting), load);
   const edge = distanceField(model.board, covered.grid, EDGE_REACH + bed.step);
+  const passedOn = foamPressure(bed, result);
   let edgePressure = 0;
   let lowest = -1;
   result.pressure.forEach((p, i) => {
-    if (p > 0 && edge.away[i]! <= EDGE_REACH) edgePressure = Math.max(edgePressure, p);
+    if (p > 0 && edge.away[i]! <= EDGE_REACH) edgePressure = Math.max(edgePressure, passedOn[i]!);
     if (p > 0 && (lowest < 0 || result.height[i]! < result.height[lowest]!)) lowest = i;
   });
   const level = lowest >= 0 ? bed.base[lowest]! : 0;
   const least = model.rule('leastLeft');
   const most = model.rule('mostStrain') / 100;
   const strains = covered.foams.map((k) => ({ pad: layerName(model, k), strain: result.strains[k]! }));
-  const worst = strains.reduce((a, b) => (b.strain > a.strain ? b : a), { pad: '', strain: 0 });
+  const { high, carried } = lowest >= 0 ? stackAt(bed, lowest, result.pressure[lowest]!) : { high: 0, carried: 0 };
+  const sprung = findMaterial(BOARDS, model.piece.base.board.material)!.stiffness === 0;
+  const needed = Math.max(least, (LEAST_SHARE * high) / 100);
   const onBoard =
     lowest >= 0 &&
     isInside(model.board, [bed.x0 + (lowest % bed.columns) * bed.step, bed.y0 + Math.floor(lowest / bed.columns) * bed.step]);
-  const bottoms = result.leastLeft < least || worst.strain > most;
-  const edgeFelt = edgePressure > EDGE_FELT;
+  const bottoms = !sprung && (result.leastLeft < needed || carried > most);
+  const edgeFelt = !sprung && edgePressure > EDGE_FELT;
   const kPa = (p: number): string => `${Math.round(p * 10000) / 10} kPa`;
   const thin =
-    result.leastLeft < least
-      ? `It bottoms out: ${short(result.leastLeft)} mm is left over the board, ${short(least)} mm is the least.`
+    bottoms && result.leastLeft < needed
+      ? `It bottoms out: ${short(result.leastLeft)} mm is left over the board, ${short(needed)} mm is the least.`
       : null;
   const flat =
-    worst.strain > most
-      ? `It bottoms out: the ${worst.pad} is pressed to ${Math.round(100 * (1 - worst.strain))} % of its thickness; beyond ${Math.round(most * 100)} % gone foam is hard.`
+    bottoms && carried > most
+      ? `It bottoms out: the foam that carries is pressed to ${Math.round(100 * (1 - carried))} % of its thickness; beyond ${Math.round(most * 100)} % gone foam is hard.`
       : null;
   const felt = edgeFelt ? `The board’s edge is felt: ${kPa(edgePressure)} over it, ${kPa(EDGE_FELT)} is the most.` : null;
   const restless = result.converged
     ? null
     : 'The sitting did not come to rest within half a percent of its load: do not build to these figures.';
   const words = [thin, flat, felt, restless].filter((said) => said !== null);
-  if (words.length === 0) words.push('Nothing wrong: it neither bottoms out nor shows the board’s edge.');
+  if (sprung) words.push('Webbing or springs carry it: how far they give is not worked out; what the padding on them does is.');
+  else if (words.length === 0) words.push('Nothing wrong: it neither bottoms out nor shows the board’s edge.');
   return {
     bed,
     result,
@@ -146,6 +151,37 @@ export function sitPlan(model: Model, covered: CoveredSurface, sitting: Sitting 
       why: { bottoms: thin ?? flat, edge: felt },
     },
   };
+}
+
+/**
+ * What the foam passes on to the board at each place, N/mm²: at the rim the loader bears on the cover's held edge as well,
+ * which nobody feels as the board's.
+ */
+function foamPressure({ rest, layers }: Bed, { height }: SitResult): Float64Array {
+  const pressed = Float64Array.from(rest, (z, i) => z - height[i]!);
+  const [p, k] = [new Float64Array(rest.length), new Float64Array(rest.length)];
+  foamSprings(layers).read(pressed, p, k);
+  return p;
+}
+
+/** Less than this share of the stack over the board is none, percent. */
+const LEAST_SHARE = 15;
+/** A top layer thinner than this share of the stack and softer than the one below only smooths: it does not carry. */
+const TOPPER = 0.25;
+
+/** The stack under one place: how high it stands unloaded, and what share of the layers that carry is pressed away together. */
+function stackAt({ layers }: Bed, node: number, pressure: number): { high: number; carried: number } {
+  const thick = layers.thickness.map((t) => t[node]!);
+  const high = thick.reduce((sum, t) => sum + t, 0);
+  const strain = strainsAt(layers, node, pressure);
+  const present = thick.flatMap((t, k) => (t > 0 ? [k] : []));
+  const top = present.at(-1);
+  const below = present.at(-2);
+  const hardness = (k: number): number => layers.foams[k]!.curve.plateau;
+  const smooths = top !== undefined && below !== undefined && thick[top]! < TOPPER * high && hardness(top) < hardness(below);
+  const carrying = smooths ? present.slice(0, -1) : present;
+  const whole = carrying.reduce((sum, k) => sum + thick[k]!, 0);
+  return { high, carried: whole > 0 ? carrying.reduce((sum, k) => sum + thick[k]! * strain[k]!, 0) / whole : 0 };
 }
 
 function short(mm: number): number {

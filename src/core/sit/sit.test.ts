@@ -5,7 +5,7 @@ import { modelOf, sectionsStep, surfaceStep, type StationSection, type Surface }
 import { FOAMS } from '../foam';
 import { problemsOf } from '../document';
 import { createPlanner, planPiece } from '../plan';
-import { KINDS, newPiece, PieceProblems, type Pad, type PadEdge, type Piece } from '../piece';
+import { KINDS, newPiece, PieceProblems, type Pad, type PadEdge, type Piece, type PieceKind } from '../piece';
 
 const chair = newPiece('chair-seat');
 
@@ -86,6 +86,41 @@ describe('a pocket', () => {
     expect(carveCheck([{ left: 10, right: 10.5 }]).alike).toBe(true);
     expect(carveCheck([{ left: 10, right: 13 }]).words).toContain('on the left');
     expect(carveCheck([]).alike).toBe(true);
+  });
+});
+
+describe('bottoming', () => {
+  const verdict = (change: Partial<Piece>, kind: PieceKind = 'chair-seat') => {
+    const piece: Piece = { ...newPiece(kind), ...change };
+    return planPiece(piece, {}).sit!;
+  };
+  const pad = (id: string, material: string, thickness: number, role: Pad['role'] = 'main'): Pad => ({
+    id,
+    role,
+    material,
+    thickness,
+    offset: null,
+    edge: { kind: 'square' },
+  });
+
+  it('a thin soft topper pressed flat over foam that still carries is not bottoming', () => {
+    const sat = verdict({ pads: [pad('main', 'seat-firm', 75), pad('top', 'seat-soft', 13, 'topper')] });
+    const topper = sat.strains.find(({ pad: name }) => name.startsWith('topper'))!;
+    expect(topper.strain).toBeGreaterThan(0.55);
+    expect(sat.leastLeft).toBeGreaterThan(25);
+    expect(sat.bottoms).toBe(false);
+  });
+
+  it('a saddle with thin backed foam on top and some left over its pan does not bottom out', () => {
+    const sat = verdict({}, 'saddle');
+    expect(sat.leastLeft).toBeGreaterThan(12);
+    expect(sat.bottoms).toBe(false);
+  });
+
+  it('thin soft foam does, and says how much is left', () => {
+    const sat = verdict({ pads: [pad('main', 'seat-soft', 25)] });
+    expect(sat.bottoms).toBe(true);
+    expect(sat.why.bottoms).toMatch(/mm is left over the board, \d/);
   });
 });
 

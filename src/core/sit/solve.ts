@@ -1,4 +1,5 @@
-import { coveredStep, modelOf, type Fineness, type Model } from '../build';
+import { coveredStep, type Fineness, type Model } from '../build';
+import { builtModel } from '../cover';
 import type { HouseRules } from '../house';
 import { keepNothing, type Keep } from '../keep';
 import type { Piece, Sitting } from '../piece';
@@ -35,6 +36,6 @@ export function trySitting(
   house: HouseRules,
   { sitting, fineness = 'trial', keep = keepNothing }: TrialOptions = {},
 ): Sat | null {
-  const model = modelOf(piece, house, keep);
+  const model = builtModel(piece, house, keep);
   return sitStep(model, fineness, sitting);
 }

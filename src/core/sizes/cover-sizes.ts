@@ -1,4 +1,5 @@
 import type { CoverPlan } from '../cover';
+import { kindOf } from '../piece';
 import { count, length, type Making, type SizeLine } from './types';
 
 const own = { group: 'Cover' as const, unit: 'length' as const };
@@ -143,9 +144,10 @@ function detailSizes({ rule }: Making, { channels, nails, buttons, zip }: CoverP
 }
 
 /** Wadding and dust cover. */
-function liningSizes({ plan, rule }: Making): SizeLine[] {
+function liningSizes({ plan, piece, rule }: Making): SizeLine[] {
   const front = plan.stations[0]!;
   const board = length('board', 'Board width', plan.outline.width);
+  const under = kindOf(piece.kind).traits.wall;
   const { wadding, dustCover } = plan;
   return [
     ...(wadding
@@ -157,11 +159,13 @@ function liningSizes({ plan, rule }: Making): SizeLine[] {
             value: wadding.width,
             by: wadding.height,
             note: `${wadding.count} to cut`,
-            formula: 'each edge = board + (top − plan) + beyond',
+            formula: `each edge = board + (top − plan) + side${under ? ' + under' : ''}`,
             terms: [
               board,
               length('top − plan', `Longer over the top than in plan, ${plan.base.words[0]}`, front.top - front.planDistance),
-              rule('beyond', 'waddingBeyond'),
+              length('side', `Down the side, ${plan.base.words[0]}`, front.side),
+              rule('settled', 'waddingUnderCover'),
+              ...(under ? [rule('under', 'waddingUnder')] : []),
             ],
           },
         ]

@@ -57,48 +57,51 @@ export function fixingSizes({ plan, piece, rule }: Making): SizeLine[] {
   const { fixing } = plan;
   if (!fixing) return [];
   const { choice } = fixing.fastener;
-  const staples: SizeLine[] = [
-    {
-      key: 'staple.leg',
-      group: 'Fixing',
-      label: 'Staple leg',
-      value: fixing.fastener.leg,
-      unit: 'length',
-      note: `${fixing.fastener.crown} crown`,
-      formula: 'cloth stack + bite ≤ leg ≤ board − clearance',
-      terms: [
-        length('stack', 'Cloth, folded once', choice.stack),
-        rule('bite', 'stapleBite'),
-        length('board', 'Board', piece.base.board.thickness),
-        rule('clearance', 'stapleClear'),
-      ],
-    },
-    {
-      key: 'staple.pitch',
-      group: 'Fixing',
-      label: 'Staple pitch',
-      value: fixing.pitch,
-      unit: 'length',
-      formula: 'pitch = the house rule, evened out over each edge',
-      terms: [rule('pitch', 'staplePitch'), rule('open', 'cornerOpen')],
-    },
-    {
-      key: 'staple.count',
-      group: 'Fixing',
-      label: 'Staples for the set',
-      value: fixing.toBuy,
-      unit: 'count',
-      note: `${fixing.count} in one`,
-      formula: 'count × pieces × (1 + spare)',
-      terms: [
-        count('count', 'In one piece, dust cover included', fixing.count),
-        count('pieces', 'Pieces', piece.count),
-        rule('spare', 'stapleSpare'),
-        rule('pitch', 'staplePitch'),
-      ],
-    },
-  ];
-  const others = fixing.fasteners.filter(({ id }) => id !== fixing.fastener.id);
+  const stapled = fixing.fasteners.some(({ id, kind }) => id === fixing.fastener.id && kind === 'staple');
+  const staples: SizeLine[] = !stapled
+    ? []
+    : [
+        {
+          key: 'staple.leg',
+          group: 'Fixing',
+          label: 'Staple leg',
+          value: fixing.fastener.leg,
+          unit: 'length',
+          note: `${fixing.fastener.crown} crown`,
+          formula: 'cloth stack + bite ≤ leg ≤ board − clearance',
+          terms: [
+            length('stack', 'Cloth, folded once', choice.stack),
+            rule('bite', 'stapleBite'),
+            length('board', 'Board', piece.base.board.thickness),
+            rule('clearance', 'stapleClear'),
+          ],
+        },
+        {
+          key: 'staple.pitch',
+          group: 'Fixing',
+          label: 'Staple pitch',
+          value: fixing.pitch,
+          unit: 'length',
+          formula: 'pitch = the house rule, evened out over each edge',
+          terms: [rule('pitch', 'staplePitch'), rule('open', 'cornerOpen')],
+        },
+        {
+          key: 'staple.count',
+          group: 'Fixing',
+          label: 'Staples for the set',
+          value: fixing.toBuy,
+          unit: 'count',
+          note: `${fixing.count} in one`,
+          formula: 'count × pieces × (1 + spare)',
+          terms: [
+            count('count', 'In one piece, dust cover included', fixing.count),
+            count('pieces', 'Pieces', piece.count),
+            rule('spare', 'stapleSpare'),
+            rule('pitch', 'staplePitch'),
+          ],
+        },
+      ];
+  const others = fixing.fasteners.filter(({ kind }) => kind !== 'staple');
   return [
     ...staples,
     ...others.map((own): SizeLine => ({

@@ -1,4 +1,5 @@
-import { coveredStep, modelOf, readGrid, surfaceStep, type Model, type ShowThrough } from '../build';
+import { coveredStep, readGrid, surfaceStep, type Model, type ShowThrough } from '../build';
+import { builtModel } from '../cover';
 import type { HouseRules } from '../house';
 import { keepNothing, type Keep } from '../keep';
 import { deepest, distanceTo, type Polygon } from '../outline';
@@ -54,7 +55,7 @@ type Wishing = {
 
 /** Covers a piece and compares its crown with the wish. */
 function measure(trial: Piece, { house, wish, wished, keep }: Wishing, fine: boolean): Measured {
-  const model = modelOf(trial, house, keep);
+  const model = builtModel(trial, house, keep);
   const fineness = fine ? 'own' : 'trial';
   const { grid, inner } = coveredStep(model, fineness);
   const { showThrough, converged } = surfaceStep(model, fineness);
@@ -237,7 +238,7 @@ export type WishOptions = { onTry?: (done: number, of: number) => boolean; keep?
 export function crownByWish(piece: Piece, house: HouseRules, wish: CrownWish, options: WishOptions = {}): CrownChoice[] {
   const { onTry = () => true, keep = keepNothing } = options;
   const bare: Piece = { ...piece, pads: piece.pads.filter((pad) => pad.role !== 'crown') };
-  const model = modelOf(bare, house, keep);
+  const model = builtModel(bare, house, keep);
   const held = Math.min(0, bare.pads.find((pad) => pad.role === 'main')?.offset ?? 0);
   const wished = wishedOver(model.board, model.middle, model.rule('crownInset') - held, wish.profile);
   const first = piece.pads.find((pad) => pad.role === 'crown');

@@ -74,6 +74,7 @@ export function buttoned(piece: CoverPiece, plan: ButtonPlan, { columns, rows, s
     stapleLine: piece.stapleLine.map(at),
     trimLine: piece.trimLine.map(at),
     centreMarks: piece.centreMarks.map(at),
+    lines: piece.lines.map((line) => ({ ...line, points: line.points.map(at) })),
     marks: [
       ...piece.marks,
       ...plan.places.map(({ x, y }, k) => {

@@ -15,6 +15,7 @@ export function slackTaken(blank: CoverPiece, corrections: readonly Correction[]
     stapleLine: blank.stapleLine.map(at),
     trimLine: blank.trimLine.map(at),
     centreMarks: blank.centreMarks.map(at),
+    lines: blank.lines.map((line) => ({ ...line, points: line.points.map(at) })),
   };
 }
 

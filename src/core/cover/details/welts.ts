@@ -1,4 +1,5 @@
 import type { Stack } from '../../build';
+import { preShrink } from '../../cloth';
 import type { RuleReader } from '../../house';
 import { CORNER_BEND } from '../../outline';
 import { kindOf, type Welt } from '../../piece';
@@ -32,6 +33,11 @@ const WIDE = 300;
 export const BIAS_BELOW = 75;
 /** Allowed opening at a snip's root, mm. */
 const OPENING = 1.5;
+
+/** Height of a block that bias strips are cut from, mm: half the roll's width, which leaves the other half for the strips' own widths. */
+export function biasBlock(rollWidth: number): number {
+  return rollWidth / 2;
+}
 
 /** Width of the strip that covers a cord: once round it and two allowances; a double welt goes round two. */
 export function stripWidth({ cord, double }: Pick<Welt, 'cord' | 'double'>, allowance: number): number {
@@ -77,20 +83,21 @@ export function tightestRadius(stack: Stack, ring: Ring, level: Level): number {
  * @param welt cord and how its strip is cut
  * @param tightest radius of the tightest curve it follows, mm
  * @param rule the house rules
- * @param rollWidth usable width of the roll, mm
+ * @param cloth usable width of its roll, mm, and how much longer it is cut for what it loses in the wash
  */
 export function weltPlan(
   seam: { id: string; name: string; length: number; join: string },
   welt: Welt,
   tightest: number,
   rule: RuleReader,
-  rollWidth: number,
+  { rollWidth, longer = 1 }: { rollWidth: number; longer?: number },
 ): WeltPlan {
-  const width = stripWidth(welt, rule('seamAllowance'));
+  const width = stripWidth(welt, rule('seamAllowance')) * longer;
   const overlap = rule('weltOverlap');
-  const needed = seam.length + overlap;
-  // A join at 45° takes a strip's width of either part. A bias strip across the roll is √2 longer than straight.
-  const longest = welt.cut === 'bias' ? rollWidth * Math.SQRT2 - width : rollWidth;
+  const needed = (seam.length + overlap) * longer;
+  // A join at 45° takes a strip's width of either part. Bias strips come out of a block half as deep as the roll is wide,
+  // so that many lie side by side.
+  const longest = welt.cut === 'bias' ? biasBlock(rollWidth) * Math.SQRT2 - width : rollWidth;
   let strips = 1;
   while (needed + (strips - 1) * width > strips * longest && strips < 200) strips += 1;
   return {
@@ -119,6 +126,9 @@ export function weltsOf({ model, ring, welt }: Working, seams: readonly SeamSpec
   return seams
     .filter((seam) => seam.welted)
     .map(({ id, name, level }) =>
-      weltPlan({ id, name, length: levelLength(ring, level), join }, welt, tightestRadius(model, ring, level), rule, piece.cloth.rollWidth),
+      weltPlan({ id, name, length: levelLength(ring, level), join }, welt, tightestRadius(model, ring, level), rule, {
+        rollWidth: piece.cloth.rollWidth,
+        longer: preShrink(piece.cloth),
+      }),
     );
 }

@@ -8,8 +8,9 @@ import type { CoverPlan } from '../plan';
 
 /** Natural fibres lose length in their first wash. */
 const SHRINKS = new Set(['cotton', 'linen', 'wool']);
-/** Seams that differ by more than this are eased in, mm. */
-const EQUAL = 0.5;
+/** Seams that differ by more than this, or by more than this share, do not ease in unseen: mm, and of the length. */
+const EQUAL = 3;
+const EQUAL_SHARE = 0.004;
 type Warn = (code: string, where: string, message: string) => void;
 
 /** What there is to say of the cloth itself: stripe, nap, fibre, coating. */
@@ -62,7 +63,7 @@ function warnOfSewing({ piece }: Model, cover: CoverPlan, warn: Warn): void {
       );
   }
   for (const seam of cover.seams)
-    if (seam.ease > EQUAL && seam.partners.length > 1)
+    if (seam.ease > Math.max(EQUAL, EQUAL_SHARE * seam.length) && seam.partners.length > 1)
       warn(
         'seam-eased',
         'covering',

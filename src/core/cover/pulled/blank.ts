@@ -1,11 +1,16 @@
 import type { Model } from '../../build';
 import { preShrink } from '../../cloth';
 import { findMaterial, WADDINGS } from '../../foam';
+import { kindOf } from '../../piece';
 import { bounds, offsetPolygon, polygonArea, polygonPerimeter, withoutLoops, type Point, type Polygon } from '../../outline';
 import { growOutline } from './grow';
-import { flatPiece, type CoverPiece, type LiningPiece } from '../laying/cloth-piece';
+import { wayOf } from '../ways';
+import { flatPiece, type CoverPiece, type LiningPiece, type PieceLine } from '../laying/cloth-piece';
 import type { Beyond } from '../ways/way';
+import type { CornerPlan } from './corners';
+import type { Relief, ReliefCut } from './relief';
 import type { StationWrap } from './wrap';
+import type { YCut } from './y-cuts';
 
 /** How much longer the cover is over the top than the plan says: the crown, less what a rounded rim saves. */
 function topGrowth(station: StationWrap): number {
@@ -17,13 +22,44 @@ function scaled(outline: Polygon, factor: number): Polygon {
 }
 
 /**
+ * The board's lower edge on the flat blank, before shrinkage: inside it the cloth is seen.
+ *
+ * @param model the built piece
+ * @param stations the measured stations
+ */
+export function seenLine(model: Model, stations: readonly StationWrap[]): Polygon {
+  return withoutLoops(growOutline(model, stations, (s) => topGrowth(s) + s.side));
+}
+
+/** What is cut into a blank: into inside corners, round curves, at notches; and the bulk that is cut away. */
+export type BlankCuts = { corners: readonly CornerPlan[]; relief: Relief | null; yCuts: readonly YCut[] };
+
+/** The cuts as lines on the blank. */
+function cutLines({ corners, relief, yCuts }: BlankCuts, longer: number): PieceLine[] {
+  const line = (points: readonly Point[], closed = false): PieceLine => ({ kind: 'cut', points: scaled([...points], longer), closed });
+  const wedged = ({ from, to, wedge }: ReliefCut): PieceLine => {
+    if (wedge <= 0) return line([from, to]);
+    const [dx, dy] = [to[0] - from[0], to[1] - from[1]];
+    const size = Math.hypot(dx, dy) || 1;
+    const [px, py] = [(-dy / size) * (wedge / 2), (dx / size) * (wedge / 2)];
+    return line([[from[0] + px, from[1] + py], to, [from[0] - px, from[1] - py]]);
+  };
+  return [
+    ...corners.flatMap(({ cut, away }) => [...(cut ? [line([cut.from, cut.to])] : []), ...(away ? [line(away, true)] : [])]),
+    ...(relief?.cuts ?? []).map(wedged),
+    ...yCuts.flatMap(({ stem, arms }) => [line(stem), ...arms.map((arm) => line(arm))]),
+  ];
+}
+
+/**
  * The pull-over blank: the board's outline grown at every station by what the covered section asks.
  *
  * @param model the built piece
  * @param stations the measured stations
+ * @param cuts what is cut into it
  * @param [beyond] how far the cloth runs on under the board; each station's own return and grip otherwise
  */
-export function pullOver(model: Model, stations: readonly StationWrap[], beyond?: Beyond): CoverPiece {
+export function pullOver(model: Model, stations: readonly StationWrap[], cuts: BlankCuts, beyond?: Beyond): CoverPiece {
   const longer = preShrink(model.piece.cloth);
   const grown = (grow: (station: StationWrap) => number): Polygon => scaled(withoutLoops(growOutline(model, stations, grow)), longer);
   const staple = (s: StationWrap): number => beyond?.staple ?? s.return;
@@ -61,7 +97,8 @@ export function pullOver(model: Model, stations: readonly StationWrap[], beyond?
       },
     ],
     notches: [],
-    lines: [],
+    // Channels, buttons and corrections open the blank later: what is cut into it and its fold go with it.
+    lines: [{ kind: 'fold', points: scaled(seenLine(model, stations), longer), closed: true }, ...cutLines(cuts, longer)],
     marks: [],
     strain: null,
     net: Math.abs(polygonArea(stapleLine)) / longer ** 2,
@@ -72,7 +109,8 @@ export function pullOver(model: Model, stations: readonly StationWrap[], beyond?
 }
 
 /**
- * The wadding blank: over the crown and as far beyond the top edge as the house rule says.
+ * The wadding blank: over the crown and down the whole side, whatever its length; on a wall piece under the board as well,
+ * where it is stapled. On a seat that drops in it ends at the board's lower edge: bulk under it would keep it out.
  *
  * @param model the built piece
  * @param stations the measured stations
@@ -81,7 +119,8 @@ export function pullOver(model: Model, stations: readonly StationWrap[], beyond?
 export function waddingPiece(model: Model, stations: readonly StationWrap[]): LiningPiece | null {
   const wadding = model.piece.wadding === null ? undefined : findMaterial(WADDINGS, model.piece.wadding);
   if (!wadding) return null;
-  const outline = withoutLoops(growOutline(model, stations, (s) => topGrowth(s) + model.rule('waddingBeyond')));
+  const under = kindOf(model.piece.kind).traits.wall ? model.rule('waddingUnder') : 0;
+  const outline = withoutLoops(growOutline(model, stations, (s) => topGrowth(s) + s.side + under));
   return { ...flatPiece('Wadding', model.piece.count, outline), material: wadding.id };
 }
 
@@ -89,8 +128,11 @@ export function waddingPiece(model: Model, stations: readonly StationWrap[]): Li
  * The dust cover: the board's outline, in by the inset and out again by what is turned under.
  *
  * @param model the built piece
+ * @returns null where nothing is seen from below
  */
-export function dustCover(model: Model): LiningPiece & { finishedWidth: number; finishedHeight: number } {
+export function dustCover(model: Model): (LiningPiece & { finishedWidth: number; finishedHeight: number }) | null {
+  // Nobody looks under a pan, and a loose cover is closed all round.
+  if (kindOf(model.piece.kind).traits.pan || wayOf(model.piece.covering.way).loose) return null;
   const cut = offsetPolygon(model.board, model.rule('dustTurn') - model.rule('dustInset'))!;
   const finished = offsetPolygon(model.board, -model.rule('dustInset')) ?? cut;
   const box = bounds(finished);

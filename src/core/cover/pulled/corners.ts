@@ -1,18 +1,20 @@
 import type { Model } from '../../build';
-import { curvatureAt, distanceAlong, pointAt, segmentLength, tangentAt, type EdgePart, type Point } from '../../outline';
+import { giveOf } from '../../cloth';
+import { notchNamed, type EdgePart, type Point, type Polygon } from '../../outline';
 import { wayOf } from '../ways';
+import { CornerDrawing } from './corner-drawing';
 import type { StationWrap } from './wrap';
 
 /** A straight cut into the cloth's edge, on the flat blank. */
 export type Cut = { from: Point; to: Point };
 
-/**
- * A relief cut and the place on the board's edge that it relieves. Thick or coated cloth is not laid over itself: there a
- * pie is cut out, `wedge` wide at the cloth's edge; 0 is a plain cut.
- */
-export type ReliefCut = Cut & { x: number; y: number; wedge: number };
+/** What is done with the cloth that a bend leaves over. */
+export type CornerWay = 'parcel fold' | 'bulk cut away' | 'tucks' | 'gathered' | 'cut in' | 'relieved';
 
-/** One bend of the edge and what to do with the cloth it leaves over. */
+/**
+ * One bend of the edge and what is done with the cloth it leaves over: the one result that drawing, template, staples,
+ * steps and minutes read.
+ */
 export type CornerPlan = {
   station: string;
   part: EdgePart;
@@ -21,41 +23,126 @@ export type CornerPlan = {
   y: number;
   /** radians; negative at an inside corner */
   turn: number;
-  /** extra cloth round the bend: θ·(side + return), mm; none at an inside corner, where the cloth is cut to spread */
+  /** extra cloth round the bend at the staple line: θ·(side + return), mm; none at an inside corner, where the cloth is cut to spread */
   fullness: number;
+  /** what of it the cloth eases away on the bias and the foam gives under the pull, mm */
+  eased: number;
+  way: CornerWay;
+  /** folds or tucks */
   pleats: number;
+  /** how deep each is, mm */
+  depth: number;
   /** radius of a rounded corner, mm; nothing where it is sharp */
   radius?: number;
   inside: boolean;
-  /** the relief cut, from the cloth's corner to short of the board's edge */
-  cut: Cut;
+  /** the cut into an inside corner, to short of the board's edge */
+  cut: Cut | null;
+  /** what is cut off where the bulk is cut away */
+  away: Polygon | null;
 };
 
-/** On the flat blank: the place at a distance from a station, measured from the board's outline. */
-function onBlank(station: StationWrap, distance: number, mitre = 1): Point {
-  const growth = station.top - station.planDistance;
-  return [station.x + station.normalX * (growth + distance) * mitre, station.y + station.normalY * (growth + distance) * mitre];
+/** What is done at a corner, as it is said beside it. */
+export function cornerWords({ way, pleats }: Pick<CornerPlan, 'way' | 'pleats'>): string {
+  return way === 'tucks' ? `${pleats} tucks` : way;
+}
+
+/** Rounder than the first a corner is tucked, rounder than the second it is gathered, mm. */
+const SHARP = 20;
+const GATHERED = 70;
+/** Folds of thicker cloth, or of coated cloth, are cut away rather than stacked, mm. */
+const THICK = 1.2;
+/** A board so many times as long as wide gets parcel ends, whatever the cloth. */
+const LONG = 2;
+/** Tucks at a rounded corner: one to either side, one more where that is too deep. */
+const TUCKS: readonly [number, number] = [2, 3];
+/** What is left standing on one side of a cut-away corner, to be stapled under, mm. */
+export const TAIL = 25;
+
+/** What of the whole piece matters at its corners. */
+type Facts = { banded: boolean; bulky: boolean; long: boolean; bias: number };
+
+function factsOf({ piece, board }: Model): Facts {
+  const { cloth } = piece;
+  const [xs, ys] = [board.map(([x]) => x), board.map(([, y]) => y)];
+  const [w, h] = [Math.max(...xs) - Math.min(...xs), Math.max(...ys) - Math.min(...ys)];
+  return {
+    banded: !wayOf(piece.covering.way).pulled,
+    bulky: cloth.thickness > THICK || cloth.coated,
+    long: Math.max(w, h) >= LONG * Math.min(w, h),
+    bias: giveOf(cloth).bias,
+  };
+}
+
+function wayAt(inside: boolean, radius: number, { banded, bulky, long }: Facts): CornerWay {
+  if (inside) return 'cut in';
+  // A band is sewn round the corner: only what goes under the board is left over.
+  if (banded) return 'relieved';
+  if (radius >= GATHERED) return 'gathered';
+  if (radius >= SHARP) return 'tucks';
+  return bulky && !long ? 'bulk cut away' : 'parcel fold';
 }
 
 /**
- * Fullness, pleats and relief cut of every corner. Source: docs/models.md, "Corners": F = θ·(H + d),
- * n = ⌈F / 2a⌉ with a the deepest pleat.
+ * How many folds or tucks, and how deep. Source: docs/models.md, "Corners": what is left once the cloth has eased is made
+ * up in 2·n·depth.
+ */
+function foldsOf(way: CornerWay, rest: number, deepest: number): { pleats: number; depth: number } {
+  if (way === 'tucks') {
+    const pleats = Math.min(TUCKS[1], Math.max(TUCKS[0], Math.ceil(rest / (2 * deepest) - 1e-9)));
+    return { pleats, depth: rest / (2 * pleats) };
+  }
+  return way === 'parcel fold' || way === 'bulk cut away' ? { pleats: 1, depth: rest / 2 } : { pleats: 0, depth: 0 };
+}
+
+/** The drawing of a corner as it lies on the flat blank: `place` puts a point of it there. */
+function onBlank(
+  station: StationWrap,
+  turn: number,
+  radius: number,
+): { drawing: CornerDrawing; place: (p: Point) => Point; growth: number } {
+  const growth = station.top - station.planDistance;
+  // Where the edges would meet, were the corner not rounded.
+  const beyond = radius * (1 / Math.cos(Math.abs(turn) / 2) - 1);
+  const [nx, ny] = [station.normalX, station.normalY];
+  const [ox, oy] = [station.x + nx * beyond, station.y + ny * beyond];
+  return {
+    drawing: new CornerDrawing(Math.abs(turn), growth + station.wrap),
+    place: ([x, y]) => [ox - ny * x - nx * y, oy + nx * x - ny * y],
+    growth,
+  };
+}
+
+/**
+ * What is done at every corner. Source: docs/models.md, "Corners": F = θ·(H + d) at the staple line; bias give and what
+ * the foam yields ease some of it away; the rest is folded, tucked or gathered as the trade does it.
  *
  * @param model the built piece
  * @param stations the measured stations
  */
 export function cornerPlans(model: Model, stations: readonly StationWrap[]): CornerPlan[] {
-  const banded = !wayOf(model.piece.covering.way).pulled;
+  const { rule } = model;
+  const facts = factsOf(model);
+  const cutNotches = new Set((model.piece.base.notches ?? []).filter(({ at }) => at.kind === 'edge').map(({ id }) => notchNamed(id).name));
   return model.places.flatMap((place, i): CornerPlan[] => {
     if (Math.abs(place.turn) <= 1e-6) return [];
     // The cut into a notch's inside corner frees the cloth at its mouth: nothing is folded there.
     if (place.turn > 0 && place.part.kind === 'notch') return [];
+    // A notch in the middle of an edge takes one Y-cut for both its corners.
+    if (place.part.kind === 'notch' && !facts.banded && cutNotches.has(place.part.name)) return [];
     const station = stations[i]!;
     const inside = place.turn < 0;
-    // A band is sewn round the corner: only what goes under the board is left over.
-    const fullness = inside ? 0 : place.turn * ((banded ? 0 : station.side) + station.return);
-    // A sharp corner of the blank is a mitre: farther out along its bisector than along either edge.
+    const radius = place.curvature > 1e-9 ? 1 / place.curvature : 0;
+    const way = wayAt(inside, radius, facts);
+    const fullness = inside ? 0 : place.turn * ((facts.banded ? 0 : station.side) + station.return);
+    const length = 2 * rule('cornerOpen') + radius * Math.abs(place.turn) + fullness;
+    const eased = inside ? 0 : Math.min(fullness, facts.bias * length + place.turn * Math.max(0, rule('overhang')));
+    const { drawing, place: put, growth } = onBlank(station, place.turn, radius);
+    const short = growth + station.side + rule('cornerCutStop');
     const mitre = place.curvature === 0 ? 1 / Math.cos(place.turn / 2) : 1;
+    const straight = (distance: number): Point => [
+      station.x + station.normalX * (growth + distance) * mitre,
+      station.y + station.normalY * (growth + distance) * mitre,
+    ];
     return [
       {
         station: place.id,
@@ -65,88 +152,14 @@ export function cornerPlans(model: Model, stations: readonly StationWrap[]): Cor
         y: place.point[1],
         turn: place.turn,
         fullness,
-        pleats: inside ? 0 : Math.max(1, Math.ceil(fullness / (2 * model.rule('pleatDepth')) - 1e-9)),
-        ...(place.curvature > 1e-9 ? { radius: 1 / place.curvature } : {}),
+        eased,
+        way,
+        ...foldsOf(way, fullness - eased, rule('pleatDepth')),
+        ...(radius > 0 ? { radius } : {}),
         inside,
-        cut: { from: onBlank(station, station.wrap, mitre), to: onBlank(station, station.side + model.rule('cornerCutStop'), mitre) },
+        cut: inside ? { from: straight(station.wrap), to: straight(station.side + rule('cornerCutStop')) } : null,
+        away: way === 'bulk cut away' ? drawing.away(short, TAIL).map(put) : null,
       },
     ];
   });
-}
-
-/** Bends wider than this need no relief: the cloth gives that much by itself, mm. */
-const WIDE = 3000;
-/** Thicker cloth than this is not laid over itself, mm. */
-const BULKY = 1.3;
-/** Curves are walked in this many steps to place their cuts. */
-const WALK = 60;
-
-/**
- * Relief cuts round curved edges: at a pitch p the cloth overlaps (or opens, in a hollow) by p·stop/R at the cut's
- * root, which may not be more than the rule. Straight edges have none; corners are planned one by one.
- *
- * @param model the built piece
- * @param stations the measured stations
- * @returns the cuts on the flat blank and their tightest pitch along the board's edge, mm
- */
-export function reliefCuts(model: Model, stations: readonly StationWrap[]): { pitch: number; cuts: ReliefCut[] } | null {
-  const stop = model.rule('cornerCutStop');
-  const perRadius = model.rule('reliefOpening') / stop;
-  const bulky = model.piece.cloth.coated || model.piece.cloth.thickness > BULKY;
-  const total = model.perimeter;
-  const cuts: ReliefCut[] = [];
-  let tightest = Infinity;
-  let s = 0;
-  for (const segment of model.outline.segments) {
-    const length = segmentLength(segment);
-    if (segment.kind !== 'line' && segment.edge.kind !== 'corner') {
-      // How many cuts have come due by each place: the pitch follows the bend.
-      const due = [0];
-      for (let k = 1; k <= WALK; k++) {
-        const bend = Math.abs(curvatureAt(segment, (k - 0.5) / WALK));
-        const pitch = bend > 1 / WIDE ? perRadius / bend : Infinity;
-        tightest = Math.min(tightest, pitch);
-        const step = Math.hypot(
-          pointAt(segment, k / WALK)[0] - pointAt(segment, (k - 1) / WALK)[0],
-          pointAt(segment, k / WALK)[1] - pointAt(segment, (k - 1) / WALK)[1],
-        );
-        due.push(due[k - 1]! + (segment.kind === 'arc' ? length / WALK : step) / pitch);
-      }
-      const count = Math.ceil(due[WALK]! - 1e-9);
-      if (segment.kind === 'arc' && count > 0) tightest = Math.min(tightest, length / count);
-      for (let i = 0; i < count; i++) {
-        const wanted = ((i + 0.5) * due[WALK]!) / count;
-        const k = due.findIndex((value) => value >= wanted);
-        const u = (k - 1 + (wanted - due[k - 1]!) / (due[k]! - due[k - 1]!)) / WALK;
-        const [x, y] = pointAt(segment, u);
-        const [tx, ty] = tangentAt(segment, u);
-        const station = nearestStation(model, stations, s + length * u, total);
-        const growth = station.top - station.planDistance;
-        const at = (distance: number): Point => [x + ty * (growth + distance), y - tx * (growth + distance)];
-        // What overlaps at the cloth's edge, between this cut and the next.
-        const over = (length / count) * Math.max(0, curvatureAt(segment, u)) * (station.wrap - station.side - stop);
-        cuts.push({ from: at(station.wrap), to: at(station.side + stop), x, y, wedge: bulky ? over : 0 });
-      }
-    }
-    s += length;
-  }
-  return cuts.length > 0 ? { pitch: tightest, cuts } : null;
-}
-
-/** The station nearest a length along the outline; stations count from the first one's own place on it. */
-function nearestStation(model: Model, stations: readonly StationWrap[], at: number, total: number): StationWrap {
-  const start = startOf(model);
-  const here = (((at - start) % total) + total) % total;
-  let best = 0;
-  let nearest = Infinity;
-  model.places.forEach((place, i) => {
-    const away = Math.min(Math.abs(place.at - here), total - Math.abs(place.at - here));
-    if (away < nearest) [nearest, best] = [away, i];
-  });
-  return stations[best]!;
-}
-
-/** Where along the outline station 1 lies. */
-function startOf(model: Model): number {
-  return distanceAlong(model.board, model.places[0]!.point);
 }

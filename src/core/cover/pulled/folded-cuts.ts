@@ -1,5 +1,6 @@
 import type { Point } from '../../outline';
-import type { CornerPlan, ReliefCut } from './corners';
+import type { CornerPlan } from './corners';
+import type { ReliefCut } from './relief';
 import type { StationWrap } from './wrap';
 
 /**
@@ -10,7 +11,10 @@ import type { StationWrap } from './wrap';
  * @param station any station: how much the cloth grows over the edge, and how far it goes under
  */
 export function foldedCuts(corners: readonly CornerPlan[], relief: readonly ReliefCut[], station: StationWrap): Point[][] {
-  const places = [...corners.map(({ cut, x, y }) => ({ cut, x, y })), ...relief.map((cut) => ({ cut, x: cut.x, y: cut.y }))];
+  const places = [
+    ...corners.flatMap(({ cut, x, y }) => (cut ? [{ cut, x, y }] : [])),
+    ...relief.map((cut) => ({ cut, x: cut.x, y: cut.y })),
+  ];
   const growth = station.top - station.planDistance + station.side;
   return places.map(({ cut, x, y }) => {
     const length = Math.hypot(cut.from[0] - cut.to[0], cut.from[1] - cut.to[1]) || 1;

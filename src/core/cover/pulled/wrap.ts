@@ -1,5 +1,6 @@
 import type { Model, StationSection } from '../../build';
 import type { EdgePart, Point } from '../../outline';
+import { choicesOf } from '../choices';
 
 /** The cover measured at one station, mm. `fromCentre` = top + wrap; wrap = side + return + grip. */
 export type StationWrap = {
@@ -38,7 +39,7 @@ export type StationWrap = {
  */
 export function wrapAt(model: Model, { place, half, toMiddle, start }: StationSection): StationWrap {
   const { top } = half;
-  const side = half.length - top;
+  const side = half.length - top + backingRound(model);
   const returnUnder = model.rule('return');
   const grip = model.rule('grip');
   const wrap = side + returnUnder + grip;
@@ -61,6 +62,12 @@ export function wrapAt(model: Model, { place, half, toMiddle, start }: StationSe
     edgeHeight: heightAtLength(half.cover, top) - half.stack.edge.top,
     converged: half.pulled.converged,
   };
+}
+
+/** A cover quilted on backed foam lies by its thickness farther out: round the edge that is a quarter turn of it, mm. */
+function backingRound({ piece }: Model): number {
+  const { way, channels } = choicesOf(piece.covering);
+  return way.pulled && channels ? (Math.PI / 2) * channels.backing : 0;
 }
 
 /** Height of a line at a length along it. */

@@ -1,9 +1,15 @@
 import type { Model } from '../../build';
-import { notchNamed, samePart, type Point } from '../../outline';
+import { lineCrossings, notchNamed, samePart, type Point, type Polygon } from '../../outline';
 import type { StationWrap } from './wrap';
 
-/** A Y-cut at a post or rail, on the flat blank: the stem from the cloth's edge, and two arms to the post's corners. */
+/**
+ * A Y-cut at a post or rail, on the flat blank: the stem from the cloth's edge, and two arms to the post's corners. `stop`
+ * is how far short of the post, or of the board's edge, it ends.
+ */
 export type YCut = { name: string; stem: [Point, Point]; arms: [Point, Point][]; stop: number; arm: number };
+
+/** What is seen beside a notch runs at a slant to it: an arm keeps so much more clear of it, mm. */
+const SLANT = 2;
 
 /** On the flat blank: the place at a distance beyond the covered line of a station. */
 function onBlank(station: StationWrap, distance: number): Point {
@@ -12,40 +18,48 @@ function onBlank(station: StationWrap, distance: number): Point {
 }
 
 /**
- * Y-cuts at the notches that posts stand in: the stem runs in from the cloth's edge and stops short of the post; from
- * there two arms part to its corners. A notch out of a corner has one inside corner and takes a single cut, which is
- * planned with the corners. Source: docs/models.md, "Corners".
+ * Y-cuts at the notches in the middle of an edge: the stem runs in from the cloth's edge, from there two arms part to the
+ * notch's corners. Where a post comes through the cover they stop short of the post; on a piece whose side is seen, short of
+ * the board's lower edge. A notch out of a corner has one inside corner and takes a single cut, which is planned with the
+ * corners. Source: docs/models.md, "Corners".
  *
  * @param model the built piece
  * @param stations the measured stations
+ * @param through whether posts come through the cover
+ * @param seen the board's lower edge on the flat blank: inside it the cloth is seen
  */
-export function yCuts(model: Model, stations: readonly StationWrap[]): YCut[] {
+export function yCuts(model: Model, stations: readonly StationWrap[], through: boolean, seen: Polygon): YCut[] {
   const { rule } = model;
-  return (model.piece.base.notches ?? []).flatMap((notch, k): YCut[] => {
+  return (model.piece.base.notches ?? []).flatMap((notch): YCut[] => {
     if (notch.at.kind !== 'edge') return [];
     const part = notchNamed(notch.id);
     const own = stations.filter((station, i) => samePart(station.part, part) && model.places[i]!.turn < 0);
     if (own.length < 2) return [];
     const [a, b] = [own[0]!, own.at(-1)!];
-    const stop = rule('yCutStop');
     const arm = rule('yCutArm');
     const middle: Point = [(a.x + b.x) / 2, (a.y + b.y) / 2];
     // Out of the notch: square to its floor, away from the piece.
     const [dx, dy] = [b.x - a.x, b.y - a.y];
     const size = Math.hypot(dx, dy) || 1;
     const out: Point = [dy / size, -dx / size];
-    const far = onBlank(a, a.wrap);
-    const reach = (far[0] - middle[0]) * out[0] + (far[1] - middle[1]) * out[1];
     const at = (t: number, s: number): Point => [middle[0] + out[0] * t + (dx / size) * s, middle[1] + out[1] * t + (dy / size) * s];
-    const fork = at(stop, 0);
     const half = Math.min(size / 2, arm);
+    // How far out the cloth is seen, beside the notch as well as in it.
+    const shown = (s: number): number => Math.max(0, ...lineCrossings(seen, at(0, s), out));
+    const stop = through ? rule('yCutStop') : rule('cornerCutStop') + SLANT;
+    const ends = ([-half, half] as const).map((s) => (through ? Math.max(0, stop - half) : shown(s) + stop));
+    const fork = at(through ? stop : Math.max(shown(0) + stop, ...ends) + half / 2, 0);
+    // From the cloth's edge.
+    const far = onBlank(a, a.wrap);
+    const reach = through ? (far[0] - middle[0]) * out[0] + (far[1] - middle[1]) * out[1] : shown(0) + a.wrap - a.side;
+    const length = Math.max(reach, (fork[0] - middle[0]) * out[0] + (fork[1] - middle[1]) * out[1] + arm / 2);
     return [
       {
-        name: `Post ${k + 1}`,
-        stem: [at(Math.max(reach, stop + arm), 0), fork],
+        name: `Notch ${part.name}`,
+        stem: [at(length, 0), fork],
         arms: [
-          [fork, at(Math.max(0, stop - half), -half)],
-          [fork, at(Math.max(0, stop - half), half)],
+          [fork, at(ends[0]!, -half)],
+          [fork, at(ends[1]!, half)],
         ],
         stop,
         arm,

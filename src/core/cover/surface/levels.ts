@@ -34,12 +34,15 @@ export function movedBy(moves: readonly SeamMove[], share: number): number {
  * Where the top seam lies at every place: so far in from the side's widest line, farther in on top of the pad, or just
  * below the edge; then as it was moved by eye.
  */
-export function topSeam(ring: Ring, covering: Covering, rule: RuleReader): Level {
+export function topSeam(ring: Ring, covering: Covering, rule: RuleReader, boxed = false): Level {
   const inside = rule('topSeamIn');
+  // A boxed edge has its corner where the seam is held: on it, so far in on top, or so far down the band.
+  const held = covering.seamAt === 'on-top' ? -inside : covering.seamAt === 'below' ? ON_TOP : 0;
   return Float64Array.from(ring.places, ({ profile, at }) => {
     const face = faceOf(profile);
-    const own =
-      covering.seamAt === 'below'
+    const own = boxed
+      ? held
+      : covering.seamAt === 'below'
         ? widest(profile) + ON_TOP
         : atInset(profile, inside + (covering.seamAt === 'on-top' ? ON_TOP : 0) - face);
     const moved = own + movedBy(covering.seamMoves ?? [], at / ring.total);

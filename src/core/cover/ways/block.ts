@@ -1,10 +1,14 @@
+import { step } from '../../run/step';
 import { underside } from '../laying/underside';
 import type { EdgeUse } from '../laying/panel-spec';
 import { cornerPlaces, levelSteps, lowerEdge, placeAt, stretchLength, topSeam } from '../surface/levels';
 import type { Ring } from '../surface/ring';
-import { bandedReach, bandPanel, joinEdge, mm, seamEdge, SEWN_BOTH, topPanel } from './parts';
+import { bandedReach, bandPanel, joinEdge, longestStrip, mm, seamEdge, SEWN_BOTH, topPanel } from './parts';
 import type { Way } from './way';
 
+/** Filling and closing a loose cover, minutes. */
+const STUFF = 10;
+const CLOSE = 4;
 /** A zip needs a side at least so high, mm. */
 const LEAST_SIDE = 40;
 
@@ -34,11 +38,25 @@ function zipStretch(ring: Ring, steps: Float64Array, clear: number): { from: num
   return { from: from + whole, to: to + whole, length: stretchLength(steps, from, to) };
 }
 
+/** A stretch in as few even parts as come off the roll. */
+function onTheRoll(steps: Float64Array, from: number, to: number, longest: number): [number, number][] {
+  const whole = stretchLength(steps, from, to);
+  const count = Math.max(1, Math.ceil(whole / longest));
+  const ends = [from];
+  for (let i = from, gone = 0; i < to && ends.length < count; i++) {
+    gone += steps[i % steps.length]!;
+    if (gone >= (whole * ends.length) / count) ends.push(i + 1);
+  }
+  return [...ends, to].slice(1).map((end, k): [number, number] => [ends[k]!, end]);
+}
+
 export const block: Way = {
   id: 'block',
   name: 'Loose cover with zip',
   words: 'Top, bottom and a band with a zip: the pad goes in and comes out.',
   pulled: false,
+  boxed: true,
+  loose: true,
   fields: ['seamAt', 'bandCut'],
   welt: { start: {}, upper: 'Welt in the top seam', lower: 'Welt in the lower seam' },
   channels: 'offered',
@@ -47,21 +65,32 @@ export const block: Way = {
   panels: (working) => {
     const { ring, covering, welt, rule } = working;
     const allowance = rule('seamAllowance');
-    const [top, lower] = [topSeam(ring, covering, rule), lowerEdge(ring)];
+    const [top, lower] = [topSeam(ring, covering, rule, working.model.boxed), lowerEdge(ring)];
     const zip = zipStretch(ring, levelSteps(ring, top), rule('zipClear'));
     const middle = top.map((v, i) => (v + lower[i]!) / 2);
     const zipEdge: EdgeUse = { id: 'zip', kind: 'zip', seam: 'zip', allowance };
     const [one, two] = [joinEdge('zip end 1', allowance), joinEdge('zip end 2', allowance)];
     const sewn = { stapleAt: undefined };
+    const parts = onTheRoll(levelSteps(ring, top), zip.to, zip.from + ring.places.length, longestStrip(working));
     const below = seamEdge('lower', allowance);
     return {
       panels: [
         topPanel(working, top, seamEdge('top', allowance)),
-        bandPanel(
-          working,
-          { inner: top, outer: lower, from: zip.to, to: zip.from + ring.places.length },
-          { id: 'band', name: 'Band, front and sides', role: 'band', ...sewn, outer: below, first: two, last: one },
-          SEWN_BOTH,
+        ...parts.map(([from, to], k) =>
+          bandPanel(
+            working,
+            { inner: top, outer: lower, from, to },
+            {
+              id: parts.length > 1 ? `band-${k + 1}` : 'band',
+              name: parts.length > 1 ? `Band ${k + 1}, front and sides` : 'Band, front and sides',
+              role: 'band',
+              ...sewn,
+              outer: below,
+              first: k === 0 ? two : joinEdge(`join ${k}`, allowance),
+              last: k === parts.length - 1 ? one : joinEdge(`join ${k + 1}`, allowance),
+            },
+            SEWN_BOTH,
+          ),
         ),
         bandPanel(
           working,
@@ -96,6 +125,22 @@ export const block: Way = {
       },
       underside(model, ring),
     ),
+  steps: ({ pieces }) => ({
+    after: [
+      step(
+        'stuff',
+        'Fill the cover',
+        'Fold the pad, wadding and all, and feed it in; unfold it, square it to the seams, and comb the foam into every corner with the flat of the hand.',
+        STUFF,
+      ),
+      step(
+        'close',
+        'Turn the corners out and close the zip',
+        `Push the corners out from inside; close the zip from one end; slap the seams straight along ${pieces.length > 2 ? 'the band' : 'the edge'}.`,
+        CLOSE,
+      ),
+    ],
+  }),
   suits: ({ side, traits }) => ({
     against: [
       [side < LEAST_SIDE, true, `A side of ${mm(side)} is too low for a zip.`],

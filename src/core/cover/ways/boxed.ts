@@ -1,7 +1,13 @@
+import type { Welt } from '../../piece';
+import { CAUTIONS } from '../../run/cautions';
+import { step } from '../../run/step';
 import { stripPiece } from '../details/strip-piece';
 import { levelLength, levelSteps, lowerEdge, stretches, topSeam } from '../surface/levels';
 import { bandedReach, bandPanel, joinEdge, joinMarks, longestStrip, mm, noBand, seamEdge, topPanel } from './parts';
 import type { Way } from './way';
+
+/** Whether the lower welt is sewn between the band and a fly; otherwise it is stapled on. */
+const sewnBelow = (welt: Welt | null): boolean => Boolean(welt?.lower) && welt?.held === 'sewn';
 
 /** A side higher than this asks for a band, mm. */
 const HIGH_SIDE = 95;
@@ -11,16 +17,17 @@ export const boxed: Way = {
   name: 'Top and band',
   words: 'A top panel sewn to a band, with welts or without.',
   pulled: false,
+  boxed: true,
   fields: ['seamAt', 'bandCut', 'joins'],
-  welt: { start: {}, upper: 'Welt in the top seam', lower: 'Welt in the lower seam' },
+  welt: { start: {}, upper: 'Welt in the top seam', lower: 'Welt along the lower edge' },
   channels: 'offered',
   overNotches: true,
   panels: (working) => {
     const { ring, covering, welt, rule } = working;
     const allowance = rule('seamAllowance');
-    const [top, lower] = [topSeam(ring, covering, rule), lowerEdge(ring)];
+    const [top, lower] = [topSeam(ring, covering, rule, working.model.boxed), lowerEdge(ring)];
     const parts = stretches(ring, joinMarks(ring, levelSteps(ring, top), covering, longestStrip(working)));
-    const below = welt?.lower ? { outer: seamEdge('lower', allowance), stapleAt: undefined } : {};
+    const below = sewnBelow(welt) ? { outer: seamEdge('lower', allowance), stapleAt: undefined } : {};
     return {
       panels: [
         topPanel(working, top, seamEdge('top', allowance)),
@@ -41,15 +48,21 @@ export const boxed: Way = {
       ],
       seams: [
         { id: 'top', name: 'Top seam', level: top, welted: Boolean(welt?.upper) },
-        ...(welt?.lower ? [{ id: 'lower', name: 'Lower seam', level: lower, welted: true }] : []),
+        ...(welt?.lower
+          ? [
+              sewnBelow(welt)
+                ? { id: 'lower', name: 'Lower seam', level: lower, welted: true }
+                : { id: 'lower', name: 'Lower edge', level: lower, welted: true, laid: true },
+            ]
+          : []),
       ],
       zip: null,
     };
   },
-  reach: (working, seams) => bandedReach(working, seams, { sewnBelow: Boolean(working.welt?.lower) }),
-  extras: ({ ring, rule }, { seams }, { count, seamLength }) => {
+  reach: (working, seams) => bandedReach(working, seams, { sewnBelow: sewnBelow(working.welt) }),
+  extras: ({ ring, rule, welt }, { seams }, { count, seamLength }) => {
     const lower = seams.find((seam) => seam.id === 'lower');
-    if (!lower) return [];
+    if (!lower || !sewnBelow(welt)) return [];
     return [
       stripPiece({
         id: 'fly',
@@ -57,14 +70,29 @@ export const boxed: Way = {
         role: 'fly',
         cloth: 'lining',
         count,
-        // As long as the bands are along that seam, as they are cut.
-        width: seamLength('lower') ?? levelLength(ring, lower.level),
+        // As long as the bands are along that seam, as they are cut, and an allowance at either end to close it.
+        width: (seamLength('lower') ?? levelLength(ring, lower.level)) + 2 * rule('seamAllowance'),
+        ends: rule('seamAllowance'),
         height: rule('return') + rule('grip') + rule('seamAllowance'),
         note: 'Sewn in with the lower welt and stapled under; relieve it on curves.',
         seam: { id: 'lower', allowance: rule('seamAllowance') },
       }),
     ];
   },
+  steps: ({ rule, welt, seams }) => ({
+    after:
+      welt?.lower && !sewnBelow(welt)
+        ? [
+            step(
+              'welt-lower',
+              'Staple the lower welt',
+              'Along the board’s lower edge, cord outwards, join at the back; the band lies under it.',
+              ((seams.find(({ id }) => id === 'lower')?.length ?? 0) / rule('staplePitch')) * (rule('timeStaple') / 60) + 2,
+              { caution: CAUTIONS.staples },
+            ),
+          ]
+        : [],
+  }),
   suits: ({ side, bare }) => ({
     against: [noBand(side), [bare > 0, false, 'The padding is set back: a band ends on bare board.']],
     good: side > HIGH_SIDE ? `The side of ${mm(side)} asks for a band.` : 'A seam gives the edge a clean line.',

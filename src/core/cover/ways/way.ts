@@ -72,7 +72,13 @@ export type SuitFacts = {
 };
 
 /** What a run sheet's steps are made from. */
-export type SewnFacts = { piece: Piece; rule: RuleReader; pieces: readonly CoverPiece[] };
+export type SewnFacts = {
+  piece: Piece;
+  rule: RuleReader;
+  pieces: readonly CoverPiece[];
+  welt: Welt | null;
+  seams: readonly { id: string; length: number }[];
+};
 
 /** Steps that a way has of its own: before the cover is fastened, and after. */
 export type OwnSteps = { before?: Step[]; after?: Step[] };
@@ -87,6 +93,10 @@ export type Way = {
   words: string;
   /** one cloth from edge to edge, pulled over and stapled under; otherwise sewn of panels */
   pulled: boolean;
+  /** a band is sewn on along the edge, and the foam stands up to the seam */
+  boxed?: boolean;
+  /** held by nothing but itself: it goes round the pad and is closed */
+  loose?: boolean;
   /** the covering's own fields that belong to it, in the order of the form */
   fields: readonly (keyof Covering)[];
   /** its welt where it has one: what it starts from, and what the ticks of its two seams say (null: not offered) */

@@ -1,11 +1,11 @@
 import type { Model } from '../../build';
-import type { Choices, CornerPlan } from '../../cover';
+import type { Choices, CornerPlan, Relief } from '../../cover';
 import type { RuleReader } from '../../house';
 import type { Step } from '../../run/step';
 import type { Warning } from '../../warning';
 
 /** What fasteners are chosen and placed for. */
-export type Fastening = { model: Model; choices: Choices; corners: readonly CornerPlan[] };
+export type Fastening = { model: Model; choices: Choices; corners: readonly CornerPlan[]; relief: Relief | null };
 
 /** One fastener: its place in the plan and its turn in the order of work. */
 export type FastenerPlace = {
@@ -25,6 +25,8 @@ export type FastenerPlace = {
 export type Fastener = {
   id: string;
   name: string;
+  /** staples have a leg and a pitch of their own in the sizes */
+  kind: 'staple' | 'other';
   /** what it is for, in a line */
   words: string;
   /** whether this piece has any */
@@ -43,4 +45,13 @@ export type Fastener = {
 };
 
 /** A fastener as a piece has it: which size, how many in one, how many to buy for the set, where. */
-export type FastenerPlan = { id: string; name: string; size: string; fits: boolean; count: number; toBuy: number; places: FastenerPlace[] };
+export type FastenerPlan = {
+  id: string;
+  name: string;
+  kind: Fastener['kind'];
+  size: string;
+  fits: boolean;
+  count: number;
+  toBuy: number;
+  places: FastenerPlace[];
+};

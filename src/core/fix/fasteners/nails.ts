@@ -8,6 +8,7 @@ const round = (mm: number): number => Math.round(mm * 10) / 10;
 export const nails: Fastener = {
   id: 'nails',
   name: 'Decorative nails',
+  kind: 'other',
   words: 'A line of heads in the bare margin.',
   used: ({ choices }) => choices.nails !== null,
   size: ({ choices }) => {

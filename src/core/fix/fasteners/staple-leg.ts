@@ -1,5 +1,5 @@
 /** Staple legs sold, mm. */
-export const LEGS = [4, 6, 8, 10, 12, 14, 16] as const;
+export const LEGS = [4, 6, 8, 10, 12, 14, 16, 20, 25] as const;
 
 /** Cloth under a staple: the cover folded once. */
 const CLOTH_LAYERS = 2;

@@ -1,49 +1,81 @@
+import { cornerWords, dustCover, wayOf, type CornerPlan } from '../../cover';
 import { BOARDS, findMaterial } from '../../foam';
 import { offsetPolygon, polygonPerimeter } from '../../outline';
+import type { Cloth, Piece } from '../../piece';
 import { CAUTIONS } from '../../run/cautions';
 import { step, type Step } from '../../run/step';
 import { sayLength } from '../../warning';
+import { riveted } from '../riveted';
 import { staplePlaces } from '../staple-places';
 import type { Fastener, Fastening } from './fastener';
 import { stapleLeg, type LegChoice } from './staple-leg';
 
+/** A frame set in by less than this lies behind the staple line, mm. */
+const FRAME_REACHED = 15;
 /** Turning the piece and finding its centres; trimming what stands over: minutes. */
 const HANDLING = { turnAndCentre: 2, trim: 3 };
+
+/** How the cover is pulled, by its school. */
+const HOW: Record<Cloth['pull'], string> = {
+  taut: 'pull hard, with the flat of the hand',
+  firm: 'an even, firm pull',
+  smooth: 'smooth only, no pull',
+};
+
+/** What a staple can go into at the edge: the board and the frame behind it, mm. */
+function fasteningDepth({ base }: Piece): number {
+  const { board, frame } = base;
+  return board.thickness + (frame && frame.inset < FRAME_REACHED ? frame.thickness : 0);
+}
 
 /** The leg for a piece's cloth and board. */
 export function legOf({ model }: Pick<Fastening, 'model'>): LegChoice {
   const { piece, rule } = model;
-  return stapleLeg(piece.cloth.thickness, piece.base.board.thickness, { bite: rule('stapleBite'), clear: rule('stapleClear') });
+  return stapleLeg(piece.cloth.thickness, fasteningDepth(piece), { bite: rule('stapleBite'), clear: rule('stapleClear') });
 }
 
 /** Staples that hold the dust cover, twice as far apart as the cover's. */
-function dustStaples({ model: { board, rule } }: Fastening): number {
+function dustStaples({ model }: Fastening): number {
+  const { board, rule } = model;
+  if (dustCover(model) === null) return 0;
   const line = offsetPolygon(board, rule('dustTurn') - rule('dustInset')) ?? board;
   return Math.ceil(polygonPerimeter(line) / (2 * rule('staplePitch')));
 }
 
-function cornerStep({ corners, model: { rule } }: Fastening): Step {
-  if (corners.length === 0)
-    return step('relief', 'Relieve the edge', 'Cut the cloth under the board as drawn; lay the tabs over each other.', rule('timeCorner'), {
-      caution: CAUTIONS.shears,
-    });
-  const folded = corners.filter((corner) => !corner.inside);
-  const pleats = [...new Set(folded.map((corner) => corner.pleats))].join(' or ');
-  const inside = corners.length - folded.length;
+/** Minutes of a corner, in folds: a parcel's end is one, cutting the bulk away takes longer, a tuck half as long. */
+function folds({ way, pleats }: CornerPlan): number {
+  if (way === 'tucks') return pleats / 2;
+  if (way === 'bulk cut away') return 1.25;
+  return way === 'parcel fold' || way === 'cut in' ? 1 : 0.25;
+}
+
+/** What is done at the corners, each way with how often, in words. */
+function cornerStep({ corners, relief, model: { rule } }: Fastening): Step | null {
+  const counts = new Map<string, number>();
+  for (const corner of corners) counts.set(cornerWords(corner), (counts.get(cornerWords(corner)) ?? 0) + 1);
+  const said = [...counts].map(([words, count]) => `${count} × ${words}`);
+  if (relief?.gather) said.push('round the curves gathered under the board, a little to each staple');
+  if (relief?.cuts.length) said.push(`${relief.cuts.length} relief cuts as drawn, first`);
+  if (said.length === 0) return null;
+  const minutes = corners.reduce((sum, corner) => sum + folds(corner), relief ? 1 : 0) * rule('timeCorner');
+  const cut = relief?.cuts.length || corners.some(({ cut: into, away }) => into ?? away);
   return step(
-    'corners',
-    'Fold the corners',
-    `${folded.length} corners, ${pleats} ${pleats === '1' ? 'pleat' : 'pleats'} each${inside > 0 ? `; cut into ${inside} inside ${inside === 1 ? 'corner' : 'corners'} so that the cloth can spread` : ''}; relieve the cloth as drawn first.`,
-    corners.length * rule('timeCorner'),
-    { caution: CAUTIONS.staples },
+    corners.length > 0 ? 'corners' : 'relief',
+    corners.length > 0 ? 'Make the corners' : 'Ease the edge',
+    `${said.join('; ')}.`,
+    minutes,
+    {
+      caution: cut ? `${CAUTIONS.staples} ${CAUTIONS.shears}` : CAUTIONS.staples,
+    },
   );
 }
 
 export const staples: Fastener = {
   id: 'staples',
   name: 'Staples',
+  kind: 'staple',
   words: 'Hold the cover under the board.',
-  used: () => true,
+  used: ({ model }) => !wayOf(model.piece.covering.way).loose && !riveted(model),
   size: (fastening) => {
     const leg = legOf(fastening);
     return { says: `${leg.leg} mm leg, ${fastening.model.piece.cloth.coated ? 'broad' : 'narrow'} crown`, fits: leg.fits };
@@ -55,7 +87,7 @@ export const staples: Fastener = {
     const { model } = fastening;
     const { rule, piece } = model;
     const along = Math.max(0, places.filter((place) => place.kind !== 'corner').length - 4);
-    const how = piece.cloth.pull === 'taut' ? 'pull taut with the flat of the hand' : 'smooth only, no pull';
+    const corner = cornerStep(fastening);
     return {
       fasten: [
         step(
@@ -68,11 +100,11 @@ export const staples: Fastener = {
         step(
           'staple',
           'Staple outwards',
-          `${along} staples, ${legOf(fastening).leg} mm leg, opposite sides in turn as numbered; ${how}.`,
+          `${along} staples, ${legOf(fastening).leg} mm leg, opposite sides in turn as numbered; ${HOW[piece.cloth.pull]}.`,
           (along * rule('timeStaple')) / 60,
           { caution: CAUTIONS.staples },
         ),
-        cornerStep(fastening),
+        ...(corner ? [corner] : []),
         step('trim', 'Trim', `Along the trim line, ${rule('stapleToTrim')} mm outside the staples.`, HANDLING.trim, {
           caution: CAUTIONS.shears,
         }),

@@ -127,8 +127,7 @@ function overview(pen: Pen, template: Template, sheets: readonly Tile[]): void {
 
 /** A template at full size over as many sheets as it needs. */
 export function templatePages(pen: Pen, template: Template): void {
-  const closed = template.lines.filter((own) => own.closed).map((own) => own.outline);
-  const { columns, rows, tiles: sheets } = tiles(closed, pen.paper);
+  const { columns, rows, tiles: sheets } = tiles(template.lines, pen.paper, template.marks);
   pen.title = `${template.title}: ${sheets.length} sheets, print at 100 %, not “fit to page”`;
   newPage(pen);
   overview(pen, template, sheets);

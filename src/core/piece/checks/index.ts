@@ -1,3 +1,3 @@
 export { checkPiece, narrowestWidth } from './check-piece';
-export { panelWidth } from './set';
+export { panelBoard, panelWidth } from './set';
 export { checkShape } from './shape';

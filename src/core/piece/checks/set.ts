@@ -1,3 +1,4 @@
+import { findMaterial, WADDINGS } from '../../foam';
 import type { Problem } from '../problem';
 import { BOARD_SIZE, type Panels, type Piece } from '../schema';
 import { checkShape } from './shape';
@@ -24,7 +25,27 @@ export function checkSet(piece: Piece): Problem[] {
   return problems;
 }
 
-/** Width of one of N equal panels with gaps between them, mm. */
+/** Width of one of N equal panels with gaps between them, as it hangs covered, mm. */
 export function panelWidth({ across, gap, count }: Pick<Panels, 'across' | 'gap' | 'count'>): number {
   return (across - (count - 1) * gap) / count;
+}
+
+/** Of settled wadding so much is left on a side that the cover is pulled down over. */
+const PRESSED = 0.5;
+
+/**
+ * Width of the board of one of N equal panels: covered, it is wider by its cloth and what the cover leaves of the wadding,
+ * on either side, mm.
+ *
+ * @param panels the wall
+ * @param dressed cloth and wadding of the piece
+ * @param settled what is left of loose wadding once smoothed down, percent
+ */
+export function panelBoard(
+  panels: Pick<Panels, 'across' | 'gap' | 'count'>,
+  dressed: Pick<Piece, 'cloth' | 'wadding'>,
+  settled: number,
+): number {
+  const loft = dressed.wadding === null ? 0 : (findMaterial(WADDINGS, dressed.wadding)?.loft ?? 0);
+  return panelWidth(panels) - 2 * (dressed.cloth.thickness + (PRESSED * loft * settled) / 100);
 }

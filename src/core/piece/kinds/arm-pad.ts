@@ -1,4 +1,3 @@
-import { STARTING_SHAPES } from '../schema/shapes';
 import { kind, main, SEAT_WORDS } from './kind';
 
 export const armPad = kind({
@@ -10,9 +9,12 @@ export const armPad = kind({
   supports: 'solid',
   loader: 'elbow',
   start: {
-    shape: STARTING_SHAPES.rectangle,
-    board: { material: 'plywood', thickness: 9 },
-    pads: [main('chip-firm', 20), main('seat-firm', 25, { id: 'top' })],
+    shape: { type: 'rectangle', width: 350, depth: 120, cornerRadius: { front: 20, back: 20 } },
+    board: { material: 'plywood', thickness: 12 },
+    pads: [main('seat-extra-firm', 40), main('seat-firm', 10, { id: 'top', role: 'topper' })],
     way: 'boxed',
+    // Round curves tighter than 75 mm a strip on the bias lies better.
+    welt: { cut: 'bias' },
+    overrides: { return: 12 },
   },
 });

@@ -1,4 +1,3 @@
-import { STARTING_SHAPES } from '../schema/shapes';
 import { kind, main, SEAT_WORDS } from './kind';
 
 export const bench = kind({
@@ -11,9 +10,9 @@ export const bench = kind({
   supports: 'frame',
   loader: 'seated',
   start: {
-    shape: STARTING_SHAPES.rectangle,
+    shape: { type: 'rectangle', width: 1200, depth: 400, cornerRadius: { front: 0, back: 0 } },
     board: { material: 'plywood', thickness: 18 },
-    pads: [main('seat-firm', 75)],
+    pads: [main('seat-firm', 75, { blocks: 2 })],
     way: 'pull-over',
   },
 });

@@ -1,4 +1,3 @@
-import { STARTING_SHAPES } from '../schema/shapes';
 import { kind, main, SEAT_WORDS } from './kind';
 
 export const blockSeat = kind({
@@ -11,9 +10,11 @@ export const blockSeat = kind({
   supports: 'solid',
   loader: 'seated',
   start: {
-    shape: STARTING_SHAPES.rectangle,
+    shape: { type: 'rectangle', width: 800, depth: 670, cornerRadius: { front: 20, back: 20 } },
     board: { material: 'plywood', thickness: 9 },
-    pads: [main('seat-extra-firm', 100), main('seat-extra-firm', 100, { id: 'upper' })],
+    pads: ['lowest', 'lower', 'upper', 'top'].map((id) => main('seat-firm', 100, { id, offset: 0 })),
     way: 'block',
+    // Round curves tighter than 75 mm a strip on the bias lies better.
+    welt: { cut: 'bias' },
   },
 });

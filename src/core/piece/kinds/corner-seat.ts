@@ -11,8 +11,9 @@ export const cornerSeat = kind({
   supports: 'frame',
   loader: 'seated',
   start: {
-    shape: STARTING_SHAPES.alcove,
-    board: { material: 'plywood', thickness: 12 },
+    shape: { ...STARTING_SHAPES.alcove, backWidth: 1000, leftDepth: 480, rightDepth: 480 },
+    board: { material: 'plywood', thickness: 9 },
+    base: { frame: { width: 40, thickness: 20, inset: 0, ribs: 1, stock: 2400, kerf: 3 } },
     pads: [main('seat-firm', 75)],
     way: 'pull-over',
   },

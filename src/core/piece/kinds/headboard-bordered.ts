@@ -1,5 +1,4 @@
-import { STARTING_SHAPES } from '../schema/shapes';
-import { BOARD_WORDS, crown, kind, main } from './kind';
+import { crown, kind, main, BOARD_WORDS, WALL_LINE } from './kind';
 
 export const headboardBordered = kind({
   id: 'headboard-bordered',
@@ -11,9 +10,10 @@ export const headboardBordered = kind({
   supports: 'two-rails',
   loader: 'leaning',
   start: {
-    shape: STARTING_SHAPES.rectangle,
+    shape: { type: 'rectangle', width: 1500, depth: 1000, cornerRadius: { front: 0, back: 0 } },
     board: { material: 'plywood', thickness: 18 },
-    pads: [crown(10), main('seat-medium', 40, { offset: 0 })],
+    pads: [crown(20), main('seat-medium-soft', 50, { offset: 0 })],
     way: 'bordered',
+    overrides: WALL_LINE,
   },
 });

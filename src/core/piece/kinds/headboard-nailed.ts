@@ -1,5 +1,4 @@
-import { STARTING_SHAPES } from '../schema/shapes';
-import { BOARD_WORDS, kind, main } from './kind';
+import { kind, main, BOARD_WORDS, WALL_LINE } from './kind';
 
 export const headboardNailed = kind({
   id: 'headboard-nailed',
@@ -11,10 +10,11 @@ export const headboardNailed = kind({
   supports: 'two-rails',
   loader: 'leaning',
   start: {
-    shape: STARTING_SHAPES.rectangle,
+    shape: { type: 'crowned', width: 1400, sideHeight: 560, shoulder: 120, height: 700, cornerRadius: { front: 0, back: 20 } },
     board: { material: 'plywood', thickness: 18 },
     // Under a nail line the foam is held back, so that the nails bite wood.
-    pads: [main('seat-medium', 40, { offset: -50 })],
+    pads: [main('seat-medium-soft', 40, { offset: -50 })],
     way: 'nail-edged',
+    overrides: WALL_LINE,
   },
 });

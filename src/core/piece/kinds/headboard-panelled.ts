@@ -1,4 +1,4 @@
-import { BOARD_WORDS, kind, main } from './kind';
+import { kind, main, BOARD_WORDS, WALL_LINE } from './kind';
 
 export const headboardPanelled = kind({
   id: 'headboard-panelled',
@@ -10,10 +10,12 @@ export const headboardPanelled = kind({
   supports: 'solid',
   loader: 'leaning',
   start: {
-    shape: { type: 'rectangle', width: 435, depth: 600, cornerRadius: { front: 0, back: 0 } },
+    shape: { type: 'rectangle', width: 375, depth: 900, cornerRadius: { front: 0, back: 0 } },
     board: { material: 'plywood', thickness: 12 },
     pads: [main('seat-medium', 40, { offset: 0 })],
     way: 'pull-over',
-    panels: { across: 1800, gap: 20, count: 4 },
+    overrides: WALL_LINE,
+    // Covered, each is 8 mm wider than its board.
+    panels: { across: 1541, gap: 3, count: 4 },
   },
 });

@@ -1,5 +1,4 @@
-import { STARTING_SHAPES } from '../schema/shapes';
-import { BOARD_WORDS, kind, main } from './kind';
+import { kind, main, BOARD_WORDS, WALL_LINE } from './kind';
 
 export const headboard = kind({
   id: 'headboard',
@@ -11,10 +10,11 @@ export const headboard = kind({
   supports: 'two-rails',
   loader: 'leaning',
   start: {
-    shape: STARTING_SHAPES.arched,
-    board: { material: 'plywood', thickness: 15 },
-    pads: [main('seat-medium', 40, { offset: 0 })],
+    shape: { type: 'arched', width: 1500, sideHeight: 530, height: 650, cornerRadius: { front: 0, back: 0 } },
+    board: { material: 'plywood', thickness: 12 },
+    pads: [main('seat-medium-soft', 50, { offset: 0 })],
     cloth: { direction: 'across' },
     way: 'pull-over',
+    overrides: WALL_LINE,
   },
 });

@@ -1,4 +1,5 @@
-import type { Support } from '../schema/base';
+import type { Base, Support } from '../schema/base';
+import type { Covering, Welt } from '../schema/covering';
 import type { Cloth } from '../schema/cloth';
 import type { Pad, PadEdge, Sitting } from '../schema/pads';
 import type { BaseShape, ShapeType } from '../schema/shapes';
@@ -26,6 +27,11 @@ export type Start = {
   way: string;
   wadding?: string | null;
   overrides?: Record<string, number>;
+  /** what else is known of the base: its frame, its edges */
+  base?: Partial<Base>;
+  covering?: Partial<Covering>;
+  /** what its welt has otherwise than usual */
+  welt?: Partial<Welt>;
   /** split into this many panels side by side, over this width with these gaps */
   panels?: { across: number; gap: number; count: number };
 };
@@ -56,6 +62,9 @@ export const kind = <const Id extends string>(own: Omit<Kind<Id>, 'traits'> & { 
 
 export const SEAT_WORDS = ['front', 'back'] as const;
 export const BOARD_WORDS = ['bottom', 'top'] as const;
+
+/** A staple line on a wall piece lies well in: there is room behind it, and nobody sees the back. */
+export const WALL_LINE = { return: 30 };
 
 const square: PadEdge = { kind: 'square' };
 

@@ -1,4 +1,3 @@
-import { STARTING_SHAPES } from '../schema/shapes';
 import { kind, main, SEAT_WORDS } from './kind';
 
 export const roundSeat = kind({
@@ -11,9 +10,9 @@ export const roundSeat = kind({
   supports: 'frame',
   loader: 'seated',
   start: {
-    shape: STARTING_SHAPES.round,
-    board: { material: 'plywood', thickness: 15 },
-    pads: [main('seat-firm', 75)],
+    shape: { type: 'round', diameter: 355 },
+    board: { material: 'plywood', thickness: 12 },
+    pads: [main('resilient-firm', 75)],
     way: 'boxed',
   },
 });

@@ -13,9 +13,19 @@ export const saddle = kind({
   start: {
     shape: STARTING_SHAPES.saddle,
     board: { material: 'moulded-plastic', thickness: 4 },
-    pads: [main('chip-firm', 50)],
+    pads: [main('chip-firm', 50), main('backed-thin', 6, { id: 'smoothing', role: 'topper' })],
     way: 'saddle-set',
-    // There is little room behind a pan's rim.
-    overrides: { return: 25 },
+    wadding: null,
+    cloth: {
+      name: 'Coated stretch cloth',
+      weave: 'coated stretch',
+      fibre: 'synthetic',
+      coated: true,
+      thickness: 1.1,
+      stretchWarp: 16,
+      stretchWeft: 22,
+    },
+    covering: { waterproof: true },
+    welt: { cut: 'bias', cord: 5, lower: false },
   },
 });

@@ -1,5 +1,4 @@
-import { STARTING_SHAPES } from '../schema/shapes';
-import { crown, kind, main, SEAT_WORDS } from './kind';
+import { kind, main, SEAT_WORDS } from './kind';
 
 export const tightSeat = kind({
   id: 'tight-seat',
@@ -11,9 +10,9 @@ export const tightSeat = kind({
   supports: 'frame',
   loader: 'seated',
   start: {
-    shape: STARTING_SHAPES.trapezoid,
-    board: { material: 'plywood', thickness: 15 },
-    pads: [crown(20), main('seat-firm', 75)],
+    shape: { type: 'rectangle', width: 560, depth: 510, cornerRadius: { front: 0, back: 0 } },
+    board: { material: 'webbing', thickness: 20 },
+    pads: [main('seat-firm', 25, { offset: 0 })],
     way: 'tight-deck',
   },
 });

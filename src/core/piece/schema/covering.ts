@@ -20,6 +20,12 @@ export const BAND_CUTS = [
   { id: 'shaped', name: 'Shaped' },
 ] as const;
 
+/** How a lower welt is held. */
+export const WELT_HOLDS = [
+  { id: 'stapled', name: 'Stapled under the edge' },
+  { id: 'sewn', name: 'Sewn in, with a fly below' },
+] as const;
+
 /** A covered cord sewn into a seam, or two side by side. */
 export const WELT = record({
   cord: length('Cord', [2, 25], { hint: 'its thickness', default: 6 }),
@@ -32,7 +38,9 @@ export const WELT = record({
     { default: 'straight' },
   ),
   upper: tick('Welt in the top seam', { default: true }),
-  lower: tick('Welt in the lower seam', { default: true }),
+  lower: tick('Welt along the lower edge', { default: true }),
+  /** stapled on once the band is fastened; or sewn between the band and a fly that is stapled under */
+  held: optional(choice('Lower welt', WELT_HOLDS, { default: 'stapled' })),
   double: tick('Double welt', { default: false }),
 });
 
@@ -134,7 +142,7 @@ export const COVERING = record({
   ),
   welt: optional(WELT),
   /** distance from the board's edge to the inner panel's seam */
-  border: optional(length('Border width', [15, 600], { hint: 'from the board’s edge', default: 90 })),
+  border: optional(length('Border width', [15, 600], { hint: 'from the board’s edge', default: 100 })),
   /** distance from the board's edge to the lip that a panel is finished against */
   lip: optional(length('Lip', [3, 200], { hint: 'in from the board’s edge', default: 12 })),
   channels: optional(CHANNELS),

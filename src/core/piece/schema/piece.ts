@@ -10,7 +10,7 @@ import { BASE_SHAPE } from './shapes';
 import { STRIP } from './strip';
 
 /** The form of the document, counted up with every change that older files must be migrated over. */
-export const VERSION = 2;
+export const VERSION = 3;
 
 const COUNT = [1, 200] as const;
 /** Where somebody stands on the chalk line. */

@@ -1,12 +1,12 @@
 'use client';
 
 import { TriangleAlert } from 'lucide-react';
-import { defaultsOf, freeId, kindOf, PANELS, panelWidth, shapeKind, type Panels, type Variant } from '@/core/piece';
+import { defaultsOf, freeId, kindOf, PANELS, panelBoard, shapeKind, type Panels, type Variant } from '@/core/piece';
 import { AddOne, Item, Part, TakeOut } from '@/ui/kit/lists';
 import { useLength } from '@/ui/kit/settings';
 import { ShapeFields } from '@/ui/measure/measures';
 import { PieceField } from '@/ui/sheet/piece-field';
-import { useField, usePiece, usePlan, useSheet } from '@/ui/sheet/store';
+import { useField, usePiece, usePlan, useRule, useSheet } from '@/ui/sheet/store';
 
 function WallReport() {
   const say = useLength();
@@ -33,10 +33,12 @@ function WallReport() {
 export function PanelFields() {
   const piece = usePiece();
   const apply = useSheet((state) => state.apply);
+  const settled = useRule()('waddingUnderCover');
   const panels = piece.panels ?? null;
   const { shape } = piece.base;
   const put = (next: Panels) => {
-    const width = Math.round(panelWidth(next) * 1000) / 1000;
+    // The wall is filled by covered panels: their boards are narrower.
+    const width = Math.round(panelBoard(next, piece, settled));
     const sized = 'width' in shape ? { ...shape, width } : shape;
     return apply({ ...piece, panels: next, count: next.count, base: { ...piece.base, shape: sized } });
   };

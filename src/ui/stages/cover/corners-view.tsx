@@ -1,6 +1,6 @@
 'use client';
 
-import type { FoldPlan } from '@/core/cover';
+import { cornerWords, type FoldPlan } from '@/core/cover';
 import { bounds, type Point } from '@/core/outline';
 import { closedPath, openPath } from '@/ui/drawing/path';
 import { Figure } from '@/ui/kit/figure';
@@ -74,12 +74,17 @@ function Fold({ fold, scale }: { fold: FoldPlan; scale: number }) {
       </svg>
       <figcaption className="text-sm">
         <p>
-          <b>{fold.edge}</b>, {KIND[fold.kind]} of {Math.round(Math.abs(fold.angle))}°: {fold.school}
+          <b>{fold.edge}</b>, {KIND[fold.kind]} of {Math.round(Math.abs(fold.angle))}°: {fold.way}
         </p>
         {fold.fullness > 0 && (
           <p className="text-xs">
-            Leaves <Figure says={say(fold.fullness)} /> over; {fold.pleats} {fold.pleats === 1 ? 'pleat' : 'pleats'},{' '}
-            <Figure says={say(fold.depth)} /> deep.
+            Leaves <Figure says={say(fold.fullness)} /> over, of which <Figure says={say(fold.eased)} /> eases away
+            {fold.pleats > 0 && (
+              <>
+                ; {cornerWords(fold)}, <Figure says={say(fold.depth)} /> deep
+              </>
+            )}
+            .
           </p>
         )}
         <ol className="list-decimal pl-5 text-xs space-y-0.5">
@@ -107,21 +112,20 @@ export function CornersView() {
       {view.folds.map((fold) => (
         <Fold key={fold.station} fold={fold} scale={widest / 230} />
       ))}
-      {relief && (
+      {relief && relief.gather > 0 && (
         <p className="text-sm pt-2">
-          {relief.cuts.length} {relief.cuts.some((cut) => cut.wedge > 0) ? 'pie cuts' : 'relief cuts'} round the curves, every{' '}
-          <Figure says={say(relief.pitch)} /> along the edge
-          {relief.cuts.some((cut) => cut.wedge > 0) && (
-            <>
-              , up to <Figure says={say(Math.max(...relief.cuts.map((cut) => cut.wedge)))} /> wide at the cloth’s edge
-            </>
-          )}
-          .
+          Round the curves the cloth is eased and gathered under the board, <Figure says={say(relief.gather)} /> to a staple at the most.
+        </p>
+      )}
+      {relief && relief.cuts.length > 0 && (
+        <p className="text-sm pt-2">
+          {relief.cuts.length} {relief.cuts.some((cut) => cut.wedge > 0) ? 'pie cuts' : 'relief cuts'}, every{' '}
+          <Figure says={say(relief.pitch)} /> along the curve.
         </p>
       )}
       {yCuts.map((cut) => (
         <p key={cut.name} className="text-sm">
-          {cut.name}: a Y-cut; stop the stem <Figure says={say(cut.stop)} /> short of the post, arms <Figure says={say(cut.arm)} />.
+          {cut.name}: a Y-cut; stop <Figure says={say(cut.stop)} /> short, arms <Figure says={say(cut.arm)} />.
         </p>
       ))}
     </section>

@@ -8,7 +8,7 @@ import { useSheet } from '@/ui/sheet/store';
 
 /** The cloth on the plan: the blank of a pulled cover with its lines and cuts. */
 export function ClothOnPlan({ view, size }: LayerProps) {
-  const { cover, corners } = view.plan;
+  const { cover } = view.plan;
   const blank = cover?.pieces[0];
   if (!cover?.pulled || !blank) return null;
   return (
@@ -16,23 +16,17 @@ export function ClothOnPlan({ view, size }: LayerProps) {
       <path d={closedPath(blank.outline)} fill="var(--color-base-200)" stroke="var(--cover-line)" strokeWidth={size * 0.16} />
       <g fill="none" stroke="var(--ink)">
         <path d={closedPath(blank.trimLine)} strokeWidth={size * 0.05} strokeDasharray={`${size * 0.3} ${size * 0.3}`} />
-        {[...corners.map((c) => ({ ...c.cut, wedge: 0 })), ...(cover.relief?.cuts ?? [])].map((cut, i) => (
-          <path
-            key={i}
-            d={openPath([cut.from, cut.to])}
-            strokeWidth={size * 0.12}
-            stroke="var(--cover-line)"
-            data-relief={cut.wedge > 0 ? 'pie' : 'cut'}
-          />
-        ))}
-        {cover.yCuts.map((cut) => (
-          <g key={cut.name} stroke="var(--cover-line)" strokeWidth={size * 0.12} data-y-cut={cut.name}>
-            <path d={openPath(cut.stem)} />
-            {cut.arms.map((arm, i) => (
-              <path key={i} d={openPath(arm)} />
-            ))}
-          </g>
-        ))}
+        {blank.lines.map(({ kind, points, closed }, i) =>
+          kind === 'cut' ? (
+            <path
+              key={i}
+              d={closed ? closedPath(points) : openPath(points)}
+              strokeWidth={size * 0.12}
+              stroke="var(--cover-line)"
+              data-relief={closed ? 'away' : points.length > 2 ? 'pie' : 'cut'}
+            />
+          ) : null,
+        )}
       </g>
     </>
   );

@@ -1,6 +1,6 @@
 'use client';
 
-import { foldedCuts } from '@/core/cover';
+import { cornerWords, foldedCuts } from '@/core/cover';
 import type { Fixing } from '@/core/fix';
 import { openPath } from '@/ui/drawing/path';
 import type { LayerProps } from '@/ui/sheet/stage';
@@ -52,8 +52,7 @@ export function FastenersOnPlan({ view, size }: LayerProps) {
         const own = fixing.order.filter(({ kind, edge }) => kind === 'corner' && edge === corner.edge).map(({ n }) => n);
         return (
           <text key={corner.station} x={corner.x * 0.6} y={-corner.y * 0.62} fontSize={size * 0.62} textAnchor="middle" fill="var(--chalk)">
-            {own.length > 1 ? `${own[0]}–${own.at(-1)}` : own[0]},{' '}
-            {corner.inside ? 'cut in' : `${corner.pleats} ${corner.pleats === 1 ? 'pleat' : 'pleats'}`}
+            {own.length > 1 ? `${own[0]}–${own.at(-1)}` : own[0]}, {cornerWords(corner)}
           </text>
         );
       })}

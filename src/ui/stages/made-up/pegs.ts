@@ -5,6 +5,7 @@ import { step } from '@/core/run/step';
 export const pegs: Fastener = {
   id: 'pegs',
   name: 'Pegs',
+  kind: 'other',
   words: 'A peg at every corner.',
   used: ({ model }) => model.piece.covering.way === 'draped',
   size: () => ({ says: '30 mm', fits: true }),

@@ -1,0 +1,162 @@
+import type { Model } from '../../build';
+import { giveOf } from '../../cloth';
+import {
+  curvatureAt,
+  distanceAlong,
+  distanceTo,
+  isInside,
+  pointAt,
+  segmentLength,
+  tangentAt,
+  type Outline,
+  type Point,
+  type Polygon,
+} from '../../outline';
+import type { Cut } from './corners';
+import type { StationWrap } from './wrap';
+
+/**
+ * A relief cut and the place on the board's edge that it relieves. Thick or coated cloth is not laid over itself: there a
+ * pie is cut out, `wedge` wide at the cloth's edge; 0 is a plain cut.
+ */
+export type ReliefCut = Cut & { x: number; y: number; wedge: number };
+
+/** How curved edges are relieved: gathered so much to each staple, with these cuts where that is too much or it is hollow. */
+export type Relief = { pitch: number; cuts: ReliefCut[]; gather: number };
+
+/** Bends wider than this need no relief: the cloth gives that much by itself, mm. */
+const WIDE = 3000;
+/** Thicker cloth than this is not laid over itself, mm. */
+const BULKY = 1.2;
+/** A cut is walked in by the width of a chalk mark; one shorter than this relieves nothing, mm. */
+const CHALK = 0.5;
+const LEAST_CUT = 5;
+/** Curves are walked in this many steps to place their cuts. */
+const WALK = 60;
+/** More than this gathered to one staple stands up in a ridge, mm. */
+const MOST_GATHER = 6;
+/** Round an edge no more snips than this are made, whatever it asks: the cloth would fray to a fringe. */
+const MOST_SNIPS = 12;
+
+type Segment = Outline['segments'][number];
+
+/** One curved stretch of the edge and what of it each place asks. */
+type Curve = { segment: Segment; from: number; length: number; due: number[]; hollow: boolean };
+
+/** Cuts due along a hollow stretch, in all; what a round one leaves over to each staple, and the snips that takes. */
+function curvesOf(model: Model, due: (bend: number, step: number) => number): Curve[] {
+  const curves: Curve[] = [];
+  let from = 0;
+  for (const segment of model.outline.segments) {
+    const length = segmentLength(segment);
+    if (segment.kind !== 'line' && segment.edge.kind !== 'corner') {
+      const so = [0];
+      let bends = 0;
+      for (let k = 1; k <= WALK; k++) {
+        const bend = curvatureAt(segment, (k - 0.5) / WALK);
+        const [a, b] = [pointAt(segment, (k - 1) / WALK), pointAt(segment, k / WALK)];
+        const step = segment.kind === 'arc' ? length / WALK : Math.hypot(b[0] - a[0], b[1] - a[1]);
+        bends += bend * step;
+        so.push(so[k - 1]! + (Math.abs(bend) > 1 / WIDE ? due(bend, step) : 0));
+      }
+      curves.push({ segment, from, length, due: so, hollow: bends < 0 });
+    }
+    from += length;
+  }
+  return curves;
+}
+
+/** So many cuts of a curve, each where its share has come due, on the flat blank. */
+function cutsOf(curve: Curve, count: number, model: Model, stations: readonly StationWrap[]): ReliefCut[] {
+  const { segment, from, length, due } = curve;
+  const stop = model.rule('cornerCutStop');
+  const bulky = model.piece.cloth.coated || model.piece.cloth.thickness > BULKY;
+  return Array.from({ length: count }, (_, i): ReliefCut => {
+    const wanted = ((i + 0.5) * due[WALK]!) / count;
+    const k = due.findIndex((value) => value >= wanted);
+    const u = (k - 1 + (wanted - due[k - 1]!) / (due[k]! - due[k - 1]!)) / WALK;
+    const [x, y] = pointAt(segment, u);
+    const [tx, ty] = tangentAt(segment, u);
+    const station = nearestStation(model, stations, from + length * u);
+    const growth = station.top - station.planDistance;
+    const at = (distance: number): Point => [x + ty * (growth + distance), y - tx * (growth + distance)];
+    // What overlaps at the cloth's edge, between this cut and the next.
+    const over = (length / count) * Math.max(0, curvatureAt(segment, u)) * (station.wrap - station.side - stop);
+    return { from: at(station.wrap), to: at(station.side + stop), x, y, wedge: bulky ? over : 0 };
+  });
+}
+
+/**
+ * How curved edges are relieved; corners are planned one by one. A hollow is cut at a pitch p so that the cloth opens by no
+ * more than the rule at the cut's root, p·stop/R. Round a bulge the cloth is eased and gathered under the board, a little
+ * to each staple: F/R per length, less what it gives on the bias. Only where more than 6 mm would come to a staple is it
+ * snipped, at most at every second staple and a dozen times. Source: docs/models.md, "Relief cuts".
+ *
+ * @param model the built piece
+ * @param stations the measured stations
+ * @param reach how far the cloth hangs beyond the covered top, to the staples, mm; less where a band is sewn round
+ * @returns null for an edge without curves
+ */
+export function reliefOf(model: Model, stations: readonly StationWrap[], reach: (station: StationWrap) => number): Relief | null {
+  const { rule, piece } = model;
+  const perRadius = rule('reliefOpening') / rule('cornerCutStop');
+  const pitch = rule('staplePitch');
+  const give = giveOf(piece.cloth).bias;
+  const out = Math.max(...stations.map(reach));
+  const over = (bend: number): number => Math.max(0, bend * out - give);
+  const curves = curvesOf(model, (bend, step) => (bend < 0 ? (step * -bend) / perRadius : step * over(bend)));
+  const gather = Math.max(
+    0,
+    ...curves.flatMap(({ segment, hollow }) =>
+      hollow ? [] : Array.from({ length: WALK }, (_, k) => over(curvatureAt(segment, (k + 0.5) / WALK)) * pitch),
+    ),
+  );
+  const round = curves.filter((curve) => !curve.hollow && curve.due[WALK]! > 0);
+  const left = round.reduce((sum, curve) => sum + curve.due[WALK]!, 0);
+  const staples = round.reduce((sum, curve) => sum + curve.length, 0) / pitch;
+  const snips = gather > MOST_GATHER ? Math.min(MOST_SNIPS, Math.floor(staples / 2)) : 0;
+  const cuts = curves.flatMap((curve) => {
+    const own = curve.due[WALK]!;
+    const count = curve.hollow ? Math.ceil(own - 1e-9) : left > 0 ? Math.round((snips * own) / left) : 0;
+    return cutsOf(curve, count, model, stations);
+  });
+  if (cuts.length === 0 && gather === 0) return null;
+  const along = curves.filter(({ due }) => due[WALK]! > 0).reduce((sum, { length }) => sum + length, 0);
+  return { pitch: cuts.length > 0 ? along / cuts.length : 0, cuts, gather };
+}
+
+/**
+ * Relief cuts kept clear of what is seen: where a hollow's two sides come together, the seen cloth reaches farther out than
+ * along a cut's own line.
+ *
+ * @param relief the cuts
+ * @param seen the board's lower edge on the flat blank
+ * @param stop how far short of it they end, mm
+ */
+export function keptClear(relief: Relief | null, seen: Polygon, stop: number): Relief | null {
+  if (!relief) return null;
+  const clear = ({ from, to, ...cut }: ReliefCut): ReliefCut[] => {
+    const length = Math.hypot(to[0] - from[0], to[1] - from[1]);
+    const steps = Math.max(1, Math.ceil(length / CHALK));
+    const at = (k: number): Point => [from[0] + ((to[0] - from[0]) * k) / steps, from[1] + ((to[1] - from[1]) * k) / steps];
+    // In from the cloth's edge, as far as it stays clear.
+    let k = 0;
+    while (k < steps && !isInside(seen, at(k + 1)) && distanceTo(seen, at(k + 1)) >= stop) k++;
+    return (length * k) / steps < LEAST_CUT ? [] : [{ ...cut, from, to: k === steps ? to : at(k) }];
+  };
+  return { ...relief, cuts: relief.cuts.flatMap(clear) };
+}
+
+/** The station nearest a length along the outline; stations count from the first one's own place on it. */
+function nearestStation(model: Model, stations: readonly StationWrap[], at: number): StationWrap {
+  const total = model.perimeter;
+  const start = distanceAlong(model.board, model.places[0]!.point);
+  const here = (((at - start) % total) + total) % total;
+  let best = 0;
+  let nearest = Infinity;
+  model.places.forEach((place, i) => {
+    const away = Math.min(Math.abs(place.at - here), total - Math.abs(place.at - here));
+    if (away < nearest) [nearest, best] = [away, i];
+  });
+  return stations[best]!;
+}
