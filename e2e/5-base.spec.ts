@@ -16,7 +16,7 @@ async function saved(page: Page): Promise<Piece> {
 async function measure(page: Page, kind: string, shape: string | null, name: string, first: string, figures: string[]): Promise<void> {
   await page.goto('/new');
   await page.getByRole('radio', { name: 'Millimetres' }).check({ force: true });
-  await page.getByLabel('Kind').selectOption({ label: kind });
+  await page.getByLabel('What are you covering?').selectOption({ label: kind });
   if (shape) await page.getByRole('radio', { name: shape, exact: true }).check({ force: true });
   await page.getByLabel('Name').fill(name);
   await page.getByLabel(first, { exact: true }).focus();
@@ -25,7 +25,8 @@ async function measure(page: Page, kind: string, shape: string | null, name: str
     await page.keyboard.press('Enter');
   }
   await expect(page.locator('[aria-invalid="true"]')).toHaveCount(0);
-  await page.getByRole('button', { name: 'Start this piece' }).click();
+  const usual = page.getByRole('button', { name: 'Start with the usual sizes' });
+  await ((await usual.isVisible()) ? usual : page.getByRole('button', { name: 'Start this piece' })).click();
   await expect(page.getByRole('heading', { name })).toBeVisible();
   await settled(page);
 }

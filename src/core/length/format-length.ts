@@ -48,3 +48,48 @@ export function formatArea(mm2: number, unit: Unit): string {
   if (unit === 'in') return `${(mm2 / MM_PER.ft ** 2).toFixed(2)} ft²`;
   return `${(mm2 / 1e6).toFixed(3)} m²`;
 }
+
+/** From this length on nobody says tenths of a millimetre. */
+const WHOLE = 10;
+
+/**
+ * A length as it is said and cut: whole millimetres, tenths only where it is thin; inches to the sixteenth as always.
+ *
+ * @param mm the length in millimetres
+ * @param unit the user's unit
+ */
+export function saidLength(mm: number, unit: Unit): string {
+  return formatLength(Number.isFinite(mm) && Math.abs(mm) >= WHOLE ? Math.round(mm) : mm, unit);
+}
+
+const MM_PER_YARD = 914.4;
+/** Cloth is sold by the tenth of a metre, and by the eighth of a yard. */
+const TENTH = 100;
+const EIGHTHS = 8;
+
+/**
+ * Cloth off the roll as it is bought: rounded up to what is sold, in metres, or in yards for those who work in inches.
+ *
+ * @param mm the length in millimetres
+ * @param unit the user's unit
+ */
+export function rollLength(mm: number, unit: Unit): string {
+  if (!Number.isFinite(mm)) return '–';
+  if (unit !== 'in') return `${(Math.ceil(mm / TENTH - 1e-9) / 10).toFixed(1)} m`;
+  const eighths = Math.ceil((mm / MM_PER_YARD) * EIGHTHS - 1e-9);
+  const whole = Math.floor(eighths / EIGHTHS);
+  let [over, under] = [eighths % EIGHTHS, EIGHTHS];
+  while (over > 0 && over % 2 === 0) [over, under] = [over / 2, under / 2];
+  return `${[whole > 0 || over === 0 ? String(whole) : '', over > 0 ? `${over}/${under}` : ''].filter(Boolean).join(' ')} yd`;
+}
+
+/**
+ * Thread and cord as they are said: in metres, or in yards for those who work in inches.
+ *
+ * @param mm the length in millimetres
+ * @param unit the user's unit
+ */
+export function threadLength(mm: number, unit: Unit): string {
+  if (!Number.isFinite(mm)) return '–';
+  return unit === 'in' ? `${(mm / MM_PER_YARD).toFixed(1)} yd` : `${(mm / MM_PER.m).toFixed(1)} m`;
+}

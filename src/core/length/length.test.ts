@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { formatLength, inUnit, parseLength, UNITS, type Unit } from '.';
+import { formatLength, inUnit, parseLength, rollLength, saidLength, threadLength, UNITS, type Unit } from '.';
 
 const mm = (text: string, unit: Unit = 'mm'): number => {
   const parsed = parseLength(text, unit);
@@ -117,5 +117,32 @@ describe('inUnit', () => {
     ['2026-001, 50 %', 'in', '2026-001, 50 %'],
   ] as const)('%s in %s', (words, unit, expected) => {
     expect(inUnit(words, unit)).toBe(expected);
+  });
+});
+
+describe('lengths as they are said', () => {
+  it.each([
+    [697.4, 'mm', '697 mm'],
+    [9.94, 'mm', '9.9 mm'],
+    [697.5, 'cm', '69.8 cm'],
+    [412.75, 'in', '16 1/4"'],
+    [-12.6, 'mm', '−13 mm'],
+  ] as const)('%d mm is said in %s as %s', (value, unit, expected) => {
+    expect(saidLength(value, unit)).toBe(expected);
+  });
+
+  it.each([
+    [1301, 'mm', '1.4 m'],
+    [1300, 'cm', '1.3 m'],
+    [914.4, 'in', '1 yd'],
+    [1000, 'in', '1 1/8 yd'],
+    [100, 'in', '1/8 yd'],
+  ] as const)('cloth of %d mm is bought in a %s workshop as %s', (value, unit, expected) => {
+    expect(rollLength(value, unit)).toBe(expected);
+  });
+
+  it('thread in metres or yards', () => {
+    expect([threadLength(23_240, 'mm'), threadLength(23_240, 'in')]).toEqual(['23.2 m', '25.4 yd']);
+    expect([saidLength(NaN, 'mm'), rollLength(NaN, 'mm'), threadLength(NaN, 'in')]).toEqual(['–', '–', '–']);
   });
 });

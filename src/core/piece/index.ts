@@ -2,6 +2,7 @@ export { checkPiece, checkShape, narrowestWidth, panelBoard, panelWidth } from '
 export { foamOf, foamsOf } from './foams';
 export { KINDS, kindOf, shapesFor, type Kind, type PieceKind, type Traits } from './kinds';
 export { newChairSeat, newPiece } from './new-piece';
+export { begunPiece, begunShape, examplesOf, type Begun } from './begun';
 export { migrate } from './migrate';
 export { PieceProblems, type Problem } from './problem';
 export * from './schema';

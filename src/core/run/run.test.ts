@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { newChairSeat, STARTING_SHAPES, type Piece } from '../piece';
 import { planPiece } from '../plan';
+import { batchMinutes } from '.';
 
 /** No sitting and larger triangles: these tests ask for neither. */
 const QUICK = { sits: false, coarse: true };
@@ -68,6 +69,19 @@ describe('the run sheet', () => {
     // Two tucks are as long as one fold, four corners of them.
     expect(corners.minutes).toBe(28);
     expect(stepsOf({}, { timeGlueTack: 9 }).find((step) => step.key === 'spray-main')!.wait).toBe(9);
+  });
+});
+
+describe('a set in batches', () => {
+  it('waits once for what the others do not fill, and not at all where they do', () => {
+    const glue = { key: 'a', name: 'Spray', detail: '', minutes: 4, wait: 10 };
+    const lay = { key: 'b', name: 'Lay', detail: '', minutes: 3, wait: 0 };
+    expect(batchMinutes([glue, lay], 1)).toBe(17);
+    // The second one is sprayed while the first is drying.
+    expect(batchMinutes([glue, lay], 2)).toBe(2 * 7 + 6);
+    expect(batchMinutes([glue, lay], 8)).toBe(8 * 7);
+    const { steps, minutes } = planPiece({ ...newChairSeat(), count: 8 }, {}, QUICK);
+    expect(batchMinutes(steps, 8)).toBeLessThan(minutes * 8);
   });
 });
 

@@ -1,17 +1,22 @@
-import { formatArea, formatLength, type Unit } from '../length';
+import { formatArea, formatLength, rollLength, saidLength, threadLength, type Unit } from '../length';
 import type { Term } from './types';
 
 /**
- * Prints a figure of the slip in the user's unit.
+ * Prints a figure of the sizes in the user's unit.
  *
  * @param value in the unit of its kind: mm, mm², kg, minutes, seconds, %
  * @param kind what it counts
  * @param unit the user's unit of length
+ * @param [exact=false] with tenths of a millimetre, for the reason of a number
  */
-export function printFigure(value: number, kind: Term['unit'], unit: Unit): string {
+export function printFigure(value: number, kind: Term['unit'], unit: Unit, exact = false): string {
   switch (kind) {
     case 'length':
-      return formatLength(value, unit);
+      return exact ? formatLength(value, unit) : saidLength(value, unit);
+    case 'roll':
+      return exact ? formatLength(value, unit) : rollLength(value, unit);
+    case 'thread':
+      return exact ? formatLength(value, unit) : threadLength(value, unit);
     case 'area':
       return formatArea(value, unit);
     case 'percent':

@@ -66,7 +66,7 @@ describe('the sizes', () => {
 describe('printFigure', () => {
   it.each([
     [412.75, 'length', 'in', '16 1/4"'],
-    [412.75, 'length', 'cm', '41.27 cm'],
+    [412.75, 'length', 'cm', '41.3 cm'],
     [0.5e6, 'area', 'mm', '0.500 m²'],
     [66.4, 'minutes', 'mm', '66 min'],
     [6, 'seconds', 'mm', '6 s'],

@@ -2,7 +2,8 @@ import type { Piece } from '../piece';
 import type { SheetPlan } from '../plan/types';
 
 /** How a figure is printed. */
-export type SizeUnit = 'length' | 'area' | 'count' | 'percent' | 'minutes' | 'mass' | 'force' | 'pressure';
+/** `roll` is cloth off the roll, `thread` thread and cord: lengths that are said in metres or yards. */
+export type SizeUnit = 'length' | 'roll' | 'thread' | 'area' | 'count' | 'percent' | 'minutes' | 'mass' | 'force' | 'pressure';
 
 /** One value that goes into a number: from the piece, worked out, or a house rule that can be overridden. */
 export type Term = {

@@ -13,7 +13,7 @@ export function buySizes({ plan, rule }: Making): SizeLine[] {
     lines.push({
       key: 'thread',
       group: 'Buy',
-      unit: 'length',
+      unit: 'thread',
       label: 'Thread for one',
       value: thread,
       formula: 'thread = seams and stitch lines × factor',
@@ -26,7 +26,7 @@ export function buySizes({ plan, rule }: Making): SizeLine[] {
       group: 'Buy',
       label: 'Cloth',
       value: cut.cloth.length,
-      unit: 'length',
+      unit: 'roll',
       note: `from a ${Math.round(cut.cloth.width)} mm roll, ${percent(cut.cloth.utilisation)} used`,
       formula: 'length = the shortest roll the packer fits the set on',
       terms: [

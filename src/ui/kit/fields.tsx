@@ -27,6 +27,8 @@ type FieldProps = {
   compact?: boolean;
   /** the label is read out but not shown, for tables */
   bare?: boolean;
+  /** the value is only an example: it stands there faintly until one is typed */
+  example?: boolean;
 };
 
 /** What a text is understood as. */
@@ -78,7 +80,7 @@ function useTyped({ name, onCommit, understood, nudge, shown, value }: CoreProps
 const STEPS: Record<string, number> = { ArrowUp: 1, ArrowDown: -1 };
 
 function Field(props: CoreProps) {
-  const { label, hint, shown, compact, bare, takesLengths } = props;
+  const { label, hint, shown, compact, bare, takesLengths, example } = props;
   const id = useId();
   const { unit } = useSettings();
   const { draft, reading, message, commit, step, type, forget, canStep } = useTyped(props);
@@ -113,7 +115,9 @@ function Field(props: CoreProps) {
           autoComplete="off"
           spellCheck={false}
           className={`${bare ? 'w-full min-w-0 px-1 text-sm' : 'w-28 px-2'} py-1 text-right tabular-nums bg-base-100 border rounded-sm ${frame}`}
-          value={draft ?? shown}
+          value={draft ?? (example ? '' : shown)}
+          placeholder={example ? shown : undefined}
+          data-example={example || undefined}
           aria-invalid={message !== null}
           aria-describedby={`${id}-said`}
           onChange={(event) => type(event.target.value)}

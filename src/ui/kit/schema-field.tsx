@@ -24,14 +24,24 @@ type Props = {
   hint?: ReactNode;
   compact?: boolean | undefined;
   bare?: boolean | undefined;
+  /** the value is only an example */
+  example?: boolean;
 };
 
 /** A field drawn from what the document says of it. */
-export function SchemaField({ field, name, value, onCommit: take, hint, compact, bare }: Props) {
+export function SchemaField({ field, name, value, onCommit: take, hint, compact, bare, example }: Props) {
   // What no document takes is said at once, in the document's own words.
   const onCommit = (next: unknown): string | null =>
     (field.range && next !== null ? sayRange(field.label, next, field.range, field.unit) : null) ?? take(next);
-  const common = { label: field.label, name, onCommit, hint, ...(compact ? { compact } : {}), ...(bare ? { bare } : {}) };
+  const common = {
+    label: field.label,
+    name,
+    onCommit,
+    hint,
+    ...(compact ? { compact } : {}),
+    ...(bare ? { bare } : {}),
+    ...(example ? { example } : {}),
+  };
   if (field.options) {
     const options = field.empty ? [{ id: '', name: field.empty }, ...field.options] : field.options;
     return (

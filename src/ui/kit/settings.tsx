@@ -2,7 +2,7 @@
 
 import { createContext, useContext, useState, type ReactNode } from 'react';
 import type { Settings } from '@/data/settings';
-import { formatLength, UNITS, type Unit } from '@/core/length';
+import { saidLength, UNITS, type Unit } from '@/core/length';
 import { send } from './api';
 
 type Value = Settings & { change: (change: Partial<Settings>) => void };
@@ -24,10 +24,10 @@ export function useSettings(): Value {
   return useContext(Context);
 }
 
-/** Prints lengths in the workshop's unit. */
+/** Prints lengths in the workshop's unit, as they are said. */
 export function useLength(): (mm: number) => string {
   const { unit } = useSettings();
-  return (mm) => formatLength(mm, unit);
+  return (mm) => saidLength(mm, unit);
 }
 
 const UNIT_WORDS: Record<Unit, string> = { mm: 'Millimetres', cm: 'Centimetres', in: 'Inches' };

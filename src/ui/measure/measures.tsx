@@ -6,7 +6,14 @@ import { readField, shapeKind, withField, type BaseShape } from '@/core/piece';
 import { AngleField, ChoiceField, LengthField } from '@/ui/kit/fields';
 import { useLength } from '@/ui/kit/settings';
 
-type Props = { shape: BaseShape; name: string; onChange: (shape: BaseShape) => string | null };
+type Props = {
+  shape: BaseShape;
+  name: string;
+  /** takes the shape with one measurement changed; which one */
+  onChange: (shape: BaseShape, key: string, value: number) => string | null;
+  /** measurements that are only examples until they are typed */
+  examples?: ReadonlySet<string>;
+};
 type Rowed = Extract<BaseShape, { rows: unknown[] }>;
 
 /** A new row carries on from the last one, a step further. */
@@ -17,10 +24,11 @@ function nextRow(rows: readonly Record<string, number>[]): Record<string, number
   return { ...last, at: last.at! + (before ? last.at! - before.at! : 50) };
 }
 
-function Rows({ shape, name, onChange }: { shape: Rowed; name: string; onChange: Props['onChange'] }) {
+function Rows({ shape, name, onChange, examples }: Omit<Props, 'shape'> & { shape: Rowed }) {
   const { rows: table } = shapeKind(shape.type);
   const rows = shape.rows as unknown as Record<string, number>[];
-  const set = (next: Record<string, number>[]) => onChange({ ...shape, rows: next } as unknown as BaseShape);
+  const set = (next: Record<string, number>[], key = 'rows', value = 0) =>
+    onChange({ ...shape, rows: next } as unknown as BaseShape, key, value);
   const columns = table!.columns;
   return (
     <div className="pt-1">
@@ -46,7 +54,14 @@ function Rows({ shape, name, onChange }: { shape: Rowed; name: string; onChange:
                   label={`${column.label}, row ${i + 1}`}
                   name={`${name} ${i} ${column.key}`}
                   value={row[column.key]!}
-                  onCommit={(value) => set(rows.map((r, k) => (k === i ? { ...r, [column.key]: value } : r)))}
+                  example={examples?.has(`rows.${i}.${column.key}`) ?? false}
+                  onCommit={(value) =>
+                    set(
+                      rows.map((r, k) => (k === i ? { ...r, [column.key]: value } : r)),
+                      `rows.${i}.${column.key}`,
+                      value,
+                    )
+                  }
                 />
               );
             })}
@@ -75,7 +90,7 @@ function Rows({ shape, name, onChange }: { shape: Rowed; name: string; onChange:
 }
 
 /** The measurements of a base, in the order a tape takes them. */
-export function ShapeFields({ shape, name, onChange }: Props) {
+export function ShapeFields({ shape, name, onChange, examples }: Props) {
   const kind = shapeKind(shape.type);
   return (
     <>
@@ -88,7 +103,8 @@ export function ShapeFields({ shape, name, onChange }: Props) {
             hint={field.hint}
             name={`${name} ${field.key}`}
             value={readField(shape, field.key)}
-            onCommit={(value) => onChange(withField(shape, field.key, value))}
+            example={examples?.has(field.key) ?? false}
+            onCommit={(value) => onChange(withField(shape, field.key, value), field.key, value)}
           />
         );
       })}
@@ -100,10 +116,10 @@ export function ShapeFields({ shape, name, onChange }: Props) {
             { id: 'straight', name: 'Straight' },
             { id: 'smooth', name: 'As a flexible rule' },
           ]}
-          onChange={(join) => onChange({ ...shape, join })}
+          onChange={(join) => onChange({ ...shape, join }, 'join', 0)}
         />
       )}
-      {'rows' in shape && <Rows shape={shape} name={name} onChange={onChange} />}
+      {'rows' in shape && <Rows shape={shape} name={name} onChange={onChange} {...(examples ? { examples } : {})} />}
     </>
   );
 }

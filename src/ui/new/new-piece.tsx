@@ -1,17 +1,20 @@
 'use client';
 
+import { Camera } from 'lucide-react';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { baseOutline, bounds, flatten } from '@/core/outline';
 import {
+  begunPiece,
+  examplesOf,
   fieldAt,
   kindOf,
   KINDS,
-  newPiece,
   shapeKind,
   shapesFor,
   STARTING_SHAPES,
   type BaseShape,
+  type Begun,
   type Piece,
   type ShapeType,
 } from '@/core/piece';
@@ -21,7 +24,9 @@ import { Dimension } from '@/ui/drawing/dimension';
 import { closedPath } from '@/ui/drawing/path';
 import { send } from '@/ui/kit/api';
 import { ChoiceField } from '@/ui/kit/fields';
+import { FilePick } from '@/ui/kit/file-pick';
 import { Wrong } from '@/ui/kit/lists';
+import { keepPhoto } from '@/ui/kit/photo';
 import { SchemaField } from '@/ui/kit/schema-field';
 import { useLength } from '@/ui/kit/settings';
 
@@ -60,7 +65,8 @@ function Outline({ shape, words, dimensions }: { shape: BaseShape; words: readon
   );
 }
 
-type Change = (next: Piece) => string | null;
+/** Takes a change of what was begun, or says what is wrong with it. */
+type Change = (change: Partial<Begun>) => string | null;
 
 /** Which shape: those usual for the kind with a picture, any other by name. */
 function ShapeChoice({ piece, onChange }: { piece: Piece; onChange: (type: ShapeType) => void }) {
@@ -88,65 +94,128 @@ function ShapeChoice({ piece, onChange }: { piece: Piece; onChange: (type: Shape
   );
 }
 
-/** Name, count and measurements. */
-function Measurements({ piece, apply }: { piece: Piece; apply: Change }) {
+/** Name, count and measurements; what nobody has typed is a faint example. */
+function Measurements({ begun, piece, change }: { begun: Begun; piece: Piece; change: Change }) {
   const { shape, board } = piece.base;
-  const field = (path: string, value: unknown, onCommit: (value: never) => string | null) => (
-    <SchemaField field={fieldAt(path)} name={`new ${path}`} value={value} onCommit={onCommit as (value: unknown) => string | null} />
+  const field = (path: string, value: unknown, example: boolean, onCommit: (value: never) => string | null) => (
+    <SchemaField
+      field={fieldAt(path)}
+      name={`new ${path}`}
+      value={value}
+      example={example}
+      onCommit={onCommit as (value: unknown) => string | null}
+    />
   );
   return (
     <>
-      {field('name', piece.name, (name) => apply({ ...piece, name }))}
-      {field('count', piece.count, (count) => apply({ ...piece, count }))}
+      {field('name', begun.name, false, (name) => change({ name }))}
+      {field('count', piece.count, false, (count) => change({ count }))}
       <ShapeFields
         shape={shape}
         name={`new ${piece.kind} ${shape.type}`}
-        onChange={(next) => apply({ ...piece, base: { ...piece.base, shape: next } })}
+        examples={examplesOf(begun)}
+        onChange={(next, key, value) => {
+          if (key === 'join' && 'join' in next) return change({ join: next.join });
+          if (key === 'rows' && 'rows' in next) return change({ rows: next.rows as unknown as Record<string, number>[] });
+          return change({ typed: { ...begun.typed, [key]: value } });
+        }}
       />
       <ClosingReport shape={shape} />
-      {field('base.board.thickness', board.thickness, (thickness) =>
-        apply({ ...piece, base: { ...piece.base, board: { ...board, thickness } } }),
-      )}
+      {field('base.board.thickness', board.thickness, begun.thickness === null, (thickness) => change({ thickness }))}
     </>
   );
 }
 
-/** Begins the piece, unless a measurement is still wrong. */
-function useBegin(piece: Piece): { message: string | null; busy: boolean; begin: () => void } {
+/** Whether there is an old one to be stripped: that comes before the base is measured. */
+const BASES = [
+  { id: 'new', name: 'A new board' },
+  { id: 'old', name: 'Stripping an old one' },
+] as const;
+type BaseIs = (typeof BASES)[number]['id'];
+
+function BaseChoice({ value, onChange }: { value: BaseIs; onChange: (value: BaseIs) => void }) {
+  return (
+    <fieldset className="flex gap-4 py-1 text-sm">
+      <legend className="sr-only">New board, or stripping an old one?</legend>
+      {BASES.map(({ id, name }) => (
+        <label key={id} className="flex items-center gap-1.5 cursor-pointer">
+          <input type="radio" name="base-is" className="radio radio-sm" checked={value === id} onChange={() => onChange(id)} />
+          {name}
+        </label>
+      ))}
+    </fieldset>
+  );
+}
+
+/** Begins the piece, unless a measurement is still wrong or missing. */
+function useBegin(piece: Piece, baseIs: BaseIs) {
   const router = useRouter();
   const [message, setMessage] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
-  const begin = async () => {
+  const begin = async (anyway: boolean) => {
     const refused = document.querySelector<HTMLInputElement>('main [aria-invalid="true"]');
     if (refused) {
       refused.focus();
       return setMessage('One measurement above is not right yet.');
     }
+    const missing = document.querySelector<HTMLInputElement>('main input[data-example]');
+    if (missing && !anyway) {
+      missing.focus();
+      return setMessage('Not everything is measured yet: type it, or start with the usual sizes and measure later.');
+    }
     setBusy(true);
     try {
-      const named = { ...piece, name: piece.name.trim() || kindOf(piece.kind).name };
-      const answer = await send<{ id: string }>('POST', '/api/pieces', { piece: named });
-      // A free outline is drawn next; anything else is measured and can be built on.
-      const stage = piece.base.shape.type === 'drawn' ? 'base' : 'build';
-      if (answer.ok) return router.push(`/piece/${answer.data.id}?stage=${stage}`);
+      const answer = await send<{ id: string }>('POST', '/api/pieces', { piece });
+      if (answer.ok) return router.push(`/piece/${answer.data.id}?stage=${baseIs === 'old' ? 'strip' : 'base'}`);
       setMessage(answer.data.message ?? 'Not started');
     } catch {
       setMessage('The workshop cannot be reached; what you typed is still here. Try again.');
     }
     setBusy(false);
   };
-  return { message, busy, begin: () => void begin() };
+  return { message, busy, begin: (anyway = false) => void begin(anyway) };
 }
+
+/** A photo of the board: it is squared up and traced on the next sheet. */
+function PhotoStart({ onPhoto }: { onPhoto: (name: string) => void }) {
+  const [message, setMessage] = useState<string | null>(null);
+  const pick = async (file: File) => {
+    const kept = await keepPhoto(file);
+    if ('message' in kept) setMessage(kept.message);
+    else onPhoto(kept.name);
+  };
+  return (
+    <>
+      <FilePick
+        label="A photo of the board"
+        accept="image/*"
+        onPick={(file) => void pick(file)}
+        className="btn btn-sm btn-outline font-normal mt-1"
+      >
+        <Camera size={14} aria-hidden /> Start from a photo
+      </FilePick>
+      <Wrong message={message} />
+    </>
+  );
+}
+
+const NOTHING: Begun = { kind: 'chair-seat', shape: null, name: '', count: null, thickness: null, typed: {} };
 
 /** What is padded, its shape, and its measurements in the order a tape takes them. */
 export function NewPiece() {
-  const [piece, setPiece] = useState<Piece>({ ...newPiece('chair-seat'), name: '' });
-  const { message, busy, begin } = useBegin(piece);
-  const { shape } = piece.base;
+  const [begun, setBegun] = useState(NOTHING);
+  const [baseIs, setBaseIs] = useState<BaseIs>('new');
+  const [photo, setPhoto] = useState<string | null>(null);
+  const plain = begunPiece(begun);
+  const piece: Piece = photo
+    ? { ...plain, base: { ...plain.base, trace: { photo, scale: { kind: 'two', apart: 300 }, marks: [], points: [] } } }
+    : plain;
+  const { message, busy, begin } = useBegin(piece, baseIs);
   const kind = kindOf(piece.kind);
-  const apply: Change = (next) => {
-    const wrong = problemsOf({ ...next, name: next.name.trim() || kind.name })[0];
-    if (!wrong) setPiece(next);
+  const change: Change = (more) => {
+    const next = { ...begun, ...more };
+    const wrong = problemsOf(begunPiece(next))[0];
+    if (!wrong) setBegun(next);
     return wrong?.message ?? null;
   };
   return (
@@ -160,29 +229,37 @@ export function NewPiece() {
           }}
         >
           <ChoiceField
-            label={fieldAt('kind').label}
+            label="What are you covering?"
             value={piece.kind}
             options={KINDS}
-            onChange={(id) => setPiece({ ...newPiece(id), name: piece.name, count: kindOf(id).start.panels?.count ?? piece.count })}
+            // What was typed stays; a shape that was not chosen becomes the new kind's own.
+            onChange={(id) => setBegun({ ...begun, kind: id, count: kindOf(id).start.panels ? null : begun.count })}
             hint={kind.special}
           />
-          <ShapeChoice
-            piece={piece}
-            onChange={(type) =>
-              setPiece({ ...piece, base: { ...piece.base, shape: newPiece(piece.kind, STARTING_SHAPES[type]).base.shape } })
-            }
+          <BaseChoice value={baseIs} onChange={setBaseIs} />
+          <ShapeChoice piece={piece} onChange={(shape) => setBegun({ ...begun, shape })} />
+          <PhotoStart
+            onPhoto={(name) => {
+              setPhoto(name);
+              setBegun({ ...begun, shape: 'drawn' });
+            }}
           />
-          <Measurements piece={piece} apply={apply} />
+          <Measurements begun={begun} piece={piece} change={change} />
           <Wrong message={message} />
           <button type="submit" className="btn btn-primary w-full h-12 mt-3" disabled={busy}>
             Start this piece
           </button>
+          {examplesOf(begun).size > 0 && (
+            <button type="button" className="btn btn-ghost btn-sm w-full font-normal mt-1" disabled={busy} onClick={() => begin(true)}>
+              Start with the usual sizes, measure later
+            </button>
+          )}
           <p className="text-xs mt-2 text-base-content/80">
             It starts with the pads usual for its kind; change anything on the next sheet.
           </p>
         </form>
         <div className="h-[30rem] sticky top-4">
-          <Outline shape={shape} words={kind.words} dimensions />
+          <Outline shape={piece.base.shape} words={kind.words} dimensions />
         </div>
       </div>
     </main>

@@ -6,7 +6,7 @@ import type { SitView } from '@/core/plan';
 import { Dimension } from '@/ui/drawing/dimension';
 import { Handle } from '@/ui/drawing/handle';
 import { MaterialPatterns } from '@/ui/drawing/materials';
-import { openPath } from '@/ui/drawing/path';
+import { openPath, smoothPath } from '@/ui/drawing/path';
 import { Figure } from '@/ui/kit/figure';
 import { useLength } from '@/ui/kit/settings';
 import { usePadOffsets, usePiece, useSheet } from './store';
@@ -95,9 +95,9 @@ function Lines({ section, sit, size }: { section: Section; sit: SitView | null; 
         strokeDasharray={`${size * 0.4} ${size * 0.25}`}
         data-free-line
       />
-      {sit && <path d={openPath(loadedLine(sit, section))} fill="none" stroke="var(--chalk)" strokeWidth={size * 0.2} data-loaded-line />}
+      {sit && <path d={smoothPath(loadedLine(sit, section))} fill="none" stroke="var(--chalk)" strokeWidth={size * 0.2} data-loaded-line />}
       <path
-        d={openPath(section.cover)}
+        d={smoothPath(section.cover)}
         fill="none"
         stroke="var(--cover-line)"
         strokeWidth={size * 0.2}

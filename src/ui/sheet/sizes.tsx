@@ -32,8 +32,8 @@ function RuleTerm({ term }: { term: Term & { rule: string } }) {
     <li className="py-1.5 border-t border-base-content/15">
       {rule.unit === 'length' ? <LengthField {...field} /> : <FigureField {...field} suffix={SUFFIX[rule.unit]} />}
       <p className="text-xs text-base-content/80">
-        {house[term.rule] === undefined ? 'House rule' : 'House rule, your own'}: <Figure says={printFigure(standing, rule.unit, unit)} />.{' '}
-        {rule.reason}
+        {house[term.rule] === undefined ? 'House rule' : 'House rule, your own'}:{' '}
+        <Figure says={printFigure(standing, rule.unit, unit, true)} />. {rule.reason}
       </p>
       {own !== undefined && (
         <p className="text-xs mt-1">
@@ -54,7 +54,15 @@ function Why({ line }: { line: SizeLine }) {
   const rules = line.terms.filter((term): term is Term & { rule: string } => term.rule !== undefined);
   return (
     <div className="px-2 pb-2 bg-base-200">
-      <p className="font-display py-1.5">{line.formula}</p>
+      <p className="font-display py-1.5">
+        {line.formula}
+        {line.unit === 'length' || line.unit === 'roll' ? (
+          <>
+            {' '}
+            = <Figure says={printFigure(line.value, line.unit, unit, true)} />
+          </>
+        ) : null}
+      </p>
       <ul className="text-sm">
         {fixed.map((term) => (
           <li key={term.symbol + term.label} className="flex justify-between gap-2 py-0.5">
@@ -62,7 +70,7 @@ function Why({ line }: { line: SizeLine }) {
               <span className="font-semibold">{term.symbol}</span> {term.label.toLowerCase()}
             </span>
             <span className="whitespace-nowrap">
-              <Figure says={printFigure(term.value, term.unit, unit)} />
+              <Figure says={printFigure(term.value, term.unit, unit, true)} />
             </span>
           </li>
         ))}

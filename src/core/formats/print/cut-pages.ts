@@ -1,5 +1,5 @@
 import type { Laid } from '../../cut';
-import { formatLength } from '../../length';
+import { saidLength } from '../../length';
 import type { Point } from '../../outline';
 import { MARGIN } from '../tiles';
 import { across, heading, newPage, paragraph, ring, room, write, type Pen, type PrintJob } from './pen';
@@ -26,7 +26,7 @@ export function cutPages(pen: Pen, { plan, piece, unit }: PrintJob): void {
   newPage(pen);
   heading(pen, 'Cut sheet');
   const { cut } = plan;
-  const say = (mm: number): string => formatLength(mm, unit);
+  const say = (mm: number): string => saidLength(mm, unit);
   const sheet = { width: cut.foam.sheetWidth, height: cut.foam.sheetLength };
   for (const { materialName, thickness, sheets } of cut.foam.layouts) {
     sheets.forEach((laid, i) => {

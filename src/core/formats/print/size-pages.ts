@@ -1,4 +1,4 @@
-import { formatLength, inUnit } from '../../length';
+import { inUnit, saidLength } from '../../length';
 import { printFigure, sizesOf } from '../../sizes';
 import { MARGIN } from '../tiles';
 import { across, FAINT, heading, MADDER, paragraph, room, rule, wrapText, write, type Pen, type PrintJob } from './pen';
@@ -32,7 +32,7 @@ function wraps(pen: Pen, { plan, unit }: PrintJob): void {
   pen.y -= 5;
   for (const s of plan.stations) {
     room(pen, 6);
-    row([s.id, s.edge, ...[s.side, s.wrap, s.fromCentre, s.edgeHeight].map((mm) => formatLength(mm, unit))]);
+    row([s.id, s.edge, ...[s.side, s.wrap, s.fromCentre, s.edgeHeight].map((mm) => saidLength(mm, unit))]);
     pen.y -= 4.6;
   }
 }

@@ -9,6 +9,7 @@ import { useSettings } from '@/ui/kit/settings';
 import { send } from '@/ui/kit/api';
 import { useDraft } from '@/ui/kit/draft';
 import { Wrong } from '@/ui/kit/lists';
+import { batchMinutes } from '@/core/run';
 import { usePlan, useSheet, useSheetStore } from '@/ui/sheet/store';
 
 /** Ticks a step for one piece of the set, and takes it back where it could not be kept. */
@@ -119,7 +120,8 @@ export function RunSheet() {
       <div className="flex items-baseline gap-4">
         <h2 className="font-display text-lg">Run sheet</h2>
         <p className="text-sm">
-          {minutes} min for one, {Math.round((minutes * plan.piece.count) / 6) / 10} h for the set one after another
+          {minutes} min for one
+          {plan.piece.count > 1 && `, about ${Math.round(batchMinutes(steps, plan.piece.count) / 30) / 2} h for the set in batches`}
         </p>
       </div>
       <Wrong message={message} />

@@ -15,8 +15,35 @@ const KIND: Record<FoldPlan['kind'], string> = {
   notched: 'notch',
 };
 
-function Fold({ fold, scale }: { fold: FoldPlan; scale: number }) {
+/** What is done at a corner, in words. */
+function FoldWords({ fold }: { fold: FoldPlan }) {
   const say = useLength();
+  return (
+    <figcaption className="text-sm">
+      <p>
+        <b>{fold.edge}</b>, {KIND[fold.kind]} of {Math.round(Math.abs(fold.angle))}°: {fold.way}
+      </p>
+      {fold.fullness > 0 && (
+        <p className="text-xs">
+          Leaves <Figure says={say(fold.fullness)} /> over, of which <Figure says={say(fold.eased)} /> eases away
+          {fold.pleats > 0 && (
+            <>
+              ; {cornerWords(fold)}, <Figure says={say(fold.depth)} /> deep
+            </>
+          )}
+          .
+        </p>
+      )}
+      <ol className="list-decimal pl-5 text-xs space-y-0.5">
+        {fold.steps.map((step) => (
+          <li key={step}>{step}</li>
+        ))}
+      </ol>
+    </figcaption>
+  );
+}
+
+function Fold({ fold, scale }: { fold: FoldPlan; scale: number }) {
   const box = bounds(fold.cloth);
   const pad = 12 * scale;
   const mid = ([a, b]: readonly Point[]): Point => [(a![0] + b![0]) / 2, (a![1] + b![1]) / 2];
@@ -72,27 +99,7 @@ function Fold({ fold, scale }: { fold: FoldPlan; scale: number }) {
         {label(fold.lower, 'board’s edge')}
         {label(fold.staples, 'staples')}
       </svg>
-      <figcaption className="text-sm">
-        <p>
-          <b>{fold.edge}</b>, {KIND[fold.kind]} of {Math.round(Math.abs(fold.angle))}°: {fold.way}
-        </p>
-        {fold.fullness > 0 && (
-          <p className="text-xs">
-            Leaves <Figure says={say(fold.fullness)} /> over, of which <Figure says={say(fold.eased)} /> eases away
-            {fold.pleats > 0 && (
-              <>
-                ; {cornerWords(fold)}, <Figure says={say(fold.depth)} /> deep
-              </>
-            )}
-            .
-          </p>
-        )}
-        <ol className="list-decimal pl-5 text-xs space-y-0.5">
-          {fold.steps.map((step) => (
-            <li key={step}>{step}</li>
-          ))}
-        </ol>
-      </figcaption>
+      <FoldWords fold={fold} />
     </figure>
   );
 }

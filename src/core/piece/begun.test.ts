@@ -1,0 +1,41 @@
+import { describe, expect, it } from 'vitest';
+import { problemsOf } from '../document';
+import { begunPiece, begunShape, examplesOf, KINDS, SHAPES, type Begun } from '.';
+
+const begun: Begun = { kind: 'chair-seat', shape: null, name: '', count: null, thickness: null, typed: {} };
+
+describe('a piece that is being begun', () => {
+  it('has nothing measured until it is typed: everything is an example', () => {
+    expect([...examplesOf(begun)]).toEqual(['frontWidth', 'backWidth', 'depth', 'cornerRadius.front', 'cornerRadius.back']);
+    expect([...examplesOf({ ...begun, typed: { frontWidth: 412, depth: 400 } })]).toEqual([
+      'backWidth',
+      'cornerRadius.front',
+      'cornerRadius.back',
+    ]);
+  });
+
+  it('a kind or shape that is changed keeps what was typed, also under another name', () => {
+    const typed = { ...begun, name: 'Porch', count: 4, typed: { frontWidth: 412, depth: 400, 'cornerRadius.front': 12 } };
+    expect(begunShape({ ...typed, shape: 'rectangle' })).toMatchObject({ width: 412, depth: 400, cornerRadius: { front: 12 } });
+    expect(begunShape({ ...typed, shape: 'round' })).toMatchObject({ diameter: 412 });
+    expect(begunShape({ ...typed, kind: 'headboard', shape: null })).toMatchObject({ type: 'arched', width: 412, height: 400 });
+    expect(begunPiece({ ...typed, kind: 'bench' })).toMatchObject({ name: 'Porch', count: 4, kind: 'bench' });
+  });
+
+  it('how the cloth lies is decided by the sizes it has', () => {
+    const bench = (width: number) => begunPiece({ ...begun, kind: 'bench', typed: { width, depth: 400 } }).cloth.direction;
+    expect(bench(600)).toBe('along');
+    expect(bench(1300)).toBe('across');
+  });
+
+  it('rows of a table are examples cell by cell', () => {
+    const saddle: Begun = { ...begun, kind: 'saddle', typed: { 'rows.0.width': 155 } };
+    expect(examplesOf(saddle).has('rows.0.width')).toBe(false);
+    expect(examplesOf(saddle).has('rows.1.width')).toBe(true);
+    expect(begunShape(saddle)).toMatchObject({ rows: [{ width: 155 }, {}, {}, {}, {}, {}, {}, {}] });
+  });
+
+  it.each(KINDS.map(({ id }) => id))('%s can be begun as every shape', (kind) => {
+    for (const { type } of SHAPES) expect(problemsOf(begunPiece({ ...begun, kind, shape: type }))).toEqual([]);
+  });
+});
