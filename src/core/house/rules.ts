@@ -80,7 +80,7 @@ const PADDING: Row[] = [
     70,
     'Loose wadding settles to less than half its loft; the cover’s pressure at an edge takes more.',
   ],
-  ['pullTaut', 'Pull, taut', 'force', 14, 10, 25, 'N per 10 cm of edge: as hard as two hands pull for long.'],
+  ['pullTaut', 'Pull, hard', 'force', 14, 10, 25, 'N per 10 cm of edge: as hard as two hands pull for long.'],
   ['pullFirm', 'Pull, firm', 'force', 9, 6, 14, 'N per 10 cm of edge: an even, easy pull.'],
   ['pullSmooth', 'Pull, smooth only', 'force', 5, 2, 8, 'N per 10 cm of edge: only the slack is taken up.'],
   ['leastLeft', 'Foam left over the board, at least', 'length', 10, 6, 20, 'Less and the board is felt.'],

@@ -75,7 +75,7 @@ export function runSteps({ fastening, foam, wadding, dust, cover }: Ingredients)
     ...finish,
     ...(dust ? [dustStep(model, dust)] : []),
     ...refitSteps(model),
-    step('measure', 'Measure and label', 'Crown and height against the slip; label with serial and day.', HANDLING.measure, {
+    step('measure', 'Measure and label', 'Crown and height against the sizes; label with serial and day.', HANDLING.measure, {
       caution: CAUTIONS.fire,
     }),
   ];

@@ -39,7 +39,7 @@ export function House({ initial }: { initial: HouseRules }) {
         </span>
       </div>
       <p className="text-sm mb-3">
-        Every number on a slip says which rule it came from. A change here reaches every piece that has not set its own.
+        Every number in the sizes says which rule it came from. A change here reaches every piece that has not set its own.
       </p>
       {groups.map((group) => (
         <section key={group} aria-label={group} className="mb-5">

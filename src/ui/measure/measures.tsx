@@ -11,6 +11,8 @@ type Props = {
   name: string;
   /** takes the shape with one measurement changed; which one */
   onChange: (shape: BaseShape, key: string, value: number) => string | null;
+  /** what stands at a wall has a height, not a depth */
+  wall?: boolean;
   /** measurements that are only examples until they are typed */
   examples?: ReadonlySet<string>;
 };
@@ -90,7 +92,7 @@ function Rows({ shape, name, onChange, examples }: Omit<Props, 'shape'> & { shap
 }
 
 /** The measurements of a base, in the order a tape takes them. */
-export function ShapeFields({ shape, name, onChange, examples }: Props) {
+export function ShapeFields({ shape, name, onChange, examples, wall }: Props) {
   const kind = shapeKind(shape.type);
   return (
     <>
@@ -99,7 +101,7 @@ export function ShapeFields({ shape, name, onChange, examples }: Props) {
         return (
           <Kind
             key={field.key}
-            label={field.label}
+            label={wall ? field.label.replace('Depth', 'Height') : field.label}
             hint={field.hint}
             name={`${name} ${field.key}`}
             value={readField(shape, field.key)}

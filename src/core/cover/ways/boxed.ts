@@ -14,8 +14,8 @@ const HIGH_SIDE = 95;
 
 export const boxed: Way = {
   id: 'boxed',
-  name: 'Top and band',
-  words: 'A top panel sewn to a band, with welts or without.',
+  name: 'Boxed',
+  words: 'Top and band: a top panel sewn to a band, with welts or without.',
   pulled: false,
   boxed: true,
   fields: ['seamAt', 'bandCut', 'joins'],

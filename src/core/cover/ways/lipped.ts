@@ -12,7 +12,7 @@ const FINISHING = 6;
 
 export const lipped: Way = {
   id: 'lipped',
-  name: 'Finished at a lip',
+  name: 'Panel to a wood edge',
   words: 'A panel turned under against a lip, a cord laid along it.',
   pulled: false,
   fields: ['lip'],

@@ -7,14 +7,14 @@ const REPEAT: Range = [0, 1500];
 
 /** How the depth of a piece lies on the roll. */
 export const DIRECTIONS = [
-  { id: 'along', name: 'Along the roll' },
-  { id: 'across', name: 'Across the roll' },
+  { id: 'along', name: 'Up the roll' },
+  { id: 'across', name: 'Turned sideways' },
   { id: 'any', name: 'Either way' },
 ] as const;
 
 /** Schools of pulling, each with the house rule that says how hard. */
 export const PULLS = [
-  { id: 'taut', name: 'Taut', rule: 'pullTaut' },
+  { id: 'taut', name: 'Hard', rule: 'pullTaut' },
   { id: 'firm', name: 'Firm', rule: 'pullFirm' },
   { id: 'smooth', name: 'Smooth only', rule: 'pullSmooth' },
 ] as const;
@@ -26,7 +26,7 @@ export const CLOTH = record({
   thickness: length('Cloth thickness', [0.1, 8], { default: 1 }),
   /** coated cloth wants a broad-crowned staple */
   coated: tick('Coated (leathercloth)', { default: false }),
-  direction: choice('Depth lies', DIRECTIONS, { default: 'along' }),
+  direction: choice('Cut', DIRECTIONS, { default: 'along' }),
   /** distance after which the pattern comes again, across and along the roll; 0 is plain */
   repeatAcross: length('Repeat across', REPEAT, { hint: 'nothing for plain cloth', default: 0 }),
   repeatAlong: length('Repeat along', REPEAT, { default: 0 }),

@@ -58,7 +58,7 @@ function ShapePart() {
         onChange={changeShape}
         hint={inUnit(shapeKind(shape.type).how, unit)}
       />
-      <ShapeFields shape={shape} name={`${id} ${shape.type}`} onChange={setShape} />
+      <ShapeFields shape={shape} name={`${id} ${shape.type}`} wall={kindOf(kind).traits.wall} onChange={setShape} />
       {shape.type === 'drawn' ? (
         <DrawnFields shape={shape} name={id} onChange={setShape} />
       ) : (

@@ -83,6 +83,16 @@ function StepRow({ step, number, current, units, ticking: { done, tick } }: RowP
         </p>
       )}
       <div className="flex flex-wrap gap-1.5 mt-2" role="group" aria-label={`${step.name}, done on`}>
+        {units.length > 1 && units.some((unit) => !done(unit, step.key)) && (
+          <button
+            type="button"
+            className="btn btn-outline h-12 font-normal"
+            aria-label={`${step.name}, all done`}
+            onClick={() => units.filter((unit) => !done(unit, step.key)).forEach((unit) => tick(unit, step.key, true))}
+          >
+            All done
+          </button>
+        )}
         {units.map((unit) => (
           <label
             key={unit}
