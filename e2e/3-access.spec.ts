@@ -66,14 +66,14 @@ test('the keyboard alone moves handles, overrides a rule and turns stages', asyn
   const wrap = page.getByRole('button', { name: /Wrap at the front/ });
   await wrap.focus();
   await page.keyboard.press('Enter');
-  const grip = page.getByLabel(/grip, trimmed later, for this piece/);
+  const grip = page.getByLabel(/cloth beyond the staple line, for this piece/);
   await grip.focus();
   await page.keyboard.press('ArrowUp');
-  await expect(grip).toHaveValue('31 mm');
+  await expect(grip).toHaveValue('36 mm');
   const back = page.getByRole('button', { name: 'Take back to the house rule' });
   await back.focus();
   await page.keyboard.press('Enter');
-  await expect(grip).toHaveValue('30 mm');
+  await expect(grip).toHaveValue('35 mm');
 });
 
 test('nothing scrolls sideways at 768 px', async ({ page }) => {

@@ -15,26 +15,26 @@ test('a house rule reaches every piece that has not set its own, and goes back',
   await unfold(page, 'Cover');
   const before = parseFloat(await slip(page, 'wrap').innerText());
   await page.goto('/house');
-  const grip = page.getByLabel('Grip, trimmed later');
+  const grip = page.getByLabel('Cloth beyond the staple line');
   await grip.fill('45');
   await grip.press('Enter');
   await expect(page.getByRole('status').filter({ hasText: 'Saved' })).toBeVisible();
   await page.goto(`/piece/${follows}?stage=build`);
   await settled(page);
   await unfold(page, 'Cover');
-  expect(parseFloat(await slip(page, 'wrap').innerText())).toBeCloseTo(before + 15, 1);
+  expect(parseFloat(await slip(page, 'wrap').innerText())).toBeCloseTo(before + 10, 0);
   await page.goto(`/piece/${own}?stage=build`);
   await settled(page);
   await unfold(page, 'Cover');
-  expect(parseFloat(await slip(page, 'wrap').innerText())).toBeCloseTo(before - 2, 1);
+  expect(parseFloat(await slip(page, 'wrap').innerText())).toBeCloseTo(before - 7, 0);
 
   await page.goto('/house');
-  await page.getByLabel('Grip, trimmed later').fill('-3');
-  await page.getByLabel('Grip, trimmed later').press('Enter');
+  await page.getByLabel('Cloth beyond the staple line').fill('-3');
+  await page.getByLabel('Cloth beyond the staple line').press('Enter');
   await expect(page.getByRole('alert').filter({ hasText: 'too little' })).toBeVisible();
-  await page.getByLabel('Grip, trimmed later').press('Escape');
-  await page.getByRole('button', { name: 'Back to 30 mm' }).click();
-  await expect(page.getByLabel('Grip, trimmed later')).toHaveValue('30 mm');
+  await page.getByLabel('Cloth beyond the staple line').press('Escape');
+  await page.getByRole('button', { name: 'Back to 35 mm' }).click();
+  await expect(page.getByLabel('Cloth beyond the staple line')).toHaveValue('35 mm');
   await expect(page.getByRole('status').filter({ hasText: 'Saved' })).toBeVisible();
 });
 

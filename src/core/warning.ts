@@ -1,5 +1,11 @@
 /** Something the plan is not happy with: a code, where it is (a path in the piece or a station), and in words. */
-export type Warning = { code: string; where: string; message: string };
+export type Warning = {
+  code: string;
+  where: string;
+  message: string;
+  /** what mends it where only what found it knows: what the button says, what it sets */
+  mend?: { says: string; path: string; value: unknown };
+};
 
 /** A length in a message. */
 export function sayLength(mm: number): string {

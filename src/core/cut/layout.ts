@@ -1,7 +1,7 @@
 import type { Model } from '../build';
 import type { CoverPiece, CoverPlan, LiningPiece } from '../cover';
 import type { FoamPiece } from './foam-pieces';
-import { bounds } from '../outline';
+import { bounds, type Point, type Polygon } from '../outline';
 import { packRoll, packSheets, type Blank, type Laid } from './pack';
 
 /** Sheets of one foam in one thickness. */
@@ -17,6 +17,8 @@ export type CutPlan = {
   lining: RollLayout | null;
   /** where each piece's motif lies on the roll, mm across and along it */
   motifs: { label: string; x: number; y: number }[];
+  /** each cloth piece's outline inside its rectangle, mm across and along the roll */
+  shapes: { label: string; points: Polygon }[];
   wadding: RollLayout | null;
   dustCover: RollLayout | null;
 };
@@ -131,7 +133,7 @@ function weltBlanks(cover: CoverPlan, count: number, roll: number): { blank: Bla
   });
 }
 
-function layCloth(model: Model, sets: readonly CutSet[], cover: CoverPlan): { roll: RollLayout; motifs: CutPlan['motifs'] } {
+function layCloth(model: Model, sets: readonly CutSet[], cover: CoverPlan): Pick<CutPlan, 'motifs' | 'shapes'> & { roll: RollLayout } {
   const { cloth } = model.piece;
   const gap = model.rule('clothGap');
   const along = cloth.direction !== 'across';
@@ -171,7 +173,17 @@ function layCloth(model: Model, sets: readonly CutSet[], cover: CoverPlan): { ro
     const at = along ? [motif.x - box.minX, motif.y - box.minY] : [motif.y - box.minY, motif.x - box.minX];
     return patterned && cover.motif ? [{ label: laid.label, x: laid.x + x + at[0]!, y: laid.y + y + at[1]! }] : [];
   });
-  if (strips.length === 0) return { roll: main, motifs };
+  const shapes = main.laid.map((laid) => {
+    const piece = sets.flatMap(({ covers }) => covers).find((own) => own.name === laid.label)!;
+    const box = bounds(piece.outline);
+    const [sx, sy] = shifts.get(laid.label)!;
+    const points = piece.outline.map(([x, y]): Point => {
+      const [across, down] = along ? [x - box.minX + sx, y - box.minY + sy] : [y - box.minY + sx, x - box.minX + sy];
+      return laid.turned ? [laid.x + down, laid.y + across] : [laid.x + across, laid.y + down];
+    });
+    return { label: laid.label, points };
+  });
+  if (strips.length === 0) return { roll: main, motifs, shapes };
   // Strips carry no motif: they come after the pieces that do, and do not push those off the repeat.
   const after = layRoll(strips, cloth.rollWidth, Math.min(gap, 2), false);
   const start = main.length > 0 ? main.length + gap : 0;
@@ -186,6 +198,7 @@ function layCloth(model: Model, sets: readonly CutSet[], cover: CoverPlan): { ro
       tooLarge: [...main.tooLarge, ...after.tooLarge],
     },
     motifs,
+    shapes,
   };
 }
 
@@ -209,7 +222,7 @@ export function cutPlan(model: Model, sets: readonly CutSet[], cover: CoverPlan)
       gap,
       true,
     );
-  const { roll, motifs } = layCloth(model, sets, cover);
+  const { roll, motifs, shapes } = layCloth(model, sets, cover);
   const plain: LiningPiece[] = [
     ...sets.flatMap(({ covers }) => covers.filter((piece) => piece.cloth === 'lining').map((piece) => ({ ...piece, material: 'liner' }))),
     ...cover.linings.filter((piece) => piece.material === 'liner'),
@@ -220,6 +233,7 @@ export function cutPlan(model: Model, sets: readonly CutSet[], cover: CoverPlan)
     foam: layFoam(model, sets),
     cloth: roll,
     motifs,
+    shapes,
     lining: plain.length > 0 ? lining(plain, model.rule('waddingRoll')) : null,
     wadding: waddings.length > 0 ? lining(waddings, model.rule('waddingRoll')) : null,
     dustCover: dusts.length > 0 ? lining(dusts, model.rule('dustRoll')) : null,

@@ -134,3 +134,28 @@ describe('bias strips', () => {
     expect(laid('none').some(({ turned }) => turned)).toBe(true);
   });
 });
+
+describe('pieces inside their rectangles', () => {
+  it('lie whole in them, and a motif that was placed falls where the piece has it', () => {
+    const start = newPiece('chair-seat');
+    for (const direction of ['along', 'across', 'any'] as const) {
+      const cloth = { ...start.cloth, direction, repeatAcross: 84, repeatAlong: 60 };
+      const covering = { ...start.covering, motif: { x: 10, y: 20, on: 'stripe' as const } };
+      const { cut } = planPiece({ ...start, count: 5, cloth, covering }, {}, QUICK);
+      expect(cut.shapes).toHaveLength(5);
+      cut.shapes.forEach(({ points }, i) => {
+        const at = cut.cloth.laid[i]!;
+        for (const [x, y] of points) {
+          expect(x).toBeGreaterThanOrEqual(at.x - 0.01);
+          expect(y).toBeGreaterThanOrEqual(at.y - 0.01);
+          expect(x).toBeLessThanOrEqual(at.x + at.width + 0.01);
+          expect(y).toBeLessThanOrEqual(at.y + at.height + 0.01);
+        }
+      });
+      for (const { x, y } of cut.motifs) {
+        expect(Math.abs(x / 84 - Math.round(x / 84)) * 84).toBeLessThan(0.5);
+        expect(Math.abs(y / 60 - Math.round(y / 60)) * 60).toBeLessThan(0.5);
+      }
+    }
+  });
+});

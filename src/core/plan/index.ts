@@ -1,3 +1,4 @@
+export { mendOf, type Mend } from './mends';
 export { planPiece, type PlanOptions } from './plan';
 export { createPlanner, type Planner } from './planner';
 export { PLAN_PARTS, type Plan, type PlanPart, type SheetPlan, type VariantPlan } from './types';

@@ -8,6 +8,7 @@ import { pocketPlan, sitStep, type PocketPlan, type SitPlan } from '../sit';
 import { sizesOf, type SizeLine } from '../sizes';
 import type { Warning } from '../warning';
 import { baseStep, outlineStep, pieceStep, stripStep } from './plan';
+import { byHarm } from './mends';
 import type { Planner } from './planner';
 import {
   boardStep,
@@ -101,11 +102,11 @@ function sheetPlan(model: Model, planner: Planner, parts: readonly PlanPart[], f
     corners: cornersStep(model, fineness),
     foam: foamStep(model),
     mass: massStep(model),
-    warnings: [
+    warnings: byHarm([
       ...buildWarnings(model, fineness),
       ...parts.flatMap((part) => PART_WARNINGS[part]?.(model, planner, fineness) ?? []),
       ...ruleWarnings(model),
-    ],
+    ]),
   };
   return parts.reduce((whole, part) => ({ ...whole, ...LATER_PARTS[part](model, planner, fineness) }), plan);
 }

@@ -8,18 +8,19 @@ import { kindOf } from '../piece';
 import type { SitPlan } from '../sit';
 import { oldStaples } from '../strip';
 import { sayLength as shown, type Warning } from '../warning';
+import { byHarm } from './mends';
 import type { Planner } from './planner';
 import { boardStep, coverStep, cutStep, fasteningOf, foamStep, panelsStep, wrapsStep } from './steps';
 
 /** Under this the fingers have nothing to hold, mm (trade default: warn when grip < 25). */
 const LEAST_GRIP = 25;
 
-type Warn = (code: string, where: string, message: string) => void;
+type Warn = (code: string, where: string, message: string, mend?: Warning['mend']) => void;
 
 /** Puts warnings down in the order they are made. */
 function collected(warn: (warn: Warn) => void): Warning[] {
   const found: Warning[] = [];
-  warn((code, where, message) => void found.push({ code, where, message }));
+  warn((code, where, message, mend) => void found.push({ code, where, message, ...(mend ? { mend } : {}) }));
   return found;
 }
 
@@ -37,6 +38,7 @@ export function baseWarnings(model: Model): Warning[] {
         board.verdict === 'breaks' ? 'board-breaks' : 'board-soft',
         'base.board.thickness',
         `${board.words} ${cures.length > 0 ? `${capital(cures.join('; '))}.` : 'No board sold of this kind does; take another, or carry it all over.'}`,
+        board.thickness ? { says: `Take ${board.thickness} mm`, path: 'base.board.thickness', value: board.thickness } : undefined,
       );
     }
     const panels = panelsStep(model);
@@ -202,7 +204,7 @@ export function ruleWarnings({ piece }: Model): Warning[] {
  * @param sit what the sitter found, where it was asked for
  */
 export function planWarnings(model: Model, planner: Planner, fineness: Fineness, sit: SitPlan | null): Warning[] {
-  return [
+  return byHarm([
     ...buildWarnings(model, fineness),
     ...sitWarnings(sit),
     ...cutWarnings(model, planner, fineness),
@@ -210,7 +212,7 @@ export function planWarnings(model: Model, planner: Planner, fineness: Fineness,
     ...fixWarnings(model, fineness),
     ...coverWarnings(model, fineness),
     ...ruleWarnings(model),
-  ];
+  ]);
 }
 
 function capital(words: string): string {

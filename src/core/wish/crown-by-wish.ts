@@ -33,7 +33,7 @@ export const NEAR = 1;
 const MOST_ROUNDS = 7;
 
 /** Thinnest layer that is slit by hand, mm. */
-const THINNEST = 4;
+const THINNEST = 10;
 
 /** A layer of a crown: a sheet of a foam. */
 type Sheet = { thickness: number; material: string };
@@ -164,9 +164,10 @@ function waysFor({ piece, wish, wished, material }: Wishing): Way[] {
       ? [{ id: 'crown-1', role: 'crown', material, thickness: height, offset: null, edge: { kind: 'domed' } }]
       : layered(wished, sheets(height, wish.profile.kind === 'flat-topped' ? 1 : 2), 'feathered', false);
   const stock = scraps(piece);
-  const thin = Math.max(3, Math.min(5, Math.floor(wish.height / THINNEST)));
+  // Thinner slices than that nobody slits and glues.
+  const thin = Math.max(2, Math.min(5, Math.floor(wish.height / THINNEST)));
+  // What is sold comes before what must be slit.
   return [
-    { kind: 'fewest', name: 'Fewest pads', build: one },
     {
       kind: 'stock',
       name: 'From scraps, sold thicknesses',
@@ -175,6 +176,7 @@ function waysFor({ piece, wish, wished, material }: Wishing): Way[] {
         return layers && layered(wished, layers, 'square', true);
       },
     },
+    { kind: 'fewest', name: 'Fewest pads', build: one },
     { kind: 'smoothest', name: 'Smoothest', build: (height) => layered(wished, sheets(height, thin), 'feathered', false) },
   ];
 }

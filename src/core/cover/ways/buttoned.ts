@@ -9,7 +9,7 @@ export const buttoned: Way = {
   fields: [],
   buttons: 'always',
   overNotches: true,
-  reach: pulledReach({ label: 'Return under the board', rule: 'return' }),
+  reach: pulledReach({ label: 'Under the board, to the staples', rule: 'return' }),
   suits: ({ traits, striped, cloth }) => ({
     against: [
       [traits.pan, true, 'Buttons let the rain in.'],

@@ -12,7 +12,7 @@ export const channelled: Way = {
   fields: [],
   channels: 'always',
   overNotches: true,
-  reach: pulledReach({ label: 'Return under the board', rule: 'return' }),
+  reach: pulledReach({ label: 'Under the board, to the staples', rule: 'return' }),
   suits: ({ striped, pile, cloth }) => ({
     against: [
       [striped, false, 'Stitch lines and stripes seldom fall together.'],

@@ -9,7 +9,7 @@ export const nailEdged: Way = {
   fields: [],
   nails: 'always',
   overNotches: true,
-  reach: pulledReach({ label: 'Return under the board', rule: 'return' }),
+  reach: pulledReach({ label: 'Under the board, to the staples', rule: 'return' }),
   suits: ({ bare, rule, cloth }) => ({
     against: [
       [bare < rule('nailMargin') / 2, true, `Nails would stand over foam: hold the pads back ${mm(rule('nailMargin'))}.`],

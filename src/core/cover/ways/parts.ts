@@ -101,7 +101,7 @@ export function pulledReach(
   under: ReachPart,
 ): (working: Working, seams: readonly SeamSpec[], beyond: { staple: number; grip: number }) => ReachRow {
   return ({ ring }, _seams, beyond) => ({
-    parts: [{ label: 'Side, down the covered section', rule: null }, under, { label: 'Grip, trimmed later', rule: 'grip' }],
+    parts: [{ label: 'Side, down the covered section', rule: null }, under, { label: 'Beyond the staples, for the hand', rule: 'grip' }],
     at: (i) => [sideOf(ring.places[i]!.profile), beyond.staple, beyond.grip],
   });
 }
@@ -122,7 +122,7 @@ export function bandedReach(
   if (inner) parts.push({ label: 'Border, seam to seam', rule: null }, { label: 'Its two seam allowances', rule: 'seamAllowance' });
   parts.push({ label: 'Band, seam to the lower edge', rule: null }, { label: 'Its upper seam allowance', rule: 'seamAllowance' });
   if (sewnBelow) parts.push({ label: 'Its lower seam allowance', rule: 'seamAllowance' });
-  else parts.push({ label: 'Return under the board', rule: 'return' }, { label: 'Extra to pull on', rule: 'bandExtra' });
+  else parts.push({ label: 'Under the board, to the staples', rule: 'return' }, { label: 'Extra to pull on', rule: 'bandExtra' });
   return {
     parts,
     at: (i) => [

@@ -13,7 +13,7 @@ export const pullOver: Way = {
   pulled: true,
   fields: [],
   overNotches: true,
-  reach: pulledReach({ label: 'Return under the board', rule: 'return' }),
+  reach: pulledReach({ label: 'Under the board, to the staples', rule: 'return' }),
   suits: ({ give, dome, side, most, cloth }) => ({
     against: [
       [

@@ -1,9 +1,11 @@
 'use client';
 
 import type { Laid } from '@/core/cut';
+import type { Polygon } from '@/core/outline';
 import { foamColour } from '@/ui/drawing/materials';
 import { Figure } from '@/ui/kit/figure';
-import { useLength } from '@/ui/kit/settings';
+import { rollLength } from '@/core/length';
+import { useLength, useSettings } from '@/ui/kit/settings';
 import { usePiece, usePlan } from '@/ui/sheet/store';
 
 function Layout({
@@ -12,12 +14,14 @@ function Layout({
   length,
   laid,
   fill,
+  pattern,
 }: {
   title: string;
   width: number;
   length: number;
   laid: readonly Laid[];
   fill: string;
+  pattern?: Pattern | undefined;
 }) {
   const say = useLength();
   const line = length / 400;
@@ -61,14 +65,57 @@ function Layout({
             </text>
           </g>
         ))}
+        {pattern && <Repeat pattern={pattern} width={width} length={length} line={line} />}
       </svg>
     </figure>
+  );
+}
+
+/** The cloth's repeat, mm; where each motif lies on the roll; the pieces themselves inside their rectangles. */
+type Pattern = {
+  across: number;
+  along: number;
+  motifs: readonly { label: string; x: number; y: number }[];
+  shapes: readonly { points: Polygon }[];
+};
+
+/** Every so much of a length, from nothing on. */
+const every = (step: number, to: number): number[] =>
+  step > 0 ? Array.from({ length: Math.floor(to / step) + 1 }, (_, k) => k * step) : [];
+
+/** The repeat over the roll, the pieces as they are cut and where their motif lies; the roll runs to the right. */
+function Repeat({ pattern, width, length, line }: { pattern: Pattern; width: number; length: number; line: number }) {
+  const { across, along, motifs, shapes } = pattern;
+  return (
+    <g data-repeat>
+      <g stroke="var(--chalk)" strokeWidth={line * 0.8} strokeDasharray={`${line * 4} ${line * 4}`}>
+        {every(across, width).map((y) => (
+          <path key={`a ${y}`} d={`M0 ${y}H${length}`} />
+        ))}
+        {every(along, length).map((x) => (
+          <path key={`l ${x}`} d={`M${x} 0V${width}`} />
+        ))}
+      </g>
+      {shapes.map(({ points }, i) => (
+        <path
+          key={i}
+          d={`M${points.map(([x, y]) => `${y} ${x}`).join('L')}Z`}
+          fill="none"
+          stroke="var(--cover-line)"
+          strokeWidth={line * 1.5}
+        />
+      ))}
+      {motifs.map(({ label, x, y }, i) => (
+        <circle key={`${label} ${i}`} cx={y} cy={x} r={line * 5} fill="var(--cover-line)" data-motif />
+      ))}
+    </g>
   );
 }
 
 /** The whole set laid out on foam sheets and rolls. */
 export function CutView() {
   const say = useLength();
+  const { unit } = useSettings();
   const { cloth } = usePiece();
   const plan = usePlan();
   const cut = plan?.cut;
@@ -105,11 +152,16 @@ export function CutView() {
         roll && roll.laid.length > 0 ? (
           <Layout
             key={name}
-            title={`${name}: ${say(roll.length)} of a roll ${say(roll.width)} wide, ${percent(roll.utilisation)}`}
+            title={`${name}: ${rollLength(roll.length, unit)} of a roll ${say(roll.width)} wide, ${percent(roll.utilisation)}`}
             width={roll.width}
             length={roll.length}
             laid={roll.laid}
             fill={fill}
+            pattern={
+              roll === cut.cloth
+                ? { across: cloth.repeatAcross, along: cloth.repeatAlong, motifs: cut.motifs, shapes: cut.shapes }
+                : undefined
+            }
           />
         ) : roll ? (
           <p key={name} className="text-sm text-error mb-4">

@@ -1,0 +1,47 @@
+import { describe, expect, it } from 'vitest';
+import { problemsOf } from '@/core/document';
+import { newChairSeat, newPiece, type Piece } from '@/core/piece';
+import { withAt } from './path';
+import { createPlanner, mendOf, planPiece, type Plan } from '@/core/plan';
+
+const QUICK = { sits: false, coarse: true };
+const plan = (piece: Piece): Plan => planPiece(piece, {}, { ...QUICK, planner: createPlanner() });
+const chair = newChairSeat();
+const pads = (change: (pads: Piece['pads']) => Piece['pads']): Piece => ({ ...chair, pads: change(chair.pads) });
+
+describe('what mends a warning', () => {
+  it.each<[string, Piece]>([
+    ['edge-not-buried', pads(([crown, main]) => [crown!, { ...main!, offset: 0 }])],
+    ['thickness-not-sold', pads(([crown, main]) => [crown!, { ...main!, thickness: 5 }])],
+    ['slow-main-pad', pads(([crown, main]) => [crown!, { ...main!, material: 'slow-soft' }])],
+    ['crown-on-top', pads(([crown, main]) => [main!, crown!])],
+    ['staple-leg', { ...chair, base: { ...chair.base, board: { material: 'plywood', thickness: 6 } } }],
+    ['stripe-pulled', { ...chair, cloth: { ...chair.cloth, repeatAcross: 60 } }],
+    ['motif-not-placed', { ...chair, count: 3, cloth: { ...chair.cloth, repeatAcross: 60, pull: 'smooth' } }],
+    ['nap-turned', { ...chair, cloth: { ...chair.cloth, nap: 'pile', direction: 'any' } }],
+    ['override-unusual', { ...chair, overrides: { grip: 90 } }],
+    ['grip-short', { ...chair, overrides: { grip: 12 } }],
+    ['welt-on-the-straight', { ...newPiece('arm-pad', { type: 'rectangle', width: 350, depth: 120, cornerRadius: { front: 50, back: 50 } }), covering: { way: 'boxed' } }],
+    ['not-pre-shrunk', { ...chair, cloth: { ...chair.cloth, fibre: 'linen' } }],
+  ])('%s is gone once its button is pressed', (code, piece) => {
+    const warning = plan(piece).warnings.find((own) => own.code === code)!;
+    const mend = mendOf(piece, warning)!;
+    expect(mend.says.length).toBeGreaterThan(3);
+    const mended = withAt(piece, mend.path, mend.value);
+    expect(problemsOf(mended)).toEqual([]);
+    expect(plan(mended).warnings.map((own) => own.code)).not.toContain(code);
+  });
+
+  it('a weak board knows its own mend, and the more harmful comes first', () => {
+    const bench = newPiece('bench');
+    const weak: Piece = {
+      ...bench,
+      base: { ...bench.base, board: { material: 'plywood', thickness: 6 } },
+      cloth: { ...bench.cloth, repeatAcross: 60 },
+    };
+    const { warnings } = plan(weak);
+    expect(warnings[0]!.code).toMatch(/^board-/);
+    const mended = withAt(weak, mendOf(weak, warnings[0]!)!.path, mendOf(weak, warnings[0]!)!.value);
+    expect(plan(mended).warnings.map(({ code }) => code)).not.toContain(warnings[0]!.code);
+  });
+});
