@@ -48,7 +48,7 @@ test('the keyboard alone moves handles, overrides a rule and turns stages', asyn
   await crown.focus();
   await page.keyboard.press('ArrowUp');
   await page.keyboard.press('Shift+ArrowUp');
-  await expect(crown).toHaveAttribute('aria-valuenow', '24');
+  await expect(crown).toHaveAttribute('aria-valuenow', '31');
   const turn = page.getByRole('slider', { name: 'Chalk line, turn', exact: true });
   await turn.focus();
   await page.keyboard.press('Shift+ArrowUp');

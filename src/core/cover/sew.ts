@@ -33,6 +33,7 @@ import { pullOver, seenLine, type BlankCuts } from './pulled/blank';
 import type { CornerPlan } from './pulled/corners';
 import { keptClear, reliefOf, type Relief } from './pulled/relief';
 import type { StationWrap } from './pulled/wrap';
+import { inWidths, type Widths } from './pulled/widths';
 import { yCuts, type YCut } from './pulled/y-cuts';
 import { insetSeam, levelLength, levelOutline, levelPoints } from './surface/levels';
 import { ringOf, type Ring } from './surface/ring';
@@ -225,6 +226,15 @@ function extrasOf(way: Way, working: Working, sewn: Sewn, making: Making): Cover
   );
 }
 
+/** A pulled cover that is wider than its roll, joined from widths. */
+function joinedWidths({ piece, rule }: Model, cover: CoverPiece): Widths | null {
+  const { cloth } = piece;
+  const [x, y] = [cover.width, cover.height];
+  // What may be turned lies the way that fits, or failing that the narrower way.
+  const axis = cloth.direction === 'across' || (cloth.direction === 'any' && y < x) ? 1 : 0;
+  return inWidths(cover, { width: cloth.rollWidth, axis, allowance: rule('seamAllowance'), threadFactor: rule('threadFactor') });
+}
+
 /**
  * Works out the cover: from the real surface to flat pieces, by the way of covering that was chosen.
  *
@@ -260,12 +270,13 @@ export function sewCover(input: CoverInput): SewnCover {
   const done = stitched(working, plain.pieces);
   const pieces = [...done.pieces, ...extrasOf(way, working, sewn, making)].map(withMotifMark);
   const seams = seamPlans(working, sewn, pieces);
+  const widths = way.pulled ? joinedWidths(model, pieces[0]!) : null;
   const cover: CoverPlan = {
     method: way.id,
     name: way.name,
     pulled: way.pulled,
-    pieces,
-    seams,
+    pieces: widths ? [...widths.pieces, ...pieces.slice(1)] : pieces,
+    seams: widths ? [...widths.seams, ...seams] : seams,
     lines: sewn.seams.map(({ id, name, level }) => ({ id, name, points: levelPoints(ring, level) })),
     relief: cuts.relief,
     yCuts: [...cuts.yCuts],

@@ -169,6 +169,13 @@ export function cutWarnings(model: Model, planner: Planner, fineness: Fineness =
           'cut.foam',
           `The ${layout.tooLarge.join(', ')} pad does not fit on a ${cut.foam.sheetWidth} × ${cut.foam.sheetLength} mm sheet; it must be joined.`,
         );
+    const joined = coverStep(model, fineness).cover.seams.filter(({ id }) => id.startsWith('width-')).length;
+    if (joined > 0)
+      warn(
+        'joined-widths',
+        'cloth.rollWidth',
+        `The cover is wider than a roll of ${shown(model.piece.cloth.rollWidth)}: it is joined from ${joined + 1} widths. A wider cloth saves the seams.`,
+      );
     if (cut.cloth.tooLarge.length > 0)
       warn(
         'cloth-too-narrow',

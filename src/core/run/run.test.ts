@@ -100,7 +100,7 @@ describe('warnings', () => {
     ['crown-on-top', (p: Piece) => (p.pads = [p.pads[1]!, p.pads[0]!])],
     ['staple-leg', (p: Piece) => (p.base.board.thickness = 6)],
     ['stripe-pulled', (p: Piece) => (p.cloth.repeatAcross = 60)],
-    ['cloth-too-narrow', (p: Piece) => (p.cloth.rollWidth = 500)],
+    ['joined-widths', (p: Piece) => (p.cloth.rollWidth = 500)],
     ['override-unusual', (p: Piece) => (p.overrides.return = 90)],
   ])('%s', (code, change) => {
     expect(codes(() => undefined)).not.toContain(code);

@@ -21,7 +21,13 @@ describe('what mends a warning', () => {
     ['nap-turned', { ...chair, cloth: { ...chair.cloth, nap: 'pile', direction: 'any' } }],
     ['override-unusual', { ...chair, overrides: { grip: 90 } }],
     ['grip-short', { ...chair, overrides: { grip: 12 } }],
-    ['welt-on-the-straight', { ...newPiece('arm-pad', { type: 'rectangle', width: 350, depth: 120, cornerRadius: { front: 50, back: 50 } }), covering: { way: 'boxed' } }],
+    [
+      'welt-on-the-straight',
+      {
+        ...newPiece('arm-pad', { type: 'rectangle', width: 350, depth: 120, cornerRadius: { front: 50, back: 50 } }),
+        covering: { way: 'boxed' },
+      },
+    ],
     ['not-pre-shrunk', { ...chair, cloth: { ...chair.cloth, fibre: 'linen' } }],
   ])('%s is gone once its button is pressed', (code, piece) => {
     const warning = plan(piece).warnings.find((own) => own.code === code)!;

@@ -1,0 +1,64 @@
+import { readFileSync } from 'node:fs';
+import { expect, test, type Page } from '@playwright/test';
+import { PDFDocument } from '@cantoo/pdf-lib';
+import { saidLength } from '../src/core/length';
+import { settled } from './help';
+
+/** Everything a hand does is counted: a figure typed, a key, a click. */
+class Hand {
+  actions = 0;
+  constructor(private readonly page: Page) {}
+
+  async type(figure: string): Promise<void> {
+    this.actions += 2;
+    await this.page.keyboard.type(figure);
+    await this.page.keyboard.press('Enter');
+  }
+
+  async click(role: 'button' | 'link', name: string | RegExp): Promise<void> {
+    this.actions += 1;
+    await this.page.getByRole(role, { name }).first().click();
+  }
+}
+
+test('a tradesperson’s five minutes: a drop-in chair from the tape to printed templates', async ({ page }) => {
+  const began = Date.now();
+  await page.goto('/');
+  await expect(page.getByText('The floor is empty')).toBeVisible();
+  await page.getByRole('radio', { name: 'Millimetres' }).check({ force: true });
+  const hand = new Hand(page);
+  await hand.click('link', 'New piece');
+  hand.actions += 1;
+  await page.getByLabel('Name').click();
+  await hand.type('Kitchen chairs');
+  hand.actions += 1;
+  await page.getByLabel('How many alike').click();
+  for (const figure of ['4', '445', '1\' 3 1/4"', '40,8 cm', '38', '20', '12']) await hand.type(figure);
+  // Nothing that was typed needed explaining.
+  await expect(page.locator('main [role="alert"]')).toHaveCount(0);
+  await hand.click('button', 'Start this piece');
+  await expect(page.getByRole('heading', { name: 'Kitchen chairs' })).toBeVisible();
+  await hand.click('button', '3. Build');
+  await settled(page);
+  // A piece begins without one warning, and what it is cut to is on the sheet.
+  await expect(page.locator('[data-warning]')).toHaveCount(0);
+  await hand.click('button', '4. Sit');
+  await expect(page.getByRole('list', { name: 'Verdict' })).toBeVisible({ timeout: 60_000 });
+  await hand.click('button', '6. Cut');
+  await settled(page);
+  await expect(page.locator('[data-laid="Cover"]')).toHaveCount(4);
+  const [pdf] = await Promise.all([page.waitForEvent('download'), hand.click('link', 'Print')]);
+  const printed = await PDFDocument.load(readFileSync(await pdf.path()));
+  expect(printed.getPageCount()).toBeGreaterThan(15);
+  await hand.click('button', '5. Cover');
+  await settled(page);
+  const said = await page.locator('[data-slip="cover"]').innerText();
+  // Two abreast on a roll of 1400.
+  expect(parseFloat(said)).toBeLessThan(695);
+  expect(said).toContain(saidLength(parseFloat(said), 'mm'));
+  expect(hand.actions).toBeLessThan(60);
+  expect(Date.now() - began).toBeLessThan(5 * 60_000);
+  // The floor is left as it was found.
+  const id = /piece\/([^?]+)/.exec(page.url())![1]!;
+  await page.request.delete(`/api/pieces/${id}`, { headers: { origin: new URL(page.url()).origin } });
+});
