@@ -11,7 +11,9 @@ import { markSeeded, wasSeeded } from '../src/data/settings';
 const DONE: { step: string; units: number }[] = [
   { step: 'board', units: 8 },
   { step: 'foam', units: 8 },
+  { step: 'spray-crown', units: 5 },
   { step: 'glue-crown', units: 5 },
+  { step: 'spray-main', units: 3 },
   { step: 'glue-main', units: 3 },
 ];
 

@@ -50,8 +50,9 @@ test('a pocket deeper than its foam is refused; one that fits shows its floor, p
   const id = await place(page, { ...newPiece('saddle'), name: 'Pocketed saddle' });
   await page.goto(`/piece/${id}?stage=build`);
   await settled(page);
-  await page.getByText('Wedge, blocks, scraps, pocket').click();
-  await page.getByLabel('A pocket with an insert').check();
+  // The topper lies first in the list, the main pad under it.
+  await page.getByText('Wedge, blocks, scraps, pocket').last().click();
+  await page.getByLabel('A pocket with an insert').last().check();
   await settled(page);
   await page.getByLabel('Pocket depth').fill('70');
   await page.keyboard.press('Enter');

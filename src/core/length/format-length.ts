@@ -93,3 +93,18 @@ export function threadLength(mm: number, unit: Unit): string {
   if (!Number.isFinite(mm)) return '–';
   return unit === 'in' ? `${(mm / MM_PER_YARD).toFixed(1)} yd` : `${(mm / MM_PER.m).toFixed(1)} m`;
 }
+
+/** Foam as it is sold by the inch, and how far its metric sheet may be from that, mm. */
+const FOAM_INCHES = [0.5, 0.75, 1, 1.5, 2, 3, 4] as const;
+const NOMINAL = 2;
+
+/**
+ * A thickness of foam as it is bought: in an inch workshop a 50 mm sheet is a 2 inch one.
+ *
+ * @param mm the thickness in millimetres
+ * @param unit the user's unit
+ */
+export function foamThickness(mm: number, unit: Unit): string {
+  const sold = unit === 'in' ? FOAM_INCHES.find((inch) => Math.abs(inch * MM_PER.in - mm) <= NOMINAL) : undefined;
+  return formatLength(sold === undefined ? mm : sold * MM_PER.in, unit);
+}

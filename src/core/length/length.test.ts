@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { formatLength, inUnit, parseLength, rollLength, saidLength, threadLength, UNITS, type Unit } from '.';
+import { foamThickness, formatLength, inUnit, parseLength, rollLength, saidLength, threadLength, UNITS, type Unit } from '.';
 
 const mm = (text: string, unit: Unit = 'mm'): number => {
   const parsed = parseLength(text, unit);
@@ -144,5 +144,21 @@ describe('lengths as they are said', () => {
   it('thread in metres or yards', () => {
     expect([threadLength(23_240, 'mm'), threadLength(23_240, 'in')]).toEqual(['23.2 m', '25.4 yd']);
     expect([saidLength(NaN, 'mm'), rollLength(NaN, 'mm'), threadLength(NaN, 'in')]).toEqual(['–', '–', '–']);
+  });
+});
+
+describe('foam', () => {
+  it.each([
+    [13, '1/2"'],
+    [20, '3/4"'],
+    [25, '1"'],
+    [40, '1 1/2"'],
+    [50, '2"'],
+    [75, '3"'],
+    [100, '4"'],
+    [60, '2 3/8"'],
+  ])('of %d mm is called %s in an inch workshop', (mm, called) => {
+    expect(foamThickness(mm, 'in')).toBe(called);
+    expect(foamThickness(mm, 'mm')).toBe(`${mm} mm`);
   });
 });

@@ -1,7 +1,7 @@
 'use client';
 
 import { useId, useState, type KeyboardEvent, type ReactNode } from 'react';
-import { formatLength, inUnit, parseLength } from '@/core/length';
+import { foamThickness, formatLength, inUnit, parseLength } from '@/core/length';
 import { Figure } from './figure';
 import { useDraft } from './draft';
 import { useSettings } from './settings';
@@ -152,16 +152,16 @@ function Said({ message, reading, hint }: { message: string | null; reading: Rea
 }
 
 /** A length: takes any way of writing one, shows at once what it understood, in the workshop's unit. */
-export function LengthField(props: FieldProps & { value: number | null }) {
+export function LengthField(props: FieldProps & { value: number | null; foam?: boolean }) {
   const { unit } = useSettings();
+  // Foam is called by what it is sold as.
+  const says = props.foam ? foamThickness : formatLength;
   return (
     <Field
       {...props}
       takesLengths
       // In a table there is no room for the unit; it stands over the column for all of them.
-      shown={
-        props.value === null ? '' : props.bare ? formatLength(props.value, unit).replace(/ (mm|cm)$/, '') : formatLength(props.value, unit)
-      }
+      shown={props.value === null ? '' : props.bare ? formatLength(props.value, unit).replace(/ (mm|cm)$/, '') : says(props.value, unit)}
       nudge={(mm, steps) => Math.round((mm + steps) * 1000) / 1000}
       understood={(text) => {
         const parsed = parseLength(text, unit);

@@ -26,10 +26,12 @@ type Props = {
   bare?: boolean | undefined;
   /** the value is only an example */
   example?: boolean;
+  /** a thickness of foam, called by what it is sold as */
+  foam?: boolean | undefined;
 };
 
 /** A field drawn from what the document says of it. */
-export function SchemaField({ field, name, value, onCommit: take, hint, compact, bare, example }: Props) {
+export function SchemaField({ field, name, value, onCommit: take, hint, compact, bare, example, foam }: Props) {
   // What no document takes is said at once, in the document's own words.
   const onCommit = (next: unknown): string | null =>
     (field.range && next !== null ? sayRange(field.label, next, field.range, field.unit) : null) ?? take(next);
@@ -58,7 +60,7 @@ export function SchemaField({ field, name, value, onCommit: take, hint, compact,
   if (field.type === 'string')
     return <TextField label={field.label} name={name} value={String(value ?? '')} onCommit={onCommit} long={(field.longest ?? 0) > 1000} />;
   const figure = typeof value === 'number' ? value : null;
-  if (field.unit === 'mm') return <LengthField {...common} value={figure} />;
+  if (field.unit === 'mm') return <LengthField {...common} value={figure} {...(foam ? { foam } : {})} />;
   if (field.unit === 'rad') return <AngleField {...common} value={figure} />;
   const suffix = field.unit && SUFFIX[field.unit];
   return <FigureField {...common} value={figure} whole={field.type === 'integer'} {...(suffix ? { suffix } : {})} />;

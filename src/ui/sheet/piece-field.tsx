@@ -35,6 +35,7 @@ export function PieceField({ at, label, hint, standing, onCommit, compact, bare 
         hint={hint ?? field.hint}
         compact={compact}
         bare={bare}
+        foam={/^pads\.\d+\.thickness$/.test(at)}
         onCommit={(onCommit as ((value: unknown) => string | null) | undefined) ?? put}
       />
       {stuck && (

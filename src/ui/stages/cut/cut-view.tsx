@@ -4,7 +4,7 @@ import type { Laid } from '@/core/cut';
 import type { Polygon } from '@/core/outline';
 import { foamColour } from '@/ui/drawing/materials';
 import { Figure } from '@/ui/kit/figure';
-import { rollLength } from '@/core/length';
+import { foamThickness, rollLength } from '@/core/length';
 import { useLength, useSettings } from '@/ui/kit/settings';
 import { usePiece, usePlan } from '@/ui/sheet/store';
 
@@ -138,7 +138,7 @@ export function CutView() {
         layout.sheets.map((laid, i) => (
           <Layout
             key={`${layout.material} ${layout.thickness} ${i}`}
-            title={`${layout.materialName}, ${say(layout.thickness)}, sheet ${i + 1} of ${layout.sheets.length}`}
+            title={`${layout.materialName}, ${foamThickness(layout.thickness, unit)}, sheet ${i + 1} of ${layout.sheets.length}`}
             width={cut.foam.sheetWidth}
             length={cut.foam.sheetLength}
             laid={laid}
