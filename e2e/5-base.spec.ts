@@ -383,14 +383,19 @@ test('a weak board is refused with a cure that one press applies; panels hang by
   });
   await page.goto(`/piece/${id}?stage=base`);
   await expect(page.locator('[data-board="breaks"], [data-board="soft"]')).toBeVisible();
-  await page.getByRole('button', { name: /^Take \d+ mm$/ }).click();
+  // Beside the board as well as among the notes.
+  await expect(page.getByRole('button', { name: /^Take \d+ mm$/ })).toHaveCount(2);
+  await page
+    .getByRole('region', { name: 'Notes on the plan' })
+    .getByRole('button', { name: /^Take \d+ mm$/ })
+    .click();
   await expect(page.locator('[data-board="good"]')).toBeVisible();
   const wall = await place(page, { ...newPiece('headboard-panelled'), name: 'Wall' });
   await page.goto(`/piece/${wall}?stage=base`);
   await page.getByLabel('Over a width of').fill('2000');
   await page.keyboard.press('Enter');
-  await expect(page.locator('[data-panels]')).toContainText('Each panel 485 mm');
-  await expect(page.getByLabel('Width', { exact: true })).toHaveValue('485 mm');
+  await expect(page.locator('[data-panels]')).toContainText('Each panel 498 mm');
+  await expect(page.getByLabel('Width', { exact: true })).toHaveValue('490 mm');
   await page.getByLabel('One cleat carries').fill('1');
   await page.keyboard.press('Enter');
   await expect(page.getByText(/kg of cleat rating/)).toBeVisible();

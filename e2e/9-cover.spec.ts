@@ -24,6 +24,9 @@ const figure = async (page: Page, key: string): Promise<number> => Number.parseF
 
 test('a boxed round stool with two welts: pieces, welts, strain, the first piece’s correction', async ({ page }) => {
   const id = await open(page, { ...newPiece('round-seat'), name: 'Ticket hall stool', count: 4, wadding: 'wadding-200' });
+  // The lower welt is stapled on unless it is chosen to be sewn, with a fly below.
+  await page.getByLabel('Lower welt').selectOption('sewn');
+  await settled(page);
   await expect(page.getByLabel('Way of covering')).toHaveValue('boxed');
   await expect(page.locator('[data-suits]')).toBeVisible();
   await expect(page.locator('[data-seam="top"]')).toBeVisible();
@@ -36,7 +39,7 @@ test('a boxed round stool with two welts: pieces, welts, strain, the first piece
   await page.getByLabel('Cord').fill('8');
   await page.keyboard.press('Enter');
   await settled(page);
-  await expect(page.locator('[data-welt="top"]')).toContainText(`${Math.round((Math.PI * 8 + 24) * 10) / 10}`);
+  await expect(page.locator('[data-welt="top"]')).toContainText(`${Math.round(Math.PI * 8 + 24)} mm`);
   await page.getByLabel('Welt strip').selectOption('bias');
   await settled(page);
   await expect(page.locator('[data-welt="top"]')).toContainText('on the bias');
@@ -122,7 +125,7 @@ test('a channelled saddle: lines, take-up from a swatch, templates and run sheet
   await page.keyboard.press('Enter');
   await expect(page.getByText(/A swatch is narrower once it is stitched/).first()).toBeVisible();
   await page.goto(`/piece/${id}?stage=bench`);
-  await expect(page.getByText('Stitch the channels').first()).toBeVisible();
+  await expect(page.getByText('Quilt the channels').first()).toBeVisible();
   const pdf = await page.request.get(`/api/pieces/${id}/print?paper=a4&what=templates`);
   expect(pdf.status()).toBe(200);
   expect((await pdf.body()).subarray(0, 4).toString()).toBe('%PDF');
@@ -169,7 +172,7 @@ test('a notched chair seat with stripes over a set of eight, and how much wider 
   await expect(page.getByText(/say where its motif lies/)).toBeHidden();
   await look(page, 'Corners');
   await expect(page.locator('[data-fold]').first()).toBeVisible();
-  await expect(page.getByText('cut to spread').first()).toBeVisible();
+  await expect(page.getByText('cut in').first()).toBeVisible();
   await look(page, 'Flat pieces');
   await expect(page.locator('[data-mark="motif"]')).toBeVisible();
   // Pointing at the edge answers how much wider, part by part, and the parts add up.
@@ -232,6 +235,6 @@ test('the command line plans a sewn cover as the sheet does', () => {
     cover: { method: string; pieces: { id: string }[]; check: { closes: boolean } };
   };
   expect(plan.cover.method).toBe('boxed');
-  expect(plan.cover.pieces.map(({ id }) => id)).toEqual(['top', 'band', 'fly']);
+  expect(plan.cover.pieces.map(({ id }) => id)).toEqual(['top', 'band']);
   expect(plan.cover.check.closes).toBe(true);
 });

@@ -120,3 +120,17 @@ describe('corners, one by one', () => {
     });
   });
 });
+
+describe('seams', () => {
+  it('half a millimetre is not worth a word; a lip that its panel does not meet by a centimetre is', () => {
+    const small = { type: 'rectangle' as const, width: 450, depth: 420, cornerRadius: { front: 0, back: 0 } };
+    const told = (kind: 'round-seat' | 'headboard-bordered', covering: Piece['covering']) =>
+      planPiece({ ...(kind === 'headboard-bordered' ? newPiece(kind, small) : newPiece(kind)), covering }, {}, QUICK).warnings.filter(
+        ({ code }) => code === 'seam-eased',
+      );
+    expect(told('round-seat', { way: 'boxed' })).toEqual([]);
+    const lip = told('headboard-bordered', { way: 'lipped', lip: 20 });
+    expect(lip).toHaveLength(1);
+    expect(lip[0]!.message).toMatch(/^Lip: its two sides differ by \d/);
+  });
+});

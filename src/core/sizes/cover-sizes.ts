@@ -93,6 +93,7 @@ function detailSizes({ rule }: Making, { channels, nails, buttons, zip }: CoverP
     lines.push({
       ...own,
       key: 'channels',
+      unit: 'pitch',
       label: 'Channels, marked every',
       value: channels.pitch,
       note: `${channels.lines} lines, ${channels.count} whole channels`,
@@ -119,6 +120,7 @@ function detailSizes({ rule }: Making, { channels, nails, buttons, zip }: CoverP
     lines.push({
       ...own,
       key: 'buttons',
+      unit: 'pitch',
       label: 'Cloth from button to button',
       value: buttons.run,
       note: `${buttons.count} buttons, needle ${Math.round(buttons.needle)} mm`,

@@ -13,6 +13,8 @@ export function printFigure(value: number, kind: Term['unit'], unit: Unit, exact
   switch (kind) {
     case 'length':
       return exact ? formatLength(value, unit) : saidLength(value, unit);
+    case 'pitch':
+      return formatLength(value, unit);
     case 'roll':
       return exact ? formatLength(value, unit) : rollLength(value, unit);
     case 'thread':

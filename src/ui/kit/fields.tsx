@@ -1,6 +1,6 @@
 'use client';
 
-import { useId, useState, type KeyboardEvent, type ReactNode } from 'react';
+import { useId, useRef, useState, type KeyboardEvent, type ReactNode } from 'react';
 import { foamThickness, formatLength, inUnit, parseLength } from '@/core/length';
 import { Figure } from './figure';
 import { useDraft } from './draft';
@@ -83,6 +83,7 @@ function Field(props: CoreProps) {
   const { label, hint, shown, compact, bare, takesLengths, example } = props;
   const id = useId();
   const { unit } = useSettings();
+  const entered = useRef(false);
   const { draft, reading, message, commit, step, type, forget, canStep } = useTyped(props);
   const onKeyDown = (event: KeyboardEvent<HTMLInputElement>) => {
     const field = event.currentTarget;
@@ -122,6 +123,13 @@ function Field(props: CoreProps) {
           aria-describedby={`${id}-said`}
           onChange={(event) => type(event.target.value)}
           onFocus={(event) => event.target.select()}
+          // A click into a field puts the caret somewhere: what stands there is to be typed over, as with the keys.
+          onMouseDown={(event) => (entered.current = document.activeElement !== event.currentTarget)}
+          onMouseUp={(event) => {
+            const { selectionStart, selectionEnd } = event.currentTarget;
+            if (entered.current && selectionStart === selectionEnd) event.currentTarget.select();
+            entered.current = false;
+          }}
           onBlur={() => commit(draft)}
           onKeyDown={onKeyDown}
         />
@@ -306,10 +314,11 @@ export function TextField({
           {...common}
           data-tape
           onKeyDown={(event) => {
-            if (event.key === 'Enter') {
-              commit();
-              focusNext(event.currentTarget);
-            }
+            if (event.key !== 'Enter') return;
+            // Enter goes on to the next figure; it does not send the form.
+            event.preventDefault();
+            commit();
+            focusNext(event.currentTarget);
           }}
         />
       )}

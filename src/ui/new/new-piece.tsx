@@ -250,7 +250,7 @@ export function NewPiece() {
           <button type="submit" className="btn btn-primary w-full h-12 mt-3" disabled={busy}>
             Start this piece
           </button>
-          {examplesOf(begun).size > 0 && (
+          {(examplesOf(begun).size > 0 || begun.thickness === null) && (
             <button type="button" className="btn btn-ghost btn-sm w-full font-normal mt-1" disabled={busy} onClick={() => begin(true)}>
               Start with the usual sizes, measure later
             </button>

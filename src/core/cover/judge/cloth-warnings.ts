@@ -63,7 +63,7 @@ function warnOfSewing({ piece }: Model, cover: CoverPlan, warn: Warn): void {
       );
   }
   for (const seam of cover.seams)
-    if (seam.ease > Math.max(EQUAL, EQUAL_SHARE * seam.length) && seam.partners.length > 1)
+    if (seam.ease > Math.max(EQUAL, EQUAL_SHARE * seam.length) && seam.partners.length > (seam.laid ? 0 : 1))
       warn(
         'seam-eased',
         'covering',

@@ -19,7 +19,7 @@ export const boxed: Way = {
   pulled: false,
   boxed: true,
   fields: ['seamAt', 'bandCut', 'joins'],
-  welt: { start: {}, upper: 'Welt in the top seam', lower: 'Welt along the lower edge' },
+  welt: { start: {}, upper: 'Welt in the top seam', lower: 'Welt along the lower edge', holds: true },
   channels: 'offered',
   overNotches: true,
   panels: (working) => {

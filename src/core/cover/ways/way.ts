@@ -99,8 +99,9 @@ export type Way = {
   loose?: boolean;
   /** the covering's own fields that belong to it, in the order of the form */
   fields: readonly (keyof Covering)[];
-  /** its welt where it has one: what it starts from, and what the ticks of its two seams say (null: not offered) */
-  welt?: { start: Partial<Welt>; upper: string | null; lower: string | null };
+  /** its welt where it has one: what it starts from, and what the ticks of its two seams say (null: not offered), and
+   * whether its lower one is stapled or sewn by choice */
+  welt?: { start: Partial<Welt>; upper: string | null; lower: string | null; holds?: boolean };
   channels?: 'always' | 'offered';
   buttons?: 'always' | 'offered';
   nails?: 'always';

@@ -1,10 +1,11 @@
 'use client';
 
 import { nearestReach } from '@/core/cover';
+import { formatLength } from '@/core/length';
 import { Handle } from '@/ui/drawing/handle';
 import { openPath } from '@/ui/drawing/path';
 import { Figure } from '@/ui/kit/figure';
-import { useLength } from '@/ui/kit/settings';
+import { useLength, useSettings } from '@/ui/kit/settings';
 import type { LayerProps } from '@/ui/sheet/stage';
 import { usePlan, useSheet } from '@/ui/sheet/store';
 
@@ -38,7 +39,7 @@ export function ReachMark({ view, size }: LayerProps) {
 
 /** The answer in words beside the plan. */
 export function ReachAnswer() {
-  const say = useLength();
+  const { unit } = useSettings();
   const index = useSheet((state) => state.pointed);
   const reach = usePlan()?.cover?.reach;
   if (!reach) return null;
@@ -52,14 +53,14 @@ export function ReachAnswer() {
       data-reach
     >
       <p className="font-semibold">
-        At the {place.edge}: cut <Figure says={say(place.total)} /> beyond the board
+        At the {place.edge}: cut <Figure says={formatLength(place.total, unit)} /> beyond the board
       </p>
       <dl>
         {parts.map((part, k) => (
           <div key={part.label} className="flex justify-between gap-2">
             <dt>{part.label}</dt>
             <dd className="whitespace-nowrap">
-              <Figure says={`${place.values[k]! < 0 ? '−' : '+'} ${say(Math.abs(place.values[k]!))}`} />
+              <Figure says={`${place.values[k]! < 0 ? '−' : '+'} ${formatLength(Math.abs(place.values[k]!), unit)}`} />
             </dd>
           </div>
         ))}

@@ -40,6 +40,7 @@ function WeltFields() {
       {tick('upper', way.welt.upper)}
       {tick('lower', way.welt.lower)}
       {(welt.upper || welt.lower) && <PartFields part="welt" keys={['cord', 'cut', 'double']} />}
+      {way.welt.holds && welt.lower && <PartFields part="welt" keys={['held']} />}
     </>
   );
 }
