@@ -21,7 +21,8 @@ async function shoot(name, path, before) {
   await page.goto(address + path);
   await page.waitForLoadState('networkidle');
   // A sheet is looked at once it has settled.
-  if (path.includes('?stage=') && !path.endsWith('strip')) await page.locator('[data-slip]').first().waitFor({ timeout: 60_000 });
+  if (path.includes('?stage=') && !path.endsWith('strip'))
+    await page.locator('[data-slip], [data-laid], [aria-label="Run sheet"]').first().waitFor({ timeout: 60_000 });
   if (before) await before();
   await page.waitForTimeout(600);
   await page.screenshot({ path: `docs/screenshots/${name}.png` });
@@ -69,7 +70,7 @@ await shoot('outline', `${headboard}?stage=base`, async () => {
   if (await edit.isVisible()) await edit.click();
   await page.locator('[data-node="1"]').waitFor();
 });
-await shoot('why', `${piece}?stage=build`, () => page.getByRole('button', { name: /Wrap at the front/ }).click());
+await shoot('why', `${piece}?stage=cover`, () => page.getByRole('button', { name: /Wrap at the front/ }).click());
 await shoot('house', '/house');
 await shoot('log', '/log');
 await shoot('evening', `${piece}?stage=build`, async () => {

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { modelOf } from '../build';
 import { baseOutline, bounds, flatten, polygonArea } from '../outline';
-import { newChairSeat, newPiece, STARTING_SHAPES, type Base, type Piece } from '../piece';
+import { newChairSeat, newPiece, panelBoard, STARTING_SHAPES, type Base, type Piece } from '../piece';
 import { planPiece } from '../plan';
 import { bendPlate, patchLoad } from './plate';
 import { edgeStrips, frameCuts, meshOf, panelLayout, trimBends } from '.';
@@ -215,5 +215,31 @@ describe('a base that is not flat', () => {
     expect(model.baseHeight(-225, 0)).toBeCloseTo(0, 6);
     expect(model.baseHeight(0, 33)).toBeCloseTo(4, 6);
     expect(model.baseHeight(1000, 0)).toBeCloseTo(8, 6);
+  });
+});
+
+describe('battens under a board', () => {
+  it('carry their share: 6 ply on a frame of 40 × 20 with a rib is stiffer than the bare board, and a staple goes into both', () => {
+    const corner = newPiece('corner-seat');
+    const board = { material: 'plywood', thickness: 6 };
+    const bare = planPiece({ ...corner, base: { ...corner.base, board, frame: null } }, {}, QUICK);
+    const framed = planPiece({ ...corner, base: { ...corner.base, board } }, {}, QUICK);
+    expect(framed.base.board.deflection).toBeLessThan(bare.base.board.deflection * 0.8);
+    // Cloth folded once and 6 mm of bite: 8 mm, where 6 ply alone takes 4 at most.
+    expect([bare.fixing.fastener.choice.fits, framed.fixing.fastener.choice.fits]).toEqual([false, true]);
+  });
+});
+
+describe('panels on a wall', () => {
+  it('are as wide as they hang covered: ten over 1530 are not boards of 153', () => {
+    const dressed = newPiece('headboard-panelled');
+    const wall = { across: 1530, gap: 3, count: 10 };
+    const board = panelBoard(wall, dressed, 40);
+    // 150.3 each with nine gaps of 3, less cloth and what is left of the wadding on either side.
+    expect(board).toBeCloseTo(150.3 - 2 * (1 + 3), 1);
+    const bare = panelBoard(wall, { ...dressed, wadding: null }, 40);
+    expect(bare).toBeCloseTo(148.3, 1);
+    // Covered again and hung with its gaps they fill the wall.
+    expect(10 * (board + 2 * (1 + 3)) + 9 * 3).toBeCloseTo(1530, 6);
   });
 });

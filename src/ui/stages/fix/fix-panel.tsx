@@ -1,6 +1,7 @@
 'use client';
 
 import { cornerWords } from '@/core/cover';
+import { partWords } from '@/core/outline';
 import { CAUTIONS } from '@/core/run';
 import { Figure } from '@/ui/kit/figure';
 import { inUnit } from '@/core/length';
@@ -38,7 +39,7 @@ export function FixPanel() {
           <tbody>
             {plan.corners.map((corner) => (
               <tr key={corner.station} className="border-b border-base-content/15">
-                <td className="py-1">{corner.part.name}</td>
+                <td className="py-1">{partWords(corner.part)}</td>
                 <td>{corner.inside ? 'none' : <Figure says={say(corner.fullness)} />}</td>
                 <td>{cornerWords(corner)}</td>
               </tr>
