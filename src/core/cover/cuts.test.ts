@@ -114,7 +114,8 @@ describe('cuts into a pulled cover', () => {
               : {}),
           },
           pads: [{ ...start.pads[1]!, thickness: thick }],
-          cloth: { ...start.cloth, shrinkage, coated },
+          // Wide enough for any of them in one: joined from widths, a cut may lie in two pieces.
+          cloth: { ...start.cloth, shrinkage, coated, rollWidth: 4000 },
           covering: way,
         };
         try {

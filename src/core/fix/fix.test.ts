@@ -97,7 +97,7 @@ describe('corners', () => {
     expect(relief.gather).toBeGreaterThan(0);
     expect(relief.cuts.length).toBeLessThanOrEqual(12);
     expect(relief.cuts.length).toBeLessThanOrEqual(plan.fixing.order.length / 2);
-    expect(plan.steps.find(({ key }) => key === 'corners')!.detail).toContain('gathered under the board');
+    expect(plan.steps.find(({ key }) => key === 'relief')!.detail).toContain('gathered under the board');
     // A large round one asks less of each staple than it can gather.
     const large = planPiece(newChairSeat({ type: 'round', diameter: 1400 }), {}, QUICK);
     expect(large.cover.relief?.cuts ?? []).toEqual([]);
