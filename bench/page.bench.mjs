@@ -1,6 +1,6 @@
 // The real page in Debian's Chromium: from a move of the pointer to the painted section, and the first useful paint of a
 // sheet from a cold start. Both also in bare sweeps, swept in the same page.
-import { spawn } from 'node:child_process';
+import { execFileSync, spawn } from 'node:child_process';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -81,13 +81,10 @@ try {
     ],
   });
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
-  await page.goto(`${address}/new`);
-  await page
-    .getByRole('button', { name: /Chair seat/ })
-    .first()
-    .click();
-  await page.waitForURL(/piece\//);
-  const url = page.url().split('?')[0];
+  const piece = JSON.parse(execFileSync(process.execPath, ['dist/fovea.mjs', 'new', 'chair-seat'], { encoding: 'utf8' }));
+  const answer = await page.request.post(`${address}/api/pieces`, { data: { piece }, headers: { origin: address } });
+  const url = `${address}/piece/${(await answer.json()).id}`;
+  await page.goto(`${url}?stage=build`);
   const line = page.locator('[data-cover-line]').first();
   await line.waitFor({ timeout: 60_000 });
 

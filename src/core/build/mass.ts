@@ -9,7 +9,9 @@ export function massOf(volume: number, density: number): number {
 }
 
 /** Cells across a pad when its volume is summed. */
-const CELLS = 150;
+const CELLS = 50;
+/** A roll is a narrow ring: it is looked at more closely. */
+const ROLL_CELLS = 150;
 
 /** Mean thickness of a pad over its outline, mm: wedges, carved rims and rolls as they are. */
 function meanThickness(stack: Stack, built: BuiltPad): number {
@@ -19,9 +21,10 @@ function meanThickness(stack: Stack, built: BuiltPad): number {
   let inside = 0;
   let sum = 0;
   const box = bounds(polygon);
-  for (let i = 0; i < CELLS; i++)
-    for (let j = 0; j < CELLS; j++) {
-      const at: Point = [box.minX + ((i + 0.5) * box.width) / CELLS, box.minY + ((j + 0.5) * box.height) / CELLS];
+  const cells = pad.edge.kind === 'roll' ? ROLL_CELLS : CELLS;
+  for (let i = 0; i < cells; i++)
+    for (let j = 0; j < cells; j++) {
+      const at: Point = [box.minX + ((i + 0.5) * box.width) / cells, box.minY + ((j + 0.5) * box.height) / cells];
       if (!isInside(polygon, at)) continue;
       inside += 1;
       const found = stackAt(alone, at).pads[0];
