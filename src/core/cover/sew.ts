@@ -141,7 +141,8 @@ function beyondOf(way: Way, { piece, rule }: Model): Beyond {
 export function reliefPlan(model: Model, stations: readonly StationWrap[]): Relief | null {
   const { way } = choicesOf(model.piece.covering);
   const { staple } = beyondOf(way, model);
-  return reliefOf(model, stations, (station) => (way.pulled ? station.side : 0) + staple);
+  const relief = reliefOf(model, stations, (station) => (way.pulled ? station.side : 0) + staple);
+  return way.pulled ? keptClear(relief, seenLine(model, stations), model.rule('cornerCutStop') + openedBy(model)) : relief;
 }
 
 /** Channels open the cloth at every line: a cut beside one may come nearer to what is seen by half of that, mm. */
@@ -153,10 +154,9 @@ function openedBy({ piece, rule }: Model): number {
 /** Everything that is cut into the cloth's edge, in one place. */
 function cutsOf({ model, stations, corners }: CoverInput, way: Way): BlankCuts & { yCuts: YCut[] } {
   const seen = way.pulled ? seenLine(model, stations) : [];
-  const relief = reliefPlan(model, stations);
   return {
     corners,
-    relief: way.pulled ? keptClear(relief, seen, model.rule('cornerCutStop') + openedBy(model)) : relief,
+    relief: reliefPlan(model, stations),
     yCuts: way.pulled ? yCuts(model, stations, kindOf(model.piece.kind).traits.throughFrame, seen) : [],
   };
 }

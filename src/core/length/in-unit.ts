@@ -10,10 +10,9 @@ const MILLIMETRES = /(-?\d+(?:\.\d+)?(?:(?:, | × | \+ | to )\d+(?:\.\d+)?)*) mm
  *
  * @param words text with lengths like “50 mm”
  * @param unit the user's unit
+ * @param [say] how a length is called; foam by what it is sold as
  */
-export function inUnit(words: string, unit: Unit): string {
+export function inUnit(words: string, unit: Unit, say: (mm: number, unit: Unit) => string = formatLength): string {
   if (unit === 'mm') return words;
-  return words.replace(MILLIMETRES, (_, figures: string) =>
-    figures.replace(/-?\d+(?:\.\d+)?/g, (figure) => formatLength(Number(figure), unit)),
-  );
+  return words.replace(MILLIMETRES, (_, figures: string) => figures.replace(/-?\d+(?:\.\d+)?/g, (figure) => say(Number(figure), unit)));
 }

@@ -161,4 +161,9 @@ describe('foam', () => {
     expect(foamThickness(mm, 'in')).toBe(called);
     expect(foamThickness(mm, 'mm')).toBe(`${mm} mm`);
   });
+
+  it('and so in words: a list of what is sold', () => {
+    expect(inUnit('sold 13, 25, 50 mm', 'in', foamThickness)).toBe('sold 1/2", 1", 2"');
+    expect(inUnit('sold 13, 25, 50 mm', 'mm', foamThickness)).toBe('sold 13, 25, 50 mm');
+  });
 });

@@ -72,7 +72,7 @@ export function fixingSizes({ plan, piece, rule }: Making): SizeLine[] {
           terms: [
             length('stack', 'Cloth, folded once', choice.stack),
             rule('bite', 'stapleBite'),
-            length('board', 'Board', piece.base.board.thickness),
+            length('board', 'Board, and the frame behind it', choice.most + rule('clearance', 'stapleClear').value),
             rule('clearance', 'stapleClear'),
           ],
         },

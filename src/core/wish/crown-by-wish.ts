@@ -147,8 +147,8 @@ const HIDDEN = [90, 400] as const;
 /** Every sheet that scraps can come from: the thickest first, so that what is cut largest lies below. */
 function scraps(piece: Piece): Sheet[] {
   return foamsOf(piece)
-    .filter((foam) => foam.ifd25 >= HIDDEN[0] && foam.ifd25 <= HIDDEN[1] && foam.type !== 'slow-recovery')
-    .flatMap((foam) => foam.sold.map((thickness) => ({ thickness, material: foam.id })))
+    .filter((foam) => foam.ifd25 >= HIDDEN[0] && foam.ifd25 <= HIDDEN[1] && foam.type !== 'slow-recovery' && foam.type !== 'backed')
+    .flatMap((foam) => foam.sold.filter((thickness) => thickness >= THINNEST).map((thickness) => ({ thickness, material: foam.id })))
     .sort((a, b) => b.thickness - a.thickness);
 }
 

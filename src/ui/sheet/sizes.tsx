@@ -3,7 +3,7 @@
 import { ChevronDown, ChevronRight } from 'lucide-react';
 import { useState } from 'react';
 import { ruleOf, unusual } from '@/core/house';
-import { inUnit } from '@/core/length';
+import { foamThickness, inUnit } from '@/core/length';
 import { printFigure, SIZE_GROUPS, type SizeGroup, type SizeLine, type Term } from '@/core/sizes';
 import { FigureField, LengthField } from '@/ui/kit/fields';
 import { Figure } from '@/ui/kit/figure';
@@ -109,7 +109,7 @@ function Line({ line }: { line: SizeLine }) {
         <span className="sr-only">, why this number</span>
         {line.note && (
           <span className="block pl-4 text-xs text-base-content/75">
-            <Figure says={inUnit(line.note, unit)} />
+            <Figure says={inUnit(line.note, unit, line.group === 'Padding' ? foamThickness : undefined)} />
           </span>
         )}
       </button>

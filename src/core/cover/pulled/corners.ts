@@ -1,6 +1,7 @@
 import type { Model } from '../../build';
 import { giveOf } from '../../cloth';
 import { notchNamed, type EdgePart, type Point, type Polygon } from '../../outline';
+import type { Cloth } from '../../piece';
 import { wayOf } from '../ways';
 import { CornerDrawing } from './corner-drawing';
 import type { StationWrap } from './wrap';
@@ -47,10 +48,16 @@ export function cornerWords({ way, pleats }: Pick<CornerPlan, 'way' | 'pleats'>)
 }
 
 /** Rounder than the first a corner is tucked, rounder than the second it is gathered, mm. */
-const SHARP = 20;
+export const SHARP = 20;
 const GATHERED = 70;
-/** Folds of thicker cloth, or of coated cloth, are cut away rather than stacked, mm. */
+/** Thicker cloth than this is not laid over itself, mm. */
 const THICK = 1.2;
+
+/** Whether a cloth is cut away rather than stacked: thick, or coated. */
+export function isBulky({ thickness, coated }: Cloth): boolean {
+  return coated || thickness > THICK;
+}
+
 /** A board so many times as long as wide gets parcel ends, whatever the cloth. */
 const LONG = 2;
 /** Tucks at a rounded corner: one to either side, one more where that is too deep. */
@@ -67,7 +74,7 @@ function factsOf({ piece, board }: Model): Facts {
   const [w, h] = [Math.max(...xs) - Math.min(...xs), Math.max(...ys) - Math.min(...ys)];
   return {
     banded: !wayOf(piece.covering.way).pulled,
-    bulky: cloth.thickness > THICK || cloth.coated,
+    bulky: isBulky(cloth),
     long: Math.max(w, h) >= LONG * Math.min(w, h),
     bias: giveOf(cloth).bias,
   };

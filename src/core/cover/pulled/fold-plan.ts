@@ -1,7 +1,7 @@
 import type { RuleReader } from '../../house';
 import type { Point, Polygon } from '../../outline';
 import { CornerDrawing, SHOWN, type FoldLine } from './corner-drawing';
-import { TAIL, type CornerPlan, type CornerWay } from './corners';
+import { SHARP, TAIL, type CornerPlan, type CornerWay } from './corners';
 import type { StationWrap } from './wrap';
 
 /** What a corner is, for how its cloth is folded. */
@@ -35,11 +35,9 @@ export type FoldPlan = {
 
 /** Square corners bend by a right angle, give or take this, radians. */
 const SQUARE = (12 * Math.PI) / 180;
-/** A corner rounder than this is a curve, mm. */
-const ROUND = 15;
 function kindOfCorner({ turn, inside, part, radius = 0 }: CornerPlan): CornerKind {
   if (inside) return part.kind === 'notch' ? 'notched' : 'inside';
-  if (radius > ROUND) return 'round';
+  if (radius >= SHARP) return 'round';
   return Math.abs(Math.abs(turn) - Math.PI / 2) > SQUARE ? 'odd' : 'sharp';
 }
 

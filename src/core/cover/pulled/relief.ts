@@ -12,7 +12,7 @@ import {
   type Point,
   type Polygon,
 } from '../../outline';
-import type { Cut } from './corners';
+import { isBulky, type Cut } from './corners';
 import type { StationWrap } from './wrap';
 
 /**
@@ -26,8 +26,6 @@ export type Relief = { pitch: number; cuts: ReliefCut[]; gather: number };
 
 /** Bends wider than this need no relief: the cloth gives that much by itself, mm. */
 const WIDE = 3000;
-/** Thicker cloth than this is not laid over itself, mm. */
-const BULKY = 1.2;
 /** A cut is walked in by the width of a chalk mark; one shorter than this relieves nothing, mm. */
 const CHALK = 0.5;
 const LEAST_CUT = 5;
@@ -70,7 +68,7 @@ function curvesOf(model: Model, due: (bend: number, step: number) => number): Cu
 function cutsOf(curve: Curve, count: number, model: Model, stations: readonly StationWrap[]): ReliefCut[] {
   const { segment, from, length, due } = curve;
   const stop = model.rule('cornerCutStop');
-  const bulky = model.piece.cloth.coated || model.piece.cloth.thickness > BULKY;
+  const bulky = isBulky(model.piece.cloth);
   return Array.from({ length: count }, (_, i): ReliefCut => {
     const wanted = ((i + 0.5) * due[WALK]!) / count;
     const k = due.findIndex((value) => value >= wanted);

@@ -45,7 +45,7 @@ export const rivets: Fastener = {
         places.length * EACH,
         { caution: CAUTIONS.rivets },
       ),
-      step('trim', 'Trim', `Along the trim line, ${model.rule('stapleToTrim')} mm inside the rivets’ washers.`, 3, {
+      step('trim', 'Trim', `Along the trim line, ${model.rule('stapleToTrim')} mm beyond the rivets.`, 3, {
         caution: CAUTIONS.shears,
       }),
     ],

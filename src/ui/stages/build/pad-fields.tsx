@@ -5,7 +5,7 @@ import { CSS } from '@dnd-kit/utilities';
 import type { ReactNode } from 'react';
 import { ArrowDown, ArrowUp, GripVertical, Trash2 } from 'lucide-react';
 import { evenCorners } from '@/core/outline';
-import { inUnit } from '@/core/length';
+import { foamThickness, inUnit } from '@/core/length';
 import { fieldAt, foamOf, foamsOf, PAD_EDGES, PAD_ROLES, rimOf, type Pad } from '@/core/piece';
 import { ChoiceField, LengthField, TickField } from '@/ui/kit/fields';
 import { useLength, useSettings } from '@/ui/kit/settings';
@@ -169,7 +169,7 @@ export function PadFields({ pad, index }: Props) {
       <PieceField
         at={`${at}.thickness`}
         {...(pad.role === 'crown' ? { label: 'Crown height' } : {})}
-        hint={inUnit(`sold ${foam.sold.join(', ')} mm`, unit)}
+        hint={inUnit(`sold ${foam.sold.join(', ')} mm`, unit, foamThickness)}
       />
       <Standing pad={pad} index={index} />
       <ChoiceField label="Rim" value={pad.edge.kind} options={PAD_EDGES} onChange={(kind) => set({ edge: rimOf(kind, pad.thickness) })} />
