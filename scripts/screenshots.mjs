@@ -21,8 +21,8 @@ async function shoot(name, path, before) {
   await page.goto(address + path);
   await page.waitForLoadState('networkidle');
   // A sheet is looked at once it has settled.
-  if (path.includes('?stage=') && !path.endsWith('strip'))
-    await page.locator('[data-slip], [data-laid], [aria-label="Run sheet"]').first().waitFor({ timeout: 60_000 });
+  if (path.includes('?stage='))
+    await page.locator('[data-slip], [data-laid], [aria-label="Run sheet"], [data-sizes]').first().waitFor({ timeout: 60_000 });
   if (before) await before();
   await page.waitForTimeout(600);
   await page.screenshot({ path: `docs/screenshots/${name}.png` });
