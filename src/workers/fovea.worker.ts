@@ -1,5 +1,5 @@
-import { solveHalf, type HalfTask } from '../core/build';
 import { createPlanner } from '../core/plan';
+import { runErrand, type Errand } from './errands';
 import { wordsOf, work, type Job, type Means } from './jobs';
 import { serve } from './spread';
 
@@ -20,7 +20,7 @@ self.onmessage = async (event: MessageEvent<Message>) => {
     return;
   }
   if ('helps' in message) {
-    serve(message.helps, (task: HalfTask) => solveHalf(task));
+    serve(message.helps, (errand: Errand) => runErrand(errand, means.planner));
     return;
   }
   try {

@@ -1,10 +1,12 @@
-import { solveHalf, type HalfTask } from '../core/build';
+import type { Fineness } from '../core/build';
+import type { LaidFlat } from '../core/cover';
 import type { HouseRules } from '../core/house';
 import { foamOf, PieceProblems, type Piece } from '../core/piece';
 import { crownPads, cures, padForHeight, proposals, sheetView, sitView, type Planner, type Tell, type ViewQuestion } from '../core/plan';
 import type { PulledSection } from '../core/pull';
-import { foamChart, type ChartCell, type ChartLimits } from '../core/sit';
+import { cheapestOf, cureRows, foamChart, type ChartCell, type ChartLimits, type Cure } from '../core/sit';
 import type { CrownWish } from '../core/wish';
+import { runErrand, type Brought, type Errand } from './errands';
 import { spread, type SpreadPort } from './spread';
 
 /** What a job is worked with: the worker's planner, a way to say how far it is, and helpers. */
@@ -14,13 +16,54 @@ type Asked = { piece: Piece; house: HouseRules };
 
 /** Fewer sections than this are not worth carrying to a helper. */
 const WORTH_SPREADING = 4;
+/** Nor is one panel alone. */
+const PANELS_WORTH_SPREADING = 2;
+/** A row of trials takes long: it is waited for so long before it is tried here, ms. */
+const CURE_PATIENCE = 60_000;
 
-/** Solves the sections that a view will want, together with the helpers. */
-async function solveAhead({ piece, house, preview }: ViewQuestion, { planner, helpers }: Means): Promise<void> {
+const brought = async <R extends Brought>(errands: Errand[], { planner, helpers }: Means): Promise<R[]> =>
+  (await spread<Errand, Brought>(errands, (errand) => runErrand(errand, planner), helpers)) as R[];
+
+/** Solves the sections that a view will want, and lays its panels flat, together with the helpers. */
+async function solveAhead({ piece, house, preview, parts }: ViewQuestion, means: Means): Promise<void> {
+  const { planner, helpers } = means;
   if (helpers.length === 0 || planner.check(piece, house).length > 0) return;
-  const tasks = planner.sectionsWanted(planner.model(piece, house), preview ? 'quick' : 'own');
-  if (tasks.length < WORTH_SPREADING) return;
-  planner.takeSections(tasks, await spread<HalfTask, PulledSection>(tasks, (task) => solveHalf(task), helpers));
+  const model = planner.model(piece, house);
+  const fineness: Fineness = preview ? 'quick' : 'own';
+  const sections = planner.sectionsWanted(model, fineness);
+  if (sections.length >= WORTH_SPREADING)
+    planner.takeSections(
+      sections,
+      await brought<PulledSection>(
+        sections.map((task) => ({ kind: 'section', task })),
+        means,
+      ),
+    );
+  if (!parts.includes('cover')) return;
+  const panels = planner.flatsWanted(model, fineness);
+  if (panels.length >= PANELS_WORTH_SPREADING)
+    planner.takeFlats(
+      panels,
+      await brought<LaidFlat>(
+        panels.map((task) => ({ kind: 'flat', task })),
+        means,
+      ),
+    );
+}
+
+/** Cures looked for row by row, each row where there is room. */
+async function curesSpread({ piece, house }: Asked, { planner, helpers, tell }: Means): Promise<Cure[]> {
+  const of = cureRows(piece, house, planner.keep);
+  let done = 0;
+  tell(0, of);
+  const work = (errand: Errand): Brought => {
+    const cure = runErrand(errand, planner);
+    tell(++done, of);
+    return cure;
+  };
+  const errands = Array.from({ length: of }, (_, row): Errand => ({ kind: 'cure', piece, house, row }));
+  const found = await spread<Errand, Brought>(errands, work, helpers, { inHand: 1, patience: CURE_PATIENCE });
+  return cheapestOf(found as (Cure | null)[]);
 }
 
 /** Tells on, and never gives up by itself: a job that is given up has its worker ended. */
@@ -38,7 +81,8 @@ export const JOBS = {
     return sheetView(question, means.planner);
   },
   sit: ({ piece, house }: Asked, { planner }: Means) => sitView(piece, house, planner),
-  cures: (asked: Asked, means: Means) => cures({ ...asked, planner: means.planner, tell: telling(means) }),
+  cures: (asked: Asked, means: Means) =>
+    means.helpers.length > 0 ? curesSpread(asked, means) : cures({ ...asked, planner: means.planner, tell: telling(means) }),
   proposals: (asked: Asked, means: Means) => proposals({ ...asked, planner: means.planner, tell: telling(means) }),
   wish: ({ wish, ...asked }: Asked & { wish: CrownWish }, means: Means) =>
     crownPads({ ...asked, planner: means.planner, tell: telling(means) }, wish),

@@ -4,6 +4,7 @@ import { cutsStep, sectionsStep, solveHalf, type HalfTask } from '../core/build'
 import { newPiece } from '../core/piece';
 import { createPlanner, sheetView } from '../core/plan';
 import type { PulledSection } from '../core/pull';
+import { runErrand, type Brought, type Errand } from './errands';
 import { work, type Means } from './jobs';
 import { serve, spread, type SpreadPort } from './spread';
 
@@ -74,18 +75,45 @@ describe('sections solved elsewhere', () => {
     expect(wanted.length).toBeLessThan(cutsStep(model, 'quick').length);
   });
 
+  const far = (): ReturnType<typeof helper> => {
+    const planner = createPlanner();
+    return helper<Errand, Brought>((errand) => runErrand(errand, planner));
+  };
+  const means = (helpers: SpreadPort[]): Means => ({ planner: createPlanner(), tell: () => undefined, helpers });
+
   it('a view with helpers is the view without', async () => {
-    const means = (helpers: SpreadPort[]): Means => ({ planner: createPlanner(), tell: () => undefined, helpers });
     const question = { piece, house: {}, parts: ['cover'] as const, preview: true };
-    const one = means([helper((task: HalfTask) => solveHalf(task)).port]);
+    const one = means([far().port]);
     const answer = await work({ kind: 'view', question }, one);
     expect(one.planner.counts.get('section')!.worked).toBeLessThanOrEqual(2);
     expect(answer).toEqual(sheetView(question, createPlanner()));
   });
 
+  it('panels are laid flat by whoever has time, and come out the same', async () => {
+    const bordered = newPiece('headboard-bordered');
+    const question = { piece: bordered, house: {}, parts: ['cover'] as const, preview: true };
+    const one = means([far().port]);
+    const answer = await work({ kind: 'view', question }, one);
+    expect(answer).toEqual(sheetView(question, createPlanner()));
+    // A band that is tried straight first is laid as it is shaped only when that fails: it is not sent out.
+    const { asked, worked } = one.planner.counts.get('laid flat')!;
+    expect(asked - worked).toBeGreaterThan(1);
+    const model = one.planner.model(bordered, {});
+    expect(one.planner.flatsWanted(model, 'quick')).toEqual([]);
+  });
+
+  it('cures are looked for row by row, and are those that one worker finds', async () => {
+    const main = { thickness: 20, material: 'seat-medium' };
+    const thin = { ...piece, pads: piece.pads.map((pad) => (pad.role === 'main' ? { ...pad, ...main } : pad)) };
+    const helping = far();
+    const found = await work({ kind: 'cures', question: { piece: thin, house: {} } }, means([helping.port]));
+    expect(helping.served()).toBeGreaterThan(0);
+    expect(found.length).toBeGreaterThan(0);
+    expect(found).toEqual(await work({ kind: 'cures', question: { piece: thin, house: {} } }, means([])));
+  }, 60_000);
+
   it('a piece that cannot be is answered with what is wrong', async () => {
-    const means: Means = { planner: createPlanner(), tell: () => undefined, helpers: [helper((task: HalfTask) => solveHalf(task)).port] };
     const wrong = { ...piece, pads: [{ ...piece.pads[0]!, offset: -400 }] };
-    expect(await work({ kind: 'view', question: { piece: wrong, house: {}, parts: [] } }, means)).toHaveProperty('problems');
+    expect(await work({ kind: 'view', question: { piece: wrong, house: {}, parts: [] } }, means([far().port]))).toHaveProperty('problems');
   });
 });

@@ -11,7 +11,7 @@ type Done<R> = { round: number; n: number; result: R };
 
 /** Each helper has this many in hand, so that it need not wait for the next. */
 const IN_HAND = 2;
-/** A helper that has not answered by then is not waited for, ms. */
+/** A helper that has not answered by then is not waited for, ms: what it had is done here after all. */
 const PATIENCE = 400;
 
 /** Rounds are counted: what comes back too late belongs to no later one. */
@@ -27,8 +27,15 @@ const breathe = (): Promise<void> => new Promise((resolve) => setTimeout(resolve
  * @param tasks plain data
  * @param work one task
  * @param ports to the helpers, each of which serves with the same work
+ * @param [pace.inHand] how many a helper has in hand: one where each takes long
+ * @param [pace.patience] a helper that has not answered so long after the last is begun is not waited for, ms
  */
-export async function spread<T, R>(tasks: readonly T[], work: (task: T) => R, ports: readonly SpreadPort[]): Promise<R[]> {
+export async function spread<T, R>(
+  tasks: readonly T[],
+  work: (task: T) => R,
+  ports: readonly SpreadPort[],
+  { inHand = IN_HAND, patience = PATIENCE }: { inHand?: number; patience?: number } = {},
+): Promise<R[]> {
   const round = ++rounds;
   const results = new Array<R | undefined>(tasks.length);
   const done = new Uint8Array(tasks.length);
@@ -50,14 +57,14 @@ export async function spread<T, R>(tasks: readonly T[], work: (task: T) => R, po
       take(n, result);
       send(port);
     };
-    for (let k = 0; k < IN_HAND; k++) send(port);
+    for (let k = 0; k < inHand; k++) send(port);
   }
   while (next < tasks.length) {
     const n = next++;
     take(n, work(tasks[n]!));
     if (ports.length > 0) await breathe();
   }
-  const until = Date.now() + PATIENCE;
+  const until = Date.now() + patience;
   while (left > 0 && Date.now() < until) await breathe();
   for (const port of ports) port.onmessage = null;
   for (let n = 0; n < tasks.length; n++) if (!done[n]) take(n, work(tasks[n]!));

@@ -1,4 +1,4 @@
-import { bounds, isInside, polygonArea, type Point } from '../outline';
+import { bounds, lineCrossings, polygonArea, type Point } from '../outline';
 import type { Hole } from '../piece';
 import type { BuiltPad, Stack } from './model';
 import { stackAt } from './stack';
@@ -22,14 +22,17 @@ function meanThickness(stack: Stack, built: BuiltPad): number {
   let sum = 0;
   const box = bounds(polygon);
   const cells = pad.edge.kind === 'roll' ? ROLL_CELLS : CELLS;
-  for (let i = 0; i < cells; i++)
+  for (let i = 0; i < cells; i++) {
+    const foot: Point = [box.minX + ((i + 0.5) * box.width) / cells, box.minY];
+    const crossings = lineCrossings(polygon, foot, [0, 1]);
     for (let j = 0; j < cells; j++) {
-      const at: Point = [box.minX + ((i + 0.5) * box.width) / cells, box.minY + ((j + 0.5) * box.height) / cells];
-      if (!isInside(polygon, at)) continue;
+      const up = ((j + 0.5) * box.height) / cells;
+      if (crossings.filter((at) => at < up).length % 2 === 0) continue;
       inside += 1;
-      const found = stackAt(alone, at).pads[0];
+      const found = stackAt(alone, [foot[0], foot[1] + up], () => true).pads[0];
       if (found) sum += found.upper - found.lower;
     }
+  }
   return inside > 0 ? sum / inside : pad.thickness;
 }
 

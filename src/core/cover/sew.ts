@@ -26,7 +26,7 @@ import { sewnCheck } from './judge/sewn-check';
 import { suitsOf } from './judge/suits';
 import { flatPiece, type CoverPiece, type LiningPiece } from './laying/cloth-piece';
 import { discMesh, SeamTooDeep } from './laying/disc-mesh';
-import { awayFromCorners, makePanel, type MadePanel } from './laying/make-panel';
+import { awayFromCorners, flatTasks, makePanel, type FlatTask, type MadePanel } from './laying/make-panel';
 import type { Making } from './laying/panel-spec';
 import type { CoverPlan, StrainMap } from './plan';
 import { pullOver, seenLine, type BlankCuts } from './pulled/blank';
@@ -119,7 +119,7 @@ function pulledTop({ ring, spacing, keep }: Making, give: Give, model: Model): T
   });
   return {
     map: mapOf('cover', top.mesh, top.flat, top.strain),
-    summary: strainSummary(top.strain, give, awayFromCorners(ring, top.mesh)),
+    summary: keep('top judged', [top, ring, give], () => strainSummary(top.strain, give, awayFromCorners(ring, top.mesh))),
     fullness: top.fullness,
   };
 }
@@ -235,14 +235,11 @@ function joinedWidths({ piece, rule }: Model, cover: CoverPiece): Widths | null 
   return inWidths(cover, { width: cloth.rollWidth, axis, allowance: rule('seamAllowance'), threadFactor: rule('threadFactor') });
 }
 
-/**
- * Works out the cover: from the real surface to flat pieces, by the way of covering that was chosen.
- *
- * @param input the built piece and what was solved of it
- * @throws PieceProblems where a seam lies too deep for the outline
- */
-export function sewCover(input: CoverInput): SewnCover {
-  const { model, stations, covered, corners, coarse = false } = input;
+/** A cover set out: its way, what its panels share, and which they are. */
+type SetOut = { way: Way; working: Working; making: Making; sewn: Sewn };
+
+function setOut(input: CoverInput): SetOut {
+  const { model, coarse = false } = input;
   const { piece, rule } = model;
   const { way, ...choices } = choicesOf(piece.covering);
   const box = bounds(model.board);
@@ -262,7 +259,36 @@ export function sewCover(input: CoverInput): SewnCover {
     seams: new Map(),
   };
   const working: Working = { ...choices, covering, model, ring, rule, give };
-  const sewn: Sewn = way.panels?.(working) ?? { panels: [], seams: [], zip: null };
+  return { way, working, making, sewn: way.panels?.(working) ?? { panels: [], seams: [], zip: null } };
+}
+
+/**
+ * The panels that a cover will want laid flat, each of which may be laid elsewhere.
+ *
+ * @param input the built piece and what was solved of it
+ */
+export function flatsOf(input: CoverInput): FlatTask[] {
+  try {
+    const { sewn, making } = setOut(input);
+    return flatTasks(sewn.panels, making);
+  } catch (error) {
+    // A seam that lies too deep is said by the cover itself.
+    if (error instanceof SeamTooDeep || error instanceof PieceProblems) return [];
+    throw error;
+  }
+}
+
+/**
+ * Works out the cover: from the real surface to flat pieces, by the way of covering that was chosen.
+ *
+ * @param input the built piece and what was solved of it
+ * @throws PieceProblems where a seam lies too deep for the outline
+ */
+export function sewCover(input: CoverInput): SewnCover {
+  const { model, stations, covered, corners } = input;
+  const { rule } = model;
+  const { way, working, making, sewn } = setOut(input);
+  const { ring, covering, nails } = working;
   const made = panelsOf(way, sewn, making);
   const beyond = beyondOf(way, model);
   const cuts = cutsOf(input, way);
@@ -283,7 +309,7 @@ export function sewCover(input: CoverInput): SewnCover {
     reach: reachOf(way, working, stations, sewn.seams, beyond),
     welts: weltsOf(working, sewn.seams),
     channels: done.channels,
-    nails: choices.nails && nailPlan(model, choices.nails),
+    nails: nails && nailPlan(model, nails),
     buttons: done.buttons,
     zip: sewn.zip && {
       length: sewn.zip.length,

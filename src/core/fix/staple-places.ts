@@ -90,6 +90,16 @@ function cornerStaples({ way, pleats }: CornerPlan, open: number, pitch: number)
  * @param corners the planned corners
  */
 export function staplePlaces(model: Model, corners: readonly CornerPlan[]): FastenerPlace[] {
+  const { keep, stack, rule, piece } = model;
+  const { edges = [], holes = [], hardware = [] } = piece.base;
+  // Of a corner only what is folded where: how much cloth is left for the hand moves no staple.
+  const folded = corners.map(({ x, y, edge, way, pleats, inside }) => [x, y, edge, way, pleats, inside]);
+  const rules = [rule('return'), rule('staplePitch'), rule('cornerOpen'), rule('hardwareClear')];
+  return keep('staple places', [stack, folded, rules, edges, holes, hardware], () => placed(model, corners));
+}
+
+/** Every staple, in the order of work. */
+function placed(model: Model, corners: readonly CornerPlan[]): FastenerPlace[] {
   const line = offsetPolygon(model.board, -model.rule('return'))!;
   const loose = new Set((model.piece.base.edges ?? []).filter((fact) => !fact.fasten).map((fact) => fact.edge.name));
   const runs = runsOf(model, line, corners)

@@ -1,11 +1,12 @@
 import { cutsStep, halfReads, type Fineness, type HalfTask, type Model } from '../build';
-import { builtModel } from '../cover';
+import { builtModel, flatReads, flatsOf, type FlatTask, type LaidFlat } from '../cover';
 import { checkBuilt } from '../document';
 import type { HouseRules } from '../house';
 import type { Keep } from '../keep';
 import type { Piece, Problem } from '../piece';
 import type { PulledSection } from '../pull';
 import { createKeeper, type Count } from './keeper';
+import { coverInput } from './steps';
 
 /**
  * What plans pieces and keeps what did not change. Worker, server, command line, tests and cures use it alike; it is
@@ -21,6 +22,10 @@ export type Planner = {
   sectionsWanted: (model: Model, fineness: Fineness) => HalfTask[];
   /** takes sections that were solved elsewhere */
   takeSections: (tasks: readonly HalfTask[], solved: readonly PulledSection[]) => void;
+  /** the panels that a piece's cover will want laid flat and that are not known yet, once its sections are solved */
+  flatsWanted: (model: Model, fineness: Fineness) => FlatTask[];
+  /** takes panels that were laid flat elsewhere */
+  takeFlats: (tasks: readonly FlatTask[], laid: readonly LaidFlat[]) => void;
   /** how often each step was asked and worked, since it was last reset */
   counts: ReadonlyMap<string, Count>;
   resetCounts: () => void;
@@ -38,6 +43,11 @@ export function createPlanner(): Planner {
       return missing('section', tasks.map(halfReads)).map((i) => tasks[i]!);
     },
     takeSections: (tasks, solved) => tasks.forEach((task, i) => put('section', halfReads(task), solved[i])),
+    flatsWanted: (model, fineness) => {
+      const tasks = flatsOf(coverInput(model, fineness));
+      return missing('laid flat', tasks.map(flatReads)).map((i) => tasks[i]!);
+    },
+    takeFlats: (tasks, laid) => tasks.forEach((task, i) => put('laid flat', flatReads(task), laid[i])),
     counts,
     resetCounts,
   };

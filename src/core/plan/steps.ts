@@ -9,6 +9,7 @@ import {
   waddingPiece,
   wrapAt,
   type CornerPlan,
+  type CoverInput,
   type LiningPiece,
   type SewnCover,
   type StationWrap,
@@ -16,17 +17,20 @@ import {
 import { cutPlan, foamPieces, type CutPlan, type CutSet, type FoamPiece } from '../cut';
 import { fixPlan, type Fastening, type Fixing } from '../fix';
 import { BOARDS, findMaterial } from '../foam';
+import type { HouseRules } from '../house';
 import { outlineArea, outlineSize } from '../outline';
 import type { Piece } from '../piece';
 import { runSteps, type Step } from '../run';
 import { pocketPlan, type PocketPlan } from '../sit';
-import type { Planner } from './planner';
 import type { Plan, VariantPlan } from './types';
 
 /**
  * The steps of a plan, each a plain function of what it reads and kept by that. Nothing is worked out before it is asked
  * for: a step asks for the steps it hangs on.
  */
+
+/** Of a planner, the steps want only that it builds the pieces of a set that are measured differently. */
+type Models = { model: (piece: Piece, house: HouseRules) => Model };
 
 /** Cloth, wadding and fasteners add about this much to what a panel hangs with. */
 const DRESSED = 1.1;
@@ -61,18 +65,30 @@ export function ownModel(model: Model): Model {
   return differing === 0 ? model : { ...model, piece: { ...model.piece, count: model.piece.count - differing } };
 }
 
+/** What a cover is made from. */
+export function coverInput(whole: Model, fineness: Fineness): CoverInput {
+  const model = ownModel(whole);
+  return {
+    model,
+    sections: sectionsStep(model, fineness),
+    covered: coveredStep(model, fineness),
+    stations: wrapsStep(model, fineness),
+    corners: cornersStep(model, fineness),
+    coarse: fineness !== 'own',
+  };
+}
+
 /** The cover: flat pieces and all that is sewn into them. */
 export function coverStep(whole: Model, fineness: Fineness = 'own'): SewnCover {
-  const model = ownModel(whole);
+  const input = coverInput(whole, fineness);
+  const { model, sections, covered, stations, corners, coarse } = input;
   const { stack, piece, figures, keep } = model;
-  const sections = sectionsStep(model, fineness);
-  const covered = coveredStep(model, fineness);
-  const stations = wrapsStep(model, fineness);
-  const corners = cornersStep(model, fineness);
-  const coarse = fineness !== 'own';
   const reads = [stack, sections, covered, stations, corners, figures, piece.covering, clothRead(piece), piece.kind, piece.count];
   const base = [piece.base.notches ?? null, piece.base.edges ?? null, piece.wadding];
-  return keep('cover', [...reads, ...base, coarse], () => sewCover({ model, sections, stations, covered, corners, coarse }));
+  const sewn = keep('cover', [...reads, ...base, coarse], () => sewCover(input));
+  // Kept by itself too: what is worked out from the flat pieces then knows them again without reading them through.
+  keep('flat pieces', [sewn], () => sewn.cover);
+  return sewn;
 }
 
 /** The foam pieces to cut. */
@@ -93,7 +109,7 @@ export function liningsStep(whole: Model, fineness: Fineness = 'own'): { wadding
 }
 
 /** The flat pieces of every outline in the set that is not the piece's own. */
-export function variantsStep(model: Model, planner: Planner): VariantPlan[] {
+export function variantsStep(model: Model, planner: Models): VariantPlan[] {
   return (model.piece.variants ?? []).map((variant): VariantPlan => {
     const { variants: _variants, ...rest } = model.piece;
     void _variants;
@@ -116,7 +132,7 @@ export function variantsStep(model: Model, planner: Planner): VariantPlan[] {
 }
 
 /** The whole set laid out on sheets and rolls. */
-export function cutStep(model: Model, planner: Planner, fineness: Fineness = 'own'): CutPlan {
+export function cutStep(model: Model, planner: Models, fineness: Fineness = 'own'): CutPlan {
   const own = ownModel(model);
   const { cover } = coverStep(model, fineness);
   const foam = foamStep(model);

@@ -122,6 +122,49 @@ function overhangs(sick: Sick, now: number): Trial[] {
 /** What is told while cures are looked for, and what is kept. */
 export type CureOptions = { onTry?: (done: number, of: number) => boolean; keep?: Keep };
 
+/** The rows of changes that may help, each mildest first, and what is to be cured; null when nothing is wrong. */
+function rowsFor(piece: Piece, house: HouseRules, keep: Keep): { sick: Sick; rows: Trial[][] } | null {
+  const model = builtModel(piece, house, keep);
+  const before = sitStep(model, 'trial')?.plan;
+  if (!before || (!before.bottoms && !before.edgeFelt)) return null;
+  const covered = coveredStep(model, 'trial');
+  const at = piece.pads.reduce(
+    (best, pad, i) => (pad.role === 'main' && (best < 0 || pad.thickness > piece.pads[best]!.thickness) ? i : best),
+    -1,
+  );
+  const main = piece.pads[at];
+  if (!main) return null;
+  const foams = foamsOf(piece);
+  const area = covered.there.reduce((sum, on) => sum + on, 0) * covered.grid.step ** 2;
+  const sick: Sick = { piece, at, main, foam: foams.find((f) => f.id === main.material)!, foams, area };
+  const rows = before.bottoms ? [thicker(sick), firmer(sick), both(sick), under(sick)] : [];
+  if (before.edgeFelt && kindOf(piece.kind).traits.sat) rows.push(overhangs(sick, model.pads[at]?.offset ?? 0));
+  return { sick, rows };
+}
+
+/** How many rows of changes there are to try: each may be tried elsewhere. */
+export function cureRows(piece: Piece, house: HouseRules, keep: Keep = keepNothing): number {
+  return rowsFor(piece, house, keep)?.rows.length ?? 0;
+}
+
+/**
+ * The mildest change of a row that cures.
+ *
+ * @param piece a checked piece
+ * @param house the workshop's rules
+ * @param row which of `cureRows`
+ * @returns the cure, or null where none of the row holds
+ */
+export function cureOfRow(piece: Piece, house: HouseRules, row: number, keep: Keep = keepNothing): Cure | null {
+  const found = rowsFor(piece, house, keep);
+  return found?.rows[row] ? firstThatHolds(found.rows[row], found.sick, house, keep) : null;
+}
+
+/** Cures as they are shown: cheapest first. */
+export function cheapestOf(cures: readonly (Cure | null)[]): Cure[] {
+  return cures.filter((cure) => cure !== null).sort((a, b) => a.cost - b.cost);
+}
+
 /**
  * Finds the cheapest changes that cure a sitting's complaints, each verified by covering and sitting again.
  *
@@ -131,30 +174,14 @@ export type CureOptions = { onTry?: (done: number, of: number) => boolean; keep?
  * @returns cures that hold, cheapest first; empty when nothing is wrong or nothing sold helps
  */
 export function curesFor(piece: Piece, house: HouseRules, { onTry = () => true, keep = keepNothing }: CureOptions = {}): Cure[] {
-  const model = builtModel(piece, house, keep);
-  const before = sitStep(model, 'trial')?.plan;
-  if (!before || (!before.bottoms && !before.edgeFelt)) return [];
-  const covered = coveredStep(model, 'trial');
-  const at = piece.pads.reduce(
-    (best, pad, i) => (pad.role === 'main' && (best < 0 || pad.thickness > piece.pads[best]!.thickness) ? i : best),
-    -1,
-  );
-  const main = piece.pads[at];
-  if (!main) return [];
-  const foams = foamsOf(piece);
-  const area = covered.there.reduce((sum, on) => sum + on, 0) * covered.grid.step ** 2;
-  const sick: Sick = { piece, at, main, foam: foams.find((f) => f.id === main.material)!, foams, area };
-  // Of each kind the mildest that cures is wanted: they are tried in order.
-  const rows = before.bottoms ? [thicker(sick), firmer(sick), both(sick), under(sick)] : [];
-  if (before.edgeFelt && kindOf(piece.kind).traits.sat) rows.push(overhangs(sick, model.pads[at]?.offset ?? 0));
-  const found: Cure[] = [];
-  for (const [i, row] of rows.entries()) {
-    if (!onTry(i, rows.length)) break;
-    const cure = firstThatHolds(row, sick, house, keep);
-    if (cure) found.push(cure);
+  const rows = cureRows(piece, house, keep);
+  const found: (Cure | null)[] = [];
+  for (let row = 0; row < rows; row++) {
+    if (!onTry(row, rows)) break;
+    found.push(cureOfRow(piece, house, row, keep));
   }
-  onTry(rows.length, rows.length);
-  return found.sort((a, b) => a.cost - b.cost);
+  onTry(rows, rows);
+  return cheapestOf(found);
 }
 
 function firstThatHolds(row: readonly Trial[], { piece, area }: Sick, house: HouseRules, keep: Keep): Cure | null {

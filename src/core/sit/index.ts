@@ -1,5 +1,5 @@
 export { foamChart, type ChartCell, type ChartLimits } from './chart';
-export { curesFor, type Cure } from './cures';
+export { cheapestOf, cureOfRow, cureRows, curesFor, type Cure } from './cures';
 export { carveCheck, carvePasses, pocketPlan, type CarvePair, type PocketPlan } from './pocket';
 export { bedOf, sitPlan, type Sat, type SitPlan } from './sit-plan';
 export { formOf, loadOf, shareOf, sittingOf, usualSitting } from './sitting';

@@ -72,11 +72,43 @@ function meshed(spec: PanelSpec, { ring, spacing, keep }: Making): Meshed {
   return { mesh, runs: runsOf(spec, mesh.triangles, null, [], mesh.start.length / 2), disc: false };
 }
 
+/** A panel's surface to be laid flat: plain data, so that it can be worked elsewhere. */
+export type FlatTask = { mesh: SurfaceMesh & { start: Float64Array }; kinds: string[]; hold: ReturnType<typeof held> };
+
+/** What it comes to. */
+export type LaidFlat = { flat: Float64Array; settled: boolean };
+
+/** What a laid panel is known by again. */
+export const flatReads = ({ mesh, kinds }: FlatTask): readonly unknown[] => [mesh, kinds];
+
+const flatTask = (spec: PanelSpec, { mesh, runs }: Meshed): FlatTask => ({
+  mesh,
+  kinds: [spec.outer, spec.inner, spec.first, spec.last].map(sewnOrNot),
+  hold: held(runs.flat()),
+});
+
+/** Lays a panel's surface flat. */
+export function layFlat({ mesh, hold }: FlatTask): LaidFlat {
+  const { flat, settled } = flattenSurface(mesh, mesh.start, { hold, tolerance: SETTLED, rounds: ROUNDS });
+  return { flat: aligned(flat, mesh.start), settled };
+}
+
+/**
+ * The panels that will be laid flat as they are shaped: a straight one may not be wanted.
+ *
+ * @param specs the panels of a cover
+ * @param making what they share
+ */
+export function flatTasks(specs: readonly PanelSpec[], making: Making): FlatTask[] {
+  return specs.filter(({ straight }) => !straight).map((spec) => flatTask(spec, meshed(spec, making)));
+}
+
 type Judged = { flat: Float64Array; strain: Strain; summary: StrainSummary; settled: boolean };
 
 /** A panel's flat shape: a straight strip where that is wanted and the cloth gives so much, otherwise as it is shaped. */
-function laidFlat(spec: PanelSpec, making: Making, { mesh, runs }: Meshed): Judged & { straight: boolean } {
+function laidFlat(spec: PanelSpec, making: Making, panel: Meshed): Judged & { straight: boolean } {
   const { ring, keep, give } = making;
+  const { mesh } = panel;
   const away = awayFromCorners(ring, mesh);
   const judged = (flat: Float64Array, settled: boolean): Judged => {
     const strain = strainOf(mesh, flat);
@@ -86,11 +118,8 @@ function laidFlat(spec: PanelSpec, making: Making, { mesh, runs }: Meshed): Judg
     const strip = judged(straightFlat(spec, making, mesh.start), true);
     if (spec.straight === true || strip.summary.share <= 1) return { ...strip, straight: true };
   }
-  const kinds = [spec.outer, spec.inner, spec.first, spec.last].map(sewnOrNot);
-  const found = keep('laid flat', [mesh, kinds], () => {
-    const { flat, settled } = flattenSurface(mesh, mesh.start, { hold: held(runs.flat()), tolerance: SETTLED, rounds: ROUNDS });
-    return { flat: aligned(flat, mesh.start), settled };
-  });
+  const task = flatTask(spec, panel);
+  const found = keep('laid flat', flatReads(task), () => layFlat(task));
   return { ...judged(found.flat, found.settled), straight: false };
 }
 

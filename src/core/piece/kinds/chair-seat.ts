@@ -1,4 +1,4 @@
-import { STARTING_SHAPES } from '../schema/shapes';
+import { STARTING_SHAPES } from '../schema/shape-kinds';
 import { crown, kind, main, SEAT_WORDS } from './kind';
 
 export const chairSeat = kind({

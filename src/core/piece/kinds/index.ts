@@ -11,7 +11,8 @@ import type { Kind } from './kind';
 import { roundSeat } from './round-seat';
 import { saddle } from './saddle';
 import { tightSeat } from './tight-seat';
-import { shapeKind, SHAPES, type ShapeType } from '../schema/shapes';
+import { shapeKind, SHAPES } from '../schema/shape-kinds';
+import type { ShapeType } from '../schema/shapes';
 
 /** Every kind of piece, in the order it is offered. A new one is a file beside these and a line here. */
 export const KINDS = [

@@ -1,4 +1,4 @@
-import { STARTING_SHAPES } from '../schema/shapes';
+import { STARTING_SHAPES } from '../schema/shape-kinds';
 import { kind, main, SEAT_WORDS } from './kind';
 
 export const saddle = kind({
