@@ -1,6 +1,6 @@
 import { writeFileSync } from 'node:fs';
 import { expect, test } from '@playwright/test';
-import { newChairSeat } from '../src/core/piece';
+import { newChairSeat, newPiece } from '../src/core/piece';
 import { fovea, place, settled } from './help';
 
 test.beforeEach(async ({ page }) => {
@@ -25,13 +25,36 @@ test('nonsense is met beside its field and stays there, also after a reload', as
     await expect(page.getByRole('alert').filter({ hasText: says })).toBeVisible();
     await expect(depth).toHaveValue(text);
   }
+  // What is too small for millimetres is asked for in inches, and one press takes it.
+  await depth.fill('14');
+  await depth.press('Enter');
+  await page.getByRole('button', { name: '14 inches' }).click();
+  await expect(depth).toHaveValue('355.6 mm');
+  await depth.fill('4 m');
+  await depth.press('Enter');
   await page.getByLabel('Front corner radius').fill('300');
   await page.getByLabel('Front corner radius').press('Enter');
   await expect(page.getByText(/mm would fit/)).toBeVisible();
   await page.reload();
   await expect(depth).toHaveValue('4 m');
   await depth.press('Escape');
-  await expect(depth).toHaveValue('420 mm');
+  await expect(depth).toHaveValue('355.6 mm');
+});
+
+test('what a refusal asks is answered beside it', async ({ page, baseURL }) => {
+  const headers = { origin: baseURL! };
+  const start = newPiece('bench');
+  const shape = { type: 'rectangle' as const, width: 350, depth: 100, cornerRadius: { front: 0, back: 0 } };
+  const id = await place(page, { ...start, name: 'Narrow bench', pads: start.pads.slice(-1), base: { ...start.base, shape } });
+  await page.request.put('/api/house', { data: { key: 'return', value: 45 }, headers });
+  await page.goto(`/piece/${id}?stage=cover`);
+  await expect(page.getByText('Staple how far in?')).toBeVisible();
+  const field = page.locator('[data-mending]').getByRole('textbox');
+  await field.fill('20');
+  await field.press('Enter');
+  await settled(page);
+  await expect(page.getByText('Staple how far in?')).toHaveCount(0);
+  await page.request.put('/api/house', { data: { key: 'return', value: null }, headers });
 });
 
 test('files that are not pieces are refused with words', async ({ page }, info) => {

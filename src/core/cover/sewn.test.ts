@@ -400,6 +400,18 @@ describe('what the check of the sewn pieces catches', () => {
   });
 });
 
+describe('a band in two', () => {
+  it('of an arm pad is joined in the middle of either end, and both parts are of a length', () => {
+    const { sew } = built('arm-pad');
+    const { cover } = sew({ way: 'boxed', joins: 'two' });
+    const bands = cover.pieces.filter((piece) => piece.role === 'band');
+    expect(bands).toHaveLength(2);
+    const [one, other] = bands.map((band) => band.edges.find((edge) => edge.kind === 'seam')!.flat);
+    // Joined anywhere else one would be longer: the pad is the same left and right of its middle.
+    expect(one! / other!).toBeCloseTo(1, 1);
+  });
+});
+
 describe('darts at the corners', () => {
   it.each(KINDS)('%s: each begins at its corner', (kind) => {
     const { model, sew } = built(kind);

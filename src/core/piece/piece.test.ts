@@ -4,7 +4,7 @@ import { describe, expect, it } from 'vitest';
 import { laminate, FOAMS } from '../foam';
 import { checkRule, RULES } from '../house';
 import { createPlanner, planPiece, sheetView } from '../plan';
-import { KINDS, newChairSeat, newPiece, PieceProblems, STARTING_SHAPES, type Piece } from '.';
+import { KINDS, newChairSeat, newPiece, PieceProblems, BOARD_SIZE, slipOf, STARTING_SHAPES, type Piece } from '.';
 import { documentSchema, parseDocument, problemsOf, readDocument } from '../document';
 
 /** No sitting and larger triangles: these tests ask for neither. */
@@ -61,6 +61,24 @@ describe('a piece', () => {
     [(p: Piece) => (p.due = '2026-13-45'), 'is not a day'],
   ])('that cannot be is met with words: %#', (change, says) => {
     expect(wordsOf(change)).toContain(says);
+  });
+
+  it.each([
+    [14, 355.6, '14 inches'],
+    [16.5, 419.1, '16.5 inches'],
+    [4120, 412, '412 mm'],
+    [33, 838.2, '33 inches'],
+    [17.2, 172, '172 mm'],
+    [9000, 900, '900 mm'],
+  ])('a board of %d is asked back', (typed, value, says) => {
+    const slip = slipOf(typed, BOARD_SIZE)!;
+    expect(slip.value).toBeCloseTo(value, 6);
+    expect(slip.says).toBe(says);
+  });
+
+  it('what nothing would mend is not asked back', () => {
+    expect(slipOf(0.7, BOARD_SIZE)).toBeNull();
+    expect(slipOf(1e6, BOARD_SIZE)).toBeNull();
   });
 
   it('damaged in any one place is refused with words or planned, never anything else', () => {

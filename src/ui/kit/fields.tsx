@@ -29,6 +29,8 @@ type FieldProps = {
   bare?: boolean;
   /** the value is only an example: it stands there faintly until one is typed */
   example?: boolean;
+  /** what may have been meant by a figure that is refused */
+  meant?: (value: number) => { value: number; says: string } | null;
 };
 
 /** What a text is understood as. */
@@ -74,17 +76,17 @@ function useTyped({ name, onCommit, understood, nudge, shown, value }: CoreProps
     setRefused(null);
     setDraft(text);
   };
-  return { draft, reading, message, commit, step, type, forget, canStep: value !== null || Boolean(reading?.ok) };
+  return { draft, reading, message, commit, step, take, type, forget, canStep: value !== null || Boolean(reading?.ok) };
 }
 
 const STEPS: Record<string, number> = { ArrowUp: 1, ArrowDown: -1 };
 
 function Field(props: CoreProps) {
-  const { label, hint, shown, compact, bare, takesLengths, example } = props;
+  const { label, hint, shown, compact, bare, takesLengths, example, meant } = props;
   const id = useId();
   const { unit } = useSettings();
   const entered = useRef(false);
-  const { draft, reading, message, commit, step, type, forget, canStep } = useTyped(props);
+  const { draft, reading, message, commit, step, take, type, forget, canStep } = useTyped(props);
   const onKeyDown = (event: KeyboardEvent<HTMLInputElement>) => {
     const field = event.currentTarget;
     const by = STEPS[event.key];
@@ -102,6 +104,7 @@ function Field(props: CoreProps) {
     if (commit(text)) focusNext(field);
     return true;
   });
+  const slip = message && reading?.ok && meant ? meant(reading.value) : null;
   const frame = message ? 'border-error border-2' : 'border-base-content/40';
   return (
     <div className={`relative ${compact ? 'py-0.5' : 'py-1'}`}>
@@ -136,6 +139,17 @@ function Field(props: CoreProps) {
       </div>
       <div id={`${id}-said`} className="text-xs text-right min-h-0">
         <Said message={message} reading={reading} hint={hint} />
+        {slip && (
+          <button
+            type="button"
+            className="btn btn-xs btn-outline font-normal mt-0.5"
+            // The field's own leaving would take the slip a second time.
+            onMouseDown={(event) => event.preventDefault()}
+            onClick={() => take(slip.value, draft ?? '')}
+          >
+            {inUnit(slip.says, unit)}
+          </button>
+        )}
       </div>
     </div>
   );

@@ -1,7 +1,7 @@
 'use client';
 
 import type { ReactNode } from 'react';
-import { sayRange, type DocumentField, type FieldUnit } from '@/core/piece';
+import { sayRange, slipOf, type DocumentField, type FieldUnit } from '@/core/piece';
 import { AngleField, ChoiceField, FigureField, LengthField, TextField, TickField } from './fields';
 
 const SUFFIX: Partial<Record<FieldUnit, string>> = {
@@ -60,7 +60,9 @@ export function SchemaField({ field, name, value, onCommit: take, hint, compact,
   if (field.type === 'string')
     return <TextField label={field.label} name={name} value={String(value ?? '')} onCommit={onCommit} long={(field.longest ?? 0) > 1000} />;
   const figure = typeof value === 'number' ? value : null;
-  if (field.unit === 'mm') return <LengthField {...common} value={figure} {...(foam ? { foam } : {})} />;
+  const { range } = field;
+  const meant = range && { meant: (mm: number) => slipOf(mm, range) };
+  if (field.unit === 'mm') return <LengthField {...common} {...meant} value={figure} {...(foam ? { foam } : {})} />;
   if (field.unit === 'rad') return <AngleField {...common} value={figure} />;
   const suffix = field.unit && SUFFIX[field.unit];
   return <FigureField {...common} value={figure} whole={field.type === 'integer'} {...(suffix ? { suffix } : {})} />;

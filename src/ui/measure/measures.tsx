@@ -2,7 +2,7 @@
 
 import { Plus, Trash2 } from 'lucide-react';
 import { closingOf } from '@/core/outline';
-import { readField, shapeKind, withField, type BaseShape } from '@/core/piece';
+import { readField, shapeKind, slipOf, withField, type BaseShape } from '@/core/piece';
 import { AngleField, ChoiceField, LengthField } from '@/ui/kit/fields';
 import { useLength } from '@/ui/kit/settings';
 
@@ -105,6 +105,7 @@ export function ShapeFields({ shape, name, onChange, examples, wall }: Props) {
             hint={field.hint}
             name={`${name} ${field.key}`}
             value={readField(shape, field.key)}
+            {...(field.unit === 'mm' ? { meant: (mm: number) => slipOf(mm, field.range) } : {})}
             example={examples?.has(field.key) ?? false}
             onCommit={(value) => onChange(withField(shape, field.key, value), field.key, value)}
           />

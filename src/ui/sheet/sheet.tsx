@@ -3,7 +3,9 @@
 import { Rotate3d } from 'lucide-react';
 import dynamic from 'next/dynamic';
 import { useEffect, useState } from 'react';
+import { ruleOf } from '@/core/house';
 import { inUnit } from '@/core/length';
+import { schemaAt } from '@/core/piece';
 import { send } from '@/ui/kit/api';
 import { useSettings } from '@/ui/kit/settings';
 import { sheetWorker, solvingWorker } from '@/ui/kit/workers';
@@ -11,30 +13,48 @@ import { STAGES, stageOf } from '@/ui/stages';
 import { ConflictDialog } from './conflict-dialog';
 import { KeysDialog } from './keys-dialog';
 import { Notes } from './notes';
+import { PieceField } from './piece-field';
 import { PlanDrawing } from './plan-drawing';
+import { RuleField } from './rule-field';
 import { SectionDrawing } from './section-drawing';
 import { SheetHeader, StageTabs } from './sheet-header';
 import { Sizes } from './sizes';
 import type { Drawing, Stage } from './stage';
-import { createSheetStore, SheetContext, useSheet, useSheetStore, type SheetStart } from './store';
+import { createSheetStore, SheetContext, usePiece, useSheet, useSheetStore, type SheetStart } from './store';
 import { useSheetKeys } from './use-sheet-keys';
 import { keepSat, keepViewed } from './viewer';
 
 // The three-dimensional library is large and wanted by few: it comes when it is asked for.
 const RoundView = dynamic(() => import('@/ui/round/round-view').then((module) => module.RoundView), { ssr: false });
 
+/** The field that a refusal is about stands beside it: what is asked can be answered there. */
+function MendingField({ at }: { at: string }) {
+  const piece = usePiece();
+  const rule = ruleOf(/^overrides\.(.+)$/.exec(at)?.[1] ?? '');
+  const type = rule ? null : schemaAt(at, piece)?.type;
+  if (!rule && type !== 'number' && type !== 'integer') return null;
+  return (
+    <div className="w-64 shrink-0" data-mending={at}>
+      {rule ? <RuleField at={rule.key} label={rule.label} /> : <PieceField at={at} compact />}
+    </div>
+  );
+}
+
 /** What cannot be: of the piece as it is, of a drag, of what the worker could not do. */
 function Refusals() {
   const { unit } = useSettings();
-  const problem = useSheet((state) => state.problems[0]?.message ?? null);
+  const problem = useSheet((state) => state.problems[0] ?? null);
   const drag = useSheet((state) => state.dragMessage);
   // What has no field of its own to stand beside is said here.
   const stuck = useSheet((state) => (state.stuck && state.stuck.at === null ? state.stuck.message : null));
-  return [problem, drag, stuck].map((message, i) =>
+  return [problem?.message, drag, stuck].map((message, i) =>
     message ? (
-      <p key={i} role="alert" className="px-4 py-1 text-sm text-error border-b border-error">
-        {inUnit(message, unit)}
-      </p>
+      <div key={i} className="px-4 py-1 text-sm border-b border-error flex items-start gap-4">
+        <p role="alert" className="text-error flex-1 py-1">
+          {inUnit(message, unit)}
+        </p>
+        {i === 0 && <MendingField at={problem!.path} />}
+      </div>
     ) : null,
   );
 }

@@ -5,32 +5,22 @@ import { useState } from 'react';
 import { ruleOf, unusual } from '@/core/house';
 import { foamThickness, inUnit } from '@/core/length';
 import { printFigure, SIZE_GROUPS, type SizeGroup, type SizeLine, type Term } from '@/core/sizes';
-import { FigureField, LengthField } from '@/ui/kit/fields';
 import { Figure } from '@/ui/kit/figure';
 import { useSettings } from '@/ui/kit/settings';
+import { RuleField } from './rule-field';
 import { usePiece, useSheet } from './store';
-
-const SUFFIX: Partial<Record<Term['unit'], string>> = { percent: '%', seconds: 's', minutes: 'min', mass: 'kg', force: 'N' };
 
 function RuleTerm({ term }: { term: Term & { rule: string } }) {
   const { unit } = useSettings();
   const piece = usePiece();
-  const id = useSheet((state) => state.id);
   const house = useSheet((state) => state.house);
   const override = useSheet((state) => state.override);
   const rule = ruleOf(term.rule)!;
   const own = piece.overrides[term.rule];
   const standing = house[term.rule] ?? rule.value;
-  const field = {
-    label: `${term.symbol}: ${rule.label.toLowerCase()}, for this piece`,
-    name: `${id} override ${term.rule}`,
-    value: own ?? standing,
-    compact: true,
-    onCommit: (value: number) => override(term.rule, value),
-  };
   return (
     <li className="py-1.5 border-t border-base-content/15">
-      {rule.unit === 'length' ? <LengthField {...field} /> : <FigureField {...field} suffix={SUFFIX[rule.unit]} />}
+      <RuleField at={term.rule} label={`${term.symbol}: ${rule.label.toLowerCase()}, for this piece`} />
       <p className="text-xs text-base-content/80">
         {house[term.rule] === undefined ? 'House rule' : 'House rule, your own'}:{' '}
         <Figure says={printFigure(standing, rule.unit, unit, true)} />. {rule.reason}

@@ -1,4 +1,4 @@
-import type { Point } from '../../outline';
+import { bounds, type Point } from '../../outline';
 import type { Covering } from '../../piece';
 import type { EdgeUse, PanelSpec } from '../laying/panel-spec';
 import type { Slit } from '../laying/disc-mesh';
@@ -16,11 +16,21 @@ export const SEWN_BOTH = 0.0004;
 export const seamEdge = (id: string, allowance: number): EdgeUse => ({ id, kind: 'seam', seam: id, allowance });
 export const joinEdge = (id: string, allowance: number): EdgeUse => ({ id, kind: 'join', seam: id, allowance });
 
+/** The middles of a piece's ends: the places where its longer centre line meets the edge. */
+function endsOf(ring: Ring): number[] {
+  const rim = ring.places.map(({ point }) => point);
+  const box = bounds(rim);
+  const axis = box.height > box.width ? 1 : 0;
+  return [crossing(rim, axis, -1), crossing(rim, axis, 1)].sort((a, b) => a - b);
+}
+
 /** Where a band is joined: at the corners, or at the back and as often as the roll makes needed, even about the back. */
 export function joinMarks(ring: Ring, steps: Float64Array, covering: Covering, longest: number): number[] {
   const corners = cornerPlaces(ring);
   if (covering.joins === 'corners' && corners.length > 1) return corners;
   const total = steps.reduce((sum, step) => sum + step, 0);
+  // The ends of a long narrow piece are its short sides: the joins come to their middles.
+  if (covering.joins === 'two' && total / 2 <= longest) return endsOf(ring);
   const count = Math.max(1, Math.ceil(total / longest));
   // Two parts meet at the sides: a front and a back; otherwise one join is at the back.
   return Array.from({ length: count }, (_, k) => placeAt(ring, count === 2 ? 0.25 + k / 2 : 0.5 + k / count));

@@ -13,6 +13,8 @@ export const armPad = kind({
     board: { material: 'plywood', thickness: 12 },
     pads: [main('seat-extra-firm', 40), main('seat-firm', 10, { id: 'top', role: 'topper' })],
     way: 'boxed',
+    // A band in two is turned at the ends without a long strip to handle.
+    covering: { joins: 'two' },
     // Round curves tighter than 75 mm a strip on the bias lies better.
     welt: { cut: 'bias' },
     overrides: { return: 12 },

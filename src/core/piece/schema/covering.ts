@@ -136,6 +136,7 @@ export const COVERING = record({
       [
         { id: 'back', name: 'At the back' },
         { id: 'corners', name: 'At the corners' },
+        { id: 'two', name: 'In two, joined at the ends' },
       ],
       { default: 'back' },
     ),

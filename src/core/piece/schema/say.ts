@@ -1,5 +1,7 @@
 import type { FieldUnit, Range } from './field';
 
+/** More inches than this are said in feet or metres. */
+const MOST_INCHES = 99;
 const DEGREE = Math.PI / 180;
 
 const UNIT_WORDS: Record<FieldUnit, string> = {
@@ -24,13 +26,30 @@ export function sayFigure(value: number, unit: FieldUnit): string {
   return `${Math.round(shown * 1000) / 1000}${UNIT_WORDS[unit]}`;
 }
 
-/** A reader for a slip of the finger: ten times or a tenth of something that would fit, or inches where millimetres are meant. */
-function didYouMean(value: number, [low, high]: Range): string {
-  for (const factor of [0.1, 10, 1 / 25.4, 25.4]) {
+/** What may have been meant, mm, and how it is asked for. */
+export type Slip = { value: number; says: string };
+
+/**
+ * What was meant by a slip of the finger: ten times or a tenth of something that would fit, inches where millimetres are
+ * meant, or the other way round.
+ *
+ * @param value mm
+ * @param range what would fit
+ */
+export function slipOf(value: number, [low, high]: Range): Slip | null {
+  for (const factor of [25.4, 0.1, 10, 1 / 25.4]) {
     const guess = value * factor;
-    if (guess >= low * 1.5 && guess <= high * 0.7) return `; did you mean ${Math.round(guess)} mm?`;
+    // Small whole figures are what a tape in inches shows.
+    if (factor === 25.4 && (value > MOST_INCHES || value % 0.5 !== 0)) continue;
+    if (guess < low * 1.5 || guess > high * 0.7) continue;
+    return { value: factor === 25.4 ? guess : Math.round(guess), says: factor === 25.4 ? `${value} inches` : `${Math.round(guess)} mm` };
   }
-  return '';
+  return null;
+}
+
+function didYouMean(value: number, range: Range): string {
+  const slip = slipOf(value, range);
+  return slip ? `; did you mean ${slip.says}?` : '';
 }
 
 /**
