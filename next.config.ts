@@ -5,6 +5,8 @@ const config: NextConfig = {
   // The database's native part and the threads are loaded, not bundled.
   serverExternalPackages: ['better-sqlite3', 'piscina'],
   devIndicators: false,
+  // A photo of 20 MB comes through whole; what is larger is refused by its own route, with words.
+  experimental: { proxyClientMaxBodySize: '21mb' },
   // `npm test` checks types once, in a step of its own.
   typescript: { ignoreBuildErrors: true },
 };

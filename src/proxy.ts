@@ -3,7 +3,15 @@ import { contentSecurityPolicy, refuse } from './server/guard';
 
 /** Stands before every request: own host, own origin for writes, a policy for every page. */
 export function proxy(request: NextRequest): NextResponse {
-  const why = refuse({ method: request.method, host: request.headers.get('host'), origin: request.headers.get('origin') });
+  const { headers: said, method } = request;
+  const why = refuse({
+    method,
+    host: said.get('host'),
+    origin: said.get('origin'),
+    site: said.get('sec-fetch-site'),
+    mode: said.get('sec-fetch-mode'),
+    path: request.nextUrl.pathname,
+  });
   if (why) return NextResponse.json({ message: why }, { status: 403 });
   const policy = contentSecurityPolicy(Buffer.from(crypto.getRandomValues(new Uint8Array(16))).toString('base64'));
   const headers = new Headers(request.headers);

@@ -6,17 +6,41 @@ import type { Metadata } from 'next';
 import { connection } from 'next/server';
 import type { ReactNode } from 'react';
 import { database } from '@/data/database';
-import { getSettings } from '@/data/settings';
+import { getSettings, type Settings } from '@/data/settings';
+import { troubleOf, type WorkshopTrouble } from '@/data/trouble';
+import { lastBackup } from '@/server/backups';
+import { eventLog } from '@/server/event-log';
 import { Header } from '@/ui/kit/header';
 import { SettingsProvider } from '@/ui/kit/settings';
 import { TapeProvider } from '@/ui/kit/tape';
+import { Trouble } from '@/ui/kit/trouble';
 
 export const metadata: Metadata = { title: { default: 'Fovea', template: '%s – Fovea' }, icons: { icon: '/icon.svg' } };
+
+/** The workshop's settings, or why the workshop cannot be opened. */
+function opened(): Settings | WorkshopTrouble {
+  try {
+    return getSettings(database());
+  } catch (error) {
+    const trouble = troubleOf(error);
+    if (!trouble) throw error;
+    eventLog().error({ trouble: trouble.kind, err: trouble.cause }, trouble.title);
+    return trouble;
+  }
+}
 
 export default async function Layout({ children }: { children: ReactNode }) {
   // The policy's nonce is new for every request, so nothing is prepared beforehand.
   await connection();
-  const settings = getSettings(database());
+  const settings = opened();
+  if (settings instanceof Error)
+    return (
+      <html lang="en-GB" data-theme="day">
+        <body className="bg-base-100 text-base-content min-h-screen flex flex-col">
+          <Trouble title={settings.title} cure={settings.cure} backup={lastBackup()} />
+        </body>
+      </html>
+    );
   return (
     <html lang="en-GB" data-theme={settings.theme}>
       <body className="bg-base-100 text-base-content min-h-screen flex flex-col">

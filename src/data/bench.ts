@@ -1,5 +1,6 @@
 import type { Piece } from '../core/piece';
 import type { Db } from './database';
+import { BrokenRecord, documentOf } from './pieces';
 
 /** A step done on one piece of a set. */
 export type Tick = { unit: number; step: string };
@@ -10,6 +11,30 @@ export type LogEntry = { id: number; pieceId: string; serial: string; note: stri
 /** The ticks of a piece. */
 export function listTicks(db: Db, pieceId: string): Tick[] {
   return db.prepare('SELECT unit, step FROM tick WHERE piece_id = ? ORDER BY unit, step').all(pieceId) as Tick[];
+}
+
+/** Which of each set have each step done, of all pieces at once. */
+export type TicksDone = ReadonlyMap<string, readonly { step: string; units: readonly number[] }[]>;
+
+/** Which of each set have each step done, of all pieces or of one. */
+export function ticksDone(db: Db, pieceId?: string): TicksDone {
+  const rows = db
+    .prepare(`SELECT piece_id, step, group_concat(unit) AS units FROM tick ${pieceId ? 'WHERE piece_id = ?' : ''} GROUP BY piece_id, step`)
+    .all(...(pieceId ? [pieceId] : [])) as { piece_id: string; step: string; units: string }[];
+  const found = new Map<string, { step: string; units: number[] }[]>();
+  for (const { piece_id, step, units } of rows) {
+    const done = { step, units: units.split(',').map(Number) };
+    const list = found.get(piece_id);
+    if (list) list.push(done);
+    else found.set(piece_id, [done]);
+  }
+  return found;
+}
+
+/** The serial under which each piece was last written into the log. */
+export function serialsOf(db: Db): ReadonlyMap<string, string> {
+  const rows = db.prepare('SELECT piece_id, serial FROM log_entry ORDER BY id').all() as { piece_id: string; serial: string }[];
+  return new Map(rows.map(({ piece_id, serial }) => [piece_id, serial]));
 }
 
 /** Ticks a step of one piece of the set, or takes the tick back. */
@@ -48,30 +73,59 @@ export function addLogEntry(db: Db, entry: { pieceId: string; revision: number; 
   );
 }
 
-/** The log, newest first. */
-export function listLog(db: Db): LogEntry[] {
+type LogRow = { id: number; piece_id: string; serial: string; note: string; finished_at: string; json: string; on_floor: number };
+
+/** A row of the log, or nothing where its piece's record is damaged. */
+function toEntry(row: LogRow): LogEntry[] {
+  try {
+    return [
+      {
+        id: row.id,
+        pieceId: row.piece_id,
+        serial: row.serial,
+        note: row.note,
+        finishedAt: row.finished_at,
+        onFloor: row.on_floor === 1,
+        piece: documentOf(row.json),
+      },
+    ];
+  } catch (error) {
+    if (error instanceof BrokenRecord) return [];
+    throw error;
+  }
+}
+
+/** What of an entry is searched: serial, note, and the piece's own name, cloth and notes. */
+const IN_PIECE = ['$.name', '$.cloth.name', '$.notes'].map((path) => `coalesce(json_extract(json, '${path}'), '')`).join(" || ' ' || ");
+// A record that is no JSON would end the whole search.
+const SEARCHED = `serial || ' ' || note || ' ' || CASE WHEN json_valid(json) THEN ${IN_PIECE} ELSE '' END`;
+
+/**
+ * The log, newest first.
+ *
+ * @param db the database
+ * @param [options.search] words, each of which an entry must have
+ * @param [options.from] so many are passed over
+ * @param [options.most] so many at most
+ */
+export function listLog(db: Db, { search = '', from = 0, most = 100 }: { search?: string; from?: number; most?: number } = {}): LogEntry[] {
+  const words = search.toLowerCase().split(/\s+/).filter(Boolean).slice(0, 12);
+  const having = words.map(() => `AND instr(lower(${SEARCHED}), ?) > 0`).join(' ');
   const rows = db
     .prepare(
       `SELECT log_entry.id, log_entry.piece_id, serial, note, finished_at, json, piece.removed_at IS NULL AS on_floor FROM log_entry
        JOIN piece ON piece.id = log_entry.piece_id
        JOIN revision ON revision.piece_id = log_entry.piece_id AND revision.revision = log_entry.revision
-       ORDER BY finished_at DESC, log_entry.id DESC`,
+       WHERE 1 ${having}
+       ORDER BY finished_at DESC, log_entry.id DESC LIMIT ? OFFSET ?`,
     )
-    .all() as { id: number; piece_id: string; serial: string; note: string; finished_at: string; json: string; on_floor: number }[];
-  return rows.map((row) => ({
-    id: row.id,
-    pieceId: row.piece_id,
-    serial: row.serial,
-    note: row.note,
-    finishedAt: row.finished_at,
-    onFloor: row.on_floor === 1,
-    piece: JSON.parse(row.json) as Piece,
-  }));
+    .all(...words, most, from) as LogRow[];
+  return rows.flatMap(toEntry);
 }
 
-/** The serial under which a piece was last written into the log, or null. */
-export function serialOf(db: Db, pieceId: string): string | null {
-  const row = db.prepare('SELECT serial FROM log_entry WHERE piece_id = ? ORDER BY id DESC LIMIT 1').get(pieceId) as
-    { serial: string } | undefined;
-  return row?.serial ?? null;
+/** Whether this very piece at this very revision was written into the log under that number. */
+export function finishedAs(db: Db, pieceId: string, revision: number, serial: string): boolean {
+  return (
+    db.prepare('SELECT 1 FROM log_entry WHERE serial = ? AND piece_id = ? AND revision = ?').get(serial, pieceId, revision) !== undefined
+  );
 }

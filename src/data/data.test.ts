@@ -34,30 +34,31 @@ describe('pieces', () => {
 
   it('undo and redo walk every change, and a new change ends the redo', () => {
     const { id } = createPiece(db, named('A'));
-    savePiece(db, id, 1, named('B'));
-    savePiece(db, id, 2, named('C'));
-    stepPiece(db, id, 'undo');
+    const step = (direction: 'undo' | 'redo') => stepPiece(db, id, direction, getPiece(db, id)!.revision);
+    savePiece(db, id, { base: 1, piece: named('B') });
+    savePiece(db, id, { base: 2, piece: named('C') });
+    step('undo');
     expect(nameOf(id)).toBe('B');
-    stepPiece(db, id, 'undo');
+    step('undo');
     expect(nameOf(id)).toBe('A');
-    expect(stepPiece(db, id, 'undo')).toBeNull();
-    stepPiece(db, id, 'redo');
+    expect(step('undo')).toEqual({ nowhere: true });
+    step('redo');
     expect(nameOf(id)).toBe('B');
-    stepPiece(db, id, 'redo');
+    step('redo');
     expect(nameOf(id)).toBe('C');
-    expect(stepPiece(db, id, 'redo')).toBeNull();
-    stepPiece(db, id, 'undo');
+    expect(step('redo')).toEqual({ nowhere: true });
+    step('undo');
     const now = getPiece(db, id)!;
-    savePiece(db, id, now.revision, named('D'));
+    savePiece(db, id, { base: now.revision, piece: named('D') });
     expect(getPiece(db, id)).toMatchObject({ canUndo: true, canRedo: false });
-    stepPiece(db, id, 'undo');
+    step('undo');
     expect(nameOf(id)).toBe('B');
   });
 
   it('a stale save overwrites nothing and is kept until the user has chosen', () => {
     const { id } = createPiece(db, named('A'));
-    expect(savePiece(db, id, 1, named('mine'))!.ok).toBe(true);
-    const late = savePiece(db, id, 1, named('theirs'));
+    expect(savePiece(db, id, { base: 1, piece: named('mine') })!.ok).toBe(true);
+    const late = savePiece(db, id, { base: 1, piece: named('theirs') });
     expect(late!.ok).toBe(false);
     expect(nameOf(id)).toBe('mine');
     const [kept] = listStaleSaves(db, id);
@@ -68,7 +69,7 @@ describe('pieces', () => {
 
   it('saving what is already there makes no revision', () => {
     const { id } = createPiece(db, named('A'));
-    savePiece(db, id, 1, named('A'));
+    savePiece(db, id, { base: 1, piece: named('A') });
     expect(getPiece(db, id)!.revision).toBe(1);
   });
 
@@ -76,7 +77,7 @@ describe('pieces', () => {
     const { id } = createPiece(db, named('A'));
     expect(removePiece(db, id)).toBe(true);
     expect(getPiece(db, id)).toBeNull();
-    expect(savePiece(db, id, 1, named('B'))).toBeNull();
+    expect(savePiece(db, id, { base: 1, piece: named('B') })).toBeNull();
   });
 });
 

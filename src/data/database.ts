@@ -1,30 +1,55 @@
 import Database from 'better-sqlite3';
-import { mkdirSync, readdirSync, readFileSync } from 'node:fs';
+import {
+  closeSync,
+  existsSync,
+  fsyncSync,
+  mkdirSync,
+  openSync,
+  readdirSync,
+  readFileSync,
+  readSync,
+  renameSync,
+  rmSync,
+  statSync,
+} from 'node:fs';
+import { createRequire } from 'node:module';
 import { join } from 'node:path';
+import { troubleOf, WorkshopTrouble } from './trouble';
 
 export type Db = Database.Database;
 
 const MIGRATIONS = join(process.cwd(), 'src/data/migrations');
+
+/** The file in the workshop's folder. */
+export const DATABASE_FILE = 'fovea.sqlite';
+
+/** Ids of saves are remembered so long: a page that was asleep for longer asks its user. Days. */
+const SAVES_KEPT = 30;
 
 /** The folder that holds everything the workshop has: `FOVEA_DATA`, or ./data. */
 export function dataFolder(): string {
   return process.env.FOVEA_DATA ?? join(process.cwd(), 'data');
 }
 
-/** Brings a database up to date by the numbered files it has not had yet. */
-function migrate(db: Db): void {
-  const done = db.pragma('user_version', { simple: true }) as number;
-  const files = readdirSync(MIGRATIONS)
+/** Numbered files, each a step from one form of the database to the next. */
+function migrations(): string[] {
+  return readdirSync(MIGRATIONS)
     .filter((name) => /^\d{3}-.*\.sql$/.test(name))
     .sort();
-  const known = Number(files.at(-1)!.slice(0, 3));
-  if (done > known)
-    throw new Error(
-      `This workshop was last opened with a newer Fovea (form ${done}; this one knows ${known}). It is left as it is: open it with the newer one.`,
-    );
-  for (const name of files) {
+}
+
+/** The newest form of the database that this application knows. */
+export function newestForm(): number {
+  return Number(migrations().at(-1)!.slice(0, 3));
+}
+
+const newer = (form: number): WorkshopTrouble => new WorkshopTrouble('newer', `Its form is ${form}; this one knows ${newestForm()}.`);
+
+/** Brings a database up to date by the numbered files it has not had yet, each whole or not at all. */
+function migrate(db: Db, to = newestForm()): void {
+  for (const name of migrations()) {
     const number = Number(name.slice(0, 3));
-    if (number <= done) continue;
+    if (number <= (db.pragma('user_version', { simple: true }) as number) || number > to) continue;
     db.transaction(() => {
       db.exec(readFileSync(join(MIGRATIONS, name), 'utf8'));
       db.pragma(`user_version = ${number}`);
@@ -32,27 +57,130 @@ function migrate(db: Db): void {
   }
 }
 
-/**
- * Opens the workshop's database and brings it up to date.
- *
- * @param [folder] where it lives; made when missing
- */
-export function openDatabase(folder = dataFolder()): Db {
-  mkdirSync(folder, { recursive: true });
-  const db = new Database(join(folder, 'fovea.sqlite'));
+/** The form that a database file says it has, without opening it: the four bytes at 60 of its header. */
+function formOf(file: string): number {
+  const header = Buffer.alloc(100);
+  const handle = openSync(file, 'r');
+  try {
+    if (readSync(handle, header, 0, 100, 0) < 100 || header.toString('latin1', 0, 16) !== 'SQLite format 3\0')
+      throw new WorkshopTrouble('damaged', 'The file is not a database.');
+  } finally {
+    closeSync(handle);
+  }
+  return header.readUInt32BE(60);
+}
+
+/** Makes sure that what a folder lists outlives a power cut. */
+export function syncFolder(folder: string): void {
+  const handle = openSync(folder, 'r');
+  try {
+    fsyncSync(handle);
+  } finally {
+    closeSync(handle);
+  }
+}
+
+/** What a connection needs: readers beside a writer, and a save that is answered only when it is on the disk. */
+function ready(db: Db): Db {
   db.pragma('journal_mode = WAL');
   // What was saved must outlive a power cut.
   db.pragma('synchronous = FULL');
   db.pragma('foreign_keys = ON');
   db.pragma('busy_timeout = 5000');
-  migrate(db);
   return db;
 }
 
-const kept = globalThis as { foveaDatabase?: Db };
+/** The driver: the local one, or `libsql` with the same interface where FOVEA_DRIVER or the address says so. */
+function open(address: string): Db {
+  if (process.env.FOVEA_DRIVER !== 'libsql' && !/^(libsql|https?):/.test(address)) return new Database(address);
+  const Libsql = createRequire(join(process.cwd(), 'package.json'))('libsql') as typeof Database;
+  const token = process.env.FOVEA_DATABASE_TOKEN;
+  return new Libsql(address, (token ? { authToken: token } : {}) as Database.Options);
+}
 
-/** The one connection of this process; development reloads share it. */
+/** A workshop's first database is made aside and put in its place whole: an empty file is never a new one. */
+function create(folder: string, file: string): void {
+  const aside = `${file}.new`;
+  for (const end of ['', '-wal', '-shm', '-journal']) rmSync(aside + end, { force: true });
+  const db = ready(open(aside));
+  migrate(db);
+  db.close();
+  renameSync(aside, file);
+  syncFolder(folder);
+}
+
+/**
+ * Looks for damage.
+ *
+ * @param db open
+ * @returns null where it is whole, or what SQLite says
+ */
+export function damageOf(db: Db): string | null {
+  const found = db.prepare('PRAGMA quick_check(1)').all() as Record<string, string>[];
+  const says = Object.values(found[0] ?? {})[0];
+  return says === 'ok' ? null : String(says);
+}
+
+/** A copy of the database before it is brought to a newer form: it lies beside it until the next one. */
+function keepOld(db: Db, file: string, form: number): void {
+  const copy = `${file}.form-${form}`;
+  if (existsSync(copy)) return;
+  db.prepare('VACUUM INTO ?').run(copy);
+}
+
+function openLocal(folder: string): Db {
+  mkdirSync(folder, { recursive: true });
+  const file = join(folder, DATABASE_FILE);
+  if (!existsSync(file)) create(folder, file);
+  if (statSync(file).size === 0) throw new WorkshopTrouble('empty');
+  // A database of a newer form is not even opened: opening writes.
+  if (formOf(file) > newestForm()) throw newer(formOf(file));
+  const db = open(file);
+  try {
+    const form = db.pragma('user_version', { simple: true }) as number;
+    if (form > newestForm()) throw newer(form);
+    const damage = damageOf(db);
+    if (damage) throw new WorkshopTrouble('damaged', '', { cause: new Error(damage) });
+    ready(db);
+    if (form > 0 && form < newestForm()) keepOld(db, file, form);
+    migrate(db);
+    db.prepare('DELETE FROM save WHERE saved_at < ?').run(new Date(Date.now() - SAVES_KEPT * 86_400_000).toISOString());
+    return db;
+  } catch (error) {
+    db.close();
+    throw error;
+  }
+}
+
+/**
+ * Opens the workshop's database and brings it up to date: a file in the workshop's folder, or the server that
+ * `FOVEA_DATABASE` names.
+ *
+ * @param [folder] where it lives; made when missing
+ * @throws WorkshopTrouble in words for the owner; a newer, damaged or empty database is left as it is
+ */
+export function openDatabase(folder = dataFolder()): Db {
+  try {
+    const address = process.env.FOVEA_DATABASE;
+    if (!address) return openLocal(folder);
+    const db = open(address);
+    db.pragma('foreign_keys = ON');
+    migrate(db);
+    return db;
+  } catch (error) {
+    throw troubleOf(error) ?? error;
+  }
+}
+
+const kept = globalThis as { foveaDatabase?: Db | undefined };
+
+/** The one connection of this process; development reloads share it. What could not be opened is tried again. */
 export function database(): Db {
-  kept.foveaDatabase ??= openDatabase();
-  return kept.foveaDatabase;
+  if (!kept.foveaDatabase?.open) {
+    const db = openDatabase();
+    kept.foveaDatabase = db;
+    // A clean stop leaves nothing in the write-ahead log: the file alone is then the whole workshop.
+    process.once('exit', () => db.open && db.close());
+  }
+  return kept.foveaDatabase!;
 }

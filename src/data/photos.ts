@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto';
-import { existsSync, mkdirSync, readFileSync, renameSync, writeFileSync } from 'node:fs';
+import { closeSync, existsSync, fsyncSync, mkdirSync, openSync, readFileSync, renameSync, writeSync } from 'node:fs';
 import { join } from 'node:path';
-import { dataFolder } from './database';
+import { dataFolder, syncFolder } from './database';
 
 /** Photos are files beside the database, named by what is in them. */
 const NAME = /^[0-9a-f]{64}\.(jpg|png|webp)$/;
@@ -23,9 +23,17 @@ export function keepPhoto(bytes: Uint8Array, extension: string): string {
   const path = join(folder(), name);
   if (!existsSync(path)) {
     mkdirSync(folder(), { recursive: true });
-    // Written aside first: a photo is there whole or not at all.
-    writeFileSync(`${path}.part`, bytes);
-    renameSync(`${path}.part`, path);
+    // Written aside first, and down to the disk: a photo is there whole or not at all, also after a power cut.
+    const aside = `${path}.${process.pid}.part`;
+    const handle = openSync(aside, 'w');
+    try {
+      for (let at = 0; at < bytes.byteLength;) at += writeSync(handle, bytes, at);
+      fsyncSync(handle);
+    } finally {
+      closeSync(handle);
+    }
+    renameSync(aside, path);
+    syncFolder(folder());
   }
   return name;
 }

@@ -5,6 +5,9 @@ import type { Db } from './database';
 /** A piece as it is kept: the document, its revision, and whether undo and redo lead anywhere. */
 export type PieceRecord = { id: string; revision: number; updatedAt: string; canUndo: boolean; canRedo: boolean; piece: Piece };
 
+/** A piece whose record cannot be read: the others are, all the same. */
+export type BrokenPiece = { id: string; updatedAt: string };
+
 /** What became of a save. A stale one is kept under `keptAs` and nothing is overwritten. */
 export type SaveResult = { ok: true; record: PieceRecord } | { ok: false; current: PieceRecord; keptAs: number };
 
@@ -18,11 +21,29 @@ const SELECT = `
   FROM piece JOIN revision ON revision.piece_id = piece.id AND revision.revision = piece.revision
   WHERE piece.removed_at IS NULL`;
 
-/** A kept document in today's form: what an older version kept is brought up to date when it is read. */
-function documentOf(json: string): Piece {
-  const kept = migrate(JSON.parse(json));
-  if ('newer' in kept) throw new Error(`A piece of form ${kept.newer} is kept here: open the workshop with a newer Fovea`);
-  return kept.data as Piece;
+/** A record that is there and cannot be read. */
+export class BrokenRecord extends Error {
+  constructor(options: { cause?: unknown } = {}) {
+    super('The record of this piece is damaged. On the floor it can be taken back to its last whole version.', options);
+  }
+}
+
+/**
+ * A kept document in today's form: what an older version kept is brought up to date when it is read.
+ *
+ * @throws BrokenRecord where it cannot be read
+ */
+export function documentOf(json: string): Piece {
+  let kept;
+  try {
+    kept = migrate(JSON.parse(json));
+  } catch (error) {
+    throw new BrokenRecord({ cause: error });
+  }
+  if ('newer' in kept) throw new BrokenRecord({ cause: new Error(`form ${kept.newer}`) });
+  const piece = kept.data as Partial<Piece> | null;
+  if (!piece || typeof piece !== 'object' || !piece.base || !Array.isArray(piece.pads)) throw new BrokenRecord();
+  return piece as Piece;
 }
 
 function toRecord(row: Row): PieceRecord {
@@ -36,15 +57,60 @@ function toRecord(row: Row): PieceRecord {
   };
 }
 
-/** Every piece on the floor, by the day it was last changed. */
-export function listPieces(db: Db): PieceRecord[] {
-  return (db.prepare(`${SELECT} ORDER BY piece.created_at, piece.id`).all() as Row[]).map(toRecord);
+/** Everything on the floor, in the order it came: one damaged record does not take the others with it. */
+export function listFloor(db: Db): { pieces: PieceRecord[]; broken: BrokenPiece[] } {
+  const pieces: PieceRecord[] = [];
+  const broken: BrokenPiece[] = [];
+  for (const row of db.prepare(`${SELECT} ORDER BY piece.created_at, piece.id`).all() as Row[]) {
+    try {
+      pieces.push(toRecord(row));
+    } catch {
+      broken.push({ id: row.id, updatedAt: row.updated_at });
+    }
+  }
+  return { pieces, broken };
 }
 
-/** One piece, or null. */
+/** Every piece on the floor that can be read. */
+export function listPieces(db: Db): PieceRecord[] {
+  return listFloor(db).pieces;
+}
+
+/**
+ * One piece, or null.
+ *
+ * @throws BrokenRecord where its record cannot be read
+ */
 export function getPiece(db: Db, id: string): PieceRecord | null {
   const row = db.prepare(`${SELECT} AND piece.id = ?`).get(id) as Row | undefined;
   return row ? toRecord(row) : null;
+}
+
+/**
+ * Takes a piece whose record is damaged back to its last revision that can be read; the damaged one stays in its history.
+ *
+ * @returns null where no revision of it can be read
+ */
+export function mendPiece(db: Db, id: string): PieceRecord | null {
+  return db
+    .transaction((): PieceRecord | null => {
+      const rows = db.prepare('SELECT revision, json FROM revision WHERE piece_id = ? ORDER BY revision DESC').all(id) as {
+        revision: number;
+        json: string;
+      }[];
+      const whole = rows.find(({ json }) => {
+        try {
+          documentOf(json);
+          return true;
+        } catch {
+          return false;
+        }
+      });
+      if (!whole) return null;
+      if (whole.revision !== rows[0]!.revision) append(db, id, rows[0]!.revision + 1, whole.json, { undoTo: null, redoTo: null });
+      return getPiece(db, id);
+    })
+    .immediate();
 }
 
 /** A piece as it stood at a revision, or null. */
@@ -53,13 +119,43 @@ export function getRevision(db: Db, id: string, revision: number): Piece | null 
   return row ? documentOf(row.json) : null;
 }
 
-/** Keeps a new piece and returns it with its id. */
-export function createPiece(db: Db, piece: Piece): PieceRecord {
+/** What a save that carries this id came to before, or null. */
+function savedBefore(db: Db, saveId: string | undefined): { piece_id: string; revision: number | null; stale_id: number | null } | null {
+  if (saveId === undefined) return null;
+  return (
+    (db.prepare('SELECT piece_id, revision, stale_id FROM save WHERE id = ?').get(saveId) as
+      { piece_id: string; revision: number | null; stale_id: number | null } | undefined) ?? null
+  );
+}
+
+function rememberSave(db: Db, saveId: string | undefined, pieceId: string, came: { revision?: number; stale?: number }): void {
+  if (saveId === undefined) return;
+  db.prepare('INSERT INTO save (id, piece_id, revision, stale_id, saved_at) VALUES (?, ?, ?, ?, ?)').run(
+    saveId,
+    pieceId,
+    came.revision ?? null,
+    came.stale ?? null,
+    new Date().toISOString(),
+  );
+}
+
+/**
+ * Keeps a new piece and returns it with its id.
+ *
+ * @param db the database
+ * @param piece checked
+ * @param [saveId] of the request: asked twice, it is one piece
+ */
+export function createPiece(db: Db, piece: Piece, saveId?: string): PieceRecord {
+  const before = savedBefore(db, saveId);
+  const known = before && getPiece(db, before.piece_id);
+  if (known) return known;
   const id = randomUUID();
   const now = new Date().toISOString();
   db.transaction(() => {
     db.prepare('INSERT INTO piece (id, revision, created_at, updated_at) VALUES (?, 1, ?, ?)').run(id, now, now);
     db.prepare('INSERT INTO revision (piece_id, revision, json, saved_at) VALUES (?, 1, ?, ?)').run(id, JSON.stringify(piece), now);
+    rememberSave(db, saveId, id, { revision: 1 });
   })();
   return getPiece(db, id)!;
 }
@@ -77,58 +173,88 @@ function append(db: Db, id: string, revision: number, json: string, links: { und
   db.prepare('UPDATE piece SET revision = ?, updated_at = ? WHERE id = ?').run(revision, now, id);
 }
 
+/** A save: the revision it started from, what is saved, and an id by which it is known again. */
+export type Save = {
+  base: number;
+  piece: Piece;
+  saveId?: string | undefined;
+  /** the id of a save of the same page that came before and whose answer it may have lost */
+  after?: string | undefined;
+};
+
 /**
  * Saves a piece that started from a revision. When another save came first, nothing is overwritten: this one is
- * put aside and both are returned.
+ * put aside and both are returned. A save whose answer was lost and that is sent again is answered again.
  *
  * @returns null when there is no such piece
  */
-export function savePiece(db: Db, id: string, base: number, piece: Piece): SaveResult | null {
+export function savePiece(db: Db, id: string, { base, piece, saveId, after }: Save): SaveResult | null {
   return db
     .transaction((): SaveResult | null => {
       const current = getPiece(db, id);
       if (!current) return null;
+      const before = savedBefore(db, saveId);
+      if (before && before.piece_id === id)
+        return before.stale_id === null
+          ? { ok: true, record: asSaved(db, current, before.revision!) }
+          : { ok: false, current, keptAs: before.stale_id };
       const json = JSON.stringify(piece);
-      if (current.revision !== base) {
+      // What came from the same page just before is no other's change.
+      const from = savedBefore(db, after)?.revision ?? base;
+      if (current.revision !== from) {
         const kept = db
           .prepare('INSERT INTO stale_save (piece_id, base_revision, json, saved_at) VALUES (?, ?, ?, ?)')
           .run(id, base, json, new Date().toISOString());
-        return { ok: false, current, keptAs: Number(kept.lastInsertRowid) };
+        const keptAs = Number(kept.lastInsertRowid);
+        rememberSave(db, saveId, id, { stale: keptAs });
+        return { ok: false, current, keptAs };
       }
-      if (json !== JSON.stringify(current.piece)) append(db, id, base + 1, json, { undoTo: base, redoTo: null });
+      const same = json === JSON.stringify(current.piece);
+      if (!same) append(db, id, from + 1, json, { undoTo: from, redoTo: null });
+      rememberSave(db, saveId, id, { revision: same ? from : from + 1 });
       return { ok: true, record: getPiece(db, id)! };
     })
     .immediate();
 }
 
+/** A record as a save left it, though others may have saved since: who asks goes on from there, not from theirs. */
+function asSaved(db: Db, current: PieceRecord, revision: number): PieceRecord {
+  return current.revision === revision ? current : { ...current, revision, piece: getRevision(db, current.id, revision)! };
+}
+
+/** What became of a step: done, nowhere to step, or the piece was changed elsewhere. */
+export type StepResult = { record: PieceRecord } | { nowhere: true } | { current: PieceRecord };
+
 /**
- * Steps back to what was before the last change, or forward again. The step is itself a new revision.
+ * Steps back to what was before the last change, or forward again. The step is itself a new revision, and is taken only
+ * from the revision that its page shows.
  *
- * @returns null when there is no such piece, or nowhere to step
+ * @returns null when there is no such piece
  */
-export function stepPiece(db: Db, id: string, direction: 'undo' | 'redo'): PieceRecord | null {
+export function stepPiece(db: Db, id: string, direction: 'undo' | 'redo', base: number): StepResult | null {
   return db
-    .transaction((): PieceRecord | null => {
-      const links = db
-        .prepare(
-          'SELECT undo_to, redo_to, piece.revision FROM piece JOIN revision ON piece_id = id AND revision.revision = piece.revision WHERE id = ? AND removed_at IS NULL',
-        )
-        .get(id) as { undo_to: number | null; redo_to: number | null; revision: number } | undefined;
-      const target = direction === 'undo' ? links?.undo_to : links?.redo_to;
-      if (!links || target === null || target === undefined) return null;
-      const goal = db.prepare('SELECT json, undo_to, redo_to FROM revision WHERE piece_id = ? AND revision = ?').get(id, target) as {
-        json: string;
-        undo_to: number | null;
-        redo_to: number | null;
-      };
+    .transaction((): StepResult | null => {
+      const current = getPiece(db, id);
+      if (!current) return null;
+      if (current.revision !== base) return { current };
+      const links = db.prepare('SELECT undo_to, redo_to FROM revision WHERE piece_id = ? AND revision = ?').get(id, base) as Pick<
+        Row,
+        'undo_to' | 'redo_to'
+      >;
+      const target = direction === 'undo' ? links.undo_to : links.redo_to;
+      if (target === null) return { nowhere: true };
+      const goal = db.prepare('SELECT json, undo_to, redo_to FROM revision WHERE piece_id = ? AND revision = ?').get(id, target) as Pick<
+        Row,
+        'json' | 'undo_to' | 'redo_to'
+      >;
       append(
         db,
         id,
-        links.revision + 1,
+        base + 1,
         goal.json,
-        direction === 'undo' ? { undoTo: goal.undo_to, redoTo: links.revision } : { undoTo: goal.undo_to, redoTo: goal.redo_to },
+        direction === 'undo' ? { undoTo: goal.undo_to, redoTo: base } : { undoTo: goal.undo_to, redoTo: goal.redo_to },
       );
-      return getPiece(db, id);
+      return { record: getPiece(db, id)! };
     })
     .immediate();
 }
@@ -147,6 +273,13 @@ export function listStaleSaves(db: Db, id: string): StaleSave[] {
     saved_at: string;
   }[];
   return rows.map((row) => ({ id: row.id, baseRevision: row.base_revision, savedAt: row.saved_at, piece: documentOf(row.json) }));
+}
+
+/** What was put aside goes on growing while its page waits for a choice: the newest is what counts. */
+export function renewStaleSave(db: Db, pieceId: string, staleId: number, piece: Piece): boolean {
+  return (
+    db.prepare('UPDATE stale_save SET json = ? WHERE id = ? AND piece_id = ?').run(JSON.stringify(piece), staleId, pieceId).changes > 0
+  );
 }
 
 /** Forgets a stale save once the user has chosen. */

@@ -2,17 +2,47 @@
 const OWN_NAMES = new Set(['127.0.0.1', 'localhost', '[::1]']);
 
 /** Methods that change nothing. */
-const READS = new Set(['GET', 'HEAD', 'OPTIONS']);
+const READS = new Set(['GET', 'HEAD']);
+/** Methods that are known here at all. */
+const KNOWN = new Set([...READS, 'POST', 'PUT', 'DELETE']);
+/** Where a browser may say that a request comes from. */
+const OWN_SITES = new Set(['same-origin', 'none']);
+
+/** What is looked at of a request. */
+export type Asked = {
+  method: string;
+  host: string | null;
+  origin: string | null;
+  site?: string | null;
+  mode?: string | null;
+  path?: string;
+};
+
+/** Whether an address can be read at all: its parts must be well encoded. */
+function readable(path: string): boolean {
+  try {
+    decodeURIComponent(path);
+    return !path.includes('\0') && !/%00/.test(path);
+  } catch {
+    return false;
+  }
+}
 
 /**
  * Says why a request must be refused, or null. A foreign Host means that somebody's page has made its own name
- * point here; a write from another origin means that a page elsewhere is pressing our buttons.
+ * point here; a write from another origin, or one that the browser itself says comes from another site, means that a page
+ * elsewhere is pressing our buttons. A page elsewhere may link here, and read nothing.
  *
- * @param request method and the two headers
+ * @param request method, path and the headers
  */
-export function refuse(request: { method: string; host: string | null; origin: string | null }): string | null {
+export function refuse(request: Asked): string | null {
   const name = request.host?.replace(/:\d+$/, '').toLowerCase() ?? '';
   if (!OWN_NAMES.has(name)) return 'This workshop answers only on its own machine.';
+  if (!KNOWN.has(request.method)) return `Nothing here answers to ${request.method.slice(0, 20)}.`;
+  if (request.path !== undefined && !readable(request.path)) return 'This address cannot be read.';
+  const foreign = request.site !== undefined && request.site !== null && !OWN_SITES.has(request.site);
+  if (foreign && !(READS.has(request.method) && request.mode === 'navigate'))
+    return 'A page elsewhere may not ask this workshop for anything.';
   if (READS.has(request.method)) return null;
   if (request.origin === null) return 'A change must come from the application’s own pages.';
   let from: string;

@@ -1,4 +1,7 @@
 import { PieceProblems } from '../core/piece';
+import { BrokenRecord } from '../data/pieces';
+import { troubleOf } from '../data/trouble';
+import { eventLog } from './event-log';
 
 /** The largest body a write may have: a piece is a few kilobytes. */
 export const LARGEST_BODY = 1_000_000;
@@ -72,17 +75,37 @@ export async function readObject(request: Request): Promise<Record<string, unkno
   return data as Record<string, unknown>;
 }
 
+/** What an error is answered with: its status and words, without a path or a stack. */
+function answerTo(error: unknown): Response {
+  if (error instanceof PieceProblems) return Response.json({ message: error.message, problems: error.problems }, { status: 422 });
+  if (error instanceof Refusal) return Response.json({ message: error.message }, { status: error.status });
+  if (error instanceof BrokenRecord) return Response.json({ message: error.message }, { status: 409 });
+  const trouble = troubleOf(error);
+  if (trouble) {
+    eventLog().error({ trouble: trouble.kind, err: trouble.cause }, trouble.title);
+    return Response.json({ message: trouble.message, trouble: trouble.kind }, { status: trouble.kind === 'full' ? 507 : 503 });
+  }
+  eventLog().error({ err: error }, 'A request failed');
+  return Response.json({ message: 'Something went wrong in the application; nothing was changed.' }, { status: 500 });
+}
+
 /**
  * Runs a route's work and turns what it throws into an answer: problems with a piece are 422, refusals keep their
- * status, anything else is 500 without its inner words.
+ * status, trouble with the folder or the disk is 503 or 507 with its cure, anything else is 500 without its inner words.
  */
 export async function answer(work: () => Promise<Response> | Response): Promise<Response> {
   try {
     return await work();
   } catch (error) {
-    if (error instanceof PieceProblems) return Response.json({ message: error.message, problems: error.problems }, { status: 422 });
-    if (error instanceof Refusal) return Response.json({ message: error.message }, { status: error.status });
-    console.error(error);
-    return Response.json({ message: 'Something went wrong in the application; nothing was changed.' }, { status: 500 });
+    return answerTo(error);
+  }
+}
+
+/** A part of an address as it was before it was encoded. */
+export function decoded(part: string): string {
+  try {
+    return decodeURIComponent(part);
+  } catch {
+    throw new Refusal(400, 'This address cannot be read');
   }
 }

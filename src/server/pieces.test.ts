@@ -3,10 +3,12 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { newChairSeat, type Piece } from '../core/piece';
+import { listLog } from '../data/bench';
 import { database } from '../data/database';
 import type { PieceRecord } from '../data/pieces';
 import { answer, LARGEST_BODY } from './http';
-import { floorRows } from './floor';
+import { floorView, readRow, type FloorRow } from './floor';
+import { looksLater } from './looks';
 import * as routes from './pieces';
 import { planning } from './planning';
 
@@ -16,6 +18,7 @@ beforeAll(() => {
   process.env.FOVEA_DATA = folder;
 });
 afterAll(async () => {
+  looksLater().stop();
   await planning().close();
   database().close();
   rmSync(folder, { recursive: true });
@@ -86,7 +89,7 @@ describe('bench, log and house', () => {
     const { id } = await make({ name: 'Ticked', count: 2 });
     for (const wrong of [
       { unit: 3, step: 'foam', done: true },
-      { unit: 1, step: 'dance', done: true },
+      { unit: 1, step: 'dance <b>', done: true },
       { unit: 1, step: 'foam', done: 'yes' },
     ]) {
       expect((await answer(() => routes.putTick(request(wrong), id))).status).toBe(400);
@@ -94,17 +97,20 @@ describe('bench, log and house', () => {
     await answer(() => routes.putTick(request({ unit: 1, step: 'board', done: true }), id));
     await answer(() => routes.putTick(request({ unit: 2, step: 'board', done: true }), id));
     expect(routes.ticksOf(id)).toHaveLength(2);
-    const row = (await floorRows(database())).find((own) => own.id === id);
+    const before = floorView(database()).rows.find((own) => own.id === id);
+    expect(before).toMatchObject({ look: null, lacks: 'time' });
+    const row = (await readRow(id).then((response) => response.json())) as FloorRow;
+    expect(floorView(database()).rows.find((own) => own.id === id)).toEqual(row);
     expect(row).toMatchObject({ step: 'Cut the foam', done: 2, of: 30 });
     expect(row!.look!.section!.cover.length).toBeGreaterThan(3);
   });
 
   it('a piece that was taken off is no longer on the floor', async () => {
     const bare = await make({ pads: [] });
-    const there = async () => (await floorRows(database())).some((own) => own.id === bare.id);
-    expect(await there()).toBe(true);
+    const there = () => floorView(database()).rows.some((own) => own.id === bare.id);
+    expect(there()).toBe(true);
     routes.deletePiece(bare.id);
-    expect(await there()).toBe(false);
+    expect(there()).toBe(false);
     expect((await answer(() => routes.readPiece(bare.id))).status).toBe(404);
   });
 
@@ -112,7 +118,11 @@ describe('bench, log and house', () => {
     const { id } = await make();
     const finish = (serial: unknown, note: unknown = '') => answer(() => routes.postFinish(request({ serial, note }), id));
     expect((await finish('T-1')).status).toBe(201);
-    expect((await finish('T-1')).status).toBe(422);
+    // Asked again with the same number it is the same finish; of another piece, or of a later state, it is not.
+    expect((await finish('T-1')).status).toBe(201);
+    expect(listLog(database()).filter(({ serial }) => serial === 'T-1')).toHaveLength(1);
+    const { id: other } = await make({ name: 'Other' });
+    expect((await answer(() => routes.postFinish(request({ serial: 'T-1', note: '' }), other))).status).toBe(422);
     expect((await finish('  ')).status).toBe(422);
     expect((await finish('T-2', 7)).status).toBe(422);
   });

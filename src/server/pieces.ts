@@ -6,12 +6,37 @@ import { checkRule } from '../core/house';
 import { UNITS, type Unit } from '../core/length';
 import { baseOutline } from '../core/outline';
 import { PieceProblems, type Piece } from '../core/piece';
-import { addLogEntry, listTicks, serialTaken, setTick, type Tick } from '../data/bench';
+import { addLogEntry, finishedAs, listLog, listTicks, serialTaken, setTick, type Tick } from '../data/bench';
 import { database } from '../data/database';
-import { createPiece, dropStaleSave, getPiece, removePiece, savePiece, stepPiece, type PieceRecord } from '../data/pieces';
+import {
+  createPiece,
+  dropStaleSave,
+  getPiece,
+  mendPiece,
+  removePiece,
+  renewStaleSave,
+  savePiece,
+  stepPiece,
+  type PieceRecord,
+} from '../data/pieces';
 import { getHouse, getSettings, setHouseRule, setSettings, type Settings } from '../data/settings';
 import { readObject, readText, Refusal } from './http';
+import { lookOf, looksLater } from './looks';
 import { planning } from './planning';
+
+/** An id of a save is made by the page: a random UUID. */
+const SAVE_ID = /^[0-9a-f-]{16,40}$/;
+
+function saveIdOf(said: unknown): string | undefined {
+  if (said === undefined) return undefined;
+  if (typeof said !== 'string' || !SAVE_ID.test(said)) throw new Refusal(400, 'The id of a save is 16 to 40 hexadecimal signs');
+  return said;
+}
+
+function created(record: PieceRecord): Response {
+  looksLater().wanted(record.id);
+  return Response.json(record, { status: 201 });
+}
 
 const GONE = 'This piece is no longer on the floor.';
 const LONGEST_NOTE = 5000;
@@ -29,23 +54,27 @@ function plannable(data: unknown): Piece {
 
 /** POST /api/pieces: keeps a new piece. */
 export async function postPiece(request: Request): Promise<Response> {
-  const { piece } = await readObject(request);
-  return Response.json(createPiece(database(), plannable(piece)), { status: 201 });
+  const { piece, save } = await readObject(request);
+  return created(createPiece(database(), plannable(piece), saveIdOf(save)));
 }
 
 /** POST /api/import: keeps a piece from a JSON file's text. */
 export async function importPiece(request: Request): Promise<Response> {
   const piece = parseDocument(await readText(request), getHouse(database()));
-  return Response.json(createPiece(database(), piece), { status: 201 });
+  return created(createPiece(database(), piece));
 }
 
 /** PUT /api/pieces/ID: saves a piece that started from a revision; 409 when another save came first. */
 export async function putPiece(request: Request, id: string): Promise<Response> {
   const body = await readObject(request);
   if (!Number.isInteger(body.base)) throw new Refusal(400, 'A save must name the revision it started from');
-  const result = savePiece(database(), id, body.base as number, plannable(body.piece));
+  const save = { base: body.base as number, piece: plannable(body.piece), saveId: saveIdOf(body.save), after: saveIdOf(body.after) };
+  const result = savePiece(database(), id, save);
   if (!result) throw new Refusal(404, GONE);
-  if (result.ok) return Response.json(result.record);
+  if (result.ok) {
+    looksLater().wanted(id);
+    return Response.json(result.record);
+  }
   return Response.json(
     {
       message: 'This piece was changed elsewhere since you opened it. Nothing was overwritten.',
@@ -71,11 +100,28 @@ export function deletePiece(id: string): Response {
 export async function postStep(request: Request, id: string): Promise<Response> {
   const { direction, base } = await readObject(request);
   if (direction !== 'undo' && direction !== 'redo') throw new Refusal(400, 'Step must be undo or redo');
-  const current = found(id);
-  if (base !== current.revision)
-    return Response.json({ message: 'This piece was changed elsewhere; here it is as it stands now.', current }, { status: 409 });
-  const record = stepPiece(database(), id, direction);
-  if (!record) throw new Refusal(409, direction === 'undo' ? 'There is nothing to undo' : 'There is nothing to redo');
+  if (!Number.isInteger(base)) throw new Refusal(400, 'A step must name the revision it is taken from');
+  const result = stepPiece(database(), id, direction, base as number);
+  if (!result) throw new Refusal(404, GONE);
+  if ('current' in result)
+    return Response.json({ message: 'This piece was changed elsewhere; here it is as it stands now.', ...result }, { status: 409 });
+  if ('nowhere' in result) throw new Refusal(409, direction === 'undo' ? 'There is nothing to undo' : 'There is nothing to redo');
+  looksLater().wanted(id);
+  return Response.json(result.record);
+}
+
+/** PUT /api/pieces/ID/stale: what was put aside has grown while its page waits for a choice. */
+export async function putStale(request: Request, id: string): Promise<Response> {
+  const { stale, piece } = await readObject(request);
+  if (!Number.isInteger(stale) || !renewStaleSave(database(), id, stale as number, plannable(piece)))
+    throw new Refusal(404, 'That version is no longer kept');
+  return Response.json({ ok: true });
+}
+
+/** POST /api/pieces/ID/mend: a piece whose record is damaged goes back to its last whole version. */
+export function postMend(id: string): Response {
+  const record = mendPiece(database(), id);
+  if (!record) throw new Refusal(404, 'No version of this piece can be read any more; take it off the floor, or restore a backup.');
   return Response.json(record);
 }
 
@@ -86,14 +132,21 @@ export async function deleteStale(request: Request, id: string): Promise<Respons
   return Response.json({ ok: true });
 }
 
-/** PUT /api/pieces/ID/ticks: a step of one piece of the set is done, or not after all. */
+/** Names of steps are short words with hyphens. */
+const STEP = /^[a-z0-9][a-z0-9 .:_/-]{0,79}$/i;
+
+/**
+ * PUT /api/pieces/ID/ticks: a step of one piece of the set is done, or not after all. Nothing is planned for it: a step is
+ * looked up on the run sheet where that is known, and where it is not yet only its form is looked at.
+ */
 export async function putTick(request: Request, id: string): Promise<Response> {
   const { unit, step, done } = await readObject(request);
-  const { piece } = found(id);
-  const { steps } = await planning().look({ piece, house: getHouse(database()) });
-  if (!Number.isInteger(unit) || (unit as number) < 1 || (unit as number) > piece.count)
-    throw new Refusal(400, `There are ${piece.count} in this set`);
-  if (typeof step !== 'string' || !steps.some((s) => s.key === step)) throw new Refusal(400, 'That step is not on the run sheet');
+  const record = found(id);
+  const { count } = record.piece;
+  if (!Number.isInteger(unit) || (unit as number) < 1 || (unit as number) > count) throw new Refusal(400, `There are ${count} in this set`);
+  const look = lookOf(database(), record);
+  if (typeof step !== 'string' || !STEP.test(step) || (look && !look.steps.some((s) => s.key === step)))
+    throw new Refusal(400, 'That step is not on the run sheet');
   if (typeof done !== 'boolean') throw new Refusal(400, 'Done must be true or false');
   return Response.json({ ticks: setTick(database(), id, { unit, step } as Tick, done) });
 }
@@ -105,6 +158,8 @@ export async function postFinish(request: Request, id: string): Promise<Response
   const number = typeof serial === 'string' ? serial.trim() : '';
   if (!number || number.length > 40) throw new Refusal(422, 'A serial number has 1 to 40 signs');
   if (typeof note !== 'string' || note.length > LONGEST_NOTE) throw new Refusal(422, `A note has at most ${LONGEST_NOTE} signs`);
+  // A finish whose answer was lost and that is sent again is the same one.
+  if (finishedAs(database(), id, record.revision, number)) return Response.json({ ok: true }, { status: 201 });
   if (serialTaken(database(), number)) throw new Refusal(422, `Serial number ${number} is already in the log; take another`);
   addLogEntry(database(), { pieceId: id, revision: record.revision, serial: number, note });
   return Response.json({ ok: true }, { status: 201 });
@@ -183,6 +238,16 @@ export async function putSettings(request: Request): Promise<Response> {
     change.theme = theme;
   }
   return Response.json(setSettings(database(), change));
+}
+
+/** GET /api/log?search=&from=: finished work, newest first, a page at a time. */
+export function readLog(request: Request): Response {
+  const { searchParams } = new URL(request.url);
+  const from = Number(searchParams.get('from') ?? 0);
+  if (!Number.isInteger(from) || from < 0) throw new Refusal(400, 'From must be a whole number');
+  return Response.json({
+    entries: listLog(database(), { search: (searchParams.get('search') ?? '').slice(0, 200), from }),
+  });
 }
 
 /** The ticks of a piece, for its bench view. */

@@ -9,22 +9,25 @@ const MOST_DOTS = 60_000_000;
 /** What a photo is, by its first bytes. */
 export type Picture = { extension: 'jpg' | 'png' | 'webp'; mime: string; width: number; height: number };
 
+/** Where a row of bytes comes last, or −1. */
+function lastMark(bytes: Uint8Array, mark: readonly number[]): number {
+  for (let i = bytes.length - mark.length; i >= 0; i--) if (mark.every((byte, k) => bytes[i + k] === byte)) return i;
+  return -1;
+}
+
 const KINDS: { extension: Picture['extension']; mime: string; is: (b: Uint8Array) => boolean; ends: (b: Uint8Array) => boolean }[] = [
   {
     extension: 'png',
     mime: 'image/png',
     is: (b) => [0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a].every((byte, i) => b[i] === byte),
-    ends: (b) => new TextDecoder('latin1').decode(b.subarray(-12)).includes('IEND'),
+    ends: (b) => lastMark(b, [0x49, 0x45, 0x4e, 0x44]) > 0,
   },
   {
     extension: 'jpg',
     mime: 'image/jpeg',
     is: (b) => b[0] === 0xff && b[1] === 0xd8 && b[2] === 0xff,
-    // Some cameras add a little after the end mark.
-    ends: (b) => {
-      for (let i = b.length - 1; i > Math.max(2, b.length - 4096); i--) if (b[i] === 0xd9 && b[i - 1] === 0xff) return true;
-      return false;
-    },
+    // Cameras add things after the end mark, a whole short film among them.
+    ends: (b) => lastMark(b, [0xff, 0xd9]) > 2,
   },
   {
     extension: 'webp',

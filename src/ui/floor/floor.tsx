@@ -3,10 +3,10 @@
 import { Plus, Trash2, Upload } from 'lucide-react';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import type { Section } from '@/core/build';
 import { shapeKind, foamsOf } from '@/core/piece';
-import type { FloorRow } from '@/server/floor';
+import type { FloorRow, FloorView } from '@/server/floor';
 import { MaterialPatterns } from '@/ui/drawing/materials';
 import { openPath } from '@/ui/drawing/path';
 import { send } from '@/ui/kit/api';
@@ -55,15 +55,73 @@ function SmallSection({ section, row, width }: { section: Section; row: FloorRow
   );
 }
 
+/** The section is on its way. */
+function Waiting() {
+  return <p className="text-sm text-base-content/70 py-2">Drawing the section…</p>;
+}
+
 const dayOf = (due: string): string =>
   new Date(`${due}T12:00:00Z`).toLocaleDateString('en-GB', { day: 'numeric', month: 'short', timeZone: 'UTC' });
+
+/** Looks asked for at once: the workshop works them out one after another anyway. */
+const AT_ONCE = 2;
+
+/** Rows as they are worked out: those that were not yet are asked for, the first first. */
+function useRows(given: FloorRow[]): FloorRow[] {
+  const [known, setKnown] = useState<Record<string, FloorRow>>({});
+  useEffect(() => {
+    const waiting = given.filter(({ lacks }) => lacks === 'time').map(({ id }) => id);
+    let over = false;
+    const work = async (): Promise<void> => {
+      for (let id = waiting.shift(); id !== undefined && !over; id = waiting.shift()) {
+        const asked = id;
+        const row = await fetch(`/api/pieces/${asked}/look`)
+          .then((response) => (response.ok ? (response.json() as Promise<FloorRow>) : null))
+          .catch(() => null);
+        if (row && !over) setKnown((now) => ({ ...now, [asked]: row }));
+      }
+    };
+    for (let k = 0; k < AT_ONCE; k++) void work();
+    return () => {
+      over = true;
+    };
+  }, [given]);
+  return given.map((row) => (row.lacks === 'time' ? (known[row.id] ?? row) : row));
+}
+
+/** A piece whose record is damaged: the others are there all the same. */
+function Broken({ id, updatedAt, onWrong }: { id: string; updatedAt: string; onWrong: (message: string) => void }) {
+  const router = useRouter();
+  const mend = async () => {
+    try {
+      const answer = await send('POST', `/api/pieces/${id}/mend`);
+      if (answer.ok) router.refresh();
+      else onWrong(answer.data.message ?? 'It could not be mended.');
+    } catch {
+      onWrong('The workshop cannot be reached; nothing was changed.');
+    }
+  };
+  return (
+    <li className="border-t border-base-content/25 py-2 flex items-center gap-5" data-broken={id}>
+      <span className="flex-1">
+        <span className="font-display text-lg block">A piece that cannot be read</span>
+        <span className="text-sm text-base-content/80">
+          Its record is damaged, last changed {updatedAt.slice(0, 10)}. The other pieces are whole.
+        </span>
+      </span>
+      <button type="button" className="btn btn-outline btn-sm font-normal" onClick={() => void mend()}>
+        Back to its last whole version
+      </button>
+    </li>
+  );
+}
 
 function Row({ row, width, onLeave }: { row: FloorRow; width: number; onLeave: () => void }) {
   const say = useLength();
   const { piece, look, done, of } = row;
   const next = nextOf(row);
   return (
-    <li className="border-t border-base-content/25 py-2 grid grid-cols-[minmax(0,1fr)_minmax(0,1.1fr)_8rem_2.5rem] items-center gap-5">
+    <li className="floor-row border-t border-base-content/25 py-2 grid grid-cols-[minmax(0,1fr)_minmax(0,1.1fr)_8rem_2.5rem] items-center gap-5">
       <Link
         href={`/piece/${row.id}?stage=${look?.section && piece.pads.length > 0 ? 'build' : next.stage}`}
         className="block hover:underline underline-offset-4"
@@ -74,7 +132,7 @@ function Row({ row, width, onLeave }: { row: FloorRow; width: number; onLeave: (
           {look && `${shapeKind(piece.base.shape.type).name}, ${say(look.size.width)} × ${say(look.size.depth)}`}
         </span>
       </Link>
-      <div>{look?.section ? <SmallSection section={look.section} row={row} width={width} /> : null}</div>
+      <div>{look?.section ? <SmallSection section={look.section} row={row} width={width} /> : row.lacks === 'time' && <Waiting />}</div>
       <div className="text-sm">
         <Link href={`/piece/${row.id}?stage=${next.stage}`} className="underline underline-offset-2 block">
           {next.words}
@@ -143,7 +201,8 @@ function Empty() {
 }
 
 /** Everything in the workshop, each row a true small section, all at one scale. */
-export function Floor({ rows }: { rows: FloorRow[] }) {
+export function Floor({ rows: given, broken }: { rows: FloorRow[]; broken: FloorView['broken'] }) {
+  const rows = useRows(given);
   const router = useRouter();
   const [message, setMessage] = useState<string | null>(null);
   const [leaving, setLeaving] = useState<FloorRow | null>(null);
@@ -164,8 +223,11 @@ export function Floor({ rows }: { rows: FloorRow[] }) {
           {message}
         </p>
       )}
-      {rows.length === 0 && <Empty />}
+      {rows.length === 0 && broken.length === 0 && <Empty />}
       <ul>
+        {broken.map((piece) => (
+          <Broken key={piece.id} {...piece} onWrong={setMessage} />
+        ))}
         {rows.map((row) => (
           <Row key={row.id} row={row} width={width} onLeave={() => setLeaving(row)} />
         ))}

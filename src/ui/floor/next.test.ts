@@ -3,7 +3,7 @@ import { newChairSeat } from '@/core/piece';
 import { nextOf } from './next';
 
 const piece = newChairSeat();
-const row = { piece, look: { section: null, size: { width: 450, depth: 420 } }, step: 'Cut the foam', serial: null };
+const row = { piece, lacks: null, step: 'Cut the foam', serial: null };
 
 it('says what a piece lacks before what is next at the bench', () => {
   expect(nextOf(row)).toEqual({ words: 'Bench: cut the foam', stage: 'bench' });
@@ -11,5 +11,6 @@ it('says what a piece lacks before what is next at the bench', () => {
   expect(nextOf({ ...row, piece: { ...piece, cloth: { ...piece.cloth, name: '' } } })).toMatchObject({ stage: 'cover' });
   expect(nextOf({ ...row, step: null })).toMatchObject({ words: 'Finish the job' });
   expect(nextOf({ ...row, step: null, serial: '2026-001' }).words).toBe('Finished, 2026-001 in the log');
-  expect(nextOf({ ...row, look: null })).toMatchObject({ stage: 'base', words: expect.stringContaining('no longer suit') });
+  expect(nextOf({ ...row, lacks: 'time' as const }).words).toBe('Bench');
+  expect(nextOf({ ...row, lacks: 'rules' as const })).toMatchObject({ stage: 'base', words: expect.stringContaining('no longer suit') });
 });

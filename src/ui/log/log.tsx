@@ -2,20 +2,49 @@
 
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import type { LogEntry } from '@/data/bench';
 import { foamOf } from '@/core/piece';
+import { LOG_PAGE } from './page-length';
 import { send } from '@/ui/kit/api';
 import { useLength } from '@/ui/kit/settings';
 
-function words(entry: LogEntry): string {
-  return [entry.serial, entry.piece.name, entry.note, entry.piece.cloth.name, entry.piece.notes].join(' ').toLowerCase();
+/** A search waits so long for the next letter, ms. */
+const LETTER = 200;
+
+/** The log a page at a time, searched where it is kept. */
+function useLog(first: LogEntry[], more: boolean) {
+  const [search, setSearch] = useState('');
+  const [found, setFound] = useState({ entries: first, more });
+  const [wrong, setWrong] = useState<string | null>(null);
+  const ask = async (words: string, before: LogEntry[]): Promise<void> => {
+    try {
+      const response = await fetch(`/api/log?search=${encodeURIComponent(words)}&from=${before.length}`);
+      const { entries } = (await response.json()) as { entries: LogEntry[] };
+      setFound({ entries: [...before, ...entries], more: entries.length === LOG_PAGE });
+      setWrong(null);
+    } catch {
+      setWrong('The workshop cannot be reached.');
+    }
+  };
+  const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
+  return {
+    ...found,
+    search,
+    wrong,
+    look: (words: string) => {
+      setSearch(words);
+      clearTimeout(timer.current);
+      timer.current = setTimeout(() => void ask(words, []), LETTER);
+    },
+    goOn: () => void ask(search, found.entries),
+  };
 }
 
 /** Finished work, newest first, with a search over serials, names, cloths and notes. */
-export function Log({ entries }: { entries: LogEntry[] }) {
+export function Log({ first, more: beyond }: { first: LogEntry[]; more: boolean }) {
   const say = useLength();
-  const [search, setSearch] = useState('');
+  const { entries, more, search, wrong, look, goOn } = useLog(first, beyond);
   const router = useRouter();
   const [message, setMessage] = useState<string | null>(null);
   const again = async (entry: LogEntry) => {
@@ -27,12 +56,6 @@ export function Log({ entries }: { entries: LogEntry[] }) {
       setMessage('The workshop cannot be reached; nothing was put on the floor.');
     }
   };
-  const found = entries.filter((entry) =>
-    search
-      .toLowerCase()
-      .split(/\s+/)
-      .every((word) => words(entry).includes(word)),
-  );
   return (
     <main className="max-w-5xl w-full mx-auto px-6 py-5">
       <div className="flex items-center gap-4 mb-4">
@@ -43,18 +66,18 @@ export function Log({ entries }: { entries: LogEntry[] }) {
           placeholder="Search name, serial, cloth, note"
           className="ml-auto w-80 px-3 py-2 border border-base-content/40 rounded-sm bg-base-100 placeholder:text-base-content/70"
           value={search}
-          onChange={(event) => setSearch(event.target.value)}
+          onChange={(event) => look(event.target.value)}
         />
       </div>
-      {message && (
+      {(message ?? wrong) && (
         <p role="alert" className="text-error mb-3">
-          {message}
+          {message ?? wrong}
         </p>
       )}
-      {entries.length === 0 && <p>Nothing finished yet. A job comes here when its run sheet is done and it gets its serial number.</p>}
-      {entries.length > 0 && found.length === 0 && <p>Nothing in the log has “{search}”.</p>}
+      {first.length === 0 && <p>Nothing finished yet. A job comes here when its run sheet is done and it gets its serial number.</p>}
+      {first.length > 0 && entries.length === 0 && <p>Nothing in the log has “{search}”.</p>}
       <ul>
-        {found.map((entry) => (
+        {entries.map((entry) => (
           <li key={entry.id} className="border-t border-base-content/25 py-3 grid grid-cols-[7rem_1fr_10rem] gap-4">
             <span className="font-semibold">{entry.serial}</span>
             <div>
@@ -90,6 +113,11 @@ export function Log({ entries }: { entries: LogEntry[] }) {
           </li>
         ))}
       </ul>
+      {more && (
+        <button type="button" className="btn btn-outline font-normal mt-3" onClick={goOn}>
+          Older work
+        </button>
+      )}
     </main>
   );
 }

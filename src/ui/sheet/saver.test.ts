@@ -21,10 +21,11 @@ function bench(replies: Reply[], kept: Record<string, string> = {}, stale: Stale
   const sent: { method: string; url: string; body: Record<string, unknown> }[] = [];
   const state: Saving = savingOf(record('A'), stale);
   const waits: number[] = [];
+  let ids = 0;
   const means: SaverMeans = {
     send: (method, url, body) => {
       sent.push({ method, url, body: body as Record<string, unknown> });
-      const reply = replies.shift() ?? { status: 500, data: {} };
+      const reply = replies.shift() ?? { status: 404, data: {} };
       if (reply instanceof Error) return Promise.reject(reply);
       return Promise.resolve({ ok: reply.status < 300, status: reply.status, data: reply.data as never });
     },
@@ -37,6 +38,7 @@ function bench(replies: Reply[], kept: Record<string, string> = {}, stale: Stale
       waits.push(ms);
       return Promise.resolve();
     },
+    newId: () => `save-${++ids}`,
     onChange: (change) => Object.assign(state, change),
   };
   const saver: Saver = createSaver(record('A'), stale, means);
@@ -72,6 +74,32 @@ describe('a piece that saves itself', () => {
     expect(waits).toHaveLength(2);
     expect(state.status).toBe('saved');
     expect(kept).toEqual({});
+  });
+
+  it('what the workshop fails at is tried again under the same id; only what it refuses is not', async () => {
+    const { saver, state, sent, waits, rest } = bench([
+      { status: 500, data: { message: 'stumbled' } },
+      { status: 507, data: {} },
+      saved('B', 2),
+    ]);
+    saver.change(named('B'));
+    await rest();
+    expect(sent.map(({ body }) => body.save)).toEqual(['save-1', 'save-1', 'save-1']);
+    expect(waits).toHaveLength(2);
+    expect(state).toMatchObject({ status: 'saved', message: null });
+  });
+
+  it('a page closed before an answer sends the same save again, and says after which its later one came', async () => {
+    const never = bench([new Error('no line')]);
+    never.saver.change(named('B'));
+    await Promise.resolve();
+    const [one] = Object.values(never.kept);
+    expect(JSON.parse(one!)).toMatchObject({ base: 1, saveId: 'save-1' });
+    const kept = { [KEY]: JSON.stringify({ base: 1, piece: named('C'), saveId: 'second', after: 'first' }) };
+    const { saver, sent, rest } = bench([saved('C', 3)], kept);
+    saver.resume();
+    await rest();
+    expect(sent[0]!.body).toMatchObject({ base: 1, save: 'second', after: 'first', piece: { name: 'C' } });
   });
 
   it('a page that was closed before its last change was saved picks it up again', async () => {
@@ -134,6 +162,20 @@ describe('two versions of one piece', () => {
     await saver.settle('theirs');
     expect(state).toMatchObject({ status: 'saved', conflict: null, piece: { name: 'Theirs' } });
     expect(sent.at(-1)).toMatchObject({ method: 'DELETE', body: { stale: 3 } });
+  });
+
+  it('keep the newest of three edits that waited, not the first', async () => {
+    const { saver, state, sent, kept, rest } = bench([conflict, { status: 200, data: {} }]);
+    for (const name of ['Mine 1', 'Mine 2', 'Mine 3']) saver.change(named(name));
+    await rest();
+    expect(state.conflict!.mine.name).toBe('Mine 3');
+    expect(sent.at(-1)).toMatchObject({ method: 'PUT', url: '/api/pieces/p1/stale', body: { stale: 3, piece: { name: 'Mine 3' } } });
+    expect(kept).toEqual({});
+    // Where even that does not arrive it stays in the browser.
+    const off = bench([conflict, new Error('no line')]);
+    for (const name of ['Mine 1', 'Mine 2']) off.saver.change(named(name));
+    await off.rest();
+    expect(JSON.parse(off.kept[KEY]!)).toMatchObject({ piece: { name: 'Mine 2' } });
   });
 
   it('or mine is saved over it, from the revision that is there', async () => {

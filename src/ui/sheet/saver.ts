@@ -26,6 +26,8 @@ export type SaverMeans = {
   /** what stays in this browser when the page is closed */
   storage: Pick<Storage, 'getItem' | 'setItem' | 'removeItem'>;
   wait: (ms: number) => Promise<void>;
+  /** an id that no other save has */
+  newId: () => string;
   /** told of every change */
   onChange: (change: Partial<Saving>) => void;
 };
@@ -45,7 +47,11 @@ export type Saver = {
   resume: () => void;
 };
 
-type Kept = { base: number; piece: Piece; refused?: true };
+type Kept = { base: number; piece: Piece; refused?: true; saveId?: string; after?: string };
+/** A change on its way: sent again under the same id, it is known again. */
+type Waiting = { saveId: string; piece: Piece; after?: string };
+/** What has gone wrong at the server is tried again; only what it refuses is not. */
+const FAILED = 500;
 const RETRY = 3000;
 
 /** How a piece's saving stands when its page is opened. */
@@ -76,7 +82,7 @@ class PieceSaver implements Saver {
   private newest: Piece;
   private conflict: Conflict | null;
   private held: Piece | null = null;
-  private readonly queue: Piece[] = [];
+  private readonly queue: Waiting[] = [];
   private running: Promise<void> | null = null;
 
   constructor(
@@ -97,7 +103,8 @@ class PieceSaver implements Saver {
     this.newest = next;
     this.means.onChange({ piece: next });
     if (live) return;
-    this.queue.push(next);
+    this.queue.push({ saveId: this.means.newId(), piece: next });
+    this.rememberWaiting();
     void this.flush();
   };
 
@@ -145,7 +152,10 @@ class PieceSaver implements Saver {
       return;
     }
     this.revision = kept.base;
-    this.change(kept.piece);
+    this.newest = kept.piece;
+    this.means.onChange({ piece: kept.piece });
+    this.queue.push({ saveId: kept.saveId ?? this.means.newId(), piece: kept.piece, ...(kept.after ? { after: kept.after } : {}) });
+    void this.flush();
   };
 
   private kept(): Kept | null {
@@ -161,6 +171,16 @@ class PieceSaver implements Saver {
     const { storage } = this.means;
     if (kept) storage.setItem(this.key, JSON.stringify(kept));
     else storage.removeItem(this.key);
+  }
+
+  /**
+   * Keeps the newest of what waits. A page that is closed now need not know whether the one on its way arrived: the newest
+   * says after which it came.
+   */
+  private rememberWaiting(): void {
+    const [first, last] = [this.queue[0]!, this.queue.at(-1)!];
+    const after = first === last ? first.after : first.saveId;
+    this.remember({ base: this.revision, piece: last.piece, saveId: last.saveId, ...(after ? { after } : {}) });
   }
 
   private adopt(record: PieceRecord): void {
@@ -182,17 +202,23 @@ class PieceSaver implements Saver {
   private async saveOne(): Promise<boolean> {
     const { send, wait, onChange } = this.means;
     onChange({ status: 'saving' });
-    this.remember({ base: this.revision, piece: this.queue.at(-1)! });
+    const { saveId, piece, after } = this.queue[0]!;
+    this.rememberWaiting();
     let answer: Answer<Sent>;
     try {
-      answer = await send('PUT', this.url, { base: this.revision, piece: this.queue[0]! });
+      answer = await send('PUT', this.url, { base: this.revision, piece, save: saveId, ...(after ? { after } : {}) });
     } catch {
       onChange({ status: 'offline' });
       await wait(RETRY);
       return true;
     }
-    if (answer.status === 409) return this.clash(answer.data);
-    const sent = this.queue.shift()!;
+    if (answer.status >= FAILED) {
+      onChange({ status: 'offline', message: answer.data.message ?? null });
+      await wait(RETRY);
+      return true;
+    }
+    if (answer.status === 409 && answer.data.current) return this.clash(answer.data);
+    const sent = this.queue.shift()!.piece;
     if (!answer.ok) return this.refuse(sent, answer.data.message ?? 'Not saved');
     this.revision = answer.data.revision;
     onChange({ canUndo: answer.data.canUndo, canRedo: answer.data.canRedo });
@@ -202,13 +228,23 @@ class PieceSaver implements Saver {
     return false;
   }
 
-  /** Another save came first: nothing is overwritten, and what waits is put beside it. */
-  private clash({ current, keptAs }: Sent): boolean {
-    const mine = this.queue.at(-1)!;
+  /**
+   * Another save came first: nothing is overwritten. What was put aside is the oldest of what waits here; the newest, which
+   * has all of it, takes its place, and stays in the browser until it has.
+   */
+  private async clash({ current, keptAs }: Sent): Promise<boolean> {
+    const { send, onChange } = this.means;
+    const more = this.queue.length > 1;
+    const mine = this.queue.at(-1)!.piece;
     this.queue.length = 0;
-    this.remember(null);
     this.conflict = { current: current!, mine, keptAs: keptAs! };
-    this.means.onChange({ conflict: this.conflict, status: 'conflict' });
+    onChange({ conflict: this.conflict, status: 'conflict' });
+    if (!more) {
+      this.remember(null);
+      return false;
+    }
+    const renewed = await send('PUT', `${this.url}/stale`, { stale: keptAs, piece: mine }).catch(() => null);
+    if (renewed?.ok) this.remember(null);
     return false;
   }
 

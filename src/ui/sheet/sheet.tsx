@@ -161,6 +161,7 @@ const browser = () => ({
   send: send as Parameters<typeof createSheetStore>[1]['send'],
   storage: localStorage,
   wait: (ms: number) => new Promise<void>((resolve) => setTimeout(resolve, ms)),
+  newId: () => crypto.randomUUID(),
 });
 
 /** On the server there is nothing to save with: the page is drawn once. */
@@ -168,6 +169,7 @@ const nowhere = () => ({
   send: () => Promise.reject(new Error('not in the browser')),
   storage: { getItem: () => null, setItem: () => undefined, removeItem: () => undefined },
   wait: () => Promise.resolve(),
+  newId: () => '',
 });
 
 /** The work space of a piece: stages, plan, section and sizes, always in step. */

@@ -17,6 +17,7 @@ function sheet(start: Piece = piece): { store: SheetStore; sent: Piece[] } {
       },
       storage: { getItem: () => null, setItem: () => undefined, removeItem: () => undefined },
       wait: () => Promise.resolve(),
+      newId: () => 'save-1',
     },
   );
   return { store, sent };

@@ -38,6 +38,7 @@ beforeEach(() => {
       send: () => new Promise(() => undefined),
       storage: { getItem: () => null, setItem: () => undefined, removeItem: () => undefined },
       wait: () => Promise.resolve(),
+      newId: () => 'save-1',
     },
   );
 });

@@ -40,6 +40,7 @@ function store(): SheetStore {
       send: () => Promise.reject(new Error('nobody is there')),
       storage: { getItem: () => null, setItem: () => undefined, removeItem: () => undefined },
       wait: () => Promise.resolve(),
+      newId: () => 'save-1',
     },
   );
   const parts = partsOf(stageOf('admire'), ['Cover']);
@@ -87,7 +88,7 @@ it('a stage is found on its tab, among the keys, on the floor, and with its own 
   expect(drawn(<StageTabs />)).toContain('Admire');
   expect(drawn(<StageTabs />)).toContain('nothing said of it');
   expect(drawn(<KeysDialog onClose={() => undefined} />)).toContain('Admire');
-  expect(nextOf({ piece, look: { section: null, size: { width: 1, depth: 1 } }, step: null, serial: null })).toEqual({
+  expect(nextOf({ piece, lacks: null, step: null, serial: null })).toEqual({
     words: 'Admire: nothing said of it',
     stage: 'admire',
   });

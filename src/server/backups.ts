@@ -1,0 +1,88 @@
+import { createReadStream, statSync } from 'node:fs';
+import { Readable } from 'node:stream';
+import { backupFile, listBackups, makeBackup, thinBackups, type KeptBackup } from '../data/backup';
+import { damageOf, database, dataFolder } from '../data/database';
+import { eventLog } from './event-log';
+import { Refusal } from './http';
+
+/** So many backups are kept unless FOVEA_BACKUPS says otherwise; 0 makes none by itself. */
+const KEPT = 14;
+const DAY = 86_400_000;
+/** After a start the workshop is given so long before its first backup, ms. */
+const FIRST = 60_000;
+
+const keep = (): number => {
+  const said = Number(process.env.FOVEA_BACKUPS ?? KEPT);
+  return Number.isInteger(said) && said >= 0 ? said : KEPT;
+};
+
+/** When the newest backup was made, or null. */
+export function lastBackup(): string | null {
+  try {
+    return listBackups(dataFolder())[0]?.madeAt ?? null;
+  } catch {
+    return null;
+  }
+}
+
+const under = globalThis as { foveaBackup?: Promise<KeptBackup> | undefined };
+
+/** Makes a backup; whoever asks while one is being made gets that one. */
+async function backUp(): Promise<KeptBackup> {
+  under.foveaBackup ??= (async () => {
+    try {
+      const path = await makeBackup(database(), dataFolder());
+      thinBackups(dataFolder(), keep());
+      eventLog().info('A backup was made');
+      return listBackups(dataFolder()).find(({ name }) => path.endsWith(name))!;
+    } finally {
+      under.foveaBackup = undefined;
+    }
+  })();
+  return under.foveaBackup;
+}
+
+/** GET /api/backups */
+export function readBackups(): Response {
+  return Response.json({ backups: listBackups(dataFolder()), keep: keep() });
+}
+
+/** POST /api/backups: makes one now. */
+export async function postBackup(): Promise<Response> {
+  return Response.json(await backUp(), { status: 201 });
+}
+
+/** GET /api/backups/NAME: the archive, to keep elsewhere. */
+export function getBackup(name: string): Response {
+  const path = backupFile(dataFolder(), name);
+  if (!path) throw new Refusal(404, 'There is no such backup');
+  return new Response(Readable.toWeb(createReadStream(path)) as ReadableStream, {
+    headers: {
+      'content-type': 'application/gzip',
+      'content-length': String(statSync(path).size),
+      'content-disposition': `attachment; filename="${name}"`,
+    },
+  });
+}
+
+/** What is done daily: the database looked through, a backup made. */
+async function daily(): Promise<void> {
+  try {
+    const damage = damageOf(database());
+    if (damage) {
+      // A damaged database makes no good backup: the last good one is kept instead of being pushed out.
+      eventLog().error({ err: new Error(damage) }, 'The database is damaged; the last good backup is kept');
+      return;
+    }
+    const last = lastBackup();
+    if (keep() > 0 && (!last || Date.now() - Date.parse(last) > DAY - FIRST)) await backUp();
+  } catch (error) {
+    eventLog().error({ err: error }, 'The daily backup failed');
+  }
+}
+
+/** Looks after the workshop while the application runs. */
+export function keepWatch(): void {
+  setTimeout(() => void daily(), FIRST).unref();
+  setInterval(() => void daily(), DAY).unref();
+}
