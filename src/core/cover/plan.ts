@@ -35,6 +35,8 @@ export type CoverPlan = {
   zip: ZipPlan | null;
   /** width of the border, where the way has one */
   border: number | null;
+  /** a seam that would have crossed itself where it was asked for, and lies nearer the edge instead */
+  nearer: { field: string; name: string; asked: unknown; taken: unknown } | null;
   tackStrips: { edge: string; length: number }[];
   backing: { seam: string; width: number; length: number }[];
   linings: LiningPiece[];

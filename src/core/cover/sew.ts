@@ -278,13 +278,56 @@ export function flatsOf(input: CoverInput): FlatTask[] {
   }
 }
 
+/** What can always be made. */
+const PLAIN: Covering = { way: 'pull-over' };
+
+/** A seam that lies too deep is brought nearer the edge by these shares of its depth until it lies well. */
+const NEARER = [0.85, 0.7, 0.55, 0.4, 0.3, 0.2, 0.1];
+
+/** The same covering with its deepest seam nearer the edge, the least change first. */
+function nearerSeams(way: Way, covering: Covering): Covering[] {
+  const { seamMoves: _moves, ...plain } = covering;
+  void _moves;
+  const field = way.tooDeep?.[0];
+  const depth = field && covering[field];
+  if (field && typeof depth === 'number') return NEARER.map((share) => ({ ...plain, [field]: Math.floor(depth * share) }));
+  return (['edge', 'below'] as const).map((seamAt) => ({ ...plain, seamAt }));
+}
+
 /**
- * Works out the cover: from the real surface to flat pieces, by the way of covering that was chosen.
+ * Works out the cover: from the real surface to flat pieces, by the way of covering that was chosen. Where a seam would
+ * cross itself it is brought nearer the edge, and the cover says so.
  *
  * @param input the built piece and what was solved of it
- * @throws PieceProblems where a seam lies too deep for the outline
+ * Where none at all can be laid, it is worked out pulled over, and says that too.
  */
 export function sewCover(input: CoverInput): SewnCover {
+  try {
+    return sewnAsAsked(input);
+  } catch (error) {
+    if (!(error instanceof PieceProblems)) throw error;
+    const { piece } = input.model;
+    const { way, covering } = choicesOf(piece.covering);
+    for (const other of [...nearerSeams(way, covering), PLAIN]) {
+      try {
+        const sewn = sewnAsAsked({ ...input, model: { ...input.model, piece: { ...piece, covering: other } } });
+        return { ...sewn, cover: { ...sewn.cover, nearer: nearerOf(way, covering, other) } };
+      } catch (again) {
+        if (!(again instanceof PieceProblems)) throw again;
+      }
+    }
+    throw error;
+  }
+}
+
+/** What was brought nearer, and to what. */
+function nearerOf(way: Way, asked: Covering, taken: Covering): CoverPlan['nearer'] {
+  if (taken === PLAIN) return { field: 'way', name: 'seam', asked: way.id, taken: PLAIN.way };
+  const [field, name] = way.tooDeep ?? (['seamAt', 'top seam'] as const);
+  return { field, name, asked: asked[field] ?? null, taken: taken[field] ?? null };
+}
+
+function sewnAsAsked(input: CoverInput): SewnCover {
   const { model, stations, covered, corners } = input;
   const { rule } = model;
   const { way, working, making, sewn } = setOut(input);
@@ -323,6 +366,7 @@ export function sewCover(input: CoverInput): SewnCover {
       : [],
     linings: [...linings(model, stations, covering), ...backedFoam(pieces, done.channels)],
     motif: covering.motif ?? null,
+    nearer: null,
     strain: worstStrain(plain.pieces),
     fullness: plain.fullness,
     suits: suitsOf(model, stations, corners, crownOf(model, covered)),

@@ -45,6 +45,12 @@ function polyline(vertices: readonly Vertex[], closed: boolean): Segment[] {
   return Array.from({ length: Math.max(0, count) }, (_, i) => stretchBetween(vertices[i]!, vertices[(i + 1) % vertices.length]!));
 }
 
+/** The way round from one angle to another: more than nothing, and one full turn at most. */
+function turnFrom(from: number, to: number): number {
+  const turn = (to - from) % (2 * Math.PI);
+  return turn > 1e-9 ? turn : turn + 2 * Math.PI;
+}
+
 function arc(entity: Entity, from: number, sweep: number): Segment[] {
   const radius = Number(entity.radius);
   if (!(radius > 0) || !Number.isFinite(from) || !Number.isFinite(sweep)) return [];
@@ -94,9 +100,8 @@ function ellipse(entity: Entity): Segment[] {
   const [ax, ay] = point(entity.majorAxisEndPoint);
   const ratio = Number(entity.axisRatio);
   const from = Number(entity.startAngle ?? 0);
-  let to = Number(entity.endAngle ?? 2 * Math.PI);
+  const to = from + turnFrom(from, Number(entity.endAngle ?? 2 * Math.PI));
   if (!(ratio > 0) || !Number.isFinite(from) || !Number.isFinite(to)) return [];
-  if (to <= from) to += 2 * Math.PI;
   const parts = Math.max(1, Math.ceil((to - from) / (Math.PI / 4) - 1e-9));
   const step = (to - from) / parts;
   const handle = (4 / 3) * Math.tan(step / 4);
@@ -123,9 +128,7 @@ function segmentsOf(entity: Entity): Segment[] {
       return arc(entity, 0, 2 * Math.PI);
     case 'ARC': {
       const from = Number(entity.startAngle);
-      let sweep = Number(entity.endAngle) - from;
-      if (sweep <= 0) sweep += 2 * Math.PI;
-      return arc(entity, from, sweep);
+      return arc(entity, from, turnFrom(from, Number(entity.endAngle)));
     }
     case 'SPLINE':
       return spline(entity);
@@ -148,42 +151,130 @@ function checkPairs(text: string): void {
   if (lines.length % 2 !== 0 || lines.at(-1)!.trim() !== 'EOF') throw new FileProblem('This DXF breaks off: its end mark is missing');
 }
 
-/** The entities that draw lines. */
-const DRAWN = new Set(['LINE', 'LWPOLYLINE', 'POLYLINE', 'VERTEX', 'SEQEND', 'CIRCLE', 'ARC', 'SPLINE', 'ELLIPSE']);
+/** The entities that draw lines, and of each the group codes that say where: what else stands in one is passed over. */
+const DRAWN: Record<string, readonly number[]> = {
+  LINE: [10, 20, 30, 11, 21, 31],
+  LWPOLYLINE: [70, 10, 20, 42],
+  POLYLINE: [66, 70],
+  VERTEX: [10, 20, 42],
+  SEQEND: [],
+  CIRCLE: [10, 20, 30, 40],
+  ARC: [10, 20, 30, 40, 50, 51],
+  SPLINE: [70, 71, 72, 73, 74, 10, 20, 30, 11, 21, 31, 40],
+  ELLIPSE: [10, 20, 30, 11, 21, 31, 40, 41, 42],
+};
+/** Entities whose own plane may be turned over; the others are drawn in the world's. */
+const IN_OWN_PLANE = new Set(['LWPOLYLINE', 'POLYLINE', 'CIRCLE', 'ARC']);
+/** A point of a polyline that only steers its curve. */
+const STEERS = 16;
+
+/** One record of a section: what it is, and its pairs. */
+type Entry = { type: string; pairs: [code: number, value: string][] };
+
+/** The records of every section, by its name. */
+function recordsOf(text: string): Map<string, Entry[]> {
+  const lines = text.split(/\r\n|\r|\n/);
+  const sections = new Map<string, Entry[]>();
+  let current: Entry[] | null = null;
+  for (let i = 0; i + 1 < lines.length; i += 2) {
+    const code = Number.parseInt(lines[i]!, 10);
+    const value = lines[i + 1]!.trim();
+    if (code === 0 && value === 'SECTION') {
+      const name = lines[i + 3]?.trim() ?? '';
+      current = sections.get(name) ?? [];
+      sections.set(name, current);
+      // A header has no records: its pairs are kept as one.
+      current.push({ type: '', pairs: [] });
+      i += 2;
+    } else if (code === 0 && value === 'ENDSEC') current = null;
+    else if (code === 0) current?.push({ type: value, pairs: [] });
+    else current?.at(-1)?.pairs.push([code, value]);
+  }
+  return sections;
+}
+
+const figureOf = ({ pairs }: Entry, code: number): number => Number(pairs.find(([own]) => own === code)?.[1] ?? NaN);
+
+/** Layers that are switched off or frozen. */
+function hiddenLayers(tables: readonly Entry[]): Set<string> {
+  const hidden = tables.filter((entry) => entry.type === 'LAYER' && (figureOf(entry, 62) < 0 || (figureOf(entry, 70) & 1) === 1));
+  return new Set(hidden.map(({ pairs }) => pairs.find(([code]) => code === 2)?.[1] ?? ''));
+}
+
+/** Whether an entity is seen: not itself hidden, not on the sheet of paper, not on a layer that is off. */
+function isSeen(entry: Entry, hidden: ReadonlySet<string>): boolean {
+  const layer = entry.pairs.find(([code]) => code === 8)?.[1] ?? '';
+  return !hidden.has(layer) && figureOf(entry, 60) !== 1 && figureOf(entry, 67) !== 1;
+}
+
+/** Whether an entity's own plane is turned over, which mirrors it. */
+function isMirrored(entry: Entry): boolean {
+  if (!IN_OWN_PLANE.has(entry.type)) return false;
+  const [x, y, z] = [210, 220, 230].map((code) => figureOf(entry, code)) as [number, number, number];
+  if (Number.isNaN(z)) return false;
+  if (Math.abs(x || 0) > 1e-6 || Math.abs(y || 0) > 1e-6 || Math.abs(Math.abs(z) - 1) > 1e-6)
+    throw new FileProblem('A line in this DXF is drawn on a tilted plane; draw the outline flat, as seen from above');
+  return z < 0;
+}
+
+/** A drawing with nothing in it but its unit and its lines, and which of them are mirrored. */
+type Lines = { text: string; mirrored: boolean[]; hidden: number };
 
 /**
  * The same drawing with nothing in it but its unit and its lines. The parser trusts that sections and tables are whole
- * and would read for ever in one that is not; here they always are.
+ * and would read for ever in one that is not, and drops what has a code in it that it does not know; here they always are.
  */
-function linesOnly(text: string): string {
-  const lines = text.split(/\r\n|\r|\n/);
+function linesOnly(text: string): Lines {
+  const sections = recordsOf(text);
+  const header = sections.get('HEADER')?.flatMap(({ pairs }) => pairs) ?? [];
+  const unitAt = header.findIndex(([code, value]) => code === 9 && value === '$INSUNITS');
   const out = ['0', 'SECTION', '2', 'HEADER'];
-  const unitAt = lines.findIndex((line) => line.trim() === '$INSUNITS');
-  if (unitAt > 0) out.push('9', '$INSUNITS', '70', String(Number.parseInt(lines[unitAt + 2] ?? '0', 10) || 0));
+  if (unitAt >= 0) out.push('9', '$INSUNITS', '70', String(Number.parseInt(header[unitAt + 1]?.[1] ?? '0', 10) || 0));
   out.push('0', 'ENDSEC', '0', 'SECTION', '2', 'ENTITIES');
-  let section = '';
-  let keep = false;
-  let inPolyline = false;
-  for (let i = 0; i + 1 < lines.length; i += 2) {
-    const code = lines[i]!.trim();
-    const value = lines[i + 1]!.trim();
-    if (code === '2' && lines[i - 1]?.trim() === 'SECTION') {
-      section = value;
-      keep = false;
-      continue;
+  const layers = hiddenLayers(sections.get('TABLES') ?? []);
+  const mirrored: boolean[] = [];
+  let hidden = 0;
+  /** what the vertices that follow belong to: a polyline that is kept, one that is not, or nothing */
+  let line: 'kept' | 'left' | null = null;
+  const endLine = (): void => {
+    if (line === 'kept') out.push('0', 'SEQEND');
+    line = null;
+  };
+  for (const entry of sections.get('ENTITIES') ?? []) {
+    const codes = DRAWN[entry.type];
+    const part = entry.type === 'VERTEX' || entry.type === 'SEQEND';
+    // A polyline that was never ended is ended here; loose vertices belong to none.
+    if (!part || entry.type === 'SEQEND') endLine();
+    if (!codes || entry.type === 'SEQEND') continue;
+    if (part && (line !== 'kept' || (figureOf(entry, 70) & STEERS) === STEERS)) continue;
+    if (!part) {
+      // A polyline of fewer than two points is no line.
+      if (entry.type === 'LWPOLYLINE' && entry.pairs.filter(([code]) => code === 10).length < 2) continue;
+      const seen = isSeen(entry, layers);
+      if (!seen) hidden += 1;
+      if (entry.type === 'POLYLINE') line = seen ? 'kept' : 'left';
+      if (!seen) continue;
+      mirrored.push(isMirrored(entry));
     }
-    if (code === '0') {
-      keep = section === 'ENTITIES' && DRAWN.has(value);
-      // Loose vertices belong to a polyline; one that was never ended is ended here.
-      if (keep && (value === 'VERTEX' || value === 'SEQEND') && !inPolyline) keep = false;
-      else if (keep && inPolyline && value !== 'VERTEX' && value !== 'SEQEND') out.push('0', 'SEQEND');
-      if (keep) inPolyline = value === 'POLYLINE' || (inPolyline && value === 'VERTEX');
-    }
-    if (keep) out.push(code, value);
+    out.push('0', entry.type);
+    const said = entry.pairs.filter(([code]) => codes.includes(code));
+    // The parser begins a polyline's points anew at anything that comes between them: its flag comes first.
+    if (entry.type === 'LWPOLYLINE') said.sort(([a], [b]) => Number(b === 70) - Number(a === 70));
+    if (entry.type === 'LWPOLYLINE') out.push('90', String(said.filter(([code]) => code === 10).length));
+    for (const [code, value] of said) out.push(String(code), value);
   }
-  if (inPolyline) out.push('0', 'SEQEND');
+  endLine();
   out.push('0', 'ENDSEC', '0', 'EOF');
-  return out.join('\n');
+  return { text: out.join('\n'), mirrored, hidden };
+}
+
+/** A segment seen from behind: right and left change sides. */
+function turnedOver(segment: Segment): Segment {
+  const over = ([x, y]: Point): Point => [-x, y];
+  if (segment.kind === 'line') return { ...segment, from: over(segment.from), to: over(segment.to) };
+  if (segment.kind === 'curve')
+    return { ...segment, from: over(segment.from), c1: over(segment.c1), c2: over(segment.c2), to: over(segment.to) };
+  return { ...segment, centre: over(segment.centre), start: Math.PI - segment.start, sweep: -segment.sweep };
 }
 
 /**
@@ -198,15 +289,28 @@ export function readDxf(text: string, options: { unit?: DrawingUnit; close?: boo
   if (text.length > LARGEST_TEXT) throw new FileProblem('This DXF is larger than 4 MB; export the outline alone');
   if (text.startsWith('AutoCAD Binary DXF')) throw new FileProblem('This is a binary DXF; save it as a text (ASCII) DXF');
   checkPairs(text);
+  const lines = linesOnly(text);
   let parsed;
   try {
-    parsed = new DxfParser().parseSync(linesOnly(text));
+    parsed = new DxfParser().parseSync(lines.text);
   } catch (error) {
     throw new FileProblem(`This DXF cannot be read: ${error instanceof Error ? error.message.slice(0, 160) : String(error).slice(0, 160)}`);
   }
   const entities = (parsed?.entities ?? []) as unknown as Entity[];
-  const runs = entities.map(segmentsOf).filter((run) => run.length > 0);
-  if (runs.length === 0) throw new FileProblem('There is no line in this DXF; text, blocks and dimensions are not outlines');
+  // A line that the parser lost may have been the outline itself.
+  if (entities.length !== lines.mirrored.length)
+    throw new FileProblem(
+      `${Math.abs(lines.mirrored.length - entities.length)} lines in this DXF cannot be read; export the outline alone, as polylines`,
+    );
+  const runs = entities
+    .map((entity, i) => (lines.mirrored[i] ? segmentsOf(entity).map(turnedOver) : segmentsOf(entity)))
+    .filter((run) => run.length > 0);
+  if (runs.length === 0)
+    throw new FileProblem(
+      lines.hidden > 0
+        ? 'Every line in this DXF lies on a layer that is switched off; switch on the outline’s'
+        : 'There is no line in this DXF; text, blocks and dimensions are not outlines',
+    );
   const said = UNIT_CODES[Number(parsed?.header?.$INSUNITS)];
   const unit = options.unit ?? said;
   if (!unit) throw new FileProblem('This DXF does not say in which unit it is drawn; choose one', { needsUnit: true });

@@ -27,6 +27,8 @@ export type ReadOutline = {
 
 /** Ends nearer than this are one point, mm. */
 const SAME = 0.05;
+/** Squares of plan in which ends are looked up, mm: not smaller than what is one point. */
+const CELL = 0.1;
 /** Ends farther apart than this are not joined without asking, mm. */
 const GAP = 0.5;
 
@@ -34,37 +36,62 @@ const start = (segment: Segment): Point => pointAt(segment, 0);
 const end = (segment: Segment): Point => pointAt(segment, 1);
 const apart = (a: Point, b: Point): number => Math.hypot(a[0] - b[0], a[1] - b[1]);
 
+/** Ends of loose pieces, found by the square of plan they lie in. */
+class Ends {
+  private readonly at = new Map<string, number[]>();
+
+  constructor(
+    private readonly pieces: readonly Segment[][],
+    private readonly left: ReadonlySet<number>,
+  ) {
+    pieces.forEach((piece, i) => {
+      for (const [x, y] of [start(piece[0]!), end(piece.at(-1)!)]) {
+        const key = `${Math.round(x / CELL)} ${Math.round(y / CELL)}`;
+        const here = this.at.get(key);
+        if (here) here.push(i);
+        else this.at.set(key, [i]);
+      }
+    });
+  }
+
+  /** A piece that is left and has an end at a place. What was used is forgotten on the way: a search passes it once. */
+  near([x, y]: Point): number | undefined {
+    const [i, j] = [Math.round(x / CELL), Math.round(y / CELL)];
+    for (let a = i - 1; a <= i + 1; a++)
+      for (let b = j - 1; b <= j + 1; b++) {
+        const here = this.at.get(`${a} ${b}`);
+        if (!here) continue;
+        for (let k = here.length - 1; k >= 0; k--) {
+          const piece = this.pieces[here[k]!]!;
+          if (!this.left.has(here[k]!)) here.splice(k, 1);
+          else if (apart(start(piece[0]!), [x, y]) <= SAME || apart(end(piece.at(-1)!), [x, y]) <= SAME) return here[k];
+        }
+      }
+    return undefined;
+  }
+}
+
 /** Joins loose pieces end to end as far as they go. */
 function chains(pieces: readonly Segment[][]): Segment[][] {
-  const open = pieces.filter((piece) => piece.length > 0).map((piece) => [...piece]);
-  // Ends are found by the square of plan they lie in, so that thousands of loose lines stay quick.
-  const cell = ([x, y]: Point): string => `${Math.round(x / 1)} ${Math.round(y / 1)}`;
-  const near = ([x, y]: Point): string[] => [-1, 0, 1].flatMap((i) => [-1, 0, 1].map((j) => `${Math.round(x) + i} ${Math.round(y) + j}`));
-  const done: Segment[][] = [];
+  const open = pieces.filter((piece) => piece.length > 0);
   const left = new Set(open.keys());
-  const ends = new Map<string, number[]>();
-  const put = (p: Point, i: number): void => void ends.set(cell(p), [...(ends.get(cell(p)) ?? []), i]);
-  open.forEach((piece, i) => {
-    put(start(piece[0]!), i);
-    put(end(piece.at(-1)!), i);
-  });
+  const ends = new Ends(open, left);
+  const done: Segment[][] = [];
   for (const first of open.keys()) {
     if (!left.delete(first)) continue;
-    let chain = open[first]!;
+    let chain = [...open[first]!];
     for (let side = 0; side < 2; side++) {
       for (;;) {
         const tip = end(chain.at(-1)!);
         if (apart(tip, start(chain[0]!)) <= SAME) break;
-        const next = near(tip)
-          .flatMap((key) => ends.get(key) ?? [])
-          .find((i) => left.has(i) && (apart(start(open[i]![0]!), tip) <= SAME || apart(end(open[i]!.at(-1)!), tip) <= SAME));
+        const next = ends.near(tip);
         if (next === undefined) break;
         left.delete(next);
         const piece = open[next]!;
-        chain = [...chain, ...(apart(start(piece[0]!), tip) <= SAME ? piece : [...piece].reverse().map(reversed))];
+        for (const segment of apart(start(piece[0]!), tip) <= SAME ? piece : [...piece].reverse().map(reversed)) chain.push(segment);
       }
       // Then the other way from where it began.
-      chain = [...chain].reverse().map(reversed);
+      chain = chain.reverse().map(reversed);
     }
     done.push(chain);
   }
@@ -78,15 +105,23 @@ function asCircle(ring: readonly Segment[]): { x: number; y: number; diameter: n
   return same ? { x: first.centre[0], y: first.centre[1], diameter: 2 * first.radius } : null;
 }
 
-/** Says that a size cannot be right, and which unit would make it one. */
-function checkScale(width: number, depth: number, unit: DrawingUnit): void {
+/** Hardly any base is smaller than this, mm: a drawing that says so is asked about. */
+const SMALL = 120;
+
+/** Says that a size cannot be right, and which unit would make it one; a small one only where nobody chose the unit. */
+function checkScale(width: number, depth: number, unit: DrawingUnit, chosen: boolean): void {
   const size = Math.max(width, depth);
   const [low, high] = BOARD_SIZE;
-  if (size >= low && size <= high) return;
+  if (size >= low && size <= high && (chosen || size >= SMALL)) return;
   const fitting = (Object.keys(DRAWING_UNITS) as DrawingUnit[]).filter((other) => {
     const would = (size / DRAWING_UNITS[unit]) * DRAWING_UNITS[other];
     return would >= 150 && would <= high;
   });
+  if (size >= low && size <= high)
+    throw new FileProblem(
+      `Read in ${unit} the outline is ${Math.round(width)} × ${Math.round(depth)} mm, which is small for a base. ${fitting.length > 0 ? `Is it drawn in ${fitting.join(' or ')}? ` : ''}Choose its unit`,
+      { needsUnit: true },
+    );
   const hint = fitting.length > 0 ? ` Read in ${fitting.join(' or ')} it would fit.` : '';
   throw new FileProblem(
     `Read in ${unit} the outline would be ${Math.round(size * 100) / 100} mm long; bases are ${low} to ${high} mm.${hint}`,
@@ -100,10 +135,15 @@ function checkScale(width: number, depth: number, unit: DrawingUnit): void {
  *
  * @param pieces runs of segments as they stood in the file, in its own unit
  * @param unit of the drawing
+ * @param [options.unit] the unit where somebody chose it
  * @param [options.close=false] whether an open outline is closed by a straight line
  * @throws FileProblem when there is no outline, it is open, it crosses itself, or its size cannot be right
  */
-export function ringsOf(pieces: readonly Segment[][], unit: DrawingUnit, options: { close?: boolean } = {}): ReadOutline {
+export function ringsOf(
+  pieces: readonly Segment[][],
+  unit: DrawingUnit,
+  options: { unit?: DrawingUnit; close?: boolean } = {},
+): ReadOutline {
   const k = DRAWING_UNITS[unit];
   const count = pieces.reduce((sum, piece) => sum + piece.length, 0);
   if (count > MOST_SEGMENTS)
@@ -115,7 +155,12 @@ export function ringsOf(pieces: readonly Segment[][], unit: DrawingUnit, options
     piece.every((s) => [...start(s), ...end(s)].every((v) => Number.isFinite(v) && Math.abs(v) < 1e7)),
   );
   if (!finite) throw new FileProblem('The drawing has coordinates that are not figures, or lie kilometres away');
-  const found = chains(scaled).map((segments) => ({ segments, gap: apart(end(segments.at(-1)!), start(segments[0]!)) }));
+  const joined = chains(scaled);
+  // An outline is told by hand and eye; what has far more points is another kind of drawing, and slow to look through.
+  const longest = Math.max(0, ...joined.map((chain) => chain.length));
+  if (longest > 4 * POINTS[1])
+    throw new FileProblem(`A line in this drawing has ${longest} points; ${POINTS[1]} is the most. Draw it with fewer, longer curves`);
+  const found = joined.map((segments) => ({ segments, gap: apart(end(segments.at(-1)!), start(segments[0]!)) }));
   if (found.length === 0) throw new FileProblem('There is no line in this drawing');
   const remarks: string[] = [];
   const rings = found.flatMap(({ segments, gap }) => {
@@ -141,7 +186,7 @@ export function ringsOf(pieces: readonly Segment[][], unit: DrawingUnit, options
   if (outer.gap > SAME) remarks.push(`Its ends were ${Math.round(outer.gap * 100) / 100} mm apart and were joined`);
   if (Math.abs(outer.area) < 1e-3) throw new FileProblem('The outline has no area inside');
   const box = bounds(outer.polygon);
-  checkScale(box.width, box.height, unit);
+  checkScale(box.width, box.height, unit, options.unit !== undefined);
   const crossing = crossesItself(outer.polygon);
   if (crossing)
     throw new FileProblem(

@@ -7,6 +7,8 @@ import { DRAWING_UNITS, FileProblem, type DrawingUnit } from './file-problem';
 /** Larger scans are thinned before they are brought in, bytes. */
 export const LARGEST_STL = 60_000_000;
 const MOST_TRIANGLES = 1_200_000;
+/** Triangles that lie over each other many times are no scan of a face: so many places are looked at, not more. */
+const MOST_PLACES = 60_000_000;
 /** Places along the longer side of a height map. */
 const ACROSS = 110;
 /** Places along the longer side when the scan's edge is looked for. */
@@ -74,6 +76,7 @@ type Raster = { x0: number; y0: number; step: number; columns: number; rows: num
 function raster(triangles: Float64Array, frame: Omit<Raster, 'heights'>): Raster {
   const { x0, y0, step, columns, rows } = frame;
   const heights = new Float64Array(columns * rows).fill(NaN);
+  let looked = 0;
   for (let i = 0; i < triangles.length; i += 9) {
     const [ax, ay, az, bx, by, bz, cx, cy, cz] = triangles.subarray(i, i + 9) as unknown as [
       number,
@@ -92,6 +95,9 @@ function raster(triangles: Float64Array, frame: Omit<Raster, 'heights'>): Raster
     const c1 = Math.min(columns - 1, Math.floor((Math.max(ax, bx, cx) - x0) / step + 1e-9));
     const r0 = Math.max(0, Math.ceil((Math.min(ay, by, cy) - y0) / step - 1e-9));
     const r1 = Math.min(rows - 1, Math.floor((Math.max(ay, by, cy) - y0) / step + 1e-9));
+    looked += Math.max(0, r1 - r0 + 1) * Math.max(0, c1 - c0 + 1);
+    if (looked > MOST_PLACES)
+      throw new FileProblem('The triangles of this scan lie over each other hundreds of times; bring in one face, once');
     for (let r = r0; r <= r1; r++) {
       for (let c = c0; c <= c1; c++) {
         const [x, y] = [x0 + c * step, y0 + r * step];

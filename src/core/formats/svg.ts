@@ -3,7 +3,7 @@ import svgpath from 'svgpath';
 import { bounds, flatten, pointAt, UNNAMED, type Outline, type Point, type Segment } from '../outline';
 import type { Hole } from '../piece';
 import { arcByRise, scaledBy } from '../outline/segment';
-import { FileProblem, LARGEST_TEXT, MOST_SEGMENTS, type DrawingUnit } from './file-problem';
+import { DRAWING_UNITS, FileProblem, LARGEST_TEXT, MOST_SEGMENTS, type DrawingUnit } from './file-problem';
 import { ringsOf, type ReadOutline } from './rings';
 
 /** Groups nested deeper than this are not a drawing. */
@@ -150,17 +150,62 @@ function turnedUp(segment: Segment): Segment {
   return { ...segment, centre: up(segment.centre), start: -segment.start, sweep: -segment.sweep };
 }
 
-/** Millimetres in one unit of the drawing's own coordinates, or null when the file does not say. */
-function scaleOf(at: Record<string, string>): { unit: DrawingUnit; factor: number } | null {
-  const size = /^\s*([\d.]+)\s*(mm|cm|m|in|px)\s*$/.exec(at.width ?? '');
-  if (!size) return null;
-  const unit = UNIT_OF[size[2]!]!;
-  const view = (at.viewBox ?? '')
+type Length = { value: number; unit: DrawingUnit | null };
+
+/** A width or height as a drawing gives it; shares of something else are none. */
+function lengthOf(text: string | undefined): Length | null {
+  const found = /^\s*([\d.]+(?:e[+-]?\d+)?)\s*(mm|cm|m|in|px)?\s*$/i.exec(text ?? '');
+  const value = Number(found?.[1]);
+  return found && value > 0 && Number.isFinite(value) ? { value, unit: found[2] ? UNIT_OF[found[2].toLowerCase()]! : null } : null;
+}
+
+type View = { x: number; y: number; width: number; height: number };
+
+function viewOf(text: string | undefined): View | null {
+  const [x, y, width, height] = (text ?? '')
     .trim()
     .split(/[\s,]+/)
-    .map(Number);
-  const factor = view.length === 4 && view[2]! > 0 ? Number(size[1]) / view[2]! : 1;
-  return Number.isFinite(factor) && factor > 0 ? { unit, factor } : null;
+    .map(Number) as [number, number, number, number];
+  return width > 0 && height > 0 && Number.isFinite(x + y + width + height) ? { x, y, width, height } : null;
+}
+
+/** How many units of a window one of the drawing inside it takes, each way, by the window's own rule for other proportions. */
+function fitOf(at: Record<string, string>, view: View, width: number, height: number): [number, number] {
+  const [x, y] = [width / view.width, height / view.height];
+  const rule = at.preserveAspectRatio ?? '';
+  if (/\bnone\b/.test(rule)) return [x, y];
+  const both = /\bslice\b/.test(rule) ? Math.max(x, y) : Math.min(x, y);
+  return [both, both];
+}
+
+/** Millimetres in one unit of the drawing's own coordinates each way, or null when the file does not say. */
+function scaleOf(at: Record<string, string>): { unit: DrawingUnit; factor: [number, number] } | null {
+  const [width, height] = [lengthOf(at.width), lengthOf(at.height)];
+  const said = width?.unit ? width : height?.unit ? height : null;
+  if (!said?.unit) return null;
+  const view = viewOf(at.viewBox);
+  if (!view) return { unit: said.unit, factor: [1, 1] };
+  // In the unit that is said first; the other side may be in another.
+  const inSaid = (length: Length): number => (length.value * DRAWING_UNITS[length.unit ?? said.unit!]) / DRAWING_UNITS[said.unit!];
+  const factor: [number, number] =
+    width && height
+      ? fitOf(at, view, inSaid(width), inSaid(height))
+      : [said.value / (width ? view.width : view.height), said.value / (width ? view.width : view.height)];
+  return factor.every((own) => Number.isFinite(own) && own > 0) ? { unit: said.unit, factor } : null;
+}
+
+/** How a drawing inside a drawing is placed and scaled, as a transform. */
+function nestedTransform(at: Record<string, string>): string[] {
+  const move = `translate(${number(at.x)} ${number(at.y)})`;
+  const view = viewOf(at.viewBox);
+  const [width, height] = [lengthOf(at.width), lengthOf(at.height)];
+  if (!view) return [move];
+  if (!width || !height || width.unit || height.unit)
+    throw new FileProblem('A drawing inside this SVG does not say how large it is; ungroup it, or save it as plain SVG');
+  const [sx, sy] = fitOf(at, view, width.value, height.value);
+  // What is left over at the sides is shared between them, as the format has it unless it says otherwise.
+  const [left, top] = [(width.value - view.width * sx) / 2, (height.value - view.height * sy) / 2];
+  return [move, `translate(${left} ${top}) scale(${sx} ${sy}) translate(${-view.x} ${-view.y})`];
 }
 
 /**
@@ -190,8 +235,9 @@ export function readSvg(text: string, options: { unit?: DrawingUnit; close?: boo
       const name = Object.keys(element).find((key) => key !== ':@');
       if (!name || name === 'defs' || name === 'clipPath' || name === 'mask' || name === 'symbol' || name === 'pattern') continue;
       const at = element[':@'] ?? {};
+      const inside = name === 'svg' && root !== null ? nestedTransform(at) : [];
       if (name === 'svg') root ??= at;
-      const own = at.transform ? [...transforms, at.transform] : transforms;
+      const own = [...transforms, ...(at.transform ? [at.transform] : []), ...inside];
       const data = pathData(name, at);
       if (data !== null) {
         try {
@@ -212,8 +258,10 @@ export function readSvg(text: string, options: { unit?: DrawingUnit; close?: boo
   const said = scaleOf(root);
   if (!said && !options.unit) throw new FileProblem('This SVG does not say in which unit it is drawn; choose one', { needsUnit: true });
   // A unit chosen by hand is what one of the drawing's own coordinates counts.
-  const factor = options.unit ? 1 : said!.factor;
-  const upright = runs.map((run) => run.map((segment) => scaledBy(turnedUp(segment), factor)));
+  const [across, down] = options.unit ? [1, 1] : said!.factor;
+  if (Math.abs(down / across - 1) > 1e-6)
+    throw new FileProblem('This SVG is stretched one way to fill its frame; save it at its own proportions');
+  const upright = runs.map((run) => run.map((segment) => scaledBy(turnedUp(segment), across)));
   return ringsOf(upright, options.unit ?? said!.unit, options);
 }
 

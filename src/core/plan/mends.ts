@@ -16,6 +16,7 @@ const HARM: readonly string[] = [
   'board-holds-no-staple',
   'staple-leg',
   'not-at-rest',
+  'seam-too-deep',
   'does-not-close',
   'not-flat',
   'cloth-too-narrow',

@@ -1,5 +1,5 @@
 import { surfaceStep, type Fineness, type Model } from '../build';
-import { clothWarnings, wayOf } from '../cover';
+import { clothWarnings, wayOf, type CoverPlan } from '../cover';
 import { FASTENERS } from '../fix';
 import { BOARDS, findMaterial } from '../foam';
 import { ruleOf, unusual } from '../house';
@@ -145,8 +145,10 @@ export function sitWarnings(sit: SitPlan | null): Warning[] {
 export function coverWarnings(model: Model, fineness: Fineness = 'own'): Warning[] {
   const stations = wrapsStep(model, fineness);
   const short = stations.filter((station) => station.grip < LEAST_GRIP);
+  const { cover } = coverStep(model, fineness);
   return [
     ...collected((warn) => {
+      if (cover.nearer) nearerWarning(cover.nearer, warn);
       if (short.length > 0)
         warn(
           'grip-short',
@@ -154,8 +156,30 @@ export function coverWarnings(model: Model, fineness: Fineness = 'own'): Warning
           `Grip is ${shown(short[0]!.grip)} at ${short.length === stations.length ? 'every station' : `${short.length} stations`}; under ${LEAST_GRIP} mm the fingers slip.`,
         );
     }),
-    ...clothWarnings(model, coverStep(model, fineness).cover),
+    ...clothWarnings(model, cover),
   ];
+}
+
+/** A seam that was brought nearer the edge: until that is what is wanted, it is said. */
+function nearerWarning({ field, name, asked, taken }: NonNullable<CoverPlan['nearer']>, warn: Warn): void {
+  if (field === 'way')
+    return warn(
+      'seam-too-deep',
+      'covering.way',
+      'No seam can be laid on this outline without crossing itself: the cover is worked out pulled over. Choose another way.',
+      { says: 'Take pulled over', path: 'covering', value: { way: taken } },
+    );
+  const figures = typeof asked === 'number' && typeof taken === 'number';
+  warn(
+    'seam-too-deep',
+    `covering.${field}`,
+    `The ${name} would cross itself ${figures ? `${asked} mm in` : 'there'}: it is worked out ${figures ? `${taken} mm in` : taken === 'below' ? 'below the edge' : 'on the edge'}, without what was moved by eye.`,
+    {
+      says: figures ? `Take ${taken} mm` : `Lay it ${taken === 'below' ? 'below the edge' : 'on the edge'}`,
+      path: `covering.${field}`,
+      value: taken,
+    },
+  );
 }
 
 /** What laying the set out gives cause to say. */

@@ -1,0 +1,124 @@
+import { describe, expect, it } from 'vitest';
+import { WAYS } from '../cover';
+import { KINDS, newPiece, PieceProblems, SHAPES, type Piece } from '../piece';
+import { createPlanner, planPiece } from '../plan';
+import { checkDocument } from '.';
+import { CARRIERS, everyFigure, spotsOf, withFigure } from './carriers';
+
+/** How many documents are made, and how many of those that are taken are planned: more with `npm run fuzz`. */
+const MADE = Number(process.env.FOVEA_FUZZ ?? 10_000);
+const PLANNED = Number(process.env.FOVEA_FUZZ_PLANS ?? 40);
+const SEED = Number(process.env.FOVEA_FUZZ_SEED ?? 20261126);
+/** An accepted document plans within this, ms. */
+const LONGEST = 3000;
+
+/** Even figures in [0, 1) from a seed (mulberry32). */
+function dice(seed: number): () => number {
+  let a = seed;
+  return () => {
+    a = (a + 0x6d2b79f5) | 0;
+    let t = Math.imul(a ^ (a >>> 15), 1 | a);
+    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
+    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
+  };
+}
+
+type Roll = ReturnType<typeof dice>;
+const pick = <T>(roll: Roll, list: readonly T[]): T => list[Math.floor(roll() * list.length)]!;
+
+/** A figure that could be meant: near what is there, anywhere in its range, or at a limit. */
+function likely(roll: Roll, now: number, [low, high]: readonly [number, number], whole: boolean): number {
+  const way = roll();
+  const value = way < 0.5 ? now * (0.5 + roll()) : way < 0.85 ? low + (high - low) * roll() ** 2 : pick(roll, [low, high]);
+  const held = Math.min(high, Math.max(low, value));
+  return whole ? Math.round(held) : Math.round(held * 100) / 100;
+}
+
+/** Changes a few figures and choices of a document at once: every one may be, all together may not. */
+function changed(roll: Roll, from: Piece): Piece {
+  let piece = structuredClone(from);
+  const spots = spotsOf(piece).filter(({ field }) => field.range);
+  for (let k = 1 + Math.floor(roll() * 5); k > 0; k--) {
+    const spot = pick(roll, spots);
+    const now = spot.path.split('.').reduce<unknown>((value, key) => (value as Record<string, unknown>)[key], piece) as number;
+    piece = withFigure(piece, spot.path, likely(roll, now, spot.field.range!, spot.field.type === 'integer'));
+  }
+  if (roll() < 0.3) {
+    piece = { ...piece, covering: { way: pick(roll, WAYS).id } as Piece['covering'] };
+  }
+  if (roll() < 0.2) {
+    const corner = roll() < 0.5;
+    const at = corner
+      ? { kind: 'corner', name: pick(roll, ['back left', 'front right']) }
+      : { kind: 'edge', name: pick(roll, ['back', 'left']), along: roll() * 200 - 100 };
+    const notch = { id: 'n-9', at, width: 20 + roll() * 100, depth: 10 + roll() * 80 };
+    piece = { ...piece, base: { ...piece.base, notches: [notch] as NonNullable<Piece['base']['notches']> } };
+  }
+  if (roll() < 0.15) piece = { ...piece, covering: { ...piece.covering, darts: [roll(), roll()] } };
+  if (roll() < 0.1) piece = { ...piece, pads: piece.pads.slice(0, 1) };
+  return piece;
+}
+
+/** Spoils a document: something taken out, put in the wrong place, or of another kind. */
+function spoilt(roll: Roll, from: Piece): unknown {
+  const copy = structuredClone(from) as unknown as Record<string, unknown>;
+  let node: Record<string, unknown> = copy;
+  for (;;) {
+    const key = pick(roll, Object.keys(node));
+    const inner = node[key];
+    if (inner !== null && typeof inner === 'object' && Object.keys(inner).length > 0 && roll() < 0.75) {
+      node = inner as Record<string, unknown>;
+      continue;
+    }
+    if (roll() < 0.25) delete node[key];
+    else node[key] = pick(roll, [null, '', 'x'.repeat(5000), -1, 1e308, 0, [], {}, [[[]]], true, { kind: 'square' }, '<b>&', NaN]);
+    return copy;
+  }
+}
+
+const STARTS: Piece[] = [...CARRIERS.map(([, piece]) => piece), ...KINDS.flatMap(({ id }) => SHAPES.slice(0, 4).map(() => newPiece(id)))];
+
+describe('documents changed at random', () => {
+  it(`${MADE} spoilt ones are each refused in words that name a place, or taken`, () => {
+    const roll = dice(SEED);
+    for (let k = 0; k < MADE; k++) {
+      const document = spoilt(roll, pick(roll, STARTS));
+      const began = performance.now();
+      const checked = checkDocument(document);
+      expect(performance.now() - began, JSON.stringify(document).slice(0, 400)).toBeLessThan(2000);
+      if (!('problems' in checked)) continue;
+      for (const { message } of checked.problems) {
+        expect(message.length, message).toBeGreaterThan(8);
+        expect(message).not.toMatch(/oneOf|schema in|undefined|NaN|object Object/);
+      }
+    }
+  }, 120_000);
+
+  it(`${PLANNED} that are taken are planned, to finite figures, before anybody tires of waiting`, () => {
+    const roll = dice(SEED + 1);
+    const failed: string[] = [];
+    let planned = 0;
+    while (planned < PLANNED) {
+      const document = changed(roll, pick(roll, STARTS));
+      const checked = checkDocument(document);
+      if ('problems' in checked) continue;
+      planned += 1;
+      let took = Infinity;
+      try {
+        // Slow once may be the machine's doing.
+        for (let again = 0; again < 3 && took > LONGEST; again++) {
+          const began = performance.now();
+          const plan = planPiece(checked.piece, {}, { sits: false, coarse: true, planner: createPlanner() });
+          took = performance.now() - began;
+          const bad: string[] = [];
+          everyFigure(plan, 'plan', bad);
+          if (bad.length > 0) failed.push(`no figure at ${bad[0]}: ${JSON.stringify(document)}`);
+        }
+        if (took > LONGEST) failed.push(`${Math.round(took)} ms: ${JSON.stringify(document)}`);
+      } catch (error) {
+        failed.push(`${error instanceof PieceProblems ? 'third way: ' : ''}${String(error).slice(0, 200)}: ${JSON.stringify(document)}`);
+      }
+    }
+    expect(failed).toEqual([]);
+  }, 3_600_000);
+});
