@@ -1,0 +1,117 @@
+import { build } from 'esbuild';
+import { spawn, spawnSync } from 'node:child_process';
+import { appendFileSync, copyFileSync, existsSync, mkdirSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { deedsIn, Disk } from './power-cut';
+import { lost, toldIn } from './verify';
+
+/** How often a workshop is killed, and how much is done before the power goes: more with `npm run torture`. */
+const KILLS = Number(process.env.FOVEA_KILLS ?? 12);
+const DEEDS = Number(process.env.FOVEA_DEEDS ?? 60);
+const HAMMER = join(process.cwd(), 'dist/hammer.mjs');
+const folder = mkdtempSync(join(tmpdir(), 'fovea-torture-'));
+
+/** Even figures in [0, 1) from a seed. */
+function dice(seed: number): () => number {
+  let a = seed;
+  return () => (a = (a * 16807) % 2147483647) / 2147483647;
+}
+
+/** What is measured goes into a file from which docs/reliability.md is made. */
+function measured(what: string, value: unknown): void {
+  if (process.env.FOVEA_MEASURED) appendFileSync(process.env.FOVEA_MEASURED, `${JSON.stringify([what, value])}\n`);
+}
+
+beforeAll(async () => {
+  await build({
+    entryPoints: ['src/data/torture/hammer.ts'],
+    outfile: HAMMER,
+    bundle: true,
+    format: 'esm',
+    platform: 'node',
+    external: ['better-sqlite3', 'libsql'],
+    logLevel: 'error',
+    banner: { js: "import { createRequire as __r } from 'node:module'; const require = __r(import.meta.url);" },
+  });
+});
+afterAll(() => rmSync(folder, { recursive: true, force: true }));
+
+/** Runs the hammer until it has told so much, then so long, and kills it. */
+function hammerAndKill(at: string, seed: number, wait: number): Promise<void> {
+  return new Promise((resolve) => {
+    const before = existsSync(join(at, 'told')) ? readFileSync(join(at, 'told')).length : 0;
+    const child = spawn(process.execPath, [HAMMER, String(seed)], { env: { ...process.env, FOVEA_DATA: at }, stdio: 'ignore' });
+    const began = Date.now();
+    const look = setInterval(() => {
+      const now = existsSync(join(at, 'told')) ? readFileSync(join(at, 'told')).length : 0;
+      // It is killed some time after it has begun to work, and also while it still opens or brings up to date.
+      if ((now > before && wait > 0) || Date.now() - began > 5000 || wait === 0) {
+        clearInterval(look);
+        setTimeout(() => child.kill('SIGKILL'), wait || Math.random() * 250);
+      }
+    }, 5);
+    child.on('exit', () => {
+      clearInterval(look);
+      resolve();
+    });
+  });
+}
+
+describe('a workshop that is killed', () => {
+  it(`${KILLS} times while it saves, ticks, keeps photos, logs and backs up loses nothing that was told`, async () => {
+    const at = join(folder, 'killed');
+    mkdirSync(at);
+    // It begins with an old form, so that some kills fall into the bringing up to date.
+    copyFileSync('src/data/fixtures/workshop-form-1.sqlite', join(at, 'fovea.sqlite'));
+    const roll = dice(20261126);
+    for (let k = 0; k < KILLS; k++) {
+      await hammerAndKill(at, k + 1, k % 6 === 0 ? 0 : 5 + roll() * 300);
+      const told = existsSync(join(at, 'told')) ? toldIn(readFileSync(join(at, 'told'), 'utf8')) : [];
+      expect(await lost(at, told, { backups: k === KILLS - 1 }), `after kill ${k + 1}`).toEqual([]);
+    }
+    const told = toldIn(readFileSync(join(at, 'told'), 'utf8'));
+    expect(told.length).toBeGreaterThan(KILLS * 3);
+    measured('kills', { kills: KILLS, told: told.length, lost: 0 });
+  }, 3_600_000);
+});
+
+describe('a workshop whose power is cut', () => {
+  it('at any point where something was put down to the disk has everything that was told before', async () => {
+    const at = join(folder, 'cut');
+    const record = join(folder, 'record');
+    const watch = join(folder, 'watch.so');
+    expect(spawnSync('gcc', ['-shared', '-fPIC', '-O1', '-o', watch, 'src/data/torture/watch.c', '-ldl']).status).toBe(0);
+    mkdirSync(at);
+    const env = { ...process.env, FOVEA_DATA: at, WATCH_FOLDER: at, WATCH_RECORD: record, LD_PRELOAD: watch };
+    expect(spawnSync(process.execPath, [HAMMER, '7', String(DEEDS), 'no'], { env }).status).toBe(0);
+    const deeds = deedsIn(readFileSync(record));
+    const tells = join(at, 'told');
+    const disk = new Disk(at);
+    const roll = dice(7);
+    const after = join(folder, 'after');
+    let told = '';
+    let cuts = 0;
+    for (const deed of deeds) {
+      if (deed.name === tells) {
+        told += deed.data.toString('utf8');
+        continue;
+      }
+      disk.do(deed);
+      // Before the first workshop is in its place there is nothing to find.
+      if (deed.kind !== 'S' || told === '') continue;
+      // All of what was not put down is lost; or some of it, in any mixture.
+      for (const chance of [() => 1, roll]) {
+        rmSync(after, { recursive: true, force: true });
+        mkdirSync(after);
+        disk.cut(after, chance);
+        expect(await lost(after, toldIn(told)), `cut ${cuts}, after ${deed.name}`).toEqual([]);
+        cuts += 1;
+      }
+    }
+    expect(toldIn(told)).toHaveLength(DEEDS);
+    expect(cuts).toBeGreaterThan(DEEDS);
+    measured('cuts', { cuts, told: DEEDS, lost: 0 });
+  }, 3_600_000);
+});
