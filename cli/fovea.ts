@@ -17,7 +17,16 @@ const USAGE = `Usage:
   fovea sit FILE --mass KG          print one sitting, solved
   fovea foam-test NAME    print the simulated specimen test of a shipped foam
   fovea outline FILE svg|dxf   print the base's outline as a drawing in mm
-  fovea schema            print the JSON Schema of a piece`;
+  fovea schema            print the JSON Schema of a piece
+  fovea check FILE        say whether a piece can be planned, or whether a backup is whole
+  fovea export [ID]       list the pieces on the floor, or print one
+  fovea import FILE       put a piece on the floor
+  fovea backup [FILE]     back the workshop up while it is in use
+  fovea restore FILE [FOLDER]   put a backup back; the application must be stopped
+
+The workshop is the folder FOVEA_DATA, or ./data. Every command prints JSON on standard output (a drawing is printed as
+it is); words about what is wrong go to standard error. It exits with 0, or with 1 where something is wrong with what was
+asked, 2 where something is wrong with the workshop.`;
 
 /** Larger files are not pieces, bytes. */
 const LARGEST_FILE = 1_000_000;
@@ -101,10 +110,41 @@ function foamTest(name: string): unknown {
   };
 }
 
+/** What is asked of the workshop rather than of a file. Its native parts are loaded only then. */
+const WORKSHOP = {
+  export: async (id: string | undefined, rest: readonly string[]) => {
+    if (rest.length > 0) throw new UsageError(USAGE);
+    const { exported } = await import('./workshop');
+    return exported(id);
+  },
+  import: async (file: string | undefined, rest: readonly string[]) => {
+    if (!file || rest.length > 0) throw new UsageError(USAGE);
+    const { imported } = await import('./workshop');
+    return imported(readFile(file));
+  },
+  backup: async (file: string | undefined, rest: readonly string[]) => {
+    if (rest.length > 0) throw new UsageError(USAGE);
+    const { backedUp } = await import('./workshop');
+    return backedUp(file);
+  },
+  restore: async (file: string | undefined, rest: readonly string[]) => {
+    if (!file || rest.length > 1) throw new UsageError(USAGE);
+    const { restored } = await import('./workshop');
+    return restored(file, rest[0]);
+  },
+  check: async (file: string | undefined, rest: readonly string[]) => {
+    if (!file || rest.length > 0) throw new UsageError(USAGE);
+    if (!/\.tar\.gz$/.test(file)) return { ok: true, piece: parseDocument(readFile(file)).name };
+    const { checked } = await import('./workshop');
+    return checked(file);
+  },
+};
+
 function run([command, argument, ...rest]: string[]): unknown {
   if (command === 'outline' && rest.length === 1) return drawing(argument, rest[0]);
   if (command === 'section' || command === 'sit') return solved(command, argument, rest);
   if (command === 'foam-test') return foamTest([argument ?? '', ...rest].join(' '));
+  if (command && command in WORKSHOP) return WORKSHOP[command as keyof typeof WORKSHOP](argument, rest);
   if (rest.length > 0) throw new UsageError(USAGE);
   switch (command) {
     case 'new': {
@@ -128,11 +168,21 @@ process.stdout.on('error', (error: NodeJS.ErrnoException) => {
   if (error.code !== 'EPIPE') throw error;
 });
 
+/** What went wrong, in words, and the status for it. */
+function failure(error: unknown): { words: string; status: number } {
+  if (error instanceof PieceProblems || error instanceof UsageError) return { words: error.message, status: 1 };
+  // The workshop's own refusals are told by their names: its modules may not have been loaded.
+  const { name, message, code } = error as Error & { code?: string };
+  if (name === 'BadBackup') return { words: message, status: 1 };
+  if (name === 'WorkshopTrouble' || name === 'BrokenRecord') return { words: message, status: 2 };
+  return { words: `Something went wrong${code ? ` (${code})` : ''}: ${message}`, status: 2 };
+}
+
 try {
-  const made = run(process.argv.slice(2));
+  const made = await run(process.argv.slice(2));
   process.stdout.write(typeof made === 'string' ? made : `${JSON.stringify(made, null, 2)}\n`);
 } catch (error) {
-  if (!(error instanceof PieceProblems || error instanceof UsageError)) throw error;
-  process.stderr.write(`${error.message}\n`);
-  process.exitCode = 1;
+  const { words, status } = failure(error);
+  process.stderr.write(`${words}\n`);
+  process.exitCode = status;
 }

@@ -38,22 +38,28 @@ export async function ensureValidator() {
 export async function ensureTools() {
   await ensureValidator();
   const made = ['dist/fovea.mjs', 'dist/planning.mjs'];
-  await once('tools', [...sourcesBelow('src/core', 'src/server/planning', 'cli'), 'package-lock.json', import.meta.filename], made, () =>
-    build({
-      entryPoints: { fovea: 'cli/fovea.ts', planning: 'src/server/planning/thread.ts' },
-      outdir: 'dist',
-      outExtension: { '.js': '.mjs' },
-      bundle: true,
-      splitting: true,
-      format: 'esm',
-      platform: 'node',
-      target: 'node20',
-      minify: true,
-      chunkNames: 'part-[hash]',
-      logLevel: 'warning',
-      // A few packages still ask for others by CommonJS.
-      banner: { js: "import { createRequire as __requireOf } from 'node:module'; const require = __requireOf(import.meta.url);" },
-    }),
+  await once(
+    'tools',
+    [...sourcesBelow('src/core', 'src/data', 'src/server/planning', 'cli'), 'package-lock.json', import.meta.filename],
+    made,
+    () =>
+      build({
+        entryPoints: { fovea: 'cli/fovea.ts', planning: 'src/server/planning/thread.ts' },
+        outdir: 'dist',
+        outExtension: { '.js': '.mjs' },
+        bundle: true,
+        splitting: true,
+        format: 'esm',
+        platform: 'node',
+        target: 'node20',
+        minify: true,
+        chunkNames: 'part-[hash]',
+        logLevel: 'warning',
+        // Native parts are loaded, not bundled.
+        external: ['better-sqlite3', 'libsql'],
+        // A few packages still ask for others by CommonJS.
+        banner: { js: "import { createRequire as __requireOf } from 'node:module'; const require = __requireOf(import.meta.url);" },
+      }),
   );
 }
 

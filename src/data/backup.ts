@@ -33,7 +33,9 @@ export type CheckedBackup = { madeAt: string; pieces: number; log: number; photo
 export type KeptBackup = { name: string; madeAt: string; size: number };
 
 /** What is wrong with a backup, in words. */
-export class BadBackup extends Error {}
+export class BadBackup extends Error {
+  override readonly name = 'BadBackup';
+}
 
 const FOLDER = 'backups';
 const NAME = /^fovea-(\d{4}-\d{2}-\d{2})T(\d{2})-(\d{2})-(\d{2})Z\.tar\.gz$/;

@@ -23,6 +23,7 @@ const SELECT = `
 
 /** A record that is there and cannot be read. */
 export class BrokenRecord extends Error {
+  override readonly name = 'BrokenRecord';
   constructor(options: { cause?: unknown } = {}) {
     super('The record of this piece is damaged. On the floor it can be taken back to its last whole version.', options);
   }

@@ -31,6 +31,7 @@ const WORDS: Record<TroubleKind, { title: string; cure: string }> = {
 
 /** The workshop cannot be opened or written: says so in words for its owner, without a path. */
 export class WorkshopTrouble extends Error {
+  override readonly name = 'WorkshopTrouble';
   readonly kind: TroubleKind;
   readonly title: string;
   readonly cure: string;

@@ -10,6 +10,7 @@ const PLACES = [
   { href: '/', label: 'Floor' },
   { href: '/log', label: 'Log' },
   { href: '/house', label: 'House rules' },
+  { href: '/workshop', label: 'Workshop' },
 ];
 
 const TAPE_WORDS = { off: 'Tape off', looking: 'No tape', connected: 'Tape', slow: 'Tape slow' } as const;
