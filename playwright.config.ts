@@ -26,7 +26,7 @@ export default defineConfig({
     },
   },
   webServer: {
-    command: `rm -rf test-results/data && exec node node_modules/next/dist/bin/next start -H 127.0.0.1 -p ${port}`,
+    command: `rm -rf test-results/data && exec node scripts/serve.mjs --port ${port}`,
     url: `http://127.0.0.1:${port}/schema/piece.json`,
     env: { FOVEA_DATA: 'test-results/data', NEXT_TELEMETRY_DISABLED: '1' },
     timeout: 60_000,

@@ -13,7 +13,7 @@ const address = `http://127.0.0.1:${PORT}`;
 await ensureBuilt();
 const data = mkdtempSync(join(tmpdir(), 'fovea-bench-'));
 const env = { ...process.env, NEXT_TELEMETRY_DISABLED: '1', FOVEA_DATA: data };
-const server = spawn(process.execPath, ['node_modules/next/dist/bin/next', 'start', '-H', '127.0.0.1', '-p', String(PORT)], {
+const server = spawn(process.execPath, ['scripts/serve.mjs', '--port', String(PORT)], {
   env,
   stdio: 'ignore',
 });

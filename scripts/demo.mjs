@@ -8,7 +8,7 @@ ensurePackages();
 const { ensureBuilt } = await import('./build.mjs');
 await ensureBuilt();
 run('npx', ['tsx', 'demo/seed.ts']);
-const server = spawn(process.execPath, ['node_modules/next/dist/bin/next', 'start', '-H', '127.0.0.1', '-p', port], {
+const server = spawn(process.execPath, ['scripts/serve.mjs', '--port', port], {
   stdio: 'inherit',
   env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1' },
 });

@@ -244,7 +244,7 @@ export async function putSettings(request: Request): Promise<Response> {
 export function readLog(request: Request): Response {
   const { searchParams } = new URL(request.url);
   const from = Number(searchParams.get('from') ?? 0);
-  if (!Number.isInteger(from) || from < 0) throw new Refusal(400, 'From must be a whole number');
+  if (!Number.isSafeInteger(from) || from < 0) throw new Refusal(400, 'From must be a whole number');
   return Response.json({
     entries: listLog(database(), { search: (searchParams.get('search') ?? '').slice(0, 200), from }),
   });

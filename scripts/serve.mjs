@@ -1,0 +1,56 @@
+// Serves the built application: node scripts/serve.mjs [--port N] [--lan]. It looks at a request before anything else does:
+// what no address and no method of ours can be is answered in words, not with a stumble.
+import { createServer } from 'node:http';
+import { parseArgs } from 'node:util';
+import next from 'next';
+
+const { values } = parseArgs({ options: { port: { type: 'string' }, lan: { type: 'boolean' } }, strict: false });
+const port = Number(values.port ?? process.env.PORT ?? 3000);
+const host = '127.0.0.1';
+process.env.NEXT_TELEMETRY_DISABLED = '1';
+process.env.NODE_ENV = 'production';
+
+/** Methods that anything here answers to. */
+const METHODS = new Set(['GET', 'HEAD', 'POST', 'PUT', 'DELETE']);
+/** No address of ours is longer, characters. */
+const LONGEST = 4096;
+
+/** What is wrong with a request before it is one of ours, or null. */
+function wrongWith({ method, url }) {
+  if (!METHODS.has(method)) return [405, `Nothing here answers to ${method.slice(0, 20)}.`];
+  if (url.length > LONGEST) return [414, 'This address is too long.'];
+  try {
+    const path = decodeURIComponent(url.split('?')[0]);
+    if (!url.startsWith('/') || path.includes('\0')) throw new URIError();
+  } catch {
+    return [400, 'This address cannot be read.'];
+  }
+  return null;
+}
+
+const app = next({ dev: false, hostname: host, port });
+await app.prepare();
+const handle = app.getRequestHandler();
+const server = createServer({ requestTimeout: 120_000, headersTimeout: 20_000, maxHeaderSize: 32_768 }, (request, response) => {
+  const wrong = wrongWith(request);
+  if (!wrong) return void handle(request, response);
+  const body = JSON.stringify({ message: wrong[1] });
+  response.writeHead(wrong[0], { 'content-type': 'application/json', 'x-content-type-options': 'nosniff', connection: 'close' });
+  response.end(request.method === 'HEAD' ? undefined : body);
+});
+server.on('error', (error) => {
+  console.error(error.code === 'EADDRINUSE' ? `Port ${port} is taken: is the application running already? PORT=3001 takes another.` : String(error.message));
+  process.exit(1);
+});
+server.listen(port, host, () => console.log(`Fovea is on http://${host}:${port}`));
+
+// A clean stop: what is being answered is answered, the database is closed, nothing is left in its log.
+let stopping = false;
+for (const signal of ['SIGINT', 'SIGTERM'])
+  process.on(signal, () => {
+    if (stopping) process.exit(1);
+    stopping = true;
+    server.close(() => process.exit(0));
+    server.closeIdleConnections();
+    setTimeout(() => process.exit(0), 3000).unref();
+  });
