@@ -43,13 +43,18 @@ export function newestForm(): number {
   return Number(migrations().at(-1)!.slice(0, 3));
 }
 
+/** The form that an open database has. */
+export function formIn(db: Db): number {
+  return (db.prepare('PRAGMA user_version').get() as { user_version: number }).user_version;
+}
+
 const newer = (form: number): WorkshopTrouble => new WorkshopTrouble('newer', `Its form is ${form}; this one knows ${newestForm()}.`);
 
 /** Brings a database up to date by the numbered files it has not had yet, each whole or not at all. */
 function migrate(db: Db, to = newestForm()): void {
   for (const name of migrations()) {
     const number = Number(name.slice(0, 3));
-    if (number <= (db.pragma('user_version', { simple: true }) as number) || number > to) continue;
+    if (number <= formIn(db) || number > to) continue;
     db.transaction(() => {
       db.exec(readFileSync(join(MIGRATIONS, name), 'utf8'));
       db.pragma(`user_version = ${number}`);
@@ -102,7 +107,7 @@ function open(address: string): Db {
 function create(folder: string, file: string): void {
   const aside = `${file}.new`;
   for (const end of ['', '-wal', '-shm', '-journal']) rmSync(aside + end, { force: true });
-  const db = ready(open(aside));
+  const db = ready(new Database(aside));
   migrate(db);
   db.close();
   renameSync(aside, file);
@@ -137,7 +142,7 @@ function openLocal(folder: string): Db {
   if (formOf(file) > newestForm()) throw newer(formOf(file));
   const db = open(file);
   try {
-    const form = db.pragma('user_version', { simple: true }) as number;
+    const form = formIn(db);
     if (form > newestForm()) throw newer(form);
     const damage = damageOf(db);
     if (damage) throw new WorkshopTrouble('damaged', '', { cause: new Error(damage) });
@@ -180,7 +185,11 @@ export function database(): Db {
     const db = openDatabase();
     kept.foveaDatabase = db;
     // A clean stop leaves nothing in the write-ahead log: the file alone is then the whole workshop.
-    process.once('exit', () => db.open && db.close());
+    process.once('exit', () => {
+      if (!db.open) return;
+      db.pragma('wal_checkpoint(TRUNCATE)');
+      db.close();
+    });
   }
   return kept.foveaDatabase!;
 }

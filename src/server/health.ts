@@ -1,5 +1,5 @@
 import { statfsSync } from 'node:fs';
-import { database, dataFolder, newestForm } from '../data/database';
+import { database, dataFolder, formIn, newestForm } from '../data/database';
 import { troubleOf } from '../data/trouble';
 import { lastBackup } from './backups';
 
@@ -10,7 +10,7 @@ const LITTLE_ROOM = 500_000_000;
 export function health(): Response {
   try {
     const db = database();
-    const form = db.pragma('user_version', { simple: true });
+    const form = formIn(db);
     // A write that changes nothing: a full disk or a folder that cannot be written shows here.
     db.transaction(() => db.prepare("UPDATE setting SET value = value WHERE key = 'unit'").run()).immediate();
     const { bavail, bsize } = statfsSync(dataFolder());

@@ -12,6 +12,7 @@ import {
   createPiece,
   dropStaleSave,
   getPiece,
+  listFloor,
   mendPiece,
   removePiece,
   renewStaleSave,
@@ -50,6 +51,11 @@ function found(id: string): PieceRecord {
 /** A piece that can be planned by the house's own rules: the one check of a document. */
 function plannable(data: unknown): Piece {
   return readDocument(data, getHouse(database()));
+}
+
+/** GET /api/pieces: everything on the floor. */
+export function readPieces(): Response {
+  return Response.json(listFloor(database()));
 }
 
 /** POST /api/pieces: keeps a new piece. */

@@ -1,4 +1,5 @@
 import { answer } from '@/server/http';
-import { postPiece } from '@/server/pieces';
+import { postPiece, readPieces } from '@/server/pieces';
 
+export const GET = () => answer(() => readPieces());
 export const POST = (request: Request) => answer(() => postPiece(request));

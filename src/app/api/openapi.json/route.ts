@@ -1,0 +1,4 @@
+import { answer } from '@/server/http';
+import { openapi } from '@/server/openapi';
+
+export const GET = () => answer(() => Response.json(openapi()));
