@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test';
 import { newChairSeat } from '../src/core/piece';
-import { place, settled, slip, unfold } from './help';
+import { fovea, place, settled, slip, unfold } from './help';
 
 test.beforeEach(async ({ page }) => {
   await page.goto('/');
@@ -99,4 +99,25 @@ test('pads are added, ordered, and taken out; shapes are changed; nothing silent
   await page.getByRole('combobox', { name: 'Shape' }).selectOption('round');
   await settled(page);
   await expect(page.getByLabel('Diameter')).toHaveValue('450 mm');
+});
+
+test('the workshop is backed up with one press, and the backup is whole', async ({ page }, info) => {
+  await place(page, { ...newChairSeat(), name: 'Backed up' });
+  await page.goto('/workshop');
+  await page.getByRole('button', { name: 'Back up now' }).click();
+  await expect(page.getByText('Backed up')).toBeVisible();
+  const waiting = page.waitForEvent('download');
+  await page.getByRole('link', { name: 'Keep elsewhere' }).first().click();
+  const download = await waiting;
+  const file = info.outputPath(download.suggestedFilename());
+  await download.saveAs(file);
+  const said = fovea('check', file);
+  expect(JSON.parse(said)).toMatchObject({ ok: true });
+  // Who may come in over the network is told a passcode once.
+  await page.getByLabel('Name').fill('Apprentice of the dome');
+  await page.getByLabel('Role').selectOption('apprentice');
+  await page.getByRole('button', { name: 'Let in', exact: true }).click();
+  await expect(page.getByText(/Passcode for Apprentice of the dome/)).toBeVisible();
+  await page.getByRole('button', { name: 'Let in no longer' }).click();
+  await expect(page.getByText('Apprentice: looks and ticks', { exact: true })).toHaveCount(1);
 });

@@ -8,7 +8,7 @@ ensurePackages();
 const { ensureBuilt } = await import('./build.mjs');
 await ensureBuilt();
 run('npx', ['tsx', 'demo/seed.ts']);
-const server = spawn(process.execPath, ['scripts/serve.mjs', '--port', port], {
+const server = spawn(process.execPath, ['scripts/serve.mjs', '--port', port, ...process.argv.slice(2)], {
   stdio: 'inherit',
   env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1' },
 });

@@ -1,12 +1,23 @@
 // Serves the built application: node scripts/serve.mjs [--port N] [--lan]. It looks at a request before anything else does:
 // what no address and no method of ours can be is answered in words, not with a stumble.
 import { createServer } from 'node:http';
+import { networkInterfaces } from 'node:os';
 import { parseArgs } from 'node:util';
 import next from 'next';
 
 const { values } = parseArgs({ options: { port: { type: 'string' }, lan: { type: 'boolean' } }, strict: false });
 const port = Number(values.port ?? process.env.PORT ?? 3000);
-const host = '127.0.0.1';
+// Only when it is asked for is the workshop on the network at all.
+const host = values.lan ? '0.0.0.0' : '127.0.0.1';
+const addresses = values.lan
+  ? Object.values(networkInterfaces())
+      .flat()
+      .filter((own) => own.family === 'IPv4' && !own.internal)
+      .map((own) => `${own.address}:${port}`)
+  : [];
+process.env.FOVEA_LAN = addresses.join(',');
+/** What a request from another machine carries; entrance.ts reads it. */
+const FROM = 'x-fovea-from';
 process.env.NEXT_TELEMETRY_DISABLED = '1';
 process.env.NODE_ENV = 'production';
 
@@ -28,10 +39,14 @@ function wrongWith({ method, url }) {
   return null;
 }
 
-const app = next({ dev: false, hostname: host, port });
+const app = next({ dev: false, hostname: '127.0.0.1', port });
 await app.prepare();
 const handle = app.getRequestHandler();
 const server = createServer({ requestTimeout: 120_000, headersTimeout: 20_000, maxHeaderSize: 32_768 }, (request, response) => {
+  // Whoever asks may not say where from.
+  delete request.headers[FROM];
+  const { remoteAddress = 'unknown' } = request.socket;
+  if (!/^(127\.|::1$|::ffff:127\.)/.test(remoteAddress)) request.headers[FROM] = remoteAddress;
   const wrong = wrongWith(request);
   if (!wrong) return void handle(request, response);
   const body = JSON.stringify({ message: wrong[1] });
@@ -39,10 +54,21 @@ const server = createServer({ requestTimeout: 120_000, headersTimeout: 20_000, m
   response.end(request.method === 'HEAD' ? undefined : body);
 });
 server.on('error', (error) => {
-  console.error(error.code === 'EADDRINUSE' ? `Port ${port} is taken: is the application running already? PORT=3001 takes another.` : String(error.message));
+  console.error(
+    error.code === 'EADDRINUSE'
+      ? `Port ${port} is taken: is the application running already? PORT=3001 takes another.`
+      : String(error.message),
+  );
   process.exit(1);
 });
-server.listen(port, host, () => console.log(`Fovea is on http://${host}:${port}`));
+server.listen(port, host, async () => {
+  console.log(`Fovea is on http://127.0.0.1:${port}`);
+  if (!values.lan) return;
+  if (addresses.length === 0) return console.log('This machine is on no network.');
+  const { default: qr } = await import('qrcode');
+  console.log(`On the network: http://${addresses[0]}, with a passcode. Let somebody in on the page Workshop of this machine.`);
+  console.log(await qr.toString(`http://${addresses[0]}/`, { type: 'terminal', small: true }));
+});
 
 // A clean stop: what is being answered is answered, the database is closed, nothing is left in its log.
 let stopping = false;

@@ -1,9 +1,34 @@
 import { NextResponse, type NextRequest } from 'next/server';
+import { database } from './data/database';
+import { troubleOf } from './data/trouble';
+import { FROM, isDoor, lanAddresses, mayNot, whoIs } from './server/entrance';
 import { contentSecurityPolicy, refuse } from './server/guard';
 
-/** Stands before every request: own host, own origin for writes, a policy for every page. */
+const says = (message: string, status: number): NextResponse => NextResponse.json({ message }, { status });
+
+/** What keeps somebody on another machine from what they ask for, or null. */
+function closed(request: NextRequest): NextResponse | null {
+  const path = request.nextUrl.pathname;
+  if (isDoor(path)) return null;
+  try {
+    const who = whoIs(database(), request.headers);
+    if (who) {
+      const why = mayNot(who, request.method, path);
+      return why ? says(why, 403) : null;
+    }
+  } catch (error) {
+    const trouble = troubleOf(error);
+    if (!trouble) throw error;
+    return says(trouble.message, 503);
+  }
+  if (path.startsWith('/api/')) return says('Come in first: the page /enter asks for a passcode.', 401);
+  return NextResponse.redirect(new URL('/enter', `http://${request.headers.get('host')}`));
+}
+
+/** Stands before every request: own host, own origin for writes, who may what over the network, a policy for every page. */
 export function proxy(request: NextRequest): NextResponse {
   const { headers: said, method } = request;
+  const from = said.get(FROM);
   const why = refuse({
     method,
     host: said.get('host'),
@@ -11,8 +36,12 @@ export function proxy(request: NextRequest): NextResponse {
     site: said.get('sec-fetch-site'),
     mode: said.get('sec-fetch-mode'),
     path: request.nextUrl.pathname,
+    from,
+    lan: lanAddresses(),
   });
-  if (why) return NextResponse.json({ message: why }, { status: 403 });
+  if (why) return says(why, 403);
+  const kept = from ? closed(request) : null;
+  if (kept) return kept;
   const policy = contentSecurityPolicy(Buffer.from(crypto.getRandomValues(new Uint8Array(16))).toString('base64'));
   const headers = new Headers(request.headers);
   headers.set('content-security-policy', policy);

@@ -3,12 +3,14 @@ import '@fontsource/fira-sans/600.css';
 import '@fontsource/vollkorn/600.css';
 import './globals.css';
 import type { Metadata } from 'next';
+import { headers } from 'next/headers';
 import { connection } from 'next/server';
 import type { ReactNode } from 'react';
 import { database } from '@/data/database';
 import { getSettings, type Settings } from '@/data/settings';
 import { troubleOf, type WorkshopTrouble } from '@/data/trouble';
 import { lastBackup } from '@/server/backups';
+import { whoIs } from '@/server/entrance';
 import { eventLog } from '@/server/event-log';
 import { Header } from '@/ui/kit/header';
 import { SettingsProvider } from '@/ui/kit/settings';
@@ -41,12 +43,13 @@ export default async function Layout({ children }: { children: ReactNode }) {
         </body>
       </html>
     );
+  const who = whoIs(database(), await headers());
   return (
     <html lang="en-GB" data-theme={settings.theme}>
       <body className="bg-base-100 text-base-content min-h-screen flex flex-col">
         <SettingsProvider initial={settings}>
           <TapeProvider>
-            <Header />
+            <Header who={who === 'own machine' ? who : who && { name: who.name, role: who.role }} />
             {children}
           </TapeProvider>
         </SettingsProvider>

@@ -16,6 +16,10 @@ export type Asked = {
   site?: string | null;
   mode?: string | null;
   path?: string;
+  /** the other machine that it comes from, where it does */
+  from?: string | null;
+  /** where this workshop is on the network: host and port */
+  lan?: readonly string[];
 };
 
 /** Whether an address can be read at all: its parts must be well encoded. */
@@ -37,7 +41,9 @@ function readable(path: string): boolean {
  */
 export function refuse(request: Asked): string | null {
   const name = request.host?.replace(/:\d+$/, '').toLowerCase() ?? '';
-  if (!OWN_NAMES.has(name)) return 'This workshop answers only on its own machine.';
+  // What comes from another machine must call this one by its address there: a name could be made to point anywhere.
+  const known = request.from ? (request.lan ?? []).includes(request.host ?? '') : OWN_NAMES.has(name);
+  if (!known) return request.from ? 'This workshop is not known by that name.' : 'This workshop answers only on its own machine.';
   if (!KNOWN.has(request.method)) return `Nothing here answers to ${request.method.slice(0, 20)}.`;
   if (request.path !== undefined && !readable(request.path)) return 'This address cannot be read.';
   const foreign = request.site !== undefined && request.site !== null && !OWN_SITES.has(request.site);

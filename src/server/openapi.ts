@@ -1,6 +1,7 @@
 import { documentSchema } from '../core/document';
 import { RULES } from '../core/house';
 import { UNITS } from '../core/length';
+import { ROLES } from '../data/members';
 
 type Json = Record<string, unknown>;
 
@@ -29,6 +30,7 @@ const PIECE_RECORD = record({
   piece: ref('Piece'),
 });
 const TICK = record({ unit: whole('Which of the set, from 1', { minimum: 1 }), step: text('Key of a step of the run sheet') });
+const MEMBER = record({ id: text('Of the member'), name: text('As they are called'), role: { enum: ROLES.map(({ id }) => id) } });
 const BACKUP = record({ name: text('Of the file'), madeAt: text('Instant', { format: 'date-time' }), size: whole('Bytes') });
 
 /** What a route takes and answers. */
@@ -169,11 +171,36 @@ export const ROUTES: Record<string, Record<string, Route>> = {
   '/api/backups/{name}': {
     get: { says: 'A backup, to keep elsewhere', gives: text('An archive'), media: 'application/gzip', refuses: [404] },
   },
+  '/api/enter': {
+    post: {
+      says: 'Comes in over the network with a passcode',
+      body: record({ passcode: text('As it was read out') }),
+      gives: record({ name: text('Of who came in'), role: { enum: ROLES.map(({ id }) => id) } }),
+      refuses: [401, 429],
+    },
+    delete: { says: 'Goes out again', gives: OK },
+  },
+  '/api/members': {
+    get: {
+      says: 'Who may come in, and where',
+      gives: record({ members: list(ref('Member')), address: { type: ['string', 'null'] }, qr: { type: ['string', 'null'] } }),
+    },
+    post: {
+      says: 'Lets somebody in; the passcode is told once',
+      body: record({ name: text('Of who may come in', { maxLength: 40 }), role: { enum: ROLES.map(({ id }) => id) } }),
+      gives: record({ ...(MEMBER.properties as Record<string, Json>), passcode: text('To be read out') }),
+      status: 201,
+      refuses: [422],
+    },
+    delete: { says: 'Lets somebody in no longer', body: record({ id: text('Of whom') }), gives: OK, refuses: [404] },
+  },
   '/api/tape': { get: { says: 'The tape’s readings, as events', gives: text('Events'), media: 'text/event-stream' } },
   '/api/mat': { get: { says: 'The pressure mat’s frames, as events', gives: text('Events'), media: 'text/event-stream' } },
 };
 
 const REFUSED: Record<number, string> = {
+  401: 'Nobody came in with that',
+  429: 'Too many wrong passcodes; the answer says how long to wait',
   400: 'The request is not as it should be',
   403: 'Asked by a page elsewhere, or on another machine',
   404: 'There is no such thing',
@@ -220,6 +247,7 @@ export function openapi(): Json {
         PieceRecord: PIECE_RECORD,
         Tick: TICK,
         Backup: BACKUP,
+        Member: MEMBER,
         Refusal: record({ message: text('In words'), problems: list(record({ path: text('Where'), message: text('What is wrong') })) }, [
           'message',
         ]),

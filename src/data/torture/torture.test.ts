@@ -66,12 +66,16 @@ describe('a workshop that is killed', () => {
     // It begins with an old form, so that some kills fall into the bringing up to date.
     copyFileSync('src/data/fixtures/workshop-form-1.sqlite', join(at, 'fovea.sqlite'));
     const roll = dice(20261126);
+    let seen = 0;
     for (let k = 0; k < KILLS; k++) {
       await hammerAndKill(at, k + 1, k % 6 === 0 ? 0 : 5 + roll() * 300);
-      const told = existsSync(join(at, 'told')) ? toldIn(readFileSync(join(at, 'told'), 'utf8')) : [];
-      expect(await lost(at, told, { backups: k === KILLS - 1 }), `after kill ${k + 1}`).toEqual([]);
+      // What was there after an earlier kill is looked at once more at the end.
+      const text = existsSync(join(at, 'told')) ? readFileSync(join(at, 'told'), 'utf8') : '';
+      expect(await lost(at, toldIn(text.slice(seen)), { backups: false }), `after kill ${k + 1}`).toEqual([]);
+      seen = text.lastIndexOf('\n') + 1;
     }
     const told = toldIn(readFileSync(join(at, 'told'), 'utf8'));
+    expect(await lost(at, told)).toEqual([]);
     expect(told.length).toBeGreaterThan(KILLS * 3);
     measured('kills', { kills: KILLS, told: told.length, lost: 0 });
   }, 3_600_000);

@@ -3,6 +3,8 @@
 import { Moon, Ruler, Sun } from 'lucide-react';
 import Link from 'next/link';
 import { usePathname } from 'next/navigation';
+import type { Member } from '@/data/members';
+import { send } from './api';
 import { UnitSwitch, useSettings } from './settings';
 import { useTape } from './tape';
 
@@ -36,8 +38,30 @@ function TapeSwitch() {
   );
 }
 
+/** Who is here: on the workshop's own machine nobody is asked. */
+type Who = Pick<Member, 'name' | 'role'> | 'own machine' | null;
+
+/** Somebody who came in over the network, and the way out. */
+function Inside({ name }: { name: string }) {
+  const leave = () => void send('DELETE', '/api/enter').finally(() => window.location.assign('/enter'));
+  return (
+    <span className="text-sm whitespace-nowrap">
+      {name}{' '}
+      <button type="button" className="underline underline-offset-2 cursor-pointer px-1 py-1.5" onClick={leave}>
+        Go out
+      </button>
+    </span>
+  );
+}
+
+/** What of the house each may look at. */
+function placesFor(who: Who): typeof PLACES {
+  if (who === null) return [];
+  return who === 'own machine' || who.role === 'owner' ? PLACES : PLACES.filter(({ href }) => href !== '/workshop');
+}
+
 /** The strip along the top of every screen. */
-export function Header() {
+export function Header({ who }: { who: Who }) {
   const path = usePathname();
   const { theme, change } = useSettings();
   const other = theme === 'day' ? 'evening' : 'day';
@@ -47,7 +71,7 @@ export function Header() {
         Fovea
       </Link>
       <nav aria-label="Workshop" className="flex gap-1">
-        {PLACES.map(({ href, label }) => {
+        {placesFor(who).map(({ href, label }) => {
           const here = href === '/' ? path === '/' || path.startsWith('/piece') || path === '/new' : path.startsWith(href);
           return (
             <Link
@@ -62,8 +86,9 @@ export function Header() {
         })}
       </nav>
       <div className="ml-auto flex items-center gap-3">
-        <TapeSwitch />
-        <UnitSwitch />
+        {who !== null && who !== 'own machine' && <Inside name={who.name} />}
+        {who !== null && <TapeSwitch />}
+        {who !== null && <UnitSwitch />}
         <button
           type="button"
           className="p-2 rounded-sm hover:bg-base-200"

@@ -161,7 +161,8 @@ const browser = () => ({
   send: send as Parameters<typeof createSheetStore>[1]['send'],
   storage: localStorage,
   wait: (ms: number) => new Promise<void>((resolve) => setTimeout(resolve, ms)),
-  newId: () => crypto.randomUUID(),
+  // A tablet on the network has no secure context, and with it no maker of UUIDs.
+  newId: () => Array.from(crypto.getRandomValues(new Uint8Array(16)), (byte) => byte.toString(16).padStart(2, '0')).join(''),
 });
 
 /** On the server there is nothing to save with: the page is drawn once. */

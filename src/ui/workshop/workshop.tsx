@@ -5,6 +5,7 @@ import { useState } from 'react';
 import type { KeptBackup } from '@/data/backup';
 import type { Event } from '@/server/event-log';
 import { send } from '@/ui/kit/api';
+import { Members } from './members';
 
 /** An instant as it is said in this place. */
 function Instant({ at }: { at: string }) {
@@ -105,6 +106,7 @@ export function Workshop({ first, events }: { first: KeptBackup[]; events: Event
     <main className="max-w-5xl w-full mx-auto px-6 py-5">
       <h1 className="font-display text-2xl mb-3">Workshop</h1>
       <Backups first={first} />
+      <Members />
       <Events events={events} />
     </main>
   );

@@ -1,0 +1,119 @@
+'use client';
+
+import { useEffect, useState } from 'react';
+import type { Member, Role } from '@/data/members';
+import { send } from '@/ui/kit/api';
+import { ChoiceField } from '@/ui/kit/fields';
+
+/** What each role is called and may do; the same three as the data has. */
+const ROLES: { id: Role; name: string }[] = [
+  { id: 'owner', name: 'Owner: everything' },
+  { id: 'hand', name: 'Hand: the work, not the house' },
+  { id: 'apprentice', name: 'Apprentice: looks and ticks' },
+];
+
+type Known = { members: Member[]; address: string | null; qr: string | null };
+
+/** Everybody who may come in, and how they are let in and out. */
+function useMembers() {
+  const [known, setKnown] = useState<Known | null>(null);
+  const [told, setTold] = useState<{ name: string; passcode: string } | null>(null);
+  const [wrong, setWrong] = useState<string | null>(null);
+  const look = async (): Promise<void> => {
+    const response = await fetch('/api/members').catch(() => null);
+    if (response?.ok) setKnown((await response.json()) as Known);
+    else setWrong('The workshop cannot be reached.');
+  };
+  useEffect(() => {
+    // Asked once the page is there: what it shows hangs on nothing before.
+    const timer = setTimeout(() => void look());
+    return () => clearTimeout(timer);
+  }, []);
+  const change = async (method: 'POST' | 'DELETE', body: object): Promise<boolean> => {
+    setWrong(null);
+    try {
+      const answer = await send<{ name?: string; passcode?: string }>(method, '/api/members', body);
+      if (!answer.ok) setWrong(answer.data.message ?? 'Nothing was changed.');
+      else if (answer.data.passcode) setTold({ name: answer.data.name!, passcode: answer.data.passcode });
+      await look();
+      return answer.ok;
+    } catch {
+      setWrong('The workshop cannot be reached; nothing was changed.');
+      return false;
+    }
+  };
+  return { known, told, wrong, change };
+}
+
+/** Who may come in over the network. */
+export function Members() {
+  const { known, told, wrong, change } = useMembers();
+  const [name, setName] = useState('');
+  const [role, setRole] = useState<Role>('hand');
+  if (!known) return null;
+  return (
+    <section aria-label="On the network" className="mb-6">
+      <h2 className="font-display text-lg">On the network</h2>
+      {known.address ? (
+        <div className="flex gap-5 items-start mb-2">
+          {/* The picture is drawn by the workshop itself, from its own address. */}
+          <div className="w-32 bg-white p-1" dangerouslySetInnerHTML={{ __html: known.qr ?? '' }} />
+          <p className="text-sm max-w-xl">
+            Tablets on the same network open <strong>http://{known.address}</strong>, or photograph the square. What goes over the network
+            is not encrypted: use it only on a network of your own.
+          </p>
+        </div>
+      ) : (
+        <p className="text-sm mb-2 max-w-3xl">
+          This workshop answers only on its own machine. To have it on tablets too, stop it and start it with{' '}
+          <code>npm run demo -- --lan</code>.
+        </p>
+      )}
+      {told && (
+        <p role="status" className="mb-2 border-l-4 border-primary pl-3">
+          Passcode for {told.name}: <strong className="text-lg tracking-wide">{told.passcode}</strong>. It is shown this once; read it out
+          or write it down.
+        </p>
+      )}
+      {wrong && (
+        <p role="alert" className="text-error mb-2">
+          {wrong}
+        </p>
+      )}
+      <ul className="max-w-3xl">
+        {known.members.map((member) => (
+          <li key={member.id} className="border-t border-base-content/20 py-1.5 flex items-center gap-4">
+            <span className="flex-1">{member.name}</span>
+            <span className="text-sm">{ROLES.find(({ id }) => id === member.role)!.name}</span>
+            <button type="button" className="btn btn-sm btn-outline font-normal" onClick={() => void change('DELETE', { id: member.id })}>
+              Let in no longer
+            </button>
+          </li>
+        ))}
+      </ul>
+      <form
+        className="flex items-end gap-3 max-w-3xl border-t border-base-content/20 pt-2"
+        onSubmit={(event) => {
+          event.preventDefault();
+          void change('POST', { name, role }).then((ok) => ok && setName(''));
+        }}
+      >
+        <label className="text-sm flex-1">
+          Name
+          <input
+            className="w-full px-2 py-1 border border-base-content/40 rounded-sm bg-base-100 text-base"
+            value={name}
+            maxLength={40}
+            onChange={(event) => setName(event.target.value)}
+          />
+        </label>
+        <div className="w-64">
+          <ChoiceField label="Role" value={role} options={ROLES} onChange={setRole} />
+        </div>
+        <button type="submit" className="btn btn-outline font-normal" disabled={name.trim() === ''}>
+          Let in
+        </button>
+      </form>
+    </section>
+  );
+}
