@@ -6,6 +6,5 @@ import { Floor } from '@/ui/floor/floor';
 export const metadata: Metadata = { title: 'Floor – Fovea' };
 
 export default function FloorPage() {
-  const { rows, broken } = floorView(database());
-  return <Floor rows={rows} broken={broken} />;
+  return <Floor first={floorView(database())} />;
 }

@@ -13,28 +13,26 @@ export function listTicks(db: Db, pieceId: string): Tick[] {
   return db.prepare('SELECT unit, step FROM tick WHERE piece_id = ? ORDER BY unit, step').all(pieceId) as Tick[];
 }
 
-/** Which of each set have each step done, of all pieces at once. */
-export type TicksDone = ReadonlyMap<string, readonly { step: string; units: readonly number[] }[]>;
-
-/** Which of each set have each step done, of all pieces or of one. */
-export function ticksDone(db: Db, pieceId?: string): TicksDone {
-  const rows = db
-    .prepare(`SELECT piece_id, step, group_concat(unit) AS units FROM tick ${pieceId ? 'WHERE piece_id = ?' : ''} GROUP BY piece_id, step`)
-    .all(...(pieceId ? [pieceId] : [])) as { piece_id: string; step: string; units: string }[];
-  const found = new Map<string, { step: string; units: number[] }[]>();
-  for (const { piece_id, step, units } of rows) {
-    const done = { step, units: units.split(',').map(Number) };
-    const list = found.get(piece_id);
-    if (list) list.push(done);
-    else found.set(piece_id, [done]);
-  }
-  return found;
+/** Which of a set have each step done. */
+export function ticksDone(db: Db, pieceId: string): { step: string; units: number[] }[] {
+  const rows = db.prepare('SELECT step, group_concat(unit) AS units FROM tick WHERE piece_id = ? GROUP BY step').all(pieceId) as {
+    step: string;
+    units: string;
+  }[];
+  return rows.map(({ step, units }) => ({
+    step,
+    units: units
+      .split(',')
+      .map(Number)
+      .sort((a, b) => a - b),
+  }));
 }
 
-/** The serial under which each piece was last written into the log. */
-export function serialsOf(db: Db): ReadonlyMap<string, string> {
-  const rows = db.prepare('SELECT piece_id, serial FROM log_entry ORDER BY id').all() as { piece_id: string; serial: string }[];
-  return new Map(rows.map(({ piece_id, serial }) => [piece_id, serial]));
+/** The serial under which a piece was last written into the log, or null. */
+export function serialOf(db: Db, pieceId: string): string | null {
+  const row = db.prepare('SELECT serial FROM log_entry WHERE piece_id = ? ORDER BY id DESC LIMIT 1').get(pieceId) as
+    { serial: string } | undefined;
+  return row?.serial ?? null;
 }
 
 /** Ticks a step of one piece of the set, or takes the tick back. */

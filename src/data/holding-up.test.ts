@@ -17,11 +17,22 @@ import { list } from 'tar';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { newChairSeat } from '../core/piece';
 import { BadBackup, checkBackup, listBackups, makeBackup, restoreBackup, thinBackups } from './backup';
-import { addLogEntry, finishedAs, listLog, serialsOf, setTick, ticksDone } from './bench';
+import { addLogEntry, finishedAs, listLog, serialOf, setTick, ticksDone } from './bench';
 import { DATABASE_FILE, formIn, newestForm, openDatabase, type Db } from './database';
-import { houseMark, keepLook, keptLook, looksKept } from './looks';
+import { houseMark, keepLook, keptLook, widestLook } from './looks';
 import { keepPhoto } from './photos';
-import { BrokenRecord, createPiece, getPiece, listFloor, listStaleSaves, mendPiece, renewStaleSave, savePiece, stepPiece } from './pieces';
+import {
+  BrokenRecord,
+  countFloor,
+  createPiece,
+  getPiece,
+  listFloor,
+  listStaleSaves,
+  mendPiece,
+  renewStaleSave,
+  savePiece,
+  stepPiece,
+} from './pieces';
 import { troubleOf, WorkshopTrouble } from './trouble';
 
 /** The other driver leaves its log beside the file when it is closed. */
@@ -141,6 +152,8 @@ describe('a damaged record', () => {
     expect(pieces.map((piece) => piece.id)).toEqual([whole]);
     expect(broken.map((piece) => piece.id)).toEqual([id]);
     expect(() => getPiece(db, id)).toThrow(BrokenRecord);
+    expect(listFloor(db, { from: 1, most: 1 }).pieces.map((piece) => piece.id)).toEqual([whole]);
+    expect(countFloor(db)).toBe(2);
     expect(mendPiece(db, id)).toMatchObject({ revision: 3, piece: { name: 'A' } });
     expect(listFloor(db).broken).toEqual([]);
     db.prepare("UPDATE revision SET json = '{}' WHERE piece_id = ?").run(id);
@@ -157,7 +170,7 @@ describe('a damaged record', () => {
     expect(listLog(db, { search: 'comet CHAIR firm' }).map((entry) => entry.serial)).toEqual(['2026-000']);
     expect(listLog(db, { search: 'nothing' })).toEqual([]);
     expect(listLog(db, { from: 2, most: 1 }).map((entry) => entry.serial)).toEqual(['2026-000']);
-    expect(serialsOf(db).get(ids[2]!)).toBe('2026-002');
+    expect(serialOf(db, ids[2]!)).toBe('2026-002');
   });
 });
 
@@ -167,15 +180,15 @@ describe('looks', () => {
     const house = houseMark({ return: 20, grip: 40 });
     expect(houseMark({ grip: 40, return: 20 })).toBe(house);
     expect(houseMark({ grip: 41, return: 20 })).not.toBe(house);
-    keepLook(db, { pieceId, revision: 2, house, json: '"two"' });
-    keepLook(db, { pieceId, revision: 1, house, json: '"one"' });
+    keepLook(db, { pieceId, revision: 2, house, json: '"two"', span: 480 });
+    keepLook(db, { pieceId, revision: 1, house, json: '"one"', span: 900 });
     expect(keptLook(db, pieceId, 2, house)).toBe('"two"');
     expect(keptLook(db, pieceId, 1, house)).toBeNull();
-    expect([...looksKept(db, house)]).toEqual([[`${pieceId} 2`, '"two"']]);
+    expect(widestLook(db)).toBe(480);
     setTick(db, pieceId, { unit: 2, step: 'foam' }, true);
     setTick(db, pieceId, { unit: 1, step: 'foam' }, true);
-    expect(ticksDone(db).get(pieceId)).toEqual([{ step: 'foam', units: [1, 2] }]);
-    expect(ticksDone(db, 'other').size).toBe(0);
+    expect(ticksDone(db, pieceId)).toEqual([{ step: 'foam', units: [1, 2] }]);
+    expect(ticksDone(db, 'other')).toEqual([]);
   });
 });
 

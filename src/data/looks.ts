@@ -14,23 +14,24 @@ export function houseMark(house: HouseRules): string {
     .slice(0, 16);
 }
 
+/** What the floor shows of a piece, as it is kept. */
+export type KeptLook = { pieceId: string; revision: number; house: string; json: string; span: number };
+
 /** Keeps what the floor shows of a piece; a look of an older revision never replaces a newer one's. */
-export function keepLook(db: Db, look: { pieceId: string; revision: number; house: string; json: string }): void {
+export function keepLook(db: Db, look: KeptLook): void {
   db.prepare(
-    `INSERT INTO look (piece_id, revision, house, json) VALUES (?, ?, ?, ?)
-     ON CONFLICT (piece_id) DO UPDATE SET revision = excluded.revision, house = excluded.house, json = excluded.json
+    `INSERT INTO look (piece_id, revision, house, json, span) VALUES (?, ?, ?, ?, ?)
+     ON CONFLICT (piece_id) DO UPDATE SET revision = excluded.revision, house = excluded.house, json = excluded.json, span = excluded.span
      WHERE excluded.revision >= look.revision`,
-  ).run(look.pieceId, look.revision, look.house, look.json);
+  ).run(look.pieceId, look.revision, look.house, look.json, look.span);
 }
 
-/** Every look that is kept under these rules, by piece and revision with a space between. */
-export function looksKept(db: Db, house: string): ReadonlyMap<string, string> {
-  const rows = db.prepare('SELECT piece_id, revision, json FROM look WHERE house = ?').all(house) as {
-    piece_id: string;
-    revision: number;
-    json: string;
-  }[];
-  return new Map(rows.map(({ piece_id, revision, json }) => [`${piece_id} ${revision}`, json]));
+/** How wide the widest section on the floor is, mm; 0 where none is known. */
+export function widestLook(db: Db): number {
+  const row = db
+    .prepare('SELECT max(span) AS widest FROM look JOIN piece ON piece.id = look.piece_id WHERE piece.removed_at IS NULL')
+    .get() as { widest: number | null };
+  return row.widest ?? 0;
 }
 
 /** What is kept of a piece's look at a revision under these rules, or null. */

@@ -59,10 +59,10 @@ function toRecord(row: Row): PieceRecord {
 }
 
 /** Everything on the floor, in the order it came: one damaged record does not take the others with it. */
-export function listFloor(db: Db): { pieces: PieceRecord[]; broken: BrokenPiece[] } {
+export function listFloor(db: Db, { from = 0, most = -1 } = {}): { pieces: PieceRecord[]; broken: BrokenPiece[] } {
   const pieces: PieceRecord[] = [];
   const broken: BrokenPiece[] = [];
-  for (const row of db.prepare(`${SELECT} ORDER BY piece.created_at, piece.id`).all() as Row[]) {
+  for (const row of db.prepare(`${SELECT} ORDER BY piece.created_at, piece.id LIMIT ? OFFSET ?`).all(most, from) as Row[]) {
     try {
       pieces.push(toRecord(row));
     } catch {
@@ -70,6 +70,11 @@ export function listFloor(db: Db): { pieces: PieceRecord[]; broken: BrokenPiece[
     }
   }
   return { pieces, broken };
+}
+
+/** How many pieces are on the floor. */
+export function countFloor(db: Db): number {
+  return (db.prepare('SELECT count(*) AS n FROM piece WHERE removed_at IS NULL').get() as { n: number }).n;
 }
 
 /** Every piece on the floor that can be read. */

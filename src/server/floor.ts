@@ -1,12 +1,14 @@
 import { PieceProblems, type Piece } from '../core/piece';
-import { serialsOf, ticksDone, type TicksDone } from '../data/bench';
+import { serialOf, ticksDone } from '../data/bench';
 import { database, type Db } from '../data/database';
-import { houseMark, looksKept } from '../data/looks';
-import { getPiece, listFloor, type BrokenPiece, type PieceRecord } from '../data/pieces';
+import { houseMark, widestLook } from '../data/looks';
+import { countFloor, getPiece, listFloor, type BrokenPiece, type PieceRecord } from '../data/pieces';
 import { getHouse } from '../data/settings';
 import { Refusal } from './http';
-import { lookAt } from './looks';
+import { lookAt, lookOf } from './looks';
 import type { Look } from './planning';
+
+export type { SmallSection } from './planning';
 
 /** A row of the floor: the piece, a true section of it, how far it has come. */
 export type FloorRow = {
@@ -23,33 +25,42 @@ export type FloorRow = {
   of: number;
 };
 
-/** Everything in the workshop, and what of it cannot be read. */
-export type FloorView = { rows: FloorRow[]; broken: BrokenPiece[] };
+/** A stretch of the floor: what can be shown of it, what cannot be read, how many there are, how wide the widest is. */
+export type FloorView = { rows: FloorRow[]; broken: BrokenPiece[]; next: number | null; widest: number };
 
-function rowOf({ id, piece }: PieceRecord, look: Look | null, ticked: TicksDone, serial: string | null): FloorRow {
+/** So many rows are shown at first, and then fetched at a time. */
+const ROWS = 24;
+
+function rowOf(db: Db, { id, piece }: PieceRecord, look: Look | null): FloorRow {
+  const serial = serialOf(db, id);
   if (!look) return { id, piece, look: null, lacks: 'time', step: null, serial, done: 0, of: 0 };
   const { steps, section, size } = look;
   // A set that was made smaller has ticks of pieces that are no longer in it.
-  const units = new Map((ticked.get(id) ?? []).map((tick) => [tick.step, tick.units.filter((unit) => unit <= piece.count).length]));
+  const units = new Map(ticksDone(db, id).map((tick) => [tick.step, tick.units.filter((unit) => unit <= piece.count).length]));
   const open = steps.find(({ key }) => (units.get(key) ?? 0) < piece.count);
   const done = steps.reduce((sum, { key }) => sum + (units.get(key) ?? 0), 0);
   return { id, piece, look: { section, size }, lacks: null, step: open?.name ?? null, serial, done, of: steps.length * piece.count };
 }
 
 /**
- * Everything in the workshop, as far as it has been worked out: nothing is planned here.
+ * A stretch of the workshop's floor, as far as it has been worked out: nothing is planned here.
  *
  * @param db the database
+ * @param [from] so many are passed over
  */
-export function floorView(db: Db): FloorView {
-  const { pieces, broken } = listFloor(db);
-  const looks = looksKept(db, houseMark(getHouse(db)));
-  const [ticked, serials] = [ticksDone(db), serialsOf(db)];
-  const rows = pieces.map((record) => {
-    const kept = looks.get(`${record.id} ${record.revision}`);
-    return rowOf(record, kept === undefined ? null : (JSON.parse(kept) as Look), ticked, serials.get(record.id) ?? null);
-  });
-  return { rows, broken };
+export function floorView(db: Db, from = 0): FloorView {
+  const { pieces, broken } = listFloor(db, { from, most: ROWS });
+  const house = houseMark(getHouse(db));
+  const rows = pieces.map((record) => rowOf(db, record, lookOf(db, record, house)));
+  const next = from + ROWS;
+  return { rows, broken, next: next < countFloor(db) ? next : null, widest: widestLook(db) };
+}
+
+/** GET /api/floor?from= */
+export function readFloor(request: Request): Response {
+  const from = Number(new URL(request.url).searchParams.get('from') ?? 0);
+  if (!Number.isSafeInteger(from) || from < 0) throw new Refusal(400, 'From must be a whole number');
+  return Response.json(floorView(database(), from));
 }
 
 /** GET /api/pieces/ID/look: one row of the floor, worked out where that is still to be done. */
@@ -57,12 +68,11 @@ export async function readRow(id: string): Promise<Response> {
   const db = database();
   const record = getPiece(db, id);
   if (!record) throw new Refusal(404, 'This piece is no longer on the floor.');
-  const serial = serialsOf(db).get(id) ?? null;
   try {
-    return Response.json(rowOf(record, await lookAt(db, record), ticksDone(db, id), serial));
+    return Response.json(rowOf(db, record, await lookAt(db, record)));
   } catch (error) {
     // House rules changed since may no longer suit the piece; it can still be opened and mended.
     if (!(error instanceof PieceProblems)) throw error;
-    return Response.json({ ...rowOf(record, null, ticksDone(db, id), serial), lacks: 'rules' } satisfies FloorRow);
+    return Response.json({ ...rowOf(db, record, null), lacks: 'rules' } satisfies FloorRow);
   }
 }

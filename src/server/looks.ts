@@ -31,7 +31,14 @@ export async function lookAt(db: Db, record: PieceRecord): Promise<Look> {
   const known = lookOf(db, record, houseMark(house));
   if (known) return known;
   const look = await planning().look({ piece: record.piece, house });
-  keepLook(db, { pieceId: record.id, revision: record.revision, house: houseMark(house), json: JSON.stringify(look) });
+  const { section } = look;
+  keepLook(db, {
+    pieceId: record.id,
+    revision: record.revision,
+    house: houseMark(house),
+    json: JSON.stringify(look),
+    span: section ? section.board.right - section.board.left : 0,
+  });
   return look;
 }
 

@@ -6,6 +6,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { newChairSeat } from '../core/piece';
 import { database } from '../data/database';
 import { postBackup, readBackups } from './backups';
+import { readFloor } from './floor';
 import { health } from './health';
 import { answer } from './http';
 import { looksLater } from './looks';
@@ -55,6 +56,7 @@ describe('the interface for others', () => {
     };
     const request = (body: unknown, url = 'http://127.0.0.1/'): Request => new Request(url, { method: 'POST', body: JSON.stringify(body) });
     const { id } = (await fits('/api/pieces', 'post', 201, () => routes.postPiece(request({ piece: newChairSeat() })))) as { id: string };
+    await fits('/api/floor', 'get', 200, () => readFloor(new Request('http://127.0.0.1/api/floor')));
     await fits('/api/pieces', 'get', 200, () => routes.readPieces());
     await fits('/api/pieces/{id}', 'get', 200, () => routes.readPiece(id));
     await fits('/api/pieces/{id}', 'get', 404, () => routes.readPiece('nobody'));

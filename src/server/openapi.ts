@@ -51,6 +51,18 @@ export const ROUTES: Record<string, Record<string, Route>> = {
   '/health': { get: { says: 'Whether the workshop can be read and written', gives: { type: 'object' }, refuses: [503] } },
   '/schema/piece.json': { get: { says: 'The schema of a piece', gives: { type: 'object' } } },
   '/api/openapi.json': { get: { says: 'This description', gives: { type: 'object' } } },
+  '/api/floor': {
+    get: {
+      says: 'What the floor shows, a stretch at a time',
+      query: { from: whole('So many are passed over', { minimum: 0, default: 0 }) },
+      gives: record({
+        rows: list({ type: 'object' }),
+        broken: list({ type: 'object' }),
+        next: { type: ['integer', 'null'] },
+        widest: { type: 'number' },
+      }),
+    },
+  },
   '/api/pieces': {
     get: { says: 'Every piece on the floor', gives: record({ pieces: list(ref('PieceRecord')), broken: list({ type: 'object' }) }) },
     post: {

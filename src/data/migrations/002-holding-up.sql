@@ -13,7 +13,9 @@ CREATE TABLE look (
   piece_id TEXT PRIMARY KEY REFERENCES piece (id),
   revision INTEGER NOT NULL,
   house TEXT NOT NULL,
-  json TEXT NOT NULL
+  json TEXT NOT NULL,
+  -- how wide its section is, mm: all rows are drawn at one scale
+  span REAL NOT NULL
 ) STRICT;
 
 CREATE INDEX log_entry_by_day ON log_entry (finished_at);

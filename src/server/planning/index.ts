@@ -6,7 +6,7 @@ import { PieceProblems, type Problem } from '../../core/piece';
 import type { Asked, Look } from './thread';
 import type * as thread from './thread';
 
-export type { Look } from './thread';
+export type { Look, SmallSection } from './thread';
 
 /** Looks that are kept: of every piece that a busy workshop has on its floor. */
 const MOST_LOOKS = 400;

@@ -1,19 +1,23 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
+import simplify from 'simplify-js';
 import { sectionAlong, type Section } from '../../core/build';
 import { printPdf, type PrintJob } from '../../core/formats/pdf';
 import type { HouseRules } from '../../core/house';
-import { outlineSize } from '../../core/outline';
+import { outlineSize, type Point } from '../../core/outline';
 import { PieceProblems, type Piece } from '../../core/piece';
 import { createPlanner, planPiece, runStep } from '../../core/plan';
 
 /** What is asked of a piece. */
 export type Asked = { piece: Piece; house: HouseRules };
 
+/** A section as a row of the floor draws it: its lines, with no more points than can be seen at that size. */
+export type SmallSection = Pick<Section, 'board' | 'base' | 'covered' | 'cover' | 'bare' | 'wadding'> & { padded: boolean };
+
 /** What a row of the floor takes from a piece's plan. */
 export type Look = {
   steps: { key: string; name: string }[];
-  section: Section | null;
+  section: SmallSection | null;
   size: { width: number; depth: number };
 };
 
@@ -26,14 +30,37 @@ function checked({ piece, house }: Asked): Asked {
   return { piece, house };
 }
 
+/** What a line may be off in a small picture, mm. */
+const OFF = 0.4;
+
+const thinned = (line: readonly Point[]): Point[] =>
+  simplify(
+    line.map(([x, y]) => ({ x, y })),
+    OFF,
+    true,
+  ).map(({ x, y }): Point => [Math.round(x * 10) / 10, Math.round(y * 10) / 10]);
+
+function small({ board, base, covered, cover, bare, wadding, pads }: Section): SmallSection {
+  return {
+    board,
+    base: thinned(base),
+    covered: covered.map(({ id, outline }) => ({ id, outline: thinned(outline) })),
+    cover: thinned(cover),
+    bare: thinned(bare),
+    wadding: thinned(wadding),
+    padded: pads.length > 0,
+  };
+}
+
 /** Steps, a small true section and the size of a piece. A row wants a small picture: quick looks do. */
 export function look(asked: Asked): Look {
   const { piece, house } = checked(asked);
   const model = planner.model(piece, house);
   const { width, depth } = outlineSize(model.outline);
+  const section = sectionAlong(model.stack, model.middle, [1, 0], { coarse: true, keep: model.keep });
   return {
     steps: runStep(model, 'quick').map(({ key, name }) => ({ key, name })),
-    section: sectionAlong(model.stack, model.middle, [1, 0], { coarse: true, keep: model.keep }),
+    section: section && small(section),
     size: { width: Math.round(width), depth: Math.round(depth) },
   };
 }

@@ -4,9 +4,8 @@ import { Plus, Trash2, Upload } from 'lucide-react';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
-import type { Section } from '@/core/build';
 import { shapeKind, foamsOf } from '@/core/piece';
-import type { FloorRow, FloorView } from '@/server/floor';
+import type { FloorRow, FloorView, SmallSection as Drawn } from '@/server/floor';
 import { MaterialPatterns } from '@/ui/drawing/materials';
 import { openPath } from '@/ui/drawing/path';
 import { send } from '@/ui/kit/api';
@@ -16,11 +15,15 @@ import { useLength } from '@/ui/kit/settings';
 import { nextOf } from './next';
 
 /** Millimetres that the widest row's drawing spans; all rows are drawn at this one scale. */
-function span(rows: FloorRow[]): number {
-  return Math.max(300, ...rows.map((row) => (row.look?.section ? row.look.section.board.right - row.look.section.board.left + 30 : 0)));
+function span(widest: number, rows: FloorRow[]): number {
+  return Math.max(
+    300,
+    widest + 30,
+    ...rows.map((row) => (row.look?.section ? row.look.section.board.right - row.look.section.board.left + 30 : 0)),
+  );
 }
 
-function SmallSection({ section, row, width }: { section: Section; row: FloorRow; width: number }) {
+function SmallSection({ section, row, width }: { section: Drawn; row: FloorRow; width: number }) {
   const high = Math.max(30, ...section.cover.map(([, z]) => z));
   const middle = (section.board.left + section.board.right) / 2;
   const low = section.board.thickness + 8 - Math.min(0, ...section.base.map(([, z]) => z));
@@ -31,7 +34,11 @@ function SmallSection({ section, row, width }: { section: Section; row: FloorRow
       role="img"
       aria-label={`Section of ${row.piece.name}`}
     >
-      <MaterialPatterns id={`f${row.id}`} scale={1.4} foams={foamsOf(row.piece)} />
+      <MaterialPatterns
+        id={`f${row.id}`}
+        scale={1.4}
+        foams={foamsOf(row.piece).filter(({ id }) => row.piece.pads.some(({ material }) => material === id))}
+      />
       {section.wadding.length > 0 && (
         <path d={`${openPath([...section.bare, ...[...section.wadding].reverse()])}Z`} fill={`url(#f${row.id}-wadding)`} />
       )}
@@ -50,7 +57,7 @@ function SmallSection({ section, row, width }: { section: Section; row: FloorRow
         stroke="var(--ink)"
         strokeWidth={1.2}
       />
-      {section.pads.length > 0 && <path d={openPath(section.cover)} fill="none" stroke="var(--cover-line)" strokeWidth={2} />}
+      {section.padded && <path d={openPath(section.cover)} fill="none" stroke="var(--cover-line)" strokeWidth={2} />}
     </svg>
   );
 }
@@ -66,26 +73,52 @@ const dayOf = (due: string): string =>
 /** Looks asked for at once: the workshop works them out one after another anyway. */
 const AT_ONCE = 2;
 
-/** Rows as they are worked out: those that were not yet are asked for, the first first. */
-function useRows(given: FloorRow[]): FloorRow[] {
-  const [known, setKnown] = useState<Record<string, FloorRow>>({});
+const ask = <T,>(url: string): Promise<T | null> =>
+  fetch(url)
+    .then((response) => (response.ok ? (response.json() as Promise<T>) : null))
+    .catch(() => null);
+
+/** The floor beyond what came with the page, a stretch at a time. */
+function useFloor(first: FloorView): FloorView {
+  const [more, setMore] = useState<{ first: FloorView; views: FloorView[] }>({ first, views: [] });
+  const views = more.first === first ? [first, ...more.views] : [first];
+  const { next } = views.at(-1)!;
   useEffect(() => {
-    const waiting = given.filter(({ lacks }) => lacks === 'time').map(({ id }) => id);
+    if (next === null) return;
     let over = false;
-    const work = async (): Promise<void> => {
-      for (let id = waiting.shift(); id !== undefined && !over; id = waiting.shift()) {
-        const asked = id;
-        const row = await fetch(`/api/pieces/${asked}/look`)
-          .then((response) => (response.ok ? (response.json() as Promise<FloorRow>) : null))
-          .catch(() => null);
-        if (row && !over) setKnown((now) => ({ ...now, [asked]: row }));
-      }
-    };
-    for (let k = 0; k < AT_ONCE; k++) void work();
+    void ask<FloorView>(`/api/floor?from=${next}`).then((view) => {
+      if (view && !over) setMore((now) => ({ first, views: [...(now.first === first ? now.views : []), view] }));
+    });
     return () => {
       over = true;
     };
-  }, [given]);
+  }, [first, next]);
+  return {
+    rows: views.flatMap(({ rows }) => rows),
+    broken: views.flatMap(({ broken }) => broken),
+    next,
+    widest: Math.max(...views.map(({ widest }) => widest)),
+  };
+}
+
+/** Rows as they are worked out: those that were not yet are asked for, the first first. */
+function useRows(given: FloorRow[]): FloorRow[] {
+  const [known, setKnown] = useState<Record<string, FloorRow>>({});
+  const lacking = given
+    .filter(({ id, lacks }) => lacks === 'time' && !known[id])
+    .map(({ id }) => id)
+    .slice(0, AT_ONCE)
+    .join(' ');
+  useEffect(() => {
+    let over = false;
+    for (const id of lacking.split(' ').filter(Boolean))
+      void ask<FloorRow>(`/api/pieces/${id}/look`).then((row) => {
+        if (row && !over) setKnown((now) => ({ ...now, [id]: row }));
+      });
+    return () => {
+      over = true;
+    };
+  }, [lacking]);
   return given.map((row) => (row.lacks === 'time' ? (known[row.id] ?? row) : row));
 }
 
@@ -201,12 +234,14 @@ function Empty() {
 }
 
 /** Everything in the workshop, each row a true small section, all at one scale. */
-export function Floor({ rows: given, broken }: { rows: FloorRow[]; broken: FloorView['broken'] }) {
-  const rows = useRows(given);
+export function Floor({ first }: { first: FloorView }) {
+  const floor = useFloor(first);
+  const { broken } = floor;
+  const rows = useRows(floor.rows);
   const router = useRouter();
   const [message, setMessage] = useState<string | null>(null);
   const [leaving, setLeaving] = useState<FloorRow | null>(null);
-  const width = span(rows);
+  const width = span(floor.widest, rows);
   const remove = async (row: FloorRow) => {
     await send('DELETE', `/api/pieces/${row.id}`).catch(() => setMessage('The workshop cannot be reached; the piece is still there.'));
     setLeaving(null);
