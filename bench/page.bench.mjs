@@ -5,6 +5,7 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { chromium } from '@playwright/test';
+import { CHROMIUM } from '../scripts/chromium.mjs';
 import { ensureBuilt } from '../scripts/build.mjs';
 
 const PORT = 3911;
@@ -69,17 +70,7 @@ try {
     if (tries > 200) throw new Error('The server did not start');
     await new Promise((r) => setTimeout(r, 100));
   }
-  const browser = await chromium.launch({
-    executablePath: '/usr/bin/chromium',
-    args: [
-      '--no-sandbox',
-      '--disable-quic',
-      '--no-first-run',
-      '--disable-background-networking',
-      '--disable-component-update',
-      '--disable-sync',
-    ],
-  });
+  const browser = await chromium.launch(CHROMIUM);
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
   const piece = JSON.parse(execFileSync(process.execPath, ['dist/fovea.mjs', 'new', 'chair-seat'], { encoding: 'utf8' }));
   const answer = await page.request.post(`${address}/api/pieces`, { data: { piece }, headers: { origin: address } });

@@ -1,19 +1,9 @@
 // Refreshes docs/screenshots from a running demo: node scripts/screenshots.mjs [address]
 import { chromium } from '@playwright/test';
+import { CHROMIUM } from './chromium.mjs';
 
 const address = process.argv[2] ?? 'http://127.0.0.1:3000';
-const browser = await chromium.launch({
-  executablePath: '/usr/bin/chromium',
-  args: [
-    '--no-sandbox',
-    '--disable-quic',
-    '--no-first-run',
-    '--disable-background-networking',
-    '--disable-component-update',
-    '--disable-sync',
-    '--enable-unsafe-swiftshader',
-  ],
-});
+const browser = await chromium.launch(CHROMIUM);
 const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
 page.on('pageerror', (error) => console.error(String(error)));
 
@@ -36,6 +26,10 @@ const href = await page
 const piece = href.split('?')[0];
 await shoot('floor', '/');
 await shoot('new', '/new');
+await shoot('workshop', '/workshop', async () => {
+  await page.getByRole('button', { name: 'Back up now' }).click();
+  await page.getByText('Backed up').waitFor();
+});
 for (const stage of ['build', 'cover', 'cut', 'fix', 'bench']) await shoot(stage, `${piece}?stage=${stage}`);
 const pieceOf = async (name) => {
   await page.goto(`${address}/`);

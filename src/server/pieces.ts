@@ -1,7 +1,6 @@
 import { parseDocument, readDocument } from '../core/document';
 import { writeDxf } from '../core/formats/dxf';
 import { writeSvg } from '../core/formats/svg';
-import type { Paper } from '../core/formats/tiles';
 import { checkRule } from '../core/house';
 import { UNITS, type Unit } from '../core/length';
 import { baseOutline } from '../core/outline';
@@ -209,12 +208,8 @@ export async function printPiece(request: Request, id: string): Promise<Response
   const paper = new URL(request.url).searchParams.get('paper') ?? 'a4';
   if (paper !== 'a4' && paper !== 'letter') throw new Refusal(400, 'Paper must be a4 or letter');
   const { piece } = found(id);
-  const bytes = await planning().print({
-    piece,
-    house: getHouse(database()),
-    unit: getSettings(database()).unit,
-    paper: paper satisfies Paper,
-  });
+  const asked = { piece, house: getHouse(database()), unit: getSettings(database()).unit, paper } as const;
+  const bytes = await planning().print(asked, request.signal);
   return new Response(Buffer.from(bytes), {
     headers: { 'content-type': 'application/pdf', 'content-disposition': `attachment; filename="${fileName(piece)}.pdf"` },
   });

@@ -8,16 +8,20 @@ import type * as thread from './thread';
 
 export type { Look, SmallSection } from './thread';
 
-/** Looks that are kept: of every piece that a busy workshop has on its floor. */
-const MOST_LOOKS = 400;
+/** Looks on their way: what is asked for twice at once is worked out once. */
+const MOST_LOOKS = 40;
 /** A thread with nothing to do is let go after this, ms. */
 const IDLE = 30_000;
 
-/** Plans pieces on threads of their own: no request is answered on a thread that plans. */
+/**
+ * Plans pieces on threads of their own: no request is answered on a thread that plans. What is asked for waits its turn, the first
+ * first; nothing that is saved or ticked waits behind it.
+ */
 export type Planning = {
   /** what a row of the floor shows */
   look: (asked: Asked) => Promise<Look>;
-  print: (asked: Parameters<typeof thread.print>[0]) => Promise<Uint8Array>;
+  /** `signal` ends it when nobody waits for it any more */
+  print: (asked: Parameters<typeof thread.print>[0], signal?: AbortSignal) => Promise<Uint8Array>;
   close: () => Promise<void>;
 };
 
@@ -34,9 +38,9 @@ function createPlanning(): Planning {
     maxThreads: Math.max(1, availableParallelism() - 1),
     idleTimeout: IDLE,
   });
-  const run = async <T>(name: string, asked: unknown): Promise<T> => {
+  const run = async <T>(name: string, asked: unknown, signal?: AbortSignal): Promise<T> => {
     try {
-      return (await pool.run(asked, { name })) as T;
+      return (await pool.run(asked, { name, ...(signal ? { signal } : {}) })) as T;
     } catch (error) {
       throw revived(error);
     }
@@ -47,9 +51,11 @@ function createPlanning(): Planning {
       const key = JSON.stringify([asked.piece, asked.house]);
       const known = looks.get(key) ?? run<Look>('look', asked);
       looks.set(key, known);
+      // What failed is tried anew when it is asked for again.
+      known.catch(() => looks.delete(key));
       return known;
     },
-    print: (asked) => run('print', asked),
+    print: (asked, signal) => run('print', asked, signal),
     close: () => pool.destroy(),
   };
 }

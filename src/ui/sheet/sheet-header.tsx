@@ -90,7 +90,12 @@ export function SheetHeader() {
         <IconButton label="Keys" onClick={() => show({ keys: true })}>
           <Keyboard size={18} aria-hidden />
         </IconButton>
-        <a className="btn btn-sm btn-ghost font-normal" href={`/api/pieces/${id}/export`} download>
+        <a
+          className="btn btn-sm btn-ghost font-normal"
+          href={`/api/pieces/${id}/export`}
+          title="The piece as it stands, in one file. Its history and photos are in a backup (Workshop)."
+          download
+        >
           <FileJson size={16} aria-hidden /> Export
         </a>
         <select
