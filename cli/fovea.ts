@@ -1,4 +1,5 @@
 import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
 import { writeDxf } from '../src/core/formats/dxf';
 import { writeSvg } from '../src/core/formats/svg';
 import { sectionsStep, type Model } from '../src/core/build';
@@ -109,6 +110,9 @@ function foamTest(name: string): unknown {
     forces: [0.1, 0.25, 0.4, 0.5, 0.65].map((share) => ({ pressed: share, force: specimenForce(curve, share) })),
   };
 }
+
+// The command may be run from any folder: its own files lie beside it.
+process.env.FOVEA_HOME ??= join(import.meta.dirname, '..');
 
 /** What is asked of the workshop rather than of a file. Its native parts are loaded only then. */
 const WORKSHOP = {

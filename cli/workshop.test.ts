@@ -9,8 +9,12 @@ const folder = mkdtempSync(join(tmpdir(), 'fovea-cli-'));
 const elsewhere = join(folder, 'elsewhere');
 afterAll(() => rmSync(folder, { recursive: true, force: true }));
 
+const TOOL = join(process.cwd(), 'dist/fovea.mjs');
+
 const run = (args: string[], { at = join(folder, 'workshop'), input = '' } = {}) => {
-  const { status, stdout, stderr } = spawnSync('node', ['dist/fovea.mjs', ...args], {
+  const { status, stdout, stderr } = spawnSync('node', [TOOL, ...args], {
+    // From a folder of nobody's: it finds what it needs beside itself.
+    cwd: folder,
     encoding: 'utf8',
     input,
     env: { ...process.env, FOVEA_DATA: at },

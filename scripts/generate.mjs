@@ -58,7 +58,9 @@ export async function ensureTools() {
         // Native parts are loaded, not bundled.
         external: ['better-sqlite3', 'libsql'],
         // A few packages still ask for others by CommonJS.
-        banner: { js: "import { createRequire as __requireOf } from 'node:module'; const require = __requireOf(import.meta.url);" },
+        banner: {
+          js: "#!/usr/bin/env node\nimport { createRequire as __requireOf } from 'node:module'; const require = __requireOf(import.meta.url);",
+        },
       }),
   );
 }

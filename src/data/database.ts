@@ -18,7 +18,9 @@ import { troubleOf, WorkshopTrouble } from './trouble';
 
 export type Db = Database.Database;
 
-const MIGRATIONS = join(process.cwd(), 'src/data/migrations');
+/** Where the application itself lies: where it was started, unless the command line says otherwise. */
+const HOME = process.env.FOVEA_HOME ?? process.cwd();
+const MIGRATIONS = join(HOME, 'src/data/migrations');
 
 /** The file in the workshop's folder. */
 export const DATABASE_FILE = 'fovea.sqlite';
@@ -98,7 +100,7 @@ function ready(db: Db): Db {
 /** The driver: the local one, or `libsql` with the same interface where FOVEA_DRIVER or the address says so. */
 function open(address: string): Db {
   if (process.env.FOVEA_DRIVER !== 'libsql' && !/^(libsql|https?):/.test(address)) return new Database(address);
-  const Libsql = createRequire(join(process.cwd(), 'package.json'))('libsql') as typeof Database;
+  const Libsql = createRequire(join(HOME, 'package.json'))('libsql') as typeof Database;
   const token = process.env.FOVEA_DATABASE_TOKEN;
   return new Libsql(address, (token ? { authToken: token } : {}) as Database.Options);
 }

@@ -251,6 +251,33 @@ describe('the workshop’s database', () => {
     rmSync(old, { recursive: true });
   });
 
+  it('that may not grow refuses a save in words, keeps what it has, and takes it once there is room', () => {
+    const { id } = createPiece(db, named('A'));
+    const pages = (db.prepare('PRAGMA page_count').get() as { page_count: number }).page_count;
+    db.pragma(`max_page_count = ${pages}`);
+    let kept = 0;
+    const fill = (): void => {
+      for (let k = 1; k < 200; k++) {
+        savePiece(db, id, { base: k, piece: { ...named(`A${k}`), notes: 'x'.repeat(3000) } });
+        kept = k;
+      }
+    };
+    const trouble = troubleOf(
+      (() => {
+        try {
+          fill();
+        } catch (error) {
+          return error;
+        }
+        return null;
+      })(),
+    );
+    expect(trouble?.kind).toBe('full');
+    expect(getPiece(db, id)).toMatchObject({ revision: kept + 1 });
+    db.pragma('max_page_count = 1000000');
+    expect(savePiece(db, id, { base: kept + 1, piece: named('Room again') })!.ok).toBe(true);
+  });
+
   it('a folder that cannot be made, a full disk and a lock are told apart in words', () => {
     writeFileSync(join(folder, 'a file'), '');
     expect(() => openDatabase(join(folder, 'a file'))).toThrow();

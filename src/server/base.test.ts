@@ -117,4 +117,39 @@ describe('the tape', () => {
     await reader.cancel().catch(() => undefined);
     server.close();
   });
+
+  it('that never stops is listened to no faster than the page takes it', async () => {
+    let written = 0;
+    const flood = createServer((socket) => {
+      socket.on('error', () => undefined);
+      const line = tapeLine('R 5 412.5 mm').repeat(500);
+      const pour = (): void => {
+        while (!socket.destroyed && socket.write(line)) written += line.length;
+        written += line.length;
+      };
+      socket.on('drain', pour);
+      pour();
+    });
+    const port = 4791;
+    await new Promise<void>((resolve) => flood.listen(port, '127.0.0.1', resolve));
+    const { deviceStream } = await import('./device-stream');
+    const stop = new AbortController();
+    const request = new Request('http://127.0.0.1/api/tape', { signal: stop.signal });
+    const response = deviceStream(request, {
+      port,
+      retry: 1000,
+      missing: 'none',
+      reader: (send) => (chunk) => chunk.split('\n').forEach((line) => send('reading', { line })),
+    });
+    const reader = response.body!.getReader();
+    await reader.read();
+    // Nobody takes anything more: what the device may say is what fits between the two machines, and no more of it.
+    await new Promise((resolve) => setTimeout(resolve, 800));
+    const then = written;
+    await new Promise((resolve) => setTimeout(resolve, 800));
+    expect(written).toBe(then);
+    stop.abort();
+    await reader.cancel().catch(() => undefined);
+    flood.close();
+  });
 });

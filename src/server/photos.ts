@@ -20,6 +20,12 @@ export function getPhoto(name: string): Response {
   const photo = readPhoto(name);
   if (!photo) throw new Refusal(404, 'This photo is not kept here');
   return new Response(new Uint8Array(photo.bytes), {
-    headers: { 'content-type': photo.mime, 'cache-control': 'private, max-age=31536000, immutable' },
+    headers: {
+      'content-type': photo.mime,
+      'cache-control': 'private, max-age=31536000, immutable',
+      // A picture in a page is shown all the same; opened by itself it is a file, and nothing else.
+      'content-disposition': `attachment; filename="${name}"`,
+      'x-content-type-options': 'nosniff',
+    },
   });
 }

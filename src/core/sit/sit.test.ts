@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { carveCheck, carvePasses, curesFor, foamChart, forLoadedHeight, pocketPlan, sitStep, type Sat } from '.';
+import { carveCheck, carvePasses, curesFor, foamChart, forLoadedHeight, pocketPlan, sitStep, sittingOf, type Sat } from '.';
 import { modelOf, sectionsStep, surfaceStep, type StationSection, type Surface } from '../build';
 import { FOAMS } from '../foam';
 import { problemsOf } from '../document';
@@ -24,6 +24,20 @@ describe('sitting on a piece', () => {
       expect(sat!.plan, kind.id).toMatchObject({ converged: true, bottoms: false, edgeFelt: false });
       expect(sat!.plan.loadedHeight).toBeLessThan(sat!.plan.unloadedHeight);
     }
+  });
+
+  it.each([
+    ['disc', 400, 0],
+    ['seated', 1400, 1400],
+    ['disc', -3000, 5],
+  ] as const)('a %s placed beside the piece comes down on its edge, to finite figures', (loader, x, y) => {
+    const piece = { ...chair, sit: { loader, mass: 80, share: 78, x, y } };
+    const model = createPlanner().model(piece, {});
+    const at = sittingOf(model);
+    expect(Math.hypot(at.x, at.y)).toBeLessThan(320);
+    expect(Math.hypot(at.x, at.y)).toBeGreaterThan(150);
+    const { plan } = sitStep(model, 'trial')!;
+    for (const figure of [plan.sink, plan.leastLeft]) expect(Number.isFinite(figure)).toBe(true);
   });
 
   it('25 mm of soft foam under 95 kg bottoms out, and every cure that is offered cures it', () => {

@@ -1,5 +1,6 @@
 import type { Model } from '../build';
 import { GRAVITY } from '../foam';
+import { isInside } from '../outline';
 import { kindOf, type Piece, type Sitting } from '../piece';
 import { bodySize, loaderOf } from '../press';
 
@@ -9,9 +10,18 @@ export function usualSitting(piece: Piece, mass: number): Sitting {
   return { loader, mass, share: null, x: 0, y: 0 };
 }
 
-/** The sitting of a piece: its own, or the usual one. */
+/** A sitter who was placed beside the piece comes down on it this far along the way to its middle, in parts. */
+const WAY = 40;
+
+/** The sitting of a piece: its own, or the usual one. Nobody sits beside it: a board that was made smaller takes them along. */
 export function sittingOf(model: Model): Sitting {
-  return model.piece.sit ?? usualSitting(model.piece, model.rule('sitMass'));
+  const sitting = model.piece.sit ?? usualSitting(model.piece, model.rule('sitMass'));
+  const [mx, my] = model.middle;
+  for (let k = WAY; k > 0; k--) {
+    const [x, y] = [(sitting.x * k) / WAY, (sitting.y * k) / WAY];
+    if (isInside(model.board, [mx + x, my + y])) return k === WAY ? sitting : { ...sitting, x, y };
+  }
+  return { ...sitting, x: 0, y: 0 };
 }
 
 /** Percent of the mass that comes on the piece. */

@@ -107,7 +107,7 @@ export function Members() {
             onChange={(event) => setName(event.target.value)}
           />
         </label>
-        <div className="w-64">
+        <div className="w-88">
           <ChoiceField label="Role" value={role} options={ROLES} onChange={setRole} />
         </div>
         <button type="submit" className="btn btn-outline font-normal" disabled={name.trim() === ''}>
