@@ -205,7 +205,7 @@ test('the covered piece in the round is coloured by pressure and saved as STL; t
   await expect(page.locator('[data-drawn="yes"]')).toBeVisible();
   await page.getByLabel('Colour by').selectOption('pressure');
   const download = page.waitForEvent('download');
-  await page.getByRole('button', { name: 'Save as STL' }).click();
+  await page.getByRole('button', { name: 'STL', exact: true }).click();
   expect((await download).suggestedFilename()).toBe('Rounded.stl');
   const file = 'test-results/rounded.json';
   const { writeFileSync } = await import('node:fs');

@@ -24,7 +24,7 @@ export type CoverPlan = {
   pieces: CoverPiece[];
   seams: SeamPlan[];
   /** seam lines in the plan, for the drawing */
-  lines: { id: string; name: string; points: [number, number][] }[];
+  lines: { id: string; name: string; points: [number, number][]; /** mm over the reference plane */ heights: number[]; welted: boolean }[];
   relief: Relief | null;
   yCuts: YCut[];
   reach: Reach;

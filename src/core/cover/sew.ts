@@ -35,7 +35,7 @@ import { keptClear, reliefOf, type Relief } from './pulled/relief';
 import type { StationWrap } from './pulled/wrap';
 import { inWidths, type Widths } from './pulled/widths';
 import { yCuts, type YCut } from './pulled/y-cuts';
-import { insetSeam, levelLength, levelOutline, levelPoints } from './surface/levels';
+import { insetSeam, levelHeights, levelLength, levelOutline, levelPoints } from './surface/levels';
 import { ringOf, type Ring } from './surface/ring';
 import type { Beyond, Sewn, Way, Working } from './ways';
 
@@ -346,7 +346,13 @@ function sewnAsAsked(input: CoverInput): SewnCover {
     pulled: way.pulled,
     pieces: widths ? [...widths.pieces, ...pieces.slice(1)] : pieces,
     seams: widths ? [...widths.seams, ...seams] : seams,
-    lines: sewn.seams.map(({ id, name, level }) => ({ id, name, points: levelPoints(ring, level) })),
+    lines: sewn.seams.map(({ id, name, level, welted }) => ({
+      id,
+      name,
+      points: levelPoints(ring, level),
+      heights: levelHeights(ring, level),
+      welted,
+    })),
     relief: cuts.relief,
     yCuts: [...cuts.yCuts],
     reach: reachOf(way, working, stations, sewn.seams, beyond),

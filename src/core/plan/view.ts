@@ -1,6 +1,6 @@
 import { baseGrid, chalkStep, coveredStep, surfaceStep, type Fineness, type HeightGrid, type Model, type Section } from '../build';
 import { giveOf } from '../cloth';
-import { foldPlan, type FoldPlan, type StrainMap } from '../cover';
+import { foldPlan, skinOf, type FoldPlan, type Skin, type StrainMap } from '../cover';
 import type { Give } from '../flattening';
 import type { HouseRules } from '../house';
 import { PieceProblems, type Piece, type Problem } from '../piece';
@@ -44,6 +44,8 @@ export type SheetView = {
   give: Give;
   /** how each corner is folded */
   folds: FoldPlan[];
+  /** the covered surface, where the cover is looked at and it can be drawn in one */
+  skin: Skin | null;
   /** a quick look with larger triangles: the settled answer follows */
   preview: boolean;
   /** which parts of the plan it has */
@@ -59,6 +61,9 @@ export type ViewQuestion = {
   /** larger triangles and a coarser grid, while something is dragged */
   preview?: boolean;
 };
+
+/** Side of a triangle in a picture in the round, mm. */
+const SKIN = 14;
 
 const LATER_PARTS: Record<PlanPart, (model: Model, planner: Planner, fineness: Fineness) => Partial<SheetPlan>> = {
   board: (model) => ({ base: { ...baseStep(model), board: boardStep(model) } }),
@@ -149,6 +154,7 @@ export function sheetView(
         strain: looked ? coverStep(model, fineness).maps : [],
         give: giveOf(piece.cloth),
         folds: looked ? foldsOf(model, plan) : [],
+        skin: looked ? skinOf(coverStep(model, fineness).ring, SKIN, model.keep) : null,
         preview,
         parts,
       },

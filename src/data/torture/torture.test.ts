@@ -36,7 +36,7 @@ beforeAll(async () => {
     banner: { js: "import { createRequire as __r } from 'node:module'; const require = __r(import.meta.url);" },
   });
 });
-afterAll(() => rmSync(folder, { recursive: true, force: true }));
+afterAll(() => rmSync(folder, { recursive: true, force: true }), 300_000);
 
 /** Runs the hammer until it has told so much, then so long, and kills it. */
 function hammerAndKill(at: string, seed: number, wait: number): Promise<void> {

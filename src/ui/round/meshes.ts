@@ -1,4 +1,5 @@
 import * as THREE from 'three';
+import { toCreasedNormals } from 'three/examples/jsm/utils/BufferGeometryUtils.js';
 import { meshOf } from '@/core/base';
 import { readGrid, type HeightGrid } from '@/core/build';
 import { bounds, type Point, type Polygon } from '@/core/outline';
@@ -40,14 +41,19 @@ function ringOf(hole: Hole): Polygon {
   });
 }
 
-function geometryOf(positions: number[], index: number[]): THREE.BufferGeometry {
+/** Faces that meet at less than this are one smooth surface, radians. */
+const CREASE = 0.8;
+
+function geometryOf(positions: number[] | Float32Array, index: number[]): THREE.BufferGeometry {
   const geometry = new THREE.BufferGeometry();
   geometry.setAttribute('position', new THREE.Float32BufferAttribute(positions, 3));
   geometry.setIndex(index);
-  // Faces are shaded by themselves where they meet at an edge.
-  const loose = geometry.toNonIndexed();
-  loose.computeVertexNormals();
-  return loose;
+  return toCreasedNormals(geometry, CREASE);
+}
+
+/** The covered surface as it was solved: the very one that the cover is cut from. */
+function skinGeometry({ points, triangles }: NonNullable<SheetView['skin']>): THREE.BufferGeometry {
+  return geometryOf(Float32Array.from(points), [...triangles]);
 }
 
 type Height = (x: number, y: number) => number;
@@ -86,7 +92,7 @@ function lidAndWalls({ outline, holes = [], spacing, top, foot, bottom = false, 
 }
 
 /** Board and cover as meshes, x right, y back, z up, mm; `size` is how far they reach. */
-export function roundMeshes({ plan, grid, baseGrid }: SheetView): {
+export function roundMeshes({ plan, grid, baseGrid, skin }: SheetView): {
   board: THREE.BufferGeometry;
   cover: THREE.BufferGeometry;
   size: number;
@@ -107,14 +113,16 @@ export function roundMeshes({ plan, grid, baseGrid }: SheetView): {
       foot: (x, y) => base(x, y) - thickness,
       bottom: true,
     }),
-    cover: lidAndWalls({
-      // Just outside the board, so that the two never lie in one plane.
-      outline: outline.map(([x, y]): Point => [x * 1.004, y * 1.004]),
-      spacing,
-      top: (x, y) => Math.max(covered(x, y), base(x, y) + 0.5),
-      foot: (x, y) => base(x, y) - thickness * 0.6,
-      inward: RIM,
-    }),
+    cover: skin
+      ? skinGeometry(skin)
+      : lidAndWalls({
+          // Just outside the board, so that the two never lie in one plane.
+          outline: outline.map(([x, y]): Point => [x * 1.004, y * 1.004]),
+          spacing,
+          top: (x, y) => Math.max(covered(x, y), base(x, y) + 0.5),
+          foot: (x, y) => base(x, y) - thickness * 0.6,
+          inward: RIM,
+        }),
     size,
   };
 }
@@ -149,4 +157,34 @@ export function colourBy(cover: THREE.BufferGeometry, by: Colouring, view: Sheet
   }
   cover.setAttribute('color', new THREE.BufferAttribute(colours, 3));
   return true;
+}
+
+/** How thick a seam without a cord is drawn, mm. */
+const STITCHED = 1.2;
+
+/** Seams and welts as they lie on the covered surface: a cord is as thick as it is, a plain seam a fine line. */
+export function seamCords({ plan }: SheetView): { geometry: THREE.BufferGeometry; welted: boolean }[] {
+  const { cover } = plan;
+  if (!cover) return [];
+  return cover.lines.map(({ points, heights, welted }, i) => {
+    const cord = cover.welts[i]?.cord ?? cover.welts[0]?.cord ?? 6;
+    const line = new THREE.CatmullRomCurve3(
+      points.map(([x, y], k) => new THREE.Vector3(x, y, heights[k])),
+      true,
+    );
+    return { geometry: new THREE.TubeGeometry(line, points.length * 2, welted ? cord / 2 : STITCHED / 2, 8, true), welted };
+  });
+}
+
+/** A covered button, mm. */
+const BUTTON = 24;
+
+/** Nails and buttons at their places, as small domes on the covered surface. */
+export function studs({ plan, grid, baseGrid }: SheetView): { nails: THREE.Matrix4[]; buttons: THREE.Matrix4[] } {
+  const [covered, base] = [readerOf(grid), readerOf(baseGrid)];
+  const at = ({ x, y }: { x: number; y: number }, size: number): THREE.Matrix4 =>
+    new THREE.Matrix4().makeTranslation(x, y, Math.max(covered(x, y), base(x, y))).scale(new THREE.Vector3(size / 2, size / 2, size / 4));
+  const nails = plan.cover?.nails?.places ?? [];
+  const buttons = plan.cover?.buttons?.places ?? [];
+  return { nails: nails.map((nail) => at(nail, nail.head)), buttons: buttons.map((place) => at(place, BUTTON)) };
 }

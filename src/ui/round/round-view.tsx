@@ -2,10 +2,14 @@
 
 import { useEffect, useRef, useState } from 'react';
 import * as THREE from 'three';
+import { GLTFExporter } from 'three/examples/jsm/exporters/GLTFExporter.js';
 import { STLExporter } from 'three/examples/jsm/exporters/STLExporter.js';
+import type { Piece } from '@/core/piece';
+import type { SheetView } from '@/core/plan';
 import { usePiece, useSheet } from '@/ui/sheet/store';
-import { colourBy, roundMeshes, type Colouring } from './meshes';
-import { showInTheRound, themeColour, type Eye } from './stage3d';
+import { colourBy, roundMeshes, seamCords, studs, type Colouring } from './meshes';
+import { standIn } from './stand-ins';
+import { showInTheRound, themeColour, type Eye, type Shown, type Subject } from './stage3d';
 
 const COLOURINGS: { id: Colouring; name: string }[] = [
   { id: 'cloth', name: 'Cloth' },
@@ -13,59 +17,124 @@ const COLOURINGS: { id: Colouring; name: string }[] = [
   { id: 'pressure', name: 'Pressure under the sitter' },
 ];
 
-/** Writes meshes into a file that the browser keeps. */
-function saveStl(meshes: readonly THREE.Mesh[], name: string): void {
-  const group = new THREE.Group();
-  meshes.forEach((mesh) => group.add(mesh.clone()));
-  const data = new STLExporter().parse(group, { binary: true });
+function saveBlob(blob: Blob, name: string, extension: string): void {
   const link = document.createElement('a');
-  link.href = URL.createObjectURL(new Blob([data as unknown as BlobPart], { type: 'model/stl' }));
-  link.download = `${name.replace(/[^\w-]+/g, '-')}.stl`;
+  link.href = URL.createObjectURL(blob);
+  link.download = `${name.replace(/[^\w-]+/g, '-')}.${extension}`;
   link.click();
   setTimeout(() => URL.revokeObjectURL(link.href), 10_000);
 }
 
-/** Board and cover as they stand, each in its colour. */
-function subjectOf(view: Parameters<typeof roundMeshes>[0], padded: boolean, tint: (cover: THREE.BufferGeometry) => boolean) {
+/** Board and cover alone, as a printer or another program takes them. */
+function saveStl({ group }: Subject, name: string): void {
+  const own = new THREE.Group();
+  group.children.filter(({ userData }) => userData.piece).forEach((mesh) => own.add(mesh.clone()));
+  own.updateMatrixWorld(true);
+  const data = new STLExporter().parse(own, { binary: true });
+  saveBlob(new Blob([data as unknown as BlobPart], { type: 'model/stl' }), name, 'stl');
+}
+
+/** The whole picture with its colours, in metres as the format has it. */
+async function saveGltf({ group }: Subject, name: string): Promise<void> {
+  const whole = group.clone();
+  whole.scale.setScalar(0.001);
+  const upright = new THREE.Group();
+  upright.rotation.x = -Math.PI / 2;
+  upright.add(whole);
+  const data = (await new GLTFExporter().parseAsync(upright, { binary: true })) as ArrayBuffer;
+  saveBlob(new Blob([data], { type: 'model/gltf-binary' }), name, 'glb');
+}
+
+const CLOTH_DARKER = 0.72;
+
+/** Cords, seams, nails and buttons on the cover. */
+function trimmings(view: SheetView, colour: THREE.Color): THREE.Object3D[] {
+  const darker = colour.clone().multiplyScalar(CLOTH_DARKER);
+  const cords = seamCords(view).map(
+    ({ geometry, welted }) =>
+      new THREE.Mesh(
+        geometry,
+        new THREE.MeshStandardMaterial({ color: welted ? darker : colour.clone().multiplyScalar(0.5), roughness: 0.9 }),
+      ),
+  );
+  const { nails, buttons } = studs(view);
+  const domes = [
+    { places: nails, material: new THREE.MeshStandardMaterial({ color: 0xb08d4f, roughness: 0.35, metalness: 0.8 }) },
+    { places: buttons, material: new THREE.MeshStandardMaterial({ color: darker, roughness: 0.9 }) },
+  ].filter(({ places }) => places.length > 0);
+  return [
+    ...cords,
+    ...domes.map(({ places, material }) => {
+      const mesh = new THREE.InstancedMesh(new THREE.SphereGeometry(1, 14, 10), material, places.length);
+      places.forEach((place, i) => mesh.setMatrixAt(i, place));
+      return mesh;
+    }),
+  ];
+}
+
+/** Everything that is shown of a piece, each in its colour. */
+function subjectOf(
+  piece: Piece,
+  view: SheetView,
+  padded: boolean,
+  tint: (cover: THREE.BufferGeometry) => boolean,
+): Subject & { dispose: () => void } {
   const { board, cover, size } = roundMeshes(view);
-  const surface = { side: THREE.DoubleSide };
-  const meshes = [new THREE.Mesh(board, new THREE.MeshStandardMaterial({ ...surface, color: 0xc9a679, roughness: 0.9 }))];
-  if (padded) {
-    const own = tint(cover) ? { vertexColors: true } : { color: themeColour('--cover-line', '#9c2630') };
-    meshes.push(new THREE.Mesh(cover, new THREE.MeshStandardMaterial({ ...surface, ...own, roughness: 0.95 })));
-  }
-  const dispose = () => {
-    board.dispose();
-    cover.dispose();
+  const stand = standIn(piece, view);
+  const group = new THREE.Group();
+  const own = (mesh: THREE.Mesh): void => {
+    mesh.userData.piece = true;
+    group.add(mesh);
   };
-  return { meshes, size, dispose };
+  own(new THREE.Mesh(board, new THREE.MeshStandardMaterial({ side: THREE.DoubleSide, color: 0xc9a679, roughness: 0.9 })));
+  if (padded) {
+    const colour = themeColour('--cover-line', '#9c2630');
+    const tinted = tint(cover);
+    const look = tinted ? { vertexColors: true } : { color: colour };
+    own(new THREE.Mesh(cover, new THREE.MeshStandardMaterial({ side: THREE.DoubleSide, ...look, roughness: 0.95 })));
+    group.add(...trimmings(view, tinted ? new THREE.Color(0x554f44) : colour));
+  }
+  group.add(...stand.parts);
+  group.traverse((part) => {
+    part.castShadow = true;
+    part.receiveShadow = true;
+  });
+  // A board that hangs is seen as it hangs.
+  if (stand.upright) group.rotation.x = Math.PI / 2;
+  const dispose = () => {
+    stand.dispose();
+    group.traverse((part) => part instanceof THREE.Mesh && part.geometry.dispose());
+  };
+  return { group, size, upright: stand.upright, dispose };
 }
 
 /** The piece in the round: its base, moulded as it is, and the covered padding over it. Dragged round, or by arrow keys. */
 export function RoundView() {
-  const { name } = usePiece();
+  const piece = usePiece();
+  const { name } = piece;
   const view = useSheet((state) => state.view)!;
   const sit = useSheet((state) => state.sit.view);
   const place = useRef<HTMLDivElement>(null);
   const eye = useRef<Eye>({ at: null });
-  const shown = useRef<THREE.Mesh[]>([]);
+  const shown = useRef<(Subject & Shown) | null>(null);
   const [padded, setPadded] = useState(true);
   const [colouring, setColouring] = useState<Colouring>('cloth');
   const [wrong, setWrong] = useState<string | null>(null);
   useEffect(() => {
-    const { meshes, size, dispose } = subjectOf(view, padded, (cover) => colourBy(cover, colouring, view, sit));
-    shown.current = meshes;
+    const subject = subjectOf(piece, view, padded, (cover) => colourBy(cover, colouring, view, sit));
     try {
-      const end = showInTheRound(place.current!, meshes, size, eye.current);
+      const stage = showInTheRound(place.current!, subject, eye.current);
+      shown.current = { ...subject, ...stage };
       return () => {
-        end();
-        dispose();
+        shown.current = null;
+        stage.end();
+        subject.dispose();
       };
     } catch {
       setWrong('This machine cannot draw in the round; plan and section show the same.');
-      return dispose;
+      return subject.dispose;
     }
-  }, [view, sit, padded, colouring]);
+  }, [piece, view, sit, padded, colouring]);
   return (
     <div className="flex-1 min-h-0 relative">
       {wrong && <p className="p-4 text-sm">{wrong}</p>}
@@ -95,8 +164,23 @@ export function RoundView() {
             </option>
           ))}
         </select>
-        <button type="button" className="btn btn-xs btn-outline font-normal" onClick={() => saveStl(shown.current, name)}>
-          Save as STL
+        <span>Save as</span>
+        <button
+          type="button"
+          className="btn btn-xs btn-outline font-normal"
+          onClick={() => void shown.current?.picture().then((blob) => blob && saveBlob(blob, name, 'png'))}
+        >
+          Picture
+        </button>
+        <button
+          type="button"
+          className="btn btn-xs btn-outline font-normal"
+          onClick={() => shown.current && void saveGltf(shown.current, name)}
+        >
+          glTF
+        </button>
+        <button type="button" className="btn btn-xs btn-outline font-normal" onClick={() => shown.current && saveStl(shown.current, name)}>
+          STL
         </button>
       </div>
     </div>

@@ -15,9 +15,10 @@ const SETTLE = 120;
 type Wanted = { piece: Piece; house: HouseRules; parts: readonly PlanPart[]; preview: boolean };
 
 /** What of a plan is wanted: what the stage looks at, and what the sizes that stand open are read from. */
-export function partsOf(stage: Stage, unfolded: SheetState['unfolded']): PlanPart[] {
+export function partsOf(stage: Stage, unfolded: SheetState['unfolded'], round = false): PlanPart[] {
   const open = SIZE_GROUPS.filter(({ id }) => stage.sizes.includes(id) || unfolded.includes(id));
-  return [...new Set([...stage.parts, ...open.flatMap(({ needs }) => needs)])].sort();
+  // In the round the cover is seen whatever the stage is about.
+  return [...new Set([...stage.parts, ...(round ? (['cover', 'fixing'] as const) : []), ...open.flatMap(({ needs }) => needs)])].sort();
 }
 
 /**
@@ -64,7 +65,7 @@ export function keepViewed(
     busy = false;
   };
   const want = (preview: boolean): void => {
-    const { piece, house, stage, unfolded } = store.getState();
+    const { piece, house, stage, unfolded, round } = store.getState();
     wanted = {
       piece,
       house,
@@ -72,13 +73,14 @@ export function keepViewed(
       parts: partsOf(
         stages.find(({ id }) => id === stage)!,
         unfolded,
+        round,
       ),
     };
     void ask();
   };
   const changed = (state: SheetState, before: SheetState | null): void => {
     const moved = before !== null && state.piece !== before.piece;
-    if (before && !moved && state.stage === before.stage && state.unfolded === before.unfolded) return;
+    if (before && !moved && state.stage === before.stage && state.unfolded === before.unfolded && state.round === before.round) return;
     if (!moved) return want(false);
     // Changes that follow each other fast are a drag: the settled answer is asked for when they stop.
     const live = now() - last < DRAG;

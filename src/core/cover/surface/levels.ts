@@ -115,6 +115,11 @@ export function levelPoints(ring: Ring, level: Level): [number, number][] {
   });
 }
 
+/** How high a level lies at each place, mm. */
+export function levelHeights(ring: Ring, level: Level): number[] {
+  return ring.places.map(({ profile }, i) => onProfile(profile, level[i]!)[1]);
+}
+
 /** What an edge between two places is called: the edge that most of it belongs to. */
 export function edgeName(ring: Ring, from: number, to: number): string {
   const names = new Map<string, number>();

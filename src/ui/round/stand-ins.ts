@@ -1,0 +1,68 @@
+import * as THREE from 'three';
+import type { SheetView } from '@/core/plan';
+import { bounds } from '@/core/outline';
+import { kindOf, type Piece } from '@/core/piece';
+
+/** What a piece belongs to is only hinted at: simple parts, in one plain colour. Lengths mm. */
+const LEG = { thick: 38, in: 30, seat: 430 };
+const RAIL = { high: 55, thick: 22 };
+const WALL = { beyond: 0.5, thick: 20 };
+
+type Box = { size: [number, number, number]; at: [number, number, number] };
+
+function boxes(parts: readonly Box[], material: THREE.Material): THREE.Mesh[] {
+  return parts.map(({ size, at }) => {
+    const mesh = new THREE.Mesh(new THREE.BoxGeometry(...size), material);
+    mesh.position.set(...at);
+    return mesh;
+  });
+}
+
+/** Four legs and the rails between them, below a board that is sat on. */
+function legs(view: SheetView, low: number): Box[] {
+  const { minX, maxX, minY, maxY } = bounds(view.plan.outline.points);
+  const [l, r, f, b] = [minX + LEG.in, maxX - LEG.in, minY + LEG.in, maxY - LEG.in];
+  const long = Math.max(200, LEG.seat + low);
+  const rail = low - RAIL.high / 2;
+  return [
+    ...[l, r].flatMap((x) => [f, b].map((y): Box => ({ size: [LEG.thick, LEG.thick, long], at: [x, y, low - long / 2] }))),
+    ...[f, b].map((y): Box => ({ size: [r - l, RAIL.thick, RAIL.high], at: [(l + r) / 2, y, rail] })),
+    ...[l, r].map((x): Box => ({ size: [RAIL.thick, b - f, RAIL.high], at: [x, (f + b) / 2, rail] })),
+  ];
+}
+
+/** The wall behind a board that hangs. */
+function wall(view: SheetView, low: number): Box[] {
+  const { minX, maxX, minY, maxY, width, height } = bounds(view.plan.outline.points);
+  return [
+    {
+      size: [width * (1 + 2 * WALL.beyond), height * (1 + WALL.beyond), WALL.thick],
+      at: [(minX + maxX) / 2, (minY + maxY) / 2 + (height * WALL.beyond) / 4, low - WALL.thick / 2 - 4],
+    },
+  ];
+}
+
+/** What stands under or behind a piece, and how the whole is turned to stand as it will. */
+export type StandIn = { parts: THREE.Mesh[]; upright: boolean; dispose: () => void };
+
+/**
+ * Hints at what a piece belongs to: legs under a seat, a wall behind a headboard, nothing for what lies in something else.
+ *
+ * @param piece the document
+ * @param view what was worked out of it
+ */
+export function standIn(piece: Piece, view: SheetView): StandIn {
+  const { traits } = kindOf(piece.kind);
+  const material = new THREE.MeshStandardMaterial({ color: traits.wall ? 0xece5d6 : 0x6f5a40, roughness: 1 });
+  const low = Math.min(...view.baseGrid.heights.filter((z) => !Number.isNaN(z))) - view.plan.base.thickness;
+  const seat = traits.sat && !traits.pan && !traits.throughFrame;
+  const parts = boxes(traits.wall ? wall(view, low) : seat ? legs(view, low) : [], material);
+  return {
+    parts,
+    upright: traits.wall,
+    dispose: () => {
+      material.dispose();
+      parts.forEach((part) => part.geometry.dispose());
+    },
+  };
+}
