@@ -166,8 +166,8 @@ const STITCHED = 1.2;
 export function seamCords({ plan }: SheetView): { geometry: THREE.BufferGeometry; welted: boolean }[] {
   const { cover } = plan;
   if (!cover) return [];
-  return cover.lines.map(({ points, heights, welted }, i) => {
-    const cord = cover.welts[i]?.cord ?? cover.welts[0]?.cord ?? 6;
+  return cover.lines.map(({ id, points, heights, welted }) => {
+    const cord = cover.welts.find(({ seam }) => seam === id)?.cord ?? 0;
     const line = new THREE.CatmullRomCurve3(
       points.map(([x, y], k) => new THREE.Vector3(x, y, heights[k])),
       true,

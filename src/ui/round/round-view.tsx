@@ -45,6 +45,9 @@ async function saveGltf({ group }: Subject, name: string): Promise<void> {
   saveBlob(new Blob([data], { type: 'model/gltf-binary' }), name, 'glb');
 }
 
+/** The board's edge lies in the very surface of the cover: where both are, the cover is seen. */
+const BEHIND = { polygonOffset: true, polygonOffsetFactor: 4, polygonOffsetUnits: 8 };
+
 const CLOTH_DARKER = 0.72;
 
 /** Cords, seams, nails and buttons on the cover. */
@@ -86,15 +89,15 @@ function subjectOf(
     mesh.userData.piece = true;
     group.add(mesh);
   };
-  own(new THREE.Mesh(board, new THREE.MeshStandardMaterial({ side: THREE.DoubleSide, color: 0xc9a679, roughness: 0.9 })));
+  own(new THREE.Mesh(board, new THREE.MeshStandardMaterial({ side: THREE.DoubleSide, color: 0xc9a679, roughness: 0.9, ...BEHIND })));
   if (padded) {
     const colour = themeColour('--cover-line', '#9c2630');
     const tinted = tint(cover);
     const look = tinted ? { vertexColors: true } : { color: colour };
     own(new THREE.Mesh(cover, new THREE.MeshStandardMaterial({ side: THREE.DoubleSide, ...look, roughness: 0.95 })));
-    group.add(...trimmings(view, tinted ? new THREE.Color(0x554f44) : colour));
+    trimmings(view, tinted ? new THREE.Color(0x554f44) : colour).forEach((part) => group.add(part));
   }
-  group.add(...stand.parts);
+  stand.parts.forEach((part) => group.add(part));
   group.traverse((part) => {
     part.castShadow = true;
     part.receiveShadow = true;

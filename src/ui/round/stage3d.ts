@@ -33,8 +33,8 @@ function lit(subject: THREE.Object3D, size: number, ground: boolean): THREE.Scen
     near: size * 0.1,
     far: size * 6,
   });
-  key.shadow.bias = -0.0006;
-  key.shadow.normalBias = size / 300;
+  key.shadow.bias = -0.0015;
+  key.shadow.normalBias = size / 110;
   key.shadow.radius = 6;
   const fill = new THREE.DirectionalLight(0xe8f0ff, 0.5);
   fill.position.set(size, -size * 0.4, size * 0.6);
@@ -70,10 +70,11 @@ export function showInTheRound(host: HTMLElement, subject: Subject, eye: Eye): S
   const camera = new THREE.PerspectiveCamera(35, 1, size / 100, size * 20);
   camera.up.set(0, 0, 1);
   camera.position.copy(
-    eye.at ?? (upright ? new THREE.Vector3(size * 0.5, -size * 1.7, size * 0.35) : new THREE.Vector3(size * 0.8, -size * 1.5, size * 0.9)),
+    eye.at ??
+      (upright ? new THREE.Vector3(size * 0.5, -size * 1.7, size * 0.35) : new THREE.Vector3(size * 0.95, -size * 1.85, size * 0.95)),
   );
   const controls = new OrbitControls(camera, renderer.domElement);
-  controls.target.set(0, 0, upright ? 0 : -size * 0.12);
+  controls.target.set(0, 0, upright ? 0 : -size * 0.2);
   controls.update();
   const draw = () => renderer.render(scene, camera);
   const moved = () => {

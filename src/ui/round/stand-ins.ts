@@ -1,10 +1,12 @@
 import * as THREE from 'three';
 import type { SheetView } from '@/core/plan';
-import { bounds } from '@/core/outline';
+import { bounds, isInside } from '@/core/outline';
 import { kindOf, type Piece } from '@/core/piece';
 
 /** What a piece belongs to is only hinted at: simple parts, in one plain colour. Lengths mm. */
-const LEG = { thick: 38, in: 30, seat: 430 };
+const LEG = { thick: 38, in: 22, long: 300 };
+/** How far out legs may stand, as shares of the board's width and depth. */
+const SHARES = [1, 0.95, 0.9, 0.85, 0.8, 0.75, 0.7, 0.65, 0.6];
 const RAIL = { high: 55, thick: 22 };
 const WALL = { beyond: 0.5, thick: 20 };
 
@@ -20,12 +22,20 @@ function boxes(parts: readonly Box[], material: THREE.Material): THREE.Mesh[] {
 
 /** Four legs and the rails between them, below a board that is sat on. */
 function legs(view: SheetView, low: number): Box[] {
-  const { minX, maxX, minY, maxY } = bounds(view.plan.outline.points);
-  const [l, r, f, b] = [minX + LEG.in, maxX - LEG.in, minY + LEG.in, maxY - LEG.in];
-  const long = Math.max(200, LEG.seat + low);
+  const outline = view.plan.outline.points;
+  const { minX, maxX, minY, maxY } = bounds(outline);
+  const [mx, my] = [(minX + maxX) / 2, (minY + maxY) / 2];
+  // Legs stand under the board whatever its shape: towards the middle until they do.
+  const under = (share: number): boolean =>
+    [-1, 1].every((i) =>
+      [-1, 1].every((j) => isInside(outline, [mx + (i * share * (maxX - minX)) / 2, my + (j * share * (maxY - minY)) / 2])),
+    );
+  const fits = SHARES.find(under) ?? SHARES.at(-1)!;
+  const inside = (far: number): number => (far * fits) / 2 - LEG.in;
+  const [l, r, f, b] = [mx - inside(maxX - minX), mx + inside(maxX - minX), my - inside(maxY - minY), my + inside(maxY - minY)];
   const rail = low - RAIL.high / 2;
   return [
-    ...[l, r].flatMap((x) => [f, b].map((y): Box => ({ size: [LEG.thick, LEG.thick, long], at: [x, y, low - long / 2] }))),
+    ...[l, r].flatMap((x) => [f, b].map((y): Box => ({ size: [LEG.thick, LEG.thick, LEG.long], at: [x, y, low - LEG.long / 2] }))),
     ...[f, b].map((y): Box => ({ size: [r - l, RAIL.thick, RAIL.high], at: [(l + r) / 2, y, rail] })),
     ...[l, r].map((x): Box => ({ size: [RAIL.thick, b - f, RAIL.high], at: [x, (f + b) / 2, rail] })),
   ];
