@@ -121,9 +121,12 @@ export function listLog(db: Db, { search = '', from = 0, most = 100 }: { search?
   return rows.flatMap(toEntry);
 }
 
-/** Whether this very piece at this very revision was written into the log under that number. */
-export function finishedAs(db: Db, pieceId: string, revision: number, serial: string): boolean {
+/** Whether this very job, with this very note, is in the log under that number already. */
+export function finishedAs(db: Db, job: { pieceId: string; revision: number; serial: string; note: string }): boolean {
+  const { serial, pieceId, revision, note } = job;
   return (
-    db.prepare('SELECT 1 FROM log_entry WHERE serial = ? AND piece_id = ? AND revision = ?').get(serial, pieceId, revision) !== undefined
+    db
+      .prepare('SELECT 1 FROM log_entry WHERE serial = ? AND piece_id = ? AND revision = ? AND note = ?')
+      .get(serial, pieceId, revision, note) !== undefined
   );
 }

@@ -109,8 +109,10 @@ describe('a save whose answer was lost', () => {
     expect(createPiece(db, named('A'), 'make-a')).toEqual(one);
     expect(listFloor(db).pieces).toHaveLength(1);
     addLogEntry(db, { pieceId: one.id, revision: 1, serial: '2026-001', note: '' });
-    expect(finishedAs(db, one.id, 1, '2026-001')).toBe(true);
-    expect(finishedAs(db, one.id, 2, '2026-001')).toBe(false);
+    const job = { pieceId: one.id, revision: 1, serial: '2026-001', note: '' };
+    expect(finishedAs(db, job)).toBe(true);
+    expect(finishedAs(db, { ...job, revision: 2 })).toBe(false);
+    expect(finishedAs(db, { ...job, note: 'Second time' })).toBe(false);
   });
 
   it('a step is taken only from what its page shows', () => {

@@ -163,8 +163,9 @@ export async function postFinish(request: Request, id: string): Promise<Response
   const number = typeof serial === 'string' ? serial.trim() : '';
   if (!number || number.length > 40) throw new Refusal(422, 'A serial number has 1 to 40 signs');
   if (typeof note !== 'string' || note.length > LONGEST_NOTE) throw new Refusal(422, `A note has at most ${LONGEST_NOTE} signs`);
-  // A finish whose answer was lost and that is sent again is the same one.
-  if (finishedAs(database(), id, record.revision, number)) return Response.json({ ok: true }, { status: 201 });
+  // A finish whose answer was lost and that is sent again is the same one; with another note it is not.
+  if (finishedAs(database(), { pieceId: id, revision: record.revision, serial: number, note }))
+    return Response.json({ ok: true }, { status: 201 });
   if (serialTaken(database(), number)) throw new Refusal(422, `Serial number ${number} is already in the log; take another`);
   addLogEntry(database(), { pieceId: id, revision: record.revision, serial: number, note });
   return Response.json({ ok: true }, { status: 201 });

@@ -11,7 +11,7 @@ const PLANNED = Number(process.env.FOVEA_FUZZ_PLANS ?? 40);
 const SEED = Number(process.env.FOVEA_FUZZ_SEED ?? 20261126);
 /** An accepted document plans within this, ms; on a machine that is slow or busy, within so many times what a chair takes there. */
 const LONGEST = 3000;
-const CHAIRS = 14;
+const CHAIRS = 25;
 
 /** How long a plan takes, ms. */
 function timed(work: () => void): number {
