@@ -1,18 +1,25 @@
 // npm run reliability: kills, power cuts, damaged documents and files, many writers, a grown workshop under load – in one
 // run, which writes docs/reliability.md itself. About half an hour.
 import { spawnSync } from 'node:child_process';
-import { existsSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { cpus } from 'node:os';
 import { ensurePackages } from './ensure.mjs';
 
 ensurePackages();
 const { ensureBuilt } = await import('./build.mjs');
 await ensureBuilt();
-const measured = 'test-results/measured.jsonl';
-rmSync(measured, { force: true });
+/** What is done, each with the figures it leaves: all in one run, or one again by its name. */
 const KILLS = process.env.FOVEA_KILLS ?? '1000';
 const FUZZ = process.env.FOVEA_FUZZ ?? '10000';
 const PLANS = process.env.FOVEA_FUZZ_PLANS ?? '200';
+const PARTS = {
+  kills: ['npx', ['vitest', 'run', 'src/data/torture']],
+  writers: ['npx', ['vitest', 'run', 'src/data/holding-up.test.ts']],
+  damage: ['npx', ['vitest', 'run', 'src/core/document/fuzz.test.ts', 'src/core/formats/hostile.test.ts']],
+  load: [process.execPath, ['bench/load.bench.mjs']],
+};
+const RECORD = 'test-results/reliability.json';
+const measured = 'test-results/measured.jsonl';
 const env = {
   ...process.env,
   FOVEA_MEASURED: measured,
@@ -23,23 +30,20 @@ const env = {
   FOVEA_LONG: '1',
   FOVEA_LOAD_SECONDS: process.env.FOVEA_LOAD_SECONDS ?? '600',
 };
-const failed = [];
-const run = (name, command, args) => {
+mkdirSync('test-results', { recursive: true });
+const wanted = process.argv.slice(2).filter((name) => name in PARTS);
+const record = wanted.length > 0 && existsSync(RECORD) ? JSON.parse(readFileSync(RECORD, 'utf8')) : {};
+for (const name of wanted.length > 0 ? wanted : Object.keys(PARTS)) {
   console.log(`\n== ${name}`);
-  if (spawnSync(command, args, { stdio: 'inherit', env }).status !== 0) failed.push(name);
-};
-spawnSync('mkdir', ['-p', 'test-results']);
-run('kills and cuts', 'npx', ['vitest', 'run', 'src/data/torture']);
-run('many writers', 'npx', ['vitest', 'run', 'src/data/holding-up.test.ts']);
-run('damaged documents and files', 'npx', ['vitest', 'run', 'src/core/document/fuzz.test.ts', 'src/core/formats/hostile.test.ts']);
-run('load', process.execPath, ['bench/load.bench.mjs']);
-
-const found = Object.fromEntries(
-  (existsSync(measured) ? readFileSync(measured, 'utf8') : '')
-    .split('\n')
-    .filter(Boolean)
-    .map((line) => JSON.parse(line)),
-);
+  rmSync(measured, { force: true });
+  const ok = spawnSync(PARTS[name][0], PARTS[name][1], { stdio: 'inherit', env }).status === 0;
+  const lines = existsSync(measured) ? readFileSync(measured, 'utf8').split('\n').filter(Boolean) : [];
+  record[name] = { ok, at: new Date().toISOString(), figures: Object.fromEntries(lines.map((line) => JSON.parse(line))) };
+  writeFileSync(RECORD, JSON.stringify(record, null, 2));
+}
+const failed = Object.keys(PARTS).filter((name) => !record[name]?.ok);
+const found = Object.assign({}, ...Object.values(record).map(({ figures }) => figures));
+const when = [...new Set(Object.values(record).map(({ at }) => at.slice(0, 10)))].join(' and ');
 const { kills, cuts, load } = found;
 const figure = (value, unit = '') => (value === undefined ? 'not measured' : `${Math.round(value).toLocaleString('en-GB')}${unit}`);
 const rows = [
@@ -69,8 +73,8 @@ writeFileSync(
   'docs/reliability.md',
   `# What it outlives
 
-Written by \`npm run reliability\` on ${new Date().toISOString().slice(0, 10)}, on a machine of ${cpus().length} cores, in one run.
-${failed.length > 0 ? `\n**Failed in this run: ${failed.join(', ')}.**\n` : ''}
+Written by \`npm run reliability\` on ${when}, on a machine of ${cpus().length} cores.
+${failed.length > 0 ? `\n**Failed: ${failed.join(', ')}.**\n` : ''}
 | What was done | Found | Wanted |
 | --- | --- | --- |
 ${rows.map((row) => `| ${row.join(' | ')} |`).join('\n')}
