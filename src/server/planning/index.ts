@@ -3,6 +3,7 @@ import { join } from 'node:path';
 import Piscina from 'piscina';
 import QuickLRU from 'quick-lru';
 import { PieceProblems, type Problem } from '../../core/piece';
+import { eventLog } from '../event-log';
 import type { Asked, Look } from './thread';
 import type * as thread from './thread';
 
@@ -38,6 +39,8 @@ function createPlanning(): Planning {
     maxThreads: Math.max(1, availableParallelism() - 1),
     idleTimeout: IDLE,
   });
+  // A thread that is ended in the middle of something may still answer: nobody is there to hear it, and that is no fault.
+  pool.on('error', (error: Error) => eventLog().warn({ err: new Error(error.message.split('\n')[0]) }, 'A planning thread stumbled'));
   const run = async <T>(name: string, asked: unknown, signal?: AbortSignal): Promise<T> => {
     try {
       return (await pool.run(asked, { name, ...(signal ? { signal } : {}) })) as T;
