@@ -59,11 +59,6 @@ await shoot('pieces', `${headboard}?stage=cover`, async () => {
   await page.locator('[data-settled="true"]').waitFor({ timeout: 60_000 });
   await page.getByRole('button', { name: 'Flat pieces', exact: true }).click();
 });
-await shoot('outline', `${headboard}?stage=base`, async () => {
-  const edit = page.getByRole('button', { name: 'Edit this outline freely' });
-  if (await edit.isVisible()) await edit.click();
-  await page.locator('[data-node="1"]').waitFor();
-});
 await shoot('why', `${piece}?stage=cover`, () => page.getByRole('button', { name: /Wrap at the front/ }).click());
 await shoot('house', '/house');
 await shoot('log', '/log');
