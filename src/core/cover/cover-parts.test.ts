@@ -278,7 +278,7 @@ describe('what else belongs to a way', () => {
     expect(sewn.cover.seams[0]!.thread).toBeGreaterThan(covered({ way: 'boxed' }).cover.seams[0]!.thread * 1.4);
   });
 
-  it('a border too wide, or a seam that would cross itself, is refused in words', () => {
+  it('a border too wide is refused in words; a seam that would cross itself is brought nearer the edge, and that is said', () => {
     expect(problemsOf({ ...newChairSeat(), covering: { way: 'bordered', border: 400 } })[0]!.message).toContain('leaves no panel');
     const base = newChairSeat();
     const slot: Piece = {
@@ -287,7 +287,17 @@ describe('what else belongs to a way', () => {
       covering: { way: 'bordered', border: 90 },
     };
     expect(problemsOf(slot)).toEqual([]);
-    expect(() => planPiece(slot, {}, QUICK)).toThrow(/too deep/);
+    const plan = planPiece(slot, {}, QUICK);
+    const { nearer } = plan.cover;
+    expect(nearer).toMatchObject({ field: 'border', asked: 90 });
+    expect(nearer!.taken).toBeLessThan(90);
+    expect(nearer!.taken).toBeGreaterThan(8);
+    // The warning names the field, and its mend sets what was taken: then it is gone.
+    const warning = plan.warnings.find(({ code }) => code === 'seam-too-deep')!;
+    expect(warning.mend).toEqual({ says: `Take ${String(nearer!.taken)} mm`, path: 'covering.border', value: nearer!.taken });
+    const mended = planPiece({ ...slot, covering: { way: 'bordered', border: nearer!.taken as number } }, {}, QUICK);
+    expect(mended.cover.nearer).toBeNull();
+    expect(mended.warnings.some(({ code }) => code === 'seam-too-deep')).toBe(false);
   });
 });
 

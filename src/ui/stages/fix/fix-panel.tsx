@@ -31,7 +31,7 @@ export function FixPanel() {
         <table className="w-full">
           <thead>
             <tr className="text-left border-b border-base-content/40">
-              <th className="py-1">Corner</th>
+              <th className="py-1 pr-2">Corner</th>
               <th>Spare cloth</th>
               <th>What is done</th>
             </tr>
@@ -39,7 +39,7 @@ export function FixPanel() {
           <tbody>
             {plan.corners.map((corner) => (
               <tr key={corner.station} className="border-b border-base-content/15">
-                <td className="py-1">{partWords(corner.part)}</td>
+                <td className="py-1 pr-2">{partWords(corner.part)}</td>
                 <td>{corner.inside ? 'none' : <Figure says={say(corner.fullness)} />}</td>
                 <td>{cornerWords(corner)}</td>
               </tr>
