@@ -13,7 +13,7 @@ test('no screen has a serious accessibility fault, by day or in the evening', as
   await page.goto('/');
   const id = await place(page, { name: 'Access seat', count: 2, overrides: { grip: 20 } });
   for (const theme of ['day', 'evening']) {
-    for (const path of ['/', '/new', '/log', '/house', '/nowhere']) {
+    for (const path of ['/', '/new', '/log', '/house', '/workshop', '/enter', '/nowhere']) {
       await page.goto(path);
       await noSeriousViolation(page, `${path} ${theme}`);
     }
