@@ -64,7 +64,14 @@ module.exports = {
       to: { path: '^src/ui/stages/(?!index\\.ts)' },
     },
     { name: 'stand-ins-know-core-only', severity: 'error', from: { path: '^src/stand-ins/' }, to: { path: '^src/(?!core/|stand-ins/)' } },
-    { name: 'data-knows-core-only', severity: 'error', from: { path: '^src/data/' }, to: { path: '^src/(?!core/|data/)' } },
+    { name: 'data-knows-core-only', severity: 'error', from: { path: '^src/data/' }, to: { path: '^src/(?!core/|data/|testing/)' } },
+    {
+      name: 'testing-is-for-tests',
+      comment: 'What only tests use is in no part of the application.',
+      severity: 'error',
+      from: { path: '^(src|cli|demo)/', pathNot: '(\\.test\\.tsx?$|^src/testing/|^src/data/torture/)' },
+      to: { path: '^src/(testing|data/torture)/|^src/core/document/carriers' },
+    },
     { name: 'server-has-no-ui', severity: 'error', from: { path: '^src/server/' }, to: { path: '^src/(ui|app)/' } },
   ],
   options: {

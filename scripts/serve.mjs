@@ -15,7 +15,8 @@ const addresses = values.lan
       .filter((own) => own.family === 'IPv4' && !own.internal)
       .map((own) => `${own.address}:${port}`)
   : [];
-process.env.FOVEA_LAN = addresses.join(',');
+// A server in front of this one may have a name of its own.
+process.env.FOVEA_LAN = [...addresses, process.env.FOVEA_HOSTS ?? ''].filter(Boolean).join(',');
 /** What a request from another machine carries; entrance.ts reads it. */
 const FROM = 'x-fovea-from';
 process.env.NEXT_TELEMETRY_DISABLED = '1';
@@ -46,7 +47,10 @@ const server = createServer({ requestTimeout: 120_000, headersTimeout: 20_000, m
   // Whoever asks may not say where from.
   delete request.headers[FROM];
   const { remoteAddress = 'unknown' } = request.socket;
+  const forwarded = request.headers['x-forwarded-for'] ?? request.headers.forwarded;
   if (!/^(127\.|::1$|::ffff:127\.)/.test(remoteAddress)) request.headers[FROM] = remoteAddress;
+  // What another server on this machine passes on comes from elsewhere too: nobody is the owner by standing behind it.
+  else if (forwarded) request.headers[FROM] = String(forwarded).slice(0, 80);
   const wrong = wrongWith(request);
   if (!wrong) return void handle(request, response);
   const body = JSON.stringify({ message: wrong[1] });

@@ -98,6 +98,12 @@ const IN_PIECE = ['$.name', '$.cloth.name', '$.notes'].map((path) => `coalesce(j
 // A record that is no JSON would end the whole search.
 const SEARCHED = `serial || ' ' || note || ' ' || CASE WHEN json_valid(json) THEN ${IN_PIECE} ELSE '' END`;
 
+/** So much of the log is read at once. */
+const PAGE = 100;
+
+/** A stretch of the log, and where the next begins; what of it cannot be read is left out and counted all the same. */
+export type LogView = { entries: LogEntry[]; next: number | null };
+
 /**
  * The log, newest first.
  *
@@ -106,7 +112,7 @@ const SEARCHED = `serial || ' ' || note || ' ' || CASE WHEN json_valid(json) THE
  * @param [options.from] so many are passed over
  * @param [options.most] so many at most
  */
-export function listLog(db: Db, { search = '', from = 0, most = 100 }: { search?: string; from?: number; most?: number } = {}): LogEntry[] {
+export function listLog(db: Db, { search = '', from = 0, most = PAGE }: { search?: string; from?: number; most?: number } = {}): LogView {
   const words = search.toLowerCase().split(/\s+/).filter(Boolean).slice(0, 12);
   const having = words.map(() => `AND instr(lower(${SEARCHED}), ?) > 0`).join(' ');
   const rows = db
@@ -117,8 +123,9 @@ export function listLog(db: Db, { search = '', from = 0, most = 100 }: { search?
        WHERE 1 ${having}
        ORDER BY finished_at DESC, log_entry.id DESC LIMIT ? OFFSET ?`,
     )
-    .all(...words, most, from) as LogRow[];
-  return rows.flatMap(toEntry);
+    // One more than is shown tells whether there is more.
+    .all(...words, most + 1, from) as LogRow[];
+  return { entries: rows.slice(0, most).flatMap(toEntry), next: rows.length > most ? from + most : null };
 }
 
 /** Whether this very job, with this very note, is in the log under that number already. */

@@ -53,10 +53,10 @@ export function formIn(db: Db): number {
 const newer = (form: number): WorkshopTrouble => new WorkshopTrouble('newer', `Its form is ${form}; this one knows ${newestForm()}.`);
 
 /** Brings a database up to date by the numbered files it has not had yet, each whole or not at all. */
-function migrate(db: Db, to = newestForm()): void {
+function migrate(db: Db): void {
   for (const name of migrations()) {
     const number = Number(name.slice(0, 3));
-    if (number <= formIn(db) || number > to) continue;
+    if (number <= formIn(db)) continue;
     db.transaction(() => {
       db.exec(readFileSync(join(MIGRATIONS, name), 'utf8'));
       db.pragma(`user_version = ${number}`);
@@ -132,7 +132,10 @@ export function damageOf(db: Db): string | null {
 function keepOld(db: Db, file: string, form: number): void {
   const copy = `${file}.form-${form}`;
   if (existsSync(copy)) return;
-  db.prepare('VACUUM INTO ?').run(copy);
+  // Written aside first: half a copy must not be taken for the whole.
+  rmSync(`${copy}.part`, { force: true });
+  db.prepare('VACUUM INTO ?').run(`${copy}.part`);
+  renameSync(`${copy}.part`, copy);
 }
 
 function openLocal(folder: string): Db {

@@ -14,11 +14,11 @@ import {
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { list } from 'tar';
-import { afterEach, beforeEach, describe, expect, it } from 'vitest';
+import { describe, expect, it } from 'vitest';
 import { newChairSeat } from '../core/piece';
 import { BadBackup, checkBackup, listBackups, makeBackup, restoreBackup, thinBackups } from './backup';
 import { addLogEntry, finishedAs, listLog, serialOf, setTick, ticksDone } from './bench';
-import { DATABASE_FILE, formIn, newestForm, openDatabase, type Db } from './database';
+import { DATABASE_FILE, formIn, newestForm, openDatabase } from './database';
 import { houseMark, keepLook, keptLook, widestLook } from './looks';
 import { keepPhoto } from './photos';
 import {
@@ -33,23 +33,16 @@ import {
   savePiece,
   stepPiece,
 } from './pieces';
+import { measured } from '../testing/measured';
+import { eachInItsOwn } from '../testing/workshop';
 import { troubleOf, WorkshopTrouble } from './trouble';
 
 /** The other driver leaves its log beside the file when it is closed. */
 const OTHER = process.env.FOVEA_DRIVER === 'libsql';
-let folder: string;
-let db: Db;
-beforeEach(() => {
-  folder = mkdtempSync(join(tmpdir(), 'fovea-'));
-  db = openDatabase(folder);
-});
-afterEach(() => {
-  if (db.open) db.close();
-  rmSync(folder, { recursive: true, force: true });
-});
+const at = eachInItsOwn();
 
 const named = (name: string) => ({ ...newChairSeat(), name });
-const nameOf = (id: string) => getPiece(db, id)!.piece.name;
+const nameOf = (id: string) => getPiece(at.db, id)!.piece.name;
 const troubleIn = (work: () => unknown): WorkshopTrouble => {
   try {
     work();
@@ -62,180 +55,184 @@ const troubleIn = (work: () => unknown): WorkshopTrouble => {
 
 describe('a save whose answer was lost', () => {
   it('and that is sent again is answered again, not taken for another’s', () => {
-    const { id } = createPiece(db, named('A'));
+    const { id } = createPiece(at.db, named('A'));
     const save = { base: 1, piece: named('B'), saveId: 'save-b' };
-    const first = savePiece(db, id, save);
-    expect(savePiece(db, id, save)).toEqual(first);
-    expect(getPiece(db, id)!.revision).toBe(2);
-    expect(listStaleSaves(db, id)).toEqual([]);
+    const first = savePiece(at.db, id, save);
+    expect(savePiece(at.db, id, save)).toEqual(first);
+    expect(getPiece(at.db, id)!.revision).toBe(2);
+    expect(listStaleSaves(at.db, id)).toEqual([]);
   });
 
   it('goes on from where it was, not from what others have saved since', () => {
-    const { id } = createPiece(db, named('A'));
+    const { id } = createPiece(at.db, named('A'));
     const save = { base: 1, piece: named('Mine'), saveId: 'mine' };
-    savePiece(db, id, save);
-    savePiece(db, id, { base: 2, piece: named('Theirs'), saveId: 'theirs' });
-    expect(savePiece(db, id, save)).toMatchObject({ ok: true, record: { revision: 2, piece: { name: 'Mine' } } });
+    savePiece(at.db, id, save);
+    savePiece(at.db, id, { base: 2, piece: named('Theirs'), saveId: 'theirs' });
+    expect(savePiece(at.db, id, save)).toMatchObject({ ok: true, record: { revision: 2, piece: { name: 'Mine' } } });
     // The next save from there is a true conflict, and overwrites nothing.
-    expect(savePiece(db, id, { base: 2, piece: named('Mine, later'), saveId: 'later' })!.ok).toBe(false);
+    expect(savePiece(at.db, id, { base: 2, piece: named('Mine, later'), saveId: 'later' })!.ok).toBe(false);
     expect(nameOf(id)).toBe('Theirs');
   });
 
   it('a later save of the same page that names it is no conflict', () => {
-    const { id } = createPiece(db, named('A'));
-    savePiece(db, id, { base: 1, piece: named('B'), saveId: 'first' });
-    expect(savePiece(db, id, { base: 1, piece: named('C'), saveId: 'second', after: 'first' })!.ok).toBe(true);
-    expect([nameOf(id), getPiece(db, id)!.revision]).toEqual(['C', 3]);
+    const { id } = createPiece(at.db, named('A'));
+    savePiece(at.db, id, { base: 1, piece: named('B'), saveId: 'first' });
+    expect(savePiece(at.db, id, { base: 1, piece: named('C'), saveId: 'second', after: 'first' })!.ok).toBe(true);
+    expect([nameOf(id), getPiece(at.db, id)!.revision]).toEqual(['C', 3]);
     // Where somebody saved in between it is one.
-    savePiece(db, id, { base: 3, piece: named('Theirs') });
-    expect(savePiece(db, id, { base: 1, piece: named('D'), saveId: 'third', after: 'second' })!.ok).toBe(false);
+    savePiece(at.db, id, { base: 3, piece: named('Theirs') });
+    expect(savePiece(at.db, id, { base: 1, piece: named('D'), saveId: 'third', after: 'second' })!.ok).toBe(false);
   });
 
   it('a conflict that is sent again is the same one, and grows with its page', () => {
-    const { id } = createPiece(db, named('A'));
-    savePiece(db, id, { base: 1, piece: named('Theirs') });
+    const { id } = createPiece(at.db, named('A'));
+    savePiece(at.db, id, { base: 1, piece: named('Theirs') });
     const late = { base: 1, piece: named('Mine'), saveId: 'mine' };
-    const one = savePiece(db, id, late)!;
-    expect(savePiece(db, id, late)).toEqual(one);
-    const [stale] = listStaleSaves(db, id);
-    expect(listStaleSaves(db, id)).toHaveLength(1);
-    expect(renewStaleSave(db, id, stale!.id, named('Mine, newest'))).toBe(true);
-    expect(listStaleSaves(db, id)[0]!.piece.name).toBe('Mine, newest');
-    expect(renewStaleSave(db, 'other', stale!.id, named('x'))).toBe(false);
+    const one = savePiece(at.db, id, late)!;
+    expect(savePiece(at.db, id, late)).toEqual(one);
+    const [stale] = listStaleSaves(at.db, id);
+    expect(listStaleSaves(at.db, id)).toHaveLength(1);
+    expect(renewStaleSave(at.db, id, stale!.id, named('Mine, newest'))).toBe(true);
+    expect(listStaleSaves(at.db, id)[0]!.piece.name).toBe('Mine, newest');
+    expect(renewStaleSave(at.db, 'other', stale!.id, named('x'))).toBe(false);
   });
 
   it('a new piece asked for twice is one, and a job finished twice is in the log once', () => {
-    const one = createPiece(db, named('A'), 'make-a');
-    expect(createPiece(db, named('A'), 'make-a')).toEqual(one);
-    expect(listFloor(db).pieces).toHaveLength(1);
-    addLogEntry(db, { pieceId: one.id, revision: 1, serial: '2026-001', note: '' });
+    const one = createPiece(at.db, named('A'), 'make-a');
+    expect(createPiece(at.db, named('A'), 'make-a')).toEqual(one);
+    expect(listFloor(at.db).pieces).toHaveLength(1);
+    addLogEntry(at.db, { pieceId: one.id, revision: 1, serial: '2026-001', note: '' });
     const job = { pieceId: one.id, revision: 1, serial: '2026-001', note: '' };
-    expect(finishedAs(db, job)).toBe(true);
-    expect(finishedAs(db, { ...job, revision: 2 })).toBe(false);
-    expect(finishedAs(db, { ...job, note: 'Second time' })).toBe(false);
+    expect(finishedAs(at.db, job)).toBe(true);
+    expect(finishedAs(at.db, { ...job, revision: 2 })).toBe(false);
+    expect(finishedAs(at.db, { ...job, note: 'Second time' })).toBe(false);
   });
 
   it('a step is taken only from what its page shows', () => {
-    const { id } = createPiece(db, named('A'));
-    savePiece(db, id, { base: 1, piece: named('B') });
-    expect(stepPiece(db, id, 'undo', 1)).toMatchObject({ current: { revision: 2 } });
+    const { id } = createPiece(at.db, named('A'));
+    savePiece(at.db, id, { base: 1, piece: named('B') });
+    expect(stepPiece(at.db, id, 'undo', 1)).toMatchObject({ current: { revision: 2 } });
     expect(nameOf(id)).toBe('B');
-    expect(stepPiece(db, 'nobody', 'undo', 1)).toBeNull();
+    expect(stepPiece(at.db, 'nobody', 'undo', 1)).toBeNull();
   });
 
   it('ten thousand saves by two writers: every one is in the history or put aside', () => {
-    const { id } = createPiece(db, named('0'));
-    const other = openDatabase(folder);
+    const { id } = createPiece(at.db, named('0'));
+    const other = openDatabase(at.folder);
     const base = [1, 1];
     let [kept, aside] = [0, 0];
     const many = process.env.FOVEA_LONG ? 10_000 : 400;
     for (let k = 1; k <= many; k++) {
       const who = (k * 7919) % 3 === 0 ? 1 : 0;
-      const result = savePiece([db, other][who]!, id, { base: base[who]!, piece: named(String(k)), saveId: `save ${k}` })!;
+      const result = savePiece([at.db, other][who]!, id, { base: base[who]!, piece: named(String(k)), saveId: `save ${k}` })!;
       if (result.ok) kept += 1;
       else aside += 1;
       base[who] = result.ok ? result.record.revision : result.current.revision;
     }
     other.close();
     expect(kept + aside).toBe(many);
-    expect(db.prepare('SELECT count(*) AS n FROM revision').get()).toMatchObject({ n: kept + 1 });
-    expect(listStaleSaves(db, id)).toHaveLength(aside);
+    expect(at.db.prepare('SELECT count(*) AS n FROM revision').get()).toMatchObject({ n: kept + 1 });
+    expect(listStaleSaves(at.db, id)).toHaveLength(aside);
     expect(aside).toBeGreaterThan(0);
+    if (!OTHER) measured('writers', { saves: many, kept, aside, overwritten: many - kept - aside });
   });
 });
 
 describe('a damaged record', () => {
   it('leaves the others on the floor and goes back to its last whole version', () => {
-    const { id } = createPiece(db, named('A'));
-    const { id: whole } = createPiece(db, named('Whole'));
-    savePiece(db, id, { base: 1, piece: named('B') });
-    db.prepare('UPDATE revision SET json = substr(json, 1, 200) WHERE piece_id = ? AND revision = 2').run(id);
-    const { pieces, broken } = listFloor(db);
+    const { id } = createPiece(at.db, named('A'));
+    const { id: whole } = createPiece(at.db, named('Whole'));
+    savePiece(at.db, id, { base: 1, piece: named('B') });
+    at.db.prepare('UPDATE revision SET json = substr(json, 1, 200) WHERE piece_id = ? AND revision = 2').run(id);
+    const { pieces, broken } = listFloor(at.db);
     expect(pieces.map((piece) => piece.id)).toEqual([whole]);
     expect(broken.map((piece) => piece.id)).toEqual([id]);
-    expect(() => getPiece(db, id)).toThrow(BrokenRecord);
-    expect(listFloor(db, { from: 1, most: 1 }).pieces.map((piece) => piece.id)).toEqual([whole]);
-    expect(countFloor(db)).toBe(2);
-    expect(mendPiece(db, id)).toMatchObject({ revision: 3, piece: { name: 'A' } });
-    expect(listFloor(db).broken).toEqual([]);
-    db.prepare("UPDATE revision SET json = '{}' WHERE piece_id = ?").run(id);
-    expect(mendPiece(db, id)).toBeNull();
+    expect(() => getPiece(at.db, id)).toThrow(BrokenRecord);
+    expect(listFloor(at.db, { from: 1, most: 1 }).pieces.map((piece) => piece.id)).toEqual([whole]);
+    expect(countFloor(at.db)).toBe(2);
+    expect(mendPiece(at.db, id)).toMatchObject({ revision: 3, piece: { name: 'A' } });
+    expect(listFloor(at.db).broken).toEqual([]);
+    at.db.prepare("UPDATE revision SET json = '{}' WHERE piece_id = ?").run(id);
+    expect(mendPiece(at.db, id)).toBeNull();
   });
 
   it('does not end a search of the log', () => {
-    const ids = ['Comet chair', 'Dome bench', 'Comet bench'].map((name) => createPiece(db, named(name)).id);
+    const ids = ['Comet chair', 'Dome bench', 'Comet bench'].map((name) => createPiece(at.db, named(name)).id);
     ids.forEach((pieceId, i) =>
-      addLogEntry(db, { pieceId, revision: 1, serial: `2026-00${i}`, note: 'firm', finishedAt: `2026-01-0${i + 1}` }),
+      addLogEntry(at.db, { pieceId, revision: 1, serial: `2026-00${i}`, note: 'firm', finishedAt: `2026-01-0${i + 1}` }),
     );
-    db.prepare("UPDATE revision SET json = 'no' WHERE piece_id = ?").run(ids[1]);
-    expect(listLog(db).map((entry) => entry.serial)).toEqual(['2026-002', '2026-000']);
-    expect(listLog(db, { search: 'comet CHAIR firm' }).map((entry) => entry.serial)).toEqual(['2026-000']);
-    expect(listLog(db, { search: 'nothing' })).toEqual([]);
-    expect(listLog(db, { from: 2, most: 1 }).map((entry) => entry.serial)).toEqual(['2026-000']);
-    expect(serialOf(db, ids[2]!)).toBe('2026-002');
+    at.db.prepare("UPDATE revision SET json = 'no' WHERE piece_id = ?").run(ids[1]);
+    expect(listLog(at.db).entries.map((entry) => entry.serial)).toEqual(['2026-002', '2026-000']);
+    expect(listLog(at.db, { search: 'comet CHAIR firm' }).entries.map((entry) => entry.serial)).toEqual(['2026-000']);
+    expect(listLog(at.db, { search: 'nothing' })).toEqual({ entries: [], next: null });
+    expect(listLog(at.db, { from: 2, most: 1 }).entries.map((entry) => entry.serial)).toEqual(['2026-000']);
+    // A stretch with a damaged record in it is not the end of the log.
+    expect(listLog(at.db, { from: 1, most: 1 })).toEqual({ entries: [], next: 2 });
+    expect(listLog(at.db, { most: 3 }).next).toBeNull();
+    expect(serialOf(at.db, ids[2]!)).toBe('2026-002');
   });
 });
 
 describe('looks', () => {
   it('are kept with their revision and rules, and an older one never replaces a newer', () => {
-    const { id: pieceId } = createPiece(db, named('A'));
+    const { id: pieceId } = createPiece(at.db, named('A'));
     const house = houseMark({ return: 20, grip: 40 });
     expect(houseMark({ grip: 40, return: 20 })).toBe(house);
     expect(houseMark({ grip: 41, return: 20 })).not.toBe(house);
-    keepLook(db, { pieceId, revision: 2, house, json: '"two"', span: 480 });
-    keepLook(db, { pieceId, revision: 1, house, json: '"one"', span: 900 });
-    expect(keptLook(db, pieceId, 2, house)).toBe('"two"');
-    expect(keptLook(db, pieceId, 1, house)).toBeNull();
-    expect(widestLook(db)).toBe(480);
-    setTick(db, pieceId, { unit: 2, step: 'foam' }, true);
-    setTick(db, pieceId, { unit: 1, step: 'foam' }, true);
-    expect(ticksDone(db, pieceId)).toEqual([{ step: 'foam', units: [1, 2] }]);
-    expect(ticksDone(db, 'other')).toEqual([]);
+    keepLook(at.db, { pieceId, revision: 2, house, json: '"two"', span: 480 });
+    keepLook(at.db, { pieceId, revision: 1, house, json: '"one"', span: 900 });
+    expect(keptLook(at.db, pieceId, 2, house)).toBe('"two"');
+    expect(keptLook(at.db, pieceId, 1, house)).toBeNull();
+    expect(widestLook(at.db)).toBe(480);
+    setTick(at.db, pieceId, { unit: 2, step: 'foam' }, true);
+    setTick(at.db, pieceId, { unit: 1, step: 'foam' }, true);
+    expect(ticksDone(at.db, pieceId)).toEqual([{ step: 'foam', units: [1, 2] }]);
+    expect(ticksDone(at.db, 'other')).toEqual([]);
   });
 });
 
 describe('the workshop’s database', () => {
-  const file = () => join(folder, DATABASE_FILE);
+  const file = () => join(at.folder, DATABASE_FILE);
 
   it.skipIf(OTHER)('of a newer form is left untouched, to the byte', () => {
-    db.pragma(`user_version = ${newestForm() + 1}`);
-    db.close();
+    at.db.pragma(`user_version = ${newestForm() + 1}`);
+    at.db.close();
     const before = readFileSync(file());
-    const trouble = troubleIn(() => openDatabase(folder));
+    const trouble = troubleIn(() => openDatabase(at.folder));
     expect(trouble.kind).toBe('newer');
     expect(trouble.message).toContain('newer Fovea');
     expect(readFileSync(file()).equals(before)).toBe(true);
-    expect(readdirSync(folder)).toEqual([DATABASE_FILE]);
+    expect(readdirSync(at.folder)).toEqual([DATABASE_FILE]);
   });
 
   it('that is empty or no database is said to be, and not taken for a new workshop', () => {
-    db.close();
+    at.db.close();
     truncateSync(file(), 0);
-    expect(troubleIn(() => openDatabase(folder)).kind).toBe('empty');
+    expect(troubleIn(() => openDatabase(at.folder)).kind).toBe('empty');
     writeFileSync(file(), 'these are my notes'.repeat(20));
-    expect(troubleIn(() => openDatabase(folder)).kind).toBe('damaged');
+    expect(troubleIn(() => openDatabase(at.folder)).kind).toBe('damaged');
     expect(readFileSync(file(), 'utf8')).toContain('these are my notes');
   });
 
   it('with a bad page is found out when it is opened', () => {
-    for (let k = 0; k < 60; k++) createPiece(db, named(`Piece ${k}`));
-    db.close();
+    for (let k = 0; k < 60; k++) createPiece(at.db, named(`Piece ${k}`));
+    at.db.close();
     const bytes = readFileSync(file());
     // Every page but the first two, which hold the header and the list of tables.
     bytes.fill(0x5a, 2 * 4096);
     writeFileSync(file(), bytes);
-    const trouble = troubleIn(() => openDatabase(folder));
+    const trouble = troubleIn(() => openDatabase(at.folder));
     expect(trouble.kind).toBe('damaged');
     expect(trouble.message).toContain('backup');
   });
 
   it.skipIf(OTHER)('alone is the whole workshop once it was closed', () => {
-    for (let k = 0; k < 200; k++) createPiece(db, named(`Piece ${k}`));
-    db.close();
+    for (let k = 0; k < 200; k++) createPiece(at.db, named(`Piece ${k}`));
+    at.db.close();
     const alone = mkdtempSync(join(tmpdir(), 'fovea-'));
     copyFileSync(file(), join(alone, DATABASE_FILE));
-    db = openDatabase(alone);
-    expect(listFloor(db).pieces).toHaveLength(200);
+    at.db = openDatabase(alone);
+    expect(listFloor(at.db).pieces).toHaveLength(200);
     rmSync(alone, { recursive: true });
   });
 
@@ -245,7 +242,7 @@ describe('the workshop’s database', () => {
     const opened = openDatabase(old);
     expect(formIn(opened)).toBe(newestForm());
     expect(listFloor(opened).pieces.map(({ piece }) => piece.name)).toEqual(['Dome-room chairs']);
-    expect(listLog(opened)).toHaveLength(1);
+    expect(listLog(opened).entries).toHaveLength(1);
     opened.close();
     const kept = new Database(join(old, `${DATABASE_FILE}.form-1`), { readonly: true });
     expect(kept.pragma('user_version', { simple: true })).toBe(1);
@@ -254,13 +251,13 @@ describe('the workshop’s database', () => {
   });
 
   it.skipIf(OTHER)('that may not grow refuses a save in words, keeps what it has, and takes it once there is room', () => {
-    const { id } = createPiece(db, named('A'));
-    const pages = (db.prepare('PRAGMA page_count').get() as { page_count: number }).page_count;
-    db.pragma(`max_page_count = ${pages}`);
+    const { id } = createPiece(at.db, named('A'));
+    const pages = (at.db.prepare('PRAGMA page_count').get() as { page_count: number }).page_count;
+    at.db.pragma(`max_page_count = ${pages}`);
     let kept = 0;
     const fill = (): void => {
       for (let k = 1; k < 200; k++) {
-        savePiece(db, id, { base: k, piece: { ...named(`A${k}`), notes: 'x'.repeat(3000) } });
+        savePiece(at.db, id, { base: k, piece: { ...named(`A${k}`), notes: 'x'.repeat(3000) } });
         kept = k;
       }
     };
@@ -275,14 +272,14 @@ describe('the workshop’s database', () => {
       })(),
     );
     expect(trouble?.kind).toBe('full');
-    expect(getPiece(db, id)).toMatchObject({ revision: kept + 1 });
-    db.pragma('max_page_count = 1000000');
-    expect(savePiece(db, id, { base: kept + 1, piece: named('Room again') })!.ok).toBe(true);
+    expect(getPiece(at.db, id)).toMatchObject({ revision: kept + 1 });
+    at.db.pragma('max_page_count = 1000000');
+    expect(savePiece(at.db, id, { base: kept + 1, piece: named('Room again') })!.ok).toBe(true);
   });
 
-  it('a folder that cannot be made, a full disk and a lock are told apart in words', () => {
-    writeFileSync(join(folder, 'a file'), '');
-    expect(() => openDatabase(join(folder, 'a file'))).toThrow();
+  it('a at.folder that cannot be made, a full disk and a lock are told apart in words', () => {
+    writeFileSync(join(at.folder, 'a file'), '');
+    expect(() => openDatabase(join(at.folder, 'a file'))).toThrow();
     for (const [code, kind] of [
       ['ENOSPC', 'full'],
       ['SQLITE_FULL', 'full'],
@@ -309,42 +306,42 @@ describe('backups', () => {
     return rows;
   };
   const busy = (): void => {
-    process.env.FOVEA_DATA = folder;
-    const { id } = createPiece(db, named('A'));
-    for (let k = 1; k < 30; k++) savePiece(db, id, { base: k, piece: named(`A${k}`) });
-    setTick(db, id, { unit: 1, step: 'foam' }, true);
-    addLogEntry(db, { pieceId: id, revision: 3, serial: '2026-001', note: 'firm' });
+    process.env.FOVEA_DATA = at.folder;
+    const { id } = createPiece(at.db, named('A'));
+    for (let k = 1; k < 30; k++) savePiece(at.db, id, { base: k, piece: named(`A${k}`) });
+    setTick(at.db, id, { unit: 1, step: 'foam' }, true);
+    addLogEntry(at.db, { pieceId: id, revision: 3, serial: '2026-001', note: 'firm' });
     for (let k = 0; k < 3; k++) keepPhoto(Buffer.alloc(5000, k + 1), 'jpg');
   };
 
   it('made while the workshop is in use come back byte for byte in another folder', async () => {
     busy();
-    const archive = await makeBackup(db, folder);
+    const archive = await makeBackup(at.db, at.folder);
     expect(await checkBackup(archive)).toMatchObject({ pieces: 1, log: 1, photos: 3 });
-    const elsewhere = join(folder, 'elsewhere');
+    const elsewhere = join(at.folder, 'elsewhere');
     const { aside, ...found } = await restoreBackup(archive, elsewhere);
     expect(found).toMatchObject({ pieces: 1, photos: 3 });
     expect(aside).toBeNull();
-    expect(whole(elsewhere)).toEqual(whole(folder));
-    for (const name of readdirSync(join(folder, 'photos')))
-      expect(readFileSync(join(elsewhere, 'photos', name)).equals(readFileSync(join(folder, 'photos', name)))).toBe(true);
+    expect(whole(elsewhere)).toEqual(whole(at.folder));
+    for (const name of readdirSync(join(at.folder, 'photos')))
+      expect(readFileSync(join(elsewhere, 'photos', name)).equals(readFileSync(join(at.folder, 'photos', name)))).toBe(true);
     // Another reader of the archive finds the very same members.
     const members: string[] = [];
     await list({ file: archive, onReadEntry: (entry) => void members.push(entry.path) });
     expect(members.sort()).toEqual(
-      ['fovea.sqlite', 'manifest.json', ...readdirSync(join(folder, 'photos')).map((name) => `photos/${name}`)].sort(),
+      ['fovea.sqlite', 'manifest.json', ...readdirSync(join(at.folder, 'photos')).map((name) => `photos/${name}`)].sort(),
     );
   });
 
   it('put back over a workshop put what was there aside', async () => {
     busy();
-    const archive = await makeBackup(db, folder, join(folder, 'mine.tar.gz'));
-    createPiece(db, named('Since then'));
-    db.close();
-    const { aside } = await restoreBackup(archive, folder);
+    const archive = await makeBackup(at.db, at.folder, join(at.folder, 'mine.tar.gz'));
+    createPiece(at.db, named('Since then'));
+    at.db.close();
+    const { aside } = await restoreBackup(archive, at.folder);
     expect(existsSync(join(aside!, DATABASE_FILE))).toBe(true);
-    db = openDatabase(folder);
-    expect(listFloor(db).pieces).toHaveLength(1);
+    at.db = openDatabase(at.folder);
+    expect(listFloor(at.db).pieces).toHaveLength(1);
     const before = openDatabase(aside!);
     expect(listFloor(before).pieces).toHaveLength(2);
     before.close();
@@ -352,10 +349,10 @@ describe('backups', () => {
 
   it('that are damaged anywhere are recognised, and change nothing', async () => {
     busy();
-    const archive = await makeBackup(db, folder);
-    db.close();
-    const before = whole(folder);
-    const bad = join(folder, 'bad.tar.gz');
+    const archive = await makeBackup(at.db, at.folder);
+    at.db.close();
+    const before = whole(at.folder);
+    const bad = join(at.folder, 'bad.tar.gz');
     const size = statSync(archive).size;
     for (let k = 0; k < 12; k++) {
       const bytes = readFileSync(archive);
@@ -364,25 +361,25 @@ describe('backups', () => {
         bytes[Math.floor((size * (k + 1)) / 14)]! ^= 0x40;
         writeFileSync(bad, bytes);
       }
-      await expect(restoreBackup(bad, folder), `damaged at ${k}`).rejects.toThrow(BadBackup);
+      await expect(restoreBackup(bad, at.folder), `damaged at ${k}`).rejects.toThrow(BadBackup);
     }
     for (const text of ['', 'not an archive', '{"form":"fovea.backup/1"}']) {
       writeFileSync(bad, text);
       await expect(checkBackup(bad)).rejects.toThrow(BadBackup);
     }
-    await expect(checkBackup(join(folder, 'nowhere.tar.gz'))).rejects.toThrow('There is no nowhere.tar.gz');
-    expect(whole(folder)).toEqual(before);
-    expect(readdirSync(folder).filter((name) => name.startsWith('before-restore') || name.startsWith('.restoring'))).toEqual([]);
+    await expect(checkBackup(join(at.folder, 'nowhere.tar.gz'))).rejects.toThrow('There is no nowhere.tar.gz');
+    expect(whole(at.folder)).toEqual(before);
+    expect(readdirSync(at.folder).filter((name) => name.startsWith('before-restore') || name.startsWith('.restoring'))).toEqual([]);
   });
 
   it('are thinned to the newest, of which one always stays', async () => {
-    await makeBackup(db, folder);
-    const { name } = listBackups(folder)[0]!;
+    await makeBackup(at.db, at.folder);
+    const { name } = listBackups(at.folder)[0]!;
     for (const day of ['2025-01-01', '2025-01-02', '2025-01-03'])
-      cpSync(join(folder, 'backups', name), join(folder, 'backups', `fovea-${day}T10-00-00Z.tar.gz`));
-    thinBackups(folder, 2);
-    expect(listBackups(folder).map((backup) => backup.name)).toEqual([name, 'fovea-2025-01-03T10-00-00Z.tar.gz']);
-    thinBackups(folder, 0);
-    expect(listBackups(folder)).toHaveLength(1);
+      cpSync(join(at.folder, 'backups', name), join(at.folder, 'backups', `fovea-${day}T10-00-00Z.tar.gz`));
+    thinBackups(at.folder, 2);
+    expect(listBackups(at.folder).map((backup) => backup.name)).toEqual([name, 'fovea-2025-01-03T10-00-00Z.tar.gz']);
+    thinBackups(at.folder, 0);
+    expect(listBackups(at.folder)).toHaveLength(1);
   });
 });

@@ -1,13 +1,6 @@
 import { createHash, randomBytes, randomUUID } from 'node:crypto';
+import type { Role } from '../core/house';
 import type { Db } from './database';
-
-/** What somebody may do: everything; the work; look and tick. */
-export type Role = 'owner' | 'hand' | 'apprentice';
-export const ROLES: readonly { id: Role; name: string; may: string }[] = [
-  { id: 'owner', name: 'Owner', may: 'everything' },
-  { id: 'hand', name: 'Hand', may: 'plans, saves, prints and ticks; not house rules, backups or who may come in' },
-  { id: 'apprentice', name: 'Apprentice', may: 'looks at everything and ticks steps' },
-];
 
 /** Somebody who may come in over the network. */
 export type Member = { id: string; name: string; role: Role };

@@ -1,19 +1,9 @@
 import { randomInt } from 'node:crypto';
 import { hash, verify } from '@node-rs/argon2';
 import QRCode from 'qrcode';
+import { ROLES, type Role } from '../core/house';
 import { database, type Db } from '../data/database';
-import {
-  addMember,
-  closeSession,
-  listMembers,
-  memberOf,
-  openSession,
-  passcodesOf,
-  removeMember,
-  ROLES,
-  type Member,
-  type Role,
-} from '../data/members';
+import { addMember, closeSession, listMembers, memberOf, openSession, passcodesOf, removeMember, type Member } from '../data/members';
 import { eventLog } from './event-log';
 import { readObject, Refusal } from './http';
 

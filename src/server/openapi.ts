@@ -1,7 +1,6 @@
 import { documentSchema } from '../core/document';
-import { RULES } from '../core/house';
+import { ROLES, RULES } from '../core/house';
 import { UNITS } from '../core/length';
-import { ROLES } from '../data/members';
 
 type Json = Record<string, unknown>;
 
@@ -149,7 +148,7 @@ export const ROUTES: Record<string, Record<string, Route>> = {
     get: {
       says: 'Finished work, newest first, a hundred at a time',
       query: { search: text('Words that an entry must have'), from: whole('So many are passed over', { minimum: 0, default: 0 }) },
-      gives: record({ entries: list({ type: 'object' }) }),
+      gives: record({ entries: list({ type: 'object' }), next: { type: ['integer', 'null'] } }),
     },
   },
   '/api/house': {

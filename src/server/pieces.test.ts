@@ -120,7 +120,7 @@ describe('bench, log and house', () => {
     expect((await finish('T-1')).status).toBe(201);
     // Asked again with the same number it is the same finish; of another piece, or of a later state, it is not.
     expect((await finish('T-1')).status).toBe(201);
-    expect(listLog(database()).filter(({ serial }) => serial === 'T-1')).toHaveLength(1);
+    expect(listLog(database()).entries.filter(({ serial }) => serial === 'T-1')).toHaveLength(1);
     expect((await finish('T-1', 'Another note')).status).toBe(422);
     const { id: other } = await make({ name: 'Other' });
     expect((await answer(() => routes.postFinish(request({ serial: 'T-1', note: '' }), other))).status).toBe(422);

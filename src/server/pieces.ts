@@ -247,9 +247,7 @@ export function readLog(request: Request): Response {
   const { searchParams } = new URL(request.url);
   const from = Number(searchParams.get('from') ?? 0);
   if (!Number.isSafeInteger(from) || from < 0) throw new Refusal(400, 'From must be a whole number');
-  return Response.json({
-    entries: listLog(database(), { search: (searchParams.get('search') ?? '').slice(0, 200), from }),
-  });
+  return Response.json(listLog(database(), { search: (searchParams.get('search') ?? '').slice(0, 200), from }));
 }
 
 /** The ticks of a piece, for its bench view. */

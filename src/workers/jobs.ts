@@ -1,5 +1,5 @@
-import type { Fineness } from '../core/build';
-import type { LaidFlat } from '../core/cover';
+import type { Fineness, HalfTask } from '../core/build';
+import type { FlatTask, LaidFlat } from '../core/cover';
 import type { HouseRules } from '../core/house';
 import { foamOf, PieceProblems, type Piece } from '../core/piece';
 import { crownPads, cures, padForHeight, proposals, sheetView, sitView, type Planner, type Tell, type ViewQuestion } from '../core/plan';
@@ -21,8 +21,10 @@ const PANELS_WORTH_SPREADING = 2;
 /** A row of trials takes long: it is waited for so long before it is tried here, ms. */
 const CURE_PATIENCE = 60_000;
 
-const brought = async <R extends Brought>(errands: Errand[], { planner, helpers }: Means): Promise<R[]> =>
-  (await spread<Errand, Brought>(errands, (errand) => runErrand(errand, planner), helpers)) as R[];
+/** Does tasks of one kind together with the helpers. */
+async function together<T, R extends Brought>(tasks: readonly T[], errand: (task: T) => Errand, { planner, helpers }: Means): Promise<R[]> {
+  return (await spread<Errand, Brought>(tasks.map(errand), (own) => runErrand(own, planner), helpers)) as R[];
+}
 
 /** Solves the sections that a view will want, and lays its panels flat, together with the helpers. */
 async function solveAhead({ piece, house, preview, parts }: ViewQuestion, means: Means): Promise<void> {
@@ -32,23 +34,11 @@ async function solveAhead({ piece, house, preview, parts }: ViewQuestion, means:
   const fineness: Fineness = preview ? 'quick' : 'own';
   const sections = planner.sectionsWanted(model, fineness);
   if (sections.length >= WORTH_SPREADING)
-    planner.takeSections(
-      sections,
-      await brought<PulledSection>(
-        sections.map((task) => ({ kind: 'section', task })),
-        means,
-      ),
-    );
+    planner.takeSections(sections, await together<HalfTask, PulledSection>(sections, (task) => ({ kind: 'section', task }), means));
   if (!parts.includes('cover')) return;
   const panels = planner.flatsWanted(model, fineness);
   if (panels.length >= PANELS_WORTH_SPREADING)
-    planner.takeFlats(
-      panels,
-      await brought<LaidFlat>(
-        panels.map((task) => ({ kind: 'flat', task })),
-        means,
-      ),
-    );
+    planner.takeFlats(panels, await together<FlatTask, LaidFlat>(panels, (task) => ({ kind: 'flat', task }), means));
 }
 
 /** Cures looked for row by row, each row where there is room. */

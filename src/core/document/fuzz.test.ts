@@ -4,6 +4,8 @@ import { KINDS, newPiece, PieceProblems, SHAPES, type Piece } from '../piece';
 import { createPlanner, planPiece } from '../plan';
 import { checkDocument } from '.';
 import { CARRIERS, everyFigure, spotsOf, withFigure } from './carriers';
+import { dice } from '../../testing/dice';
+import { measured } from '../../testing/measured';
 
 /** How many documents are made, and how many of those that are taken are planned: more with `npm run fuzz`. */
 const MADE = Number(process.env.FOVEA_FUZZ ?? 10_000);
@@ -23,17 +25,6 @@ function timed(work: () => void): number {
 const chair = newPiece('chair-seat');
 const patience = (): number =>
   Math.max(LONGEST, CHAIRS * timed(() => planPiece(chair, {}, { sits: false, coarse: true, planner: createPlanner() })));
-
-/** Even figures in [0, 1) from a seed (mulberry32). */
-function dice(seed: number): () => number {
-  let a = seed;
-  return () => {
-    a = (a + 0x6d2b79f5) | 0;
-    let t = Math.imul(a ^ (a >>> 15), 1 | a);
-    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
-    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
-  };
-}
 
 type Roll = ReturnType<typeof dice>;
 const pick = <T>(roll: Roll, list: readonly T[]): T => list[Math.floor(roll() * list.length)]!;
@@ -93,23 +84,26 @@ const STARTS: Piece[] = [...CARRIERS.map(([, piece]) => piece), ...KINDS.flatMap
 describe('documents changed at random', () => {
   it(`${MADE} spoilt ones are each refused in words that name a place, or taken`, () => {
     const roll = dice(SEED);
+    let refused = 0;
     for (let k = 0; k < MADE; k++) {
       const document = spoilt(roll, pick(roll, STARTS));
       const began = performance.now();
       const checked = checkDocument(document);
       expect(performance.now() - began, JSON.stringify(document).slice(0, 400)).toBeLessThan(2000);
       if (!('problems' in checked)) continue;
+      refused += 1;
       for (const { message } of checked.problems) {
         expect(message.length, message).toBeGreaterThan(8);
         expect(message).not.toMatch(/oneOf|schema in|undefined|NaN|object Object/);
       }
     }
+    measured('documents', { made: MADE, refused });
   }, 120_000);
 
   it(`${PLANNED} that are taken are planned, to finite figures, before anybody tires of waiting`, () => {
     const roll = dice(SEED + 1);
     const failed: string[] = [];
-    let planned = 0;
+    let [planned, longest] = [0, 0];
     while (planned < PLANNED) {
       const document = changed(roll, pick(roll, STARTS));
       const checked = checkDocument(document);
@@ -126,11 +120,13 @@ describe('documents changed at random', () => {
           everyFigure(plan, 'plan', bad);
           if (bad.length > 0) failed.push(`no figure at ${bad[0]}: ${JSON.stringify(document)}`);
         }
+        longest = Math.max(longest, took);
         if (took > limit) failed.push(`${Math.round(took)} ms: ${JSON.stringify(document)}`);
       } catch (error) {
         failed.push(`${error instanceof PieceProblems ? 'third way: ' : ''}${String(error).slice(0, 200)}: ${JSON.stringify(document)}`);
       }
     }
     expect(failed).toEqual([]);
+    measured('plans', { planned, slow: failed.length, longest: Math.round(longest) });
   }, 3_600_000);
 });

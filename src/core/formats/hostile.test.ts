@@ -5,11 +5,13 @@ import { baseOutline } from '../outline';
 import { readCsv } from './csv';
 import { readDxf, writeDxf } from './dxf';
 import { FileProblem } from './file-problem';
-import { readMatLine } from './mat-frame';
+import { MAT_SIDE, matLine, readMatLine, type MatFrame } from './mat-frame';
 import { checkPicture } from './picture';
 import { readStl } from './stl';
 import { readSvg, writeSvg } from './svg';
 import { readTapeLine, tapeLine } from './tape-line';
+import { dice } from '../../testing/dice';
+import { measured } from '../../testing/measured';
 
 /** How many mutated files of each format are read: more with `npm run fuzz`. */
 const MADE = Number(process.env.FOVEA_FUZZ ?? 10_000);
@@ -101,6 +103,18 @@ describe('a DXF that other programs write', () => {
     ['a polyline without its vertices', pairs(0, 'POLYLINE', 8, 'A', 66, 1, 70, 1, 0, 'SEQEND', circle)],
     ['a polyline that is not ended', pairs(0, 'POLYLINE', 8, 'A', 66, 1, 70, 1, 0, 'VERTEX', 8, 'A', 10, 1, 20, 1)],
     ['an arc that ends at 1e9', pairs(0, 'ARC', 8, 'A', 10, 0, 20, 0, 40, 200, 50, 0, 51, 1e9)],
+    [
+      'a bulge that swings out for ever',
+      polyline(
+        [
+          [0, 0],
+          [450, 0],
+          [300, 400],
+        ],
+        [],
+        ['42', '34789996797682'],
+      ),
+    ],
     ['an ellipse that ends at 1e9', pairs(0, 'ELLIPSE', 8, 'A', 10, 0, 20, 0, 11, 200, 21, 0, 40, 0.5, 41, 0, 42, 1e9)],
     [
       '19,999 loose lines',
@@ -182,12 +196,6 @@ describe('a scan and a photo', () => {
   });
 });
 
-/** Even figures in [0, 1) from a seed. */
-function dice(seed: number): () => number {
-  let a = seed;
-  return () => (a = (a * 16807) % 2147483647) / 2147483647;
-}
-
 const STL = (() => {
   const faces = [
     [0, 0, 0, 450, 0, 5, 450, 420, 0],
@@ -205,21 +213,32 @@ const PNG = Buffer.from('iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR
 const text = (bytes: Uint8Array): string => new TextDecoder().decode(bytes);
 const bytesOf = (said: string): Uint8Array => new TextEncoder().encode(said);
 
+const FRAME: MatFrame = { cell: 28, kPa: Array.from({ length: MAT_SIDE ** 2 }, (_, i) => (i % 16) / 2) };
+
+/** Readers of lines answer with a reason instead of throwing it: here it is thrown. */
+function accepted<T extends { ok: boolean; why?: string }>(read: T): T {
+  if (!read.ok) throw new FileProblem(read.why ?? '');
+  return read;
+}
+
 const FORMATS: [string, Uint8Array, (bytes: Uint8Array) => unknown][] = [
   ['SVG', bytesOf(writeSvg(outline, holes)), (b) => readSvg(text(b))],
   ['DXF', bytesOf(writeDxf(outline, holes)), (b) => readDxf(text(b))],
-  ['CSV', bytesOf('at,left,right\n0,-200,200\n200,-210,210\n400,-180,180\n'), (b) => readCsv(text(b), {})],
+  ['CSV', bytesOf('at;left;right\n0;190;190\n100;220,5;221\n200;200;200'), (b) => readCsv(text(b), {})],
   ['STL', STL, (b) => readStl(b, { unit: 'mm' })],
   ['a photo', PNG, (b) => checkPicture(b)],
-  ['the tape', bytesOf(tapeLine({ kind: 'reading', number: 3, mm: 412.5 } as never)), (b) => readTapeLine(text(b))],
-  ['the mat', bytesOf('{"columns":16,"rows":16,"values":[1,2,3]}'), (b) => readMatLine(text(b))],
+  ['the tape', bytesOf(tapeLine('R 7 412.5 mm').trim()), (b) => accepted(readTapeLine(text(b)))],
+  ['the mat', bytesOf(matLine(FRAME).trim()), (b) => accepted(readMatLine(text(b)))],
 ];
 
 describe('files damaged at random', () => {
   it.each(FORMATS)(
     `%s: ${MADE} of them are each read or refused in words, and soon`,
-    (_, whole, read) => {
+    (name, whole, read) => {
+      // What is damaged is a file that can be read.
+      expect(() => read(whole)).not.toThrow();
       const roll = dice(20261126);
+      let [refused, longest] = [0, 0];
       for (let k = 0; k < MADE; k++) {
         let bytes = Uint8Array.from(whole);
         for (let times = 1 + Math.floor(roll() * 4); times > 0; times--) {
@@ -247,6 +266,7 @@ describe('files damaged at random', () => {
           } catch (error) {
             expect(error, String((error as Error).stack)).toBeInstanceOf(FileProblem);
             expect((error as Error).message.length).toBeGreaterThan(12);
+            refused += 1;
           }
           return performance.now() - began;
         };
@@ -254,7 +274,11 @@ describe('files damaged at random', () => {
         let took = once();
         for (let again = 0; again < 2 && took > LONGEST; again++) took = Math.min(took, once());
         expect(took).toBeLessThan(LONGEST);
+        longest = Math.max(longest, took);
       }
+      expect(refused).toBeGreaterThan(MADE / 20);
+      expect(refused).toBeLessThan(MADE);
+      measured(`files ${name}`, { made: MADE, refused, longest: Math.round(longest) });
     },
     600_000,
   );

@@ -71,6 +71,13 @@ class Ends {
   }
 }
 
+/** How far a segment goes, mm: an arc may end near by and swing out far beyond, which would take for ever to follow. */
+function reachOf(segment: Segment): number[] {
+  const ends = [...start(segment), ...end(segment)];
+  if (segment.kind === 'arc') return [...ends, ...segment.centre, segment.radius];
+  return segment.kind === 'curve' ? [...ends, ...segment.c1, ...segment.c2] : ends;
+}
+
 /** Joins loose pieces end to end as far as they go. */
 function chains(pieces: readonly Segment[][]): Segment[][] {
   const open = pieces.filter((piece) => piece.length > 0);
@@ -105,6 +112,8 @@ function asCircle(ring: readonly Segment[]): { x: number; y: number; diameter: n
   return same ? { x: first.centre[0], y: first.centre[1], diameter: 2 * first.radius } : null;
 }
 
+/** Nothing of a base lies farther away than this, mm. */
+const FAR = 1e6;
 /** Hardly any base is smaller than this, mm: a drawing that says so is asked about. */
 const SMALL = 120;
 
@@ -151,9 +160,7 @@ export function ringsOf(
   const scaled = pieces.map((piece) =>
     piece.map((segment) => scaledBy(segment, k)).filter((s) => s.kind !== 'line' || apart(s.from, s.to) > 1e-6),
   );
-  const finite = scaled.every((piece) =>
-    piece.every((s) => [...start(s), ...end(s)].every((v) => Number.isFinite(v) && Math.abs(v) < 1e7)),
-  );
+  const finite = scaled.every((piece) => piece.every((s) => reachOf(s).every((v) => Number.isFinite(v) && Math.abs(v) < FAR)));
   if (!finite) throw new FileProblem('The drawing has coordinates that are not figures, or lie kilometres away');
   const joined = chains(scaled);
   // An outline is told by hand and eye; what has far more points is another kind of drawing, and slow to look through.

@@ -8,6 +8,7 @@ import { makeBackup } from '../backup';
 import { addLogEntry, nextSerial, setTick } from '../bench';
 import { database, dataFolder } from '../database';
 import { keepPhoto } from '../photos';
+import { dice } from '../../testing/dice';
 import { createPiece, savePiece, type PieceRecord } from '../pieces';
 
 /** What the hammer tells of what it did. */
@@ -22,8 +23,7 @@ export type Told =
 const tell = (told: Told): void => appendFileSync(join(dataFolder(), 'told'), `${JSON.stringify(told)}\n`);
 
 const [seed = '1', rounds = 'Infinity', backups = 'yes'] = process.argv.slice(2);
-let state = Number(seed) || 1;
-const roll = (): number => (state = (state * 16807) % 2147483647) / 2147483647;
+const roll = dice(Number(seed) || 1);
 
 const db = database();
 const pieces: PieceRecord[] = [];

@@ -1,28 +1,19 @@
 import { build } from 'esbuild';
 import { spawn, spawnSync } from 'node:child_process';
-import { appendFileSync, copyFileSync, existsSync, mkdirSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { copyFileSync, existsSync, mkdirSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { deedsIn, Disk } from './power-cut';
 import { lost, toldIn } from './verify';
+import { dice } from '../../testing/dice';
+import { measured } from '../../testing/measured';
 
 /** How often a workshop is killed, and how much is done before the power goes: more with `npm run torture`. */
 const KILLS = Number(process.env.FOVEA_KILLS ?? 12);
 const DEEDS = Number(process.env.FOVEA_DEEDS ?? 60);
 const HAMMER = join(process.cwd(), 'dist/hammer.mjs');
 const folder = mkdtempSync(join(tmpdir(), 'fovea-torture-'));
-
-/** Even figures in [0, 1) from a seed. */
-function dice(seed: number): () => number {
-  let a = seed;
-  return () => (a = (a * 16807) % 2147483647) / 2147483647;
-}
-
-/** What is measured goes into a file from which docs/reliability.md is made. */
-function measured(what: string, value: unknown): void {
-  if (process.env.FOVEA_MEASURED) appendFileSync(process.env.FOVEA_MEASURED, `${JSON.stringify([what, value])}\n`);
-}
 
 beforeAll(async () => {
   await build({

@@ -3,25 +3,24 @@
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useRef, useState } from 'react';
-import type { LogEntry } from '@/data/bench';
+import type { LogEntry, LogView } from '@/data/bench';
 import { foamOf } from '@/core/piece';
-import { LOG_PAGE } from './page-length';
 import { send } from '@/ui/kit/api';
 import { useLength } from '@/ui/kit/settings';
 
 /** A search waits so long for the next letter, ms. */
 const LETTER = 200;
 
-/** The log a page at a time, searched where it is kept. */
-function useLog(first: LogEntry[], more: boolean) {
+/** The log a stretch at a time, searched where it is kept. */
+function useLog(first: LogView) {
   const [search, setSearch] = useState('');
-  const [found, setFound] = useState({ entries: first, more });
+  const [found, setFound] = useState(first);
   const [wrong, setWrong] = useState<string | null>(null);
-  const ask = async (words: string, before: LogEntry[]): Promise<void> => {
+  const ask = async (words: string, before: LogEntry[], from: number): Promise<void> => {
     try {
-      const response = await fetch(`/api/log?search=${encodeURIComponent(words)}&from=${before.length}`);
-      const { entries } = (await response.json()) as { entries: LogEntry[] };
-      setFound({ entries: [...before, ...entries], more: entries.length === LOG_PAGE });
+      const response = await fetch(`/api/log?search=${encodeURIComponent(words)}&from=${from}`);
+      const { entries, next } = (await response.json()) as LogView;
+      setFound({ entries: [...before, ...entries], next });
       setWrong(null);
     } catch {
       setWrong('The workshop cannot be reached.');
@@ -35,16 +34,53 @@ function useLog(first: LogEntry[], more: boolean) {
     look: (words: string) => {
       setSearch(words);
       clearTimeout(timer.current);
-      timer.current = setTimeout(() => void ask(words, []), LETTER);
+      timer.current = setTimeout(() => void ask(words, [], 0), LETTER);
     },
-    goOn: () => void ask(search, found.entries),
+    goOn: () => void ask(search, found.entries, found.next ?? 0),
   };
 }
 
-/** Finished work, newest first, with a search over serials, names, cloths and notes. */
-export function Log({ first, more: beyond }: { first: LogEntry[]; more: boolean }) {
+/** A finished job. */
+function Entry({ entry, onAgain }: { entry: LogEntry; onAgain: () => void }) {
   const say = useLength();
-  const { entries, more, search, wrong, look, goOn } = useLog(first, beyond);
+  return (
+    <li className="border-t border-base-content/25 py-3 grid grid-cols-[7rem_1fr_10rem] gap-4">
+      <span className="font-semibold">{entry.serial}</span>
+      <div>
+        {entry.onFloor ? (
+          <Link href={`/piece/${entry.pieceId}`} className="font-display text-lg hover:underline underline-offset-4">
+            {entry.piece.name}
+          </Link>
+        ) : (
+          <span className="font-display text-lg">{entry.piece.name}</span>
+        )}
+        {entry.piece.count > 1 && <span className="text-sm"> set of {entry.piece.count}</span>}
+        <p className="text-sm">{entry.note || 'No note.'}</p>
+        <p className="text-sm text-base-content/80">
+          {entry.piece.pads.map((pad) => `${foamOf(entry.piece, pad.material)?.name ?? pad.material} ${say(pad.thickness)}`).join(', ')};{' '}
+          {entry.piece.cloth.name}
+        </p>
+      </div>
+      <div className="text-right">
+        <time dateTime={entry.finishedAt} className="text-sm block mb-1">
+          {new Date(entry.finishedAt).toLocaleDateString('en-GB', {
+            day: 'numeric',
+            month: 'long',
+            year: 'numeric',
+            timeZone: 'UTC',
+          })}
+        </time>
+        <button type="button" className="btn btn-sm btn-outline font-normal" onClick={onAgain}>
+          Make again
+        </button>
+      </div>
+    </li>
+  );
+}
+
+/** Finished work, newest first, with a search over serials, names, cloths and notes. */
+export function Log({ first }: { first: LogView }) {
+  const { entries, next, search, wrong, look, goOn } = useLog(first);
   const router = useRouter();
   const [message, setMessage] = useState<string | null>(null);
   const again = async (entry: LogEntry) => {
@@ -74,46 +110,16 @@ export function Log({ first, more: beyond }: { first: LogEntry[]; more: boolean 
           {message ?? wrong}
         </p>
       )}
-      {first.length === 0 && <p>Nothing finished yet. A job comes here when its run sheet is done and it gets its serial number.</p>}
-      {first.length > 0 && entries.length === 0 && <p>Nothing in the log has “{search}”.</p>}
+      {first.entries.length === 0 && (
+        <p>Nothing finished yet. A job comes here when its run sheet is done and it gets its serial number.</p>
+      )}
+      {first.entries.length > 0 && entries.length === 0 && <p>Nothing in the log has “{search}”.</p>}
       <ul>
         {entries.map((entry) => (
-          <li key={entry.id} className="border-t border-base-content/25 py-3 grid grid-cols-[7rem_1fr_10rem] gap-4">
-            <span className="font-semibold">{entry.serial}</span>
-            <div>
-              {entry.onFloor ? (
-                <Link href={`/piece/${entry.pieceId}`} className="font-display text-lg hover:underline underline-offset-4">
-                  {entry.piece.name}
-                </Link>
-              ) : (
-                <span className="font-display text-lg">{entry.piece.name}</span>
-              )}
-              {entry.piece.count > 1 && <span className="text-sm"> set of {entry.piece.count}</span>}
-              <p className="text-sm">{entry.note || 'No note.'}</p>
-              <p className="text-sm text-base-content/80">
-                {entry.piece.pads
-                  .map((pad) => `${foamOf(entry.piece, pad.material)?.name ?? pad.material} ${say(pad.thickness)}`)
-                  .join(', ')}
-                ; {entry.piece.cloth.name}
-              </p>
-            </div>
-            <div className="text-right">
-              <time dateTime={entry.finishedAt} className="text-sm block mb-1">
-                {new Date(entry.finishedAt).toLocaleDateString('en-GB', {
-                  day: 'numeric',
-                  month: 'long',
-                  year: 'numeric',
-                  timeZone: 'UTC',
-                })}
-              </time>
-              <button type="button" className="btn btn-sm btn-outline font-normal" onClick={() => void again(entry)}>
-                Make again
-              </button>
-            </div>
-          </li>
+          <Entry key={entry.id} entry={entry} onAgain={() => void again(entry)} />
         ))}
       </ul>
-      {more && (
+      {next !== null && (
         <button type="button" className="btn btn-outline font-normal mt-3" onClick={goOn}>
           Older work
         </button>

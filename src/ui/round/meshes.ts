@@ -176,15 +176,12 @@ export function seamCords({ plan }: SheetView): { geometry: THREE.BufferGeometry
   });
 }
 
-/** A covered button, mm. */
-const BUTTON = 24;
-
 /** Nails and buttons at their places, as small domes on the covered surface. */
 export function studs({ plan, grid, baseGrid }: SheetView): { nails: THREE.Matrix4[]; buttons: THREE.Matrix4[] } {
   const [covered, base] = [readerOf(grid), readerOf(baseGrid)];
   const at = ({ x, y }: { x: number; y: number }, size: number): THREE.Matrix4 =>
     new THREE.Matrix4().makeTranslation(x, y, Math.max(covered(x, y), base(x, y))).scale(new THREE.Vector3(size / 2, size / 2, size / 4));
   const nails = plan.cover?.nails?.places ?? [];
-  const buttons = plan.cover?.buttons?.places ?? [];
-  return { nails: nails.map((nail) => at(nail, nail.head)), buttons: buttons.map((place) => at(place, BUTTON)) };
+  const { places = [], size = 0 } = plan.cover?.buttons ?? {};
+  return { nails: nails.map((nail) => at(nail, nail.head)), buttons: places.map((place) => at(place, size)) };
 }

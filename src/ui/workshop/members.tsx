@@ -1,16 +1,10 @@
 'use client';
 
 import { useEffect, useState } from 'react';
-import type { Member, Role } from '@/data/members';
+import { ROLES, type Role } from '@/core/house';
+import type { Member } from '@/data/members';
 import { send } from '@/ui/kit/api';
 import { ChoiceField } from '@/ui/kit/fields';
-
-/** What each role is called and may do; the same three as the data has. */
-const ROLES: { id: Role; name: string }[] = [
-  { id: 'owner', name: 'Owner: everything' },
-  { id: 'hand', name: 'Hand: the work, not the house' },
-  { id: 'apprentice', name: 'Apprentice: looks and ticks' },
-];
 
 type Known = { members: Member[]; address: string | null; qr: string | null };
 

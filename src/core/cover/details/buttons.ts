@@ -6,6 +6,8 @@ import type { CoverPiece } from '../laying/cloth-piece';
 /** The buttons of a piece. Lengths mm; `run` is the cloth from button to button over the valley between them. */
 export type ButtonPlan = {
   count: number;
+  /** diameter of a button */
+  size: number;
   spacing: number;
   depth: number;
   run: number;
@@ -35,6 +37,7 @@ export function buttonPlan(model: Model, { columns, rows, spacing, depth, size }
   const through = padding + model.boardThickness;
   return {
     count: places.length,
+    size,
     spacing,
     depth,
     run,

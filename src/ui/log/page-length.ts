@@ -1,2 +1,0 @@
-/** So much of the log is shown at once. */
-export const LOG_PAGE = 100;
