@@ -370,33 +370,3 @@ test('what came off is recorded with photos, and goes back on in the run sheet',
   await expect(page.getByRole('heading', { name: /Put back carrying strap/ })).toBeVisible();
   await expect(page.getByAltText('How it was, 1').first()).toBeVisible();
 });
-
-test('a weak board is refused with a cure that one press applies; panels hang by four times their mass', async ({ page }) => {
-  await page.goto('/');
-  const id = await place(page, {
-    name: 'Thin board',
-    base: {
-      ...newPiece('bench').base,
-      shape: { type: 'rectangle', width: 1100, depth: 700, cornerRadius: { front: 0, back: 0 } },
-      board: { material: 'plywood', thickness: 4 },
-    },
-  });
-  await page.goto(`/piece/${id}?stage=base`);
-  await expect(page.locator('[data-board="breaks"], [data-board="soft"]')).toBeVisible();
-  // Beside the board as well as among the notes.
-  await expect(page.getByRole('button', { name: /^Take \d+ mm$/ })).toHaveCount(2);
-  await page
-    .getByRole('region', { name: 'Notes on the plan' })
-    .getByRole('button', { name: /^Take \d+ mm$/ })
-    .click();
-  await expect(page.locator('[data-board="good"]')).toBeVisible();
-  const wall = await place(page, { ...newPiece('headboard-panelled'), name: 'Wall' });
-  await page.goto(`/piece/${wall}?stage=base`);
-  await page.getByLabel('Over a width of').fill('2000');
-  await page.keyboard.press('Enter');
-  await expect(page.locator('[data-panels]')).toContainText('Each panel 498 mm');
-  await expect(page.getByLabel('Width', { exact: true })).toHaveValue('490 mm');
-  await page.getByLabel('One cleat carries').fill('1');
-  await page.keyboard.press('Enter');
-  await expect(page.getByText(/kg of cleat rating/)).toBeVisible();
-});

@@ -1,56 +1,15 @@
 import { describe, expect, it } from 'vitest';
-import { sectionsStep, type Model } from '../build';
+import { sectionsStep } from '../build';
 import { giveOf } from '../cloth';
-import {
-  bounds,
-  CORNER_BEND,
-  edgeNamed,
-  offsetPolygon,
-  polygonArea,
-  polygonPerimeter,
-  samePart,
-  type Point,
-  type Polygon,
-} from '../outline';
+import { bounds, edgeNamed, offsetPolygon, polygonArea, polygonPerimeter, samePart, type Point, type Polygon } from '../outline';
 import { newPiece, type Correction, type Covering, type Piece, type PieceKind } from '../piece';
-import { createPlanner } from '../plan';
-import { coverStep } from '../plan/steps';
 import type { SewnCover } from './sew';
 import { choicesOf } from './choices';
 import { sewnCheck, type SewnCheck } from './judge/sewn-check';
 import { withAllowances, type CoverPiece } from './laying/cloth-piece';
 import { wrapAt } from './pulled/wrap';
-import { placeAt } from './surface/levels';
 import { WAYS } from './ways';
-
-type Built = { model: Model; sew: (covering: Covering, change?: Partial<Piece>) => SewnCover };
-
-/** One planner for the whole file: a piece is built once and covered in many ways. */
-const planner = createPlanner();
-
-function built(kind: PieceKind, change: Partial<Piece> = {}): Built {
-  const piece: Piece = { ...newPiece(kind), ...change, panels: null };
-  return {
-    model: planner.model(piece, {}),
-    sew: (covering, own = {}) => coverStep(planner.model({ ...piece, ...own, covering }, {})),
-  };
-}
-
-const piece = (cover: SewnCover, id: string): CoverPiece => cover.cover.pieces.find((own) => own.id === id)!;
-
-/** Kinds whose padding reaches the board's edge: the others are nailed, not sewn. */
-const KINDS: PieceKind[] = [
-  'chair-seat',
-  'round-seat',
-  'bench',
-  'corner-seat',
-  'headboard',
-  'headboard-bordered',
-  'saddle',
-  'arm-pad',
-  'block-seat',
-  'tight-seat',
-];
+import { built, KINDS, pieceOf } from '../../testing/sewn';
 
 const border = (kind: PieceKind): number => (kind === 'arm-pad' || kind === 'saddle' ? 40 : 70);
 
@@ -88,7 +47,7 @@ describe.each(KINDS)('%s, sewn back together', (kind) => {
 describe('seams', () => {
   it('partners carry the same notches, in the same order, at the same distances along the seam', () => {
     const sewn = built('chair-seat').sew({ way: 'boxed', bandCut: 'shaped' });
-    const top = piece(sewn, 'top');
+    const top = pieceOf(sewn, 'top');
     const bands = sewn.cover.pieces.filter((own) => own.role === 'band');
     const labels = (own: CoverPiece, edge: string): string[] =>
       own.notches.filter((notch) => notch.edge === edge).map((notch) => notch.label);
@@ -122,7 +81,7 @@ describe('seams', () => {
 
   it('a straight band is exactly as long as the seam of the panel it is sewn to', () => {
     const sewn = built('chair-seat').sew({ way: 'boxed', bandCut: 'straight' });
-    const top = piece(sewn, 'top').edges[0]!.flat;
+    const top = pieceOf(sewn, 'top').edges[0]!.flat;
     const bands = sewn.cover.pieces
       .filter((own) => own.role === 'band')
       .reduce((sum, own) => sum + own.edges.find((edge) => edge.id === 'top')!.flat, 0);
@@ -157,7 +116,7 @@ describe('seams', () => {
     expect(Math.abs(right!.net - left!.net)).toBeLessThan(10);
     // A wider border is a smaller panel.
     const wider = built('headboard-bordered').sew({ way: 'bordered', border: 120 });
-    expect(piece(sewn, 'top').width - piece(wider, 'top').width).toBeCloseTo(80, -1);
+    expect(pieceOf(sewn, 'top').width - pieceOf(wider, 'top').width).toBeCloseTo(80, -1);
   });
 
   it('an arched board’s borders are each other’s mirror too, with a sharp corner below and a round one above', () => {
@@ -178,14 +137,14 @@ describe('seams', () => {
 
   it('a saddle’s sides are each other’s mirror, and named left and right', () => {
     const sewn = built('saddle').sew({ way: 'saddle-set' });
-    const [left, right] = [piece(sewn, 'left'), piece(sewn, 'right')];
+    const [left, right] = [pieceOf(sewn, 'left'), pieceOf(sewn, 'right')];
     expect([left.hand, right.hand]).toEqual(['left', 'right']);
     expect(Math.abs(left.width - right.width)).toBeLessThan(2);
     expect(Math.abs(left.net / right.net - 1)).toBeLessThan(0.01);
     expect(sewn.cover.pieces.map((own) => own.role).sort()).toEqual(['nose', 'side', 'side', 'tail', 'top']);
     const none = built('saddle').sew({ way: 'saddle-set', panelAllowance: 'none' });
-    expect(piece(none, 'top').area).toBeCloseTo(Math.abs(polygonArea(piece(none, 'top').sewn)), 3);
-    expect(piece(none, 'top').note).toContain('pull makes it tight');
+    expect(pieceOf(none, 'top').area).toBeCloseTo(Math.abs(polygonArea(pieceOf(none, 'top').sewn)), 3);
+    expect(pieceOf(none, 'top').note).toContain('pull makes it tight');
   });
 
   it('the seam lies where it is wanted: farther in on top, below the edge; and where it is moved by eye', () => {
@@ -217,44 +176,8 @@ describe('seams', () => {
         ],
       }),
     ];
-    expect(piece(b, 'top').height).toBeLessThan(piece(a, 'top').height - 4);
+    expect(pieceOf(b, 'top').height).toBeLessThan(pieceOf(a, 'top').height - 4);
     expect(model.places.length).toBeGreaterThan(4);
-  });
-});
-
-describe('darts and splits', () => {
-  it('a split gives two pieces whose seams fit, and asks less of the cloth', () => {
-    const domed = built('round-seat', {
-      pads: [
-        { id: 'c', role: 'crown', material: 'seat-extra-firm', thickness: 45, offset: null, edge: { kind: 'domed' } },
-        { id: 'm', role: 'main', material: 'seat-firm', thickness: 50, offset: null, edge: { kind: 'square' } },
-      ],
-    });
-    const whole = domed.sew({ way: 'boxed' });
-    const split = domed.sew({ way: 'boxed', split: 'depth' });
-    const halves = split.cover.pieces.filter((own) => own.role === 'top');
-    expect(halves.map((own) => own.hand).sort()).toEqual(['left', 'right']);
-    const seams = halves.map((own) => own.edges.find((edge) => edge.kind === 'join')!.flat);
-    expect(Math.abs(seams[0]! - seams[1]!)).toBeLessThan(0.5);
-    expect((halves[0]!.surface + halves[1]!.surface) / piece(whole, 'top').surface).toBeCloseTo(1, 2);
-    const share = (sewn: SewnCover): number =>
-      Math.max(...sewn.cover.pieces.filter((own) => own.role === 'top').map((own) => own.strain!.share));
-    expect(share(split)).toBeLessThan(share(whole));
-  });
-
-  it('a dart opens: its two legs are alike, and the seam is as long as before', () => {
-    const { sew } = built('chair-seat');
-    const darted = piece(sew({ way: 'boxed', darts: [0.1, 0.6] }), 'top');
-    const legs = darted.edges.filter((edge) => edge.kind === 'dart');
-    expect(legs).toHaveLength(4);
-    for (const id of new Set(legs.map((leg) => leg.id))) {
-      const [a, b] = legs.filter((leg) => leg.id === id);
-      expect(Math.abs(a!.sewn - b!.sewn)).toBeLessThan(0.01);
-      expect(Math.abs(a!.flat - b!.flat)).toBeLessThan(0.5);
-    }
-    const plain = piece(sew({ way: 'boxed' }), 'top');
-    const seam = (own: CoverPiece): number => own.edges.filter((edge) => edge.seam === 'top').reduce((sum, edge) => sum + edge.sewn, 0);
-    expect(seam(darted)).toBeCloseTo(seam(plain), 1);
   });
 });
 
@@ -272,8 +195,8 @@ describe('what the first piece showed', () => {
 
   it('a band 4 mm too high at the left is lower there by 4 mm and nowhere else', () => {
     const { sew } = built('round-seat');
-    const plain = piece(sew({ way: 'boxed', bandCut: 'straight' }), 'band');
-    const all = piece(sew({ way: 'boxed', bandCut: 'straight', corrections: [out({ piece: 'band' })] }), 'band');
+    const plain = pieceOf(sew({ way: 'boxed', bandCut: 'straight' }), 'band');
+    const all = pieceOf(sew({ way: 'boxed', bandCut: 'straight', corrections: [out({ piece: 'band' })] }), 'band');
     expect(plain.height - all.height).toBeCloseTo(4, 1);
     const chair = built('chair-seat');
     const bands = (corrections: Correction[]): CoverPiece[] =>
@@ -292,7 +215,7 @@ describe('what the first piece showed', () => {
     const { sew } = built('chair-seat');
     const covering: Covering = { way: 'boxed', bandCut: 'straight' };
     const [before, after] = [sew(covering), sew({ ...covering, corrections: [out({ piece: 'top', what: 'width', by: 6 })] })];
-    expect(piece(before, 'top').width - piece(after, 'top').width).toBeCloseTo(6, 1);
+    expect(pieceOf(before, 'top').width - pieceOf(after, 'top').width).toBeCloseTo(6, 1);
     const bands = (sewn: SewnCover): number =>
       sewn.cover.pieces
         .filter((own) => own.role === 'band')
@@ -310,7 +233,7 @@ describe('shrinkage', () => {
     const cloth = { ...newPiece('chair-seat').cloth, shrinkage: 4 };
     const [plain, grown] = [sew({ way: 'boxed', bandCut: 'straight' }), sew({ way: 'boxed', bandCut: 'straight' }, { cloth })];
     for (const own of plain.cover.pieces.filter((one) => one.surface > 0)) {
-      const other = piece(grown, own.id);
+      const other = pieceOf(grown, own.id);
       expect(Math.abs((bounds(other.sewn).width * 0.96) / bounds(own.sewn).width - 1)).toBeLessThan(1e-6);
     }
   });
@@ -397,31 +320,5 @@ describe('what the check of the sewn pieces catches', () => {
     };
     expect(check(0).closes).toBe(true);
     expect(check(5)).toMatchObject({ closes: false, edgeError: expect.closeTo(5, 0) });
-  });
-});
-
-describe('a band in two', () => {
-  it('of an arm pad is joined in the middle of either end, and both parts are of a length', () => {
-    const { sew } = built('arm-pad');
-    const { cover } = sew({ way: 'boxed', joins: 'two' });
-    const bands = cover.pieces.filter((piece) => piece.role === 'band');
-    expect(bands).toHaveLength(2);
-    const [one, other] = bands.map((band) => band.edges.find((edge) => edge.kind === 'seam')!.flat);
-    // Joined anywhere else one would be longer: the pad is the same left and right of its middle.
-    expect(one! / other!).toBeCloseTo(1, 1);
-  });
-});
-
-describe('darts at the corners', () => {
-  it.each(KINDS)('%s: each begins at its corner', (kind) => {
-    const { model, sew } = built(kind);
-    const corners = model.places.filter((place) => place.turn > CORNER_BEND);
-    if (corners.length < 2) return;
-    const { ring } = sew({ way: 'boxed', darts: corners.map((place) => place.at / model.perimeter) });
-    for (const corner of corners) {
-      const place = ring.places[placeAt(ring, corner.at / model.perimeter)]!;
-      expect(Math.hypot(place.point[0] - corner.point[0], place.point[1] - corner.point[1]), corner.edge).toBeLessThan(0.5);
-    }
-    expect(ring.total).toBeCloseTo(polygonPerimeter(model.board), 6);
   });
 });
