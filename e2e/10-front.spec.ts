@@ -104,7 +104,7 @@ test('the floor comes a stretch at a time, and one new piece is drawn without a 
   const row = page.locator('li', { hasText: names.at(-1)! });
   await row.scrollIntoViewIfNeeded();
   await expect(row.getByRole('img')).toBeVisible({ timeout: 90_000 });
-  await expect(row).toContainText('455 mm');
+  await expect(row).toContainText('444 mm × 420 mm');
 });
 
 test('what the workshop is asked for is told by the workshop itself', async ({ page }) => {
