@@ -87,6 +87,18 @@ export function syncFolder(folder: string): void {
   }
 }
 
+/** A statement is prepared once and kept: preparing costs more than most of them do. */
+function keepPrepared(db: Db): Db {
+  const prepare = db.prepare.bind(db) as (sql: string) => Database.Statement;
+  const kept = new Map<string, Database.Statement>();
+  db.prepare = ((sql: string) => {
+    const known = kept.get(sql) ?? prepare(sql);
+    kept.set(sql, known);
+    return known;
+  }) as typeof db.prepare;
+  return db;
+}
+
 /** What a connection needs: readers beside a writer, and a save that is answered only when it is on the disk. */
 function ready(db: Db): Db {
   db.pragma('journal_mode = WAL');
@@ -155,7 +167,7 @@ function openLocal(folder: string): Db {
     if (form > 0 && form < newestForm()) keepOld(db, file, form);
     migrate(db);
     db.prepare('DELETE FROM save WHERE saved_at < ?').run(new Date(Date.now() - SAVES_KEPT * 86_400_000).toISOString());
-    return db;
+    return keepPrepared(db);
   } catch (error) {
     db.close();
     throw error;

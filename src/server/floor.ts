@@ -28,8 +28,10 @@ export type FloorRow = {
 /** A stretch of the floor: what can be shown of it, what cannot be read, how many there are, how wide the widest is. */
 export type FloorView = { rows: FloorRow[]; broken: BrokenPiece[]; next: number | null; widest: number };
 
-/** So many rows are shown at first, and then fetched at a time. */
-const ROWS = 24;
+/** So many rows come with the page itself: what a screen shows. */
+const FIRST = 10;
+/** So many are fetched at a time after that. */
+const ROWS = 30;
 
 function rowOf(db: Db, { id, piece }: PieceRecord, look: Look | null): FloorRow {
   const serial = serialOf(db, id);
@@ -49,10 +51,11 @@ function rowOf(db: Db, { id, piece }: PieceRecord, look: Look | null): FloorRow 
  * @param [from] so many are passed over
  */
 export function floorView(db: Db, from = 0): FloorView {
-  const { pieces, broken } = listFloor(db, { from, most: ROWS });
+  const most = from === 0 ? FIRST : ROWS;
+  const { pieces, broken } = listFloor(db, { from, most });
   const house = houseMark(getHouse(db));
   const rows = pieces.map((record) => rowOf(db, record, lookOf(db, record, house)));
-  const next = from + ROWS;
+  const next = from + most;
   return { rows, broken, next: next < countFloor(db) ? next : null, widest: widestLook(db) };
 }
 

@@ -1,5 +1,7 @@
-import { readFileSync } from 'node:fs';
+import { readFileSync, readlinkSync } from 'node:fs';
+import { setPriority } from 'node:os';
 import { join } from 'node:path';
+import { isMainThread } from 'node:worker_threads';
 import simplify from 'simplify-js';
 import { sectionAlong, type Section } from '../../core/build';
 import { printPdf, type PrintJob } from '../../core/formats/pdf';
@@ -20,6 +22,20 @@ export type Look = {
   section: SmallSection | null;
   size: { width: number; depth: number };
 };
+
+/** How far planning stands back where cores are few: whoever waits for an answer comes first. */
+const STAND_BACK = 10;
+
+/** Lowers the priority of this thread alone: Linux has one for each, and names the thread that asks. */
+function standBack(): void {
+  if (isMainThread || process.platform !== 'linux') return;
+  try {
+    setPriority(Number(readlinkSync('/proc/thread-self').split('/').at(-1)), STAND_BACK);
+  } catch {
+    // Where it is not allowed, planning is as fast as everything else.
+  }
+}
+standBack();
 
 /** A thread keeps what it planned: the floor is opened far more often than a piece changes. */
 const planner = createPlanner();

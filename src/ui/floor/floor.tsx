@@ -78,13 +78,32 @@ const ask = <T,>(url: string): Promise<T | null> =>
     .then((response) => (response.ok ? (response.json() as Promise<T>) : null))
     .catch(() => null);
 
+/** So many rows come by themselves; what is beyond them comes when its place is near the screen. */
+const BY_THEMSELVES = 100;
+/** How near that is. */
+const NEAR = '1500px';
+
+/** Whether the end of what is shown is near the screen, and what marks that end. */
+function useNear(): [boolean, (end: HTMLElement | null) => void] {
+  const [near, setNear] = useState(false);
+  const [end, setEnd] = useState<HTMLElement | null>(null);
+  useEffect(() => {
+    if (!end) return;
+    const watch = new IntersectionObserver((seen) => setNear(seen.at(-1)!.isIntersecting), { rootMargin: NEAR });
+    watch.observe(end);
+    return () => watch.disconnect();
+  }, [end]);
+  return [near, setEnd];
+}
+
 /** The floor beyond what came with the page, a stretch at a time. */
-function useFloor(first: FloorView): FloorView {
+function useFloor(first: FloorView, near: boolean): FloorView {
   const [more, setMore] = useState<{ first: FloorView; views: FloorView[] }>({ first, views: [] });
   const views = more.first === first ? [first, ...more.views] : [first];
   const { next } = views.at(-1)!;
+  const wanted = next !== null && (near || next < BY_THEMSELVES);
   useEffect(() => {
-    if (next === null) return;
+    if (!wanted) return;
     let over = false;
     void ask<FloorView>(`/api/floor?from=${next}`).then((view) => {
       if (view && !over) setMore((now) => ({ first, views: [...(now.first === first ? now.views : []), view] }));
@@ -92,7 +111,7 @@ function useFloor(first: FloorView): FloorView {
     return () => {
       over = true;
     };
-  }, [first, next]);
+  }, [first, next, wanted]);
   return {
     rows: views.flatMap(({ rows }) => rows),
     broken: views.flatMap(({ broken }) => broken),
@@ -235,7 +254,8 @@ function Empty() {
 
 /** Everything in the workshop, each row a true small section, all at one scale. */
 export function Floor({ first }: { first: FloorView }) {
-  const floor = useFloor(first);
+  const [near, setEnd] = useNear();
+  const floor = useFloor(first, near);
   const { broken } = floor;
   const rows = useRows(floor.rows);
   const router = useRouter();
@@ -267,6 +287,11 @@ export function Floor({ first }: { first: FloorView }) {
           <Row key={row.id} row={row} width={width} onLeave={() => setLeaving(row)} />
         ))}
       </ul>
+      {floor.next !== null && (
+        <p ref={setEnd} className="py-3 text-sm text-base-content/70">
+          The rest of the floor is coming…
+        </p>
+      )}
       {leaving && (
         <Dialog title={`Take “${leaving.piece.name}” off the floor?`} onClose={() => setLeaving(null)}>
           <p className="text-sm mb-4">It is no longer shown here. Its history and its place in the log stay.</p>
