@@ -1,6 +1,6 @@
 import type { Piece } from '../core/piece';
 import type { Db } from './database';
-import { BrokenRecord, documentOf } from './pieces';
+import { BrokenRecord, documentOf, getRevision } from './pieces';
 
 /** A step done on one piece of a set. */
 export type Tick = { unit: number; step: string };
@@ -62,13 +62,20 @@ export function nextSerial(db: Db, year: number): string {
 
 /** Writes a finished job into the log, as it stood at a revision. */
 export function addLogEntry(db: Db, entry: { pieceId: string; revision: number; serial: string; note: string; finishedAt?: string }): void {
-  db.prepare('INSERT INTO log_entry (piece_id, revision, serial, note, finished_at) VALUES (?, ?, ?, ?, ?)').run(
-    entry.pieceId,
-    entry.revision,
-    entry.serial,
-    entry.note,
+  const { pieceId, revision, serial, note } = entry;
+  db.prepare('INSERT INTO log_entry (piece_id, revision, serial, note, finished_at, words) VALUES (?, ?, ?, ?, ?, ?)').run(
+    pieceId,
+    revision,
+    serial,
+    note,
     entry.finishedAt ?? new Date().toISOString(),
+    wordsOf(serial, note, getRevision(db, pieceId, revision)),
   );
+}
+
+/** What an entry is found by: serial, note, and the piece's own name, cloth and notes, in small letters. */
+function wordsOf(serial: string, note: string, piece: Piece | null): string {
+  return [serial, note, piece?.name, piece?.cloth.name, piece?.notes].filter(Boolean).join(' ').toLowerCase();
 }
 
 type LogRow = { id: number; piece_id: string; serial: string; note: string; finished_at: string; json: string; on_floor: number };
@@ -93,11 +100,6 @@ function toEntry(row: LogRow): LogEntry[] {
   }
 }
 
-/** What of an entry is searched: serial, note, and the piece's own name, cloth and notes. */
-const IN_PIECE = ['$.name', '$.cloth.name', '$.notes'].map((path) => `coalesce(json_extract(json, '${path}'), '')`).join(" || ' ' || ");
-// A record that is no JSON would end the whole search.
-const SEARCHED = `serial || ' ' || note || ' ' || CASE WHEN json_valid(json) THEN ${IN_PIECE} ELSE '' END`;
-
 /** So much of the log is read at once. */
 const PAGE = 100;
 
@@ -114,7 +116,7 @@ export type LogView = { entries: LogEntry[]; next: number | null };
  */
 export function listLog(db: Db, { search = '', from = 0, most = PAGE }: { search?: string; from?: number; most?: number } = {}): LogView {
   const words = search.toLowerCase().split(/\s+/).filter(Boolean).slice(0, 12);
-  const having = words.map(() => `AND instr(lower(${SEARCHED}), ?) > 0`).join(' ');
+  const having = words.map(() => 'AND instr(words, ?) > 0').join(' ');
   const rows = db
     .prepare(
       `SELECT log_entry.id, log_entry.piece_id, serial, note, finished_at, json, piece.removed_at IS NULL AS on_floor FROM log_entry

@@ -1,3 +1,5 @@
+import type { Dye, FigureKind } from './looks';
+
 /**
  * The weaves there are: what a cloth gives before it stays stretched, percent along warp and weft, and how much more on
  * the bias than along its looser thread (models.md, "Flattening": woven 1–3, coated 5–10, stretch 15–25).
@@ -42,6 +44,9 @@ export type ClothKind = {
   coated: boolean;
   shrinkage: number;
   price: number;
+  colour: Dye;
+  second?: Dye;
+  figure?: FigureKind;
 };
 
 /** The shipped cloths: made-up names of the lodge's own shelf. */
@@ -62,6 +67,7 @@ export const CLOTHS: readonly ClothKind[] = [
     coated: false,
     shrinkage: 0,
     price: 38,
+    colour: 'moss',
   },
   {
     id: 'dusk-stripe',
@@ -79,6 +85,9 @@ export const CLOTHS: readonly ClothKind[] = [
     coated: false,
     shrinkage: 0,
     price: 46,
+    colour: 'dusk',
+    second: 'oat',
+    figure: 'stripe',
   },
   {
     id: 'night-velvet',
@@ -96,6 +105,7 @@ export const CLOTHS: readonly ClothKind[] = [
     coated: false,
     shrinkage: 0,
     price: 54,
+    colour: 'night',
   },
   {
     id: 'orbit-cotton',
@@ -113,6 +123,9 @@ export const CLOTHS: readonly ClothKind[] = [
     coated: false,
     shrinkage: 5,
     price: 29,
+    colour: 'chalk',
+    second: 'plum',
+    figure: 'motif',
   },
   {
     id: 'ridge-linen',
@@ -130,6 +143,7 @@ export const CLOTHS: readonly ClothKind[] = [
     coated: false,
     shrinkage: 4,
     price: 41,
+    colour: 'oat',
   },
   {
     id: 'black-leathercloth',
@@ -147,6 +161,7 @@ export const CLOTHS: readonly ClothKind[] = [
     coated: true,
     shrinkage: 0,
     price: 24,
+    colour: 'soot',
   },
   {
     id: 'marine-leathercloth',
@@ -164,6 +179,7 @@ export const CLOTHS: readonly ClothKind[] = [
     coated: true,
     shrinkage: 0,
     price: 36,
+    colour: 'rain',
   },
   {
     id: 'halo-knit',
@@ -181,6 +197,7 @@ export const CLOTHS: readonly ClothKind[] = [
     coated: false,
     shrinkage: 0,
     price: 31,
+    colour: 'plum',
   },
   {
     id: 'lining-calico',
@@ -198,6 +215,7 @@ export const CLOTHS: readonly ClothKind[] = [
     coated: false,
     shrinkage: 3,
     price: 6,
+    colour: 'chalk',
   },
 ];
 

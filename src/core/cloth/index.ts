@@ -12,3 +12,4 @@ export {
   type Nap,
   type Weave,
 } from './cloths';
+export { coloursOf, DYES, figureOf, FIGURES, type Dye, type FigureKind, type Seen } from './looks';

@@ -18,7 +18,7 @@ export { flatReads, layFlat, type FlatTask, type LaidFlat } from './laying/make-
 export { flatsOf, reliefPlan, sewCover, type CoverInput, type SewnCover } from './sew';
 export type { CoverPlan, StrainMap, ZipPlan } from './plan';
 export type { YCut } from './pulled/y-cuts';
-export { skinOf, type Skin } from './skin';
+export { skinOf, type ClothPatch, type Skin } from './skin';
 export { foldPlan, type FoldPlan } from './pulled/fold-plan';
 export { WAYS, wayOf, type Choices, type ReachPart, type Suit, type Way } from './ways';
 export { foldedCuts } from './pulled/folded-cuts';

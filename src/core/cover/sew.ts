@@ -11,12 +11,12 @@ import {
   type SurfaceMesh,
 } from '../flattening';
 import { nailPlan } from '../fix/nail-places';
-import { bounds, crossesItself } from '../outline';
+import { bounds, crossesItself, type Point } from '../outline';
 import { kindOf, PieceProblems, type Covering } from '../piece';
 import { choicesOf } from './choices';
-import { buttoned, buttonPlan, type ButtonPlan } from './details/buttons';
-import { channelled, takeUpOf, type ChannelPlan } from './details/channels';
-import { slackTaken, withMotifMark, withTopStitch } from './details/finish';
+import { buttoned, buttonOpening, buttonPlan, type ButtonPlan } from './details/buttons';
+import { channelled, channelOpening, takeUpOf, type ChannelPlan } from './details/channels';
+import { slackOpening, slackTaken, withMotifMark, withTopStitch } from './details/finish';
 import { linings } from './details/linings';
 import { notchPlaces } from './details/notch-places';
 import { seamPlans, tackStrips } from './details/seam-plans';
@@ -25,7 +25,7 @@ import { reachOf } from './judge/reach';
 import { sewnCheck } from './judge/sewn-check';
 import { suitsOf } from './judge/suits';
 import { flatPiece, type CoverPiece, type LiningPiece } from './laying/cloth-piece';
-import { discMesh, SeamTooDeep } from './laying/disc-mesh';
+import { discMesh, SeamTooDeep, type DiscMesh } from './laying/disc-mesh';
 import { awayFromCorners, flatTasks, makePanel, type FlatTask, type MadePanel } from './laying/make-panel';
 import type { Making } from './laying/panel-spec';
 import type { CoverPlan, StrainMap } from './plan';
@@ -52,7 +52,18 @@ export type CoverInput = {
 };
 
 /** A cover with what its figures are read from. */
-export type SewnCover = { cover: CoverPlan; ring: Ring; maps: StrainMap[]; made: MadePanel[] };
+export type SewnCover = {
+  cover: CoverPlan;
+  ring: Ring;
+  maps: StrainMap[];
+  made: MadePanel[];
+  making: Making;
+  give: Give;
+  /** the first piece whole: a pulled cover wider than its roll is cut from it in widths */
+  first: CoverPiece;
+  /** where a place of the first piece lies once it is opened for buttons and channels and taken in, mm on the cut piece */
+  open: (at: Point) => Point;
+};
 
 /** Triangles across a piece: for the sheet, and for a picture while something is dragged. */
 const ACROSS = { fine: 26, coarse: 14 };
@@ -104,11 +115,17 @@ function mapOf(piece: string, mesh: SurfaceMesh, flat: Float64Array, strain: Str
   return { piece, triangles: mesh.triangles, flat, warp: strain.warp, weft: strain.weft, bias: strain.bias };
 }
 
-type Top = { map: StrainMap; summary: StrainSummary; fullness: number };
+type Top = { map: StrainMap; summary: StrainSummary; fullness: number; mesh: DiscMesh; flat: Float64Array };
 
-/** The shape of a pulled cover's top, inside the shoulder: the sides are folded or relieved. */
-/** Nothing where the shoulder crosses itself: then the strain of the top is not told, but it can be pulled all the same. */
-function pulledTop({ ring, spacing, keep }: Making, give: Give, model: Model): Top | null {
+/**
+ * The shape of a pulled cover's top, inside the shoulder: the sides are folded or relieved.
+ *
+ * @param making what the cover's panels share
+ * @param give what the cloth gives
+ * @param model the built piece
+ * @returns null where the shoulder crosses itself: then the strain of the top is not told, but it can be pulled all the same
+ */
+export function pulledTop({ ring, spacing, keep }: Making, give: Give, model: Model): Top | null {
   const shoulder = levelOutline(ring, new Float64Array(ring.places.length));
   if (crossesItself(shoulder)) return null;
   const top = keep('pulled top', [ring, spacing], () => {
@@ -121,6 +138,8 @@ function pulledTop({ ring, spacing, keep }: Making, give: Give, model: Model): T
     map: mapOf('cover', top.mesh, top.flat, top.strain),
     summary: keep('top judged', [top, ring, give], () => strainSummary(top.strain, give, awayFromCorners(ring, top.mesh))),
     fullness: top.fullness,
+    mesh: top.mesh,
+    flat: top.flat,
   };
 }
 
@@ -161,8 +180,11 @@ function cutsOf({ model, stations, corners }: CoverInput, way: Way): BlankCuts &
   };
 }
 
+/** Where a place of a piece comes to when the piece is opened or taken in. */
+type Opening = (at: Point) => Point;
+
 /** The pieces before anything is stitched into them. */
-type Plain = { pieces: CoverPiece[]; maps: StrainMap[]; fullness: number };
+type Plain = { pieces: CoverPiece[]; maps: StrainMap[]; fullness: number; open: Opening };
 
 function plainPieces(input: CoverInput, { way, working, making, made, beyond, cuts }: Made): Plain {
   const { model, stations, coarse } = input;
@@ -171,19 +193,20 @@ function plainPieces(input: CoverInput, { way, working, making, made, beyond, cu
       pieces: made.flatMap((panel) => panel.pieces),
       maps: made.map(({ spec, mesh, flat, strain }) => mapOf(spec.id, mesh, flat, strain)),
       fullness: 0,
+      open: (at) => at,
     };
-  const blank = slackTaken(
-    pullOver(model, stations, cuts, beyond),
-    making.corrections.filter((correction) => correction.piece === 'cover'),
-  );
+  const whole = pullOver(model, stations, cuts, beyond);
+  const slack = making.corrections.filter((correction) => correction.piece === 'cover');
+  const blank = slackTaken(whole, slack);
+  const open = slackOpening(whole, slack);
   const motif = making.motif ? { x: making.motif[0], y: making.motif[1] } : null;
-  if (coarse) return { pieces: [{ ...blank, motif }], maps: [], fullness: 0 };
+  if (coarse) return { pieces: [{ ...blank, motif }], maps: [], fullness: 0, open };
   const top = pulledTop(making, working.give, model);
-  if (!top) return { pieces: [{ ...blank, motif }], maps: [], fullness: 0 };
-  return { pieces: [{ ...blank, motif, strain: top.summary }], maps: [top.map], fullness: top.fullness };
+  if (!top) return { pieces: [{ ...blank, motif }], maps: [], fullness: 0, open };
+  return { pieces: [{ ...blank, motif, strain: top.summary }], maps: [top.map], fullness: top.fullness, open };
 }
 
-type Stitched = { pieces: CoverPiece[]; channels: ChannelPlan | null; buttons: ButtonPlan | null };
+type Stitched = { pieces: CoverPiece[]; channels: ChannelPlan | null; buttons: ButtonPlan | null; open: Opening };
 
 /** Buttons drawn in, channels stitched, a second row beside the seams. */
 function stitched(working: Working, plain: readonly CoverPiece[]): Stitched {
@@ -192,11 +215,23 @@ function stitched(working: Working, plain: readonly CoverPiece[]): Stitched {
   const plan = buttons && buttonPlan(model, buttons, padding);
   const [, ...rest] = plain;
   let first = plain[0]!;
-  if (buttons && plan) first = buttoned(first, plan, buttons);
+  const openings: Opening[] = [];
+  if (buttons && plan) {
+    openings.push(buttonOpening(first, plan, buttons));
+    first = buttoned(first, plan, buttons);
+  }
   const quilted = channels && channelled(first, channels, rule);
-  if (quilted) first = quilted.piece;
+  if (quilted) {
+    openings.push(channelOpening(first, channels, rule));
+    first = quilted.piece;
+  }
   const pieces = [first, ...rest].map((piece) => withTopStitch(piece, covering.topStitch ?? 0));
-  return { pieces, channels: quilted ? quilted.plan : null, buttons: plan };
+  return {
+    pieces,
+    channels: quilted ? quilted.plan : null,
+    buttons: plan,
+    open: (at) => openings.reduce((place, opening) => opening(place), at),
+  };
 }
 
 /** Channels are quilted on backed foam cut like the piece itself. */
@@ -378,5 +413,5 @@ function sewnAsAsked(input: CoverInput): SewnCover {
     suits: suitsOf(model, stations, corners, crownOf(model, covered)),
     check: sewnCheck({ way, working, made, seams, stations, pieces }),
   };
-  return { cover, ring, maps: plain.maps, made };
+  return { cover, ring, maps: plain.maps, made, making, give: working.give, first: pieces[0]!, open: (at) => done.open(plain.open(at)) };
 }

@@ -54,8 +54,8 @@ export function cornersStep(model: Model, fineness: Fineness = 'own'): CornerPla
 
 /** What of a cloth matters to how it is cut and sewn. */
 function clothRead({ cloth }: Piece): unknown {
-  const { price: _price, name: _name, certificate: _certificate, ...read } = cloth;
-  void [_price, _name, _certificate];
+  const { price: _price, name: _name, certificate: _certificate, colour: _colour, second: _second, figure: _figure, ...read } = cloth;
+  void [_price, _name, _certificate, _colour, _second, _figure];
   return read;
 }
 

@@ -13,6 +13,7 @@ import type { Planner } from './planner';
 import {
   boardStep,
   cornersStep,
+  coverInput,
   coverStep,
   cutStep,
   fixStep,
@@ -154,7 +155,7 @@ export function sheetView(
         strain: looked ? coverStep(model, fineness).maps : [],
         give: giveOf(piece.cloth),
         folds: looked ? foldsOf(model, plan) : [],
-        skin: looked ? skinOf(coverStep(model, fineness).ring, SKIN, model.keep) : null,
+        skin: looked ? skinOf(coverInput(model, fineness), coverStep(model, fineness), SKIN, model.keep) : null,
         preview,
         parts,
       },

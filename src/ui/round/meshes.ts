@@ -4,6 +4,8 @@ import { meshOf } from '@/core/base';
 import { readGrid, type HeightGrid } from '@/core/build';
 import { bounds, type Point, type Polygon } from '@/core/outline';
 import type { Hole } from '@/core/piece';
+import type { ClothPatch, Skin } from '@/core/cover';
+import { shareOf } from '@/core/flattening';
 import type { SheetView, SitView } from '@/core/plan';
 import { PRESSURE_FULL, pressureColour } from '@/ui/drawing/pressure';
 
@@ -51,9 +53,59 @@ function geometryOf(positions: number[] | Float32Array, index: number[]): THREE.
   return toCreasedNormals(geometry, CREASE);
 }
 
-/** The covered surface as it was solved: the very one that the cover is cut from. */
-function skinGeometry({ points, triangles }: NonNullable<SheetView['skin']>): THREE.BufferGeometry {
-  return geometryOf(Float32Array.from(points), [...triangles]);
+/** Patches that look alike are drawn together: the cover's own cloth, lining, and each that is stitched across. */
+export function alike(patches: readonly ClothPatch[]): ClothPatch[][] {
+  const plain = (cloth: ClothPatch['cloth']): ClothPatch[] => patches.filter((own) => own.cloth === cloth && own.stitches.length === 0);
+  return [plain('cover'), plain('lining'), ...patches.filter(({ stitches }) => stitches.length > 0).map((own) => [own])].filter(
+    (own) => own.length > 0,
+  );
+}
+
+/** A button draws the cover in over so much of the way to the next one. */
+const DIMPLE = 0.42;
+
+/** How far buttons draw the cover in at a place, mm. */
+function drawnIn({ plan }: SheetView): (x: number, y: number) => number {
+  const buttons = plan.cover?.buttons;
+  if (!buttons) return () => 0;
+  const reach = buttons.spacing * DIMPLE;
+  return (x, y) =>
+    buttons.places.reduce((most, place) => {
+      const near = 1 - Math.hypot(place.x - x, place.y - y) / reach;
+      return near > 0 ? Math.max(most, buttons.depth * near * near * (3 - 2 * near)) : most;
+    }, 0);
+}
+
+/** What the cover is coloured by, place by place: a share of the full colour at each node of each patch. */
+type Shares = (patch: ClothPatch, node: number) => number;
+
+/** The covered surface as it was solved, the very one that the cover is cut from, each place with its place on the cloth. */
+function skinGeometry(view: SheetView, { patches }: Skin): THREE.BufferGeometry {
+  const positions: number[] = [];
+  const flat: number[] = [];
+  const index: number[] = [];
+  const groups: [start: number, count: number, material: number][] = [];
+  const dimple = drawnIn(view);
+  for (const [material, own] of alike(patches).entries()) {
+    const start = index.length;
+    for (const patch of own) {
+      const first = positions.length / 3;
+      for (let i = 0; i < patch.points.length; i += 3) {
+        const [x, y, z] = [patch.points[i]!, patch.points[i + 1]!, patch.points[i + 2]!];
+        positions.push(x, y, z - dimple(x, y));
+      }
+      patch.flat.forEach((value) => flat.push(value));
+      patch.triangles.forEach((node) => index.push(first + node));
+    }
+    groups.push([start, index.length - start, material]);
+  }
+  const geometry = new THREE.BufferGeometry();
+  geometry.setAttribute('position', new THREE.Float32BufferAttribute(positions, 3));
+  geometry.setAttribute('uv', new THREE.Float32BufferAttribute(flat, 2));
+  geometry.setIndex(index);
+  const creased = toCreasedNormals(geometry, CREASE);
+  groups.forEach((group) => creased.addGroup(...group));
+  return creased;
 }
 
 type Height = (x: number, y: number) => number;
@@ -92,11 +144,12 @@ function lidAndWalls({ outline, holes = [], spacing, top, foot, bottom = false, 
 }
 
 /** Board and cover as meshes, x right, y back, z up, mm; `size` is how far they reach. */
-export function roundMeshes({ plan, grid, baseGrid, skin }: SheetView): {
+export function roundMeshes(view: SheetView): {
   board: THREE.BufferGeometry;
   cover: THREE.BufferGeometry;
   size: number;
 } {
+  const { plan, grid, baseGrid, skin } = view;
   const outline = plan.outline.points;
   const box = bounds(outline);
   const size = Math.max(box.width, box.height);
@@ -114,7 +167,7 @@ export function roundMeshes({ plan, grid, baseGrid, skin }: SheetView): {
       bottom: true,
     }),
     cover: skin
-      ? skinGeometry(skin)
+      ? skinGeometry(view, skin)
       : lidAndWalls({
           // Just outside the board, so that the two never lie in one plane.
           outline: outline.map(([x, y]): Point => [x * 1.004, y * 1.004]),
@@ -128,35 +181,84 @@ export function roundMeshes({ plan, grid, baseGrid, skin }: SheetView): {
 }
 
 /** What the cover is coloured by in the round. */
-export type Colouring = 'cloth' | 'contour' | 'pressure';
+export type Colouring = 'cloth' | 'contour' | 'strain' | 'pressure';
 
 /** Steps of height from the lowest to the highest place. */
 const STEPS = 12;
 
+/** How much of the cloth's give each node of a patch takes: what the triangles round it take, evened out. */
+function strainShares({ strain, give }: SheetView): Shares {
+  const known = new Map<ClothPatch, Float64Array>();
+  const shares = (patch: ClothPatch): Float64Array => {
+    const sums = new Float64Array(patch.points.length / 3);
+    const counts = new Uint16Array(sums.length);
+    const map = strain.find((own) => own.piece === patch.panel && own.triangles.length === patch.triangles.length);
+    if (map)
+      patch.triangles.forEach((node, k) => {
+        const t = Math.floor(k / 3);
+        sums[node]! += Math.abs(shareOf(map.warp[t]!, map.weft[t]!, map.bias[t]!, give));
+        counts[node]! += 1;
+      });
+    const even = sums.map((sum, i) => (counts[i] ? sum / counts[i] : 0));
+    known.set(patch, even);
+    return even;
+  };
+  return (patch, node) => (known.get(patch) ?? shares(patch))[node]!;
+}
+
 /**
- * Colours a cover by height or by pressure, corner by corner.
+ * Colours a cover by height, strain or pressure, corner by corner.
  *
  * @returns false where it is left in the cloth's own colour
  */
 export function colourBy(cover: THREE.BufferGeometry, by: Colouring, view: SheetView, sit: SitView | null): boolean {
-  if (by === 'cloth' || (by === 'pressure' && !sit)) return false;
+  if (by === 'cloth' || (by === 'pressure' && !sit) || (by === 'strain' && !view.skin)) return false;
   const positions = cover.getAttribute('position');
   const colours = new Float32Array(positions.count * 3);
-  const heights = view.grid.heights.filter((z) => !Number.isNaN(z));
-  const low = heights.reduce((least, z) => Math.min(least, z), Infinity);
-  const high = heights.reduce((most, z) => Math.max(most, z), -Infinity);
-  const pressure = sit ? readerOf({ ...sit.pressure, heights: sit.pressure.heights.map((p) => (Number.isNaN(p) ? 0 : p)) }) : null;
   const colour = new THREE.Color();
-  for (let i = 0; i < positions.count; i++) {
-    const share =
-      by === 'pressure'
-        ? pressure!(positions.getX(i), positions.getY(i)) / PRESSURE_FULL
-        : Math.floor(((positions.getZ(i) - low) / (high - low || 1)) * STEPS) / STEPS;
+  const paint = (i: number, share: number): void => {
     colour.set(pressureColour(share));
     colours.set([colour.r, colour.g, colour.b], 3 * i);
+  };
+  if (by === 'strain') {
+    const shares = strainShares(view);
+    let i = 0;
+    for (const patch of alike(view.skin!.patches).flat()) patch.triangles.forEach((node) => paint(i++, shares(patch, node)));
+  } else {
+    const heights = view.grid.heights.filter((z) => !Number.isNaN(z));
+    const low = heights.reduce((least, z) => Math.min(least, z), Infinity);
+    const high = heights.reduce((most, z) => Math.max(most, z), -Infinity);
+    const pressure = sit ? readerOf({ ...sit.pressure, heights: sit.pressure.heights.map((p) => (Number.isNaN(p) ? 0 : p)) }) : null;
+    for (let i = 0; i < positions.count; i++)
+      paint(
+        i,
+        by === 'pressure'
+          ? pressure!(positions.getX(i), positions.getY(i)) / PRESSURE_FULL
+          : Math.floor(((positions.getZ(i) - low) / (high - low || 1)) * STEPS) / STEPS,
+      );
   }
   cover.setAttribute('color', new THREE.BufferAttribute(colours, 3));
   return true;
+}
+
+/**
+ * The same cover under the sitter: every place as far down as the loaded surface lies below the covered one.
+ *
+ * @param cover the geometry, x y z in mm
+ * @param view the sheet
+ * @param sit the sitting
+ * @returns how far each corner goes down, mm
+ */
+export function pressedIn(cover: THREE.BufferGeometry, { grid }: SheetView, { loaded }: SitView): Float32Array {
+  const positions = cover.getAttribute('position');
+  const down = new Float32Array(positions.count);
+  for (let i = 0; i < positions.count; i++) {
+    const at: Point = [positions.getX(i), positions.getY(i)];
+    const by = readGrid(grid, at, true) - readGrid(loaded, at, true);
+    // Off the grid, and down the side, nothing is known to move.
+    down[i] = Number.isNaN(by) ? 0 : Math.max(0, by);
+  }
+  return down;
 }
 
 /** How thick a seam without a cord is drawn, mm. */
@@ -177,10 +279,14 @@ export function seamCords({ plan }: SheetView): { geometry: THREE.BufferGeometry
 }
 
 /** Nails and buttons at their places, as small domes on the covered surface. */
-export function studs({ plan, grid, baseGrid }: SheetView): { nails: THREE.Matrix4[]; buttons: THREE.Matrix4[] } {
+export function studs(view: SheetView): { nails: THREE.Matrix4[]; buttons: THREE.Matrix4[] } {
+  const { plan, grid, baseGrid } = view;
   const [covered, base] = [readerOf(grid), readerOf(baseGrid)];
+  const dimple = drawnIn(view);
   const at = ({ x, y }: { x: number; y: number }, size: number): THREE.Matrix4 =>
-    new THREE.Matrix4().makeTranslation(x, y, Math.max(covered(x, y), base(x, y))).scale(new THREE.Vector3(size / 2, size / 2, size / 4));
+    new THREE.Matrix4()
+      .makeTranslation(x, y, Math.max(covered(x, y), base(x, y)) - dimple(x, y))
+      .scale(new THREE.Vector3(size / 2, size / 2, size / 4));
   const nails = plan.cover?.nails?.places ?? [];
   const { places = [], size = 0 } = plan.cover?.buttons ?? {};
   return { nails: nails.map((nail) => at(nail, nail.head)), buttons: places.map((place) => at(place, size)) };

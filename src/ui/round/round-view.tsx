@@ -1,19 +1,22 @@
 'use client';
 
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useRef, useState, type RefObject } from 'react';
 import * as THREE from 'three';
 import { GLTFExporter } from 'three/examples/jsm/exporters/GLTFExporter.js';
 import { STLExporter } from 'three/examples/jsm/exporters/STLExporter.js';
-import type { Piece } from '@/core/piece';
-import type { SheetView } from '@/core/plan';
+import { kindOf, type Piece } from '@/core/piece';
+import { coloursOf } from '@/core/cloth';
+import type { SheetView, SitView } from '@/core/plan';
 import { usePiece, useSheet } from '@/ui/sheet/store';
-import { colourBy, roundMeshes, seamCords, studs, type Colouring } from './meshes';
+import { clothMaterial, quilted } from './cloth-picture';
+import { alike, colourBy, pressedIn, roundMeshes, seamCords, studs, type Colouring } from './meshes';
 import { standIn } from './stand-ins';
 import { showInTheRound, themeColour, type Eye, type Shown, type Subject } from './stage3d';
 
 const COLOURINGS: { id: Colouring; name: string }[] = [
   { id: 'cloth', name: 'Cloth' },
   { id: 'contour', name: 'Height, in steps' },
+  { id: 'strain', name: 'Strain in the cloth' },
   { id: 'pressure', name: 'Pressure under the sitter' },
 ];
 
@@ -75,11 +78,37 @@ function trimmings(view: SheetView, colour: THREE.Color): THREE.Object3D[] {
   ];
 }
 
+/** The cover's colour: its dye, or the theme's where nobody has said one. */
+function colourOf({ cloth }: Piece): THREE.Color {
+  const { ground } = coloursOf(cloth);
+  return ground ? new THREE.Color(ground) : themeColour('--cover-line', '#9c2630');
+}
+
+/** What each group of the cover is drawn with: its cloth, lining, or cloth that is quilted. */
+function clothMaterials({ cloth }: Piece, { skin }: SheetView, colour: THREE.Color): THREE.Material | THREE.Material[] {
+  const own = clothMaterial(cloth, colour);
+  if (!skin) return own;
+  const lining = new THREE.MeshStandardMaterial({ side: THREE.DoubleSide, color: 0xd8d0bf, roughness: 1 });
+  return alike(skin.patches).map(([first]) =>
+    first!.stitches.length > 0 ? quilted(own, first!) : first!.cloth === 'lining' ? lining : own,
+  );
+}
+
+/** The cover can be pressed in as the sitter does it. */
+function pressable(cover: THREE.BufferGeometry, view: SheetView, sit: SitView): void {
+  const down = pressedIn(cover, view, sit);
+  const pressed = new Float32Array(down.length * 3);
+  down.forEach((by, i) => (pressed[3 * i + 2] = -by));
+  cover.morphAttributes.position = [new THREE.BufferAttribute(pressed, 3)];
+  cover.morphTargetsRelative = true;
+}
+
 /** Everything that is shown of a piece, each in its colour. */
 function subjectOf(
   piece: Piece,
   view: SheetView,
   padded: boolean,
+  sit: SitView | null,
   tint: (cover: THREE.BufferGeometry) => boolean,
 ): Subject & { dispose: () => void } {
   const { board, cover, size } = roundMeshes(view);
@@ -91,10 +120,15 @@ function subjectOf(
   };
   own(new THREE.Mesh(board, new THREE.MeshStandardMaterial({ side: THREE.DoubleSide, color: 0xc9a679, roughness: 0.9, ...BEHIND })));
   if (padded) {
-    const colour = themeColour('--cover-line', '#9c2630');
+    const colour = colourOf(piece);
     const tinted = tint(cover);
-    const look = tinted ? { vertexColors: true } : { color: colour };
-    own(new THREE.Mesh(cover, new THREE.MeshStandardMaterial({ side: THREE.DoubleSide, ...look, roughness: 0.95 })));
+    const materials = tinted
+      ? new THREE.MeshStandardMaterial({ side: THREE.DoubleSide, vertexColors: true, roughness: 0.95 })
+      : clothMaterials(piece, view, colour);
+    if (sit) pressable(cover, view, sit);
+    const mesh = new THREE.Mesh(cover, materials);
+    mesh.userData.cover = true;
+    own(mesh);
     trimmings(view, tinted ? new THREE.Color(0x554f44) : colour).forEach((part) => group.add(part));
   }
   stand.parts.forEach((part) => group.add(part));
@@ -111,6 +145,35 @@ function subjectOf(
   return { group, size, upright: stand.upright, dispose };
 }
 
+/** How long somebody takes to sit down, ms. */
+const SITTING = 700;
+
+/** Somebody sits down on what is shown, or gets up: slowly, or at once where motion is not wanted. */
+function useSitting(shown: RefObject<(Subject & Shown) | null>, seated: boolean, drawn: number): void {
+  const at = useRef(0);
+  useEffect(() => {
+    const subject = shown.current;
+    const cover = subject?.group.children.find(({ userData }) => userData.cover) as THREE.Mesh | undefined;
+    if (!subject || !cover?.morphTargetInfluences) return;
+    const press = (share: number): void => {
+      at.current = share;
+      cover.morphTargetInfluences![0] = share;
+      subject.draw();
+    };
+    const [from, to] = [at.current, seated ? 1 : 0];
+    if (from === to || matchMedia('(prefers-reduced-motion: reduce)').matches) return press(to);
+    const began = performance.now();
+    let frame = 0;
+    const step = (now: number): void => {
+      const t = Math.min(1, (now - began) / SITTING);
+      press(from + (to - from) * t * t * (3 - 2 * t));
+      if (t < 1) frame = requestAnimationFrame(step);
+    };
+    frame = requestAnimationFrame(step);
+    return () => cancelAnimationFrame(frame);
+  }, [shown, seated, drawn]);
+}
+
 /** The piece in the round: its base, moulded as it is, and the covered padding over it. Dragged round, or by arrow keys. */
 export function RoundView() {
   const piece = usePiece();
@@ -123,11 +186,15 @@ export function RoundView() {
   const [padded, setPadded] = useState(true);
   const [colouring, setColouring] = useState<Colouring>('cloth');
   const [wrong, setWrong] = useState<string | null>(null);
+  const [seated, setSeated] = useState(false);
+  const [drawn, setDrawn] = useState(0);
+  useSitting(shown, seated, drawn);
   useEffect(() => {
-    const subject = subjectOf(piece, view, padded, (cover) => colourBy(cover, colouring, view, sit));
+    const subject = subjectOf(piece, view, padded, sit, (cover) => colourBy(cover, colouring, view, sit));
     try {
       const stage = showInTheRound(place.current!, subject, eye.current);
       shown.current = { ...subject, ...stage };
+      setDrawn((count) => count + 1);
       return () => {
         shown.current = null;
         stage.end();
@@ -153,6 +220,17 @@ export function RoundView() {
         />
         With its padding
       </label>
+      {sit && padded && (
+        <label className="absolute left-3 top-12 flex items-center gap-2 text-sm bg-base-100 px-2 py-1 border border-base-content/25">
+          <input
+            type="checkbox"
+            className="size-5 accent-(--color-secondary)"
+            checked={seated}
+            onChange={(event) => setSeated(event.target.checked)}
+          />
+          {kindOf(piece.kind).traits.wall ? 'Somebody leans on it' : 'Somebody sits on it'}
+        </label>
+      )}
       <div className="absolute left-3 bottom-2 flex items-center gap-2 text-sm bg-base-100 px-2 py-1 border border-base-content/25">
         <label htmlFor="round-colour">Colour by</label>
         <select

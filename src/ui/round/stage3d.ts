@@ -7,7 +7,7 @@ export type Eye = { at: THREE.Vector3 | null };
 /** What is shown: its parts, how far they reach (mm), whether they stand against a wall. */
 export type Subject = { group: THREE.Group; size: number; upright: boolean };
 /** Something that is being shown. */
-export type Shown = { end: () => void; picture: () => Promise<Blob | null> };
+export type Shown = { end: () => void; draw: () => void; picture: () => Promise<Blob | null> };
 
 /** A colour of the theme as it stands. */
 export function themeColour(name: string, otherwise: string): THREE.Color {
@@ -114,6 +114,7 @@ export function showInTheRound(host: HTMLElement, subject: Subject, eye: Eye): S
   };
   return {
     end,
+    draw,
     picture: () => {
       // Drawn anew: what was on the screen is gone once it was shown.
       draw();

@@ -5,6 +5,7 @@ import { useMemo, type PointerEvent } from 'react';
 import type { HeightGrid } from '@/core/build';
 import { bounds } from '@/core/outline';
 import { Fittings } from '@/ui/drawing/fittings';
+import { Paper } from '@/ui/drawing/paper';
 import { closedPath } from '@/ui/drawing/path';
 import { ChalkHandles } from './chalk-handles';
 import type { Drawing, LayerProps } from './stage';
@@ -114,15 +115,16 @@ function Stations({ layer: { view, size }, Station }: { layer: LayerProps; Stati
   );
 }
 
-/** How the drawing is framed for a view, mm. */
-function framed(drawing: Drawing, view: LayerProps['view']): Pick<LayerProps, 'box' | 'margin' | 'size'> {
+/** What of the piece the drawing holds, mm, and the room that is left round it. */
+function framed(drawing: Drawing, view: LayerProps['view']): Pick<LayerProps, 'box' | 'margin'> {
   const { cloth, room } = drawing.frame(view);
   const blank = cloth ? view.plan.cover?.pieces[0] : undefined;
   const box = bounds(blank ? blank.outline : view.plan.outline.points);
-  const most = Math.max(box.width, box.height);
-  const margin = most * room;
-  return { box, margin, size: (most + 2 * margin) / 40 };
+  return { box, margin: Math.max(box.width, box.height) * room };
 }
+
+/** Figures that stand outside the room that is left. */
+const ROOM = { left: 0.6, right: 0.6, top: 0.6, bottom: 0.6 };
 
 /** The base from above: outlines, contour lines of the covered crown, stations and the chalk line, and what the stage lays on it. */
 export function PlanDrawing({ drawing }: { drawing: Drawing }) {
@@ -132,8 +134,8 @@ export function PlanDrawing({ drawing }: { drawing: Drawing }) {
   const sits = useSheet((state) => state.stage === 'sit');
   const show = useSheet((state) => state.show);
   const { plan } = view;
-  const layer: LayerProps = { piece, view, sit: sits ? sit : null, ...framed(drawing, view) };
-  const { box, margin, size } = layer;
+  const frame = framed(drawing, view);
+  const { box, margin } = frame;
   const board = bounds(plan.outline.points);
   const point = (event: PointerEvent<SVGSVGElement>) => {
     const matrix = event.currentTarget.getScreenCTM();
@@ -143,30 +145,37 @@ export function PlanDrawing({ drawing }: { drawing: Drawing }) {
   };
   const { cloth: Cloth, on: On, over: Over, handles: Handles } = drawing;
   return (
-    <svg
+    <Paper
       onPointerMove={point}
-      viewBox={`${box.minX - margin} ${-box.maxY - margin} ${box.width + 2 * margin} ${box.height + 2 * margin}`}
-      className="w-full h-full"
-      role="group"
-      aria-label={`Plan from above, ${plan.base.words[0]} at the bottom`}
+      extent={{ x: box.minX - margin, y: -box.maxY - margin, width: box.width + 2 * margin, height: box.height + 2 * margin }}
+      room={ROOM}
+      buttons
+      label={`Plan from above, ${plan.base.words[0]} at the bottom`}
     >
-      {Cloth && <Cloth {...layer} />}
-      <path d={closedPath(plan.outline.points)} fill="var(--color-base-100)" stroke="var(--ink)" strokeWidth={size * 0.16} />
-      <Fittings base={plan.base} size={size} />
-      <Beneath {...layer} />
-      {drawing.contours && !layer.sit && <CoveredContours {...layer} />}
-      {On && <On {...layer} />}
-      <Stations layer={layer} Station={drawing.station} />
-      {Over && <Over {...layer} />}
-      <text x={0} y={-board.minY - size * 0.5} fontSize={size * 0.65} textAnchor="middle" fill="var(--ink)">
-        {plan.base.words[0]}
-      </text>
-      <ChalkHandles
-        size={size}
-        board={board}
-        reach={Math.min(Math.hypot(board.width, board.height) / 2 + size * 3, Math.min(box.width, box.height) / 2 + margin * 0.6)}
-      />
-      {Handles && <Handles {...layer} />}
-    </svg>
+      {(size) => {
+        const layer: LayerProps = { piece, view, sit: sits ? sit : null, size, ...frame };
+        return (
+          <>
+            {Cloth && <Cloth {...layer} />}
+            <path d={closedPath(plan.outline.points)} fill="var(--color-base-100)" stroke="var(--ink)" strokeWidth={size * 0.16} />
+            <Fittings base={plan.base} size={size} />
+            <Beneath {...layer} />
+            {drawing.contours && !layer.sit && <CoveredContours {...layer} />}
+            {On && <On {...layer} />}
+            <Stations layer={layer} Station={drawing.station} />
+            {Over && <Over {...layer} />}
+            <text x={0} y={-board.minY + size * 2} fontSize={size * 0.65} textAnchor="middle" fill="var(--ink)">
+              {plan.base.words[0]}
+            </text>
+            <ChalkHandles
+              size={size}
+              board={board}
+              reach={Math.min(Math.hypot(board.width, board.height) / 2 + size * 3, Math.min(box.width, box.height) / 2 + margin * 0.6)}
+            />
+            {Handles && <Handles {...layer} />}
+          </>
+        );
+      }}
+    </Paper>
   );
 }

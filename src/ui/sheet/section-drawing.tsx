@@ -6,6 +6,7 @@ import type { SitView } from '@/core/plan';
 import { Dimension } from '@/ui/drawing/dimension';
 import { Handle } from '@/ui/drawing/handle';
 import { MaterialPatterns } from '@/ui/drawing/materials';
+import { Paper } from '@/ui/drawing/paper';
 import { openPath, smoothPath } from '@/ui/drawing/path';
 import { Figure } from '@/ui/kit/figure';
 import { useLength } from '@/ui/kit/settings';
@@ -117,19 +118,21 @@ function Lines({ section, sit, size }: { section: Section; sit: SitView | null; 
   );
 }
 
-type Extent = { left: number; right: number; low: number; high: number; middle: number; apex: number; size: number };
+type Reach = { left: number; right: number; low: number; high: number; middle: number; apex: number };
 
-function extentOf({ cover }: Section): Extent {
+function reachOf({ cover }: Section): Reach {
   const xs = cover.map(([x]) => x);
   const zs = cover.map(([, z]) => z);
   const [left, right] = [Math.min(...xs), Math.max(...xs)];
   const [low, high] = [Math.min(...zs), Math.max(...zs)];
   const middle = (left + right) / 2;
-  return { left, right, low, high, middle, apex: heightAt(cover, middle) ?? high, size: (right - left) / 42 };
+  return { left, right, low, high, middle, apex: heightAt(cover, middle) ?? high };
 }
 
+type Drawn = { section: Section; reach: Reach; size: number };
+
 /** What is measured in the cut. */
-function Measures({ section, extent: { left, right, low, high, middle, apex, size } }: { section: Section; extent: Extent }) {
+function Measures({ section, reach: { left, right, low, high, middle, apex }, size }: Drawn) {
   const say = useLength();
   const crown = useSheet((state) => state.view!.plan.surface.crown);
   return (
@@ -141,10 +144,10 @@ function Measures({ section, extent: { left, right, low, high, middle, apex, siz
         size={size * 0.85}
       />
       <Dimension from={[right + size * 2, 0]} to={[right + size * 2, high]} says={say(high)} size={size * 0.85} side={1} />
-      <text x={left - size * 4.6} y={-low + size * 2.9} fontSize={size * 0.75} fill="var(--cover-line)">
+      <text x={left} y={-low + size * 3.1} fontSize={size * 0.75} fill="var(--cover-line)">
         cover <Figure says={say(section.length)} svg /> staple to staple
       </text>
-      <text x={right + size * 5.6} y={-low + size * 2.9} fontSize={size * 0.75} textAnchor="end" fill="var(--ink)">
+      <text x={right + size * 4} y={-low + size * 3.1} fontSize={size * 0.75} textAnchor="end" fill="var(--ink)">
         return <Figure says={say(Math.abs(section.board.right - section.cover.at(-1)![0]))} svg />
       </text>
       <text x={middle + size} y={-apex - size * 1.1} fontSize={size * 0.75} fill="var(--chalk)">
@@ -155,7 +158,7 @@ function Measures({ section, extent: { left, right, low, high, middle, apex, siz
 }
 
 /** What can be taken hold of: the crown, the main pad's thickness and how far it stands over. */
-function Handles({ section, extent: { middle, apex, size } }: { section: Section; extent: Extent }) {
+function Handles({ section, reach: { middle, apex }, size }: Drawn) {
   const say = useLength();
   const offsets = usePadOffsets();
   const piece = usePiece();
@@ -210,22 +213,31 @@ function Handles({ section, extent: { middle, apex, size } }: { section: Section
   );
 }
 
+/** Room for the figures beside the drawing. */
+const ROOM = { left: 1, right: 4.2, top: 1.6, bottom: 3.4 };
+
 /** A true-to-scale cut under the chalk line: board, pads as the cover leaves them, and as they were before; with handles. */
 export function SectionDrawing({ sits }: { sits: boolean }) {
   const piece = usePiece();
   const section = useSheet((state) => state.view!.section);
   const sit = useSheet((state) => (sits ? state.sit.view : null));
   if (!section) return <p className="p-4 text-sm">The chalk line misses the board; drag it back over the plan.</p>;
-  const extent = extentOf(section);
-  const { left, right, low, high, size } = extent;
-  // The gaps leave room for the figures beside the drawing.
-  const box = [left - size * 5, -high - size * 3.4, right - left + size * 11, high - low + size * 7];
+  const reach = reachOf(section);
+  const { left, right, low, high } = reach;
   return (
-    <svg viewBox={box.join(' ')} className="w-full h-full" role="group" aria-label="Section under the chalk line, to scale">
-      <Cut piece={piece} section={section} size={size} />
-      <Lines section={section} sit={sit} size={size} />
-      <Measures section={section} extent={extent} />
-      <Handles section={section} extent={extent} />
-    </svg>
+    <Paper
+      extent={{ x: left, y: -high, width: right - left, height: high - low }}
+      room={ROOM}
+      label="Section under the chalk line, to scale"
+    >
+      {(size) => (
+        <>
+          <Cut piece={piece} section={section} size={size} />
+          <Lines section={section} sit={sit} size={size} />
+          <Measures section={section} reach={reach} size={size} />
+          <Handles section={section} reach={reach} size={size} />
+        </>
+      )}
+    </Paper>
   );
 }

@@ -1,7 +1,7 @@
 'use client';
 
 import { useState } from 'react';
-import { CLOTHS, giveOf, weaveOf, type ClothKind } from '@/core/cloth';
+import { CLOTHS, figureOf, giveOf, weaveOf, type ClothKind } from '@/core/cloth';
 import type { Cloth } from '@/core/piece';
 import { Dialog } from '@/ui/kit/dialog';
 import { Figure } from '@/ui/kit/figure';
@@ -13,7 +13,10 @@ import { useField, usePiece } from '@/ui/sheet/store';
 /** A cloth of the store as a piece carries it; how it is pulled and laid stays as it was. */
 function taken(cloth: Cloth, { id: _, ...kind }: ClothKind): Cloth {
   void _;
-  return { ...cloth, ...kind, direction: kind.nap !== 'none' && cloth.direction === 'any' ? 'along' : cloth.direction, certificate: '' };
+  // What it looks like goes with the cloth: nothing of the old one's colours stays.
+  const { second: _second, figure: _figure, ...rest } = cloth;
+  void [_second, _figure];
+  return { ...rest, ...kind, direction: kind.nap !== 'none' && cloth.direction === 'any' ? 'along' : cloth.direction, certificate: '' };
 }
 
 const HEADS = ['Cloth', 'Weave', 'Weight', 'Gives', 'Roll', 'Price', ''];
@@ -77,6 +80,9 @@ export function ClothStore({ onClose }: { onClose: () => void }) {
         <PieceField at="cloth.stretchWeft" standing={Math.round(give.weft * 1000) / 10} />
         <PieceField at="cloth.weight" />
         <PieceField at="cloth.nap" standing="none" />
+        <PieceField at="cloth.colour" />
+        <PieceField at="cloth.second" />
+        <PieceField at="cloth.figure" standing={figureOf(cloth)} />
         <PieceField at="cloth.price" />
         <PieceField at="cloth.certificate" />
       </div>

@@ -49,6 +49,18 @@ export function buttonPlan(model: Model, { columns, rows, spacing, depth, size }
   };
 }
 
+/** Where a place of a cover comes to once it is opened for its buttons, mm. */
+export function buttonOpening(piece: CoverPiece, plan: ButtonPlan, { columns, rows, spacing }: Buttons): (at: Point) => Point {
+  const middle = bounds(piece.sewn);
+  const [mx, my] = [(middle.minX + middle.maxX) / 2, (middle.minY + middle.maxY) / 2];
+  const open = (value: number, count: number): number => {
+    const reach = (count * spacing) / 2;
+    const inside = Math.max(-reach, Math.min(reach, value));
+    return value + (inside / spacing) * plan.takeUp;
+  };
+  return ([x, y]) => [mx + open(x - mx, columns), my + open(y - my, rows)];
+}
+
 /**
  * Opens a cover by what its buttons draw in: each run from button to button takes its own, and half a run to the edge on
  * either side.
@@ -57,15 +69,8 @@ export function buttonPlan(model: Model, { columns, rows, spacing, depth, size }
  * @param plan the buttons
  * @param grid how many, across and along
  */
-export function buttoned(piece: CoverPiece, plan: ButtonPlan, { columns, rows, spacing }: Buttons): CoverPiece {
-  const middle = bounds(piece.sewn);
-  const [mx, my] = [(middle.minX + middle.maxX) / 2, (middle.minY + middle.maxY) / 2];
-  const open = (value: number, count: number): number => {
-    const reach = (count * spacing) / 2;
-    const inside = Math.max(-reach, Math.min(reach, value));
-    return value + (inside / spacing) * plan.takeUp;
-  };
-  const at = ([x, y]: Point): Point => [mx + open(x - mx, columns), my + open(y - my, rows)];
+export function buttoned(piece: CoverPiece, plan: ButtonPlan, grid: Buttons): CoverPiece {
+  const at = buttonOpening(piece, plan, grid);
   const outline = piece.outline.map(at);
   const box = bounds(outline);
   return {

@@ -70,6 +70,13 @@ function opened([x, y]: Point, lines: readonly Stitch[], takeUp: number, own = -
   return [x + dx, y + dy];
 }
 
+/** Where a place of a piece comes to once the piece is opened for its channels, mm. */
+export function channelOpening(piece: CoverPiece, channels: Channels, rule: RuleReader): (at: Point) => Point {
+  const takeUp = takeUpOf(channels, rule);
+  const { stitches: lines } = stitches(channels, piece.sewn);
+  return (at) => opened(at, lines, takeUp);
+}
+
 /**
  * Lays out channels on a piece and opens it by what the stitching takes up. Source: docs/models.md, "Channels":
  * cut width = n·(w + take-up) + 2·seam, symmetric about the middle.

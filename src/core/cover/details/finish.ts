@@ -2,12 +2,17 @@ import type { Point } from '../../outline';
 import type { Correction } from '../../piece';
 import { flatPiece, type CoverPiece } from '../laying/cloth-piece';
 
+/** Where a place of a pulled cover comes to when so much is taken off its width or depth. */
+export function slackOpening(blank: CoverPiece, corrections: readonly Correction[]): (at: Point) => Point {
+  const by = (what: Correction['what']): number => corrections.filter((c) => c.what === what).reduce((sum, c) => sum + c.by, 0);
+  const [fx, fy] = [(blank.width - by('width')) / blank.width, (blank.height - by('depth')) / blank.height];
+  return ([x, y]) => [x * fx, y * fy];
+}
+
 /** A pulled cover that came out slack or tight on the first piece: so much is taken off its width or depth. */
 export function slackTaken(blank: CoverPiece, corrections: readonly Correction[]): CoverPiece {
   if (corrections.length === 0) return blank;
-  const by = (what: Correction['what']): number => corrections.filter((c) => c.what === what).reduce((sum, c) => sum + c.by, 0);
-  const [fx, fy] = [(blank.width - by('width')) / blank.width, (blank.height - by('depth')) / blank.height];
-  const at = ([x, y]: Point): Point => [x * fx, y * fy];
+  const at = slackOpening(blank, corrections);
   return {
     ...blank,
     ...flatPiece(blank.name, blank.count, blank.outline.map(at)),

@@ -32,7 +32,9 @@ export function seamPlans({ ring, covering, rule }: Working, sewn: Sewn, pieces:
     );
     const outside = partners.filter((partner) => !inside.includes(partner));
     const sum = (of: typeof partners): number => of.reduce((total, { flat }) => total + flat, 0);
-    const ease = inside.length > 0 && outside.length > 0 ? Math.abs(sum(inside) - sum(outside)) : Math.abs(sum(partners) - length);
+    const both = inside.length > 0 && outside.length > 0;
+    // What is laid along an edge has no partner to differ from.
+    const ease = partners.length === 0 ? 0 : Math.abs(sum(both ? inside : partners) - (both ? sum(outside) : length));
     const stitched = length * (seam.welted ? 2 : 1) * (covering.doubleStitch ? 2 : 1) + ((covering.topStitch ?? 0) > 0 ? length : 0);
     return {
       id: seam.id,

@@ -1,5 +1,5 @@
 import { type Static } from '@sinclair/typebox';
-import { FIBRES, NAPS, WEAVES } from '../../cloth';
+import { DYES, FIBRES, FIGURES, NAPS, WEAVES } from '../../cloth';
 import { choice, figure, length, optional, orNull, record, tick, words, type Range } from './field';
 
 const STRETCH: Range = [0.1, 60];
@@ -40,6 +40,10 @@ export const CLOTH = record({
   stretchWarp: optional(figure('Gives along the roll', '%', STRETCH)),
   stretchWeft: optional(figure('Gives across the roll', '%', STRETCH)),
   nap: optional(choice('Nap', NAPS)),
+  /** what it looks like in a picture: its ground, what is on it, and how its repeat is drawn */
+  colour: optional(choice('Colour', DYES)),
+  second: optional(choice('Second colour', DYES)),
+  figure: optional(choice('Pattern', FIGURES)),
   /** number or name of the fire certificate on file; empty is none */
   certificate: optional(words('Fire certificate')),
   price: optional(figure('Price of a metre', 'money', [0, 10000])),

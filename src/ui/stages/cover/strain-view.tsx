@@ -1,43 +1,27 @@
 'use client';
 
-import { useMemo, useState } from 'react';
+import { useId, useMemo, useState } from 'react';
 import type { StrainMap } from '@/core/cover';
-import { shareOf, type Give } from '@/core/flattening';
+import type { Give } from '@/core/flattening';
 import { useSheet } from '@/ui/sheet/store';
+import { STEPS, strainAreas, type By } from './strain-areas';
 
-/** Steps of the map: how much of its give the cloth is asked for, a colour, and a hatch for those who see none. */
-const STEPS = [
-  { to: 0.25, colour: '#eef0e4', says: 'up to a quarter' },
-  { to: 0.5, colour: '#d9dfb8', says: 'to half' },
-  { to: 0.75, colour: '#e6c88a', says: 'to three quarters' },
-  { to: 1, colour: '#d99a5b', says: 'to all it gives' },
-  { to: Infinity, colour: '#a8323e', says: 'more than it gives' },
-] as const;
-
-type By = 'share' | 'warp' | 'weft' | 'bias';
 const NAMES: Record<By, string> = { share: 'Worst of all', warp: 'Along the warp', weft: 'Along the weft', bias: 'On the bias' };
 
-function valueOf(map: StrainMap, t: number, by: By, give: Give): number {
-  if (by === 'share') return shareOf(map.warp[t]!, map.weft[t]!, map.bias[t]!, give);
-  return Math.abs(map[by][t]!) / give[by];
+/** All triangles as one path, to cut the areas off at the rim. */
+function trianglesOf({ triangles, flat }: StrainMap): string {
+  const words: string[] = [];
+  for (let t = 0; t < triangles.length; t += 3) {
+    const corner = (k: number): string => `${flat[2 * triangles[t + k]!]!.toFixed(2)} ${(-flat[2 * triangles[t + k]! + 1]!).toFixed(2)}`;
+    words.push(`M${corner(0)}L${corner(1)}L${corner(2)}Z`);
+  }
+  return words.join('');
 }
 
 function MapOf({ map, by, give, name }: { map: StrainMap; by: By; give: Give; name: string }) {
-  const { paths, box } = useMemo(() => {
-    const groups = STEPS.map(() => [] as string[]);
-    let [x0, x1, y0, y1] = [Infinity, -Infinity, Infinity, -Infinity];
-    for (let t = 0; t < map.triangles.length / 3; t++) {
-      const corner = [0, 1, 2].map((k) => {
-        const node = map.triangles[3 * t + k]!;
-        const [x, y] = [map.flat[2 * node]!, map.flat[2 * node + 1]!];
-        [x0, x1, y0, y1] = [Math.min(x0, x), Math.max(x1, x), Math.min(y0, y), Math.max(y1, y)];
-        return `${x.toFixed(1)} ${(-y).toFixed(1)}`;
-      });
-      const value = valueOf(map, t, by, give);
-      groups[STEPS.findIndex((step) => value <= step.to)]!.push(`M${corner.join('L')}Z`);
-    }
-    return { paths: groups.map((group) => group.join('')), box: { x: x0, y: -y1, w: x1 - x0, h: y1 - y0 } };
-  }, [map, by, give]);
+  const { areas, rim, box } = useMemo(() => strainAreas(map, by, give), [map, by, give]);
+  const whole = useMemo(() => trianglesOf(map), [map]);
+  const id = `strain-${useId()}`;
   const edge = Math.max(box.w, box.h) * 0.02;
   return (
     <figure className="inline-block align-top m-1 max-w-full">
@@ -48,9 +32,15 @@ function MapOf({ map, by, give, name }: { map: StrainMap; by: By; give: Give; na
         aria-label={`Strain of ${name}`}
         data-strain-map={map.piece}
       >
-        {paths.map((d, i) =>
-          d ? <path key={i} d={d} fill={STEPS[i]!.colour} stroke={STEPS[i]!.colour} strokeWidth={edge * 0.06} /> : null,
-        )}
+        <clipPath id={id}>
+          <path d={whole} />
+        </clipPath>
+        <g clipPath={`url(#${id})`}>
+          {areas.map((d, i) => (
+            <path key={i} d={d} fill={STEPS[i]!.colour} />
+          ))}
+        </g>
+        <path d={rim} fill="none" stroke="var(--ink)" strokeWidth={edge * 0.12} strokeLinecap="round" />
       </svg>
       <figcaption className="text-xs">{name}</figcaption>
     </figure>

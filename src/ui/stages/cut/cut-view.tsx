@@ -8,6 +8,36 @@ import { foamThickness, rollLength } from '@/core/length';
 import { useLength, useSettings } from '@/ui/kit/settings';
 import { usePiece, usePlan } from '@/ui/sheet/store';
 
+/** A letter is about so wide, as a share of its height. */
+const LETTER = 0.52;
+
+/** A piece's name and size along its longer side, where there is room for them; what has none says it when it is pointed at. */
+function LaidLabel({ piece, says, number, text }: { piece: Laid; says: string; number: number; text: number }) {
+  const name = `${piece.label} ${number}${piece.turned ? ', turned' : ''}`;
+  const upright = piece.width > piece.height * 1.3;
+  const [along, across] = upright ? [piece.width, piece.height] : [piece.height, piece.width];
+  const fits = (words: string, size: number): boolean => words.length * size * LETTER < along * 0.96;
+  const two = across > text * 2.6 && fits(says, text * 0.85);
+  const [x, y] = [piece.y + piece.height / 2, piece.x + piece.width / 2];
+  return (
+    <>
+      <title>{`${name}, ${says}`}</title>
+      {across > text * 1.15 && fits(name, text) && (
+        <g transform={upright ? `rotate(-90 ${x} ${y})` : undefined} textAnchor="middle" fill="#24211d">
+          <text x={x} y={two ? y - text * 0.3 : y + text * 0.35} fontSize={text}>
+            {name}
+          </text>
+          {two && (
+            <text x={x} y={y + text * 0.95} fontSize={text * 0.85}>
+              <Figure says={says} svg />
+            </text>
+          )}
+        </g>
+      )}
+    </>
+  );
+}
+
 function Layout({
   title,
   width,
@@ -25,7 +55,7 @@ function Layout({
 }) {
   const say = useLength();
   const line = length / 400;
-  const text = Math.max(length, width) / 55;
+  const text = Math.max(length, width * 2.3) / 52;
   return (
     <figure className="mb-4 max-w-2xl">
       <figcaption className="text-sm mb-1">{title}</figcaption>
@@ -44,25 +74,7 @@ function Layout({
               strokeWidth={line}
               data-laid={piece.label}
             />
-            <text
-              x={piece.y + piece.height / 2}
-              y={piece.x + piece.width / 2 - text * 0.4}
-              fontSize={text}
-              textAnchor="middle"
-              fill="#24211d"
-            >
-              {piece.label} {i + 1}
-              {piece.turned ? ', turned' : ''}
-            </text>
-            <text
-              x={piece.y + piece.height / 2}
-              y={piece.x + piece.width / 2 + text * 0.9}
-              fontSize={text * 0.8}
-              textAnchor="middle"
-              fill="#24211d"
-            >
-              <Figure says={`${say(piece.width)} × ${say(piece.height)}`} svg />
-            </text>
+            <LaidLabel piece={piece} says={`${say(piece.width)} × ${say(piece.height)}`} number={i + 1} text={text} />
           </g>
         ))}
         {pattern && <Repeat pattern={pattern} width={width} length={length} line={line} />}

@@ -7,24 +7,29 @@ import type { LayerProps } from '@/ui/sheet/stage';
 
 type Staple = Fixing['order'][number];
 
-function StapleMark({ staple, size }: { staple: Staple; size: number }) {
+/** Every so many staples one is numbered where they stand close. */
+const NUMBERED = 5;
+
+/** A staple: numbered where there is room, otherwise a dot that says its number when it is pointed at. */
+function StapleMark({ staple, size, dot }: { staple: Staple; size: number; dot: boolean }) {
   const corner = staple.kind === 'corner';
   const centre = staple.kind === 'centre';
   return (
     <g data-staple={staple.n}>
+      <title>{`Staple ${staple.n}`}</title>
       <circle
         cx={staple.x}
         cy={-staple.y}
-        r={size * (corner ? 0.2 : 0.44)}
-        fill={centre ? 'var(--cover-line)' : 'var(--color-base-100)'}
+        r={size * (corner || dot ? 0.18 : 0.44)}
+        fill={centre ? 'var(--cover-line)' : dot && !corner ? 'var(--ink)' : 'var(--color-base-100)'}
         stroke={corner ? 'var(--chalk)' : 'var(--ink)'}
         strokeWidth={size * 0.07}
       />
-      {!corner && (
+      {!corner && !dot && (
         <text
           x={staple.x}
           y={-staple.y}
-          fontSize={size * 0.48}
+          fontSize={size * 0.52}
           textAnchor="middle"
           dominantBaseline="central"
           fill={centre ? 'var(--color-primary-content)' : 'var(--ink)'}
@@ -36,17 +41,27 @@ function StapleMark({ staple, size }: { staple: Staple; size: number }) {
   );
 }
 
+/** Which of the staples are numbered: all where they stand apart, otherwise the first of each edge, every fifth and each that has room. */
+function numbered(order: readonly Staple[], size: number): Set<number> {
+  const shown: Staple[] = [];
+  const room = ({ x, y }: Staple): boolean => shown.every((other) => Math.hypot(other.x - x, other.y - y) > size * 0.95);
+  const first = order.filter(({ kind, n }) => kind === 'centre' || n % NUMBERED === 0);
+  for (const staple of [...first, ...order]) if (staple.kind !== 'corner' && room(staple)) shown.push(staple);
+  return new Set(shown.map(({ n }) => n));
+}
+
 /** Fasteners in the order they are put in, and the cuts as they lie under the board. */
 export function FastenersOnPlan({ view, size }: LayerProps) {
   const { fixing, cover, corners, stations } = view.plan;
   if (!fixing || !cover) return null;
+  const told = numbered(fixing.order, size);
   return (
     <g>
       {foldedCuts(corners, cover.relief?.cuts ?? [], stations[0]!).map((cut, i) => (
         <path key={i} d={openPath(cut)} strokeWidth={size * 0.14} stroke="var(--cover-line)" data-relief />
       ))}
       {fixing.order.map((staple) => (
-        <StapleMark key={staple.n} staple={staple} size={size} />
+        <StapleMark key={staple.n} staple={staple} size={size} dot={!told.has(staple.n)} />
       ))}
       {corners.map((corner) => {
         const own = fixing.order.filter(({ kind, edge }) => kind === 'corner' && edge === corner.edge).map(({ n }) => n);
