@@ -45,9 +45,16 @@ test('a tradesperson’s five minutes: a drop-in chair from the tape to printed 
   await expect(page.getByRole('list', { name: 'Verdict' })).toBeVisible({ timeout: 60_000 });
   await hand.click('button', '6. Cut');
   await expect(page.locator('[data-laid="Cover"]')).toHaveCount(4);
-  const [pdf] = await Promise.all([page.waitForEvent('download'), hand.click('link', 'Print')]);
+  await hand.click('button', 'Print…');
+  // Two presses: what is printed is seen before it is.
+  const pages = page.locator('[data-pages]');
+  await expect(pages).not.toHaveAttribute('data-pages', '', { timeout: 60_000 });
+  const shown = Number(await pages.getAttribute('data-pages'));
+  const [pdf] = await Promise.all([page.waitForEvent('download'), hand.click('link', 'Save as PDF')]);
   const printed = await PDFDocument.load(readFileSync(await pdf.path()));
-  expect(printed.getPageCount()).toBeGreaterThan(15);
+  expect(printed.getPageCount()).toBe(shown);
+  expect(shown).toBeGreaterThan(12);
+  await hand.click('button', 'Close');
   await hand.click('button', '5. Cover');
   await settled(page);
   const said = await page.locator('[data-slip="cover"]').innerText();

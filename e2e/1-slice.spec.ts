@@ -81,7 +81,10 @@ test('a seat from the tape to the templates, and the same numbers everywhere', a
   await settled(page);
 
   // The PDF and the JSON.
-  const [pdf] = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name: 'Print' }).click()]);
+  await page.getByRole('button', { name: 'Print…' }).click();
+  await expect(page.locator('[data-pages]')).not.toHaveAttribute('data-pages', '', { timeout: 60_000 });
+  const [pdf] = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name: 'Save as PDF' }).click()]);
+  await page.getByRole('dialog').getByRole('button', { name: 'Close' }).click();
   const pages = await PDFDocument.load(readFileSync(await pdf.path()));
   expect(pages.getPageCount()).toBeGreaterThan(15);
   expect(pages.getTitle()).toContain('Porch chair');

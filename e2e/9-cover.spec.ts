@@ -44,7 +44,7 @@ test('a boxed round stool with two welts: pieces, welts, strain, the first piece
   await settled(page);
   await expect(page.locator('[data-welt="top"]')).toContainText('on the bias');
   await look(page, 'Strain');
-  await expect(page.locator('[data-strain-map="top"] path').first()).toBeVisible();
+  await expect(page.locator('[data-strain-map="top"] g path').first()).toBeVisible();
   await expect(page.locator('[data-strain-share]')).toContainText('%');
   // Cut straight, the band carries notches and its height; the first one came out 4 mm too high.
   await page.getByLabel('Band is cut').selectOption('straight');
@@ -126,7 +126,7 @@ test('a channelled saddle: lines, take-up from a swatch, templates and run sheet
   await expect(page.getByText(/A swatch is narrower once it is stitched/).first()).toBeVisible();
   await page.goto(`/piece/${id}?stage=bench`);
   await expect(page.getByText('Quilt the channels').first()).toBeVisible();
-  const pdf = await page.request.get(`/api/pieces/${id}/print?paper=a4&what=templates`);
+  const pdf = await page.request.get(`/api/pieces/${id}/print?paper=a4&parts=templates`);
   expect(pdf.status()).toBe(200);
   expect((await pdf.body()).subarray(0, 4).toString()).toBe('%PDF');
 });

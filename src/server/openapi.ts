@@ -1,4 +1,7 @@
 import { documentSchema } from '../core/document';
+import { PRINT_PARTS } from '../core/formats/print/choice';
+import { TEMPLATE_MODES } from '../core/formats/templates';
+import { PAPER_IDS } from '../core/formats/tiles';
 import { ROLES, RULES } from '../core/house';
 import { UNITS } from '../core/length';
 
@@ -43,6 +46,13 @@ type Route = {
   status?: number;
   /** statuses of refusals, beside those that every route may have */
   refuses?: readonly number[];
+};
+
+/** What of a piece is printed, and how. */
+const PRINTED: Record<string, Json> = {
+  paper: { enum: PAPER_IDS, default: 'a4' },
+  parts: text(`By commas, of ${PRINT_PARTS.map(({ id }) => id).join(', ')}`),
+  modes: text(`Templates by commas, as t1:half; of ${TEMPLATE_MODES.map(({ id }) => id).join(', ')}`),
 };
 
 /** Every route, by path and method: a new one is a line here, and a test holds the list against the routes there are. */
@@ -137,11 +147,23 @@ export const ROUTES: Record<string, Record<string, Route>> = {
   },
   '/api/pieces/{id}/print': {
     get: {
-      says: 'Slip, cut sheet, run sheet and templates',
-      query: { paper: { enum: ['a4', 'letter'], default: 'a4' } },
+      says: 'Job sheet, cut sheet, run sheet, labels and templates',
+      query: PRINTED,
       gives: text('A PDF'),
       media: 'application/pdf',
-      refuses: [404, 422],
+      refuses: [400, 404, 422],
+    },
+  },
+  '/api/pieces/{id}/pages': {
+    get: {
+      says: 'The same as pages to be looked at, and how each template can be printed',
+      query: PRINTED,
+      gives: {
+        type: 'object',
+        required: ['pages', 'templates'],
+        properties: { pages: { type: 'array', items: { type: 'object' } }, templates: { type: 'array', items: { type: 'object' } } },
+      },
+      refuses: [400, 404, 422],
     },
   },
   '/api/log': {

@@ -137,12 +137,23 @@ describe('bench, log and house', () => {
     expect(await json(await answer(() => routes.putSettings(request({ theme: 'evening' }))))).toEqual({ unit: 'mm', theme: 'evening' });
   });
 
-  it('prints a PDF on the two papers and no other', async () => {
+  it('prints a PDF on the papers there are and no other, whole or in parts', async () => {
     const { id } = await make();
     const print = (paper: string) => answer(() => routes.printPiece(new Request(`http://127.0.0.1/?paper=${paper}`), id));
     const pdf = await print('letter');
     expect(pdf.headers.get('content-type')).toBe('application/pdf');
     expect(new TextDecoder().decode((await pdf.arrayBuffer()).slice(0, 5))).toBe('%PDF-');
-    expect((await print('a3')).status).toBe(400);
+    expect((await print('a6')).status).toBe(400);
+    expect((await print('a4&parts=job,hats')).status).toBe(400);
+    expect((await print('a4&modes=t1:folded')).status).toBe(400);
+    const pages = async (asked: string) =>
+      (await json(await answer(() => routes.readPages(new Request(`http://127.0.0.1/?${asked}`), id)))) as {
+        pages: unknown[];
+        templates: { mode: string }[];
+      };
+    const job = await pages('paper=a4&parts=job');
+    expect(job.pages.length).toBeLessThan(3);
+    expect((await pages('paper=a4&parts=')).pages).toHaveLength(0);
+    expect((await pages('paper=a4&parts=job&modes=t1:none')).templates[0]!.mode).toBe('none');
   });
 });

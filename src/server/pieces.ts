@@ -1,6 +1,9 @@
 import { parseDocument, readDocument } from '../core/document';
 import { writeDxf } from '../core/formats/dxf';
+import { PRINT_PARTS } from '../core/formats/print/choice';
 import { writeSvg } from '../core/formats/svg';
+import { TEMPLATE_MODES, type TemplateMode } from '../core/formats/templates';
+import { isPaper, PAPER_IDS } from '../core/formats/tiles';
 import { checkRule } from '../core/house';
 import { UNITS, type Unit } from '../core/length';
 import { baseOutline } from '../core/outline';
@@ -204,16 +207,51 @@ export function exportOutline(request: Request, id: string): Response {
   });
 }
 
-/** GET /api/pieces/ID/print?paper=a4|letter: slip, cut sheet, run sheet and templates as one PDF. */
-export async function printPiece(request: Request, id: string): Promise<Response> {
-  const paper = new URL(request.url).searchParams.get('paper') ?? 'a4';
-  if (paper !== 'a4' && paper !== 'letter') throw new Refusal(400, 'Paper must be a4 or letter');
+/** A list in an address: its parts, each one of those there are. */
+function listed<T extends string>(said: string | null, all: readonly { id: T }[], what: string): T[] | undefined {
+  if (said === null) return undefined;
+  const ids = said.split(',').filter(Boolean);
+  for (const own of ids) if (all.every(({ id }) => id !== own)) throw new Refusal(400, `There is no ${what} “${own.slice(0, 20)}”`);
+  return ids as T[];
+}
+
+/** What is to be printed, as an address says it: `paper`, `parts` by commas, `modes` of templates as `t1:half`. */
+function printAsked(request: Request, id: string) {
+  const { searchParams } = new URL(request.url);
+  const paper = searchParams.get('paper') ?? 'a4';
+  if (!isPaper(paper)) throw new Refusal(400, `Paper must be one of ${PAPER_IDS.join(', ')}`);
+  const parts = listed(searchParams.get('parts'), PRINT_PARTS, 'part');
+  const pairs = (searchParams.get('modes') ?? '').split(',').filter(Boolean).slice(0, 200);
+  const modes: Record<string, TemplateMode> = {};
+  for (const pair of pairs) {
+    const [template = '', mode = ''] = pair.split(':');
+    modes[template] = listed(mode, TEMPLATE_MODES, 'way to print')![0]!;
+  }
   const { piece } = found(id);
-  const asked = { piece, house: getHouse(database()), unit: getSettings(database()).unit, paper } as const;
+  return {
+    piece,
+    asked: {
+      piece,
+      house: getHouse(database()),
+      unit: getSettings(database()).unit,
+      paper,
+      choice: { ...(parts ? { parts } : {}), modes },
+    },
+  };
+}
+
+/** GET /api/pieces/ID/print?paper=&parts=&modes=: job sheet, cut sheet, run sheet, labels and templates as one PDF. */
+export async function printPiece(request: Request, id: string): Promise<Response> {
+  const { piece, asked } = printAsked(request, id);
   const bytes = await planning().print(asked, request.signal);
   return new Response(Buffer.from(bytes), {
     headers: { 'content-type': 'application/pdf', 'content-disposition': `attachment; filename="${fileName(piece)}.pdf"` },
   });
+}
+
+/** GET /api/pieces/ID/pages, asked as print is: the pages to look at, and how each template can be printed. */
+export async function readPages(request: Request, id: string): Promise<Response> {
+  return Response.json(await planning().pages(printAsked(request, id).asked, request.signal));
 }
 
 /** PUT /api/house: one rule, or null for its default. */

@@ -2,11 +2,15 @@ import { readFileSync } from 'node:fs';
 import { PDFDocument } from '@cantoo/pdf-lib';
 import { describe, expect, it } from 'vitest';
 import { bounds, type Polygon } from '../outline';
-import { newChairSeat, newPiece, type Piece } from '../piece';
-import { planPiece } from '../plan';
-import { POINTS_PER_MM, printPdf } from './pdf';
-import { templatesOf } from './templates';
-import { clip, OVERLAP, PAPERS, tiles, type Paper } from './tiles';
+import { chalkStep } from '../build';
+import { KINDS, newChairSeat, newPiece, type Piece } from '../piece';
+import { createPlanner, planPiece } from '../plan';
+import { sizesOf } from '../sizes';
+import { printedPages, printPdf, type PrintedPage, type PrintJob } from './pdf';
+import { scaleFor } from './print/job-page';
+import { drawnBy, laidOut } from './print/template-pages';
+import { modesOf, onTheFold, shapeOf, templatesOf } from './templates';
+import { clip, MARGIN, OVERLAP, PAPER_IDS, POINTS_PER_MM, tiles } from './tiles';
 
 const font = (face: string): Uint8Array => readFileSync(`node_modules/@expo-google-fonts/fira-sans/${face}/FiraSans_${face}.ttf`);
 
@@ -69,45 +73,198 @@ describe('templates', () => {
   });
 });
 
+const fonts = { regular: font('400Regular'), bold: font('600SemiBold') };
+
+function jobOf(piece: Piece, more: Partial<PrintJob> = {}): PrintJob {
+  const planner = createPlanner();
+  return {
+    plan: planPiece(piece, {}, { sits: false, coarse: true, planner }),
+    section: chalkStep(planner.model(piece, {}), 'quick'),
+    piece,
+    house: {},
+    unit: 'mm',
+    paper: 'a4',
+    fonts,
+    ...more,
+  };
+}
+
+const wordsOn = ({ marks }: PrintedPage) => marks.filter((mark) => mark.kind === 'words');
+
 describe('printPdf', () => {
-  it.each(['a4', 'letter'] as Paper[])('prints every template at full size on %s', async (paper) => {
+  it.each(PAPER_IDS)('prints every template at full size on %s', async (paper) => {
     const piece = { ...newChairSeat(), name: 'Dome-room chair ½ “test” ∑', count: 8 };
-    const plan = planPiece(piece, {});
-    const bytes = await printPdf({
-      plan,
-      piece,
-      house: {},
-      unit: 'in',
-      paper,
-      fonts: { regular: font('400Regular'), bold: font('600SemiBold') },
+    const job = jobOf(piece, { unit: 'in', paper });
+    const all = Object.fromEntries(templatesOf(job.plan).map(({ id }) => [id, 'whole' as const]));
+    const doc = await PDFDocument.load(await printPdf(job, { modes: all }));
+    const { pages } = await printedPages(job, { modes: all });
+    expect(doc.getPageCount()).toBe(pages.length);
+    pages.forEach(({ width, height }, i) => {
+      expect(doc.getPage(i).getSize().width).toBeCloseTo(width * POINTS_PER_MM, 3);
+      expect(doc.getPage(i).getSize().height).toBeCloseTo(height * POINTS_PER_MM, 3);
     });
-    const doc = await PDFDocument.load(bytes);
-    const size = doc.getPage(0).getSize();
-    expect(size.width).toBeCloseTo(PAPERS[paper].width * POINTS_PER_MM, 6);
-    const sheets = templatesOf(plan).map((t) => tiles(t.lines, paper, t.marks).tiles.length + 1);
-    expect(doc.getPageCount()).toBeGreaterThanOrEqual(sheets.reduce((a, b) => a + b, 0) + 3);
-    expect(bounds(templatesOf(plan).at(-1)!.lines[0]!.outline).width).toBeCloseTo(plan.cover.pieces[0]!.width, 2);
+    const sheets = templatesOf(job.plan).map((t) => tiles(t.lines, paper, t.marks).tiles);
+    expect(pages.length).toBeGreaterThanOrEqual(sheets.flat().length + 4);
+    expect(bounds(templatesOf(job.plan).at(-1)!.lines[0]!.outline).width).toBeCloseTo(job.plan.cover.pieces[0]!.width, 2);
+    // The thickest line on the last pages is the cut line: put together, the sheets carry all of it, in millimetres.
+    const own = sheets.at(-1)!;
+    const last = pages.slice(-own.length);
+    const points = last.flatMap(({ marks }, i) =>
+      marks
+        .filter((mark) => mark.kind === 'line')
+        .filter(({ thickness, colour }) => thickness === 1.1 && colour === '#992129')
+        .flatMap(({ from, to }) => [from, to].map(([x, y]): [number, number] => [x + own[i]!.x - MARGIN, y + own[i]!.y - MARGIN])),
+    );
+    expect(bounds(points).width).toBeCloseTo(job.plan.cover.pieces[0]!.width, 1);
+    expect(bounds(points).height).toBeCloseTo(job.plan.cover.pieces[0]!.height, 1);
   });
 
   it('has a template for every piece of a sewn cover, with its notches named, its grain and its hand', async () => {
     const piece = newPiece('saddle');
-    const plan = planPiece(piece, {}, { sits: false, coarse: true });
-    const templates = templatesOf(plan);
-    for (const own of plan.cover.pieces) {
+    const job = jobOf(piece);
+    const templates = templatesOf(job.plan);
+    for (const own of job.plan.cover.pieces) {
       const template = templates.find(({ title }) => title.startsWith(`${own.name}, cut`))!;
       expect(bounds(template.lines[0]!.outline).width).toBeCloseTo(own.width, 2);
       const says = template.labels!.map((label) => label.says);
       expect(says).toEqual(expect.arrayContaining([...own.notches.map((notch) => notch.label), 'grain']));
       if (own.hand) expect(says).toContain(own.hand);
     }
-    const bytes = await printPdf({
-      plan,
-      piece,
-      house: {},
-      unit: 'mm',
-      paper: 'a4',
-      fonts: { regular: font('400Regular'), bold: font('600SemiBold') },
-    });
-    expect((await PDFDocument.load(bytes)).getPageCount()).toBeGreaterThan(10);
+    expect((await PDFDocument.load(await printPdf(job))).getPageCount()).toBeGreaterThan(10);
   });
 });
+
+describe('the job sheet', () => {
+  it.each(KINDS.map(({ id }) => id))(
+    '%s: one or two pages, every group once, nothing over the margin, words that do not lie on each other',
+    async (kind) => {
+      const job = jobOf({ ...newPiece(kind), name: 'Test' });
+      const { pages } = await printedPages(job, { parts: ['job'] });
+      expect(pages.length).toBeLessThanOrEqual(2);
+      const words = pages.flatMap(wordsOn);
+      for (const group of ['Padding', 'Cover', 'Buy', 'Fixing', 'Work'])
+        expect(words.filter((own) => own.words === group && own.size === 10).length, group).toBeLessThanOrEqual(1);
+      const labels = sizesOf(job.plan, job.piece, {}).map(({ label }) => label);
+      for (const label of labels)
+        expect(
+          words.some((own) => label.startsWith(own.words) && own.words.length > 2),
+          label,
+        ).toBe(true);
+      for (const page of pages) {
+        const boxes = wordsOn(page)
+          .filter(({ turned, words: own }) => !turned && own.length > 0)
+          .map(({ at, words: own, size }) => ({ own, x: at[0], y: at[1], width: own.length * size * 0.16, height: size * 0.24 }));
+        for (const { own, x, y, width } of boxes) {
+          expect(x, own).toBeGreaterThan(5);
+          expect(x + width * 0.8, own).toBeLessThan(page.width);
+          expect(y, own).toBeGreaterThan(8);
+        }
+        const over = boxes.filter((a, i) =>
+          boxes.some(
+            (b, j) => j > i && a.x < b.x + b.width && b.x < a.x + a.width && Math.abs(a.y - b.y) < Math.min(a.height, b.height) * 0.7,
+          ),
+        );
+        expect(over.map(({ own }) => own)).toEqual([]);
+      }
+      // Fewer words on a last page than a few lines would not be worth its paper.
+      expect(wordsOn(pages.at(-1)!).length).toBeGreaterThan(8);
+    },
+  );
+
+  it('draws plan and section to the scale that it says, measured on the page', async () => {
+    const job = jobOf(newChairSeat());
+    const { pages } = await printedPages(job, { parts: ['job'] });
+    const [page] = pages;
+    const scaleSaid = (what: string): number =>
+      Number(/1 : ([\d.]+)/.exec(wordsOn(page!).find(({ words }) => words.startsWith(what))!.words)![1]);
+    const lines = page!.marks.filter((mark) => mark.kind === 'line');
+    const outline = lines.filter(({ thickness }) => thickness === 1.2).flatMap(({ from, to }) => [from, to]);
+    expect(bounds(outline).width * scaleSaid('Plan')).toBeCloseTo(job.plan.outline.width, 0);
+    expect(bounds(outline).height * scaleSaid('Plan')).toBeCloseTo(job.plan.outline.depth, 0);
+    const cover = lines.filter(({ thickness }) => thickness === 1.3).flatMap(({ from, to }) => [from, to]);
+    const xs = job.section!.cover.map(([x]) => x);
+    expect(bounds(cover).width * scaleSaid('Section')).toBeCloseTo(Math.max(...xs) - Math.min(...xs), 0);
+  });
+
+  it('takes the next scale that a ruler has', () => {
+    expect(scaleFor({ width: 450, height: 420 }, { width: 80, height: 80 })).toBe(10);
+    expect(scaleFor({ width: 450, height: 420 }, { width: 90, height: 90 })).toBe(5);
+    expect(scaleFor({ width: 70, height: 70 }, { width: 90, height: 90 })).toBe(1);
+  });
+});
+
+describe('what is not printed at full size', () => {
+  it('a round boxed seat: circles by string, bands by ruler, a dozen pages instead of three dozen', async () => {
+    const job = jobOf(newPiece('round-seat'));
+    const { pages, templates } = await printedPages(job);
+    const top = templates.find(({ title }) => title.startsWith('Top panel'))!;
+    expect(top.mode).toBe('string');
+    expect(templates.find(({ title }) => title.startsWith('Band'))!.mode).toBe('ruled');
+    expect(pages.length).toBeLessThanOrEqual(12);
+    const piece = job.plan.cover.pieces.find(({ role }) => role === 'top')!;
+    const template = templatesOf(job.plan).find(({ id }) => id === top.id)!;
+    const said = drawnBy({ template, mode: 'string' }, 'mm');
+    expect(said).toContain(`a string of ${Math.round(piece.width / 2)} mm`);
+    // Every notch is said, and where the clock has it.
+    for (const { label } of piece.notches) expect(said).toContain(label);
+    const band = job.plan.cover.pieces.find(({ role }) => role === 'band')!;
+    const ruled = drawnBy({ template: templatesOf(job.plan).find(({ title }) => title.startsWith('Band'))!, mode: 'ruled' }, 'mm');
+    expect(ruled).toContain(`${Math.round(band.width)} mm × ${Math.round(band.height)} mm`);
+    const low = bounds(band.outline).minX;
+    for (const { label, x } of band.notches) expect(ruled).toContain(`${label} at ${Math.round(x - low)} mm`);
+    expect(top.modes.find(({ id }) => id === 'whole')!.sheets).toBeGreaterThan(3);
+  });
+
+  it('half on the fold carries its half and the fold, and saves sheets; folded out it is the whole', () => {
+    const job = jobOf(newPiece('bench'));
+    const whole = templatesOf(job.plan).find(({ title }) => title.startsWith('Cover'))!;
+    expect(modesOf(whole)).toContain('half');
+    const half = onTheFold(whole);
+    const box = bounds(whole.lines[0]!.outline);
+    const x = (box.minX + box.maxX) / 2;
+    const cut = half.lines.filter(({ cloth }) => cloth).flatMap(({ outline }) => outline);
+    expect(Math.min(...cut.map(([a]) => a))).toBeCloseTo(x, 6);
+    // Every point of the whole lies on the half or on its mirror picture.
+    for (const [a, b] of whole.lines[0]!.outline) {
+      const right: [number, number] = [a >= x ? a : 2 * x - a, b];
+      const off = half.lines
+        .filter(({ cloth }) => cloth)
+        .map(({ outline }) => Math.min(...outline.slice(1).map((to, i) => distanceToLine(right, outline[i]!, to))));
+      expect(Math.min(...off)).toBeLessThan(0.7);
+    }
+    expect(laidOut(whole, 'half', 'a4').sheets.length).toBeLessThan(laidOut(whole, 'whole', 'a4').sheets.length);
+    expect(laidOut(whole, 'corners', 'a4').sheets.length).toBeLessThanOrEqual(laidOut(whole, 'whole', 'a4').sheets.length);
+  });
+
+  it('what is not the same left and right, or has cuts in it, is not offered as if it were', () => {
+    const job = jobOf(newPiece('saddle'));
+    const side = templatesOf(job.plan).find(({ title }) => title.startsWith('Side, right'))!;
+    expect(modesOf(side)).not.toContain('half');
+    expect(shapeOf(side).circle).toBeNull();
+    const panels = jobOf(newPiece('headboard-panelled'));
+    for (const template of templatesOf(panels.plan)) if (template.detailed) expect(modesOf(template)[0]).toBe('whole');
+  });
+});
+
+describe('labels', () => {
+  it('one for every piece that is cut, none over another', async () => {
+    const job = jobOf({ ...newChairSeat(), count: 8 });
+    const { pages } = await printedPages(job, { parts: ['labels'] });
+    const told = pages.flatMap(wordsOn).filter(({ words }) => /^\d+ of 8$/.test(words));
+    const kinds = job.plan.foam.length + job.plan.cover.pieces.length + (job.plan.wadding ? 1 : 0);
+    expect(told).toHaveLength(kinds * 8);
+    for (const page of pages) {
+      const places = wordsOn(page)
+        .filter(({ words }) => /^\d+ of 8$/.test(words))
+        .map(({ at }) => `${Math.round(at[0])} ${Math.round(at[1])}`);
+      expect(new Set(places).size).toBe(places.length);
+    }
+  });
+});
+
+/** How far a place is from a stretch of line, mm. */
+function distanceToLine([x, y]: readonly [number, number], a: readonly [number, number], b: readonly [number, number]): number {
+  const [dx, dy] = [b[0] - a[0], b[1] - a[1]];
+  const t = Math.max(0, Math.min(1, ((x - a[0]) * dx + (y - a[1]) * dy) / (dx * dx + dy * dy || 1)));
+  return Math.hypot(x - a[0] - dx * t, y - a[1] - dy * t);
+}

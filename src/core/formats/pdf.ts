@@ -1,32 +1,87 @@
 import fontkit from '@pdf-lib/fontkit';
 import { PDFDocument } from '@cantoo/pdf-lib';
 import { cutPages } from './print/cut-pages';
+import { jobPages } from './print/job-page';
+import { labelPages } from './print/label-pages';
+import { PRINT_PARTS, USUAL_PARTS, type PrintChoice, type PrintPart, type TemplateChoice } from './print/choice';
+import { paintPages, type PrintedPage } from './print/marks';
 import { newPage, type Pen, type PrintJob } from './print/pen';
 import { runPages } from './print/run-pages';
-import { sizePages } from './print/size-pages';
-import { templatePages } from './print/template-pages';
-import { templatesOf } from './templates';
+import { laidOut, templatePages } from './print/template-pages';
+import { modesOf, templatesOf } from './templates';
 
 export { POINTS_PER_MM, type PrintJob } from './print/pen';
+export type { Mark, PrintedPage } from './print/marks';
+export type { PrintChoice } from './print/choice';
+
+/** What was laid out: the pages, and what could be chosen of the templates. */
+export type Printed = { pages: PrintedPage[]; templates: TemplateChoice[] };
+
+async function fontsOf(doc: PDFDocument, { fonts }: PrintJob): Promise<Pick<Pen, 'regular' | 'bold'>> {
+  doc.registerFontkit(fontkit);
+  const features = { tnum: true, liga: false };
+  return {
+    regular: await doc.embedFont(fonts.regular, { subset: false, features }),
+    bold: await doc.embedFont(fonts.bold, { subset: false, features }),
+  };
+}
+
+function pagesOf(job: PrintJob, { parts = USUAL_PARTS, modes = {} }: PrintChoice, fonts: Pick<Pen, 'regular' | 'bold'>): Printed {
+  const pen = { pages: [], ...fonts, paper: job.paper, y: 0, title: `${job.piece.name}  –  set of ${job.piece.count}` } as unknown as Pen;
+  const templates = templatesOf(job.plan).map((template) => {
+    const offered = modesOf(template);
+    const asked = modes[template.id];
+    return { template, offered, mode: asked && offered.includes(asked) ? asked : offered[0]! };
+  });
+  const does: Record<PrintPart, () => void> = {
+    job: () => {
+      newPage(pen);
+      jobPages(pen, job);
+    },
+    cut: () => cutPages(pen, job),
+    run: () => runPages(pen, job),
+    labels: () => labelPages(pen, job),
+    templates: () =>
+      templatePages(
+        pen,
+        templates.map(({ template, mode }) => laidOut(template, mode, job.paper)),
+        job.unit,
+      ),
+  };
+  for (const { id } of PRINT_PARTS) if (parts.includes(id)) does[id]();
+  return {
+    pages: pen.pages,
+    templates: templates.map(({ template, offered, mode }) => ({
+      id: template.id,
+      title: template.title,
+      mode,
+      modes: offered.map((id) => ({ id, sheets: laidOut(template, id, job.paper).sheets.length })),
+    })),
+  };
+}
 
 /**
- * One PDF: sizes, cut sheet, run sheet, then the foam and cloth templates at full size, tiled.
+ * The pages of a piece, as they are shown before they are printed.
  *
  * @param job plan, piece, house rules, unit, paper and the bytes of two whole fonts
+ * @param [choice] which parts, and the templates' modes
  */
-export async function printPdf(job: PrintJob): Promise<Uint8Array> {
+export async function printedPages(job: PrintJob, choice: PrintChoice = {}): Promise<Printed> {
+  return pagesOf(job, choice, await fontsOf(await PDFDocument.create(), job));
+}
+
+/**
+ * One PDF: job sheet, cut sheet, run sheet, labels where they are wanted, then the foam and cloth templates at full size, tiled.
+ *
+ * @param job plan, piece, house rules, unit, paper and the bytes of two whole fonts
+ * @param [choice] which parts, and the templates' modes
+ */
+export async function printPdf(job: PrintJob, choice: PrintChoice = {}): Promise<Uint8Array> {
   const doc = await PDFDocument.create();
-  doc.registerFontkit(fontkit);
-  doc.setTitle(`${job.piece.name} – sizes, cut sheet, run sheet and templates`);
+  doc.setTitle(`${job.piece.name} – job sheet, cut sheet, run sheet and templates`);
   doc.setCreator('Fovea');
-  const features = { tnum: true, liga: false };
-  const regular = await doc.embedFont(job.fonts.regular, { subset: false, features });
-  const bold = await doc.embedFont(job.fonts.bold, { subset: false, features });
-  const pen = { doc, regular, bold, paper: job.paper, y: 0, title: `${job.piece.name}  –  set of ${job.piece.count}` } as Pen;
-  newPage(pen);
-  sizePages(pen, job);
-  cutPages(pen, job);
-  runPages(pen, job);
-  for (const template of templatesOf(job.plan)) templatePages(pen, template);
+  const fonts = await fontsOf(doc, job);
+  const { pages } = pagesOf(job, choice, fonts);
+  paintPages(doc, pages, fonts);
   return doc.save();
 }

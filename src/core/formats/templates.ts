@@ -1,16 +1,144 @@
 import type { CoverPiece } from '../cover';
 import type { FoamPiece } from '../cut';
-import { bounds, type Point, type Polygon } from '../outline';
+import { bounds, distanceTo, type Point, type Polygon } from '../outline';
 import type { Plan } from '../plan';
 
 /** A line on a template and how it is drawn; the cloth's own edge is printed in colour. */
 export type TemplateLine = { outline: Polygon; closed: boolean; dashed?: boolean; cloth?: boolean };
 /** A piece to be printed at full size. */
-export type Template = { title: string; lines: TemplateLine[]; marks: Point[]; labels?: { at: Point; says: string }[] };
+export type Template = {
+  /** by which it is known again: where it stands in the list, and what it is of */
+  id: string;
+  title: string;
+  lines: TemplateLine[];
+  marks: Point[];
+  labels?: { at: Point; says: string }[];
+  /** notches, as they are called */
+  notches?: { at: Point; says: string }[];
+  /** cuts, stitching or buttons are drawn inside it: its outline alone is not enough */
+  detailed?: boolean;
+};
+
+/** Ways to give a template to the bench. */
+export const TEMPLATE_MODES = [
+  { id: 'whole', name: 'Whole' },
+  { id: 'half', name: 'Half, on the fold' },
+  { id: 'corners', name: 'Only the corners' },
+  { id: 'string', name: 'String and radius' },
+  { id: 'ruled', name: 'By ruler: its size' },
+  { id: 'none', name: 'Not printed' },
+] as const;
+export type TemplateMode = (typeof TEMPLATE_MODES)[number]['id'];
+
+/** What shape a template has, where that saves paper. Lengths mm. */
+export type TemplateShape = {
+  circle: { x: number; y: number; radius: number } | null;
+  rectangle: boolean;
+  symmetric: boolean;
+  box: ReturnType<typeof bounds>;
+};
+
+/** So far a circle, a rectangle or a mirror picture may be off and still be cut as one, mm. */
+const TRUE = 0.6;
+
+/** What a template's cut line is: a circle that a string draws, a rectangle, the same left and right. */
+export function shapeOf({ lines }: Template): TemplateShape {
+  const { outline } = lines[0]!;
+  const box = bounds(outline);
+  const [x, y] = [(box.minX + box.maxX) / 2, (box.minY + box.maxY) / 2];
+  const radii = outline.map(([a, b]) => Math.hypot(a - x, b - y));
+  const [near, far] = [Math.min(...radii), Math.max(...radii)];
+  const corners: Point[] = [
+    [box.minX, box.minY],
+    [box.maxX, box.minY],
+    [box.maxX, box.maxY],
+    [box.minX, box.maxY],
+  ];
+  const onBox = ([a, b]: Point): boolean => Math.min(a - box.minX, box.maxX - a, b - box.minY, box.maxY - b) < TRUE;
+  const mirrored = outline.every(([a, b]) => distanceTo(outline, [2 * x - a, b]) < TRUE);
+  return {
+    circle: outline.length > 12 && far - near < TRUE ? { x, y, radius: (near + far) / 2 } : null,
+    rectangle: outline.every(onBox) && corners.every((corner) => distanceTo(outline, corner) < TRUE),
+    symmetric: mirrored,
+    box,
+  };
+}
+
+/** The modes that make sense for a template; the first is the usual one. */
+export function modesOf(template: Template): TemplateMode[] {
+  const { circle, rectangle, symmetric } = shapeOf(template);
+  if (circle && !template.detailed) return ['string', 'whole', 'half', 'none'];
+  // A rectangle without anything drawn into it is faster ruled than taped together.
+  if (rectangle && !template.detailed) return ['ruled', 'whole', 'half', 'corners', 'none'];
+  return ['whole', ...(symmetric ? (['half'] as const) : []), 'corners', 'none'];
+}
+
+/** What of a line lies right of the fold, in stretches. */
+function rightOf({ outline, closed, ...drawn }: TemplateLine, x: number): TemplateLine[] {
+  const found: TemplateLine[] = [];
+  let current: Point[] = [];
+  const end = (): void => {
+    if (current.length > 1) found.push({ ...drawn, outline: current, closed: false });
+    current = [];
+  };
+  const last = closed ? outline.length : outline.length - 1;
+  for (let i = 0; i < last; i++) {
+    const [a, b] = [outline[i]!, outline[(i + 1) % outline.length]!];
+    const crossing: Point = [x, a[1] + ((b[1] - a[1]) * (x - a[0])) / (b[0] - a[0] || 1)];
+    if (a[0] >= x) {
+      if (current.length === 0) current.push(a);
+      current.push(b[0] >= x ? b : crossing);
+      if (b[0] < x) end();
+    } else if (b[0] >= x) current = [crossing, b];
+  }
+  end();
+  return found;
+}
+
+/** A template's right half, to be laid on the folded cloth. */
+export function onTheFold(template: Template): Template {
+  const { box } = shapeOf(template);
+  const x = (box.minX + box.maxX) / 2;
+  return {
+    ...template,
+    lines: [
+      ...template.lines.flatMap((own) => rightOf(own, x)),
+      {
+        outline: [
+          [x, box.minY],
+          [x, box.maxY],
+        ],
+        closed: false,
+        dashed: true,
+      },
+    ],
+    marks: template.marks.filter((mark) => mark[0] >= x - TRUE),
+    labels: [...(template.labels ?? []).filter(({ at }) => at[0] >= x), { at: [x, (box.minY + box.maxY) / 2 - 12], says: 'fold' }],
+  };
+}
+
+/** Places of a template where its cut line turns, where it can be laid by eye between them. */
+export function cornersOf({ lines }: Template): Point[] {
+  const { outline } = lines[0]!;
+  const n = outline.length;
+  return outline.filter((b, i) => {
+    const [a, c] = [outline[(i + n - 1) % n]!, outline[(i + 1) % n]!];
+    const turn = Math.atan2(
+      (b[0] - a[0]) * (c[1] - b[1]) - (b[1] - a[1]) * (c[0] - b[0]),
+      (b[0] - a[0]) * (c[0] - b[0]) + (b[1] - a[1]) * (c[1] - b[1]),
+    );
+    return Math.abs(turn) > TURNS;
+  });
+}
+
+/** A line turns where it bends by more than this, radians. */
+const TURNS = 0.06;
 
 const NAMES: Record<string, string> = { crown: 'Crown pad', main: 'Main pad', topper: 'Topper' };
 
-function padTemplate(foam: FoamPiece, of = ''): Template {
+type Bare = Omit<Template, 'id'>;
+
+function padTemplate(foam: FoamPiece, of = ''): Bare {
   const box = bounds(foam.outline);
   return {
     title: `${NAMES[foam.role] ?? 'Pad'}${of}, ${foam.materialName}, ${foam.layers.join(' + ')} mm, cut ${foam.count}${foam.scrap ? ', from scraps' : ''}`,
@@ -42,7 +170,7 @@ function grainLine({ outline }: CoverPiece): Polygon {
   ];
 }
 
-function coverTemplate(cover: CoverPiece): Template {
+function coverTemplate(cover: CoverPiece): Bare {
   const sewn = cover.edges.some((edge) => edge.kind !== 'staple');
   return {
     title: `${cover.name}, cut ${cover.count}${cover.cloth === 'lining' ? ' of lining cloth' : ''}`,
@@ -57,13 +185,15 @@ function coverTemplate(cover: CoverPiece): Template {
       { at: grainLine(cover)[1]!, says: 'grain' },
       ...(cover.hand ? [{ at: grainLine(cover)[0]!, says: cover.hand }] : []),
     ],
+    notches: cover.notches.map(({ x, y, label }) => ({ at: [x, y] as Point, says: label })),
+    detailed: cover.marks.length > 0 || cover.lines.some(({ kind }) => kind === 'cut' || kind === 'stitch' || kind === 'nail'),
     marks: [...cover.centreMarks, ...cover.notches.map(({ x, y }): Point => [x, y]), ...cover.marks.map(({ x, y }): Point => [x, y])],
   };
 }
 
 /** The templates of a plan: foam pads, then the cloth with its lines; then those of pieces that were measured differently. */
 export function templatesOf(plan: Plan): Template[] {
-  return [
+  const bare = [
     ...plan.foam.map((foam) => padTemplate(foam)),
     ...plan.cover.pieces.map(coverTemplate),
     ...plan.variants.flatMap((variant) => [
@@ -71,4 +201,5 @@ export function templatesOf(plan: Plan): Template[] {
       ...variant.covers.map(coverTemplate),
     ]),
   ];
+  return bare.map((template, i) => ({ id: `t${i + 1}`, ...template }));
 }

@@ -1,8 +1,27 @@
 import { bounds, type Point, type Polygon } from '../outline';
 
-/** Paper sizes, mm. */
-export const PAPERS = { a4: { width: 210, height: 297 }, letter: { width: 215.9, height: 279.4 } } as const;
+/** PDF points in a millimetre. */
+export const POINTS_PER_MM = 72 / 25.4;
+
+/** Paper sizes, mm. A roll is as long as what is on it. */
+export const PAPERS = {
+  a4: { name: 'A4', width: 210, height: 297 },
+  a3: { name: 'A3', width: 297, height: 420 },
+  letter: { name: 'Letter', width: 215.9, height: 279.4 },
+  roll: { name: 'Roll, 610 mm', width: 610, height: Infinity },
+} as const;
 export type Paper = keyof typeof PAPERS;
+/** Whether there is such a paper. */
+export const isPaper = (paper: string): paper is Paper => paper in PAPERS;
+
+/** Papers in the order in which they are offered. */
+export const PAPER_IDS = Object.keys(PAPERS) as Paper[];
+
+/** What words are printed on: off a roll, a sheet of A4 is cut. */
+export const textPaper = (paper: Paper): { width: number; height: number } => (paper === 'roll' ? PAPERS.a4 : PAPERS[paper]);
+
+/** Beyond this a roll is too long to be handled: the drawing goes on on another, mm. */
+const LONGEST = 4000;
 
 /** What a desk printer leaves bare, and how far neighbouring sheets lie over each other, mm. */
 export const MARGIN = 12;
@@ -29,7 +48,7 @@ export function tiles(
 ): { columns: number; rows: number; tiles: Tile[] } {
   const box = bounds([...lines.flatMap(({ outline }) => outline), ...marks]);
   const width = PAPERS[paper].width - 2 * MARGIN;
-  const height = PAPERS[paper].height - 2 * MARGIN;
+  const height = paper === 'roll' ? Math.min(LONGEST, Math.max(100, box.height)) : PAPERS[paper].height - 2 * MARGIN;
   const count = (size: number, sheet: number): number => Math.max(1, Math.ceil((size - OVERLAP) / (sheet - OVERLAP) - 1e-9));
   const columns = count(box.width, width);
   const rows = count(box.height, height);

@@ -2,6 +2,7 @@ import { availableParallelism } from 'node:os';
 import { join } from 'node:path';
 import Piscina from 'piscina';
 import QuickLRU from 'quick-lru';
+import type { Printed } from '../../core/formats/pdf';
 import { PieceProblems, type Problem } from '../../core/piece';
 import { eventLog } from '../event-log';
 import type { Asked, Look } from './thread';
@@ -23,6 +24,8 @@ export type Planning = {
   look: (asked: Asked) => Promise<Look>;
   /** `signal` ends it when nobody waits for it any more */
   print: (asked: Parameters<typeof thread.print>[0], signal?: AbortSignal) => Promise<Uint8Array>;
+  /** the same as pages to be looked at */
+  pages: (asked: Parameters<typeof thread.pages>[0], signal?: AbortSignal) => Promise<Printed>;
   close: () => Promise<void>;
 };
 
@@ -59,6 +62,7 @@ function createPlanning(): Planning {
       return known;
     },
     print: (asked, signal) => run('print', asked, signal),
+    pages: (asked, signal) => run('pages', asked, signal),
     close: () => pool.destroy(),
   };
 }

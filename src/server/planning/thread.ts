@@ -3,8 +3,8 @@ import { setPriority } from 'node:os';
 import { join } from 'node:path';
 import { isMainThread } from 'node:worker_threads';
 import simplify from 'simplify-js';
-import { sectionAlong, type Section } from '../../core/build';
-import { printPdf, type PrintJob } from '../../core/formats/pdf';
+import { chalkStep, sectionAlong, type Section } from '../../core/build';
+import { printedPages, printPdf, type PrintChoice, type Printed, type PrintJob } from '../../core/formats/pdf';
 import type { HouseRules } from '../../core/house';
 import { outlineSize, type Point } from '../../core/outline';
 import { PieceProblems, type Piece } from '../../core/piece';
@@ -85,9 +85,27 @@ function fontFile(face: string): Uint8Array {
   return readFileSync(join(process.cwd(), `node_modules/@expo-google-fonts/fira-sans/${face}/FiraSans_${face}.ttf`));
 }
 
-/** The printed pages of a piece. */
-export async function print({ unit, paper, ...asked }: Asked & Pick<PrintJob, 'unit' | 'paper'>): Promise<Uint8Array> {
+type PrintAsked = Asked & Pick<PrintJob, 'unit' | 'paper'> & { choice?: PrintChoice };
+
+function printJob({ unit, paper, ...asked }: PrintAsked): PrintJob {
   const { piece, house } = checked(asked);
-  const plan = planPiece(piece, house, { planner });
-  return printPdf({ plan, piece, house, unit, paper, fonts: { regular: fontFile('400Regular'), bold: fontFile('600SemiBold') } });
+  return {
+    plan: planPiece(piece, house, { planner }),
+    section: chalkStep(planner.model(piece, house)),
+    piece,
+    house,
+    unit,
+    paper,
+    fonts: { regular: fontFile('400Regular'), bold: fontFile('600SemiBold') },
+  };
+}
+
+/** A piece as one PDF. */
+export function print(asked: PrintAsked): Promise<Uint8Array> {
+  return printPdf(printJob(asked), asked.choice);
+}
+
+/** The same pages, as they are shown before they are printed. */
+export function pages(asked: PrintAsked): Promise<Printed> {
+  return printedPages(printJob(asked), asked.choice);
 }

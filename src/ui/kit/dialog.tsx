@@ -3,7 +3,17 @@
 import { useEffect, useRef, type ReactNode } from 'react';
 
 /** A box over the page that holds the focus; Escape closes it where closing is allowed. */
-export function Dialog({ title, children, onClose }: { title: string; children: ReactNode; onClose?: () => void }) {
+export function Dialog({
+  title,
+  children,
+  onClose,
+  wide = false,
+}: {
+  title: string;
+  children: ReactNode;
+  onClose?: () => void;
+  wide?: boolean;
+}) {
   const ref = useRef<HTMLDialogElement>(null);
   useEffect(() => {
     const dialog = ref.current;
@@ -13,7 +23,7 @@ export function Dialog({ title, children, onClose }: { title: string; children: 
     <dialog
       ref={ref}
       aria-labelledby="dialog-title"
-      className="m-auto bg-base-100 text-base-content border-2 border-base-content/60 rounded-sm p-5 max-w-xl w-full backdrop:bg-black/40"
+      className={`m-auto bg-base-100 text-base-content border-2 border-base-content/60 rounded-sm p-5 w-full backdrop:bg-black/40 ${wide ? 'max-w-5xl' : 'max-w-xl'}`}
       onCancel={(event) => {
         event.preventDefault();
         onClose?.();

@@ -174,6 +174,91 @@ function useSitting(shown: RefObject<(Subject & Shown) | null>, seated: boolean,
   }, [shown, seated, drawn]);
 }
 
+/** What is shown of it. */
+function Switches({
+  padded,
+  onPadded,
+  seated,
+  onSeated,
+  leans,
+}: {
+  padded: boolean;
+  onPadded: (on: boolean) => void;
+  /** null where nobody can */
+  seated: boolean | null;
+  onSeated: (on: boolean) => void;
+  leans: boolean;
+}) {
+  const one = 'flex items-center gap-2 text-sm bg-base-100 px-2 py-1 border border-base-content/25 w-fit';
+  return (
+    <div className="absolute left-3 top-2 space-y-2">
+      <label className={one}>
+        <input
+          type="checkbox"
+          className="size-5 accent-(--color-secondary)"
+          checked={padded}
+          onChange={(event) => onPadded(event.target.checked)}
+        />
+        With its padding
+      </label>
+      {seated !== null && (
+        <label className={one}>
+          <input
+            type="checkbox"
+            className="size-5 accent-(--color-secondary)"
+            checked={seated}
+            onChange={(event) => onSeated(event.target.checked)}
+          />
+          {leans ? 'Somebody leans on it' : 'Somebody sits on it'}
+        </label>
+      )}
+    </div>
+  );
+}
+
+function ColourBy({ colouring, onColouring }: { colouring: Colouring; onColouring: (by: Colouring) => void }) {
+  return (
+    <>
+      <label htmlFor="round-colour">Colour by</label>
+      <select
+        id="round-colour"
+        className="border border-base-content/40 rounded-sm bg-base-100 px-1 py-0.5"
+        value={colouring}
+        onChange={(event) => onColouring(event.target.value as Colouring)}
+      >
+        {COLOURINGS.map(({ id, name }) => (
+          <option key={id} value={id}>
+            {name}
+          </option>
+        ))}
+      </select>
+    </>
+  );
+}
+
+/** The picture and the shape as files. */
+function SaveAs({ shown, name }: { shown: RefObject<(Subject & Shown) | null>; name: string }) {
+  const press = 'btn btn-xs btn-outline font-normal';
+  return (
+    <>
+      <span>Save as</span>
+      <button
+        type="button"
+        className={press}
+        onClick={() => void shown.current?.picture().then((blob) => blob && saveBlob(blob, name, 'png'))}
+      >
+        Picture
+      </button>
+      <button type="button" className={press} onClick={() => shown.current && void saveGltf(shown.current, name)}>
+        glTF
+      </button>
+      <button type="button" className={press} onClick={() => shown.current && saveStl(shown.current, name)}>
+        STL
+      </button>
+    </>
+  );
+}
+
 /** The piece in the round: its base, moulded as it is, and the covered padding over it. Dragged round, or by arrow keys. */
 export function RoundView() {
   const piece = usePiece();
@@ -211,58 +296,16 @@ export function RoundView() {
       {/* The picture is turned with the arrow keys while it has the focus. */}
       {/* eslint-disable-next-line jsx-a11y/no-noninteractive-tabindex */}
       <div ref={place} className="absolute inset-0" tabIndex={0} role="img" aria-label="The piece in the round; arrow keys turn it" />
-      <label className="absolute left-3 top-2 flex items-center gap-2 text-sm bg-base-100 px-2 py-1 border border-base-content/25">
-        <input
-          type="checkbox"
-          className="size-5 accent-(--color-secondary)"
-          checked={padded}
-          onChange={(event) => setPadded(event.target.checked)}
-        />
-        With its padding
-      </label>
-      {sit && padded && (
-        <label className="absolute left-3 top-12 flex items-center gap-2 text-sm bg-base-100 px-2 py-1 border border-base-content/25">
-          <input
-            type="checkbox"
-            className="size-5 accent-(--color-secondary)"
-            checked={seated}
-            onChange={(event) => setSeated(event.target.checked)}
-          />
-          {kindOf(piece.kind).traits.wall ? 'Somebody leans on it' : 'Somebody sits on it'}
-        </label>
-      )}
+      <Switches
+        padded={padded}
+        onPadded={setPadded}
+        seated={sit && padded ? seated : null}
+        onSeated={setSeated}
+        leans={kindOf(piece.kind).traits.wall}
+      />
       <div className="absolute left-3 bottom-2 flex items-center gap-2 text-sm bg-base-100 px-2 py-1 border border-base-content/25">
-        <label htmlFor="round-colour">Colour by</label>
-        <select
-          id="round-colour"
-          className="border border-base-content/40 rounded-sm bg-base-100 px-1 py-0.5"
-          value={colouring}
-          onChange={(event) => setColouring(event.target.value as Colouring)}
-        >
-          {COLOURINGS.map(({ id, name: says }) => (
-            <option key={id} value={id}>
-              {says}
-            </option>
-          ))}
-        </select>
-        <span>Save as</span>
-        <button
-          type="button"
-          className="btn btn-xs btn-outline font-normal"
-          onClick={() => void shown.current?.picture().then((blob) => blob && saveBlob(blob, name, 'png'))}
-        >
-          Picture
-        </button>
-        <button
-          type="button"
-          className="btn btn-xs btn-outline font-normal"
-          onClick={() => shown.current && void saveGltf(shown.current, name)}
-        >
-          glTF
-        </button>
-        <button type="button" className="btn btn-xs btn-outline font-normal" onClick={() => shown.current && saveStl(shown.current, name)}>
-          STL
-        </button>
+        <ColourBy colouring={colouring} onColouring={setColouring} />
+        <SaveAs shown={shown} name={name} />
       </div>
     </div>
   );

@@ -72,7 +72,6 @@ export function SheetHeader() {
   const id = useSheet((state) => state.id);
   const canUndo = useSheet((state) => state.canUndo);
   const canRedo = useSheet((state) => state.canRedo);
-  const paper = useSheet((state) => state.paper);
   const show = useSheet((state) => state.show);
   const saver = useSheet((state) => state.saver);
   return (
@@ -98,18 +97,9 @@ export function SheetHeader() {
         >
           <FileJson size={16} aria-hidden /> Export
         </a>
-        <select
-          aria-label="Paper"
-          className="border border-base-content/40 rounded-sm text-sm py-1 px-1 bg-base-100"
-          value={paper}
-          onChange={(event) => show({ paper: event.target.value as 'a4' | 'letter' })}
-        >
-          <option value="a4">A4</option>
-          <option value="letter">Letter</option>
-        </select>
-        <a className="btn btn-sm btn-primary" href={`/api/pieces/${id}/print?paper=${paper}`} download>
-          <Printer size={16} aria-hidden /> Print
-        </a>
+        <button type="button" className="btn btn-sm btn-primary" onClick={() => show({ printing: true })}>
+          <Printer size={16} aria-hidden /> Print…
+        </button>
       </div>
     </div>
   );

@@ -11,6 +11,7 @@ import { useSettings } from '@/ui/kit/settings';
 import { sheetWorker, solvingWorker } from '@/ui/kit/workers';
 import { STAGES, stageOf } from '@/ui/stages';
 import { ConflictDialog } from './conflict-dialog';
+import { PrintDialog } from '@/ui/print/print-dialog';
 import { KeysDialog } from './keys-dialog';
 import { Notes } from './notes';
 import { PieceField } from './piece-field';
@@ -124,6 +125,8 @@ function Opened() {
   const stage = stageOf(useSheet((state) => state.stage));
   const viewed = useSheet((state) => state.view !== null);
   const keys = useSheet((state) => state.keys);
+  const printing = useSheet((state) => state.printing);
+  const id = useSheet((state) => state.id);
   const conflict = useSheet((state) => state.conflict);
   const show = useSheet((state) => state.show);
   const saver = useSheet((state) => state.saver);
@@ -152,6 +155,7 @@ function Opened() {
       </div>
       {conflict && <ConflictDialog conflict={conflict} onSettle={(choice) => void saver.settle(choice)} />}
       {keys && <KeysDialog onClose={() => show({ keys: false })} />}
+      {printing && <PrintDialog id={id} onClose={() => show({ printing: false })} />}
     </main>
   );
 }

@@ -25,8 +25,9 @@ export type Looks = {
   pointed: number;
   /** groups of sizes that were unfolded */
   unfolded: readonly SizeGroup[];
-  paper: 'a4' | 'letter';
   keys: boolean;
+  /** the dialog for printing is open */
+  printing: boolean;
 };
 
 /** What the workers made of the piece. */
@@ -112,7 +113,7 @@ export function createSheetStore(
       look: 'plan',
       pointed: 0,
       unfolded: [],
-      paper: 'a4',
+      printing: false,
       keys: false,
       view: null,
       problems: [],

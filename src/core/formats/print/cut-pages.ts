@@ -1,11 +1,38 @@
 import type { Laid } from '../../cut';
-import { saidLength } from '../../length';
-import type { Point } from '../../outline';
+import { foamThickness, rollLength, saidLength, type Unit } from '../../length';
+import type { Point, Polygon } from '../../outline';
 import { MARGIN } from '../tiles';
-import { across, heading, newPage, paragraph, ring, room, write, type Pen, type PrintJob } from './pen';
+import { across, FAINT, heading, MADDER, newPage, paragraph, ring, room, widthOf, write, type Pen, type PrintJob } from './pen';
 
-/** A sheet or roll with its pieces under a line of words, scaled to the page. */
-function layout(pen: Pen, says: string, size: { width: number; height: number }, laid: readonly Laid[], scale: number): void {
+/** A sheet or roll with its pieces. */
+type Sheet = {
+  says: string;
+  size: { width: number; height: number };
+  laid: readonly Laid[];
+  shapes?: readonly { points: Polygon }[];
+  scale: number;
+};
+
+/** A piece's name along its longer side, and its size under it, where there is room; a number where there is not. */
+function label(pen: Pen, piece: Laid, number: number, size: string, box: { x: number; y: number; width: number; height: number }): void {
+  const name = `${piece.label} ${number}${piece.turned ? ', turned' : ''}`;
+  const upright = box.height > box.width * 1.3;
+  const [along, across] = upright ? [box.height, box.width] : [box.width, box.height];
+  const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
+  const put = (words: string, letters: number, down: number): void => {
+    const half = widthOf(words, pen.regular, letters) / 2;
+    write(pen, words, upright ? [x + down, y - half] : [x - half, y - down], { size: letters, turned: upright });
+  };
+  const fits = (words: string, letters: number): boolean => widthOf(words, pen.regular, letters) < along - 1.5;
+  if (across > 7 && fits(name, 7) && fits(size, 6)) {
+    put(name, 7, -0.4);
+    put(size, 6, 2.8);
+  } else if (across > 3 && fits(name, 6.5)) put(name, 6.5, 0.8);
+  else if (across > 2) put(String(number), 5.5, 0.7);
+}
+
+/** A sheet or roll under a line of words, scaled to the page: the pieces as they are cut, with their names. */
+function layout(pen: Pen, { says, size, laid, shapes = [], scale }: Sheet, unit: Unit): void {
   room(pen, size.width * scale + 16);
   pen.y -= 3;
   paragraph(pen, says, { font: pen.bold, lead: 3.6 });
@@ -14,10 +41,22 @@ function layout(pen: Pen, says: string, size: { width: number; height: number },
   const box = (x: number, y: number, w: number, h: number): Point[] => [at(x, y), at(x + w, y), at(x + w, y + h), at(x, y + h)];
   ring(pen, box(0, 0, size.width, size.height), { thickness: 1 });
   laid.forEach((piece, i) => {
-    ring(pen, box(piece.x, piece.y, piece.width, piece.height), { thickness: 0.6 });
-    const [x, y] = at(piece.x, piece.y);
-    write(pen, `${piece.label} ${i + 1}${piece.turned ? ', turned' : ''}`, [x + 1, y - 3.6], { size: 7 });
+    const corners = box(piece.x, piece.y, piece.width, piece.height);
+    ring(pen, corners, shapes.length > 0 ? { thickness: 0.3, color: FAINT } : { thickness: 0.6 });
+    const [x, y] = corners[1]!;
+    label(pen, piece, i + 1, `${saidLength(piece.width, unit)} × ${saidLength(piece.height, unit)}`, {
+      x,
+      y,
+      width: piece.height * scale,
+      height: piece.width * scale,
+    });
   });
+  for (const { points } of shapes)
+    ring(
+      pen,
+      points.map(([x, y]) => at(x, y)),
+      { thickness: 0.7, color: MADDER },
+    );
   pen.y -= size.width * scale + 6;
 }
 
@@ -30,8 +69,8 @@ export function cutPages(pen: Pen, { plan, piece, unit }: PrintJob): void {
   const sheet = { width: cut.foam.sheetWidth, height: cut.foam.sheetLength };
   for (const { materialName, thickness, sheets } of cut.foam.layouts) {
     sheets.forEach((laid, i) => {
-      const says = `${materialName} ${say(thickness)}, sheet ${i + 1} of ${sheets.length}: ${say(sheet.width)} × ${say(sheet.height)}`;
-      layout(pen, says, sheet, laid, Math.min(across(pen) / sheet.height, 0.09));
+      const says = `${materialName} ${foamThickness(thickness, unit)}, sheet ${i + 1} of ${sheets.length}: ${say(sheet.width)} × ${say(sheet.height)}`;
+      layout(pen, { says, size: sheet, laid, scale: Math.min(across(pen) / sheet.height, 0.09) }, unit);
     });
   }
   const rolls = [
@@ -42,7 +81,17 @@ export function cutPages(pen: Pen, { plan, piece, unit }: PrintJob): void {
   ];
   for (const { name, roll } of rolls) {
     if (!roll || roll.laid.length === 0) continue;
-    const says = `${name}: ${say(roll.length)} of a roll ${say(roll.width)} wide, ${Math.round(roll.utilisation * 100)} % used`;
-    layout(pen, says, { width: roll.width, height: roll.length }, roll.laid, Math.min(across(pen) / roll.length, 60 / roll.width));
+    const says = `${name}: ${rollLength(roll.length, unit)} of a roll ${say(roll.width)} wide, ${Math.round(roll.utilisation * 100)} % used`;
+    layout(
+      pen,
+      {
+        says,
+        size: { width: roll.width, height: roll.length },
+        laid: roll.laid,
+        scale: Math.min(across(pen) / roll.length, 60 / roll.width),
+        ...(roll === cut.cloth ? { shapes: cut.shapes } : {}),
+      },
+      unit,
+    );
   }
 }

@@ -1,66 +1,90 @@
-import { rgb, type Color, type PDFDocument, type PDFFont, type PDFPage } from '@cantoo/pdf-lib';
+import type { PDFFont } from '@cantoo/pdf-lib';
+import type { Section } from '../../build';
 import type { HouseRules } from '../../house';
 import type { Unit } from '../../length';
 import type { Point } from '../../outline';
 import type { Piece } from '../../piece';
 import type { Plan } from '../../plan';
-import { MARGIN, PAPERS, type Paper } from '../tiles';
+import { MARGIN, POINTS_PER_MM, textPaper, type Paper } from '../tiles';
+import type { Mark, PrintedPage } from './marks';
 
-/** PDF points in a millimetre. */
-export const POINTS_PER_MM = 72 / 25.4;
-export const INK = rgb(0.13, 0.12, 0.11);
-export const FAINT = rgb(0.45, 0.43, 0.4);
-export const MADDER = rgb(0.6, 0.13, 0.16);
+export { POINTS_PER_MM } from '../tiles';
+export const INK = '#211f1c';
+export const FAINT = '#736e66';
+export const MADDER = '#992129';
+export const CHALK = '#2c5d93';
 
 /** What the printed pages need. Fonts are the bytes of whole font files (regular, bold). */
 export type PrintJob = {
   plan: Plan;
   piece: Piece;
   house: HouseRules;
+  /** the cut under the chalk line, where it meets the board */
+  section: Section | null;
   unit: Unit;
   paper: Paper;
   fonts: { regular: Uint8Array; bold: Uint8Array };
 };
 
 /** Where the next line goes, and with what it is written; lengths mm, y from the foot of the page. */
-export type Pen = { doc: PDFDocument; regular: PDFFont; bold: PDFFont; paper: Paper; page: PDFPage; y: number; title: string };
+export type Pen = { pages: PrintedPage[]; regular: PDFFont; bold: PDFFont; paper: Paper; page: PrintedPage; y: number; title: string };
 
 /** How words are written: size in points. */
-export type Hand = { size?: number; font?: PDFFont; color?: Color };
+export type Hand = { size?: number; font?: PDFFont; color?: string };
+
+/** Adds a page of a size, mm. */
+export function addPage(pen: Pen, { width, height }: { width: number; height: number }): void {
+  pen.page = { width, height, marks: [] };
+  pen.pages.push(pen.page);
+}
 
 /** Begins a page with the title and its number. */
 export function newPage(pen: Pen): void {
-  const { width, height } = PAPERS[pen.paper];
-  pen.page = pen.doc.addPage([width * POINTS_PER_MM, height * POINTS_PER_MM]);
+  const { width, height } = textPaper(pen.paper);
+  addPage(pen, { width, height });
   pen.y = height - MARGIN;
   const [title] = wrapText(pen.title, pen.regular, 9, width - 2 * MARGIN - 12);
   write(pen, title ?? '', [MARGIN, pen.y - 4], { color: FAINT });
-  write(pen, String(pen.doc.getPageCount()), [width - MARGIN - 6, pen.y - 4], { color: FAINT });
+  write(pen, String(pen.pages.length), [width - MARGIN - 6, pen.y - 4], { color: FAINT });
   pen.y -= 12;
 }
 
-/** Writes words at a place. */
-export function write(pen: Pen, words: string, [x, y]: Point, { size = 9, font = pen.regular, color = INK }: Hand = {}): void {
-  pen.page.drawText(words, { x: x * POINTS_PER_MM, y: y * POINTS_PER_MM, size, font, color });
+/** Writes words at a place; turned, they read upwards. */
+export function write(
+  pen: Pen,
+  words: string,
+  at: Point,
+  { size = 9, font = pen.regular, color = INK, turned = false }: Hand & { turned?: boolean } = {},
+): void {
+  put(pen, { kind: 'words', at, words, size, bold: font === pen.bold, colour: color, turned });
 }
 
+const put = (pen: Pen, mark: Mark): void => void pen.page.marks.push(mark);
+
+/** How wide words are, mm. */
+export const widthOf = (words: string, font: PDFFont, size: number): number => font.widthOfTextAtSize(words, size) / POINTS_PER_MM;
+
 /** How a line is drawn: thickness in points. */
-export type Stroke = { thickness?: number; color?: Color; dash?: number[] };
+export type Stroke = { thickness?: number; color?: string; dash?: number[] };
 
 /** Draws a straight line. */
-export function rule({ page }: Pen, a: Point, b: Point, { thickness = 0.5, color = INK, dash }: Stroke = {}): void {
-  page.drawLine({
-    start: { x: a[0] * POINTS_PER_MM, y: a[1] * POINTS_PER_MM },
-    end: { x: b[0] * POINTS_PER_MM, y: b[1] * POINTS_PER_MM },
-    thickness,
-    color,
-    ...(dash ? { dashArray: dash } : {}),
-  });
+export function rule(pen: Pen, from: Point, to: Point, { thickness = 0.5, color = INK, dash }: Stroke = {}): void {
+  put(pen, { kind: 'line', from, to, thickness, colour: color, ...(dash ? { dash } : {}) });
+}
+
+/** Draws a line through points. */
+export function line(pen: Pen, points: readonly Point[], stroke?: Stroke): void {
+  points.slice(1).forEach((point, i) => rule(pen, points[i]!, point, stroke));
 }
 
 /** Draws a closed line. */
 export function ring(pen: Pen, corners: readonly Point[], stroke?: Stroke): void {
   corners.forEach((corner, i) => rule(pen, corner, corners[(i + 1) % corners.length]!, stroke));
+}
+
+/** Fills an outline. */
+export function fill(pen: Pen, points: readonly Point[], colour: string): void {
+  put(pen, { kind: 'area', points: [...points], colour });
 }
 
 /** Breaks words to a width, mm. */
@@ -78,7 +102,7 @@ export function wrapText(words: string, font: PDFFont, size: number, width: numb
 }
 
 /** Width between the margins, mm. */
-export const across = ({ paper }: Pen): number => PAPERS[paper].width - 2 * MARGIN;
+export const across = ({ paper }: Pen): number => textPaper(paper).width - 2 * MARGIN;
 
 /** Writes words over as many lines as they need, from the pen's place down. */
 export function paragraph(pen: Pen, words: string, hand: Hand & { lead?: number; inset?: number } = {}): void {
@@ -94,6 +118,7 @@ export function room(pen: Pen, height: number): void {
   if (pen.y - height < MARGIN) newPage(pen);
 }
 
+/** A heading, with room for something under it. */
 export function heading(pen: Pen, words: string): void {
   room(pen, 24);
   pen.y -= 7;

@@ -1,7 +1,8 @@
+import { saidLength, type Unit } from '../../length';
 import { bounds, type Point, type Polygon } from '../../outline';
-import type { Template } from '../templates';
-import { clip, MARGIN, OVERLAP, PAPERS, tiles, type Tile } from '../tiles';
-import { across, FAINT, heading, MADDER, newPage, paragraph, POINTS_PER_MM, ring, rule, write, type Pen } from './pen';
+import { cornersOf, onTheFold, shapeOf, type Template, type TemplateMode } from '../templates';
+import { clip, MARGIN, OVERLAP, PAPERS, tiles, type Paper, type Tile } from '../tiles';
+import { across, addPage, FAINT, heading, MADDER, newPage, paragraph, ring, room, rule, wrapText, write, type Pen } from './pen';
 
 /** Side of the square one measures to see that the printer did not scale, mm. */
 const CHECK = 100;
@@ -21,8 +22,7 @@ function partsOf({ outline, closed }: TemplateLine): [Point, Point][] {
 
 /** One sheet of a template at full size. */
 function tilePage(pen: Pen, template: Template, tile: Tile, grid: { columns: number; rows: number }): void {
-  const { width, height } = PAPERS[pen.paper];
-  pen.page = pen.doc.addPage([width * POINTS_PER_MM, height * POINTS_PER_MM]);
+  addPage(pen, { width: PAPERS[pen.paper].width, height: tile.height + 2 * MARGIN });
   const place = (p: Point): Point => [p[0] - tile.x + MARGIN, p[1] - tile.y + MARGIN];
   const draw = ([a, b]: [Point, Point], stroke: Parameters<typeof rule>[3]): void => {
     const seen = clip(a, b, tile);
@@ -90,30 +90,110 @@ const boxOf = (x: number, y: number, width: number, height: number): Polygon => 
   [x, y + height],
 ];
 
-/** The square that is measured before anything is cut. */
-function checkSquare(pen: Pen): void {
-  paragraph(
-    pen,
-    `Measure the square: it must be ${CHECK} mm each way. Lay each sheet over its neighbour so that the crosses meet; neighbours overlap by ${OVERLAP} mm, from dotted line to paper edge of the drawing.`,
-  );
-  pen.y -= 4;
-  ring(pen, boxOf(MARGIN, pen.y - CHECK, CHECK, CHECK), { thickness: 0.8 });
-  write(pen, `${CHECK} mm`, [MARGIN + 40, pen.y - CHECK / 2], { size: 12, font: pen.bold });
-  pen.y -= CHECK + 10;
+/** Within this of a corner a sheet is printed where only the corners are, mm. */
+const NEAR_CORNER = 60;
+
+/** A template as it goes to the bench: its lines, and the sheets that they are printed on. */
+export type Laid = { template: Template; mode: TemplateMode; sheets: Tile[]; grid: { columns: number; rows: number } };
+
+/**
+ * A template in one of its modes.
+ *
+ * @param template at full size
+ * @param mode whole, half, its corners, or nothing that is printed at full size
+ * @param paper which paper
+ */
+export function laidOut(template: Template, mode: TemplateMode, paper: Paper): Laid {
+  const own = mode === 'half' ? onTheFold(template) : template;
+  if (mode === 'string' || mode === 'ruled' || mode === 'none') return { template, mode, sheets: [], grid: { columns: 0, rows: 0 } };
+  const { columns, rows, tiles: sheets } = tiles(own.lines, paper, own.marks);
+  const corners = cornersOf(own);
+  const near = (tile: Tile): boolean =>
+    corners.some(
+      ([x, y]) =>
+        x > tile.x - NEAR_CORNER &&
+        x < tile.x + tile.width + NEAR_CORNER &&
+        y > tile.y - NEAR_CORNER &&
+        y < tile.y + tile.height + NEAR_CORNER &&
+        clip([x, y], [x, y], {
+          ...tile,
+          x: tile.x - OVERLAP,
+          y: tile.y - OVERLAP,
+          width: tile.width + 2 * OVERLAP,
+          height: tile.height + 2 * OVERLAP,
+        }) !== null,
+    );
+  return { template: own, mode, sheets: mode === 'corners' ? sheets.filter(near) : sheets, grid: { columns, rows } };
 }
 
-/** The first page of a template: the check square and how the sheets go together. */
-function overview(pen: Pen, template: Template, sheets: readonly Tile[]): void {
-  heading(pen, template.title);
-  checkSquare(pen);
+/** The square that is measured before anything is cut, and how sheets go together. */
+function checkSquare(pen: Pen): void {
+  const top = pen.y;
+  ring(pen, boxOf(MARGIN, top - CHECK, CHECK, CHECK), { thickness: 0.8 });
+  write(pen, `${CHECK} mm`, [MARGIN + 40, top - CHECK / 2], { size: 12, font: pen.bold });
+  const words = `Print at 100 %, not “fit to page”. Measure the square: it must be ${CHECK} mm each way. Lay each sheet over its neighbour so that the crosses meet; neighbours overlap by ${OVERLAP} mm, from dotted line to the edge of the drawing.`;
+  wrapText(words, pen.regular, 9, across(pen) - CHECK - 8).forEach((own, i) => write(pen, own, [MARGIN + CHECK + 8, top - 4 - i * 4.6]));
+  pen.y = top - CHECK - 8;
+}
+
+/** Height of a picture of a template, mm. */
+const SMALL = 46;
+
+/** Notches round a circle are evenly spaced within this, degrees. */
+const EVEN = 1.5;
+
+/** Where the notches of a circle are: clockwise from the front, in degrees, or how far apart where they are even. */
+function roundNotches(notches: NonNullable<Template['notches']>, { x, y }: { x: number; y: number }): string {
+  const found = notches
+    .map(({ at, says }) => ({ says, angle: (450 + (Math.atan2(x - at[0], y - at[1]) * 180) / Math.PI - 90) % 360 }))
+    .sort((a, b) => a.angle - b.angle);
+  if (found.length === 0) return '';
+  const each = 360 / found.length;
+  const even = found.every(({ angle }, i) => Math.abs(angle - found[0]!.angle - i * each) < EVEN);
+  const names = found.map(({ says }) => says).join(', ');
+  if (even) return ` Notches every ${Math.round(each * 10) / 10}° clockwise from the front: ${names}.`;
+  return ` Notches clockwise from the front: ${found.map(({ says, angle }) => `${says} at ${Math.round(angle)}°`).join(', ')}.`;
+}
+
+/** What a template is drawn by, where it is not printed: a string, or a ruler; and where its notches are. */
+export function drawnBy({ template, mode }: Pick<Laid, 'template' | 'mode'>, unit: Unit): string {
+  const { circle, box } = shapeOf(template);
+  const say = (mm: number): string => saidLength(mm, unit);
+  const notches = template.notches ?? [];
+  if (mode === 'string' && circle)
+    return `a circle of ${say(2 * circle.radius)}: a string of ${say(circle.radius)} from the middle.${roundNotches(notches, circle)}`;
+  if (mode !== 'ruled') return '';
+  const along = (upper: boolean): string =>
+    notches
+      .filter(({ at }) => at[1] > (box.minY + box.maxY) / 2 === upper)
+      .sort((a, b) => a.at[0] - b.at[0])
+      .map(({ at, says }) => `${says} at ${say(at[0] - box.minX)}`)
+      .join(', ');
+  const told = [
+    along(true) && ` Notches along the upper edge, from the left: ${along(true)}.`,
+    along(false) && ` Along the lower edge: ${along(false)}.`,
+  ];
+  return `ruled, ${say(box.width)} × ${say(box.height)}.${told.filter(Boolean).join('')}`;
+}
+
+/** A template small, with the names of its sheets; or how it is drawn without one. */
+function small(pen: Pen, laid: Laid, unit: Unit): void {
+  const { template, sheets } = laid;
+  room(pen, SMALL + 14);
+  const count = sheets.length === 1 ? '1 sheet' : `${sheets.length} sheets`;
+  const words = `${template.title}: ${sheets.length > 0 ? count : drawnBy(laid, unit)}${laid.mode === 'half' ? ', half, on the fold' : ''}${laid.mode === 'corners' ? ', its corners' : ''}`;
+  paragraph(pen, words, { font: pen.bold, size: 9 });
   const box = bounds(
-    sheets.flatMap((t): Polygon => [
-      [t.x, t.y],
-      [t.x + t.width, t.y + t.height],
-    ]),
+    sheets.length > 0
+      ? sheets.flatMap((t): Polygon => [
+          [t.x, t.y],
+          [t.x + t.width, t.y + t.height],
+        ])
+      : template.lines[0]!.outline,
   );
-  const scale = Math.min(across(pen) / box.width, (pen.y - MARGIN - 4) / box.height);
-  const at = ([x, y]: Point): Point => [MARGIN + (x - box.minX) * scale, MARGIN + (y - box.minY) * scale];
+  const scale = Math.min((across(pen) * 0.8) / box.width, SMALL / box.height);
+  const foot = pen.y - box.height * scale;
+  const at = ([x, y]: Point): Point => [MARGIN + (x - box.minX) * scale, foot + (y - box.minY) * scale];
   for (const tile of sheets) {
     ring(pen, boxOf(tile.x, tile.y, tile.width, tile.height).map(at), { thickness: 0.3, color: FAINT });
     const [x, y] = at([tile.x + tile.width / 2, tile.y + tile.height / 2]);
@@ -123,13 +203,22 @@ function overview(pen: Pen, template: Template, sheets: readonly Tile[]): void {
     const stroke = { thickness: drawn.dashed ? 0.3 : 0.8, ...(drawn.cloth ? { color: MADDER } : {}) };
     for (const [a, b] of partsOf(drawn)) rule(pen, at(a), at(b), stroke);
   }
+  pen.y = foot - 7;
 }
 
-/** A template at full size over as many sheets as it needs. */
-export function templatePages(pen: Pen, template: Template): void {
-  const { columns, rows, tiles: sheets } = tiles(template.lines, pen.paper, template.marks);
-  pen.title = `${template.title}: ${sheets.length} sheets, print at 100 %, not “fit to page”`;
+/**
+ * The templates: one page that says how they are printed and which sheets there are, then the sheets at full size.
+ *
+ * @param pen where it goes
+ * @param chosen each template in the mode in which it is wanted
+ * @param unit of what is said
+ */
+export function templatePages(pen: Pen, chosen: readonly Laid[], unit: Unit): void {
+  const wanted = chosen.filter(({ mode }) => mode !== 'none');
+  if (wanted.length === 0) return;
   newPage(pen);
-  overview(pen, template, sheets);
-  for (const tile of sheets) tilePage(pen, template, tile, { columns, rows });
+  heading(pen, 'Templates');
+  if (wanted.some(({ sheets }) => sheets.length > 0)) checkSquare(pen);
+  for (const laid of wanted) small(pen, laid, unit);
+  for (const { template, sheets, grid } of wanted) for (const tile of sheets) tilePage(pen, template, tile, grid);
 }

@@ -1,0 +1,124 @@
+import { readFileSync } from 'node:fs';
+import { expect, test, type Page } from '@playwright/test';
+import { newChairSeat, newPiece } from '../src/core/piece';
+import { place, settled } from './help';
+
+type Kind = 'blue' | 'pale';
+
+/** How many dots of a picture are of a kind: read by the browser's own decoder, whatever drew it. */
+const seen = (page: Page, png: Buffer, kind: Kind): Promise<number> =>
+  page.evaluate(
+    async ([data, wanted]) => {
+      const bytes = Uint8Array.from(atob(data!), (sign) => sign.charCodeAt(0));
+      const picture = await createImageBitmap(new Blob([bytes], { type: 'image/png' }));
+      const pen = new OffscreenCanvas(picture.width, picture.height).getContext('2d')!;
+      pen.drawImage(picture, 0, 0);
+      const dots = pen.getImageData(0, 0, picture.width, picture.height).data;
+      let count = 0;
+      for (let i = 0; i < dots.length; i += 4) {
+        const [r, g, b] = [dots[i]!, dots[i + 1]!, dots[i + 2]!];
+        if (wanted === 'blue' ? b > r + 18 && b > 40 : r > 120 && r < 236 && Math.abs(r - g) < 26 && g > b + 8 && g - b < 60) count += 1;
+      }
+      return count;
+    },
+    [png.toString('base64'), kind] as const,
+  );
+
+const round = async (page: Page): Promise<Buffer> => {
+  const view = page.getByRole('img', { name: /in the round/ });
+  await expect(view).toHaveAttribute('data-drawn', 'yes', { timeout: 60_000 });
+  await page.waitForTimeout(400);
+  return view.screenshot();
+};
+
+test('in the round the cloth lies as its flat pieces carry it, and somebody sits down on it', async ({ page }) => {
+  const id = await place(page, {
+    name: 'Striped seat',
+    cloth: { ...newChairSeat().cloth, repeatAcross: 84, colour: 'night', second: 'chalk', figure: 'stripe' },
+    covering: { way: 'pull-over', motif: { x: 0, y: 0, on: 'stripe' } },
+  });
+  await page.goto(`/piece/${id}?stage=sit`);
+  await settled(page);
+  await expect(page.getByRole('list', { name: 'Verdict' })).toBeVisible({ timeout: 60_000 });
+  await page.goto(`/piece/${id}?stage=cover`);
+  await settled(page);
+  await page.getByRole('button', { name: 'In the round' }).click();
+  const striped = await round(page);
+  expect(await seen(page, striped, 'blue')).toBeGreaterThan(4000);
+  expect(await seen(page, striped, 'pale')).toBeGreaterThan(3000);
+  const sit = page.getByLabel('Somebody sits on it');
+  if (await sit.isVisible()) {
+    await sit.check();
+    await page.waitForTimeout(1200);
+    expect((await round(page)).equals(striped)).toBe(false);
+  }
+  await page.getByLabel('Colour by').selectOption('strain');
+  const strained = await round(page);
+  expect(await seen(page, strained, 'blue')).toBeLessThan(1500);
+  const [model] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'glTF' }).click()]);
+  // A glTF says what it is in its first four letters, and its length in its third word.
+  const bytes = readFileSync(await model.path());
+  expect(bytes.toString('latin1', 0, 4)).toBe('glTF');
+  expect(bytes.readUInt32LE(8)).toBe(bytes.length);
+});
+
+test('a drawing keeps its figures readable, comes nearer by wheel, keys and button, and goes home', async ({ page }) => {
+  const id = await place(page, { name: 'Near seat' });
+  await page.goto(`/piece/${id}?stage=fix`);
+  await settled(page);
+  const plan = page.getByRole('group', { name: /Plan from above/ });
+  const heights = async (): Promise<number[]> =>
+    plan.locator('[data-station] text').evaluateAll((all) => all.map((own) => own.getBoundingClientRect().height));
+  for (const high of await heights()) expect(high).toBeGreaterThan(9);
+  const numbers = (): Promise<number> => plan.locator('[data-staple] text').count();
+  const before = await numbers();
+  await page.getByRole('button', { name: 'Nearer' }).first().click();
+  await page.getByRole('button', { name: 'Nearer' }).first().click();
+  await expect(plan).toHaveAttribute('data-near', 'yes');
+  // Nearer, there is room for more numbers, and figures have not grown.
+  await expect.poll(numbers).toBeGreaterThanOrEqual(before);
+  for (const high of await heights()) expect(high).toBeLessThan(24);
+  await page.getByRole('button', { name: 'The whole drawing' }).first().click();
+  await expect(plan).toHaveAttribute('data-near', 'no');
+  const box = (await plan.boundingBox())!;
+  await page.mouse.move(box.x + box.width / 2, box.y + box.height / 3);
+  await page.mouse.wheel(0, -300);
+  await expect(plan).toHaveAttribute('data-near', 'yes');
+  await page.getByRole('slider', { name: 'Chalk line, move' }).focus();
+  await page.keyboard.press('0');
+  await expect(plan).toHaveAttribute('data-near', 'no');
+  // What can be taken hold of still moves by as much as the hand does when the drawing is nearer.
+  await page.keyboard.press('+');
+  await expect(plan).toHaveAttribute('data-near', 'yes');
+});
+
+test('what is printed is chosen, seen before it is printed, and remembered', async ({ page }) => {
+  const id = await place(page, { ...newPiece('round-seat'), name: 'Printed stool' });
+  await page.goto(`/piece/${id}?stage=cover`);
+  await settled(page);
+  await page.getByRole('button', { name: 'Print…' }).click();
+  const dialog = page.getByRole('dialog', { name: 'Print' });
+  const pages = dialog.locator('[data-pages]');
+  const count = async (): Promise<number> => {
+    await expect(pages).not.toHaveAttribute('data-pages', '', { timeout: 60_000 });
+    return Number(await pages.getAttribute('data-pages'));
+  };
+  const usual = await count();
+  expect(usual).toBeLessThanOrEqual(12);
+  await expect(dialog.locator('[data-page="1"]')).toContainText('Printed stool');
+  const top = dialog.getByLabel(/^Top panel/);
+  await expect(top).toHaveValue('string');
+  await top.selectOption('whole');
+  await expect.poll(count, { timeout: 60_000 }).toBeGreaterThan(usual + 3);
+  await dialog.getByLabel('Templates', { exact: true }).uncheck();
+  await dialog.getByLabel('Run sheet').uncheck();
+  await expect.poll(count, { timeout: 60_000 }).toBeLessThan(usual);
+  await dialog.getByRole('button', { name: 'Close' }).click();
+  await page.reload();
+  await settled(page);
+  await page.getByRole('button', { name: 'Print…' }).click();
+  await expect(dialog.getByLabel('Run sheet')).not.toBeChecked();
+  await dialog.getByLabel('Templates', { exact: true }).check();
+  await expect(dialog.getByLabel(/^Top panel/)).toHaveValue('whole');
+  await dialog.getByLabel('Run sheet').check();
+});
