@@ -112,6 +112,7 @@ test('what is printed is chosen, seen before it is printed, and remembered', asy
   await expect.poll(count, { timeout: 60_000 }).toBeGreaterThan(usual + 3);
   await dialog.getByLabel('Templates', { exact: true }).uncheck();
   await dialog.getByLabel('Run sheet').uncheck();
+  await expect(dialog.getByLabel('Run sheet')).not.toBeChecked();
   await expect.poll(count, { timeout: 60_000 }).toBeLessThan(usual);
   await dialog.getByRole('button', { name: 'Close' }).click();
   await page.reload();

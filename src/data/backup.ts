@@ -208,10 +208,11 @@ export async function checkBackup(file: string): Promise<CheckedBackup> {
  *
  * @param file the archive
  * @param folder the workshop's; made when missing. No application may have it open
+ * @param [before] done once the backup was found whole, before anything is changed
  * @returns what is there now, and where what was there before lies
  * @throws BadBackup where it is not whole: nothing is changed then
  */
-export async function restoreBackup(file: string, folder: string): Promise<CheckedBackup & { aside: string | null }> {
+export async function restoreBackup(file: string, folder: string, before?: () => void): Promise<CheckedBackup & { aside: string | null }> {
   if (!existsSync(file)) throw new BadBackup(`There is no ${basename(file)}.`);
   mkdirSync(folder, { recursive: true });
   const into = mkdtempSync(join(folder, '.restoring-'));
@@ -220,6 +221,7 @@ export async function restoreBackup(file: string, folder: string): Promise<Check
     const found = await examined(into, manifest);
     mkdirSync(join(into, 'photos'), { recursive: true });
     for (const { name } of manifest.files) settle(join(into, name));
+    before?.();
     const had = [DATABASE_FILE, `${DATABASE_FILE}-wal`, `${DATABASE_FILE}-shm`, 'photos'].filter((name) => existsSync(join(folder, name)));
     const aside = had.length > 0 ? join(folder, `before-restore-${new Date().toISOString().replace(/[:.]/g, '-')}`) : null;
     if (aside) {

@@ -210,3 +210,12 @@ export function database(): Db {
   }
   return kept.foveaDatabase!;
 }
+
+/** Closes the connection of this process; it is opened anew when it is asked for. Nothing is left in the log beside the file. */
+export function closeDatabase(): void {
+  const db = kept.foveaDatabase;
+  if (!db?.open) return;
+  db.pragma('wal_checkpoint(TRUNCATE)');
+  db.close();
+  kept.foveaDatabase = undefined;
+}

@@ -1,9 +1,12 @@
-import { createReadStream, statSync } from 'node:fs';
+import { createReadStream, mkdtempSync, rmSync, statSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { Readable } from 'node:stream';
-import { backupFile, listBackups, makeBackup, thinBackups, type KeptBackup } from '../data/backup';
-import { damageOf, database, dataFolder } from '../data/database';
+import { backupFile, BadBackup, listBackups, makeBackup, restoreBackup, thinBackups, type KeptBackup } from '../data/backup';
+import { closeDatabase, damageOf, database, dataFolder } from '../data/database';
 import { eventLog } from './event-log';
-import { Refusal } from './http';
+import { isEmpty } from './demo';
+import { readBytes, Refusal } from './http';
 
 /** So many backups are kept unless FOVEA_BACKUPS says otherwise; 0 makes none by itself. */
 const KEPT = 14;
@@ -63,6 +66,32 @@ export function getBackup(name: string): Response {
       'content-disposition': `attachment; filename="${name}"`,
     },
   });
+}
+
+/** A backup that is brought in by the page has at most so much, bytes; a larger one comes by the command line. */
+const LARGEST = 20_000_000;
+
+/** POST /api/restore: puts a backup into a workshop that has nothing of its own yet. It is looked through first. */
+export async function postRestore(request: Request): Promise<Response> {
+  if (!isEmpty(database()))
+    throw new Refusal(
+      409,
+      'This workshop has its own pieces. A backup is put over them by the command line, with the application stopped.',
+    );
+  const bytes = await readBytes(request, LARGEST, 'This backup is larger than 20 MB: put it back by the command line (docs/moving.md).');
+  const aside = mkdtempSync(join(tmpdir(), 'fovea-brought-'));
+  try {
+    const file = join(aside, 'brought.tar.gz');
+    writeFileSync(file, bytes);
+    const { pieces, log, photos } = await restoreBackup(file, dataFolder(), closeDatabase);
+    eventLog().info('A backup was put into an empty workshop');
+    return Response.json({ pieces, log, photos }, { status: 201 });
+  } catch (error) {
+    if (error instanceof BadBackup) throw new Refusal(422, error.message);
+    throw error;
+  } finally {
+    rmSync(aside, { recursive: true, force: true });
+  }
 }
 
 /** What is done daily: the database looked through, a backup made. */

@@ -61,7 +61,7 @@ const MAY: Record<Exclude<Role, 'owner'>, readonly RegExp[]> = {
   hand: [/^\w+ \/api\/pieces(\/|$)/, /^POST \/api\/(import|photos)$/, /^PUT \/api\/settings$/, /^DELETE \/api\/enter$/],
 };
 /** What is not even looked at by others than the owner. */
-const OWNERS = /^\/(api\/(backups|members)|workshop)(\/|$)/;
+const OWNERS = /^\/(api\/(backups|members|demo|restore)|workshop)(\/|$)/;
 
 /**
  * Why somebody may not do something, or null.

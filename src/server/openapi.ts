@@ -145,6 +145,15 @@ export const ROUTES: Record<string, Record<string, Route>> = {
       refuses: [404],
     },
   },
+  '/api/demo': { post: { says: 'Lays out the demo workshop in an empty one', gives: OK, status: 201, refuses: [409] } },
+  '/api/restore': {
+    post: {
+      says: 'Puts a backup into an empty workshop; the body is the archive',
+      gives: record({ pieces: whole('On the floor'), log: whole('Finished'), photos: whole('Kept') }),
+      status: 201,
+      refuses: [409, 413, 422],
+    },
+  },
   '/api/pieces/{id}/print': {
     get: {
       says: 'Job sheet, cut sheet, run sheet, labels and templates',

@@ -1,3 +1,4 @@
+export { LEVEL } from './padding-sizes';
 export { printFigure } from './print-figure';
 export { sizesOf } from './sizes';
 export { SIZE_GROUPS, type SizeGroup, type SizeLine, type SizeUnit, type Term } from './types';

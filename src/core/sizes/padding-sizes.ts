@@ -1,6 +1,9 @@
 import { PAD_ROLES } from '../piece';
 import { length, type Making, type SizeLine } from './types';
 
+/** A middle within this of its rim is level, mm. */
+export const LEVEL = 0.5;
+
 /** The padding: heights over the board and the pads to cut. */
 export function paddingSizes({ plan, piece, rule }: Making): SizeLine[] {
   const padding = piece.pads.reduce((sum, pad) => sum + pad.thickness, 0);
@@ -24,7 +27,8 @@ export function paddingSizes({ plan, piece, rule }: Making): SizeLine[] {
       key: 'crown',
       group: 'Padding',
       label: 'Crown',
-      value: surface.crown,
+      // Nobody calls half a millimetre a crown.
+      value: Math.abs(surface.crown) < LEVEL ? 0 : surface.crown,
       unit: 'length',
       formula: 'crown = covered middle − wadding − rim of the pad as cut',
       note: 'middle over rim',

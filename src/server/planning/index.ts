@@ -24,8 +24,8 @@ export type Planning = {
   look: (asked: Asked) => Promise<Look>;
   /** `signal` ends it when nobody waits for it any more */
   print: (asked: Parameters<typeof thread.print>[0], signal?: AbortSignal) => Promise<Uint8Array>;
-  /** the same as pages to be looked at */
-  pages: (asked: Parameters<typeof thread.pages>[0], signal?: AbortSignal) => Promise<Printed>;
+  /** the same as pages to be looked at; never ended half way: the thread would forget what it planned, and the next asks at once */
+  pages: (asked: Parameters<typeof thread.pages>[0]) => Promise<Printed>;
   close: () => Promise<void>;
 };
 
@@ -62,7 +62,7 @@ function createPlanning(): Planning {
       return known;
     },
     print: (asked, signal) => run('print', asked, signal),
-    pages: (asked, signal) => run('pages', asked, signal),
+    pages: (asked) => run('pages', asked),
     close: () => pool.destroy(),
   };
 }

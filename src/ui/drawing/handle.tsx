@@ -72,7 +72,7 @@ export function Handle({ x, y, size, label, value, says, shape = 'round', onDrag
       onKeyDown={keys}
     >
       <title>{`${label}: ${says}`}</title>
-      <circle r={size * 2} fill="transparent" />
+      <circle r={size * 2} fill="transparent" data-hit />
       {shape === 'round' ? (
         <circle r={size} fill="var(--color-base-100)" stroke="var(--chalk)" strokeWidth={size * 0.45} />
       ) : (

@@ -12,6 +12,7 @@ import { send } from '@/ui/kit/api';
 import { Dialog } from '@/ui/kit/dialog';
 import { FilePick } from '@/ui/kit/file-pick';
 import { useLength } from '@/ui/kit/settings';
+import { Empty } from './empty';
 import { nextOf } from './next';
 
 /** Millimetres that the widest row's drawing spans; all rows are drawn at this one scale. */
@@ -237,21 +238,6 @@ function Begin({ onWrong }: { onWrong: (message: string | null) => void }) {
   );
 }
 
-function Empty() {
-  return (
-    <div className="border-2 border-dashed border-base-content/30 rounded-sm p-10 text-center">
-      <p className="font-display text-xl mb-1">The floor is empty</p>
-      <p>
-        Start with{' '}
-        <Link href="/new" className="underline">
-          a new piece
-        </Link>{' '}
-        and a tape, or import a piece from a file.
-      </p>
-    </div>
-  );
-}
-
 /** Everything in the workshop, each row a true small section, all at one scale. */
 export function Floor({ first }: { first: FloorView }) {
   const [near, setEnd] = useNear();
@@ -278,7 +264,7 @@ export function Floor({ first }: { first: FloorView }) {
           {message}
         </p>
       )}
-      {rows.length === 0 && broken.length === 0 && <Empty />}
+      {rows.length === 0 && broken.length === 0 && <Empty onWrong={setMessage} />}
       <ul>
         {broken.map((piece) => (
           <Broken key={piece.id} {...piece} onWrong={setMessage} />

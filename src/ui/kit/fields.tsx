@@ -24,6 +24,8 @@ type FieldProps = {
   /** takes the value, or says what is wrong with it */
   onCommit: (value: number) => string | null;
   hint?: ReactNode;
+  /** stands beside the label */
+  mark?: ReactNode;
   compact?: boolean;
   /** the label is read out but not shown, for tables */
   bare?: boolean;
@@ -82,7 +84,7 @@ function useTyped({ name, onCommit, understood, nudge, shown, value }: CoreProps
 const STEPS: Record<string, number> = { ArrowUp: 1, ArrowDown: -1 };
 
 function Field(props: CoreProps) {
-  const { label, hint, shown, compact, bare, takesLengths, example, meant } = props;
+  const { label, hint, mark, shown, compact, bare, takesLengths, example, meant } = props;
   const id = useId();
   const { unit } = useSettings();
   const entered = useRef(false);
@@ -109,9 +111,12 @@ function Field(props: CoreProps) {
   return (
     <div className={`relative ${compact ? 'py-0.5' : 'py-1'}`}>
       <div className="flex items-baseline justify-between gap-2">
-        <label htmlFor={id} className={bare ? 'sr-only' : 'text-sm'}>
-          {label}
-        </label>
+        <span className={bare ? 'sr-only' : 'flex items-center gap-1.5'}>
+          <label htmlFor={id} className="text-sm">
+            {label}
+          </label>
+          {mark}
+        </span>
         <input
           id={id}
           data-tape
@@ -244,8 +249,11 @@ export function ChoiceField<T extends string>({
   options,
   onChange,
   hint,
+  mark,
 }: {
   label: string;
+  /** stands beside the label */
+  mark?: ReactNode;
   value: T;
   options: readonly { id: T; name: string }[];
   /** takes the choice, or says why it cannot be */
@@ -258,9 +266,12 @@ export function ChoiceField<T extends string>({
   return (
     <div className="py-1">
       <div className="flex items-baseline justify-between gap-2">
-        <label htmlFor={id} className="text-sm shrink-0">
-          {label}
-        </label>
+        <span className="flex items-center gap-1.5 shrink-0">
+          <label htmlFor={id} className="text-sm">
+            {label}
+          </label>
+          {mark}
+        </span>
         <select
           id={id}
           className="min-w-0 max-w-44 px-2 py-1 bg-base-100 border border-base-content/40 rounded-sm text-sm"

@@ -22,6 +22,8 @@ type Props = {
   /** takes the value, or says what is wrong with it */
   onCommit: (value: unknown) => string | null;
   hint?: ReactNode;
+  /** stands beside the label */
+  mark?: ReactNode;
   compact?: boolean | undefined;
   bare?: boolean | undefined;
   /** the value is only an example */
@@ -31,7 +33,7 @@ type Props = {
 };
 
 /** A field drawn from what the document says of it. */
-export function SchemaField({ field, name, value, onCommit: take, hint, compact, bare, example, foam }: Props) {
+export function SchemaField({ field, name, value, onCommit: take, hint, mark, compact, bare, example, foam }: Props) {
   // What no document takes is said at once, in the document's own words.
   const onCommit = (next: unknown): string | null =>
     (field.range && next !== null ? sayRange(field.label, next, field.range, field.unit) : null) ?? take(next);
@@ -40,6 +42,7 @@ export function SchemaField({ field, name, value, onCommit: take, hint, compact,
     name,
     onCommit,
     hint,
+    mark,
     ...(compact ? { compact } : {}),
     ...(bare ? { bare } : {}),
     ...(example ? { example } : {}),
@@ -53,6 +56,7 @@ export function SchemaField({ field, name, value, onCommit: take, hint, compact,
         options={options}
         onChange={(id) => onCommit(id === '' ? null : id)}
         hint={hint}
+        mark={mark}
       />
     );
   }

@@ -1,5 +1,6 @@
 'use client';
 
+import { Guide } from '@/ui/guide/guide';
 import { Camera } from 'lucide-react';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
@@ -222,6 +223,7 @@ export function NewPiece() {
   return (
     <main className="max-w-5xl w-full mx-auto px-6 py-5">
       <h1 className="font-display text-2xl mb-3">New piece</h1>
+      <Guide stage={null} />
       <div className="grid grid-cols-[22rem_1fr] max-lg:grid-cols-[20rem_1fr] gap-10">
         <form
           onSubmit={(event) => {

@@ -15,6 +15,8 @@ import { PagePicture } from './page-picture';
 type Chosen = { paper: Paper; parts: PrintPart[]; modes: Record<string, Record<string, TemplateMode>> };
 
 const KEPT = 'fovea.print';
+/** A choice rests so long before its pages are asked for, ms: one is seldom made alone. */
+const REST = 250;
 /** Pages that are drawn at once; more are asked for. */
 const FIRST = 12;
 
@@ -65,16 +67,22 @@ function Templates({ templates, onMode }: { templates: readonly TemplateChoice[]
 function usePages(id: string, asked: string, status: string): { printed: Printed | null; wrong: string | null; waiting: boolean } {
   const [got, setGot] = useState<{ asked: string; printed: Printed | null; wrong: string | null } | null>(null);
   useEffect(() => {
-    const ended = new AbortController();
-    void fetch(`/api/pieces/${id}/pages?${asked}`, { signal: ended.signal })
-      .then(async (response) => {
+    let over = false;
+    const ask = async (): Promise<void> => {
+      try {
+        const response = await fetch(`/api/pieces/${id}/pages?${asked}`);
         const data = (await response.json()) as Printed & { message?: string };
-        setGot({ asked, printed: response.ok ? data : null, wrong: response.ok ? null : (data.message ?? 'It could not be laid out.') });
-      })
-      .catch(() => {
-        if (!ended.signal.aborted) setGot({ asked, printed: null, wrong: 'The workshop cannot be reached; try again.' });
-      });
-    return () => ended.abort();
+        const wrong = response.ok ? null : (data.message ?? 'It could not be laid out.');
+        if (!over) setGot({ asked, printed: response.ok ? data : null, wrong });
+      } catch {
+        if (!over) setGot({ asked, printed: null, wrong: 'The workshop cannot be reached; try again.' });
+      }
+    };
+    const timer = setTimeout(() => void ask(), REST);
+    return () => {
+      over = true;
+      clearTimeout(timer);
+    };
     // What is on its way to the disk is printed once it is there.
   }, [id, asked, status]);
   return { printed: got?.printed ?? null, wrong: got?.wrong ?? null, waiting: got?.asked !== asked };

@@ -1,7 +1,9 @@
 'use client';
 
+import { useState } from 'react';
 import { Dialog } from '@/ui/kit/dialog';
 import { STAGES } from '@/ui/stages';
+import { WordsDialog } from '@/ui/words/word-card';
 
 const keys = (): [string, string][] => [
   ['Enter', 'take the figure and go to the next measurement'],
@@ -12,6 +14,7 @@ const keys = (): [string, string][] => [
   ['Ctrl + Z, Ctrl + Shift + Z', 'undo, redo'],
   [`Alt + 1 … ${STAGES.length}`, `to a stage: ${STAGES.map(({ name }) => name).join(', ')}`],
   ['R', 'in the round and back'],
+  ['+, −, 0', 'nearer, farther and the whole of a drawing, while something in it has the focus'],
   [
     'Page up, page down',
     'from point to point of a drawn outline; A adds one, Delete takes it out, S and L make the way on smooth or straight',
@@ -21,6 +24,8 @@ const keys = (): [string, string][] => [
 
 /** The list of keys. */
 export function KeysDialog({ onClose }: { onClose: () => void }) {
+  const [words, setWords] = useState(false);
+  if (words) return <WordsDialog onClose={onClose} />;
   return (
     <Dialog title="Keys" onClose={onClose}>
       <dl className="grid grid-cols-[auto_1fr] gap-x-4 gap-y-1 text-sm">
@@ -31,9 +36,14 @@ export function KeysDialog({ onClose }: { onClose: () => void }) {
           </div>
         ))}
       </dl>
-      <button type="button" className="btn btn-outline mt-4" onClick={onClose}>
-        Close
-      </button>
+      <div className="flex gap-3 mt-4">
+        <button type="button" className="btn btn-outline" onClick={onClose}>
+          Close
+        </button>
+        <button type="button" className="btn btn-outline font-normal" onClick={() => setWords(true)}>
+          Words of the trade…
+        </button>
+      </div>
     </Dialog>
   );
 }

@@ -2,7 +2,9 @@
 
 import type { ReactNode } from 'react';
 import { fieldAt } from '@/core/piece';
+import { wordFor, wordsIn } from '@/core/words';
 import { SchemaField } from '@/ui/kit/schema-field';
+import { WordMark } from '@/ui/words/word-card';
 import { useField, usePiece, useSheet } from './store';
 
 type Props = {
@@ -17,15 +19,18 @@ type Props = {
   onCommit?: (value: never) => string | null;
   compact?: boolean;
   bare?: boolean;
+  /** the word that explains it, where its path alone does not tell */
+  word?: string;
 };
 
 /** A field of the piece: its name, unit, range, choices and hint are the document's own. */
-export function PieceField({ at, label, hint, standing, onCommit, compact, bare }: Props) {
+export function PieceField({ at, label, hint, standing, onCommit, compact, bare, word }: Props) {
   const piece = usePiece();
   const id = useSheet((state) => state.id);
   const stuck = useSheet((state) => (state.stuck?.at === at ? state.stuck.message : null));
   const [value, put] = useField(at);
   const field = fieldAt(at, piece);
+  const explained = word ? wordsIn().find(({ id: own }) => own === word) : wordFor(at);
   return (
     <>
       <SchemaField
@@ -33,6 +38,7 @@ export function PieceField({ at, label, hint, standing, onCommit, compact, bare 
         name={`${id} ${at}`}
         value={value ?? standing ?? field.default ?? null}
         hint={hint ?? field.hint}
+        mark={explained && !bare ? <WordMark word={explained} /> : undefined}
         compact={compact}
         bare={bare}
         foam={/^pads\.\d+\.thickness$/.test(at)}

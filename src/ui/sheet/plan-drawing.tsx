@@ -116,15 +116,18 @@ function Stations({ layer: { view, size }, Station }: { layer: LayerProps; Stati
 }
 
 /** What of the piece the drawing holds, mm, and the room that is left round it. */
-function framed(drawing: Drawing, view: LayerProps['view']): Pick<LayerProps, 'box' | 'margin'> {
+function framed(drawing: Drawing, view: LayerProps['view']): Pick<LayerProps, 'box' | 'margin'> & { measured: boolean } {
   const { cloth, room } = drawing.frame(view);
   const blank = cloth ? view.plan.cover?.pieces[0] : undefined;
   const box = bounds(blank ? blank.outline : view.plan.outline.points);
-  return { box, margin: Math.max(box.width, box.height) * room };
+  return { box, margin: Math.max(box.width, box.height) * room, measured: room > LEFT_FREE };
 }
 
-/** Figures that stand outside the room that is left. */
-const ROOM = { left: 0.6, right: 0.6, top: 0.6, bottom: 0.6 };
+/** Room round a drawing in figures' heights: for the board's own measurements, and where there are none. */
+const MEASURED = { left: 3.7, right: 3.7, top: 3.7, bottom: 3.7 };
+const PLAIN = { left: 0.6, right: 0.6, top: 0.6, bottom: 0.6 };
+/** A drawing that leaves more than this free has measurements round it, as a share. */
+const LEFT_FREE = 0.1;
 
 /** The base from above: outlines, contour lines of the covered crown, stations and the chalk line, and what the stage lays on it. */
 export function PlanDrawing({ drawing }: { drawing: Drawing }) {
@@ -134,8 +137,9 @@ export function PlanDrawing({ drawing }: { drawing: Drawing }) {
   const sits = useSheet((state) => state.stage === 'sit');
   const show = useSheet((state) => state.show);
   const { plan } = view;
-  const frame = framed(drawing, view);
+  const { measured, ...frame } = framed(drawing, view);
   const { box, margin } = frame;
+  const free = measured ? 0 : margin;
   const board = bounds(plan.outline.points);
   const point = (event: PointerEvent<SVGSVGElement>) => {
     const matrix = event.currentTarget.getScreenCTM();
@@ -147,8 +151,8 @@ export function PlanDrawing({ drawing }: { drawing: Drawing }) {
   return (
     <Paper
       onPointerMove={point}
-      extent={{ x: box.minX - margin, y: -box.maxY - margin, width: box.width + 2 * margin, height: box.height + 2 * margin }}
-      room={ROOM}
+      extent={{ x: box.minX - free, y: -box.maxY - free, width: box.width + 2 * free, height: box.height + 2 * free }}
+      room={measured ? MEASURED : PLAIN}
       buttons
       label={`Plan from above, ${plan.base.words[0]} at the bottom`}
     >

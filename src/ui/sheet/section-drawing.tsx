@@ -3,6 +3,7 @@
 import { heightAt, inPocket, readGrid, type Section } from '@/core/build';
 import { foamsOf, withCrown, type Pad, type Piece } from '@/core/piece';
 import type { SitView } from '@/core/plan';
+import { LEVEL } from '@/core/sizes';
 import { Dimension } from '@/ui/drawing/dimension';
 import { Handle } from '@/ui/drawing/handle';
 import { MaterialPatterns } from '@/ui/drawing/materials';
@@ -147,11 +148,17 @@ function Measures({ section, reach: { left, right, low, high, middle, apex }, si
       <text x={left} y={-low + size * 3.1} fontSize={size * 0.75} fill="var(--cover-line)">
         cover <Figure says={say(section.length)} svg /> staple to staple
       </text>
-      <text x={right + size * 4} y={-low + size * 3.1} fontSize={size * 0.75} textAnchor="end" fill="var(--ink)">
+      <text
+        x={right + size * 4}
+        y={-low + size * (right - left < size * 16 ? 4.1 : 3.1)}
+        fontSize={size * 0.75}
+        textAnchor="end"
+        fill="var(--ink)"
+      >
         return <Figure says={say(Math.abs(section.board.right - section.cover.at(-1)![0]))} svg />
       </text>
       <text x={middle + size} y={-apex - size * 1.1} fontSize={size * 0.75} fill="var(--chalk)">
-        crown <Figure says={say(crown)} svg />
+        crown <Figure says={say(Math.abs(crown) < LEVEL ? 0 : crown)} svg />
       </text>
     </>
   );

@@ -110,8 +110,11 @@ export function StageTabs() {
   const piece = usePiece();
   const stage = useSheet((state) => state.stage);
   const goTo = useSheet((state) => state.goTo);
+  const drawer = useSheet((state) => state.drawer);
+  const show = useSheet((state) => state.show);
+  const notes = useSheet((state) => state.view?.plan.warnings.length ?? 0);
   return (
-    <nav aria-label="Stages" className="flex px-4 border-b border-base-content/25 gap-1 overflow-x-auto">
+    <nav aria-label="Stages" className="flex px-4 border-b border-base-content/25 gap-1 overflow-x-auto shrink-0">
       {STAGES.map(({ id, name, lacking }, i) => {
         const lack = lacking(piece);
         return (
@@ -127,6 +130,16 @@ export function StageTabs() {
           </button>
         );
       })}
+      <button
+        type="button"
+        className="hidden narrow:inline-flex items-center ml-auto px-3 py-1.5 text-sm cursor-pointer whitespace-nowrap underline underline-offset-4"
+        aria-expanded={drawer}
+        aria-controls="sizes"
+        onClick={() => show({ drawer: !drawer })}
+      >
+        Sizes
+        {notes > 0 && <span className="text-xs text-warning no-underline">, {notes} to mind</span>}
+      </button>
     </nav>
   );
 }

@@ -1,6 +1,6 @@
 'use client';
 
-import { Rotate3d } from 'lucide-react';
+import { ChevronDown, ChevronUp, Rotate3d } from 'lucide-react';
 import dynamic from 'next/dynamic';
 import { useEffect, useState } from 'react';
 import { ruleOf } from '@/core/house';
@@ -11,6 +11,7 @@ import { useSettings } from '@/ui/kit/settings';
 import { sheetWorker, solvingWorker } from '@/ui/kit/workers';
 import { STAGES, stageOf } from '@/ui/stages';
 import { ConflictDialog } from './conflict-dialog';
+import { Guide } from '@/ui/guide/guide';
 import { PrintDialog } from '@/ui/print/print-dialog';
 import { KeysDialog } from './keys-dialog';
 import { Notes } from './notes';
@@ -108,7 +109,7 @@ function Middle({ stage }: { stage: Stage }) {
   const problems = useSheet((state) => state.problems.length);
   const { Main, drawing } = stage;
   return (
-    <div className="min-h-0 min-w-0 flex flex-col">
+    <div className="min-h-0 min-w-0 flex flex-col upright:flex-1">
       <Refusals />
       {!viewed && problems === 0 && (
         <p className="p-6 text-sm" role="status">
@@ -121,10 +122,39 @@ function Middle({ stage }: { stage: Stage }) {
   );
 }
 
+/** What is typed and chosen at a stage: beside the drawing, or a sheet from below where the page is upright. */
+function StagePanel({ stage }: { stage: Stage }) {
+  const [open, setOpen] = useState(true);
+  const { Panel } = stage;
+  return (
+    <section
+      aria-label={stage.name}
+      className={`overflow-y-auto px-3 py-2 border-r border-base-content/25 upright:border-r-0 upright:border-t-2 upright:border-base-content/60 upright:max-h-[44%] upright:shrink-0`}
+    >
+      <div className="flex items-center">
+        <h2 className="font-display text-lg">{stage.name}</h2>
+        <button
+          type="button"
+          className="btn btn-sm btn-ghost font-normal ml-auto hidden upright:inline-flex"
+          aria-expanded={open}
+          onClick={() => setOpen(!open)}
+        >
+          {open ? <ChevronDown size={18} aria-hidden /> : <ChevronUp size={18} aria-hidden />} {open ? 'Fold away' : 'Fields'}
+        </button>
+      </div>
+      <div className={`upright:columns-[20rem] upright:gap-6 upright:[&>*]:break-inside-avoid ${open ? '' : 'upright:hidden'}`}>
+        <Panel />
+      </div>
+    </section>
+  );
+}
+
 function Opened() {
   const stage = stageOf(useSheet((state) => state.stage));
   const viewed = useSheet((state) => state.view !== null);
   const keys = useSheet((state) => state.keys);
+  const goTo = useSheet((state) => state.goTo);
+  const drawer = useSheet((state) => state.drawer);
   const printing = useSheet((state) => state.printing);
   const id = useSheet((state) => state.id);
   const conflict = useSheet((state) => state.conflict);
@@ -137,22 +167,22 @@ function Opened() {
     const stops = [keepViewed(store, sheetWorker(), STAGES), keepSat(store, solvingWorker(), STAGES)];
     return () => stops.forEach((stop) => stop());
   }, [store, saver]);
-  const { Panel } = stage;
   return (
     <main className="flex flex-col min-h-0 h-[calc(100vh-3rem)]">
       <SheetHeader />
       <StageTabs />
-      <div className="flex-1 min-h-0 overflow-hidden grid grid-rows-[minmax(0,1fr)] grid-cols-[minmax(15rem,17rem)_minmax(0,1fr)_minmax(16rem,19rem)] max-lg:grid-cols-[14rem_minmax(0,1fr)_14rem]">
-        <section key={stage.id} aria-label={stage.name} className="overflow-y-auto px-3 py-2 border-r border-base-content/25">
-          <h2 className="font-display text-lg">{stage.name}</h2>
-          <Panel />
-        </section>
+      <div className="flex-1 min-h-0 overflow-hidden relative grid grid-rows-[minmax(0,1fr)] grid-cols-[minmax(15rem,17rem)_minmax(0,1fr)_minmax(16rem,19rem)] narrow:grid-cols-[17rem_minmax(0,1fr)] upright:flex upright:flex-col-reverse">
+        <StagePanel key={stage.id} stage={stage} />
         <Middle stage={stage} />
-        <aside className="overflow-y-auto border-l border-base-content/25 pb-6">
+        <aside
+          id="sizes"
+          className={`overflow-y-auto border-l border-base-content/25 pb-6 narrow:absolute narrow:inset-y-0 narrow:right-0 narrow:w-80 narrow:max-w-[85vw] narrow:z-20 narrow:bg-base-100 narrow:border-l-2 narrow:border-base-content/60 ${drawer ? '' : 'narrow:hidden'}`}
+        >
           {viewed && !stage.sits && <Notes />}
           {viewed && <Sizes first={stage.sizes} />}
         </aside>
       </div>
+      <Guide stage={stage.id} goTo={goTo} />
       {conflict && <ConflictDialog conflict={conflict} onSettle={(choice) => void saver.settle(choice)} />}
       {keys && <KeysDialog onClose={() => show({ keys: false })} />}
       {printing && <PrintDialog id={id} onClose={() => show({ printing: false })} />}

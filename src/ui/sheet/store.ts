@@ -28,6 +28,8 @@ export type Looks = {
   keys: boolean;
   /** the dialog for printing is open */
   printing: boolean;
+  /** the sizes are drawn out, where they have no column of their own */
+  drawer: boolean;
 };
 
 /** What the workers made of the piece. */
@@ -114,6 +116,7 @@ export function createSheetStore(
       pointed: 0,
       unfolded: [],
       printing: false,
+      drawer: false,
       keys: false,
       view: null,
       problems: [],

@@ -4,6 +4,7 @@ import { useSortable } from '@dnd-kit/sortable';
 import { CSS } from '@dnd-kit/utilities';
 import type { ReactNode } from 'react';
 import { ArrowDown, ArrowUp, GripVertical, Trash2 } from 'lucide-react';
+import { wordFor } from '@/core/words';
 import { evenCorners } from '@/core/outline';
 import { foamThickness, inUnit } from '@/core/length';
 import { fieldAt, foamOf, foamsOf, PAD_EDGES, PAD_ROLES, rimOf, type Pad } from '@/core/piece';
@@ -11,6 +12,7 @@ import { ChoiceField, LengthField, TickField } from '@/ui/kit/fields';
 import { useLength, useSettings } from '@/ui/kit/settings';
 import { PieceField } from '@/ui/sheet/piece-field';
 import { usePadOffsets, usePiece, useSheet } from '@/ui/sheet/store';
+import { WordMark } from '@/ui/words/word-card';
 import { PocketFields } from './pocket-fields';
 
 type Props = { pad: Pad; index: number };
@@ -56,6 +58,7 @@ function Standing({ pad, index }: Props) {
     <>
       <LengthField
         label={inward ? 'Inset' : fieldAt('pads.offset').label}
+        mark={<WordMark word={wordFor('pads.0.offset')!} />}
         name={`${id} ${pad.id} o`}
         value={inward ? -standing : standing}
         hint={
@@ -168,7 +171,7 @@ export function PadFields({ pad, index }: Props) {
       />
       <PieceField
         at={`${at}.thickness`}
-        {...(pad.role === 'crown' ? { label: 'Crown height' } : {})}
+        {...(pad.role === 'crown' ? { label: 'Crown height', word: 'crown-pad' } : {})}
         hint={inUnit(`sold ${foam.sold.join(', ')} mm`, unit, foamThickness)}
       />
       <Standing pad={pad} index={index} />

@@ -11,10 +11,12 @@ export function WrapAtStation({ station, size }: { station: StationWrap; size: n
   const pulled = usePlan()?.cover?.pulled;
   // Round a notch the places lie so near each other that their figures would cover one another.
   if (!pulled || station.part.kind === 'notch') return null;
+  // Clear of the station's own number; a figure is wide, so that it goes farther out to the side.
+  const out = Math.max(station.wrap * 0.55, size * (1.7 + 1.5 * Math.abs(station.normalX)));
   return (
     <text
-      x={station.x + station.normalX * (station.wrap * 0.55)}
-      y={-(station.y + station.normalY * (station.wrap * 0.55))}
+      x={station.x + station.normalX * out}
+      y={-(station.y + station.normalY * out)}
       fontSize={size * 0.6}
       textAnchor="middle"
       dominantBaseline="central"

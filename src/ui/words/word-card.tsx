@@ -1,0 +1,80 @@
+'use client';
+
+import { useState } from 'react';
+import { searchWords, wordsIn, type Word } from '@/core/words';
+import { Dialog } from '@/ui/kit/dialog';
+
+/** One word: what it is, drawn where that helps, where its number comes from, what goes wrong. */
+function Card({ own }: { own: Word }) {
+  return (
+    <article className="py-2 border-t border-base-content/25 first:border-t-0" data-word={own.id}>
+      <h3 className="font-display text-lg">{own.word}</h3>
+      <div className="flex gap-4 items-start">
+        <div className="text-sm flex-1 space-y-1">
+          <p>{own.is}</p>
+          <p>
+            <b>Where it comes from.</b> {own.from}
+          </p>
+          <p>
+            <b>What goes wrong.</b> {own.wrong}
+          </p>
+        </div>
+        {own.sketch && (
+          <svg viewBox="0 0 120 64" className="w-32 shrink-0 border border-base-content/25 bg-base-200" aria-hidden>
+            <path d={own.sketch} fill="none" stroke="var(--ink)" strokeWidth={1.6} strokeLinejoin="round" />
+          </svg>
+        )}
+      </div>
+    </article>
+  );
+}
+
+/** The trade's words, to be searched. */
+export function WordsDialog({ first, onClose }: { first?: string; onClose: () => void }) {
+  const [search, setSearch] = useState('');
+  const own = first && search === '' ? wordsIn().find(({ id }) => id === first) : undefined;
+  const found = own ? [own] : searchWords(search);
+  return (
+    <Dialog title="Words of the trade" onClose={onClose}>
+      <label className="block text-sm mb-2">
+        Search the words
+        <input
+          className="w-full px-2 py-1 mt-1 bg-base-100 border border-base-content/40 rounded-sm"
+          value={search}
+          onChange={(event) => setSearch(event.target.value)}
+        />
+      </label>
+      {/* A region that scrolls must be reachable for those who scroll with keys. */}
+      {/* eslint-disable-next-line jsx-a11y/no-noninteractive-tabindex */}
+      <div className="max-h-96 overflow-y-auto pr-2" role="region" aria-label="Words" tabIndex={0}>
+        {found.map((word) => (
+          <Card key={word.id} own={word} />
+        ))}
+        {found.length === 0 && <p className="text-sm">No word like that.</p>}
+      </div>
+      <div className="flex justify-end gap-3 pt-3">
+        <button type="button" className="btn btn-sm btn-primary" onClick={onClose}>
+          Close
+        </button>
+      </div>
+    </Dialog>
+  );
+}
+
+/** A question mark beside a label: it opens the word's card. */
+export function WordMark({ word }: { word: Word }) {
+  const [open, setOpen] = useState(false);
+  return (
+    <>
+      <button
+        type="button"
+        className="inline-flex items-center justify-center size-5 text-xs rounded-full border border-base-content/40 text-base-content/80 hover:bg-base-200 shrink-0"
+        aria-label={`What is “${word.word}”?`}
+        onClick={() => setOpen(true)}
+      >
+        ?
+      </button>
+      {open && <WordsDialog first={word.id} onClose={() => setOpen(false)} />}
+    </>
+  );
+}
