@@ -251,7 +251,7 @@ export async function printPiece(request: Request, id: string): Promise<Response
 
 /** GET /api/pieces/ID/pages, asked as print is: the pages to look at, and how each template can be printed. */
 export async function readPages(request: Request, id: string): Promise<Response> {
-  return Response.json(await planning().pages(printAsked(request, id).asked));
+  return Response.json(await planning().pages(printAsked(request, id).asked, request.signal));
 }
 
 /** PUT /api/house: one rule, or null for its default. */

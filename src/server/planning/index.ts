@@ -5,6 +5,7 @@ import QuickLRU from 'quick-lru';
 import type { Printed } from '../../core/formats/pdf';
 import { PieceProblems, type Problem } from '../../core/piece';
 import { eventLog } from '../event-log';
+import { createTurns } from './turns';
 import type { Asked, Look } from './thread';
 import type * as thread from './thread';
 
@@ -22,10 +23,10 @@ const IDLE = 30_000;
 export type Planning = {
   /** what a row of the floor shows */
   look: (asked: Asked) => Promise<Look>;
-  /** `signal` ends it when nobody waits for it any more */
+  /** `signal` takes it off the queue when nobody waits for it any more */
   print: (asked: Parameters<typeof thread.print>[0], signal?: AbortSignal) => Promise<Uint8Array>;
-  /** the same as pages to be looked at; never ended half way: the thread would forget what it planned, and the next asks at once */
-  pages: (asked: Parameters<typeof thread.pages>[0]) => Promise<Printed>;
+  /** the same as pages to be looked at */
+  pages: (asked: Parameters<typeof thread.pages>[0], signal?: AbortSignal) => Promise<Printed>;
   close: () => Promise<void>;
 };
 
@@ -36,19 +37,26 @@ function revived(error: unknown): unknown {
 }
 
 function createPlanning(): Planning {
+  const threads = Math.max(1, availableParallelism() - 1);
   const pool = new Piscina({
     filename: join(process.cwd(), 'dist/planning.mjs'),
     minThreads: 0,
-    maxThreads: Math.max(1, availableParallelism() - 1),
+    maxThreads: threads,
     idleTimeout: IDLE,
   });
   // A thread that is ended in the middle of something may still answer: nobody is there to hear it, and that is no fault.
   pool.on('error', (error: Error) => eventLog().warn({ err: new Error(error.message.split('\n')[0]) }, 'A planning thread stumbled'));
+  // What nobody waits for any more loses its turn. What has begun goes on: a thread that is ended forgets all it planned,
+  // and what comes next would be planned from nothing – or, ended at the wrong moment, not at all.
+  const turns = createTurns(threads);
   const run = async <T>(name: string, asked: unknown, signal?: AbortSignal): Promise<T> => {
+    const over = await turns.take(signal);
     try {
-      return (await pool.run(asked, { name, ...(signal ? { signal } : {}) })) as T;
+      return (await pool.run(asked, { name })) as T;
     } catch (error) {
       throw revived(error);
+    } finally {
+      over();
     }
   };
   const looks = new QuickLRU<string, Promise<Look>>({ maxSize: MOST_LOOKS });
@@ -62,7 +70,7 @@ function createPlanning(): Planning {
       return known;
     },
     print: (asked, signal) => run('print', asked, signal),
-    pages: (asked) => run('pages', asked),
+    pages: (asked, signal) => run('pages', asked, signal),
     close: () => pool.destroy(),
   };
 }
