@@ -76,13 +76,48 @@ test('the keyboard alone moves handles, overrides a rule and turns stages', asyn
   await expect(grip).toHaveValue('35 mm');
 });
 
-test('nothing scrolls sideways at 768 px', async ({ page }) => {
-  await page.goto('/');
-  const id = await place(page);
-  await page.setViewportSize({ width: 768, height: 1024 });
-  for (const path of ['/', '/new', '/house', '/log', `/piece/${id}?stage=build`, `/piece/${id}?stage=bench`]) {
-    await page.goto(path);
-    await page.waitForLoadState('networkidle');
-    expect(await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)).toBeLessThanOrEqual(0);
-  }
-});
+for (const [width, height] of [
+  [768, 1024],
+  [1024, 768],
+] as const)
+  test(`on a tablet of ${width} × ${height} nothing is cut off, nothing scrolls sideways, the sizes are a drawer`, async ({ page }) => {
+    await page.goto('/');
+    const id = await place(page);
+    await page.setViewportSize({ width, height });
+    for (const path of [
+      '/',
+      '/new',
+      '/house',
+      '/log',
+      '/workshop',
+      `/piece/${id}?stage=build`,
+      `/piece/${id}?stage=cover`,
+      `/piece/${id}?stage=bench`,
+    ]) {
+      await page.goto(path);
+      await page.waitForLoadState('networkidle');
+      expect(await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth), path).toBeLessThanOrEqual(0);
+      // What is typed or pressed lies whole within its part of the page.
+      const cut = await page.evaluate(() =>
+        [...document.querySelectorAll<HTMLElement>('main input:not([type=radio]), main select, main button')]
+          .filter((own) => own.checkVisibility())
+          .filter((own) => {
+            const { left, right } = own.getBoundingClientRect();
+            const around = own.closest('section')?.getBoundingClientRect() ?? { left: 0, right: window.innerWidth };
+            return right > left && (left < Math.max(0, around.left) - 1 || right > Math.min(window.innerWidth, around.right) + 1);
+          })
+          .map((own) => own.getAttribute('aria-label') ?? own.textContent ?? own.id),
+      );
+      expect(cut, path).toEqual([]);
+    }
+    await page.goto(`/piece/${id}?stage=build`);
+    await settled(page);
+    const sizes = page.getByRole('region', { name: 'Sizes' });
+    await expect(sizes).toBeHidden();
+    await page.getByRole('button', { name: /^Sizes/ }).click();
+    await expect(sizes).toBeVisible();
+    await page.getByRole('button', { name: /^Sizes/ }).click();
+    await expect(sizes).toBeHidden();
+    const seen = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag22aa']).analyze();
+    expect(seen.violations.map(({ id: own, nodes }) => `${own}: ${nodes[0]!.html}`)).toEqual([]);
+  });

@@ -8,6 +8,7 @@ import { createPlanner, planPiece } from '../plan';
 import { sizesOf } from '../sizes';
 import { printedPages, printPdf, type PrintedPage, type PrintJob } from './pdf';
 import { scaleFor } from './print/job-page';
+import { slipRows } from './print/slip-pages';
 import { drawnBy, laidOut } from './print/template-pages';
 import { modesOf, onTheFold, shapeOf, templatesOf } from './templates';
 import { clip, MARGIN, OVERLAP, PAPER_IDS, POINTS_PER_MM, tiles } from './tiles';
@@ -244,6 +245,34 @@ describe('what is not printed at full size', () => {
     const panels = jobOf(newPiece('headboard-panelled'));
     for (const template of templatesOf(panels.plan)) if (template.detailed) expect(modesOf(template)[0]).toBe('whole');
   });
+});
+
+describe('the slip', () => {
+  it.each(['chair-seat', 'saddle', 'block-seat'] as const)(
+    '%s: every cut size once, nothing beyond its edge, on a strip and on A6',
+    async (kind) => {
+      const job = jobOf({ ...newPiece(kind), name: 'Slip' });
+      const strip = (await printedPages(job, { parts: ['slip'] })).pages;
+      expect(strip).toHaveLength(1);
+      expect(strip[0]!.width).toBe(62);
+      for (const page of [...strip, ...(await printedPages(job, { parts: ['slip-a6'] })).pages]) {
+        const figures = wordsOn(page).filter(({ size }) => size === 12);
+        for (const { at, words } of wordsOn(page)) {
+          expect(at[0], words).toBeGreaterThan(2);
+          expect(at[1], words).toBeGreaterThan(2);
+          expect(at[1], words).toBeLessThan(page.height);
+        }
+        // Two lines never lie on each other.
+        const lines = figures.map(({ at }) => at[1]);
+        lines.slice(1).forEach((y, i) => expect(lines[i]! - y).toBeGreaterThan(4));
+      }
+      const wanted = slipRows(job).length;
+      expect(strip.flatMap(wordsOn).filter(({ size }) => size === 12)).toHaveLength(wanted);
+      expect((await printedPages(job, { parts: ['slip-a6'] })).pages.flatMap(wordsOn).filter(({ size }) => size === 12)).toHaveLength(
+        wanted,
+      );
+    },
+  );
 });
 
 describe('labels', () => {

@@ -7,6 +7,7 @@ import { PRINT_PARTS, USUAL_PARTS, type PrintChoice, type PrintPart, type Templa
 import { paintPages, type PrintedPage } from './print/marks';
 import { newPage, type Pen, type PrintJob } from './print/pen';
 import { runPages } from './print/run-pages';
+import { slipPages } from './print/slip-pages';
 import { laidOut, templatePages } from './print/template-pages';
 import { modesOf, templatesOf } from './templates';
 
@@ -41,6 +42,8 @@ function pagesOf(job: PrintJob, { parts = USUAL_PARTS, modes = {} }: PrintChoice
     cut: () => cutPages(pen, job),
     run: () => runPages(pen, job),
     labels: () => labelPages(pen, job),
+    slip: () => slipPages(pen, job, 'slip'),
+    'slip-a6': () => slipPages(pen, job, 'slip-a6'),
     templates: () =>
       templatePages(
         pen,

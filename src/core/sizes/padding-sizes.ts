@@ -2,7 +2,7 @@ import { PAD_ROLES } from '../piece';
 import { length, type Making, type SizeLine } from './types';
 
 /** A middle within this of its rim is level, mm. */
-export const LEVEL = 0.5;
+export const LEVEL = 0.75;
 
 /** The padding: heights over the board and the pads to cut. */
 export function paddingSizes({ plan, piece, rule }: Making): SizeLine[] {
@@ -27,7 +27,7 @@ export function paddingSizes({ plan, piece, rule }: Making): SizeLine[] {
       key: 'crown',
       group: 'Padding',
       label: 'Crown',
-      // Nobody calls half a millimetre a crown.
+      // Nobody calls less than a millimetre a crown.
       value: Math.abs(surface.crown) < LEVEL ? 0 : surface.crown,
       unit: 'length',
       formula: 'crown = covered middle − wadding − rim of the pad as cut',

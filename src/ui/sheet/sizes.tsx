@@ -1,6 +1,6 @@
 'use client';
 
-import { ChevronDown, ChevronRight } from 'lucide-react';
+import { ChevronDown, ChevronRight, Copy } from 'lucide-react';
 import { useState } from 'react';
 import { ruleOf, unusual } from '@/core/house';
 import { foamThickness, inUnit } from '@/core/length';
@@ -143,13 +143,46 @@ function Group({ group, lines, folds }: { group: SizeGroup; lines: SizeLine[]; f
   );
 }
 
+/** Puts every size that is known on the clipboard, a line for each. */
+function CopyAll({ lines }: { lines: readonly SizeLine[] }) {
+  const { unit } = useSettings();
+  const [done, setDone] = useState<string | null>(null);
+  const copy = async () => {
+    const text = lines
+      .map((line) => {
+        const by = line.by === undefined ? '' : ` × ${printFigure(line.by, line.unit, unit)}`;
+        return `${line.label}\t${printFigure(line.value, line.unit, unit)}${by}`;
+      })
+      .join('\n');
+    try {
+      await navigator.clipboard.writeText(text);
+      setDone(`${lines.length} sizes copied`);
+    } catch {
+      setDone('This browser copies nothing here; Print… has them as a slip.');
+    }
+  };
+  return (
+    <span className="ml-auto flex items-center gap-2">
+      <span role="status" className="text-xs">
+        {done}
+      </span>
+      <button type="button" className="btn btn-xs btn-ghost font-normal" onClick={() => void copy()}>
+        <Copy size={14} aria-hidden /> Copy all
+      </button>
+    </span>
+  );
+}
+
 /** The numbers one would write on masking tape: this stage's own first, the rest folded; each opens its reason. */
 export function Sizes({ first }: { first: readonly SizeGroup[] }) {
   const lines = useSheet((state) => state.view!.sizes);
   const rest = SIZE_GROUPS.map(({ id }) => id).filter((id) => !first.includes(id));
   return (
     <section aria-label="Sizes" className="text-sm">
-      <h2 className="font-display text-lg px-3 pt-2">Sizes</h2>
+      <div className="flex items-center px-3 pt-2">
+        <h2 className="font-display text-lg">Sizes</h2>
+        <CopyAll lines={lines} />
+      </div>
       {[...first, ...rest].map((group) => (
         <Group key={group} group={group} lines={lines.filter((line) => line.group === group)} folds={!first.includes(group)} />
       ))}

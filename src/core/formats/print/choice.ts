@@ -6,6 +6,8 @@ export const PRINT_PARTS = [
   { id: 'cut', name: 'Cut sheet' },
   { id: 'run', name: 'Run sheet' },
   { id: 'labels', name: 'Labels, 62 × 29 mm' },
+  { id: 'slip', name: 'Slip, 62 mm wide' },
+  { id: 'slip-a6', name: 'Slip, A6' },
   { id: 'templates', name: 'Templates' },
 ] as const;
 export type PrintPart = (typeof PRINT_PARTS)[number]['id'];
