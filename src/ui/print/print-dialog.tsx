@@ -157,7 +157,7 @@ export function PrintDialog({ id, onClose }: { id: string; onClose: () => void }
   return (
     <Dialog title="Print" onClose={onClose} wide>
       <div className="grid gap-5 md:grid-cols-[17rem_minmax(0,1fr)]">
-        <div className="md:max-h-[65vh] md:overflow-y-auto pr-1">
+        <div className="md:max-h-[65vh] md:overflow-y-auto p-1">
           <label className="flex items-center justify-between gap-2 text-sm mb-2">
             Paper
             <select
