@@ -4,11 +4,9 @@ import { cornerWords, foldedCuts } from '@/core/cover';
 import type { Fixing } from '@/core/fix';
 import { openPath } from '@/ui/drawing/path';
 import type { LayerProps } from '@/ui/sheet/stage';
+import { numbered } from './numbered';
 
 type Staple = Fixing['order'][number];
-
-/** Every so many staples one is numbered where they stand close. */
-const NUMBERED = 5;
 
 /** A staple: numbered where there is room, otherwise a dot that says its number when it is pointed at. */
 function StapleMark({ staple, size, dot }: { staple: Staple; size: number; dot: boolean }) {
@@ -39,15 +37,6 @@ function StapleMark({ staple, size, dot }: { staple: Staple; size: number; dot: 
       )}
     </g>
   );
-}
-
-/** Which of the staples are numbered: all where they stand apart, otherwise the first of each edge, every fifth and each that has room. */
-function numbered(order: readonly Staple[], size: number): Set<number> {
-  const shown: Staple[] = [];
-  const room = ({ x, y }: Staple): boolean => shown.every((other) => Math.hypot(other.x - x, other.y - y) > size * 0.95);
-  const first = order.filter(({ kind, n }) => kind === 'centre' || n % NUMBERED === 0);
-  for (const staple of [...first, ...order]) if (staple.kind !== 'corner' && room(staple)) shown.push(staple);
-  return new Set(shown.map(({ n }) => n));
 }
 
 /** Fasteners in the order they are put in, and the cuts as they lie under the board. */
