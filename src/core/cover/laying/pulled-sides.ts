@@ -102,7 +102,10 @@ export function pulledSides(ring: Ring, top: DiscMesh, laid: Float64Array, corne
   for (const { place, fold } of columns) {
     const { profile, out } = ring.places[place]!;
     const [x, y] = rim.get(place)!;
-    const [nx, ny] = fold?.out ?? out;
+    // Down the side the cloth is as long as the side, at a bend too.
+    const [ox, oy] = fold?.out ?? out;
+    const size = Math.hypot(ox, oy);
+    const [nx, ny] = [ox / size, oy / size];
     for (let r = 0; r <= rows; r++) {
       const v = (sideOf(profile) * r) / rows;
       points.push(...surface(place, r));
