@@ -53,11 +53,11 @@ describe('the sides of a pulled cover', () => {
       const [top, low] = [k * (rows + 1), k * (rows + 1) + rows];
       const flat = Math.hypot(sides.flat[2 * low]! - sides.flat[2 * top]!, sides.flat[2 * low + 1]! - sides.flat[2 * top + 1]!);
       expect(flat).toBeCloseTo(side, 6);
-      // On the piece the same column is as long, but for what its chords cut off.
+      // On the piece the same column is as long, but for what its chords cut off and for its slant at a bend.
       let on = 0;
       for (let n = top; n < low; n++) on += Math.hypot(...[0, 1, 2].map((c) => sides.points[3 * (n + 1) + c]! - sides.points[3 * n + c]!));
       expect(on / side).toBeGreaterThan(0.97);
-      expect(on / side).toBeLessThan(1.001);
+      expect(on / side).toBeLessThan(1.02);
     }
   });
 
