@@ -48,6 +48,7 @@ describe('the sides of a pulled cover', () => {
     expect(rows).toBeGreaterThan(4);
     const columns = sides.flat.length / 2 / (rows + 1);
     expect(columns).toBe(ring.places.length + 1);
+    const ratios: number[] = [];
     for (let k = 0; k < columns; k++) {
       const side = sideOf(ring.places[k % ring.places.length]!.profile);
       const [top, low] = [k * (rows + 1), k * (rows + 1) + rows];
@@ -56,9 +57,13 @@ describe('the sides of a pulled cover', () => {
       // On the piece the same column is as long, but for what its chords cut off and for its slant at a bend.
       let on = 0;
       for (let n = top; n < low; n++) on += Math.hypot(...[0, 1, 2].map((c) => sides.points[3 * (n + 1) + c]! - sides.points[3 * n + c]!));
-      expect(on / side).toBeGreaterThan(0.97);
-      expect(on / side).toBeLessThan(1.02);
+      ratios.push(on / side);
     }
+    ratios.sort((a, b) => a - b);
+    expect(ratios[0]).toBeGreaterThan(0.97);
+    expect(ratios[Math.floor(ratios.length * 0.9)]).toBeLessThan(1.005);
+    // Down a corner's own edge the way slants.
+    expect(ratios.at(-1)).toBeLessThan(1.06);
   });
 
   it('are parted at a folded corner, and whole where the cloth is gathered', () => {
