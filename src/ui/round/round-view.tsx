@@ -9,6 +9,7 @@ import { coloursOf } from '@/core/cloth';
 import type { SheetView, SitView } from '@/core/plan';
 import { usePiece, useSheet } from '@/ui/sheet/store';
 import { clothMaterial, quilted } from './cloth-picture';
+import { cutAway, cutFaces, cutPlane } from './cut-open';
 import { alike, colourBy, pressedIn, roundMeshes, seamCords, studs, type Colouring } from './meshes';
 import { standIn } from './stand-ins';
 import { showInTheRound, themeColour, type Eye, type Shown, type Subject } from './stage3d';
@@ -107,7 +108,7 @@ function pressable(cover: THREE.BufferGeometry, view: SheetView, sit: SitView): 
 function subjectOf(
   piece: Piece,
   view: SheetView,
-  padded: boolean,
+  { padded, open }: { padded: boolean; open: boolean },
   sit: SitView | null,
   tint: (cover: THREE.BufferGeometry) => boolean,
 ): Subject & { dispose: () => void } {
@@ -131,13 +132,19 @@ function subjectOf(
     own(mesh);
     trimmings(view, tinted ? new THREE.Color(0x554f44) : colour).forEach((part) => group.add(part));
   }
+  const plane = open && padded && view.section ? cutPlane(view.section) : null;
+  if (plane) cutAway([...group.children], plane);
   stand.parts.forEach((part) => group.add(part));
+  if (plane) group.add(cutFaces(piece, view.section!));
   group.traverse((part) => {
     part.castShadow = true;
     part.receiveShadow = true;
   });
   // A board that hangs is seen as it hangs.
   if (stand.upright) group.rotation.x = Math.PI / 2;
+  group.updateMatrixWorld(true);
+  // What is cut is cut where it stands.
+  plane?.applyMatrix4(group.matrixWorld);
   const dispose = () => {
     stand.dispose();
     group.traverse((part) => part instanceof THREE.Mesh && part.geometry.dispose());
@@ -181,6 +188,8 @@ function Switches({
   seated,
   onSeated,
   leans,
+  open,
+  onOpen,
 }: {
   padded: boolean;
   onPadded: (on: boolean) => void;
@@ -188,6 +197,9 @@ function Switches({
   seated: boolean | null;
   onSeated: (on: boolean) => void;
   leans: boolean;
+  /** null where there is nothing to be seen inside */
+  open: boolean | null;
+  onOpen: (on: boolean) => void;
 }) {
   const one = 'flex items-center gap-2 text-sm bg-base-100 px-2 py-1 border border-base-content/25 w-fit';
   return (
@@ -210,6 +222,17 @@ function Switches({
             onChange={(event) => onSeated(event.target.checked)}
           />
           {leans ? 'Somebody leans on it' : 'Somebody sits on it'}
+        </label>
+      )}
+      {open !== null && (
+        <label className={one}>
+          <input
+            type="checkbox"
+            className="size-5 accent-(--color-secondary)"
+            checked={open}
+            onChange={(event) => onOpen(event.target.checked)}
+          />
+          Cut open at the chalk line
         </label>
       )}
     </div>
@@ -272,10 +295,11 @@ export function RoundView() {
   const [colouring, setColouring] = useState<Colouring>('cloth');
   const [wrong, setWrong] = useState<string | null>(null);
   const [seated, setSeated] = useState(false);
+  const [open, setOpen] = useState(false);
   const [drawn, setDrawn] = useState(0);
   useSitting(shown, seated, drawn);
   useEffect(() => {
-    const subject = subjectOf(piece, view, padded, sit, (cover) => colourBy(cover, colouring, view, sit));
+    const subject = subjectOf(piece, view, { padded, open }, sit, (cover) => colourBy(cover, colouring, view, sit));
     try {
       const stage = showInTheRound(place.current!, subject, eye.current);
       shown.current = { ...subject, ...stage };
@@ -289,7 +313,7 @@ export function RoundView() {
       setWrong('This machine cannot draw in the round; plan and section show the same.');
       return subject.dispose;
     }
-  }, [piece, view, sit, padded, colouring]);
+  }, [piece, view, sit, padded, open, colouring]);
   return (
     <div className="flex-1 min-h-0 relative">
       {wrong && <p className="p-4 text-sm">{wrong}</p>}
@@ -302,6 +326,8 @@ export function RoundView() {
         seated={sit && padded ? seated : null}
         onSeated={setSeated}
         leans={kindOf(piece.kind).traits.wall}
+        open={view.section && padded ? open : null}
+        onOpen={setOpen}
       />
       <div className="absolute left-3 bottom-2 flex items-center gap-2 text-sm bg-base-100 px-2 py-1 border border-base-content/25">
         <ColourBy colouring={colouring} onColouring={setColouring} />

@@ -62,6 +62,7 @@ const LIFTS: Record<string, number> = { ArrowUp: 0.1, ArrowDown: -0.1 };
  */
 export function showInTheRound(host: HTMLElement, subject: Subject, eye: Eye): Shown {
   const renderer = new THREE.WebGLRenderer({ antialias: true, alpha: true });
+  renderer.localClippingEnabled = true;
   renderer.shadowMap.enabled = true;
   renderer.shadowMap.type = THREE.PCFSoftShadowMap;
   renderer.setPixelRatio(Math.min(2, window.devicePixelRatio));
