@@ -5,27 +5,13 @@ import { createPlanner, planPiece } from '../plan';
 import { checkDocument } from '.';
 import { CARRIERS, everyFigure, spotsOf, withFigure } from './carriers';
 import { dice } from '../../testing/dice';
+import { LONGEST, patience, timed } from '../../testing/patience';
 import { measured } from '../../testing/measured';
 
 /** How many documents are made, and how many of those that are taken are planned: more with `npm run fuzz`. */
 const MADE = Number(process.env.FOVEA_FUZZ ?? 10_000);
 const PLANNED = Number(process.env.FOVEA_FUZZ_PLANS ?? 40);
 const SEED = Number(process.env.FOVEA_FUZZ_SEED ?? 20261126);
-/** An accepted document plans within this, ms; on a machine that is slow or busy, within so many times what a chair takes there. */
-const LONGEST = 3000;
-const CHAIRS = 25;
-
-/** How long a plan takes, ms. */
-function timed(work: () => void): number {
-  const began = performance.now();
-  work();
-  return performance.now() - began;
-}
-
-const chair = newPiece('chair-seat');
-const patience = (): number =>
-  Math.max(LONGEST, CHAIRS * timed(() => planPiece(chair, {}, { sits: false, coarse: true, planner: createPlanner() })));
-
 type Roll = ReturnType<typeof dice>;
 const pick = <T>(roll: Roll, list: readonly T[]): T => list[Math.floor(roll() * list.length)]!;
 
