@@ -4,7 +4,7 @@ import { parseDocument } from '../core/document';
 import { planPiece } from '../core/plan';
 import { addLogEntry, setTick } from '../data/bench';
 import { database, type Db } from '../data/database';
-import { createPiece, listPieces, removePiece } from '../data/pieces';
+import { countFloor, createPiece, removePiece } from '../data/pieces';
 import { markSeeded, wasSeeded } from '../data/settings';
 import { Refusal } from './http';
 
@@ -32,8 +32,8 @@ const FLOOR = [
 const HOME = process.env.FOVEA_HOME ?? process.cwd();
 const read = (name: string) => parseDocument(readFileSync(join(HOME, `demo/${name}.json`), 'utf8'));
 
-/** Whether a workshop has nothing of its own yet. */
-export const isEmpty = (db: Db): boolean => listPieces(db).length === 0;
+/** Whether a workshop has nothing on its floor: a piece that cannot be read is one too. */
+export const isEmpty = (db: Db): boolean => countFloor(db) === 0;
 
 /**
  * Lays out the demo workshop in an empty one: the fittings of a small observatory lodge, one job finished, one in hand.

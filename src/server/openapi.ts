@@ -52,7 +52,7 @@ type Route = {
 const PRINTED: Record<string, Json> = {
   paper: { enum: PAPER_IDS, default: 'a4' },
   parts: text(`By commas, of ${PRINT_PARTS.map(({ id }) => id).join(', ')}`),
-  modes: text(`Templates by commas, as t1:half; of ${TEMPLATE_MODES.map(({ id }) => id).join(', ')}`),
+  modes: text(`Templates by commas, as cloth-cover:half; of ${TEMPLATE_MODES.map(({ id }) => id).join(', ')}`),
 };
 
 /** Every route, by path and method: a new one is a line here, and a test holds the list against the routes there are. */

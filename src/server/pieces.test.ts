@@ -154,6 +154,6 @@ describe('bench, log and house', () => {
     const job = await pages('paper=a4&parts=job');
     expect(job.pages.length).toBeLessThan(3);
     expect((await pages('paper=a4&parts=')).pages).toHaveLength(0);
-    expect((await pages('paper=a4&parts=job&modes=t1:none')).templates[0]!.mode).toBe('none');
+    expect((await pages('paper=a4&parts=job&modes=foam-crown:none,foam-main:none')).templates[0]!.mode).toBe('none');
   });
 });

@@ -215,7 +215,7 @@ function listed<T extends string>(said: string | null, all: readonly { id: T }[]
   return ids as T[];
 }
 
-/** What is to be printed, as an address says it: `paper`, `parts` by commas, `modes` of templates as `t1:half`. */
+/** What is to be printed, as an address says it: `paper`, `parts` by commas, `modes` of templates as `cloth-cover:half`. */
 function printAsked(request: Request, id: string) {
   const { searchParams } = new URL(request.url);
   const paper = searchParams.get('paper') ?? 'a4';

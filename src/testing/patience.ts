@@ -4,7 +4,7 @@ import { createPlanner, planPiece } from '../core/plan';
 /** An accepted document plans within this, ms: what takes longer hangs a page. */
 export const LONGEST = 3000;
 /** On a machine that is slow or busy, within so many times what a chair takes there. */
-const CHAIRS = 16;
+const CHAIRS = 25;
 
 /** How long a piece of work takes, ms. */
 export function timed(work: () => void): number {

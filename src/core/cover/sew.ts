@@ -1,38 +1,30 @@
 import { giveOf, preShrink } from '../cloth';
 import { readGrid, type CoveredSurface, type Model, type StationSection } from '../build';
-import {
-  edgeFullness,
-  flattenSurface,
-  strainOf,
-  strainSummary,
-  type Give,
-  type Strain,
-  type StrainSummary,
-  type SurfaceMesh,
-} from '../flattening';
+import type { Give, StrainSummary } from '../flattening';
 import { nailPlan } from '../fix/nail-places';
 import { bounds, crossesItself, type Point } from '../outline';
 import { kindOf, PieceProblems, type Covering } from '../piece';
 import { choicesOf } from './choices';
-import { buttoned, buttonOpening, buttonPlan, type ButtonPlan } from './details/buttons';
-import { channelled, channelOpening, takeUpOf, type ChannelPlan } from './details/channels';
-import { slackOpening, slackTaken, withMotifMark, withTopStitch } from './details/finish';
+import { takeUpOf, type ChannelPlan } from './details/channels';
+import { slackOpening, slackTaken, withMotifMark } from './details/finish';
 import { linings } from './details/linings';
 import { notchPlaces } from './details/notch-places';
 import { seamPlans, tackStrips } from './details/seam-plans';
+import { stitched, type Opening } from './details/stitched';
 import { weltsOf } from './details/welts';
 import { reachOf } from './judge/reach';
 import { sewnCheck } from './judge/sewn-check';
 import { suitsOf } from './judge/suits';
 import { flatPiece, type CoverPiece, type LiningPiece } from './laying/cloth-piece';
-import { discMesh, SeamTooDeep, type DiscMesh } from './laying/disc-mesh';
-import { awayFromCorners, flatTasks, makePanel, type FlatTask, type MadePanel } from './laying/make-panel';
+import { SeamTooDeep } from './laying/disc-mesh';
+import { flatTasks, makePanel, type FlatTask, type MadePanel } from './laying/make-panel';
 import type { Making } from './laying/panel-spec';
 import type { CoverPlan, StrainMap } from './plan';
 import { pullOver, seenLine, type BlankCuts } from './pulled/blank';
 import type { CornerPlan } from './pulled/corners';
 import { keptClear, reliefOf, type Relief } from './pulled/relief';
 import type { StationWrap } from './pulled/wrap';
+import { mapOf, pulledTop } from './pulled/pulled-top';
 import { inWidths, type Widths } from './pulled/widths';
 import { yCuts, type YCut } from './pulled/y-cuts';
 import { insetSeam, levelHeights, levelLength, levelOutline, levelPoints } from './surface/levels';
@@ -111,38 +103,6 @@ function panelsOf(way: Way, { panels }: Sewn, making: Making): MadePanel[] {
   }
 }
 
-function mapOf(piece: string, mesh: SurfaceMesh, flat: Float64Array, strain: Strain): StrainMap {
-  return { piece, triangles: mesh.triangles, flat, warp: strain.warp, weft: strain.weft, bias: strain.bias };
-}
-
-type Top = { map: StrainMap; summary: StrainSummary; fullness: number; mesh: DiscMesh; flat: Float64Array };
-
-/**
- * The shape of a pulled cover's top, inside the shoulder: the sides are folded or relieved.
- *
- * @param making what the cover's panels share
- * @param give what the cloth gives
- * @param model the built piece
- * @returns null where the shoulder crosses itself: then the strain of the top is not told, but it can be pulled all the same
- */
-export function pulledTop({ ring, spacing, keep }: Making, give: Give, model: Model): Top | null {
-  const shoulder = levelOutline(ring, new Float64Array(ring.places.length));
-  if (crossesItself(shoulder)) return null;
-  const top = keep('pulled top', [ring, spacing], () => {
-    const mesh = discMesh(ring, new Float64Array(ring.places.length), spacing);
-    const { flat } = flattenSurface(mesh, mesh.start, { tolerance: 0.02, rounds: 80 });
-    const rim = ring.places.map((_, i) => i);
-    return { mesh, flat, strain: strainOf(mesh, flat), fullness: edgeFullness(mesh, mesh.start, rim, model.middle) };
-  });
-  return {
-    map: mapOf('cover', top.mesh, top.flat, top.strain),
-    summary: keep('top judged', [top, ring, give], () => strainSummary(top.strain, give, awayFromCorners(ring, top.mesh))),
-    fullness: top.fullness,
-    mesh: top.mesh,
-    flat: top.flat,
-  };
-}
-
 /** What the pieces are taken from. */
 type Made = { way: Way; working: Working; making: Making; made: readonly MadePanel[]; beyond: Beyond; cuts: BlankCuts };
 
@@ -180,9 +140,6 @@ function cutsOf({ model, stations, corners }: CoverInput, way: Way): BlankCuts &
   };
 }
 
-/** Where a place of a piece comes to when the piece is opened or taken in. */
-type Opening = (at: Point) => Point;
-
 /** The pieces before anything is stitched into them. */
 type Plain = { pieces: CoverPiece[]; maps: StrainMap[]; fullness: number; open: Opening };
 
@@ -204,34 +161,6 @@ function plainPieces(input: CoverInput, { way, working, making, made, beyond, cu
   const top = pulledTop(making, working.give, model);
   if (!top) return { pieces: [{ ...blank, motif }], maps: [], fullness: 0, open };
   return { pieces: [{ ...blank, motif, strain: top.summary }], maps: [top.map], fullness: top.fullness, open };
-}
-
-type Stitched = { pieces: CoverPiece[]; channels: ChannelPlan | null; buttons: ButtonPlan | null; open: Opening };
-
-/** Buttons drawn in, channels stitched, a second row beside the seams. */
-function stitched(working: Working, plain: readonly CoverPiece[]): Stitched {
-  const { model, covering, channels, buttons, rule } = working;
-  const padding = model.pads.reduce((sum, { pad }) => sum + pad.thickness, 0) + model.wadding;
-  const plan = buttons && buttonPlan(model, buttons, padding);
-  const [, ...rest] = plain;
-  let first = plain[0]!;
-  const openings: Opening[] = [];
-  if (buttons && plan) {
-    openings.push(buttonOpening(first, plan, buttons));
-    first = buttoned(first, plan, buttons);
-  }
-  const quilted = channels && channelled(first, channels, rule);
-  if (quilted) {
-    openings.push(channelOpening(first, channels, rule));
-    first = quilted.piece;
-  }
-  const pieces = [first, ...rest].map((piece) => withTopStitch(piece, covering.topStitch ?? 0));
-  return {
-    pieces,
-    channels: quilted ? quilted.plan : null,
-    buttons: plan,
-    open: (at) => openings.reduce((place, opening) => opening(place), at),
-  };
 }
 
 /** Channels are quilted on backed foam cut like the piece itself. */

@@ -6,7 +6,8 @@ import { discMesh, SeamTooDeep } from './laying/disc-mesh';
 import { pulledSides } from './laying/pulled-sides';
 import type { MadePanel } from './laying/make-panel';
 import type { CoverPiece } from './laying/cloth-piece';
-import { pulledTop, type CoverInput, type SewnCover } from './sew';
+import { pulledTop } from './pulled/pulled-top';
+import type { CoverInput, SewnCover } from './sew';
 import { lowerEdge } from './surface/levels';
 
 /** A part of the covered surface, and where each of its nodes lies on the cut cloth piece that covers it. */

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { bounds, polygonArea, type Point, type Polygon } from '../outline';
 import { KINDS, newPiece } from '../piece';
 import { planPiece } from '../plan';
-import { laidOut } from './print/template-pages';
+import { drawnBy, laidOut } from './print/template-pages';
 import { cornersOf, modesOf, onTheFold, shapeOf, TEMPLATE_MODES, templatesOf, type Template } from './templates';
 import { PAPER_IDS } from './tiles';
 
@@ -76,6 +76,29 @@ describe('what a template is', () => {
     expect(modesOf(template(skew))).not.toContain('half');
   });
 
+  it('not the same where only its outline is: a cut, a stitch line or a mark on one side would be cut on both', () => {
+    const even = rectangle(400, 300);
+    const cut = (x: number): Template['lines'][number] => ({
+      outline: [
+        [x, 20],
+        [x, 45],
+      ],
+      closed: false,
+    });
+    const both = template(even, {
+      lines: [{ outline: even, closed: true }, cut(60), cut(360)],
+      marks: [
+        [10, 170],
+        [410, 170],
+      ],
+    });
+    expect(shapeOf(both).symmetric).toBe(true);
+    expect(shapeOf({ ...both, lines: both.lines.slice(0, 2) }).symmetric).toBe(false);
+    expect(shapeOf({ ...both, lines: [both.lines[0]!, cut(60), cut(362)] }).symmetric).toBe(false);
+    expect(shapeOf({ ...both, marks: [[10, 170]] }).symmetric).toBe(false);
+    expect(shapeOf({ ...both, marks: [[210, 320]] }).symmetric).toBe(true);
+  });
+
   it('more than its outline where buttons or cuts are in it', () => {
     expect(modesOf(template(circle(180)))[0]).toBe('string');
     expect(modesOf(template(circle(180), { detailed: true }))[0]).toBe('whole');
@@ -134,6 +157,59 @@ describe('half of it, on the fold', () => {
     const half = onTheFold(whole);
     expect(half.marks).toEqual([[400, 30]]);
     expect(half.labels!.map(({ says }) => says)).toEqual(['right', 'fold']);
+  });
+});
+
+describe('what a template is known by', () => {
+  it('stays when a pad is taken out, and is not given to another', () => {
+    const piece = newPiece('chair-seat');
+    const ids = (own: typeof piece): Record<string, string> =>
+      Object.fromEntries(templatesOf(planPiece(own, {}, { sits: false, coarse: true })).map(({ id, title }) => [id, title.split(',')[0]!]));
+    const before = ids(piece);
+    const after = ids({ ...piece, pads: piece.pads.filter(({ role }) => role !== 'crown') });
+    expect(Object.keys(before).length).toBe(Object.keys(after).length + 1);
+    for (const [id, title] of Object.entries(after)) expect(before[id]).toBe(title);
+    // An address carries it as it is.
+    for (const id of Object.keys(before)) expect(encodeURIComponent(id)).toBe(id);
+  });
+});
+
+describe('a circle’s notches', () => {
+  const round = (angles: readonly number[]): Template => ({
+    ...template(circle(150, 120)),
+    // Clockwise from the front as it is seen from above: the front is low, a quarter on is the left.
+    notches: angles.map((angle, i) => ({
+      at: [120 - 150 * Math.sin((angle * Math.PI) / 180), -40 - 150 * Math.cos((angle * Math.PI) / 180)] as Point,
+      says: `n${i}`,
+    })),
+  });
+
+  it('are said where they are: even ones by their step, others one by one', () => {
+    expect(drawnBy({ template: round([0, 90, 180, 270]), mode: 'string' }, 'mm')).toContain(
+      'every 90° clockwise from the front: n0, n1, n2, n3',
+    );
+    expect(drawnBy({ template: round([45, 135, 225, 315]), mode: 'string' }, 'mm')).toContain(
+      'every 90° clockwise from 45° past the front: n0, n1, n2, n3',
+    );
+    expect(drawnBy({ template: round([10, 80, 200]), mode: 'string' }, 'mm')).toContain('n0 at 10°, n1 at 80°, n2 at 200°');
+    expect(drawnBy({ template: round([]), mode: 'string' }, 'mm')).not.toContain('otch');
+  });
+
+  it('of a stool come to the places of the cut piece that its plan has', () => {
+    const plan = planPiece(newPiece('round-seat'), {}, { sits: false, coarse: true });
+    const piece = plan.cover.pieces.find(({ role }) => role === 'top')!;
+    const said = drawnBy({ template: templatesOf(plan).find(({ title }) => title.startsWith('Top panel'))!, mode: 'string' }, 'mm');
+    const box = bounds(piece.outline);
+    const centre = [(box.minX + box.maxX) / 2, (box.minY + box.maxY) / 2] as const;
+    const [, step, names] = /every ([\d.]+)° clockwise[^:]*: ([^.]+)\./.exec(said)!;
+    const past = Number(/from (\d+)° past/.exec(said)?.[1] ?? 0);
+    names!.split(', ').forEach((label, k) => {
+      const { x, y } = piece.notches.find((own) => own.label === label)!;
+      // By the compass instead of the formula: walk from the front to the left.
+      const bearing = ((Math.atan2(centre[0] - x, centre[1] - y) * 180) / Math.PI + 720) % 360;
+      const off = Math.abs(((bearing - past - k * Number(step) + 540) % 360) - 180);
+      expect(off, `${label} at ${bearing}`).toBeLessThan(2);
+    });
   });
 });
 

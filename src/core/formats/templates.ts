@@ -7,7 +7,7 @@ import type { Plan } from '../plan';
 export type TemplateLine = { outline: Polygon; closed: boolean; dashed?: boolean; cloth?: boolean };
 /** A piece to be printed at full size. */
 export type Template = {
-  /** by which it is known again: where it stands in the list, and what it is of */
+  /** by which it is known again when the piece has changed: the pad or the cloth piece that it is of */
   id: string;
   title: string;
   lines: TemplateLine[];
@@ -41,8 +41,19 @@ export type TemplateShape = {
 /** So far a circle, a rectangle or a mirror picture may be off and still be cut as one, mm. */
 const TRUE = 0.6;
 
+/** Whether a line is its own mirror picture among the others, or a mark among the marks: what is cut on the fold is cut twice. */
+function mirroredAbout(x: number, { lines, marks }: Pick<Template, 'lines' | 'marks'>): boolean {
+  const mirror = ([a, b]: Point): Point => [2 * x - a, b];
+  const near = (point: Point, { outline, closed }: TemplateLine): boolean =>
+    closed ? distanceTo(outline, point) < TRUE : outline.slice(1).some((b, i) => distanceTo([outline[i]!, b], point) < TRUE);
+  return (
+    lines.every((own) => lines.some((other) => own.outline.every((point) => near(mirror(point), other)))) &&
+    marks.every((mark) => marks.some((other) => Math.hypot(2 * x - mark[0] - other[0], mark[1] - other[1]) < TRUE))
+  );
+}
+
 /** What a template's cut line is: a circle that a string draws, a rectangle, the same left and right. */
-export function shapeOf({ lines }: Template): TemplateShape {
+export function shapeOf({ lines, marks }: Template): TemplateShape {
   const { outline } = lines[0]!;
   const box = bounds(outline);
   const [x, y] = [(box.minX + box.maxX) / 2, (box.minY + box.maxY) / 2];
@@ -55,7 +66,7 @@ export function shapeOf({ lines }: Template): TemplateShape {
     [box.minX, box.maxY],
   ];
   const onBox = ([a, b]: Point): boolean => Math.min(a - box.minX, box.maxX - a, b - box.minY, box.maxY - b) < TRUE;
-  const mirrored = outline.every(([a, b]) => distanceTo(outline, [2 * x - a, b]) < TRUE);
+  const mirrored = mirroredAbout(x, { lines, marks });
   return {
     circle: outline.length > 12 && far - near < TRUE ? { x, y, radius: (near + far) / 2 } : null,
     rectangle: outline.every(onBox) && corners.every((corner) => distanceTo(outline, corner) < TRUE),
@@ -136,11 +147,13 @@ const TURNS = 0.06;
 
 const NAMES: Record<string, string> = { crown: 'Crown pad', main: 'Main pad', topper: 'Topper' };
 
-type Bare = Omit<Template, 'id'>;
+/** What a template is before it has its id: what that is made from. */
+type Bare = Omit<Template, 'id'> & { of: string };
 
 function padTemplate(foam: FoamPiece, of = ''): Bare {
   const box = bounds(foam.outline);
   return {
+    of: `foam ${foam.pad}`,
     title: `${NAMES[foam.role] ?? 'Pad'}${of}, ${foam.materialName}, ${foam.layers.join(' + ')} mm, cut ${foam.count}${foam.scrap ? ', from scraps' : ''}`,
     // Joins between blocks are dashed: each block is cut along them.
     lines: [
@@ -170,9 +183,10 @@ function grainLine({ outline }: CoverPiece): Polygon {
   ];
 }
 
-function coverTemplate(cover: CoverPiece): Bare {
+function coverTemplate(cover: CoverPiece, variant = ''): Bare {
   const sewn = cover.edges.some((edge) => edge.kind !== 'staple');
   return {
+    of: `cloth ${cover.id} ${variant}`.trim(),
     title: `${cover.name}, cut ${cover.count}${cover.cloth === 'lining' ? ' of lining cloth' : ''}`,
     lines: [
       { outline: cover.outline, closed: true, cloth: true },
@@ -195,11 +209,17 @@ function coverTemplate(cover: CoverPiece): Bare {
 export function templatesOf(plan: Plan): Template[] {
   const bare = [
     ...plan.foam.map((foam) => padTemplate(foam)),
-    ...plan.cover.pieces.map(coverTemplate),
+    ...plan.cover.pieces.map((own) => coverTemplate(own)),
     ...plan.variants.flatMap((variant) => [
       ...variant.foam.map((foam) => padTemplate(foam, ` of ${variant.name}`)),
-      ...variant.covers.map(coverTemplate),
+      ...variant.covers.map((own) => coverTemplate(own, variant.id)),
     ]),
   ];
-  return bare.map((template, i) => ({ id: `t${i + 1}`, ...template }));
+  const known = new Map<string, number>();
+  return bare.map(({ of, ...template }) => {
+    const own = of.toLowerCase().replace(/[^a-z0-9]+/g, '-');
+    const before = known.get(own) ?? 0;
+    known.set(own, before + 1);
+    return { id: before > 0 ? `${own}-${before + 1}` : own, ...template };
+  });
 }

@@ -45,7 +45,7 @@ export type SheetView = {
   give: Give;
   /** how each corner is folded */
   folds: FoldPlan[];
-  /** the covered surface, where the cover is looked at and it can be drawn in one */
+  /** the covered surface with its cloth, where the piece is looked at in the round and it can be laid */
   skin: Skin | null;
   /** a quick look with larger triangles: the settled answer follows */
   preview: boolean;
@@ -61,6 +61,8 @@ export type ViewQuestion = {
   parts: readonly PlanPart[];
   /** larger triangles and a coarser grid, while something is dragged */
   preview?: boolean;
+  /** it is looked at in the round: the cover's surface is wanted too, as large as all the rest */
+  round?: boolean;
 };
 
 /** Side of a triangle in a picture in the round, mm. */
@@ -135,7 +137,7 @@ function tidied(plan: SheetPlan, { keep }: Model): SheetPlan {
  * @returns the view, or what keeps the piece from being planned
  */
 export function sheetView(
-  { piece, house, parts, preview = false }: ViewQuestion,
+  { piece, house, parts, preview = false, round = false }: ViewQuestion,
   planner: Planner,
 ): { view: SheetView } | { problems: Problem[] } {
   return guarded(piece, house, planner, () => {
@@ -155,7 +157,7 @@ export function sheetView(
         strain: looked ? coverStep(model, fineness).maps : [],
         give: giveOf(piece.cloth),
         folds: looked ? foldsOf(model, plan) : [],
-        skin: looked ? skinOf(coverInput(model, fineness), coverStep(model, fineness), SKIN, model.keep) : null,
+        skin: looked && round ? skinOf(coverInput(model, fineness), coverStep(model, fineness), SKIN, model.keep) : null,
         preview,
         parts,
       },

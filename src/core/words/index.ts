@@ -1,10 +1,10 @@
-import { EN } from './en';
+import EN from './en.json';
 import type { Word } from './word';
 
 export type { Word } from './word';
 
-/** The words, language by language. */
-const LANGUAGES = { en: EN } as const;
+/** The words, language by language: a second language is a file like the first one. */
+const LANGUAGES: Readonly<Record<'en', readonly Word[]>> = { en: EN };
 export type Language = keyof typeof LANGUAGES;
 
 /** Every word of a language, in the order in which the work meets them. */

@@ -8,6 +8,8 @@ export type Word = {
   from: string;
   /** what goes wrong */
   wrong: string;
+  /** the house rule that its number stands on, by its key: the figure is the workshop's own */
+  rule?: string;
   /** fields of the document that it explains; `*` stands for a place in a list */
   fields: readonly string[];
   /** a small drawing, lines in a box of 120 × 64 */

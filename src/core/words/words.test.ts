@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { ruleOf } from '../house';
 import { fieldAt, KINDS, newPiece } from '../piece';
 import { searchWords, wordFor, wordsIn } from '.';
 
@@ -13,6 +14,14 @@ describe('the words', () => {
     expect(new Set(names).size).toBe(names.length);
     expect(new Set(wordsIn().map(({ id }) => id)).size).toBe(names.length);
     for (const { word, is, from, wrong } of wordsIn()) for (const text of [is, from, wrong]) expect(text, word).toMatch(/^\p{Lu}.*[.]$/u);
+  });
+
+  it('say no number of their own: what is a house rule is read from the house', () => {
+    for (const { word, is, from, wrong, rule } of wordsIn()) {
+      expect(`${is} ${from} ${wrong}`, word).not.toMatch(/\d/);
+      if (rule) expect(ruleOf(rule), `${word}: ${rule}`).toBeDefined();
+    }
+    expect(wordsIn().filter(({ rule }) => rule).length).toBeGreaterThan(6);
   });
 
   it('explain only fields that the document has, and no field twice', () => {

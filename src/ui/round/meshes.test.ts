@@ -4,7 +4,7 @@ import { createPlanner, sheetView, type SheetView } from '@/core/plan';
 import { roundMeshes, seamCords } from './meshes';
 
 const viewOf = (kind: (typeof KINDS)[number]['id']): SheetView => {
-  const found = sheetView({ piece: newPiece(kind), house: {}, parts: ['cover'], preview: true }, createPlanner());
+  const found = sheetView({ piece: newPiece(kind), house: {}, parts: ['cover'], preview: true, round: true }, createPlanner());
   if ('problems' in found) throw new Error(found.problems[0]!.message);
   return found.view;
 };

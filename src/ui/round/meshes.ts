@@ -183,10 +183,13 @@ export function roundMeshes(view: SheetView): {
 /** What the cover is coloured by in the round. */
 export type Colouring = 'cloth' | 'contour' | 'strain' | 'pressure';
 
+/** Where nothing is told: the sides of a pulled cover are folded or relieved, no map has their strain. */
+const NOT_TOLD = '#b9b3a8';
+
 /** Steps of height from the lowest to the highest place. */
 const STEPS = 12;
 
-/** How much of the cloth's give each node of a patch takes: what the triangles round it take, evened out. */
+/** How much of the cloth's give each node of a patch takes: what the triangles round it take, evened out; NaN where it is not told. */
 function strainShares({ strain, give }: SheetView): Shares {
   const known = new Map<ClothPatch, Float64Array>();
   const shares = (patch: ClothPatch): Float64Array => {
@@ -199,7 +202,7 @@ function strainShares({ strain, give }: SheetView): Shares {
         sums[node]! += Math.abs(shareOf(map.warp[t]!, map.weft[t]!, map.bias[t]!, give));
         counts[node]! += 1;
       });
-    const even = sums.map((sum, i) => (counts[i] ? sum / counts[i] : 0));
+    const even = sums.map((sum, i) => (counts[i] ? sum / counts[i] : NaN));
     known.set(patch, even);
     return even;
   };
@@ -212,12 +215,12 @@ function strainShares({ strain, give }: SheetView): Shares {
  * @returns false where it is left in the cloth's own colour
  */
 export function colourBy(cover: THREE.BufferGeometry, by: Colouring, view: SheetView, sit: SitView | null): boolean {
-  if (by === 'cloth' || (by === 'pressure' && !sit) || (by === 'strain' && !view.skin)) return false;
+  if (by === 'cloth' || (by === 'pressure' && !sit) || (by === 'strain' && (!view.skin || view.strain.length === 0))) return false;
   const positions = cover.getAttribute('position');
   const colours = new Float32Array(positions.count * 3);
   const colour = new THREE.Color();
   const paint = (i: number, share: number): void => {
-    colour.set(pressureColour(share));
+    colour.set(Number.isNaN(share) ? NOT_TOLD : pressureColour(share));
     colours.set([colour.r, colour.g, colour.b], 3 * i);
   };
   if (by === 'strain') {

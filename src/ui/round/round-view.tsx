@@ -87,8 +87,9 @@ function colourOf({ cloth }: Piece): THREE.Color {
 
 /** What each group of the cover is drawn with: its cloth, lining, or cloth that is quilted. */
 function clothMaterials({ cloth }: Piece, { skin }: SheetView, colour: THREE.Color): THREE.Material | THREE.Material[] {
+  // Where the cloth is not laid yet there is no place for its pattern.
+  if (!skin) return new THREE.MeshStandardMaterial({ side: THREE.DoubleSide, color: colour, roughness: 0.95 });
   const own = clothMaterial(cloth, colour);
-  if (!skin) return own;
   const lining = new THREE.MeshStandardMaterial({ side: THREE.DoubleSide, color: 0xd8d0bf, roughness: 1 });
   return alike(skin.patches).map(([first]) =>
     first!.stitches.length > 0 ? quilted(own, first!) : first!.cloth === 'lining' ? lining : own,
@@ -181,6 +182,20 @@ function useSitting(shown: RefObject<(Subject & Shown) | null>, seated: boolean,
   }, [shown, seated, drawn]);
 }
 
+function Switch({ says, on, onTurn }: { says: string; on: boolean; onTurn: (on: boolean) => void }) {
+  return (
+    <label className="flex items-center gap-2 text-sm bg-base-100 px-2 py-1 border border-base-content/25 w-fit">
+      <input
+        type="checkbox"
+        className="size-5 accent-(--color-secondary)"
+        checked={on}
+        onChange={(event) => onTurn(event.target.checked)}
+      />
+      {says}
+    </label>
+  );
+}
+
 /** What is shown of it. */
 function Switches({
   padded,
@@ -201,40 +216,11 @@ function Switches({
   open: boolean | null;
   onOpen: (on: boolean) => void;
 }) {
-  const one = 'flex items-center gap-2 text-sm bg-base-100 px-2 py-1 border border-base-content/25 w-fit';
   return (
     <div className="absolute left-3 top-2 space-y-2">
-      <label className={one}>
-        <input
-          type="checkbox"
-          className="size-5 accent-(--color-secondary)"
-          checked={padded}
-          onChange={(event) => onPadded(event.target.checked)}
-        />
-        With its padding
-      </label>
-      {seated !== null && (
-        <label className={one}>
-          <input
-            type="checkbox"
-            className="size-5 accent-(--color-secondary)"
-            checked={seated}
-            onChange={(event) => onSeated(event.target.checked)}
-          />
-          {leans ? 'Somebody leans on it' : 'Somebody sits on it'}
-        </label>
-      )}
-      {open !== null && (
-        <label className={one}>
-          <input
-            type="checkbox"
-            className="size-5 accent-(--color-secondary)"
-            checked={open}
-            onChange={(event) => onOpen(event.target.checked)}
-          />
-          Cut open at the chalk line
-        </label>
-      )}
+      <Switch says="With its padding" on={padded} onTurn={onPadded} />
+      {seated !== null && <Switch says={leans ? 'Somebody leans on it' : 'Somebody sits on it'} on={seated} onTurn={onSeated} />}
+      {open !== null && <Switch says="Cut open at the chalk line" on={open} onTurn={onOpen} />}
     </div>
   );
 }
@@ -315,7 +301,7 @@ export function RoundView() {
     }
   }, [piece, view, sit, padded, open, colouring]);
   return (
-    <div className="flex-1 min-h-0 relative">
+    <div className="flex-1 min-h-0 relative" data-cloth={view.skin ? 'laid' : 'not yet'}>
       {wrong && <p className="p-4 text-sm">{wrong}</p>}
       {/* The picture is turned with the arrow keys while it has the focus. */}
       {/* eslint-disable-next-line jsx-a11y/no-noninteractive-tabindex */}

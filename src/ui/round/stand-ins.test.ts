@@ -7,7 +7,7 @@ import { studs } from './meshes';
 import { standIn } from './stand-ins';
 
 function viewOf(piece: Piece): SheetView {
-  const found = sheetView({ piece, house: {}, parts: ['cover'], preview: true }, createPlanner());
+  const found = sheetView({ piece, house: {}, parts: ['cover'], preview: true, round: true }, createPlanner());
   if ('problems' in found) throw new Error(found.problems[0]!.message);
   return found.view;
 }

@@ -12,7 +12,7 @@ const DRAG = 140;
 /** Typing settles for this long before a sitting is begun, ms. */
 const SETTLE = 120;
 
-type Wanted = { piece: Piece; house: HouseRules; parts: readonly PlanPart[]; preview: boolean };
+type Wanted = { piece: Piece; house: HouseRules; parts: readonly PlanPart[]; preview: boolean; round: boolean };
 
 /** What of a plan is wanted: what the stage looks at, and what the sizes that stand open are read from. */
 export function partsOf(stage: Stage, unfolded: SheetState['unfolded'], round = false): PlanPart[] {
@@ -70,6 +70,7 @@ export function keepViewed(
       piece,
       house,
       preview,
+      round,
       parts: partsOf(
         stages.find(({ id }) => id === stage)!,
         unfolded,

@@ -2,7 +2,26 @@
 
 import { useState } from 'react';
 import { searchWords, wordsIn, type Word } from '@/core/words';
+import { ruleOf } from '@/core/house';
+import { printFigure } from '@/core/sizes';
 import { Dialog } from '@/ui/kit/dialog';
+import { useSettings } from '@/ui/kit/settings';
+import { usePiece, useSheet } from '@/ui/sheet/store';
+
+/** The workshop's own figure for a house rule, and why it is so. */
+function RuleSaid({ at }: { at: string }) {
+  const { unit } = useSettings();
+  const piece = usePiece();
+  const house = useSheet((state) => state.house);
+  const rule = ruleOf(at)!;
+  const own = piece.overrides[at];
+  return (
+    <p className="border-l-3 border-base-content/25 pl-2">
+      {rule.label}: <b>{printFigure(own ?? house[at] ?? rule.value, rule.unit, unit)}</b>
+      {own === undefined ? '' : ', for this piece'}. {rule.reason}
+    </p>
+  );
+}
 
 /** One word: what it is, drawn where that helps, where its number comes from, what goes wrong. */
 function Card({ own }: { own: Word }) {
@@ -18,6 +37,7 @@ function Card({ own }: { own: Word }) {
           <p>
             <b>What goes wrong.</b> {own.wrong}
           </p>
+          {own.rule && <RuleSaid at={own.rule} />}
         </div>
         {own.sketch && (
           <svg viewBox="0 0 120 64" className="w-32 shrink-0 border border-base-content/25 bg-base-200" aria-hidden>

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { newPiece, type Piece } from '../../piece';
 import { createPlanner } from '../../plan';
 import { cornersStep, coverStep } from '../../plan/steps';
-import { pulledTop } from '../sew';
+import { pulledTop } from '../pulled/pulled-top';
 import { sideOf } from '../surface/ring';
 import { pulledSides } from './pulled-sides';
 

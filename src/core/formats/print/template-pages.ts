@@ -90,8 +90,8 @@ const boxOf = (x: number, y: number, width: number, height: number): Polygon => 
   [x, y + height],
 ];
 
-/** Within this of a corner a sheet is printed where only the corners are, mm. */
-const NEAR_CORNER = 60;
+/** A sheet that ends within this of a corner is printed with the corners: one wants some line to either side of it, mm. */
+const NEAR_CORNER = 25;
 
 /** A template as it goes to the bench: its lines, and the sheets that they are printed on. */
 export type Laid = { template: Template; mode: TemplateMode; sheets: Tile[]; grid: { columns: number; rows: number } };
@@ -108,21 +108,8 @@ export function laidOut(template: Template, mode: TemplateMode, paper: Paper): L
   if (mode === 'string' || mode === 'ruled' || mode === 'none') return { template, mode, sheets: [], grid: { columns: 0, rows: 0 } };
   const { columns, rows, tiles: sheets } = tiles(own.lines, paper, own.marks);
   const corners = cornersOf(own);
-  const near = (tile: Tile): boolean =>
-    corners.some(
-      ([x, y]) =>
-        x > tile.x - NEAR_CORNER &&
-        x < tile.x + tile.width + NEAR_CORNER &&
-        y > tile.y - NEAR_CORNER &&
-        y < tile.y + tile.height + NEAR_CORNER &&
-        clip([x, y], [x, y], {
-          ...tile,
-          x: tile.x - OVERLAP,
-          y: tile.y - OVERLAP,
-          width: tile.width + 2 * OVERLAP,
-          height: tile.height + 2 * OVERLAP,
-        }) !== null,
-    );
+  const near = ({ x, y, width, height }: Tile): boolean =>
+    corners.some(([a, b]) => a > x - NEAR_CORNER && a < x + width + NEAR_CORNER && b > y - NEAR_CORNER && b < y + height + NEAR_CORNER);
   return { template: own, mode, sheets: mode === 'corners' ? sheets.filter(near) : sheets, grid: { columns, rows } };
 }
 
@@ -151,7 +138,9 @@ function roundNotches(notches: NonNullable<Template['notches']>, { x, y }: { x: 
   const each = 360 / found.length;
   const even = found.every(({ angle }, i) => Math.abs(angle - found[0]!.angle - i * each) < EVEN);
   const names = found.map(({ says }) => says).join(', ');
-  if (even) return ` Notches every ${Math.round(each * 10) / 10}° clockwise from the front: ${names}.`;
+  const first = Math.round(found[0]!.angle);
+  const from = first === 0 ? 'from the front' : `from ${first}° past the front`;
+  if (even) return ` Notches every ${Math.round(each * 10) / 10}° clockwise ${from}: ${names}.`;
   return ` Notches clockwise from the front: ${found.map(({ says, angle }) => `${says} at ${Math.round(angle)}°`).join(', ')}.`;
 }
 
