@@ -7,7 +7,7 @@ import { KINDS, newChairSeat, newPiece, type Piece } from '../piece';
 import { createPlanner, planPiece } from '../plan';
 import { sizesOf } from '../sizes';
 import { printedPages, printPdf, type PrintedPage, type PrintJob } from './pdf';
-import { scaleFor } from './print/job-page';
+import { orderSaid, scaleFor, stretchesOf } from './print/job-page';
 import { slipRows } from './print/slip-pages';
 import { drawnBy, laidOut } from './print/template-pages';
 import { modesOf, onTheFold, shapeOf, templatesOf } from './templates';
@@ -185,6 +185,34 @@ describe('the job sheet', () => {
     const cover = lines.filter(({ thickness }) => thickness === 1.3).flatMap(({ from, to }) => [from, to]);
     const xs = job.section!.cover.map(([x]) => x);
     expect(bounds(cover).width * scaleSaid('Section')).toBeCloseTo(Math.max(...xs) - Math.min(...xs), 0);
+  });
+
+  it.each(['chair-seat', 'round-seat', 'saddle', 'headboard-nailed', 'block-seat'] as const)(
+    '%s: says the order as it was worked out, and only figures that are cut by',
+    async (kind) => {
+      const job = jobOf({ ...newPiece(kind), name: 'Test' });
+      const { pages } = await printedPages(job, { parts: ['job'] });
+      const words = pages.flatMap(wordsOn).map((own) => own.words);
+      const said = orderSaid(job.plan.fixing);
+      if (kind === 'block-seat') expect(said).toBeNull();
+      else {
+        // The first middle that is named is the first fastener there is; as many are said as are placed.
+        const first = [...job.plan.fixing.order].sort((a, b) => a.n - b.n)[0]!;
+        expect(said).toContain(`${job.plan.fixing.order.length} for the cover of one`);
+        expect(said!.split(' – ')[1]!.split(', ')[0]).toBe(first.edge);
+        expect(words.join(' ')).toContain('the middles first');
+      }
+      if (kind === 'saddle') expect(said).toMatch(/^Rivets/);
+      // Nobody cuts a sewn cover by its wrap.
+      expect(words.includes('Wrap')).toBe(job.plan.cover.pulled);
+      expect(words.includes('Side')).toBe(true);
+    },
+  );
+
+  it('says numbers as they are said', () => {
+    expect(stretchesOf(['1', '2', '3', '5', '9', '8'])).toBe('1–3, 5, 8, 9');
+    expect(stretchesOf(['7'])).toBe('7');
+    expect(stretchesOf([])).toBe('');
   });
 
   it('takes the next scale that a ruler has', () => {

@@ -1,4 +1,5 @@
 import { cornerWords } from '../../cover';
+import type { Fixing } from '../../fix';
 import { inUnit, saidLength } from '../../length';
 import { bounds, type Point } from '../../outline';
 import { kindOf } from '../../piece';
@@ -206,7 +207,7 @@ function wraps(pen: Pen, { plan, unit }: PrintJob): void {
   const say = (mm: number): string => saidLength(mm, unit);
   const alike = new Map<string, { ids: string[]; edge: string; cells: string[] }>();
   for (const s of plan.stations) {
-    const cells = [s.side, s.wrap, s.fromCentre, s.edgeHeight].map(say);
+    const cells = (plan.cover.pulled ? [s.side, s.wrap, s.fromCentre, s.edgeHeight] : [s.side, s.edgeHeight]).map(say);
     const key = [s.edge, ...cells].join('|');
     const own = alike.get(key) ?? { ids: [], edge: s.edge, cells };
     own.ids.push(s.id);
@@ -217,10 +218,12 @@ function wraps(pen: Pen, { plan, unit }: PrintJob): void {
   pen.y -= 2;
   write(pen, 'Round the edge', [MARGIN, pen.y], { size: 10, font: pen.bold, color: MADDER });
   pen.y -= 5;
-  const columns = [0, 56, 100, 122, 144, 168].map((x) => MARGIN + (x * across(pen)) / 186);
+  // A sewn cover has seams on its way down: nothing of it is cut by its wrap.
+  const heads = plan.cover.pulled ? ['Side', 'Wrap', 'From centre', 'Rim'] : ['Side', 'Rim'];
+  const columns = [0, 56, ...heads.map((_, k) => 100 + 22 * k)].map((x) => MARGIN + (x * across(pen)) / 186);
   const cells = (words: readonly string[], font = pen.regular): void =>
     words.forEach((own, i) => write(pen, own, [columns[i]!, pen.y], { font, size: 8 }));
-  cells(['Where', 'Stations', 'Side', 'Wrap', 'From centre', 'Rim'], pen.bold);
+  cells(['Where', 'Stations', ...heads], pen.bold);
   pen.y -= 4;
   for (const { ids, edge, cells: own } of rows) {
     const stations = wrapText(stretchesOf(ids), pen.regular, 8, columns[2]! - columns[1]! - 3);
@@ -234,17 +237,26 @@ function wraps(pen: Pen, { plan, unit }: PrintJob): void {
   }
 }
 
+/** The order of fastening as it was worked out: which middles come first, what comes last; null where nothing is fastened. */
+export function orderSaid({ order, fasteners, fastener }: Fixing): string | null {
+  const centres = order.filter(({ kind }) => kind === 'centre');
+  if (centres.length === 0) return null;
+  const name = fasteners.find(({ id }) => id === fastener.id)?.name ?? 'Staples';
+  const corners = order.filter(({ kind }) => kind === 'corner').map(({ n }) => n);
+  const last = corners.length > 0 ? `; the corners last, ${stretchesOf(corners.map(String))}` : '';
+  const firsts = centres.map(({ edge }) => edge);
+  return `${name}, ${order.length} for the cover of one: the middles first – ${firsts.join(', ')} – then outwards from them in turn${last}.`;
+}
+
 /** How it is fastened, in one line, and what needs a hand. */
 function last(pen: Pen, { plan, unit }: PrintJob): void {
   const words = [
-    ...(plan.fixing.order.length > 0
-      ? [`Order: the centres of opposite sides first, then outwards from them in turn, the corners last.`]
-      : []),
+    orderSaid(plan.fixing),
     ...plan.corners.map(
       (corner) => `${corner.edge}: ${cornerWords(corner)}${corner.fullness > 0.5 ? `, ${saidLength(corner.fullness, unit)} to lose` : ''}.`,
     ),
   ];
-  const told = [...new Set(words)];
+  const told = [...new Set(words.filter((own) => own !== null))];
   if (told.length > 0) {
     room(pen, 10 + told.length * 3.8);
     pen.y -= 3;
