@@ -10,6 +10,8 @@ export default defineConfig({
   expect: { timeout: 30_000 },
   reporter: [['list'], ['json', { outputFile: 'test-results/e2e.json' }]],
   outputDir: 'test-results/e2e',
+  // Pictures of states, beside the tests that look at them.
+  snapshotPathTemplate: '{testDir}/pictures/{arg}{ext}',
   use: {
     baseURL: `http://127.0.0.1:${port}`,
     viewport: { width: 1280, height: 800 },

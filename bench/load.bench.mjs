@@ -36,14 +36,31 @@ async function send(method, path, body) {
 const took = { tick: [], floor: [], save: [], log: [] };
 let over = false;
 
-/** A tablet ticks once a second, and looks at the floor now and then. */
+/** A row of numbers from 0 to 1 that is the same at every run (mulberry32). */
+function chances(seed) {
+  let a = seed;
+  return () => {
+    a = (a + 0x6d2b79f5) | 0;
+    let t = Math.imul(a ^ (a >>> 15), 1 | a);
+    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
+    return ((t ^ (t >>> 14)) >>> 0) / 2 ** 32;
+  };
+}
+
+/**
+ * A tablet ticks once a second on average, and looks at the floor now and then. Between two ticks nobody waits the same
+ * time: with one fixed pause the fifty fall into step after the first hitch and then all come at once for ever, as no
+ * fifty people do. A gap of an exponential spread is what independent people give, bursts and all.
+ */
 async function tablet(k, ids) {
-  await rest((1000 * k) / TABLETS);
+  const chance = chances(k + 1);
+  const pause = () => rest(-1000 * Math.log(1 - chance()));
+  await pause();
   for (let n = 0; !over; n++) {
     const id = ids[(k * 37 + n) % ids.length];
     took.tick.push((await send('PUT', `/api/pieces/${id}/ticks`, { unit: 1, step: 'board', done: n % 2 === 0 })).all);
     if (n % 15 === k % 15) took.floor.push((await send('GET', '/')).first);
-    await rest(1000);
+    await pause();
   }
 }
 

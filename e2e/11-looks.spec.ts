@@ -64,6 +64,79 @@ test('in the round the cloth lies as its flat pieces carry it, and somebody sits
   expect(bytes.readUInt32LE(8)).toBe(bytes.length);
 });
 
+test('in the round a tape is laid, the cut is moved, a set stands in a row and turns', async ({ page }) => {
+  const id = await place(page, { name: 'Row seat', count: 4 });
+  await page.goto(`/piece/${id}?stage=cover`);
+  await settled(page);
+  await page.getByRole('button', { name: 'In the round' }).click();
+  const one = await round(page);
+  await page.getByLabel('Measure with the tape').check();
+  const tape = page.getByRole('group', { name: 'Tape' });
+  await tape.getByLabel('Tape from').selectOption('front, at the board’s edge');
+  await tape.getByLabel('Tape to').selectOption('back, at the board’s edge');
+  const said = tape.locator('[data-taped]');
+  await expect(said).toHaveAttribute('data-taped', /\d+/);
+  // Board 420 deep, 50 of foam and a crown over it: what an upholsterer would lay over it is between 500 and 560.
+  const over = Number(await said.getAttribute('data-taped'));
+  expect(over).toBeGreaterThan(500);
+  expect(over).toBeLessThan(560);
+  // Pointed at: two presses on the cloth.
+  const view = page.getByRole('img', { name: /in the round/ });
+  const box = (await view.boundingBox())!;
+  for (const [x, y] of [
+    [0.5, 0.42],
+    [0.62, 0.44],
+  ] as const)
+    await page.mouse.click(box.x + box.width * x, box.y + box.height * y);
+  await expect(said).toHaveAttribute('data-taped', /\d+/);
+  expect(Number(await said.getAttribute('data-taped'))).toBeLessThan(300);
+  await page.getByLabel('Measure with the tape').uncheck();
+  // The chalk line moves with the cut: by its slide, and by hand at the cut itself.
+  await page.getByLabel('Cut open at the chalk line').check();
+  const slide = page.getByRole('slider', { name: /Cut at/ });
+  const before = Number(await slide.inputValue());
+  await slide.focus();
+  for (let k = 0; k < 5; k++) await page.keyboard.press('ArrowRight');
+  await expect(slide).toHaveValue(String(before + 5));
+  await settled(page);
+  await page.getByLabel('Cut open at the chalk line').uncheck();
+  await page.getByLabel('The whole set').check();
+  await page.waitForTimeout(1500);
+  expect((await view.screenshot()).equals(one)).toBe(false);
+  await page.getByLabel('The whole set').uncheck();
+  const [turned] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'Turntable' }).click()]);
+  // A zip of twenty-four pictures, by its own list at the end.
+  const zip = readFileSync(await turned.path());
+  const end = zip.lastIndexOf(Buffer.from('504b0506', 'hex'));
+  expect(zip.readUInt16LE(end + 10)).toBe(24);
+  const first = zip.subarray(30 + zip.readUInt16LE(26) + zip.readUInt16LE(28));
+  expect(first.subarray(1, 4).toString('latin1')).toBe('PNG');
+});
+
+test('a photo of the cloth is what is seen in the round', async ({ page }) => {
+  const id = await place(page, { name: 'Photographed seat' });
+  await page.goto(`/piece/${id}?stage=cover`);
+  await settled(page);
+  // A blue photo, made by the browser itself.
+  const blue = await page.evaluate(async () => {
+    const canvas = new OffscreenCanvas(64, 64);
+    const pen = canvas.getContext('2d')!;
+    pen.fillStyle = '#2040c0';
+    pen.fillRect(0, 0, 64, 64);
+    return [...new Uint8Array(await (await canvas.convertToBlob({ type: 'image/png' })).arrayBuffer())];
+  });
+  await page.getByRole('button', { name: 'Cloth store…' }).click();
+  const store = page.getByRole('dialog', { name: 'Cloth store' });
+  await store.getByLabel('Photo of the cloth').setInputFiles({ name: 'cloth.png', mimeType: 'image/png', buffer: Buffer.from(blue) });
+  await expect(store.getByAltText('This cloth')).toBeVisible();
+  await store.getByLabel('The photo shows, across').fill('12 cm');
+  await page.keyboard.press('Enter');
+  await expect(store.getByLabel('The photo shows, across')).toHaveValue('120 mm');
+  await store.getByRole('button', { name: 'Done' }).click();
+  await page.getByRole('button', { name: 'In the round' }).click();
+  await expect.poll(async () => seen(page, await round(page), 'blue'), { timeout: 60_000 }).toBeGreaterThan(8000);
+});
+
 test('a drawing keeps its figures readable, comes nearer by wheel, keys and button, and goes home', async ({ page }) => {
   const id = await place(page, { name: 'Near seat' });
   await page.goto(`/piece/${id}?stage=fix`);

@@ -2,14 +2,25 @@ import AxeBuilder from '@axe-core/playwright';
 import { expect, test, type Page } from '@playwright/test';
 import { place, settled, unfold } from './help';
 
+/** A laptop, a tablet lying, a tablet standing. */
+const SIZES = [
+  [1280, 800],
+  [1024, 768],
+  [768, 1024],
+] as const;
+
 async function noSeriousViolation(page: Page, where: string): Promise<void> {
-  const { violations } = await new AxeBuilder({ page }).analyze();
-  const serious = violations.filter((v) => v.impact === 'serious' || v.impact === 'critical');
-  expect(serious.map((v) => `${where}: ${v.id}: ${v.nodes.map((n) => n.html.slice(0, 120)).join(' | ')}`)).toEqual([]);
+  for (const [width, height] of SIZES) {
+    await page.setViewportSize({ width, height });
+    const { violations } = await new AxeBuilder({ page }).analyze();
+    const serious = violations.filter((v) => v.impact === 'serious' || v.impact === 'critical');
+    expect(serious.map((v) => `${where} at ${width}: ${v.id}: ${v.nodes.map((n) => n.html.slice(0, 120)).join(' | ')}`)).toEqual([]);
+  }
+  await page.setViewportSize({ width: 1280, height: 800 });
 }
 
 test('no screen has a serious accessibility fault, by day or in the evening', async ({ page }) => {
-  test.setTimeout(480_000);
+  test.setTimeout(900_000);
   await page.goto('/');
   const id = await place(page, { name: 'Access seat', count: 2, overrides: { grip: 20 } });
   for (const theme of ['day', 'evening']) {
@@ -25,6 +36,15 @@ test('no screen has a serious accessibility fault, by day or in the evening', as
       if (stage === 'sit') await expect(page.getByRole('list', { name: 'Verdict' })).toBeVisible({ timeout: 60_000 });
       await noSeriousViolation(page, `${stage} ${theme}`);
     }
+    await page.goto(`/piece/${id}?stage=cover`);
+    await settled(page);
+    for (const look of ['Flat pieces', 'Strain', 'Corners']) {
+      await page.getByRole('button', { name: look, exact: true }).click();
+      await noSeriousViolation(page, `${look} ${theme}`);
+    }
+    await page.getByRole('button', { name: 'In the round' }).click();
+    await expect(page.locator('[data-drawn="yes"]')).toBeVisible({ timeout: 60_000 });
+    await noSeriousViolation(page, `in the round ${theme}`);
     await page.goto(`/piece/${id}?stage=build`);
     for (const box of ['Crown by wish…', 'Foam store…']) {
       await page.getByRole('button', { name: box }).click();

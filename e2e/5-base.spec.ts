@@ -352,6 +352,19 @@ test('what came off is recorded with photos, and goes back on in the run sheet',
     buffer: Buffer.from('iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==', 'base64'),
   });
   await expect(page.getByAltText('As it was, 1').first()).toBeVisible();
+  // The photo lies large on the desk; a press puts a pin, keys move it, its words come again where the strap goes back on.
+  await expect(page.getByAltText('As it was: Carrying strap')).toBeVisible();
+  await page.getByRole('button', { name: 'Pin in the middle' }).click();
+  await page.getByRole('textbox', { name: 'Pin 1' }).fill('this hole, not the worn one');
+  await page.keyboard.press('Enter');
+  const pin = page.getByRole('slider', { name: /^Pin 1/ });
+  await expect(pin).toHaveAttribute('aria-valuenow', '50');
+  await pin.focus();
+  await page.keyboard.press('Shift+ArrowRight');
+  await expect(pin).toHaveAttribute('aria-valuenow', '55');
+  await page.keyboard.press('Control+z');
+  await expect(pin).toHaveAttribute('aria-valuenow', '50');
+  await expect(page.locator('[data-reassembly] [data-pin-says="1"]')).toContainText('this hole, not the worn one');
   await expect(page.locator('[data-reassembly] li').first()).toContainText('Carrying strap; left side');
   await page.getByLabel('Mould', { exact: true }).check();
   await expect(page.getByText('Caution. Mould: mask')).toBeVisible();
@@ -369,4 +382,12 @@ test('what came off is recorded with photos, and goes back on in the run sheet',
   await expect(page.getByRole('heading', { name: /1\. Strip/ })).toBeVisible();
   await expect(page.getByRole('heading', { name: /Put back carrying strap/ })).toBeVisible();
   await expect(page.getByAltText('How it was, 1').first()).toBeVisible();
+  await expect(page.locator('[data-pin-says="1"]').first()).toContainText('this hole, not the worn one');
+  // A photo that is taken out takes its pins along; undo brings both back.
+  await page.getByRole('button', { name: '1. Strip' }).click();
+  await page.getByRole('button', { name: 'Take this photo out' }).click();
+  await expect(page.locator('[data-desk]')).toHaveCount(0);
+  await expect(page.locator('[data-pin-says]')).toHaveCount(0);
+  await page.keyboard.press('Control+z');
+  await expect(page.getByRole('slider', { name: /^Pin 1/ })).toBeVisible();
 });

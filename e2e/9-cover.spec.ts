@@ -51,7 +51,7 @@ test('a boxed round stool with two welts: pieces, welts, strain, the first piece
   await settled(page);
   await look(page, 'Flat pieces');
   expect(await page.locator('[data-piece="band"] [data-notch]').count()).toBeGreaterThan(6);
-  const box = page.locator('[data-piece="band"] figcaption');
+  const box = page.locator('[data-says="band"]');
   const before = Number.parseFloat((await box.innerText()).match(/× ([\d.]+)/)![1]!);
   await page.getByText('Prove on the first piece').click();
   await page.getByLabel('Which piece').selectOption('band');
@@ -79,7 +79,7 @@ test('a bordered headboard with mitres; changing the way keeps what still applie
   await look(page, 'Flat pieces');
   await expect(page.locator('[data-piece^="border-"]')).toHaveCount(4);
   await expect(page.locator('[data-piece^="outer-"]')).toHaveCount(4);
-  await expect(page.locator('[data-piece="border-1"] figcaption')).toContainText('mitre 1');
+  await expect(page.locator('[data-says="border-1"]')).toContainText('mitre 1');
   await expect(page.getByText('Tack strip').first()).toBeVisible();
   const panel = await slip(page, 'piece.top').innerText();
   // Too wide a border is refused beside its field, and kept there.

@@ -18,14 +18,14 @@ const roleName = (role: string): string => PAD_ROLES.find(({ id }) => id === rol
 /** Taking the old work off, and what was found under it. */
 export function stripSteps({ piece: { strip } }: Model): Step[] {
   const steps: Step[] = [];
-  if (strip && strip.items.length > 0)
+  if (strip && (strip.items.length > 0 || strip.photos?.length))
     steps.push(
       step(
         'strip',
         'Strip',
-        `${strip.items.map((item) => item.name).join(', ')}; mark where each sat before it comes off.`,
-        strip.items.length * HANDLING.takeOff,
-        { caution: CAUTIONS.strip, photos: strip.items.flatMap((item) => item.photos) },
+        `${strip.items.map((item) => item.name).join(', ') || 'All of it'}; mark where each sat before it comes off.`,
+        Math.max(1, strip.items.length) * HANDLING.takeOff,
+        { caution: CAUTIONS.strip, photos: [...(strip.photos ?? []), ...strip.items.flatMap((item) => item.photos)] },
       ),
     );
   for (const id of strip?.findings ?? []) {

@@ -43,16 +43,18 @@ function dustStep({ rule }: Model, dust: LiningPiece): Step {
 
 /** What came off goes back on in the reverse order; what is replaced was made new before, fasteners and hardware were not. */
 function refitSteps({ piece: { strip } }: Model): Step[] {
+  // What was pinned on photos of the whole is wanted from the first thing that goes back on.
+  const pinned = (strip?.photos ?? []).filter((name) => strip?.pins?.some(({ photo }) => photo === name));
   const madeNew = new Set<string>(STRIP_KINDS.filter((kind) => kind.again === 'replace').map((kind) => kind.id));
   return reassembly(strip)
     .filter((part) => part.again !== 'replace' || !madeNew.has(part.item.what))
-    .map((part) =>
+    .map((part, k) =>
       step(
         `refit-${part.item.id}`,
         part.again === 'refit' ? `Put back ${part.item.name.toLowerCase()}` : `Fit new ${part.item.name.toLowerCase()}`,
         part.words,
         HANDLING.refit,
-        { photos: part.item.photos },
+        { photos: [...(k === 0 ? pinned : []), ...part.item.photos] },
       ),
     );
 }

@@ -1,7 +1,7 @@
 import * as THREE from 'three';
 import { coloursOf, figureOf, weaveOf } from '@/core/cloth';
 import type { ClothPatch } from '@/core/cover';
-import type { Cloth } from '@/core/piece';
+import { fieldAt, type Cloth } from '@/core/piece';
 
 /** A plain cloth's picture is so large, mm: its weave comes again. */
 const PLAIN = 48;
@@ -110,17 +110,38 @@ function surface(cloth: Cloth): Partial<THREE.MeshPhysicalMaterialParameters> {
   return { roughness: 0.95 };
 }
 
-/**
- * What a cover is drawn with: the cloth's picture, carried by each piece's own flat coordinates in millimetres.
- *
- * @param cloth the piece's cloth
- * @param ground its colour where nobody has said one
- */
-export function clothMaterial(cloth: Cloth, ground: THREE.Color): THREE.MeshPhysicalMaterial {
+/** A cloth's own photo: so many millimetres wide; its height follows its shape. */
+function photographed({ photo, photoWidth, repeatAcross, repeatAlong }: Cloth, loaded: () => void): THREE.Texture {
+  const width = photoWidth ?? (fieldAt('cloth.photoWidth').default as number);
+  const map = new THREE.TextureLoader().load(`/api/photos/${photo}`, ({ image }) => {
+    const { naturalWidth, naturalHeight } = image as HTMLImageElement;
+    map.repeat.set(1 / width, 1 / (width * (naturalHeight / naturalWidth)));
+    loaded();
+  });
+  // What has no repeat of its own is turned over at the photo's edge, so that no edge shows.
+  map.wrapS = map.wrapT = repeatAcross > 0 || repeatAlong > 0 ? THREE.RepeatWrapping : THREE.MirroredRepeatWrapping;
+  map.repeat.set(1 / width, 1 / width);
+  return map;
+}
+
+/** One repeat as it is drawn here. */
+function drawnTile(cloth: Cloth, ground: THREE.Color): THREE.Texture {
   const { across, along } = tileOf(cloth);
   const map = new THREE.CanvasTexture(clothPicture(cloth, ground));
   map.wrapS = map.wrapT = THREE.RepeatWrapping;
   map.repeat.set(1 / across, 1 / along);
+  return map;
+}
+
+/**
+ * What a cover is drawn with: the cloth's picture or its photo, carried by each piece's own flat coordinates in millimetres.
+ *
+ * @param cloth the piece's cloth
+ * @param ground its colour where nobody has said one
+ * @param loaded told when a photo has come
+ */
+export function clothMaterial(cloth: Cloth, ground: THREE.Color, loaded: () => void): THREE.MeshPhysicalMaterial {
+  const map = cloth.photo ? photographed(cloth, loaded) : drawnTile(cloth, ground);
   // The pattern is drawn about the middle of its picture, and begins there on the cloth.
   map.offset.set(0.5, 0.5);
   map.colorSpace = THREE.SRGBColorSpace;

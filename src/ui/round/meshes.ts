@@ -294,3 +294,28 @@ export function studs(view: SheetView): { nails: THREE.Matrix4[]; buttons: THREE
   const { places = [], size = 0 } = plan.cover?.buttons ?? {};
   return { nails: nails.map((nail) => at(nail, nail.head)), buttons: places.map((place) => at(place, size)) };
 }
+
+/**
+ * The same cover with its pattern elsewhere, as another one of a set has it that was cut from another place of the roll.
+ *
+ * @param cover the geometry of the whole cover
+ * @param skin what it was made from
+ * @param pattern by how much it lies elsewhere on each cloth piece, mm
+ */
+export function withPattern(
+  cover: THREE.BufferGeometry,
+  { patches }: Skin,
+  pattern: ReadonlyMap<string, readonly [number, number]>,
+): THREE.BufferGeometry {
+  const own = cover.clone();
+  const uv = own.getAttribute('uv');
+  let i = 0;
+  for (const patch of alike(patches).flat()) {
+    const [across, along] = pattern.get(patch.piece) ?? [0, 0];
+    patch.triangles.forEach(() => {
+      uv.setXY(i, uv.getX(i) + across, uv.getY(i) + along);
+      i += 1;
+    });
+  }
+  return own;
+}

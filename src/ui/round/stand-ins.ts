@@ -2,6 +2,7 @@ import * as THREE from 'three';
 import type { SheetView } from '@/core/plan';
 import { bounds, isInside } from '@/core/outline';
 import { kindOf, type Piece } from '@/core/piece';
+import { sideBySide } from './row';
 
 /** What a piece belongs to is only hinted at: simple parts, in one plain colour. Lengths mm. */
 const LEG = { thick: 38, in: 22, long: 300 };
@@ -42,11 +43,13 @@ function legs(view: SheetView, low: number): Box[] {
 }
 
 /** The wall behind a board that hangs. */
-function wall(view: SheetView, low: number): Box[] {
-  const { minX, maxX, minY, maxY, width, height } = bounds(view.plan.outline.points);
+function wall(view: SheetView, low: number, reach: number): Box[] {
+  const own = bounds(view.plan.outline.points);
+  const { minY, maxY, height } = own;
+  const [minX, maxX, width] = [own.minX - reach, own.maxX + reach, own.width + 2 * reach];
   return [
     {
-      size: [width * (1 + 2 * WALL.beyond), height * (1 + WALL.beyond), WALL.thick],
+      size: [width + 2 * WALL.beyond * own.width, height * (1 + WALL.beyond), WALL.thick],
       at: [(minX + maxX) / 2, (minY + maxY) / 2 + (height * WALL.beyond) / 4, low - WALL.thick / 2 - 4],
     },
   ];
@@ -60,13 +63,16 @@ export type StandIn = { parts: THREE.Mesh[]; upright: boolean; dispose: () => vo
  *
  * @param piece the document
  * @param view what was worked out of it
+ * @param set whether the whole set is shown: one wall behind all, legs under each (these are marked `each`)
  */
-export function standIn(piece: Piece, view: SheetView): StandIn {
+export function standIn(piece: Piece, view: SheetView, set = false): StandIn {
   const { traits } = kindOf(piece.kind);
   const material = new THREE.MeshStandardMaterial({ color: traits.wall ? 0xece5d6 : 0x6f5a40, roughness: 1 });
   const low = Math.min(...view.baseGrid.heights.filter((z) => !Number.isNaN(z))) - view.plan.base.thickness;
   const seat = traits.sat && !traits.pan && !traits.throughFrame;
-  const parts = boxes(traits.wall ? wall(view, low) : seat ? legs(view, low) : [], material);
+  const reach = set ? Math.max(0, ...sideBySide(piece, view).map(({ at }) => at[0])) : 0;
+  const parts = boxes(traits.wall ? wall(view, low, reach) : seat ? legs(view, low) : [], material);
+  if (!traits.wall) parts.forEach((part) => (part.userData.each = true));
   return {
     parts,
     upright: traits.wall,

@@ -15,10 +15,16 @@ const SETTLE = 120;
 type Wanted = { piece: Piece; house: HouseRules; parts: readonly PlanPart[]; preview: boolean; round: boolean };
 
 /** What of a plan is wanted: what the stage looks at, and what the sizes that stand open are read from. */
-export function partsOf(stage: Stage, unfolded: SheetState['unfolded'], round = false): PlanPart[] {
+export function partsOf(stage: Stage, unfolded: SheetState['unfolded'], round: RoundParts = []): PlanPart[] {
   const open = SIZE_GROUPS.filter(({ id }) => stage.sizes.includes(id) || unfolded.includes(id));
-  // In the round the cover is seen whatever the stage is about.
-  return [...new Set([...stage.parts, ...(round ? (['cover', 'fixing'] as const) : []), ...open.flatMap(({ needs }) => needs)])].sort();
+  return [...new Set([...stage.parts, ...round, ...open.flatMap(({ needs }) => needs)])].sort();
+}
+
+type RoundParts = readonly PlanPart[];
+
+/** In the round the cover is seen whatever the stage is about; where there are several, also where each lies on the roll. */
+export function roundParts({ count, panels }: Piece): RoundParts {
+  return count > 1 || panels ? ['cover', 'fixing', 'cut'] : ['cover', 'fixing'];
 }
 
 /**
@@ -74,7 +80,7 @@ export function keepViewed(
       parts: partsOf(
         stages.find(({ id }) => id === stage)!,
         unfolded,
-        round,
+        round ? roundParts(piece) : [],
       ),
     };
     void ask();

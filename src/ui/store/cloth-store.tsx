@@ -2,20 +2,25 @@
 
 import { useState } from 'react';
 import { CLOTHS, figureOf, giveOf, weaveOf, type ClothKind } from '@/core/cloth';
-import type { Cloth } from '@/core/piece';
+import { fieldAt, type Cloth } from '@/core/piece';
 import { Dialog } from '@/ui/kit/dialog';
 import { Figure } from '@/ui/kit/figure';
-import { Wrong } from '@/ui/kit/lists';
+import { TakeOut, Wrong } from '@/ui/kit/lists';
+import { keepPhoto } from '@/ui/kit/photo';
+import { PhotoButton } from '@/ui/kit/photo-button';
 import { useLength } from '@/ui/kit/settings';
 import { PieceField } from '@/ui/sheet/piece-field';
 import { useField, usePiece } from '@/ui/sheet/store';
+
+/** How much of the cloth a photo shows where nobody has measured it, mm. */
+const PHOTO_WIDTH = fieldAt('cloth.photoWidth').default as number;
 
 /** A cloth of the store as a piece carries it; how it is pulled and laid stays as it was. */
 function taken(cloth: Cloth, { id: _, ...kind }: ClothKind): Cloth {
   void _;
   // What it looks like goes with the cloth: nothing of the old one's colours stays.
-  const { second: _second, figure: _figure, ...rest } = cloth;
-  void [_second, _figure];
+  const { second: _second, figure: _figure, photo: _photo, photoWidth: _width, ...rest } = cloth;
+  void [_second, _figure, _photo, _width];
   return { ...rest, ...kind, direction: kind.nap !== 'none' && cloth.direction === 'any' ? 'along' : cloth.direction, certificate: '' };
 }
 
@@ -43,6 +48,36 @@ function ClothRows({ onTake }: { onTake: (kind: ClothKind) => void }) {
       </td>
     </tr>
   ));
+}
+
+/** A photo of the cloth itself, with how much of it is seen: what the round view then shows. */
+function ClothPhoto({ onMessage }: { onMessage: (message: string | null) => void }) {
+  const { cloth } = usePiece();
+  const [, put] = useField('cloth');
+  const take = async (file: File) => {
+    const kept = await keepPhoto(file);
+    onMessage('message' in kept ? kept.message : put({ ...cloth, photo: kept.name, photoWidth: cloth.photoWidth ?? PHOTO_WIDTH }));
+  };
+  const without = () => {
+    const { photo: _photo, photoWidth: _width, ...rest } = cloth;
+    void [_photo, _width];
+    onMessage(put(rest));
+  };
+  return (
+    <>
+      <div className="flex items-center gap-2 py-1">
+        {cloth.photo && (
+          // Kept photos are of this workshop alone and are shown as they are.
+          <img src={`/api/photos/${cloth.photo}`} alt="This cloth" className="size-14 object-cover border border-base-content/40" />
+        )}
+        <PhotoButton label="Photo of the cloth" onPhoto={(file) => void take(file)}>
+          {cloth.photo ? 'Another photo' : 'Photo of the cloth'}
+        </PhotoButton>
+        {cloth.photo && <TakeOut what="the photo of the cloth" onClick={without} />}
+      </div>
+      {cloth.photo ? <PieceField at="cloth.photoWidth" standing={PHOTO_WIDTH} /> : <span />}
+    </>
+  );
 }
 
 /** Cloths that can be chosen, and everything known of the one this piece has. */
@@ -83,6 +118,7 @@ export function ClothStore({ onClose }: { onClose: () => void }) {
         <PieceField at="cloth.colour" />
         <PieceField at="cloth.second" />
         <PieceField at="cloth.figure" standing={figureOf(cloth)} />
+        <ClothPhoto onMessage={setMessage} />
         <PieceField at="cloth.price" />
         <PieceField at="cloth.certificate" />
       </div>

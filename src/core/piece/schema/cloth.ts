@@ -1,5 +1,6 @@
 import { type Static } from '@sinclair/typebox';
 import { DYES, FIBRES, FIGURES, NAPS, WEAVES } from '../../cloth';
+import { PHOTO } from './base';
 import { choice, figure, length, optional, orNull, record, tick, words, type Range } from './field';
 
 const STRETCH: Range = [0.1, 60];
@@ -44,6 +45,9 @@ export const CLOTH = record({
   colour: optional(choice('Colour', DYES)),
   second: optional(choice('Second colour', DYES)),
   figure: optional(choice('Pattern', FIGURES)),
+  /** a photo of it, taken square from above, and how much cloth it shows across */
+  photo: optional(PHOTO),
+  photoWidth: optional(length('The photo shows, across', [5, 2000], { hint: 'measured on the cloth', default: 200 })),
   /** number or name of the fire certificate on file; empty is none */
   certificate: optional(words('Fire certificate')),
   price: optional(figure('Price of a metre', 'money', [0, 10000])),

@@ -15,6 +15,6 @@ export type { BaseShape, BevelRow, CornerRadius, Join, NodeLine, OffsetRow, Outl
 export { BOARD_SIZE, POINTS } from './shapes';
 export type { ShapeField, ShapeKind } from './shape-kinds';
 export { readField, shapeKind, SHAPES, STARTING_SHAPES, withField } from './shape-kinds';
-export type { OldPiece, PressReadings, StripItem, StripKind, StripRecord } from './strip';
+export type { OldPiece, Pin, PressReadings, StripItem, StripKind, StripRecord } from './strip';
 export { AGAIN, PRESS, STRIP, STRIP_ITEM, STRIP_KINDS } from './strip';
 export { sayRange, slipOf, type Slip } from './say';

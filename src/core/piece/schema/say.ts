@@ -29,16 +29,21 @@ export function sayFigure(value: number, unit: FieldUnit): string {
 /** What may have been meant, mm, and how it is asked for. */
 export type Slip = { value: number; says: string };
 
+/** How far off a whole millimetre is still whole: inches are shown to a sixteenth. */
+const WHOLE = 0.02;
+
 /**
- * What was meant by a slip of the finger: ten times or a tenth of something that would fit, inches where millimetres are
- * meant, or the other way round.
+ * What was meant by a slip of the finger: ten times, a tenth or a hundredth of something that would fit, inches where
+ * millimetres are meant, or the other way round.
  *
  * @param value mm
  * @param range what would fit
  */
 export function slipOf(value: number, [low, high]: Range): Slip | null {
-  for (const factor of [25.4, 0.1, 10, 1 / 25.4]) {
+  for (const factor of [25.4, 0.1, 10, 1 / 25.4, 0.01]) {
     const guess = value * factor;
+    // Millimetres taken for inches come back whole; anything else is no such slip.
+    if (factor === 1 / 25.4 && Math.abs(guess - Math.round(guess)) > WHOLE) continue;
     // Small whole figures are what a tape in inches shows.
     if (factor === 25.4 && (value > MOST_INCHES || value % 0.5 !== 0)) continue;
     if (guess < low * 1.5 || guess > high * 0.7) continue;

@@ -1,6 +1,6 @@
 import { type Static } from '@sinclair/typebox';
 import { PHOTO } from './base';
-import { choice, figure, id, length, list, orNull, record, tick, whole, words } from './field';
+import { choice, figure, id, length, list, optional, orNull, record, tick, whole, words } from './field';
 
 /** What an item taken off was, and what usually happens to it. */
 export const STRIP_KINDS = [
@@ -54,8 +54,20 @@ export const PRESS = record({
   marks: tick('Marked by the board', { default: false }),
 });
 
+/** Where something is on a photo, as shares of its width and height from its upper left corner, and what is to be known of it. */
+export const PIN = record({
+  id: id(),
+  photo: PHOTO,
+  x: figure('Across the photo', 'ratio', [0, 1], { default: 0.5 }),
+  y: figure('Down the photo', 'ratio', [0, 1], { default: 0.5 }),
+  text: words('What is there', 200),
+});
+
 export const STRIP = record({
   items: list('What came off', STRIP_ITEM, [0, 80]),
+  /** of the whole, before anything came off */
+  photos: optional(list('Photos of the whole', PHOTO, [0, 24])),
+  pins: optional(list('Pins on photos', PIN, [0, 200])),
   findings: list('Findings', id('Finding'), [0, 20]),
   press: orNull(PRESS),
   cover: list('Old cover', OLD_PIECE, [0, 20]),
@@ -64,6 +76,7 @@ export const STRIP = record({
 
 export type StripRecord = Static<typeof STRIP>;
 export type StripItem = Static<typeof STRIP_ITEM>;
+export type Pin = Static<typeof PIN>;
 export type StripKind = StripItem['what'];
 export type OldPiece = Static<typeof OLD_PIECE>;
 export type PressReadings = Static<typeof PRESS>;

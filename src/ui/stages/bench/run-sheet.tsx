@@ -5,12 +5,13 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { Step } from '@/core/run';
 import { inUnit } from '@/core/length';
+import { PhotosWithPins } from '@/ui/kit/pinned-photo';
 import { useSettings } from '@/ui/kit/settings';
 import { send } from '@/ui/kit/api';
 import { useDraft } from '@/ui/kit/draft';
 import { Wrong } from '@/ui/kit/lists';
 import { batchMinutes } from '@/core/run';
-import { usePlan, useSheet, useSheetStore } from '@/ui/sheet/store';
+import { usePlan, useSheet, useSheetStore, usePiece } from '@/ui/sheet/store';
 
 /** Ticks a step for one piece of the set, and takes it back where it could not be kept. */
 function useTicking(): {
@@ -41,23 +42,11 @@ function useTicking(): {
   return { message, done: (unit, step) => ticks.some((t) => t.unit === unit && t.step === step), tick: (...to) => void tick(...to) };
 }
 
-function Photos({ names }: { names: readonly string[] }) {
-  return (
-    <div className="flex flex-wrap gap-1 mt-1">
-      {names.map((photo, k) => (
-        <a key={photo} href={`/api/photos/${photo}`} target="_blank" rel="noreferrer">
-          {/* Kept photos are of this workshop alone and are shown as they are. */}
-          <img src={`/api/photos/${photo}`} alt={`How it was, ${k + 1}`} className="h-24 w-24 object-cover border border-base-content/40" />
-        </a>
-      ))}
-    </div>
-  );
-}
-
 type RowProps = { step: Step; number: number; current: boolean; units: number[]; ticking: ReturnType<typeof useTicking> };
 
 function StepRow({ step, number, current, units, ticking: { done, tick } }: RowProps) {
   const { unit: shown } = useSettings();
+  const pins = usePiece().strip?.pins ?? [];
   return (
     <li
       aria-current={current ? 'step' : undefined}
@@ -72,7 +61,7 @@ function StepRow({ step, number, current, units, ticking: { done, tick } }: RowP
         </span>
       </div>
       <p className="text-sm">{inUnit(step.detail, shown)}</p>
-      {step.photos && <Photos names={step.photos} />}
+      {step.photos && <PhotosWithPins names={step.photos} pins={pins} alt="How it was" size="h-24 w-24" />}
       {step.caution && (
         <p className="text-sm flex gap-1.5 mt-1 text-warning">
           <TriangleAlert size={16} className="shrink-0 mt-0.5" aria-hidden />
