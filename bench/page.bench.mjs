@@ -119,6 +119,40 @@ try {
   say('the same, 95 %', at(all, 0.95), sweep, 200);
   say(`pointer to the handle itself, median of ${own.length}`, at(own, 0.5), sweep);
   say('first useful paint of a sheet, cold', Math.min(...firsts), sweep);
+
+  // In the round: from the press to the picture, and what one turn costs the page itself (the card's own time is not in it).
+  await page.goto(`${url}?stage=cover`);
+  await page.locator('[data-settled="true"]').waitFor({ timeout: 60_000 });
+  const opened = [];
+  for (let k = 0; k < 4; k++) {
+    opened.push(
+      await page.evaluate(
+        () =>
+          new Promise((done) => {
+            const began = performance.now();
+            const look = () => (document.querySelector('[data-drawn="yes"]') ? done(performance.now() - began) : requestAnimationFrame(look));
+            [...document.querySelectorAll('button')].find((own) => own.textContent?.includes('In the round')).click();
+            look();
+          }),
+      ),
+    );
+    if (k < 3) await page.getByRole('button', { name: 'Flat', exact: true }).click();
+  }
+  await page.locator('[data-cloth="laid"]').waitFor({ timeout: 60_000 });
+  await page.waitForTimeout(1000);
+  const turned = await page.evaluate(() => {
+    const host = document.querySelector('[data-drawn="yes"]');
+    const times = [];
+    for (let k = 0; k < 60; k++) {
+      const began = performance.now();
+      host.dispatchEvent(new KeyboardEvent('keydown', { key: 'ArrowLeft', bubbles: true }));
+      times.push(performance.now() - began);
+    }
+    return { times: times.sort((a, b) => a - b), triangles: Number(host.dataset.triangles) };
+  });
+  say('in the round: first opened', opened[0], sweep);
+  say('in the round: opened again', Math.min(...opened.slice(1)), sweep);
+  say(`one turn of ${turned.triangles} triangles, the page's part`, at(turned.times, 0.5), sweep);
   await browser.close();
 } finally {
   server.kill();

@@ -36,10 +36,11 @@ const pieceOf = async (name) => {
   return (await page.getByRole('link', { name }).first().getAttribute('href')).split('?')[0];
 };
 await shoot('sit', `${piece}?stage=sit`, () => page.getByRole('list', { name: 'Verdict' }).waitFor({ timeout: 60_000 }));
-await shoot('wish', `${piece}?stage=build`, async () => {
-  await page.getByRole('button', { name: 'Crown by wish…' }).click();
-  await page.getByRole('button', { name: 'Find the pads' }).click();
-  await page.locator('[data-choice="smoothest"]').waitFor({ timeout: 90_000 });
+const stools = await pieceOf(/stools/);
+await shoot('print', `${stools}?stage=cover`, async () => {
+  await page.locator('[data-settled="true"]').waitFor({ timeout: 60_000 });
+  await page.getByRole('button', { name: 'Print…' }).click();
+  await page.locator('[data-pages]:not([data-pages=""])').waitFor({ timeout: 60_000 });
 });
 const saddle = await pieceOf(/Saddle, cargo tricycle/);
 await shoot('strip', `${saddle}?stage=strip`);

@@ -9,6 +9,7 @@ import type { CoverPiece } from './laying/cloth-piece';
 import { pulledTop } from './pulled/pulled-top';
 import type { CoverInput, SewnCover } from './sew';
 import { lowerEdge } from './surface/levels';
+import type { Place3 } from './tape-over';
 
 /** A part of the covered surface, and where each of its nodes lies on the cut cloth piece that covers it. */
 export type ClothPatch = {
@@ -27,7 +28,7 @@ export type ClothPatch = {
 };
 
 /** The whole covered surface, from the middle of the top down to the board's lower edge, as its pieces cover it. */
-export type Skin = { patches: ClothPatch[] };
+export type Skin = { patches: ClothPatch[]; /** where a zip lies, mm */ zips: Place3[][] };
 
 type Mesh = { points: Float64Array; triangles: Uint32Array };
 
@@ -62,6 +63,7 @@ function plainSkin({ ring, first }: SewnCover, spacing: number, model: Model): S
     const { points, triangles, start } = discMesh(ring, lowerEdge(ring), spacing);
     return {
       patches: [{ piece: 'cover', panel: 'plain', cloth: 'cover', points, triangles, ...onCloth(start, first, model, (at) => at) }],
+      zips: [],
     };
   } catch (error) {
     if (error instanceof SeamTooDeep) return null;
@@ -94,7 +96,7 @@ function pulledSkin(input: CoverInput, sewn: SewnCover, spacing: number): Skin |
     triangles: mesh.triangles,
     ...onCloth(flat, piece, model, open),
   });
-  return { patches: [patch('cover', top.mesh, flat), patch('sides', sides, sides.flat)] };
+  return { patches: [patch('cover', top.mesh, flat), patch('sides', sides, sides.flat)], zips: [] };
 }
 
 function panelPatch({ spec, mesh, flat, pieces }: MadePanel, { cover, open }: SewnCover, model: Model): ClothPatch {
@@ -110,6 +112,16 @@ function panelPatch({ spec, mesh, flat, pieces }: MadePanel, { cover, open }: Se
   };
 }
 
+/** Zips, each once: its two halves know of the same one. */
+function zipLines({ made }: SewnCover): Place3[][] {
+  const known = new Map<string, Place3[]>();
+  for (const line of made.flatMap(({ zips }) => zips)) {
+    const ends = [line[0]!, line.at(-1)!].map((at) => at.map((value) => Math.round(value)).join(' ')).sort();
+    if (!known.has(ends.join(', '))) known.set(ends.join(', '), line);
+  }
+  return [...known.values()];
+}
+
 /**
  * The surface that a picture in the round shows: the very one that the cover is cut from, each part of it with the cloth
  * that lies there.
@@ -122,7 +134,8 @@ function panelPatch({ spec, mesh, flat, pieces }: MadePanel, { cover, open }: Se
  */
 export function skinOf(input: CoverInput, sewn: SewnCover, spacing: number, keep: Keep): Skin | null {
   return keep('skin', [sewn, spacing, input.corners], () => {
-    if (!sewn.cover.pulled && sewn.made.length > 0) return { patches: sewn.made.map((panel) => panelPatch(panel, sewn, input.model)) };
+    if (!sewn.cover.pulled && sewn.made.length > 0)
+      return { patches: sewn.made.map((panel) => panelPatch(panel, sewn, input.model)), zips: zipLines(sewn) };
     return pulledSkin(input, sewn, spacing);
   });
 }

@@ -68,3 +68,29 @@ describe.each(KINDS.map(({ id }) => id))('%s in the round', (kind) => {
     }
   });
 });
+
+describe('a zip in the round', () => {
+  it('lies once on the cover of a loose block, as long as the zip that is bought, and on nothing else', () => {
+    const view = viewOf('block-seat');
+    const { zip } = view.plan.cover!;
+    expect(zip).not.toBeNull();
+    expect(view.skin!.zips).toHaveLength(1);
+    const [line] = view.skin!.zips;
+    const length = line!.slice(1).reduce((sum, [x, y, z], k) => {
+      const [a, b, c] = line![k]!;
+      return sum + Math.hypot(x - a, y - b, z - c);
+    }, 0);
+    // A zip is bought to the next size up, and stops short of nothing that it opens.
+    expect(length).toBeGreaterThan(zip!.length * 0.85);
+    expect(length).toBeLessThan(zip!.length * 1.02);
+    // Each of its places is a node of the surface.
+    const nodes = view.skin!.patches.map(({ points }) => points);
+    for (const [x, y, z] of line!)
+      expect(
+        nodes.some((points) =>
+          points.some((value, i) => i % 3 === 0 && Math.hypot(value - x, points[i + 1]! - y, points[i + 2]! - z) < 1e-6),
+        ),
+      ).toBe(true);
+    expect(viewOf('chair-seat').skin!.zips).toEqual([]);
+  });
+});

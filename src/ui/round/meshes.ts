@@ -281,6 +281,19 @@ export function seamCords({ plan }: SheetView): { geometry: THREE.BufferGeometry
   });
 }
 
+/** How wide a closed zip is drawn, and how large its slider at the end, mm. */
+const ZIP = { wide: 5, slider: 9 };
+
+/** Zips as they lie on the cover: a closed row of teeth, the slider at its end. */
+export function zipsOn({ skin }: SheetView): THREE.BufferGeometry[] {
+  return (skin?.zips ?? []).flatMap((line) => {
+    const path = new THREE.CatmullRomCurve3(line.map(([x, y, z]) => new THREE.Vector3(x, y, z)));
+    const [x, y, z] = line.at(-1)!;
+    const slider = new THREE.SphereGeometry(ZIP.slider / 2, 12, 8).translate(x, y, z);
+    return [new THREE.TubeGeometry(path, line.length * 2, ZIP.wide / 2, 6), slider];
+  });
+}
+
 /** Nails and buttons at their places, as small domes on the covered surface. */
 export function studs(view: SheetView): { nails: THREE.Matrix4[]; buttons: THREE.Matrix4[] } {
   const { plan, grid, baseGrid } = view;

@@ -24,8 +24,9 @@ function patternOf({ plan }: SheetView, piece: Piece, k: number): OneOfSet['patt
   if (!laid || !plan.cover || plan.cover.motif || (repeatAcross <= 0 && repeatAlong <= 0)) return new Map();
   return new Map(
     plan.cover.pieces.map(({ id, name, count }): [string, readonly [number, number]] => {
+      // What is counted is cut for the whole set.
       const own = laid.filter(({ label }) => label === name);
-      const { x = 0, y = 0 } = own[Math.min(own.length - 1, k * count)] ?? {};
+      const { x = 0, y = 0 } = own[Math.min(own.length - 1, k * Math.max(1, Math.round(count / piece.count)))] ?? {};
       return [id, [x, y]];
     }),
   );

@@ -172,6 +172,7 @@ export function openStage(host: HTMLElement, eye: Eye): Stage3d {
       fit();
       draw();
       host.dataset.drawn = 'yes';
+      host.dataset.triangles = String(renderer.info.render.triangles);
     },
     draw,
     picture,

@@ -5,7 +5,7 @@ import type { Piece } from '@/core/piece';
 import type { SheetView, SitView } from '@/core/plan';
 import { clothMaterial, quilted } from './cloth-picture';
 import { cutAway, cutFaces, cutPlane } from './cut-open';
-import { alike, colourBy, pressedIn, roundMeshes, seamCords, studs, withPattern, type Colouring } from './meshes';
+import { alike, colourBy, pressedIn, roundMeshes, seamCords, studs, withPattern, zipsOn, type Colouring } from './meshes';
 import { sideBySide } from './row';
 import { standIn } from './stand-ins';
 import { themeColour, type Subject } from './stage3d';
@@ -49,6 +49,9 @@ function trimmings(view: SheetView, colour: THREE.Color): THREE.Object3D[] {
         new THREE.MeshStandardMaterial({ color: welted ? darker : colour.clone().multiplyScalar(SEAM_DARKER), roughness: 0.9 }),
       ),
   );
+  const zips = zipsOn(view).map(
+    (geometry) => new THREE.Mesh(geometry, new THREE.MeshStandardMaterial({ color: 0x8d8a82, roughness: 0.45, metalness: 0.6 })),
+  );
   const { nails, buttons } = studs(view);
   const domes = [
     { places: nails, material: new THREE.MeshStandardMaterial({ color: 0xb08d4f, roughness: 0.35, metalness: 0.8 }) },
@@ -56,6 +59,7 @@ function trimmings(view: SheetView, colour: THREE.Color): THREE.Object3D[] {
   ].filter(({ places }) => places.length > 0);
   return [
     ...cords,
+    ...zips,
     ...domes.map(({ places, material }) => {
       const mesh = new THREE.InstancedMesh(new THREE.SphereGeometry(1, 14, 10), material, places.length);
       places.forEach((place, i) => mesh.setMatrixAt(i, place));

@@ -27,7 +27,8 @@ import { useSheetKeys } from './use-sheet-keys';
 import { keepSat, keepViewed } from './viewer';
 
 // The three-dimensional library is large and wanted by few: it comes when it is asked for.
-const RoundView = dynamic(() => import('@/ui/round/round-view').then((module) => module.RoundView), { ssr: false });
+const roundView = () => import('@/ui/round/round-view').then((module) => module.RoundView);
+const RoundView = dynamic(roundView, { ssr: false });
 
 /** The field that a refusal is about stands beside it: what is asked can be answered there. */
 function MendingField({ at }: { at: string }) {
@@ -87,6 +88,9 @@ function Drawn({ stage, drawing }: { stage: Stage; drawing: Drawing }) {
           type="button"
           className="absolute right-2 top-1 btn btn-sm btn-ghost font-normal"
           aria-pressed={round}
+          // Fetched while the hand is on its way: opened, it is there.
+          onPointerEnter={() => void roundView()}
+          onFocus={() => void roundView()}
           onClick={() => show({ round: !round })}
         >
           <Rotate3d size={16} aria-hidden /> {round ? 'Flat' : 'In the round'}

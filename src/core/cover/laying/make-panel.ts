@@ -1,4 +1,5 @@
 import { flattenSurface, strainOf, strainSummary, type Strain, type StrainSummary, type SurfaceMesh } from '../../flattening';
+import type { Place3 } from '../tape-over';
 import { bounds, CORNER_BEND, polygonArea, type Point, type Polygon } from '../../outline';
 import { flatPiece, withAllowances, type CoverPiece, type PieceEdge } from './cloth-piece';
 import { discMesh } from './disc-mesh';
@@ -9,7 +10,16 @@ import type { EdgeUse, Making, PanelSpec, Run } from './panel-spec';
 import type { Ring } from '../surface/ring';
 
 /** A panel with its surface, its flat shape and what lies between the two. */
-export type MadePanel = { spec: PanelSpec; mesh: SurfaceMesh; flat: Float64Array; strain: Strain; pieces: CoverPiece[]; settled: boolean };
+export type MadePanel = {
+  spec: PanelSpec;
+  mesh: SurfaceMesh;
+  flat: Float64Array;
+  strain: Strain;
+  pieces: CoverPiece[];
+  /** where zips lie on the surface, mm */
+  zips: Place3[][];
+  settled: boolean;
+};
 
 /** Flat shapes at rest within this are cut to, mm. */
 const SETTLED = 0.02;
@@ -159,7 +169,11 @@ export function makePanel(spec: PanelSpec, making: Making): MadePanel {
     return pieceOf({ spec, making, mesh, flat, runs: own, strain: laid.summary, side, part: split ? k + 1 : null, disc });
   });
   keepSeams(runs.flat(), flat, making);
-  return { spec: { ...spec, straight: laid.straight }, mesh, flat, strain: laid.strain, pieces, settled: laid.settled };
+  const zips = runs
+    .flat()
+    .filter(({ use }) => use.kind === 'zip')
+    .map(({ nodes }) => nodes.map((node): Place3 => [mesh.points[3 * node]!, mesh.points[3 * node + 1]!, mesh.points[3 * node + 2]!]));
+  return { spec: { ...spec, straight: laid.straight }, mesh, flat, strain: laid.strain, pieces, zips, settled: laid.settled };
 }
 
 /** Which triangles of a panel lie away from the piece's sharp corners. */
