@@ -17,7 +17,7 @@ import {
   seesAllFrom,
   stations,
 } from '../outline';
-import { foamOf, PieceProblems, PULLS, type Base, type EdgeFact, type Pad, type Piece } from '../piece';
+import { fieldAt, foamOf, PieceProblems, PULLS, type Base, type EdgeFact, type Pad, type Piece } from '../piece';
 import { flushAgainst } from './flush';
 import { mouldHeight } from './mould';
 import { padOffsets, type OffsetRules } from './pad-offset';
@@ -85,6 +85,9 @@ function drawnOutline(corners: readonly (readonly [number, number])[]): Polygon 
 /** N per 10 cm of edge in N/mm. */
 const PER_MM = 0.01;
 
+/** What an old pad still has of its hardness where nobody has said, %. */
+const USUALLY_LEFT = fieldAt('pads.hardnessLeft').default as number;
+
 /** The staple line must leave this much of the board inside it, mm. */
 const INSIDE_STAPLES = 5;
 
@@ -100,6 +103,11 @@ function drawBase({ shape, notches }: Pick<Base, 'shape' | 'notches'>): DrawnBas
   // The drawn edge is a hair shorter than its curves: one measure of it holds for everything that follows.
   const places = found.map((place, i) => ({ ...place, at: i === 0 ? 0 : (along(place) - start + perimeter) % perimeter }));
   return { outline, board, middle, places, perimeter };
+}
+
+/** An old pad's foam as it has become: of the same feel, with less of its hardness. */
+function worn({ kept, hardnessLeft }: Pad, foam: Foam): Foam {
+  return kept ? { ...foam, ifd25: (foam.ifd25 * (hardnessLeft ?? USUALLY_LEFT)) / 100 } : foam;
 }
 
 type PadsOf = Pick<Piece, 'pads' | 'foams'> & { edges: readonly EdgeFact[] };
@@ -118,7 +126,7 @@ function buildPads({ outline, board, middle }: DrawnBase, piece: PadsOf, rules: 
     // Only a dome over an edge that cannot all be seen asks for the depth.
     const depth = reach || pad.edge.kind !== 'domed' ? 0 : deepest(polygon).depth;
     const insert = pad.pocket ? foamOf(piece, pad.pocket.material) : undefined;
-    return { pad, ...built(foamOf(piece, pad.material)!), insert: insert ? built(insert) : null, offset, polygon, reach, depth };
+    return { pad, ...built(worn(pad, foamOf(piece, pad.material)!)), insert: insert ? built(insert) : null, offset, polygon, reach, depth };
   });
 }
 

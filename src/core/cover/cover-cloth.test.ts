@@ -131,6 +131,6 @@ describe('seams', () => {
     expect(told('round-seat', { way: 'boxed' })).toEqual([]);
     const lip = told('headboard-bordered', { way: 'lipped', lip: 20 });
     expect(lip).toHaveLength(1);
-    expect(lip[0]!.message).toMatch(/^Lip: its two sides differ by \d/);
+    expect(lip[0]!.message).toMatch(/^Lip: the cloth differs by \d/);
   });
 });

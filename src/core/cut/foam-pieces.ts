@@ -1,7 +1,8 @@
 import { intersectD, FillRule } from 'clipper2-ts';
-import type { Model } from '../build';
+import type { BuiltPad, Model } from '../build';
 import { laminate } from '../foam';
-import { bounds, polygonArea, type Polygon } from '../outline';
+import { bounds, offsetPolygon, polygonArea, type Polygon } from '../outline';
+import type { Pad } from '../piece';
 
 /** One block of a pad: what is cut as one piece. */
 export type FoamBlock = { outline: Polygon; width: number; height: number; area: number };
@@ -17,14 +18,21 @@ export type FoamPiece = {
   layers: number[];
   exact: boolean;
   count: number;
+  /** as it is cut; rough-cut, that is larger than it becomes */
   width: number;
   height: number;
   area: number;
   outline: Polygon;
+  /** as it is once it lies there: what it is trimmed to */
+  finished: { width: number; height: number; outline: Polygon };
+  /** rough-cut, and trimmed to the board once it is glued */
+  trimmed: boolean;
   /** the blocks it is joined from side by side; one where it is whole */
   blocks: FoamBlock[];
   /** cut from what is left over in the store: nothing is bought for it */
   scrap: boolean;
+  /** an old pad that goes back in: nothing is cut for it */
+  kept: NonNullable<Pad['kept']> | null;
 };
 
 /** Reach of a strip beyond the pad, mm. */
@@ -60,15 +68,26 @@ export function inBlocks(outline: Polygon, count: number): FoamBlock[] {
     .map((ring) => blockOf(polygonArea(ring) < 0 ? [...ring].reverse() : ring));
 }
 
+/** Only what reaches the board's edge can be trimmed against it; a drawn outline, and an old pad, are what they are. */
+function isTrimmed({ pad, offset }: BuiltPad): boolean {
+  return Boolean(pad.trim) && offset >= 0 && !pad.outline && !pad.kept;
+}
+
 /**
  * The foam pieces of every pad.
  *
  * @param model the built piece
  */
 export function foamPieces(model: Model): FoamPiece[] {
-  return model.pads.map(({ pad, foam, polygon }) => {
-    const { layers, exact } = laminate(Math.max(pad.thickness, pad.wedge ?? 0), foam.sold);
-    const box = bounds(polygon);
+  return model.pads.map((built) => {
+    const { pad, foam } = built;
+    const kept = pad.kept ?? null;
+    const { layers, exact } = kept
+      ? { layers: [pad.thickness], exact: true }
+      : laminate(Math.max(pad.thickness, pad.wedge ?? 0), foam.sold);
+    const trimmed = isTrimmed(built);
+    const polygon = trimmed ? (offsetPolygon(built.polygon, model.rule('foamOversize')) ?? built.polygon) : built.polygon;
+    const [box, own] = [bounds(polygon), bounds(built.polygon)];
     const blocks = inBlocks(polygon, pad.blocks ?? 1);
     return {
       pad: pad.id,
@@ -84,7 +103,10 @@ export function foamPieces(model: Model): FoamPiece[] {
       area: polygonArea(polygon),
       outline: polygon,
       blocks,
+      finished: { width: own.width, height: own.height, outline: built.polygon },
+      trimmed,
       scrap: Boolean(pad.scrap),
+      kept,
     };
   });
 }

@@ -37,8 +37,8 @@ function layFoam(model: Model, sets: readonly CutSet[]): CutPlan['foam'] {
   const groups = new Map<string, { piece: FoamPiece; thickness: number; blanks: Blank[] }>();
   for (const { foam, count } of sets) {
     for (const piece of foam) {
-      // Nothing is bought for what comes out of the scraps.
-      if (piece.scrap) continue;
+      // Nothing is bought for what comes out of the scraps, or goes back in.
+      if (piece.scrap || piece.kept) continue;
       for (const thickness of piece.layers) {
         const key = `${piece.material} ${thickness}`;
         const group = groups.get(key) ?? { piece, thickness, blanks: [] };

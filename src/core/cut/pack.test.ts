@@ -69,8 +69,43 @@ describe('layouts', () => {
 
   it('a cover wider than the roll and a pad larger than the sheet are said, not lost', () => {
     const piece = newChairSeat({ type: 'round', diameter: 1300 });
-    const plan = planPiece(piece, {}, QUICK);
-    expect(plan.warnings.map((w) => w.code)).toEqual(expect.arrayContaining(['joined-widths', 'pad-larger-than-sheet']));
+    const whole = { ...piece, pads: piece.pads.map((pad) => ({ ...pad, blocks: 1 })) };
+    const codes = (own: typeof piece): string[] => planPiece(own, {}, QUICK).warnings.map((w) => w.code);
+    expect(codes(whole)).toEqual(expect.arrayContaining(['joined-widths', 'pad-larger-than-sheet']));
+    // As it starts it is joined from as many blocks as the sheet asks for, and no more.
+    expect(codes(piece)).not.toContain('pad-larger-than-sheet');
+    expect(piece.pads.map(({ blocks }) => blocks)).toEqual([2, 2]);
+    expect(newChairSeat().pads.every(({ blocks }) => blocks === undefined)).toBe(true);
+  });
+
+  it('on a roll nothing is laid longer than rows by hand are, for a hundred sets of pieces', () => {
+    for (let k = 0; k < 100; k++) {
+      const blanks = Array.from({ length: 2 + (k % 9) }, (_, i) => ({
+        label: String(i),
+        width: 60 + ((k * 137 + i * 911) % 900),
+        height: 40 + ((k * 71 + i * 353) % 500),
+      }));
+      const { laid, length, tooLarge } = packRoll(blanks, 1400, { gap: 10, turn: false });
+      expect(tooLarge).toEqual([]);
+      // Rows: the tallest first, each into the first row with room.
+      const rows: { tall: number; filled: number }[] = [];
+      for (const { width, height } of [...blanks].sort((a, b) => b.height - a.height)) {
+        const row = rows.find(({ filled }) => filled + width <= 1400);
+        if (row) row.filled += width + 10;
+        else rows.push({ tall: height, filled: width + 10 });
+      }
+      expect(length).toBeLessThanOrEqual(rows.reduce((sum, { tall }) => sum + tall + 10, -10) + 1e-6);
+      // Every piece is there, inside, and none on another.
+      expect(laid.map(({ label }) => label).sort()).toEqual(blanks.map(({ label }) => label).sort());
+      for (const [i, a] of laid.entries()) {
+        expect(a.x).toBeGreaterThanOrEqual(-1e-9);
+        expect(a.x + a.width).toBeLessThanOrEqual(1400 + 1e-9);
+        for (const b of laid.slice(i + 1))
+          expect(
+            a.x + a.width <= b.x + 1e-6 || b.x + b.width <= a.x + 1e-6 || a.y + a.height <= b.y + 1e-6 || b.y + b.height <= a.y + 1e-6,
+          ).toBe(true);
+      }
+    }
   });
 });
 

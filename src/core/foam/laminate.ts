@@ -27,16 +27,18 @@ export function laminate(thickness: number, sold: readonly number[]): Lamination
   return { layers: [...Array<number>(whole).fill(thickest), ...(next ? [next] : [])], exact: false };
 }
 
+/** The fewest layers that come to within a millimetre, and of as few the nearest. */
 function search(rest: number, sold: number[], most: number): number[] | null {
-  let best: number[] | null = null;
+  let best: { taken: number[]; off: number } | null = null;
   const walk = (left: number, from: number, taken: number[]): void => {
-    if (taken.length > 0 && Math.abs(left) <= NOMINAL) {
-      if (!best || taken.length < best.length) best = taken;
+    const off = Math.abs(left);
+    if (taken.length > 0 && off <= NOMINAL) {
+      if (!best || taken.length < best.taken.length || (taken.length === best.taken.length && off < best.off)) best = { taken, off };
       return;
     }
-    if (taken.length >= Math.min(most, best ? best.length - 1 : most)) return;
+    if (taken.length >= Math.min(most, best ? best.taken.length : most)) return;
     for (let i = from; i < sold.length; i++) if (sold[i]! <= left + NOMINAL) walk(left - sold[i]!, i, [...taken, sold[i]!]);
   };
   walk(rest, 0, []);
-  return best;
+  return (best as { taken: number[] } | null)?.taken ?? null;
 }

@@ -151,13 +151,15 @@ const NAMES: Record<string, string> = { crown: 'Crown pad', main: 'Main pad', to
 type Bare = Omit<Template, 'id'> & { of: string };
 
 function padTemplate(foam: FoamPiece, of = ''): Bare {
-  const box = bounds(foam.outline);
+  // The board itself is the template of what is trimmed against it: the line is what it comes to.
+  const { outline } = foam.finished;
+  const box = bounds(outline);
   return {
     of: `foam ${foam.pad}`,
-    title: `${NAMES[foam.role] ?? 'Pad'}${of}, ${foam.materialName}, ${foam.layers.join(' + ')} mm, cut ${foam.count}${foam.scrap ? ', from scraps' : ''}`,
+    title: `${NAMES[foam.role] ?? 'Pad'}${of}, ${foam.materialName}, ${foam.layers.join(' + ')} mm, cut ${foam.count}${foam.scrap ? ', from scraps' : ''}${foam.trimmed ? ', the line it is trimmed to' : ''}`,
     // Joins between blocks are dashed: each block is cut along them.
     lines: [
-      { outline: foam.outline, closed: true },
+      { outline, closed: true },
       ...(foam.blocks.length > 1 ? foam.blocks.map((block): TemplateLine => ({ outline: block.outline, closed: true, dashed: true })) : []),
     ],
     marks: [
@@ -208,7 +210,7 @@ function coverTemplate(cover: CoverPiece, variant = ''): Bare {
 /** The templates of a plan: foam pads, then the cloth with its lines; then those of pieces that were measured differently. */
 export function templatesOf(plan: Plan): Template[] {
   const bare = [
-    ...plan.foam.map((foam) => padTemplate(foam)),
+    ...plan.foam.filter(({ kept }) => !kept).map((foam) => padTemplate(foam)),
     ...plan.cover.pieces.map((own) => coverTemplate(own)),
     ...plan.variants.flatMap((variant) => [
       ...variant.foam.map((foam) => padTemplate(foam, ` of ${variant.name}`)),

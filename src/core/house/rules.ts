@@ -104,6 +104,15 @@ const BASE: Row[] = [
 const CUTTING: Row[] = [
   ['foamSheetWidth', 'Foam sheet width', 'length', 1000, 500, 2200, 'What the supplier sells.'],
   ['foamSheetLength', 'Foam sheet length', 'length', 2000, 1000, 2500, 'What the supplier sells.'],
+  [
+    'foamOversize',
+    'Rough-cut foam, larger all round',
+    'length',
+    10,
+    5,
+    25,
+    'Glued first and trimmed to the board with the blade against its edge: truer than any line cut beforehand.',
+  ],
   ['foamKerf', 'Left between foam pieces', 'length', 4, 2, 10, 'The blade’s width and its wander.'],
   ['clothGap', 'Left between cloth pieces', 'length', 10, 5, 20, 'Room for the shears.'],
   ['waddingRoll', 'Wadding roll width', 'length', 1500, 900, 2000, 'What the supplier sells.'],
@@ -174,6 +183,7 @@ const ZERO_ALLOWED = new Set([
   'dustTurn',
   'stapleSpare',
   'foamKerf',
+  'foamOversize',
   'clothGap',
   'stapleClear',
   'stapleToTrim',

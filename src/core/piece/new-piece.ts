@@ -1,10 +1,13 @@
+import { ruleOf } from '../house';
 import { baseOutline, bounds, flatten } from '../outline';
 import { kindOf, type PieceKind } from './kinds';
-import { defaultsOf, type BaseShape, type Cloth, type Piece } from './schema';
+import { defaultsOf, type BaseShape, type Cloth, type Pad, type Piece } from './schema';
 import { CLOTH } from './schema/cloth';
 import { WELT } from './schema/covering';
 import { PANELS, VERSION } from './schema/piece';
 
+/** More blocks than this nobody joins into one pad. */
+const MOST_BLOCKS = 12;
 /** What a cover takes beyond the board on both sides together, about, mm. */
 const AROUND = 300;
 
@@ -12,6 +15,27 @@ const AROUND = 300;
 export function usualDirection(shape: BaseShape, rollWidth: number): Cloth['direction'] {
   const { width, height } = bounds(flatten(baseOutline(shape), 2));
   return width + AROUND > rollWidth && height < width ? 'across' : 'along';
+}
+
+const usual = (key: string): number => ruleOf(key)!.value;
+
+/** How far a pad reaches beyond the board on both sides together as it is cut, by the house's own figures, mm. */
+function beyondBoard({ role, offset, trim }: Pad): number {
+  const own = offset ?? (role === 'crown' ? -usual('crownInset') : usual('overhang'));
+  return 2 * (own + (trim ? usual('foamOversize') : 0));
+}
+
+/** Into how many blocks a pad must be joined so that each comes out of the sheet that is usually sold. */
+export function usualBlocks(shape: BaseShape, pad: Pad): number {
+  const { width, height } = bounds(flatten(baseOutline(shape), 2));
+  const more = beyondBoard(pad);
+  const sheet = [usual('foamSheetWidth'), usual('foamSheetLength')];
+  const [narrow, long] = [Math.min(...sheet), Math.max(...sheet)];
+  const fits = (count: number): boolean => {
+    const sides = [(width + more) / count, height + more];
+    return Math.min(...sides) <= narrow && Math.max(...sides) <= long;
+  };
+  return Array.from({ length: MOST_BLOCKS }, (_, k) => k + 1).find(fits) ?? 1;
 }
 
 /**
@@ -33,7 +57,10 @@ export function newPiece(kind: PieceKind, shape?: BaseShape): Piece {
     due: '',
     notes: '',
     base: { shape: base, board: { ...start.board }, supports, ...start.base },
-    pads: start.pads.map((pad) => ({ ...pad })),
+    pads: start.pads.map((pad) => {
+      const blocks = Math.max(pad.blocks ?? 1, usualBlocks(base, pad));
+      return { ...pad, ...(blocks > 1 ? { blocks } : {}) };
+    }),
     wadding: start.wadding === undefined ? 'wadding-200' : start.wadding,
     cloth,
     chalk: { x: 0, y: 0, angle: 0 },

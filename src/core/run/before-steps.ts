@@ -8,7 +8,7 @@ import { metresRound } from './metres';
 import { step, type Step } from './step';
 
 /** Plain handling times that no house rule is worth having for, minutes. */
-const HANDLING = { checkBoard: 4, layWadding: 3, takeOff: 3, finding: 10, carvePass: 2 };
+const HANDLING = { checkBoard: 4, layWadding: 3, takeOff: 3, finding: 10, carvePass: 2, keep: 10 };
 
 /** Of gluing, this share is spraying; the rest is laying and pressing. */
 const SPRAYING = 0.6;
@@ -47,15 +47,47 @@ export function boardSteps({ piece }: Model): Step[] {
   ];
 }
 
+/** What is done with an old pad before it goes back in. */
+const KEEPING = {
+  'as-is': 'Lay it back as it lay, by the marks made before it came off.',
+  cleaned: 'Brush it out of doors and draw the dust off; cut away what is torn or hard, and fill it with an offcut.',
+  turned: 'Turn it over, the worn side down; see that it still lies flat to the edge.',
+  trimmed: 'Cut the worn rim off square and glue on a strip of the same height.',
+} as const;
+
+/** Once the glue holds, the rough-cut pad is brought to its line. */
+function trimStep({ rule }: Model, pad: FoamPiece, overhang: number): Step {
+  const guide =
+    overhang >= 1 ? `held off the board’s edge by a ${Math.round(overhang * 10) / 10} mm strip` : 'flat against the board’s edge';
+  return step(
+    `trim-${pad.pad}`,
+    `Trim the ${roleName(pad.role)} to the board`,
+    `When the glue holds: blade upright, ${guide}, one long stroke a side, to ${Math.round(pad.finished.width)} × ${Math.round(pad.finished.height)} mm. Keep the strips.`,
+    (metresRound([pad.finished]) * rule('timeCutMetre')) / 60,
+    { caution: CAUTIONS.knife },
+  );
+}
+
 /** Cutting the foam, carving its pockets. */
 function cutSteps({ piece, rule }: Model, foam: readonly FoamPiece[]): Step[] {
-  const layers = foam.flatMap((pad) => pad.layers.map(() => pad));
-  const cut = layers.map(
-    (pad) =>
-      `${roleName(pad.role)} ${pad.materialName.toLowerCase()}${pad.scrap ? ', from scraps' : ''}${pad.blocks.length > 1 ? `, in ${pad.blocks.length} blocks` : ''}`,
+  const layers = foam.filter(({ kept }) => !kept).flatMap((pad) => pad.layers.map(() => pad));
+  const cut = layers.map((pad) =>
+    [
+      `${roleName(pad.role)} ${pad.materialName.toLowerCase()}, ${Math.round(pad.width)} × ${Math.round(pad.height)} mm`,
+      ...(pad.trimmed ? [`rough-cut, ${rule('foamOversize')} mm larger all round`] : []),
+      ...(pad.scrap ? ['from scraps'] : []),
+      ...(pad.blocks.length > 1 ? [`in ${pad.blocks.length} blocks`] : []),
+    ].join(', '),
   );
   const steps = [
-    step('foam', 'Cut the foam', cut.join(', '), (metresRound(layers) * rule('timeCutMetre')) / 60, { caution: CAUTIONS.knife }),
+    ...foam.flatMap((pad) =>
+      pad.kept
+        ? [step(`kept-${pad.pad}`, `The old ${roleName(pad.role)}`, KEEPING[pad.kept], HANDLING.keep, { caution: CAUTIONS.strip })]
+        : [],
+    ),
+    ...(layers.length > 0
+      ? [step('foam', 'Cut the foam', `${cut.join('; ')}.`, (metresRound(layers) * rule('timeCutMetre')) / 60, { caution: CAUTIONS.knife })]
+      : []),
   ];
   for (const { id, role, pocket } of piece.pads) {
     if (!pocket) continue;
@@ -74,7 +106,8 @@ function cutSteps({ piece, rule }: Model, foam: readonly FoamPiece[]): Step[] {
 }
 
 /** Both faces are sprayed and left to tack, and only then is the pad laid. */
-function glueSteps({ rule }: Model, pad: FoamPiece, first: boolean): Step[] {
+function glueSteps(model: Model, pad: FoamPiece, first: boolean): Step[] {
+  const { rule } = model;
   const detail =
     pad.role === 'crown'
       ? 'Centre it on the marks; carve its rim as drawn.'
@@ -89,6 +122,7 @@ function glueSteps({ rule }: Model, pad: FoamPiece, first: boolean): Step[] {
       { caution: CAUTIONS.glue, wait: rule('timeGlueTack') },
     ),
     step(`glue-${pad.pad}`, `Lay the ${roleName(pad.role)}`, `${detail} Press it down all over.`, minutes * (1 - SPRAYING)),
+    ...(pad.trimmed ? [trimStep(model, pad, model.pads.find((own) => own.pad.id === pad.pad)?.offset ?? 0)] : []),
   ];
 }
 

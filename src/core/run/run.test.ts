@@ -18,6 +18,7 @@ describe('the run sheet', () => {
       'glue-crown',
       'spray-main',
       'glue-main',
+      'trim-main',
       'wadding',
       'cloth',
       'tack',

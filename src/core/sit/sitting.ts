@@ -1,6 +1,6 @@
 import type { Model } from '../build';
 import { GRAVITY } from '../foam';
-import { isInside } from '../outline';
+import { isInside, outlineSize } from '../outline';
 import { kindOf, type Piece, type Sitting } from '../piece';
 import { bodySize, loaderOf } from '../press';
 
@@ -24,11 +24,19 @@ export function sittingOf(model: Model): Sitting {
   return { ...sitting, x: 0, y: 0 };
 }
 
+/** A back that leans is so wide, mm: on narrower panels it leans on several, and each has its part of it. */
+const BACK_ACROSS = 400;
+
+/** How much of what comes on a wall of panels one of them has. */
+function onePanel({ piece: { panels }, outline }: Model): number {
+  return panels ? Math.min(1, (outlineSize(outline).width + panels.gap) / BACK_ACROSS) : 1;
+}
+
 /** Percent of the mass that comes on the piece. */
 export function shareOf(model: Model, sitting: Sitting): number {
   if (sitting.share !== null) return sitting.share;
   const { share } = loaderOf(sitting.loader);
-  return 'percent' in share ? share.percent : model.rule(share.rule);
+  return 'percent' in share ? share.percent : model.rule(share.rule) * onePanel(model);
 }
 
 /** Force of a sitting, N. */

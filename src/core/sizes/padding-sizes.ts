@@ -1,8 +1,21 @@
-import { PAD_ROLES } from '../piece';
+import type { FoamPiece } from '../cut';
+import { KEPT, PAD_ROLES } from '../piece';
 import { length, type Making, type SizeLine } from './types';
 
 /** A middle within this of its rim is level, mm. */
 export const LEVEL = 0.75;
+
+/** What is said of a pad beside its size. */
+function padNote({ materialName, layers, count, scrap, blocks, kept, trimmed, finished }: FoamPiece): string {
+  const what = `${materialName.toLowerCase()}, ${layers.join(' + ')} mm`;
+  if (kept) return `${what}, ${KEPT.find(({ id }) => id === kept)!.name.toLowerCase()}`;
+  return [
+    what,
+    `${count} to cut${scrap ? ' from scraps' : ''}`,
+    ...(blocks.length > 1 ? [`${blocks.length} blocks each`] : []),
+    ...(trimmed ? [`trimmed to ${Math.round(finished.width)} × ${Math.round(finished.height)} mm once glued`] : []),
+  ].join(', ');
+}
 
 /** The padding: heights over the board and the pads to cut. */
 export function paddingSizes({ plan, piece, rule }: Making): SizeLine[] {
@@ -45,13 +58,14 @@ export function paddingSizes({ plan, piece, rule }: Making): SizeLine[] {
       value: foam.width,
       by: foam.height,
       unit: 'length',
-      note: `${foam.materialName.toLowerCase()}, ${foam.layers.join(' + ')} mm, ${foam.count} to cut${foam.scrap ? ' from scraps' : ''}${foam.blocks.length > 1 ? `, ${foam.blocks.length} blocks each` : ''}`,
-      formula: 'size = board + 2 × offset',
+      note: padNote(foam),
+      formula: foam.trimmed ? 'rough-cut = board + 2 × offset + 2 × oversize; trimmed once glued' : 'size = board + 2 × offset',
       terms: [
         length('board', 'Board width', plan.outline.width),
         ...(piece.pads[i]!.offset === null
           ? [rule('offset', foam.role === 'crown' ? 'crownInset' : 'overhang')]
           : [length('offset', 'This pad’s own overhang', piece.pads[i]!.offset)]),
+        ...(foam.trimmed ? [rule('oversize', 'foamOversize'), length('trimmed', 'Width it is trimmed to', foam.finished.width)] : []),
       ],
     })),
   ];

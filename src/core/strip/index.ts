@@ -2,5 +2,6 @@ export { FINDINGS, findingOf, type Finding } from './findings';
 export { compareOldCover, type OldCompared } from './old-cover';
 export { oldStaples, type OldStaple } from './old-staple';
 export { pressTest, type PressVerdict } from './press-test';
+export { withOldFoam } from './keep-old';
 export { reassembly, type RefitStep } from './reassembly';
 export { NO_STRIP } from './no-strip';

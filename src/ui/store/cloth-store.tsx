@@ -21,7 +21,15 @@ function taken(cloth: Cloth, { id: _, ...kind }: ClothKind): Cloth {
   // What it looks like goes with the cloth: nothing of the old one's colours stays.
   const { second: _second, figure: _figure, photo: _photo, photoWidth: _width, ...rest } = cloth;
   void [_second, _figure, _photo, _width];
-  return { ...rest, ...kind, direction: kind.nap !== 'none' && cloth.direction === 'any' ? 'along' : cloth.direction, certificate: '' };
+  // Stripes and pile show every pull: they are smoothed only, until somebody says otherwise.
+  const shows = kind.nap === 'pile' || kind.weave === 'pile' || kind.repeatAcross > 0 || kind.repeatAlong > 0;
+  return {
+    ...rest,
+    ...kind,
+    ...(shows && cloth.pull === 'taut' ? { pull: 'smooth' as const } : {}),
+    direction: kind.nap !== 'none' && cloth.direction === 'any' ? 'along' : cloth.direction,
+    certificate: '',
+  };
 }
 
 const HEADS = ['Cloth', 'Weave', 'Weight', 'Gives', 'Roll', 'Price', ''];

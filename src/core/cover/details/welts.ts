@@ -31,6 +31,8 @@ export type WeltPlan = {
 const WIDE = 300;
 /** Straight strips follow curves down to this radius, mm (trade default). */
 export const BIAS_BELOW = 75;
+/** Bias strips are joined from parts of at least this, mm. */
+const BIAS_PART = 450;
 /** Allowed opening at a snip's root, mm. */
 const OPENING = 1.5;
 
@@ -98,7 +100,8 @@ export function weltPlan(
   // A join at 45° takes a strip's width of either part. Bias strips come out of a block half as deep as the roll is wide,
   // so that many lie side by side.
   const longest = welt.cut === 'bias' ? biasBlock(rollWidth) * Math.SQRT2 - width : rollWidth;
-  let strips = 1;
+  // A short block costs less cloth than a long one, and a join every half metre is usual: no part is shorter than this.
+  let strips = welt.cut === 'bias' ? Math.max(1, Math.floor(needed / BIAS_PART)) : 1;
   while (needed + (strips - 1) * width > strips * longest && strips < 200) strips += 1;
   return {
     seam: seam.id,

@@ -62,13 +62,19 @@ function warnOfSewing({ piece }: Model, cover: CoverPlan, warn: Warn): void {
         `The welt goes round a curve of ${Math.round(Math.min(...tight.map((one) => one.tightest)))} mm: tighter than ${BIAS_BELOW} mm a strip on the bias lies better.`,
       );
   }
-  for (const seam of cover.seams)
-    if (seam.ease > Math.max(EQUAL, EQUAL_SHARE * seam.length) && seam.partners.length > (seam.laid ? 0 : 1))
-      warn(
-        'seam-eased',
-        'covering',
-        `${seam.name}: its two sides differ by ${Math.round(seam.ease * 10) / 10} mm; ease it in evenly between the notches.`,
-      );
+  for (const seam of cover.seams) {
+    const by = Math.round(seam.ease * 10) / 10;
+    // What is fastened along an edge has no other side: it differs from the edge itself.
+    const alone = Boolean(seam.laid) && seam.partners.length === 1;
+    if (seam.ease <= Math.max(EQUAL, EQUAL_SHARE * seam.length) || seam.partners.length < (alone ? 1 : 2)) continue;
+    warn(
+      'seam-eased',
+      'covering',
+      alone
+        ? `${seam.name}: the cloth differs by ${by} mm from the edge it is fastened along; ease it in evenly between the notches.`
+        : `${seam.name}: its two sides differ by ${by} mm; ease it in evenly between the notches.`,
+    );
+  }
 }
 
 /**

@@ -150,13 +150,16 @@ function blankErrorOf(
   staple: (station: StationWrap) => number,
   scale: number,
 ): number {
+  const hollows = stations.filter(({ turn }) => turn < 0);
   return stations.reduce((worst, station) => {
     if (station.turn !== 0) return worst;
+    // Beside an inside corner the other edge's cloth lies on this one's way out: there is more, and the corner is cut.
+    const shared = hollows.some((own) => Math.hypot(own.x - station.x, own.y - station.y) < station.wrap);
     const inside: Point = [station.x - station.normalX * station.planDistance, station.y - station.normalY * station.planDistance];
     const wanted = station.top + station.side + staple(station);
     const flat =
       (crossings(blank.stapleLine, [inside[0] * scale, inside[1] * scale], [station.normalX, station.normalY]).at(-1) ?? 0) / scale;
-    return Math.max(worst, Math.abs(flat - wanted));
+    return Math.max(worst, shared ? wanted - flat : Math.abs(flat - wanted));
   }, 0);
 }
 

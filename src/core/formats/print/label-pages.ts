@@ -10,11 +10,13 @@ const LABEL = { width: 62, height: 29 };
 export function labelPages(pen: Pen, { plan, piece, unit }: PrintJob): void {
   const say = (mm: number): string => saidLength(mm, unit);
   const cut = [
-    ...plan.foam.map((pad) => ({
-      name: `${pad.pad}, ${pad.materialName}`,
-      size: `${say(pad.width)} × ${say(pad.height)} × ${pad.layers.join(' + ')}`,
-      count: pad.count,
-    })),
+    ...plan.foam
+      .filter(({ kept }) => !kept)
+      .map((pad) => ({
+        name: `${pad.pad}, ${pad.materialName}`,
+        size: `${say(pad.width)} × ${say(pad.height)} × ${pad.layers.join(' + ')}`,
+        count: pad.count,
+      })),
     ...plan.cover.pieces.map((own) => ({ name: own.name, size: `${say(own.width)} × ${say(own.height)}`, count: own.count })),
     ...(plan.wadding
       ? [{ name: 'Wadding', size: `${say(plan.wadding.width)} × ${say(plan.wadding.height)}`, count: plan.wadding.count }]

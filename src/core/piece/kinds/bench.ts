@@ -12,7 +12,7 @@ export const bench = kind({
   start: {
     shape: { type: 'rectangle', width: 1200, depth: 400, cornerRadius: { front: 0, back: 0 } },
     board: { material: 'plywood', thickness: 18 },
-    pads: [main('seat-firm', 75, { blocks: 2 })],
+    pads: [main('seat-firm', 75, { blocks: 2, trim: true })],
     way: 'pull-over',
   },
 });

@@ -13,7 +13,7 @@ export const chairSeat = kind({
   start: {
     shape: STARTING_SHAPES.trapezoid,
     board: { material: 'plywood', thickness: 12 },
-    pads: [crown(20), main('seat-firm', 50)],
+    pads: [crown(20), main('seat-firm', 50, { trim: true })],
     way: 'pull-over',
   },
 });

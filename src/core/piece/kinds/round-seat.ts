@@ -12,7 +12,7 @@ export const roundSeat = kind({
   start: {
     shape: { type: 'round', diameter: 355 },
     board: { material: 'plywood', thickness: 12 },
-    pads: [main('resilient-firm', 75)],
+    pads: [main('resilient-firm', 75, { trim: true })],
     way: 'boxed',
   },
 });

@@ -8,7 +8,7 @@ export { BAND_CUTS, BUTTONS, CHANNELS, MOTIF, NAILS, SEAM_PLACES, SWATCH, WELT }
 export { defaultsOf, describe, fieldAt, fieldIn, schemaAt, type DocumentField } from './field-at';
 export type { FieldUnit, Range } from './field';
 export type { OwnFoam, Pad, PadEdge, PadRole, Pocket, Sitting } from './pads';
-export { HAND_PRESS, PAD_EDGE_FORMS, PAD_EDGES, PAD_ROLES, POCKET, RIM_SIZE } from './pads';
+export { HAND_PRESS, KEPT, PAD_EDGE_FORMS, PAD_EDGES, PAD_ROLES, POCKET, RIM_SIZE } from './pads';
 export type { ChalkLine, Panels, Piece, Variant } from './piece';
 export { MOUNTINGS, PANELS, PIECE, VERSION } from './piece';
 export type { BaseShape, BevelRow, CornerRadius, Join, NodeLine, OffsetRow, OutlineNode, PanRow, ShapeType, TapeRow } from './shapes';

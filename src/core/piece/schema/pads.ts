@@ -52,6 +52,14 @@ export const PAD_EDGES = [
   { id: 'roll', name: 'Only a roll at the rim' },
 ] as const satisfies readonly { id: PadEdge['kind']; name: string }[];
 
+/** What is done with an old pad that goes back in. */
+export const KEPT = [
+  { id: 'as-is', name: 'The old one, as it is' },
+  { id: 'cleaned', name: 'The old one, cleaned' },
+  { id: 'turned', name: 'The old one, turned over' },
+  { id: 'trimmed', name: 'The old one, its worn rim cut off' },
+] as const;
+
 /** A softer (or harder) insert let into a pad from above: an oval of that width and length, so deep. */
 export const POCKET = record({
   ...spot,
@@ -78,6 +86,17 @@ export const PAD = record({
   blocks: optional(whole('Joined from blocks', [1, 12], { hint: 'side by side, glued', default: 1 })),
   /** cut from scraps in the store; only for pads that another covers */
   scrap: optional(tick('Cut from scraps', { default: false })),
+  /** rough-cut larger, glued, then trimmed with the blade against the board's edge; only for what reaches the edge */
+  trim: optional(tick('Rough-cut, trimmed once glued', { default: false })),
+  /** an old pad that goes back in: nothing is cut or bought for it, and it is as soft as it has become */
+  kept: optional(orNull(choice('New or old', KEPT, { empty: 'New foam' }))),
+  hardnessLeft: optional(
+    figure('Hardness it still has', '%', [20, 100], {
+      hint: 'of new',
+      default: 80,
+      reason: 'A seat that was sat on for years has usually lost a fifth of its hardness before it loses thickness that a rule would show.',
+    }),
+  ),
 });
 
 /** A foam of the workshop's own, described by what pressing it by hand showed; kept with the piece that uses it. */

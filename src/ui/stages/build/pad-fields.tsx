@@ -93,11 +93,14 @@ function More({ pad, index }: Props) {
   const wedge = typeof pad.wedge === 'number';
   return (
     <details className="text-sm" open={Boolean(pad.pocket) || wedge}>
-      <summary className="cursor-pointer py-1 text-xs">Wedge, blocks, scraps, pocket</summary>
+      <summary className="cursor-pointer py-1 text-xs">Wedge, blocks, old foam, pocket</summary>
       <TickField label="A wedge, thicker one way" checked={wedge} onChange={(on) => set({ wedge: on ? pad.thickness : null })} />
       {wedge && <PieceField at={`${at}.wedge`} />}
       <PieceField at={`${at}.blocks`} />
-      {index < piece.pads.length - 1 && <PieceField at={`${at}.scrap`} />}
+      {index < piece.pads.length - 1 && !pad.kept && <PieceField at={`${at}.scrap`} />}
+      {pad.role !== 'crown' && !pad.kept && <PieceField at={`${at}.trim`} />}
+      <PieceField at={`${at}.kept`} />
+      {pad.kept && <PieceField at={`${at}.hardnessLeft`} />}
       <PocketFields pad={pad} at={at} />
     </details>
   );

@@ -2,13 +2,13 @@
 
 import { defaultsOf, freeId, PRESS } from '@/core/piece';
 import { CAUTIONS } from '@/core/run';
-import { FINDINGS, type OldCompared } from '@/core/strip';
+import { FINDINGS, withOldFoam, type OldCompared } from '@/core/strip';
 import { inUnit } from '@/core/length';
 import { TickField } from '@/ui/kit/fields';
 import { AddOne, Item, Part, TakeOut } from '@/ui/kit/lists';
 import { useLength, useSettings } from '@/ui/kit/settings';
 import { PieceField } from '@/ui/sheet/piece-field';
-import { usePlan } from '@/ui/sheet/store';
+import { usePiece, usePlan, useSheet } from '@/ui/sheet/store';
 import { useStrip } from './use-strip';
 
 const VERDICTS = { keep: 'Keep the foam', plump: 'Plump it', replace: 'Replace it' } as const;
@@ -56,6 +56,10 @@ function Press() {
   const say = useLength();
   const { strip, put } = useStrip();
   const verdict = usePlan()?.strip?.press;
+  const piece = usePiece();
+  const setPads = useSheet((state) => state.put);
+  // Once it is in, there is nothing left to do.
+  const again = strip.press && !piece.pads.some(({ kept }) => kept) ? withOldFoam(piece, strip.press) : null;
   return (
     <Part title="Press test of the old foam" count={strip.press ? 1 : 0}>
       {!strip.press && <AddOne onClick={() => put({ press: defaultsOf(PRESS) })}>Press test</AddOne>}
@@ -73,7 +77,12 @@ function Press() {
               {verdict.decided}
             </p>
           )}
-          <button type="button" className="text-xs underline cursor-pointer" onClick={() => put({ press: null })}>
+          {again && (
+            <button type="button" className="btn btn-sm btn-outline font-normal my-1" onClick={() => setPads('pads', again)}>
+              Put the old foam into the new build
+            </button>
+          )}
+          <button type="button" className="text-xs underline cursor-pointer block" onClick={() => put({ press: null })}>
             Take the test out
           </button>
         </>

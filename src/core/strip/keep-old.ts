@@ -1,0 +1,42 @@
+import { findMaterial, FOAMS } from '../foam';
+import type { Pad, Piece, PressReadings } from '../piece';
+import { pressTest } from './press-test';
+
+/** What old foam is plumped with: soft enough to follow it, firm enough to last; thin foam with a back where that is not sold so thin. */
+const PLUMPED_WITH = ['seat-medium-soft', 'backed-thin'] as const;
+
+/** A foam that is sold in a thickness, or the first of them in the next thickness up. */
+function layerOf(thickness: number): Pick<Pad, 'material' | 'thickness'> {
+  const foams = PLUMPED_WITH.map((id) => findMaterial(FOAMS, id)!);
+  const sold = foams.find((foam) => foam.sold.includes(thickness));
+  if (sold) return { material: sold.id, thickness };
+  const [first] = foams;
+  return { material: first!.id, thickness: first!.sold.find((own) => own >= thickness) ?? first!.sold.at(-1)! };
+}
+
+/**
+ * The stack with the old foam in it again: the main pad as thick as it was measured, as hard as it has become, and the thin
+ * layer on top that the press test asked for. Pads under and over it stay.
+ *
+ * @param piece the document
+ * @param readings of the press test
+ * @returns null where the test says to replace it, or nothing is there to be replaced by it
+ */
+export function withOldFoam({ pads }: Pick<Piece, 'pads'>, readings: PressReadings): Pad[] | null {
+  const { verdict, plump } = pressTest(readings);
+  const at = pads.findIndex(({ role }) => role === 'main');
+  const main = pads[at];
+  if (verdict === 'replace' || !main || readings.now < 1) return null;
+  const { trim: _trim, scrap: _scrap, blocks: _blocks, ...rest } = main;
+  void [_trim, _scrap, _blocks];
+  const old: Pad = { ...rest, thickness: readings.now, kept: 'cleaned' };
+  const layer: Pad = {
+    id: 'plumping',
+    role: 'topper',
+    ...layerOf(plump),
+    offset: null,
+    edge: { kind: 'square' },
+  };
+  const others = pads.slice(at + 1).filter(({ id }) => id !== layer.id);
+  return [...pads.slice(0, at), old, ...(plump > 0 ? [layer] : []), ...others];
+}
