@@ -1,0 +1,51 @@
+import { expect, test } from '@playwright/test';
+import { formatLength } from '../src/core/length';
+import { createPlanner, planPiece, sheetView } from '../src/core/plan';
+import { JOBS } from '../src/testing/jobs';
+import { place, settled, slip, unfold } from './help';
+
+/** Jobs of docs/jobs.md, from the floor to the bench in the browser. */
+for (const job of JOBS.filter(({ browser }) => browser))
+  test(`${job.title}: sizes, layout, order and run sheet as they were planned`, async ({ page }) => {
+    const planner = createPlanner();
+    const plan = planPiece(job.piece, {}, { planner });
+    const shown = sheetView({ piece: job.piece, house: {}, parts: ['cover', 'cut', 'fixing', 'run'] }, planner);
+    if ('problems' in shown) throw new Error(shown.problems[0]!.message);
+    await page.goto('/');
+    const id = await place(page, job.piece);
+    await page.goto(`/piece/${id}?stage=cover`);
+    await settled(page);
+    // It begins without a warning, in the page as in the plan.
+    await expect(page.locator('[data-warning]')).toHaveCount(job.warns?.length ?? 0);
+    // What is cut is what the core says, to the millimetre, in words of the workshop's unit.
+    for (const line of shown.view.sizes.filter(({ group }) => group === 'Cover').slice(0, 6))
+      if (line.unit === 'length') await expect(slip(page, line.key)).toContainText(formatLength(Math.round(line.value), 'mm'));
+    await unfold(page, 'Buy');
+    for (const key of job.buys.filter((own) => own.startsWith('cloth') || own.startsWith('foam')))
+      await expect(slip(page, key)).toBeVisible();
+    await page.getByRole('button', { name: '6. Cut' }).click();
+    await expect(page.locator('[data-laid]').first()).toBeVisible();
+    await page.getByRole('button', { name: '8. Bench' }).click();
+    const heads = page.getByRole('region', { name: 'Run sheet' }).getByRole('heading', { level: 3 });
+    await expect(heads).toHaveCount(plan.steps.length);
+    expect((await heads.allTextContents()).map((head) => head.replace(/^\d+\. /, ''))).toEqual(plan.steps.map(({ name }) => name));
+    const first = plan.steps[0]!;
+    await page
+      .getByRole('group', { name: `${first.name}, done on` })
+      .getByRole('checkbox')
+      .first()
+      .check({ force: true });
+    await page.reload();
+    await expect(
+      page
+        .getByRole('group', { name: `${first.name}, done on` })
+        .getByRole('checkbox')
+        .first(),
+    ).toBeChecked();
+    // What is exported is what was put in, and can be printed.
+    const file = (await (await page.request.get(`/api/pieces/${id}/export`)).json()) as typeof job.piece;
+    expect(file).toEqual(job.piece);
+    const print = await page.request.get(`/api/pieces/${id}/print?parts=job`);
+    expect(print.status()).toBe(200);
+    expect((await print.body()).subarray(0, 5).toString('latin1')).toBe('%PDF-');
+  });
