@@ -21,6 +21,9 @@ export type CutPlan = {
   shapes: { label: string; points: Polygon }[];
   wadding: RollLayout | null;
   dustCover: RollLayout | null;
+  /** slip film, and cloth that keeps water out */
+  film: RollLayout | null;
+  waterproof: RollLayout | null;
 };
 
 /** The flat pieces of a piece, or of the part of a set that is made to one outline. */
@@ -227,6 +230,10 @@ export function cutPlan(model: Model, sets: readonly CutSet[], cover: CoverPlan)
     ...sets.flatMap(({ covers }) => covers.filter((piece) => piece.cloth === 'lining').map((piece) => ({ ...piece, material: 'liner' }))),
     ...cover.linings.filter((piece) => piece.material === 'liner'),
   ];
+  const of = (material: string): RollLayout | null => {
+    const own = cover.linings.filter((piece) => piece.material === material);
+    return own.length > 0 ? lining(own, model.rule('filmRoll')) : null;
+  };
   const waddings = sets.flatMap(({ wadding }) => wadding ?? []);
   const dusts = sets.flatMap(({ dust }) => (dust ? [dust] : []));
   return {
@@ -237,5 +244,7 @@ export function cutPlan(model: Model, sets: readonly CutSet[], cover: CoverPlan)
     lining: plain.length > 0 ? lining(plain, model.rule('waddingRoll')) : null,
     wadding: waddings.length > 0 ? lining(waddings, model.rule('waddingRoll')) : null,
     dustCover: dusts.length > 0 ? lining(dusts, model.rule('dustRoll')) : null,
+    film: of('film'),
+    waterproof: of('waterproof'),
   };
 }

@@ -104,6 +104,7 @@ const BASE: Row[] = [
 const CUTTING: Row[] = [
   ['foamSheetWidth', 'Foam sheet width', 'length', 1000, 500, 2200, 'What the supplier sells.'],
   ['foamSheetLength', 'Foam sheet length', 'length', 2000, 1000, 2500, 'What the supplier sells.'],
+  ['glueFaces', 'Faces that are sprayed with glue', 'count', 2, 1, 2, 'Contact glue wants both faces; some products are sprayed on one.'],
   [
     'foamOversize',
     'Rough-cut foam, larger all round',
@@ -116,6 +117,7 @@ const CUTTING: Row[] = [
   ['foamKerf', 'Left between foam pieces', 'length', 4, 2, 10, 'The blade’s width and its wander.'],
   ['clothGap', 'Left between cloth pieces', 'length', 10, 5, 20, 'Room for the shears.'],
   ['waddingRoll', 'Wadding roll width', 'length', 1500, 900, 2000, 'What the supplier sells.'],
+  ['filmRoll', 'Film and waterproof cloth, roll width', 'length', 1500, 900, 4000, 'What the supplier sells.'],
   ['dustRoll', 'Dust cloth roll width', 'length', 1400, 800, 1800, 'What the supplier sells.'],
 ];
 const TIMES: Row[] = [

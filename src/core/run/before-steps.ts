@@ -112,12 +112,13 @@ function glueSteps(model: Model, pad: FoamPiece, first: boolean): Step[] {
     pad.role === 'crown'
       ? 'Centre it on the marks; carve its rim as drawn.'
       : `${pad.blocks.length > 1 ? 'Glue the blocks to each other first. ' : ''}Lay it from the middle outwards, even overhang all round.`;
-  const minutes = (pad.area / 1e6) * 2 * rule('timeGlueSquare') * pad.layers.length;
+  const faces = rule('glueFaces');
+  const minutes = (pad.area / 1e6) * faces * rule('timeGlueSquare') * pad.layers.length;
   return [
     step(
       `spray-${pad.pad}`,
       `Spray for the ${roleName(pad.role)}`,
-      `${first ? 'A test patch on a scrap first. ' : ''}Both faces, an even coat; leave them until the glue is tacky.`,
+      `${first ? 'A test patch on a scrap first. ' : ''}${faces > 1 ? 'Both faces' : 'The board’s face'}, an even coat; leave them until the glue is tacky.`,
       minutes * SPRAYING,
       { caution: CAUTIONS.glue, wait: rule('timeGlueTack') },
     ),

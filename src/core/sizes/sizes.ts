@@ -4,7 +4,8 @@ import type { SheetPlan } from '../plan/types';
 import { coverSizes } from './cover-sizes';
 import { paddingSizes } from './padding-sizes';
 import { SIZE_GROUPS, type Making, type SizeGroup, type SizeLine } from './types';
-import { buySizes, fixingSizes, workSizes } from './work-sizes';
+import { buySizes } from './buy-sizes';
+import { fixingSizes, workSizes } from './work-sizes';
 
 const GROUP: Record<SizeGroup, (making: Making) => SizeLine[]> = {
   Padding: paddingSizes,

@@ -1,57 +1,5 @@
 import { count, length, type Making, type SizeLine } from './types';
 
-const percent = (share: number): string => `${Math.round(share * 100)} %`;
-
-/** What to buy: cloth, foam, thread. */
-export function buySizes({ plan, rule }: Making): SizeLine[] {
-  const { cut, cover } = plan;
-  if (!cut || !cover) return [];
-  const blank = cover.pieces[0]!;
-  const lines: SizeLine[] = [];
-  const thread = cover.seams.reduce((sum, seam) => sum + seam.thread, cover.channels?.thread ?? 0);
-  if (thread > 0)
-    lines.push({
-      key: 'thread',
-      group: 'Buy',
-      unit: 'thread',
-      label: 'Thread for one',
-      value: thread,
-      formula: 'thread = seams and stitch lines × factor',
-      terms: [rule('factor', 'threadFactor')],
-    });
-  return [
-    ...lines,
-    {
-      key: 'cloth.length',
-      group: 'Buy',
-      label: 'Cloth',
-      value: cut.cloth.length,
-      unit: 'roll',
-      note: `from a ${Math.round(cut.cloth.width)} mm roll, ${percent(cut.cloth.utilisation)} used`,
-      formula: 'length = the shortest roll the packer fits the set on',
-      terms: [
-        count('pieces', 'Cloth pieces', cut.cloth.laid.length),
-        length('across', 'Cover width', blank.width),
-        length('along', 'Cover depth', blank.height),
-        length('roll', 'Roll width', cut.cloth.width),
-        rule('gap', 'clothGap'),
-        rule('return', 'return'),
-        rule('grip', 'grip'),
-      ],
-    },
-    {
-      key: 'foam.sheets',
-      group: 'Buy',
-      label: 'Foam sheets',
-      value: cut.foam.sheets,
-      unit: 'count',
-      note: `${percent(cut.foam.utilisation)} used`,
-      formula: 'sheets = the fewest the packer fits the set on, by foam and thickness',
-      terms: [rule('width', 'foamSheetWidth'), rule('length', 'foamSheetLength'), rule('kerf', 'foamKerf')],
-    },
-  ];
-}
-
 /** Fasteners: the staples in full, every other kind by its count. */
 export function fixingSizes({ plan, piece, rule }: Making): SizeLine[] {
   const { fixing } = plan;

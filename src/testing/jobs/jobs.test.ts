@@ -9,6 +9,25 @@ import { jobsTable } from './table';
 /** So many pleats at a corner nobody exceeds (trade.md, corners). */
 const MOST_PLEATS = 3;
 
+/** What a step uses up, by the key of its line on the shopping list. */
+const USES: [RegExp, string][] = [
+  [/^wadding$/, 'wadding.length'],
+  [/^dust$/, 'dustCover.length'],
+  [/^cloth$/, 'cloth.length'],
+  [/^foam$/, 'foam.sheets'],
+  [/^spray-/, 'glue'],
+  [/^welts$/, 'cord'],
+  [/^sew$/, 'thread'],
+  [/^zip$/, 'zips'],
+  [/^buttons$/, 'buttons.count'],
+  [/^lay-liner$/, 'lining.length'],
+  [/^lay-film$/, 'film.length'],
+  [/^lay-waterproof$/, 'waterproof.length'],
+  [/^staple$/, 'staple.count'],
+  [/^nails$/, 'fastener.nails'],
+  [/^rivet$/, 'fastener.rivets'],
+];
+
 describe.each(JOBS.map((job) => [job.title, job] as const))('%s', (_title, job) => {
   const planner = createPlanner();
   const plan = planPiece(job.piece, {}, { planner });
@@ -50,6 +69,9 @@ describe.each(JOBS.map((job) => [job.title, job] as const))('%s', (_title, job) 
     const shown = sheetView({ piece: job.piece, house: {}, parts: ['cover', 'cut', 'fixing', 'run'] }, planner);
     if ('problems' in shown) throw new Error(shown.problems[0]!.message);
     const sizes = new Map(shown.view.sizes.map((line) => [line.key, line.value]));
+    // Everything that any step uses is on it.
+    for (const { key } of plan.steps)
+      for (const [used, bought] of USES) if (used.test(key)) expect(sizes.get(bought), `${bought} for ${key}`).toBeGreaterThan(0);
     for (const key of job.buys) expect(sizes.get(key), `${key} of ${[...sizes.keys()].join(' ')}`).toBeGreaterThan(0);
     // Nothing is left out of a sum.
     expect(plan.cut.cloth.tooLarge).toEqual([]);

@@ -78,6 +78,8 @@ export function cutPages(pen: Pen, { plan, piece, unit }: PrintJob): void {
     { name: 'Lining cloth', roll: cut.lining },
     { name: 'Wadding', roll: cut.wadding },
     { name: 'Dust cloth', roll: cut.dustCover },
+    { name: 'Slip film', roll: cut.film },
+    { name: 'Waterproof cloth', roll: cut.waterproof },
   ];
   for (const { name, roll } of rolls) {
     if (!roll || roll.laid.length === 0) continue;

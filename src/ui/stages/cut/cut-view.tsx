@@ -138,6 +138,8 @@ export function CutView() {
     { name: 'Lining cloth', roll: cut.lining, fill: '#d8d0be' },
     { name: 'Wadding', roll: cut.wadding, fill: '#efe7d6' },
     { name: 'Dust cloth', roll: cut.dustCover, fill: '#b7b1a5' },
+    { name: 'Slip film', roll: cut.film, fill: '#dfe6e4' },
+    { name: 'Waterproof cloth', roll: cut.waterproof, fill: '#b9c6c4' },
   ];
   return (
     // A region that scrolls must be reachable for those who scroll with keys.

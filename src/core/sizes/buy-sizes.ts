@@ -1,0 +1,207 @@
+import type { CutPlan } from '../cut';
+import { count, length, type Making, type SizeLine } from './types';
+
+const percent = (share: number): string => `${Math.round(share * 100)} %`;
+
+/** Cloth, foam and thread. */
+function mainLines({ plan, rule }: Making): SizeLine[] {
+  const { cut, cover } = plan;
+  if (!cut || !cover) return [];
+  const blank = cover.pieces[0]!;
+  const lines: SizeLine[] = [];
+  const thread = cover.seams.reduce((sum, seam) => sum + seam.thread, cover.channels?.thread ?? 0);
+  if (thread > 0)
+    lines.push({
+      key: 'thread',
+      group: 'Buy',
+      unit: 'thread',
+      label: 'Thread for one',
+      value: thread,
+      formula: 'thread = seams and stitch lines × factor',
+      terms: [rule('factor', 'threadFactor')],
+    });
+  return [
+    ...lines,
+    {
+      key: 'cloth.length',
+      group: 'Buy',
+      label: 'Cloth',
+      value: cut.cloth.length,
+      unit: 'roll',
+      note: `from a ${Math.round(cut.cloth.width)} mm roll, ${percent(cut.cloth.utilisation)} used`,
+      formula: 'length = the shortest roll the packer fits the set on',
+      terms: [
+        count('pieces', 'Cloth pieces', cut.cloth.laid.length),
+        length('across', 'Cover width', blank.width),
+        length('along', 'Cover depth', blank.height),
+        length('roll', 'Roll width', cut.cloth.width),
+        rule('gap', 'clothGap'),
+        rule('return', 'return'),
+        rule('grip', 'grip'),
+      ],
+    },
+    {
+      key: 'foam.sheets',
+      group: 'Buy',
+      label: 'Foam sheets',
+      value: cut.foam.sheets,
+      unit: 'count',
+      note: `${percent(cut.foam.utilisation)} used`,
+      formula: 'sheets = the fewest the packer fits the set on, by foam and thickness',
+      terms: [rule('width', 'foamSheetWidth'), rule('length', 'foamSheetLength'), rule('kerf', 'foamKerf')],
+    },
+  ];
+}
+
+/** What comes off a roll of its own, beside the cloth. */
+const ROLLS: {
+  key: keyof CutPlan & ('wadding' | 'lining' | 'film' | 'waterproof' | 'dustCover');
+  label: string;
+  rules: [string, string][];
+}[] = [
+  {
+    key: 'wadding',
+    label: 'Wadding',
+    rules: [
+      ['roll', 'waddingRoll'],
+      ['settled', 'waddingUnderCover'],
+    ],
+  },
+  {
+    key: 'lining',
+    label: 'Lining cloth',
+    rules: [
+      ['roll', 'waddingRoll'],
+      ['return', 'return'],
+      ['to the trim line', 'stapleToTrim'],
+    ],
+  },
+  {
+    key: 'film',
+    label: 'Slip film',
+    rules: [
+      ['roll', 'filmRoll'],
+      ['oversize', 'slipFilm'],
+    ],
+  },
+  {
+    key: 'waterproof',
+    label: 'Waterproof cloth',
+    rules: [
+      ['roll', 'filmRoll'],
+      ['return', 'return'],
+    ],
+  },
+  {
+    key: 'dustCover',
+    label: 'Dust cloth',
+    rules: [
+      ['roll', 'dustRoll'],
+      ['inset', 'dustInset'],
+      ['turn', 'dustTurn'],
+    ],
+  },
+];
+
+function rollLines({ plan, rule }: Making): SizeLine[] {
+  return ROLLS.flatMap((own): SizeLine[] => {
+    const roll = plan.cut?.[own.key];
+    if (!roll || roll.laid.length === 0) return [];
+    return [
+      {
+        key: `${own.key}.length`,
+        group: 'Buy',
+        label: own.label,
+        value: roll.length,
+        unit: 'roll',
+        note: `from a ${Math.round(roll.width)} mm roll, ${percent(roll.utilisation)} used`,
+        formula: 'length = the shortest roll the packer fits the set on',
+        terms: [
+          count('pieces', 'Pieces', roll.laid.length),
+          ...own.rules.map(([symbol, key]) => rule(symbol, key)),
+          rule('gap', 'clothGap'),
+        ],
+      },
+    ];
+  });
+}
+
+/** Cord, card strip, zip and buttons for the whole set. */
+function trimmingLines({ plan, piece, rule }: Making): SizeLine[] {
+  const { cover } = plan;
+  if (!cover) return [];
+  const pieces = count('pieces', 'Pieces', piece.count);
+  const cord = cover.welts.reduce((sum, welt) => sum + welt.cordLength, 0);
+  const strip = cover.tackStrips.reduce((sum, own) => sum + own.length, 0);
+  const lines: SizeLine[] = [];
+  const add = (line: Omit<SizeLine, 'group'>): void => void lines.push({ ...line, group: 'Buy' });
+  if (cord > 0)
+    add({
+      key: 'cord',
+      label: 'Welt cord for the set',
+      value: cord * piece.count,
+      unit: 'thread',
+      note: [...new Set(cover.welts.map((welt) => `${Math.round(welt.cord * 10) / 10} mm thick`))].join(', '),
+      formula: 'cord = (seam + overlap) × pieces; twice that for a double welt',
+      terms: [length('one', 'For one piece', cord), pieces, rule('overlap', 'weltOverlap')],
+    });
+  if (strip > 0)
+    add({
+      key: 'card',
+      label: 'Tack strip for the set',
+      value: strip * piece.count,
+      unit: 'thread',
+      formula: 'strip = straight hidden edges × pieces',
+      terms: [length('one', 'For one piece', strip), pieces],
+    });
+  if (cover.zip)
+    add({
+      key: 'zips',
+      label: 'Zips',
+      value: piece.count,
+      unit: 'count',
+      note: `${Math.round(cover.zip.length)} mm each`,
+      formula: 'one for each piece',
+      terms: [length('zip', 'One zip', cover.zip.length), pieces],
+    });
+  if (cover.buttons)
+    add({
+      key: 'buttons.count',
+      label: 'Buttons for the set',
+      value: cover.buttons.count * piece.count,
+      unit: 'count',
+      formula: 'buttons in one × pieces',
+      terms: [count('one', 'In one piece', cover.buttons.count), pieces],
+    });
+  return lines;
+}
+
+/** Glue goes on the faces of every layer that is laid. */
+function glueLines({ plan, piece, rule }: Making): SizeLine[] {
+  const faces = rule('faces', 'glueFaces');
+  const one = plan.foam.reduce((sum, pad) => sum + faces.value * pad.area * pad.layers.length, 0);
+  if (one <= 0) return [];
+  return [
+    {
+      key: 'glue',
+      group: 'Buy',
+      label: 'Glue, to cover',
+      value: one * piece.count,
+      unit: 'area',
+      note: faces.value > 1 ? 'both faces; how far a can goes stands on it' : 'one face; how far a can goes stands on it',
+      formula: 'area = faces × every layer that is glued × pieces',
+      terms: [
+        faces,
+        rule('oversize', 'foamOversize'),
+        { symbol: 'one', label: 'On one piece', value: one, unit: 'area' },
+        count('pieces', 'Pieces', piece.count),
+      ],
+    },
+  ];
+}
+
+/** What to buy for the set: everything that any step uses, but for the fasteners, which are listed with their places. */
+export function buySizes(making: Making): SizeLine[] {
+  if (!making.plan.cut || !making.plan.cover) return [];
+  return [...mainLines(making), ...rollLines(making), ...trimmingLines(making), ...glueLines(making)];
+}
