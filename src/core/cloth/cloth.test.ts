@@ -1,5 +1,7 @@
 import { describe, expect, it } from 'vitest';
-import { CLOTHS, coloursOf, DYES, figureOf, FIGURES, giveOf, NAPS, preShrink, weaveOf, WEAVES } from '.';
+import { newChairSeat, newPiece } from '../piece';
+import { planPiece } from '../plan';
+import { CLOTHS, coloursOf, DYES, figureOf, FIGURES, giveOf, NAPS, preShrink, stitchingFor, weaveOf, WEAVES } from '.';
 
 /** Lightness as the eye takes it, 0 to 1 (WCAG's relative luminance). */
 function lightness(hex: string): number {
@@ -75,5 +77,49 @@ describe('what a cloth gives', () => {
 
   it('is cut longer by what it will lose: a washed metre is a metre again', () => {
     for (const shrinkage of [0, 3, 5, 12]) expect(preShrink({ shrinkage }) * (1 - shrinkage / 100)).toBeCloseTo(1, 12);
+  });
+});
+
+describe('what a cloth is sewn with', () => {
+  const cloth = newChairSeat().cloth;
+
+  it.each([
+    // Upholsterers sew with needles of 90 to 120, thread of tex 40 to 140 and stitches of 3 to 6 mm; shorter tears, longer gapes.
+    ['plain wool', { ...cloth, weight: 420 }, { needle: 100, point: 'round', thread: 70, stitch: 4 }],
+    ['thin cotton', { ...cloth, weight: 180 }, { needle: 90, point: 'round', thread: 45, stitch: 3.5 }],
+    ['heavy velvet', { ...cloth, weave: 'pile' as const, weight: 620 }, { needle: 110, point: 'round', thread: 90, stitch: 4.5 }],
+    [
+      'leathercloth',
+      { ...cloth, weave: 'coated' as const, coated: true, weight: 650 },
+      { needle: 110, point: 'round', thread: 90, stitch: 5 },
+    ],
+    ['hide', { ...cloth, weave: 'hide' as const, weight: 900 }, { needle: 110, point: 'leather', thread: 90, stitch: 5 }],
+    ['knit', { ...cloth, weave: 'knit' as const, weight: 320 }, { needle: 100, point: 'ball', thread: 70, stitch: 3.5 }],
+    ['what nobody has weighed', cloth, { needle: 100, point: 'round', thread: 70, stitch: 4 }],
+  ])('%s', (_name, own, wanted) => {
+    expect(stitchingFor(own)).toEqual(wanted);
+  });
+
+  it('is never thinner for a heavier cloth, and stays within what a sewing room has', () => {
+    let before = stitchingFor({ ...cloth, weight: 20 });
+    for (let weight = 20; weight <= 3000; weight += 40) {
+      const own = stitchingFor({ ...cloth, weight });
+      expect(own.needle).toBeGreaterThanOrEqual(before.needle);
+      expect(own.thread).toBeGreaterThanOrEqual(before.thread);
+      expect(own.stitch).toBeGreaterThanOrEqual(before.stitch);
+      expect(own.needle).toBeLessThanOrEqual(120);
+      expect(own.stitch).toBeLessThanOrEqual(6);
+      before = own;
+    }
+  });
+
+  it('stands in the step where it is sewn, and nowhere where nothing is', () => {
+    const sewn = planPiece(newPiece('round-seat'), {}).steps.find(({ key }) => key === 'sew')!;
+    expect(sewn.detail).toContain('Needle 100, thread of tex 70, stitch 4 mm');
+    expect(
+      planPiece(newChairSeat(), {})
+        .steps.map(({ detail }) => detail)
+        .join(),
+    ).not.toContain('Needle 100');
   });
 });

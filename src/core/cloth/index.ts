@@ -13,3 +13,4 @@ export {
   type Weave,
 } from './cloths';
 export { coloursOf, DYES, figureOf, FIGURES, type Dye, type FigureKind, type Seen } from './looks';
+export { stitchingFor, stitchingWords, type Stitching } from './stitching';

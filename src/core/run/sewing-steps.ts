@@ -1,4 +1,5 @@
 import type { Model } from '../build';
+import { stitchingWords } from '../cloth';
 import { choicesOf, wayOf, type CoverPlan, type SewnFacts } from '../cover';
 import { CAUTIONS } from './cautions';
 import { metresRound } from './metres';
@@ -37,13 +38,13 @@ function factsOf({ piece, rule }: Model, { pieces, seams }: CoverPlan): SewnFact
   return { piece, rule, pieces, seams, welt: choicesOf(piece.covering).welt };
 }
 
-function channelSteps({ rule }: Model, { channels }: CoverPlan): Step[] {
+function channelSteps({ rule, piece }: Model, { channels }: CoverPlan): Step[] {
   if (!channels) return [];
   return [
     step(
       'channels',
       'Quilt the channels',
-      `Cut the layers oversize first${channels.backing > 0 ? `, cloth on ${round(channels.backing)} mm backed foam` : ''}; ${channels.lines} lines, marked ${round(channels.pitch)} mm apart on the back of the cloth, from the middle outwards; measure the sewn width: ${round(channels.sewnWidth)} mm. Then cut the panel to its template.`,
+      `Cut the layers oversize first${channels.backing > 0 ? `, cloth on ${round(channels.backing)} mm backed foam` : ''}; ${channels.lines} lines, marked ${round(channels.pitch)} mm apart on the back of the cloth, from the middle outwards; measure the sewn width: ${round(channels.sewnWidth)} mm. Then cut the panel to its template. ${stitchingWords(piece.cloth)}`,
       ((channels.thread / rule('threadFactor')) * 100 * rule('timeSewMetre')) / 60_000,
       { caution: CAUTIONS.machine },
     ),
@@ -62,7 +63,7 @@ function seamWords({ pieces, seams }: CoverPlan): string {
     : `Joins first, then ${names}: notch to notch, from the middle outwards; measure each seam as it is sewn.`;
 }
 
-function stitchSteps({ rule }: Model, cover: CoverPlan): Step[] {
+function stitchSteps({ rule, piece }: Model, cover: CoverPlan): Step[] {
   const { welts, seams, zip } = cover;
   const sew = (length: number): number => ((length / 1000) * rule('timeSewMetre')) / 60;
   const caution = CAUTIONS.machine;
@@ -88,7 +89,7 @@ function stitchSteps({ rule }: Model, cover: CoverPlan): Step[] {
       step(
         'sew',
         'Sew the cover',
-        seamWords(cover),
+        `${seamWords(cover)} ${stitchingWords(piece.cloth)}`,
         stitched.reduce((sum, seam) => sum + sew(seam.length * (seam.welted ? 2 : 1)), 0),
         { caution },
       ),

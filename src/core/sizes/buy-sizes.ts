@@ -1,10 +1,11 @@
+import { stitchingFor } from '../cloth';
 import type { CutPlan } from '../cut';
 import { count, length, type Making, type SizeLine } from './types';
 
 const percent = (share: number): string => `${Math.round(share * 100)} %`;
 
 /** Cloth, foam and thread. */
-function mainLines({ plan, rule }: Making): SizeLine[] {
+function mainLines({ plan, piece, rule }: Making): SizeLine[] {
   const { cut, cover } = plan;
   if (!cut || !cover) return [];
   const blank = cover.pieces[0]!;
@@ -17,6 +18,7 @@ function mainLines({ plan, rule }: Making): SizeLine[] {
       unit: 'thread',
       label: 'Thread for one',
       value: thread,
+      note: `tex ${stitchingFor(piece.cloth).thread}`,
       formula: 'thread = seams and stitch lines × factor',
       terms: [rule('factor', 'threadFactor')],
     });

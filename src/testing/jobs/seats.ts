@@ -308,4 +308,40 @@ export const SEATS: Job[] = [
     order: PULLED,
     buys: ['cloth.length', 'foam.sheets', 'staple.count'],
   },
+  {
+    id: 'welted-chair',
+    title: 'A chair finished with a double welt under its edge',
+    inputs: '450 / 390 × 420, pulled over; double welt of 5 on the bias, stapled along the lower edge.',
+    piece: piece('chair-seat', {
+      name: 'Welted chair',
+      covering: { way: 'pull-over', welt: { cord: 5, cut: 'bias', upper: false, lower: true, double: true } },
+    }),
+    figures: [
+      ...pulledCover(450, 420, 75),
+      {
+        what: 'welt strip, width',
+        of: (plan) => plan.cover.welts[0]!.stripWidth,
+        least: 48,
+        most: 62,
+        why: 'twice round two cords of 5 and a seam on either side',
+      },
+      {
+        what: 'welt strip, length',
+        of: (plan) => plan.cover.welts[0]!.stripLength,
+        least: 1600,
+        most: 1950,
+        why: 'once round the board of 1600, the overlap and its joins',
+      },
+      {
+        what: 'cord',
+        of: (plan) => plan.cover.welts[0]!.cordLength,
+        least: 3200,
+        most: 3450,
+        why: 'two cords side by side',
+      },
+    ],
+    order: ['cloth', 'welts', 'staple', 'trim', 'welt-lower', 'dust', 'measure'],
+    never: ['sew'],
+    buys: ['cloth.length', 'cord', 'staple.count'],
+  },
 ];

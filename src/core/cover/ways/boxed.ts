@@ -1,9 +1,8 @@
 import type { Welt } from '../../piece';
-import { CAUTIONS } from '../../run/cautions';
-import { step } from '../../run/step';
 import { stripPiece } from '../details/strip-piece';
 import { levelLength, levelSteps, lowerEdge, stretches, topSeam } from '../surface/levels';
 import { bandedReach, bandPanel, joinEdge, joinMarks, longestStrip, mm, noBand, seamEdge, topPanel } from './parts';
+import { stapledWelt } from './stapled-welt';
 import type { Way } from './way';
 
 /** Whether the lower welt is sewn between the band and a fly; otherwise it is stapled on. */
@@ -79,20 +78,7 @@ export const boxed: Way = {
       }),
     ];
   },
-  steps: ({ rule, welt, seams }) => ({
-    after:
-      welt?.lower && !sewnBelow(welt)
-        ? [
-            step(
-              'welt-lower',
-              'Staple the lower welt',
-              'Along the board’s lower edge, cord outwards, join at the back; the band lies under it.',
-              ((seams.find(({ id }) => id === 'lower')?.length ?? 0) / rule('staplePitch')) * (rule('timeStaple') / 60) + 2,
-              { caution: CAUTIONS.staples },
-            ),
-          ]
-        : [],
-  }),
+  steps: (facts) => ({ after: facts.welt?.lower && !sewnBelow(facts.welt) ? [stapledWelt(facts, 'the band lies under it')] : [] }),
   suits: ({ side, bare }) => ({
     against: [noBand(side), [bare > 0, false, 'The padding is set back: a band ends on bare board.']],
     good: side > HIGH_SIDE ? `The side of ${mm(side)} asks for a band.` : 'A seam gives the edge a clean line.',

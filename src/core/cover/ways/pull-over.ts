@@ -1,4 +1,6 @@
 import { mm, percent, pulledReach } from './parts';
+import { lowerEdge } from '../surface/levels';
+import { stapledWelt } from './stapled-welt';
 import type { Way } from './way';
 
 /** A side higher than this hangs slack when it is only pulled over, mm. */
@@ -12,7 +14,14 @@ export const pullOver: Way = {
   words: 'One cloth over all, stapled under; corners folded.',
   pulled: true,
   fields: [],
+  welt: { start: { upper: false, lower: false }, upper: null, lower: 'Welt stapled under the edge' },
   overNotches: true,
+  panels: ({ ring, welt }) => ({
+    panels: [],
+    seams: welt?.lower ? [{ id: 'lower', name: 'Lower edge', level: lowerEdge(ring), welted: true, laid: true }] : [],
+    zip: null,
+  }),
+  steps: (facts) => ({ after: facts.welt?.lower ? [stapledWelt(facts, 'it hides the line of the cover’s own staples')] : [] }),
   reach: pulledReach({ label: 'Under the board, to the staples', rule: 'return' }),
   suits: ({ give, dome, side, most, cloth }) => ({
     against: [

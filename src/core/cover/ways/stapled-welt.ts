@@ -1,0 +1,23 @@
+import { CAUTIONS } from '../../run/cautions';
+import { step, type Step } from '../../run/step';
+import type { SewnFacts } from './way';
+
+/** Finding the beginning, and closing the join at the back, minutes. */
+const BEGIN = 2;
+
+/**
+ * A welt that is stapled along the board's lower edge once the cover is on.
+ *
+ * @param facts what the run sheet is made from
+ * @param over what lies under it
+ */
+export function stapledWelt({ rule, seams, welt }: SewnFacts, over: string): Step {
+  const length = seams.find(({ id }) => id === 'lower')?.length ?? 0;
+  return step(
+    'welt-lower',
+    welt?.double ? 'Staple the double welt' : 'Staple the lower welt',
+    `Along the board’s lower edge, ${welt?.double ? 'the staples between the two cords' : 'cord outwards, the staples close behind it'}, join at the back; ${over}.`,
+    (length / rule('staplePitch')) * (rule('timeStaple') / 60) + BEGIN,
+    { caution: CAUTIONS.staples },
+  );
+}
