@@ -2,7 +2,7 @@ import type { Welt } from '../../piece';
 import { stripPiece } from '../details/strip-piece';
 import { levelLength, levelSteps, lowerEdge, stretches, topSeam } from '../surface/levels';
 import { bandedReach, bandPanel, joinEdge, joinMarks, longestStrip, mm, noBand, seamEdge, topPanel } from './parts';
-import { stapledWelt } from './stapled-welt';
+import { stapledWelt } from '../details/stapled-welt';
 import type { Way } from './way';
 
 /** Whether the lower welt is sewn between the band and a fly; otherwise it is stapled on. */

@@ -1,6 +1,6 @@
 import { mm, percent, pulledReach } from './parts';
 import { lowerEdge } from '../surface/levels';
-import { stapledWelt } from './stapled-welt';
+import { stapledWelt } from '../details/stapled-welt';
 import type { Way } from './way';
 
 /** A side higher than this hangs slack when it is only pulled over, mm. */

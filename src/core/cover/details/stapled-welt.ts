@@ -1,6 +1,6 @@
 import { CAUTIONS } from '../../run/cautions';
 import { step, type Step } from '../../run/step';
-import type { SewnFacts } from './way';
+import type { SewnFacts } from '../ways/way';
 
 /** Finding the beginning, and closing the join at the back, minutes. */
 const BEGIN = 2;
