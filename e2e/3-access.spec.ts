@@ -12,7 +12,10 @@ const SIZES = [
 async function noSeriousViolation(page: Page, where: string): Promise<void> {
   for (const [width, height] of SIZES) {
     await page.setViewportSize({ width, height });
-    const { violations } = await new AxeBuilder({ page }).analyze();
+    const axe = new AxeBuilder({ page });
+    // Of all that is looked for only the contrast depends on the theme: in the evening that alone is looked at in every size.
+    if (where.endsWith('evening') && width < 1280) axe.withRules(['color-contrast']);
+    const { violations } = await axe.analyze();
     const serious = violations.filter((v) => v.impact === 'serious' || v.impact === 'critical');
     expect(serious.map((v) => `${where} at ${width}: ${v.id}: ${v.nodes.map((n) => n.html.slice(0, 120)).join(' | ')}`)).toEqual([]);
   }

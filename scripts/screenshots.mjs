@@ -45,11 +45,12 @@ await shoot('print', `${stools}?stage=cover`, async () => {
 const saddle = await pieceOf(/Saddle, cargo tricycle/);
 await shoot('strip', `${saddle}?stage=strip`);
 await shoot('base', `${saddle}?stage=base`);
-await shoot('round', `${saddle}?stage=sit`, async () => {
-  await page.getByRole('list', { name: 'Verdict' }).waitFor({ timeout: 60_000 });
+await shoot('round', `${piece}?stage=cover`, async () => {
+  await page.locator('[data-settled="true"]').waitFor({ timeout: 60_000 });
   await page.getByRole('button', { name: 'In the round' }).click();
-  await page.locator('[data-drawn="yes"] canvas').waitFor();
-  await page.getByLabel('Colour by').selectOption('pressure');
+  await page.locator('[data-cloth="laid"] [data-drawn="yes"]').waitFor({ timeout: 60_000 });
+  await page.getByLabel('The whole set').check();
+  await page.waitForTimeout(2000);
 });
 await shoot('strain', `${saddle}?stage=cover`, async () => {
   await page.locator('[data-settled="true"]').waitFor({ timeout: 60_000 });

@@ -45,8 +45,10 @@ export function formatLength(mm: number, unit: Unit, options: { bare?: boolean }
  * @param unit the user's unit
  */
 export function formatArea(mm2: number, unit: Unit): string {
-  if (unit === 'in') return `${(mm2 / MM_PER.ft ** 2).toFixed(2)} ft²`;
-  return `${(mm2 / 1e6).toFixed(3)} m²`;
+  // From a square metre or ten square feet on, a tenth is as much as anybody says.
+  const feet = mm2 / MM_PER.ft ** 2;
+  if (unit === 'in') return `${feet.toFixed(feet >= 10 ? 1 : 2)} ft²`;
+  return `${(mm2 / 1e6).toFixed(mm2 >= 1e6 ? 1 : 3)} m²`;
 }
 
 /** From this length on nobody says tenths of a millimetre. */

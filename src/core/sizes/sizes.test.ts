@@ -68,6 +68,8 @@ describe('printFigure', () => {
     [412.75, 'length', 'in', '16 1/4"'],
     [412.75, 'length', 'cm', '41.3 cm'],
     [0.5e6, 'area', 'mm', '0.500 m²'],
+    [5.341e6, 'area', 'mm', '5.3 m²'],
+    [5.341e6, 'area', 'in', '57.5 ft²'],
     [66.4, 'minutes', 'mm', '66 min'],
     [6, 'seconds', 'mm', '6 s'],
     [40, 'percent', 'in', '40 %'],
