@@ -1,0 +1,157 @@
+import { readFileSync } from 'node:fs';
+import { inflateSync } from 'node:zlib';
+import { describe, expect, it } from 'vitest';
+import { bounds, type Point } from '../outline';
+import { newPiece, type Piece } from '../piece';
+import { chalkStep } from '../build';
+import { createPlanner, planPiece } from '../plan';
+import { printPdf } from './pdf';
+import type { PrintChoice } from './print/choice';
+
+/**
+ * What leaves the printer, read from the file's own bytes: its objects, its pages' content unpacked, and every line drawn on
+ * them. Nothing of the code that wrote it is used to read it.
+ */
+
+const font = (face: string): Uint8Array => readFileSync(`node_modules/@expo-google-fonts/fira-sans/${face}/FiraSans_${face}.ttf`);
+const MM = 25.4 / 72;
+
+async function printed(piece: Piece, choice: PrintChoice): Promise<{ file: Buffer; plan: ReturnType<typeof planPiece> }> {
+  const planner = createPlanner();
+  const plan = planPiece(piece, {}, { planner, sits: false });
+  const bytes = await printPdf(
+    {
+      plan,
+      section: chalkStep(planner.model(piece, {})),
+      piece,
+      house: {},
+      unit: 'mm',
+      paper: 'a4',
+      fonts: { regular: font('400Regular'), bold: font('600SemiBold') },
+    },
+    choice,
+  );
+  return { file: Buffer.from(bytes), plan };
+}
+
+/** Every stream of a file, unpacked where it is packed. */
+function streamsOf(file: Buffer): string[] {
+  const found: string[] = [];
+  const text = file.toString('latin1');
+  const start = /stream\r?\n/g;
+  for (let match = start.exec(text); match; match = start.exec(text)) {
+    const from = match.index + match[0].length;
+    const to = text.indexOf('endstream', from);
+    if (to < 0) break;
+    const head = text.slice(Math.max(0, match.index - 400), match.index);
+    const body = file.subarray(from, to);
+    try {
+      found.push(
+        /FlateDecode/.test(head.slice(head.lastIndexOf('<<'))) || /FlateDecode/.test(head)
+          ? inflateSync(body).toString('latin1')
+          : body.toString('latin1'),
+      );
+    } catch {
+      // A font or a picture that is packed otherwise has no lines in it.
+    }
+    start.lastIndex = to + 'endstream'.length;
+  }
+  return found;
+}
+
+type Matrix = [number, number, number, number, number, number];
+const times = ([a, b, c, d, e, f]: Matrix, [g, h, i, j, k, l]: Matrix): Matrix => [
+  a * g + b * i,
+  a * h + b * j,
+  c * g + d * i,
+  c * h + d * j,
+  e * g + f * i + k,
+  e * h + f * j + l,
+];
+
+/** Every line that a page's content draws, in millimetres from its lower left corner. */
+function linesOf(content: string): Point[][] {
+  const lines: Point[][] = [];
+  let now: Matrix = [1, 0, 0, 1, 0, 0];
+  const kept: Matrix[] = [];
+  let stack: number[] = [];
+  const at = (x: number, y: number): Point => [(now[0] * x + now[2] * y + now[4]) * MM, (now[1] * x + now[3] * y + now[5]) * MM];
+  for (const word of content.split(/\s+/)) {
+    if (/^[-+.\d]+$/.test(word)) {
+      stack.push(Number(word));
+      continue;
+    }
+    if (word === 'q') kept.push(now);
+    else if (word === 'Q') now = kept.pop() ?? now;
+    else if (word === 'cm' && stack.length >= 6) now = times(stack.slice(-6) as Matrix, now);
+    else if (word === 'm') lines.push([at(stack.at(-2)!, stack.at(-1)!)]);
+    else if (word === 'l') lines.at(-1)?.push(at(stack.at(-2)!, stack.at(-1)!));
+    stack = [];
+  }
+  return lines.filter((line) => line.length > 1);
+}
+
+const pagesOf = (file: Buffer): Point[][][] =>
+  streamsOf(file)
+    // What a page draws is written in plain signs; fonts are not.
+    .filter((stream) => /^[\t\n\r -~]*$/.test(stream) && /\bl\b/.test(stream))
+    .map(linesOf)
+    .filter((lines) => lines.length > 0);
+
+describe('a printed file, read by itself', () => {
+  it('draws the cut line of a small cloth piece at full size, to a fifth of a millimetre', async () => {
+    const piece = newPiece('arm-pad', { type: 'rectangle', width: 150, depth: 90, cornerRadius: { front: 15, back: 15 } });
+    const own: Piece = { ...piece, overrides: { return: 12 } };
+    const { file, plan } = await printed(own, { parts: ['templates'], modes: { 'cloth-top': 'whole' } });
+    const top = plan.cover.pieces.find(({ id }) => id === 'top')!;
+    // A piece that is smaller than the sheet lies on one: somewhere its width and its height are drawn.
+    const pages = pagesOf(file);
+    expect(pages.length).toBeGreaterThan(0);
+    const has = (size: number, along: 0 | 1): boolean =>
+      pages.some((lines) => {
+        const places = [...new Set(lines.flat().map((place) => Math.round(place[along]! * 50) / 50))];
+        return places.some((a) => places.some((b) => Math.abs(b - a - size) <= 0.2));
+      });
+    expect(has(top.width, 0)).toBe(true);
+    expect(has(top.height, 1)).toBe(true);
+  });
+
+  it('has a square of exactly a hundred millimetres, to be checked with a rule before anything is cut', async () => {
+    const { file } = await printed(newPiece('saddle'), { parts: ['templates'] });
+    const sheets = pagesOf(file);
+    expect(sheets.length).toBeGreaterThan(2);
+    const sides = sheets.map((lines) => {
+      const straight = lines.flatMap((line) => line.slice(1).map((to, i): Point => [to[0] - line[i]![0], to[1] - line[i]![1]]));
+      const hundred = (value: number): boolean => Math.abs(Math.abs(value) - 100) < 0.05;
+      return {
+        across: straight.filter(([dx, dy]) => hundred(dx) && Math.abs(dy) < 0.01).length,
+        up: straight.filter(([dx, dy]) => hundred(dy) && Math.abs(dx) < 0.01).length,
+      };
+    });
+    expect(sides.some(({ across, up }) => across >= 2 && up >= 2)).toBe(true);
+  });
+
+  it('keeps every line on its sheet', async () => {
+    const { file } = await printed({ ...newPiece('round-seat'), count: 2 }, {});
+    const text = file.toString('latin1');
+    const boxes = [...text.matchAll(/\/MediaBox\s*\[\s*([-.\d]+)\s+([-.\d]+)\s+([-.\d]+)\s+([-.\d]+)\s*\]/g)].map((own) =>
+      own.slice(1).map(Number),
+    );
+    const [wide, tall] = [Math.max(297, ...boxes.map((own) => own[2]! * MM)), Math.max(297, ...boxes.map((own) => own[3]! * MM))];
+    for (const lines of pagesOf(file)) {
+      const { minX, minY, maxX, maxY } = bounds(lines.flat());
+      expect(Math.min(minX, minY)).toBeGreaterThanOrEqual(-0.5);
+      expect(maxX).toBeLessThanOrEqual(wide + 0.5);
+      expect(maxY).toBeLessThanOrEqual(tall + 0.5);
+    }
+  });
+
+  it('is a whole file: it begins and ends as one, and its table of objects lies where it says', async () => {
+    const { file } = await printed(newPiece('chair-seat'), { parts: ['job'] });
+    expect(file.subarray(0, 5).toString('latin1')).toBe('%PDF-');
+    const tail = file.subarray(-64).toString('latin1');
+    expect(tail).toContain('%%EOF');
+    const from = Number(/startxref\s+(\d+)/.exec(tail)![1]);
+    expect(file.subarray(from, from + 40).toString('latin1')).toMatch(/^(xref|\d+ 0 obj)/);
+  });
+});
