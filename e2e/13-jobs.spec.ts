@@ -1,5 +1,6 @@
 import { expect, test } from '@playwright/test';
 import { formatLength } from '../src/core/length';
+import { newChairSeat } from '../src/core/piece';
 import { createPlanner, planPiece, sheetView } from '../src/core/plan';
 import { JOBS } from '../src/testing/jobs';
 import { place, settled, slip, unfold } from './help';
@@ -49,3 +50,22 @@ for (const job of JOBS.filter(({ browser }) => browser))
     expect(print.status()).toBe(200);
     expect((await print.body()).subarray(0, 5).toString('latin1')).toBe('%PDF-');
   });
+
+test('ways to save are found by themselves, say what they give up, and are done on request', async ({ page }) => {
+  const seat = newChairSeat({ type: 'rectangle', width: 490, depth: 420, cornerRadius: { front: 30, back: 30 } });
+  const id = await place(page, { ...seat, name: 'Wide seats', count: 4 });
+  await page.goto(`/piece/${id}?stage=cut`);
+  await settled(page);
+  const length = async (): Promise<number> =>
+    Number.parseFloat((await slip(page, 'cloth.length').textContent())!.replace(/^.*?(\d+\.\d) m.*$/s, '$1'));
+  const before = await length();
+  expect(before).toBeGreaterThan(2.4);
+  const saving = page.locator('[data-saving="grip"]');
+  await expect(saving).toContainText('less cloth to hold beyond the staples', { timeout: 60_000 });
+  await saving.getByRole('button', { name: 'Do this' }).click();
+  await settled(page);
+  expect(await length()).toBeLessThan(before * 0.6);
+  await page.keyboard.press('Control+z');
+  await settled(page);
+  expect(await length()).toBe(before);
+});

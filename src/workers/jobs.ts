@@ -2,7 +2,18 @@ import type { Fineness, HalfTask } from '../core/build';
 import type { FlatTask, LaidFlat } from '../core/cover';
 import type { HouseRules } from '../core/house';
 import { foamOf, PieceProblems, type Piece } from '../core/piece';
-import { crownPads, cures, padForHeight, proposals, sheetView, sitView, type Planner, type Tell, type ViewQuestion } from '../core/plan';
+import {
+  crownPads,
+  cures,
+  padForHeight,
+  proposals,
+  savings,
+  sheetView,
+  sitView,
+  type Planner,
+  type Tell,
+  type ViewQuestion,
+} from '../core/plan';
 import type { PulledSection } from '../core/pull';
 import { cheapestOf, cureRows, foamChart, type ChartCell, type ChartLimits, type Cure } from '../core/sit';
 import type { CrownWish } from '../core/wish';
@@ -73,6 +84,7 @@ export const JOBS = {
   sit: ({ piece, house }: Asked, { planner }: Means) => sitView(piece, house, planner),
   cures: (asked: Asked, means: Means) =>
     means.helpers.length > 0 ? curesSpread(asked, means) : cures({ ...asked, planner: means.planner, tell: telling(means) }),
+  savings: (asked: Asked, means: Means) => savings({ ...asked, planner: means.planner, tell: telling(means) }),
   proposals: (asked: Asked, means: Means) => proposals({ ...asked, planner: means.planner, tell: telling(means) }),
   wish: ({ wish, ...asked }: Asked & { wish: CrownWish }, means: Means) =>
     crownPads({ ...asked, planner: means.planner, tell: telling(means) }, wish),

@@ -4,6 +4,7 @@ import { CAUTIONS } from '@/core/run';
 import type { Stage } from '@/ui/sheet/stage';
 import { usePiece } from '@/ui/sheet/store';
 import { CutView } from './cut-view';
+import { Savings } from './savings';
 
 function CutPanel() {
   const { count } = usePiece();
@@ -14,6 +15,7 @@ function CutPanel() {
         one for this piece.
       </p>
       <p className="text-warning">{CAUTIONS.knife}</p>
+      <Savings />
     </div>
   );
 }

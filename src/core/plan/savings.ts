@@ -1,0 +1,145 @@
+import { readerOf, figuresFor, ruleOf, type HouseRules, type RuleReader } from '../house';
+import type { Cloth, Piece } from '../piece';
+import { planPiece } from './plan';
+import type { Asked } from './questions';
+import type { Plan } from './types';
+
+/** One way to spend less: what it gives up, what it saves, and the piece with it done. */
+export type Saving = {
+  id: string;
+  /** what is given up, lengths in millimetres */
+  words: string;
+  /** cloth off the roll, mm */
+  cloth: number;
+  /** whole sheets of foam */
+  sheets: number;
+  apply: Piece;
+};
+
+/** Less than this share of the cloth is not worth a word; whole sheets always are. */
+const WORTH = 0.03;
+/** Of several steps of one allowance the mildest counts that saves nearly as much as the boldest. */
+const NEARLY = 0.9;
+
+type Trial = { id: string; words: string; piece: Piece };
+/** Trials that go farther and farther the same way: the mildest that does it is told. */
+type Ladder = Trial[];
+
+const withRules = (piece: Piece, change: Record<string, number>): Piece => ({ ...piece, overrides: { ...piece.overrides, ...change } });
+
+/** Steps of an allowance from where it is down to the least that is sensible. */
+function stepsDown(rule: RuleReader, key: string, by: number): number[] {
+  const [least] = ruleOf(key)!.sensible;
+  const steps: number[] = [];
+  for (let value = rule(key) - by; value > least; value -= by) steps.push(value);
+  return rule(key) > least ? [...steps, least] : [];
+}
+
+const mm = (value: number): string => `${Math.round(value * 10) / 10} mm`;
+
+/** An allowance made smaller, step by step. */
+function allowanceLadders(piece: Piece, rule: RuleReader): Ladder[] {
+  const grip = stepsDown(rule, 'grip', 2);
+  const leastGrip = grip.at(-1);
+  const nearer = leastGrip === undefined ? [] : stepsDown(rule, 'return', 2);
+  return [
+    grip.map((value) => ({
+      id: 'grip',
+      words: `${mm(rule('grip') - value)} less cloth to hold beyond the staples, all round.`,
+      piece: withRules(piece, { grip: value }),
+    })),
+    nearer.map((value) => ({
+      id: 'return',
+      words: `${mm(rule('grip') - leastGrip!)} less to hold beyond the staples, and the staple line ${mm(value)} in instead of ${mm(rule('return'))}.`,
+      piece: withRules(piece, { grip: leastGrip!, return: value }),
+    })),
+    stepsDown(rule, 'foamOversize', 1).map((value) => ({
+      id: 'oversize',
+      words: `Rough-cut only ${mm(value)} larger all round: less to trim, and less to go wrong by.`,
+      piece: withRules(piece, { foamOversize: value }),
+    })),
+  ];
+}
+
+/** How the cloth lies, what is matched, how pads are joined: each given up by itself. */
+function otherLadders(piece: Piece): Ladder[] {
+  const { cloth, covering } = piece;
+  const ladders: Ladder[] = [];
+  const lay = (direction: Cloth['direction'], words: string): void =>
+    void ladders.push([{ id: direction, words, piece: { ...piece, cloth: { ...cloth, direction } } }]);
+  const napped = (cloth.nap ?? 'none') !== 'none';
+  const patterned = cloth.repeatAcross > 0 || cloth.repeatAlong > 0;
+  if (!napped) {
+    if (cloth.direction !== 'across')
+      lay('across', patterned ? 'Turned sideways: the pattern then runs from side to side.' : 'Turned sideways on the roll.');
+    if (cloth.direction === 'across')
+      lay('along', patterned ? 'Up the roll: the pattern then runs from front to back.' : 'Laid up the roll.');
+    if (cloth.direction !== 'any' && !patterned) lay('any', 'Each piece whichever way it fits: the weave then runs both ways.');
+  }
+  if (covering.motif && patterned)
+    ladders.push([
+      {
+        id: 'motif',
+        words: 'The pattern is not matched: it lies elsewhere on every one.',
+        piece: { ...piece, cloth: { ...cloth }, covering: { ...covering, motif: null } },
+      },
+    ]);
+  piece.pads.forEach((pad, k) => {
+    if (pad.kept || pad.scrap || pad.role === 'topper' || (pad.blocks ?? 1) > 1) return;
+    ladders.push([
+      {
+        id: `joined-${pad.id}`,
+        words: 'One pad joined from two halves, glued, the join out of sight.',
+        piece: { ...piece, pads: piece.pads.map((own, i) => (i === k ? { ...own, blocks: 2 } : own)) },
+      },
+    ]);
+  });
+  return ladders;
+}
+
+/** What gives up more than another does, by the other's id. */
+const BEYOND: Record<string, readonly string[]> = { return: ['grip'], any: ['across', 'along'] };
+
+/** Whether one that gives up less saves as much, but for what is not worth a word. */
+function outdone({ id, cloth, sheets }: Saving, all: readonly Saving[], worth: number): boolean {
+  return all.some((own) => BEYOND[id]?.includes(own.id) && own.sheets >= sheets && own.cloth > cloth - worth);
+}
+
+const coded = (plan: Plan): Set<string> => new Set(plan.warnings.map(({ code }) => code));
+
+/**
+ * Looks for ways to buy less: every allowance down to its least sensible value, the cloth laid otherwise, the pattern given
+ * up, a pad joined. Only what saves a sheet or three hundredths of the cloth is told, and nothing that brings a warning
+ * along. Source: docs/models.md, "Savings".
+ *
+ * @param asked the piece, the house, the planner that keeps what a trial does not change
+ * @returns the most first
+ */
+export function savings({ piece, house, planner, tell = () => true }: Asked): Saving[] {
+  const plan = (own: Piece): Plan | null => (planner.check(own, house).length > 0 ? null : planPiece(own, house, { planner, sits: false }));
+  const now = plan(piece);
+  if (!now) return [];
+  const rule = readerOf(figuresFor(house as HouseRules, piece.overrides));
+  const ladders = [...allowanceLadders(piece, rule), ...otherLadders(piece)].filter((ladder) => ladder.length > 0);
+  const [bought, known] = [now.cut.cloth.length, coded(now)];
+  const found: Saving[] = [];
+  const of = ladders.reduce((sum, ladder) => sum + ladder.length, 0);
+  let done = 0;
+  for (const ladder of ladders) {
+    const tried: Saving[] = [];
+    for (const { id, words, piece: own } of ladder) {
+      if (!tell(done++, of)) return found;
+      const then = plan(own);
+      if (!then || then.cut.cloth.tooLarge.length > 0 || [...coded(then)].some((code) => !known.has(code))) continue;
+      const cloth = bought - then.cut.cloth.length;
+      const sheets = now.cut.foam.sheets - then.cut.foam.sheets;
+      if (sheets < 0 || cloth < -1 || (sheets === 0 && cloth < WORTH * bought)) continue;
+      tried.push({ id, words, cloth: Math.max(0, cloth), sheets, apply: own });
+    }
+    const most = Math.max(0, ...tried.map(({ cloth }) => cloth));
+    const sheets = Math.max(0, ...tried.map((own) => own.sheets));
+    const mildest = tried.find((own) => own.cloth >= NEARLY * most && own.sheets >= sheets);
+    if (mildest) found.push(mildest);
+  }
+  return found.filter((own) => !outdone(own, found, WORTH * bought)).sort((a, b) => b.sheets - a.sheets || b.cloth - a.cloth);
+}

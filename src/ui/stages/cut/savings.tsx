@@ -1,0 +1,56 @@
+'use client';
+
+import { useEffect } from 'react';
+import { inUnit, rollLength } from '@/core/length';
+import type { Saving } from '@/core/plan';
+import { useSettings } from '@/ui/kit/settings';
+import { useJob } from '@/ui/kit/use-job';
+import { usePiece, useSheet } from '@/ui/sheet/store';
+
+/** What a saving saves, as it is said. */
+function useSaid(): (saving: Saving) => string {
+  const { unit } = useSettings();
+  return ({ cloth, sheets }) =>
+    [
+      ...(cloth > 0 ? [`${rollLength(cloth, unit)} of cloth`] : []),
+      ...(sheets > 0 ? [sheets === 1 ? 'a sheet of foam' : `${sheets} sheets of foam`] : []),
+    ].join(' and ');
+}
+
+/** Ways to buy less, looked for by themselves: what each saves, what it gives up, done on request. */
+export function Savings() {
+  const piece = usePiece();
+  const house = useSheet((state) => state.house);
+  const apply = useSheet((state) => state.apply);
+  const { unit } = useSettings();
+  const said = useSaid();
+  const { start, stop, running, done, wrong, answer } = useJob('savings');
+  useEffect(() => {
+    start({ piece, house });
+    return stop;
+  }, [piece, house, start, stop]);
+  return (
+    <section aria-label="Ways to save" className="pt-3 mt-3 border-t border-base-content/25">
+      <h3 className="font-semibold text-sm">Ways to save</h3>
+      {running && (
+        <p className="text-xs flex items-center gap-2" role="status">
+          Laying it out in other ways… <progress className="progress w-20" value={done} aria-label="Ways tried" />
+        </p>
+      )}
+      {wrong && <p className="text-xs text-error">{wrong}</p>}
+      {!running && answer?.length === 0 && <p className="text-xs">Nothing that was tried saves worth a word.</p>}
+      {!running && (
+        <ul className="space-y-2 pt-1">
+          {answer?.map((saving) => (
+            <li key={saving.id} className="text-sm border-l-3 border-secondary pl-2" data-saving={saving.id}>
+              <strong>Saves {said(saving)}.</strong> {inUnit(saving.words, unit)}
+              <button type="button" className="btn btn-sm btn-outline font-normal mt-1 block" onClick={() => apply(saving.apply)}>
+                Do this
+              </button>
+            </li>
+          ))}
+        </ul>
+      )}
+    </section>
+  );
+}
