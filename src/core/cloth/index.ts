@@ -12,5 +12,5 @@ export {
   type Nap,
   type Weave,
 } from './cloths';
-export { coloursOf, DYES, figureOf, FIGURES, type Dye, type FigureKind, type Seen } from './looks';
+export { coloursOf, DYES, figureOf, FIGURES, PHOTO_WIDTH, type Dye, type FigureKind, type Seen } from './looks';
 export { stitchingFor, stitchingWords, type Stitching } from './stitching';

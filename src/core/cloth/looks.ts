@@ -15,6 +15,9 @@ export const DYES = [
 /** A dye's id. */
 export type Dye = (typeof DYES)[number]['id'];
 
+/** A photo of cloth shows so much of it across where nobody has measured it, mm. */
+export const PHOTO_WIDTH = 200;
+
 /** How a cloth's repeat is drawn. */
 export const FIGURES = [
   { id: 'plain', name: 'Plain' },

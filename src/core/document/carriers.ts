@@ -67,7 +67,7 @@ export const CARRIERS: [string, Piece][] = [
         trace: { photo, scale: { kind: 'two', apart: 300 }, marks: [[1, 2]], points: [[3, 4]] },
       },
       pads: [
-        { ...chair.pads[0]!, offset: -30 },
+        { ...chair.pads[0]!, offset: -30, kept: 'cleaned', hardnessLeft: 80 },
         {
           ...chair.pads[1]!,
           wedge: 60,
@@ -76,7 +76,7 @@ export const CARRIERS: [string, Piece][] = [
           edge: { kind: 'rounded', width: 10 },
         },
       ],
-      cloth: { ...chair.cloth, force: 9, weight: 300, stretchWarp: 2, stretchWeft: 3, price: 40 },
+      cloth: { ...chair.cloth, force: 9, weight: 300, stretchWarp: 2, stretchWeft: 3, price: 40, photo, photoWidth: 200 },
       foams: [{ id: 'own-1', name: 'Ours', type: 'polyether', density: 33, ifd25: 160, supportFactor: 2.1, onset: 0.05, sold: [50] }],
       sit: { loader: 'seated', mass: 80, share: 78, x: 0, y: 0 },
       overrides: Object.fromEntries(RULES.map(({ key, value }) => [key, value])),
@@ -100,6 +100,8 @@ export const CARRIERS: [string, Piece][] = [
         press: { asNew: 50, now: 42, seconds: 2, crumbs: false, mould: false, marks: false },
         cover: [{ id: 'o-1', name: 'Cover', width: 600, height: 580 }],
         tasks: [],
+        photos: [photo],
+        pins: [{ id: 'p-1', photo, x: 0.5, y: 0.5, text: 'this tab went under the rail' }],
       },
     },
   ],

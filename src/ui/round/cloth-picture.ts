@@ -1,7 +1,7 @@
 import * as THREE from 'three';
-import { coloursOf, figureOf, weaveOf } from '@/core/cloth';
+import { coloursOf, figureOf, PHOTO_WIDTH, weaveOf } from '@/core/cloth';
 import type { ClothPatch } from '@/core/cover';
-import { fieldAt, type Cloth } from '@/core/piece';
+import type { Cloth } from '@/core/piece';
 
 /** A plain cloth's picture is so large, mm: its weave comes again. */
 const PLAIN = 48;
@@ -112,7 +112,7 @@ function surface(cloth: Cloth): Partial<THREE.MeshPhysicalMaterialParameters> {
 
 /** A cloth's own photo: so many millimetres wide; its height follows its shape. */
 function photographed({ photo, photoWidth, repeatAcross, repeatAlong }: Cloth, loaded: () => void): THREE.Texture {
-  const width = photoWidth ?? (fieldAt('cloth.photoWidth').default as number);
+  const width = photoWidth ?? PHOTO_WIDTH;
   const map = new THREE.TextureLoader().load(`/api/photos/${photo}`, ({ image }) => {
     const { naturalWidth, naturalHeight } = image as HTMLImageElement;
     map.repeat.set(1 / width, 1 / (width * (naturalHeight / naturalWidth)));

@@ -1,8 +1,8 @@
 'use client';
 
 import { useState } from 'react';
-import { CLOTHS, figureOf, giveOf, weaveOf, type ClothKind } from '@/core/cloth';
-import { fieldAt, type Cloth } from '@/core/piece';
+import { CLOTHS, figureOf, giveOf, PHOTO_WIDTH, weaveOf, type ClothKind } from '@/core/cloth';
+import type { Cloth } from '@/core/piece';
 import { Dialog } from '@/ui/kit/dialog';
 import { Figure } from '@/ui/kit/figure';
 import { TakeOut, Wrong } from '@/ui/kit/lists';
@@ -11,9 +11,6 @@ import { PhotoButton } from '@/ui/kit/photo-button';
 import { useLength } from '@/ui/kit/settings';
 import { PieceField } from '@/ui/sheet/piece-field';
 import { useField, usePiece } from '@/ui/sheet/store';
-
-/** How much of the cloth a photo shows where nobody has measured it, mm. */
-const PHOTO_WIDTH = fieldAt('cloth.photoWidth').default as number;
 
 /** A cloth of the store as a piece carries it; how it is pulled and laid stays as it was. */
 function taken(cloth: Cloth, { id: _, ...kind }: ClothKind): Cloth {

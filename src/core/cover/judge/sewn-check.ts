@@ -36,6 +36,9 @@ export type SewnCheck = {
 /** What is let pass: share of a sewn edge, mm of a blank and of an allowance, share of the area beyond what the cloth gives. */
 const LET_PASS = { edge: 0.004, blank: 1.5, allowance: 0.6, area: 0.06 };
 
+/** Where no cut line is found outside the sewn one it counts as so far off, mm: such a piece is not cut to. */
+const NOT_DRAWN = 1000;
+
 /** What a check looks at. */
 export type SewnTogether = {
   way: Way;
@@ -112,7 +115,7 @@ function allowanceErrorOf(piece: CoverPiece): number {
     const length = Math.hypot(b[0] - a[0], b[1] - a[1]);
     if (length < 1e-9) return worst;
     const out: Point = [(b[1] - a[1]) / length, -(b[0] - a[0]) / length];
-    const drawn = crossings(piece.outline, [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2], out).find((t) => t > -1e-6) ?? Infinity;
+    const drawn = crossings(piece.outline, [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2], out).find((t) => t > -1e-6) ?? NOT_DRAWN;
     return Math.max(worst, Math.abs(drawn - edge.allowance));
   }, 0);
 }

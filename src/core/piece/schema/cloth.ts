@@ -47,7 +47,7 @@ export const CLOTH = record({
   figure: optional(choice('Pattern', FIGURES)),
   /** a photo of it, taken square from above, and how much cloth it shows across */
   photo: optional(PHOTO),
-  photoWidth: optional(length('The photo shows, across', [5, 2000], { hint: 'measured on the cloth', default: 200 })),
+  photoWidth: optional(length('The photo shows, across', [5, 2000], { hint: 'measured on the cloth' })),
   /** number or name of the fire certificate on file; empty is none */
   certificate: optional(words('Fire certificate')),
   price: optional(figure('Price of a metre', 'money', [0, 10000])),
