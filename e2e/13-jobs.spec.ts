@@ -55,17 +55,15 @@ test('ways to save are found by themselves, say what they give up, and are done 
   const seat = newChairSeat({ type: 'rectangle', width: 490, depth: 420, cornerRadius: { front: 30, back: 30 } });
   const id = await place(page, { ...seat, name: 'Wide seats', count: 4 });
   await page.goto(`/piece/${id}?stage=cut`);
-  await settled(page);
-  const length = async (): Promise<number> =>
-    Number.parseFloat((await slip(page, 'cloth.length').textContent())!.replace(/^.*?(\d+\.\d) m.*$/s, '$1'));
+  // Metres of cloth, as the sizes say them.
+  const length = async (): Promise<number> => Number(/(\d+\.\d) m\b/.exec((await slip(page, 'cloth.length').textContent())!)![1]);
+  await expect(slip(page, 'cloth.length')).toBeVisible();
   const before = await length();
   expect(before).toBeGreaterThan(2.4);
   const saving = page.locator('[data-saving="grip"]');
   await expect(saving).toContainText('less cloth to hold beyond the staples', { timeout: 60_000 });
   await saving.getByRole('button', { name: 'Do this' }).click();
-  await settled(page);
-  expect(await length()).toBeLessThan(before * 0.6);
+  await expect.poll(length).toBeLessThan(before * 0.6);
   await page.keyboard.press('Control+z');
-  await settled(page);
-  expect(await length()).toBe(before);
+  await expect.poll(length).toBe(before);
 });
