@@ -30,7 +30,8 @@ await shoot('workshop', '/workshop', async () => {
   await page.getByRole('button', { name: 'Back up now' }).click();
   await page.getByText('Backed up').waitFor();
 });
-for (const stage of ['build', 'cover', 'cut', 'fix', 'bench']) await shoot(stage, `${piece}?stage=${stage}`);
+for (const stage of ['build', 'cover', 'fix', 'bench']) await shoot(stage, `${piece}?stage=${stage}`);
+await shoot('cut', `${piece}?stage=cut`, () => page.locator('[data-saving]').first().waitFor({ timeout: 60_000 }));
 const pieceOf = async (name) => {
   await page.goto(`${address}/`);
   return (await page.getByRole('link', { name }).first().getAttribute('href')).split('?')[0];

@@ -1,5 +1,5 @@
 import { readerOf, figuresFor, ruleOf, type HouseRules, type RuleReader } from '../house';
-import type { Cloth, Piece } from '../piece';
+import { PAD_ROLES, type Cloth, type Piece } from '../piece';
 import { planPiece } from './plan';
 import type { Asked } from './questions';
 import type { Plan } from './types';
@@ -89,7 +89,7 @@ function otherLadders(piece: Piece): Ladder[] {
     ladders.push([
       {
         id: `joined-${pad.id}`,
-        words: 'One pad joined from two halves, glued, the join out of sight.',
+        words: `${PAD_ROLES.find(({ id }) => id === pad.role)!.name} joined from two halves, glued, the join out of sight.`,
         piece: { ...piece, pads: piece.pads.map((own, i) => (i === k ? { ...own, blocks: 2 } : own)) },
       },
     ]);
