@@ -74,12 +74,21 @@ try {
   // Memory settles before it is looked at.
   const work = [...Array.from({ length: TABLETS }, (_, k) => tablet(k, ids)), ...(process.env.SAVES ? [planner(records)] : [])];
   await rest(Math.min(20_000, SECONDS * 300));
-  const before = memory(); const lags=[]; (async()=>{while(!over){const a=performance.now();await rest(10);lags.push(performance.now()-a-10)}})();
+  const before = memory();
+  const lags = [];
+  (async () => {
+    while (!over) {
+      const a = performance.now();
+      await rest(10);
+      lags.push(performance.now() - a - 10);
+    }
+  })();
   await rest(SECONDS * 1000);
   const after = memory();
   over = true;
   await Promise.all(work);
-  console.log('client lag p50',at(lags,.5),'p95',at(lags,.95),'tick50',at(took.tick,.5),'tick75',at(took.tick,.75)); const figures = {
+  console.log('client lag p50', at(lags, 0.5), 'p95', at(lags, 0.95), 'tick50', at(took.tick, 0.5), 'tick75', at(took.tick, 0.75));
+  const figures = {
     ...SIZE,
     tablets: TABLETS,
     seconds: SECONDS,

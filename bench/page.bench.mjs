@@ -130,7 +130,8 @@ try {
         () =>
           new Promise((done) => {
             const began = performance.now();
-            const look = () => (document.querySelector('[data-drawn="yes"]') ? done(performance.now() - began) : requestAnimationFrame(look));
+            const look = () =>
+              document.querySelector('[data-drawn="yes"]') ? done(performance.now() - began) : requestAnimationFrame(look);
             [...document.querySelectorAll('button')].find((own) => own.textContent?.includes('In the round')).click();
             look();
           }),
