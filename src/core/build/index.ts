@@ -1,7 +1,7 @@
 export { domeHalfArc, domeHeight } from './dome';
 export { halfCut, inPocket } from './half-cut';
 export { foamMass, holesArea, massOf } from './mass';
-export { bareMargin, modelOf, type BuiltPad, type DrawnBase, type Model, type Stack } from './model';
+export { bareMargin, modelOf, type BuiltPad, type LyingPad, type DrawnBase, type Model, type Stack } from './model';
 export { padHeight } from './pad-height';
 export { padOffsets } from './pad-offset';
 export {

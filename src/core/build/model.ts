@@ -25,9 +25,15 @@ import { padOffsets, type OffsetRules } from './pad-offset';
 /** A foam in the stack, with how it answers being pressed. */
 export type BuiltFoam = { foam: Foam; answer: FoamAnswer };
 
+/** How a pad is cut: nothing of that is left once it lies there. */
+const HOW_CUT = ['blocks', 'scrap', 'trim'] as const;
+
+/** A pad as it lies in the stack. */
+export type LyingPad = Omit<Pad, (typeof HOW_CUT)[number]>;
+
 /** A pad with everything the geometry asks of it worked out. */
 export type BuiltPad = BuiltFoam & {
-  pad: Pad;
+  pad: LyingPad;
   /** what fills its pocket, where it has one */
   insert: BuiltFoam | null;
   /** mm beyond the board (+) or short of it (−) */
@@ -106,11 +112,16 @@ function drawBase({ shape, notches }: Pick<Base, 'shape' | 'notches'>): DrawnBas
 }
 
 /** An old pad's foam as it has become: of the same feel, with less of its hardness. */
-function worn({ kept, hardnessLeft }: Pad, foam: Foam): Foam {
+function worn({ kept, hardnessLeft }: LyingPad, foam: Foam): Foam {
   return kept ? { ...foam, ifd25: (foam.ifd25 * (hardnessLeft ?? USUALLY_LEFT)) / 100 } : foam;
 }
 
-type PadsOf = Pick<Piece, 'pads' | 'foams'> & { edges: readonly EdgeFact[] };
+/** A pad without how it is cut: what is solved of a stack does not hang on that. */
+function lying(pad: Pad): LyingPad {
+  return Object.fromEntries(Object.entries(pad).filter(([key]) => !HOW_CUT.some((own) => own === key))) as LyingPad;
+}
+
+type PadsOf = Pick<Piece, 'foams'> & { pads: readonly LyingPad[]; edges: readonly EdgeFact[] };
 
 /** @throws PieceProblems when a pad's inset leaves nothing of it */
 function buildPads({ outline, board, middle }: DrawnBase, piece: PadsOf, rules: OffsetRules, keep: Keep): BuiltPad[] {
@@ -146,8 +157,9 @@ export function modelOf(piece: Piece, house: HouseRules, keep: Keep = keepNothin
   const drawn = keep('outline', [shape, notches ?? null], () => drawBase({ shape, ...(notches ? { notches } : {}) }));
   const edges = piece.base.edges ?? [];
   const rules: OffsetRules = { overhang: rule('overhang'), crownInset: rule('crownInset') };
-  const pads = keep('pads', [drawn, piece.pads, piece.foams ?? null, edges, rules], () =>
-    buildPads(drawn, { pads: piece.pads, edges, ...(piece.foams ? { foams: piece.foams } : {}) }, rules, keep),
+  const pile = piece.pads.map(lying);
+  const pads = keep('pads', [drawn, pile, piece.foams ?? null, edges, rules], () =>
+    buildPads(drawn, { pads: pile, edges, ...(piece.foams ? { foams: piece.foams } : {}) }, rules, keep),
   );
   const inset = rule('return') + INSIDE_STAPLES;
   if (!keep('staple room', [drawn, inset], () => offsetPolygon(drawn.board, -inset) !== null))

@@ -1,5 +1,5 @@
 import { intersectD, FillRule } from 'clipper2-ts';
-import type { BuiltPad, Model } from '../build';
+import type { Model } from '../build';
 import { laminate } from '../foam';
 import { bounds, offsetPolygon, polygonArea, type Polygon } from '../outline';
 import type { Pad } from '../piece';
@@ -68,9 +68,15 @@ export function inBlocks(outline: Polygon, count: number): FoamBlock[] {
     .map((ring) => blockOf(polygonArea(ring) < 0 ? [...ring].reverse() : ring));
 }
 
-/** Only what reaches the board's edge can be trimmed against it; a drawn outline, and an old pad, are what they are. */
-function isTrimmed({ pad, offset }: BuiltPad): boolean {
-  return Boolean(pad.trim) && offset >= 0 && !pad.outline && !pad.kept;
+/**
+ * Whether a pad can be rough-cut and trimmed: only what reaches the board's edge has an edge to run the blade along; a drawn
+ * outline, and an old pad, are what they are.
+ *
+ * @param pad of the document
+ * @param offset beyond the board (+) or short of it (−), mm
+ */
+export function canBeTrimmed(pad: Pick<Pad, 'outline' | 'kept'>, offset: number): boolean {
+  return offset >= 0 && !pad.outline && !pad.kept;
 }
 
 /**
@@ -79,13 +85,15 @@ function isTrimmed({ pad, offset }: BuiltPad): boolean {
  * @param model the built piece
  */
 export function foamPieces(model: Model): FoamPiece[] {
-  return model.pads.map((built) => {
-    const { pad, foam } = built;
+  return model.pads.map((built, i) => {
+    const { foam } = built;
+    // How it is cut is said in the document alone: nothing of that is left in the stack.
+    const pad = model.piece.pads[i]!;
     const kept = pad.kept ?? null;
     const { layers, exact } = kept
       ? { layers: [pad.thickness], exact: true }
       : laminate(Math.max(pad.thickness, pad.wedge ?? 0), foam.sold);
-    const trimmed = isTrimmed(built);
+    const trimmed = Boolean(pad.trim) && canBeTrimmed(pad, built.offset);
     const polygon = trimmed ? (offsetPolygon(built.polygon, model.rule('foamOversize')) ?? built.polygon) : built.polygon;
     const [box, own] = [bounds(polygon), bounds(built.polygon)];
     const blocks = inBlocks(polygon, pad.blocks ?? 1);

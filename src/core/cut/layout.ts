@@ -141,6 +141,8 @@ function layCloth(model: Model, sets: readonly CutSet[], cover: CoverPlan): Pick
   const gap = model.rule('clothGap');
   const along = cloth.direction !== 'across';
   const patterned = cloth.repeatAcross > 0 || cloth.repeatAlong > 0;
+  const matched = patterned && (model.piece.covering.matched ?? true);
+  const repeat = (size: number, every: number): number => (matched ? toRepeat(size, every, gap) : size);
   // A pattern that must match has only one way up, and so has a nap.
   const turn = cloth.direction === 'any' && !patterned && (cloth.nap ?? 'none') === 'none';
   const shifts = new Map<string, readonly [number, number]>();
@@ -151,17 +153,17 @@ function layCloth(model: Model, sets: readonly CutSet[], cover: CoverPlan): Pick
         const box = bounds(piece.outline);
         const [across, down] = along ? [piece.width, piece.height] : [piece.height, piece.width];
         const motif = piece.motif ?? { x: (box.minX + box.maxX) / 2, y: (box.minY + box.maxY) / 2 };
-        const own = patterned && cover.motif !== null;
+        const own = matched && cover.motif !== null;
         const between = cover.motif?.on === 'between';
         // Across the roll lies the piece's width, or its depth where it is laid across.
         const x = own ? shift(along ? motif.x : motif.y, along ? box.minX : box.minY, cloth.repeatAcross, between) : 0;
         const y = own ? shift(along ? motif.y : motif.x, along ? box.minY : box.minX, cloth.repeatAlong, between) : 0;
         shifts.set(piece.name, [x, y]);
-        const width = toRepeat(across + x, cloth.repeatAcross, gap);
+        const width = repeat(across + x, cloth.repeatAcross);
         const blank = {
           label: piece.name,
           width: width <= cloth.rollWidth ? width : across + x,
-          height: toRepeat(down + y, cloth.repeatAlong, gap),
+          height: repeat(down + y, cloth.repeatAlong),
         };
         return { blank, area: piece.area, count };
       }),
@@ -174,7 +176,7 @@ function layCloth(model: Model, sets: readonly CutSet[], cover: CoverPlan): Pick
     const [x, y] = shifts.get(laid.label)!;
     const motif = piece.motif ?? { x: (box.minX + box.maxX) / 2, y: (box.minY + box.maxY) / 2 };
     const at = along ? [motif.x - box.minX, motif.y - box.minY] : [motif.y - box.minY, motif.x - box.minX];
-    return patterned && cover.motif ? [{ label: laid.label, x: laid.x + x + at[0]!, y: laid.y + y + at[1]! }] : [];
+    return matched && cover.motif ? [{ label: laid.label, x: laid.x + x + at[0]!, y: laid.y + y + at[1]! }] : [];
   });
   const shapes = main.laid.map((laid) => {
     const piece = sets.flatMap(({ covers }) => covers).find((own) => own.name === laid.label)!;

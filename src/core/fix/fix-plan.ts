@@ -8,7 +8,7 @@ export type Fixing = {
   /** what holds the cover, or null; the staple that would be taken */
   fastener: { id: string | null; kind: 'staple'; leg: number; crown: 'narrow' | 'broad'; choice: LegChoice };
   pitch: number;
-  /** of it in one piece, the dust cover's staples included */
+  /** of it in one piece, those of the dust cover and of a stapled welt included */
   count: number;
   /** to buy for the set, spare included */
   toBuy: number;

@@ -38,6 +38,17 @@ export function usualBlocks(shape: BaseShape, pad: Pad): number {
   return Array.from({ length: MOST_BLOCKS }, (_, k) => k + 1).find(fits) ?? 1;
 }
 
+/** Pads joined where the sheet asks for it; two that lie on each other never over the same join. */
+function joined(pads: readonly Pad[], base: BaseShape): Pad[] {
+  let below = 1;
+  return pads.map((pad) => {
+    const wanted = Math.max(pad.blocks ?? 1, usualBlocks(base, pad));
+    const blocks = wanted > 1 && wanted === below ? wanted + 1 : wanted;
+    below = blocks;
+    return { ...pad, ...(blocks > 1 ? { blocks } : {}) };
+  });
+}
+
 /**
  * A piece of a kind, ready to plan: its usual shape, pads, board and supports, wadding, cloth and way of covering.
  *
@@ -57,10 +68,7 @@ export function newPiece(kind: PieceKind, shape?: BaseShape): Piece {
     due: '',
     notes: '',
     base: { shape: base, board: { ...start.board }, supports, ...start.base },
-    pads: start.pads.map((pad) => {
-      const blocks = Math.max(pad.blocks ?? 1, usualBlocks(base, pad));
-      return { ...pad, ...(blocks > 1 ? { blocks } : {}) };
-    }),
+    pads: joined(start.pads, base),
     wadding: start.wadding === undefined ? 'wadding-200' : start.wadding,
     cloth,
     chalk: { x: 0, y: 0, angle: 0 },

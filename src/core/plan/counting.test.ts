@@ -26,6 +26,7 @@ function worked(before: Piece, after: Piece, parts: readonly PlanPart[] = PLAN_P
 }
 
 const with1 = (change: Partial<Piece>): Piece => ({ ...chair, ...change });
+const pads = (change: Partial<Piece['pads'][number]>): Piece => with1({ pads: chair.pads.map((pad) => ({ ...pad, ...change })) });
 const cloth = (change: Partial<Piece['cloth']>): Piece => with1({ cloth: { ...chair.cloth, ...change } });
 
 describe('a change recomputes only what hangs on it', () => {
@@ -40,6 +41,10 @@ describe('a change recomputes only what hangs on it', () => {
     ['the motif', with1({ covering: { ...chair.covering, motif: { x: 10, y: 20, on: 'stripe' } } })],
     ['the repeat', cloth({ repeatAcross: 120 })],
     ['how many alike', with1({ count: 6 })],
+    ['how a pad is cut', pads({ trim: false })],
+    ['a pad joined from blocks', pads({ blocks: 2 })],
+    ['a pad from scraps', pads({ scrap: true })],
+    ['how much larger a pad is rough-cut', with1({ overrides: { foamOversize: 15 } })],
   ])('%s solves no section and no surface', (_, after) => {
     const count = worked(chair, after);
     for (const step of SOLVING) expect(count(step), step).toBe(0);

@@ -1,5 +1,5 @@
 import { readerOf, figuresFor, ruleOf, type HouseRules, type RuleReader } from '../house';
-import { PAD_ROLES, type Cloth, type Piece } from '../piece';
+import { kindOf, PAD_ROLES, type Cloth, type Piece } from '../piece';
 import { planPiece } from './plan';
 import type { Asked } from './questions';
 import type { Plan } from './types';
@@ -27,9 +27,18 @@ type Ladder = Trial[];
 
 const withRules = (piece: Piece, change: Record<string, number>): Piece => ({ ...piece, overrides: { ...piece.overrides, ...change } });
 
-/** Steps of an allowance from where it is down to the least that is sensible. */
-function stepsDown(rule: RuleReader, key: string, by: number): number[] {
+/** A staple line on a wall piece lies well in: nobody brings it nearer the edge than this, mm (trade.md, allowances). */
+const WALL_LEAST = 25;
+
+/** The least of an allowance that is sensible on a piece. */
+function leastOf(key: string, { kind }: Piece): number {
   const [least] = ruleOf(key)!.sensible;
+  return key === 'return' && kindOf(kind).traits.wall ? WALL_LEAST : least;
+}
+
+/** Steps of an allowance from where it is down to the least that is sensible. */
+function stepsDown(piece: Piece, rule: RuleReader, key: string, by: number): number[] {
+  const least = leastOf(key, piece);
   const steps: number[] = [];
   for (let value = rule(key) - by; value > least; value -= by) steps.push(value);
   return rule(key) > least ? [...steps, least] : [];
@@ -39,9 +48,9 @@ const mm = (value: number): string => `${Math.round(value * 10) / 10} mm`;
 
 /** An allowance made smaller, step by step. */
 function allowanceLadders(piece: Piece, rule: RuleReader): Ladder[] {
-  const grip = stepsDown(rule, 'grip', 2);
+  const grip = stepsDown(piece, rule, 'grip', 2);
   const leastGrip = grip.at(-1);
-  const nearer = leastGrip === undefined ? [] : stepsDown(rule, 'return', 2);
+  const nearer = leastGrip === undefined ? [] : stepsDown(piece, rule, 'return', 2);
   return [
     grip.map((value) => ({
       id: 'grip',
@@ -53,7 +62,7 @@ function allowanceLadders(piece: Piece, rule: RuleReader): Ladder[] {
       words: `${mm(rule('grip') - leastGrip!)} less to hold beyond the staples, and the staple line ${mm(value)} in instead of ${mm(rule('return'))}.`,
       piece: withRules(piece, { grip: leastGrip!, return: value }),
     })),
-    stepsDown(rule, 'foamOversize', 1).map((value) => ({
+    stepsDown(piece, rule, 'foamOversize', 1).map((value) => ({
       id: 'oversize',
       words: `Rough-cut only ${mm(value)} larger all round: less to trim, and less to go wrong by.`,
       piece: withRules(piece, { foamOversize: value }),
@@ -76,16 +85,18 @@ function otherLadders(piece: Piece): Ladder[] {
       lay('along', patterned ? 'Up the roll: the pattern then runs from front to back.' : 'Laid up the roll.');
     if (cloth.direction !== 'any' && !patterned) lay('any', 'Each piece whichever way it fits: the weave then runs both ways.');
   }
-  if (covering.motif && patterned)
+  if (patterned && (covering.matched ?? true))
     ladders.push([
       {
-        id: 'motif',
+        id: 'unmatched',
         words: 'The pattern is not matched: it lies elsewhere on every one.',
-        piece: { ...piece, cloth: { ...cloth }, covering: { ...covering, motif: null } },
+        piece: { ...piece, covering: { ...covering, matched: false } },
       },
     ]);
   piece.pads.forEach((pad, k) => {
-    if (pad.kept || pad.scrap || pad.role === 'topper' || (pad.blocks ?? 1) > 1) return;
+    // A join that reads through, lies in a pocket or over another pad's join is no saving.
+    const joined = piece.pads.some(({ blocks }) => (blocks ?? 1) > 1);
+    if (joined || pad.kept || pad.scrap || pad.role === 'topper' || pad.pocket) return;
     ladders.push([
       {
         id: `joined-${pad.id}`,

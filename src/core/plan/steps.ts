@@ -94,7 +94,7 @@ export function coverStep(whole: Model, fineness: Fineness = 'own'): SewnCover {
 /** The foam pieces to cut. */
 export function foamStep(whole: Model): FoamPiece[] {
   const model = ownModel(whole);
-  return model.keep('foam pieces', [model.stack, model.piece.count, model.rule('foamOversize')], () => foamPieces(model));
+  return model.keep('foam pieces', [model.stack, model.piece.pads, model.piece.count, model.rule('foamOversize')], () => foamPieces(model));
 }
 
 /** Wadding and dust cover. */

@@ -2,6 +2,6 @@ export { foamChart, type ChartCell, type ChartLimits } from './chart';
 export { cheapestOf, cureOfRow, cureRows, curesFor, type Cure } from './cures';
 export { carveCheck, carvePasses, pocketPlan, type CarvePair, type PocketPlan } from './pocket';
 export { bedOf, sitPlan, type Sat, type SitPlan } from './sit-plan';
-export { formOf, loadOf, shareOf, sittingOf, usualSitting } from './sitting';
+export { formOf, loadOf, shareOf, sittingOf, usualShare, usualSitting } from './sitting';
 export { sitStep, trySitting } from './solve';
 export { forLoadedHeight } from './wanted-height';

@@ -1,7 +1,8 @@
 import type { Model } from '../build';
 import { GRAVITY } from '../foam';
-import { isInside, outlineSize } from '../outline';
-import { kindOf, type Piece, type Sitting } from '../piece';
+import type { RuleReader } from '../house';
+import { isInside } from '../outline';
+import { kindOf, panelWidth, type Piece, type Sitting } from '../piece';
 import { bodySize, loaderOf } from '../press';
 
 /** Who usually presses on a piece of its kind, and where: the house's sitter, in the middle. */
@@ -27,16 +28,22 @@ export function sittingOf(model: Model): Sitting {
 /** A back that leans is so wide, mm: on narrower panels it leans on several, and each has its part of it. */
 const BACK_ACROSS = 400;
 
-/** How much of what comes on a wall of panels one of them has. */
-function onePanel({ piece: { panels }, outline }: Model): number {
-  return panels ? Math.min(1, (outlineSize(outline).width + panels.gap) / BACK_ACROSS) : 1;
+/**
+ * Percent of a body's mass that usually comes on one piece: what its form brings, and of a wall of panels what one of them has.
+ *
+ * @param piece the document
+ * @param loader the form that presses
+ * @param rule reads the house's shares
+ */
+export function usualShare({ panels }: Pick<Piece, 'panels'>, loader: Sitting['loader'], rule: RuleReader): number {
+  const { share } = loaderOf(loader);
+  const all = 'percent' in share ? share.percent : rule(share.rule);
+  return panels ? all * Math.min(1, (panelWidth(panels) + panels.gap) / BACK_ACROSS) : all;
 }
 
 /** Percent of the mass that comes on the piece. */
-export function shareOf(model: Model, sitting: Sitting): number {
-  if (sitting.share !== null) return sitting.share;
-  const { share } = loaderOf(sitting.loader);
-  return 'percent' in share ? share.percent : model.rule(share.rule) * onePanel(model);
+export function shareOf({ piece, rule }: Model, { share, loader }: Sitting): number {
+  return share ?? usualShare(piece, loader, rule);
 }
 
 /** Force of a sitting, N. */

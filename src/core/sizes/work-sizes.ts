@@ -42,7 +42,7 @@ export function fixingSizes({ plan, piece, rule }: Making): SizeLine[] {
           note: `${fixing.count} in one`,
           formula: 'count × pieces × (1 + spare)',
           terms: [
-            count('count', 'In one piece, dust cover included', fixing.count),
+            count('count', 'In one piece, dust cover and welt included', fixing.count),
             count('pieces', 'Pieces', piece.count),
             rule('spare', 'stapleSpare'),
             rule('pitch', 'staplePitch'),

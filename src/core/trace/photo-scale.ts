@@ -21,13 +21,16 @@ function solveEight(rows: number[][]): number[] | null {
   return rows.map((row, i) => row[n]! / row[i]!);
 }
 
+/** So near the horizon a dot is metres: as a share of how far off the known corners are. */
+const HORIZON = 0.02;
+
 /**
  * Squares a picture up: the projective map that takes four picture points to four plan points,
  * x = (a·u + b·v + c)/(g·u + h·v + 1), and y likewise.
  *
  * @param from four picture points
  * @param to where they lie in the plan, mm
- * @returns null when three of them lie on one line
+ * @returns null when three of them lie on one line; the map gives NaN for what lies on the horizon or beyond it
  */
 export function squareUp(from: readonly [Point, Point, Point, Point], to: readonly [Point, Point, Point, Point]): PictureToPlan | null {
   // Coordinates near one keep the equations well balanced.
@@ -43,9 +46,13 @@ export function squareUp(from: readonly [Point, Point, Point, Point], to: readon
   const m = solveEight(rows);
   if (!m || m.some((value) => !Number.isFinite(value))) return null;
   const [a, b, c, d, e, f, g, h] = m as [number, number, number, number, number, number, number, number];
+  const depth = ([pu, pv]: Point): number => (g * pu + h * pv) / reach + 1;
+  // On the camera's own side of the horizon every place has the sign that the known corners have.
+  const side = depth(from[0]);
   return ([pu, pv]) => {
     const [u, v] = [pu / reach, pv / reach];
-    const w = g * u + h * v + 1;
+    const w = depth([pu, pv]);
+    if (w / side < HORIZON) return [NaN, NaN];
     return [(a * u + b * v + c) / w, (d * u + e * v + f) / w];
   };
 }

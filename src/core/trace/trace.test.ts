@@ -130,17 +130,25 @@ describe('what was clicked round on a photo', () => {
   it('is asked for where there is too little of it, and refused beyond the horizon', () => {
     expect(tracedNodes({ marks, scale, points: board.slice(0, 2) })).toMatch(/at least three/);
     expect(tracedNodes({ marks: [], scale, points: board })).toMatch(/two points/);
-    // Corners that run together far off: the horizon lies within the photo.
+    // Corners that run together far off: the horizon lies within the photo, and beyond it there is no bench.
     const four: Point[] = [
       [0, 1000],
       [1000, 1000],
       [600, 500],
       [400, 500],
     ];
-    const horizon = photoScale({ marks: four, scale: { kind: 'four', width: 300, height: 300 } });
-    if (typeof horizon === 'string') throw new Error(horizon);
-    // Along it a place has no plan: what comes out is not a figure or beyond any bench.
-    const [x, y] = horizon([500, 375]);
-    expect(Number.isFinite(x) && Number.isFinite(y) ? Math.max(Math.abs(x), Math.abs(y)) : Infinity).toBeGreaterThan(3000);
+    const squared = { marks: four, scale: { kind: 'four' as const, width: 300, height: 300 } };
+    const near: Point[] = [
+      [200, 900],
+      [800, 900],
+      [500, 600],
+    ];
+    expect(Array.isArray(tracedNodes({ ...squared, points: near }))).toBe(true);
+    for (const beyond of [
+      [500, 380],
+      [500, 375],
+      [500, 100],
+    ] as Point[])
+      expect(tracedNodes({ ...squared, points: [...near, beyond] })).toMatch(/beyond the horizon/);
   });
 });

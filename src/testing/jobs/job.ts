@@ -133,13 +133,14 @@ export function minutes(least: number, most: number, why: string): Expected {
   return { what: 'minutes for one, waits in it', of: (plan) => plan.minutes, least, most, why };
 }
 
-/** Fasteners that go in, of one piece. */
-export function fastened(perimeter: number, pitch = 22): Expected {
+/** Fasteners that go in, of one piece: a row for the cover, half of one for the dust cover, one more for a welt that is stapled on. */
+export function fastened(perimeter: number, welted = false, pitch = 22): Expected {
+  const rows = 1.5 + Number(welted);
   return {
     what: 'staples in one',
     of: (plan) => plan.fixing.count,
-    least: Math.round((perimeter / pitch) * 0.75),
-    most: Math.round((perimeter / pitch) * 1.7),
-    why: `${perimeter} round at ${pitch}, more at the corners, none where a corner is left open; a dust cover is counted by itself`,
+    least: Math.round((perimeter / pitch) * rows * 0.8),
+    most: Math.round((perimeter / pitch) * rows * 1.15),
+    why: `${perimeter} round at ${pitch} for the cover, twice as far apart for the dust cover${welted ? ', once more round for the welt' : ''}; none where a corner is left open`,
   };
 }

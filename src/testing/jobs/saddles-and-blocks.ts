@@ -86,7 +86,7 @@ export const SADDLES_AND_BLOCKS: Job[] = [
       ...topPanel(350, 120),
       ...band(55, 900),
       rollLength(400, 900, 'a short piece off the roll: top, two bands, and a bias block for the welts'),
-      fastened(905),
+      fastened(905, true),
     ],
     order: ['foam', 'glue-main', 'glue-top', 'wadding', 'cloth', 'welts', 'sew', 'staple', 'measure'],
     buys: ['cloth.length', 'foam.sheets', 'thread', 'staple.count'],

@@ -44,7 +44,7 @@ export const SEATS: Job[] = [
       ...topPanel(340, 340),
       ...band(80, 1070),
       ...foam('main', 372, 372, 'the board, 6 over and 10 to trim all round'),
-      fastened(1068),
+      fastened(1068, true),
     ],
     order: [...SEWN.slice(0, 7), 'welt-lower', 'measure'],
     buys: ['cloth.length', 'foam.sheets', 'staple.count', 'thread'],
@@ -318,6 +318,7 @@ export const SEATS: Job[] = [
     }),
     figures: [
       ...pulledCover(450, 420, 75),
+      fastened(1610, true),
       {
         what: 'welt strip, width',
         of: (plan) => plan.cover.welts[0]!.stripWidth,

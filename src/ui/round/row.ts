@@ -17,11 +17,11 @@ export function setOf(piece: Piece): number {
   return Math.min(MOST_SHOWN, piece.panels?.count ?? piece.count);
 }
 
-/** Where the pattern begins on each cloth piece of the k-th of a set, as it lies on the roll: nowhere else where it is matched. */
+/** By how much the pattern lies elsewhere on the k-th of a set, as it comes off the roll: nowhere where it is matched. */
 function patternOf({ plan }: SheetView, piece: Piece, k: number): OneOfSet['pattern'] {
   const { repeatAcross, repeatAlong } = piece.cloth;
   const laid = plan.cut?.cloth.laid;
-  if (!laid || !plan.cover || plan.cover.motif || (repeatAcross <= 0 && repeatAlong <= 0)) return new Map();
+  if (!laid || !plan.cover || (piece.covering.matched ?? true) || (repeatAcross <= 0 && repeatAlong <= 0)) return new Map();
   return new Map(
     plan.cover.pieces.map(({ id, name, count }): [string, readonly [number, number]] => {
       // What is counted is cut for the whole set.

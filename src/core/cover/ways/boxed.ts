@@ -8,6 +8,8 @@ import type { Way } from './way';
 /** Whether the lower welt is sewn between the band and a fly; otherwise it is stapled on. */
 const sewnBelow = (welt: Welt | null): boolean => Boolean(welt?.lower) && welt?.held === 'sewn';
 
+const stapled = (welt: Welt): boolean => welt.lower && !sewnBelow(welt);
+
 /** A side higher than this asks for a band, mm. */
 const HIGH_SIDE = 95;
 
@@ -18,7 +20,7 @@ export const boxed: Way = {
   pulled: false,
   boxed: true,
   fields: ['seamAt', 'bandCut', 'joins'],
-  welt: { start: {}, upper: 'Welt in the top seam', lower: 'Welt along the lower edge', holds: true },
+  welt: { start: {}, upper: 'Welt in the top seam', lower: 'Welt along the lower edge', holds: true, stapled },
   channels: 'offered',
   overNotches: true,
   panels: (working) => {
@@ -78,7 +80,7 @@ export const boxed: Way = {
       }),
     ];
   },
-  steps: (facts) => ({ after: facts.welt?.lower && !sewnBelow(facts.welt) ? [stapledWelt(facts, 'the band lies under it')] : [] }),
+  steps: (facts) => ({ after: facts.welt && stapled(facts.welt) ? [stapledWelt(facts, 'the band lies under it')] : [] }),
   suits: ({ side, bare }) => ({
     against: [noBand(side), [bare > 0, false, 'The padding is set back: a band ends on bare board.']],
     good: side > HIGH_SIDE ? `The side of ${mm(side)} asks for a band.` : 'A seam gives the edge a clean line.',

@@ -101,7 +101,14 @@ export type Way = {
   fields: readonly (keyof Covering)[];
   /** its welt where it has one: what it starts from, and what the ticks of its two seams say (null: not offered), and
    * whether its lower one is stapled or sewn by choice */
-  welt?: { start: Partial<Welt>; upper: string | null; lower: string | null; holds?: boolean };
+  welt?: {
+    start: Partial<Welt>;
+    upper: string | null;
+    lower: string | null;
+    holds?: boolean;
+    /** whether its lower one is stapled along the board once the cover is on */
+    stapled?: (welt: Welt) => boolean;
+  };
   channels?: 'always' | 'offered';
   buttons?: 'always' | 'offered';
   nails?: 'always';

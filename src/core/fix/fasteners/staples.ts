@@ -42,6 +42,11 @@ function dustStaples({ model }: Fastening): number {
   return Math.ceil(polygonPerimeter(line) / (2 * rule('staplePitch')));
 }
 
+/** Staples that hold a welt along the board's lower edge, as far apart as the cover's. */
+function weltStaples({ model: { board, rule }, choices: { covering, welt } }: Fastening): number {
+  return welt && wayOf(covering.way).welt?.stapled?.(welt) ? Math.ceil(polygonPerimeter(board) / rule('staplePitch')) : 0;
+}
+
 /** Minutes of a corner, in folds: a parcel's end is one, cutting the bulk away takes longer, a tuck half as long. */
 function folds({ way, pleats }: CornerPlan): number {
   if (way === 'tucks') return pleats / 2;
@@ -81,7 +86,7 @@ export const staples: Fastener = {
     return { says: `${leg.leg} mm leg, ${fastening.model.piece.cloth.coated ? 'broad' : 'narrow'} crown`, fits: leg.fits };
   },
   places: ({ model, corners }) => staplePlaces(model, corners),
-  more: dustStaples,
+  more: (fastening) => dustStaples(fastening) + weltStaples(fastening),
   spare: (rule) => rule('stapleSpare'),
   steps: (fastening, places) => {
     const { model } = fastening;

@@ -162,6 +162,8 @@ export const COVERING = record({
   ),
   /** edges that the deck passes over as a pull of plain cloth */
   pulls: optional(tick('Pulls of plain cloth through the frame', { default: false })),
+  /** a pattern that need not lie alike on all takes less cloth */
+  matched: optional(tick('Pattern matched over the set', { default: true })),
   /** null is not placed */
   motif: optional(orNull(MOTIF)),
   /** darts into the top, at a share of the way round */

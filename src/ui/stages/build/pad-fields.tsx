@@ -4,6 +4,7 @@ import { useSortable } from '@dnd-kit/sortable';
 import { CSS } from '@dnd-kit/utilities';
 import type { ReactNode } from 'react';
 import { ArrowDown, ArrowUp, GripVertical, Trash2 } from 'lucide-react';
+import { canBeTrimmed } from '@/core/cut';
 import { wordFor } from '@/core/words';
 import { evenCorners } from '@/core/outline';
 import { foamThickness, inUnit } from '@/core/length';
@@ -88,6 +89,7 @@ function Standing({ pad, index }: Props) {
 /** What is seldom asked for. */
 function More({ pad, index }: Props) {
   const piece = usePiece();
+  const offsets = usePadOffsets();
   const set = usePad(index);
   const at = `pads.${index}`;
   const wedge = typeof pad.wedge === 'number';
@@ -98,7 +100,7 @@ function More({ pad, index }: Props) {
       {wedge && <PieceField at={`${at}.wedge`} />}
       <PieceField at={`${at}.blocks`} />
       {index < piece.pads.length - 1 && !pad.kept && <PieceField at={`${at}.scrap`} />}
-      {pad.role !== 'crown' && !pad.kept && <PieceField at={`${at}.trim`} />}
+      {canBeTrimmed(pad, offsets[index] ?? 0) && <PieceField at={`${at}.trim`} />}
       <PieceField at={`${at}.kept`} />
       {pad.kept && <PieceField at={`${at}.hardnessLeft`} />}
       <PocketFields pad={pad} at={at} />

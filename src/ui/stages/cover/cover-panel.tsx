@@ -57,20 +57,24 @@ const FIT = { suits: 'suits', 'with care': 'with care', not: 'does not suit' } a
 
 /** Where a stripe or motif lies, on cloth that has one. */
 function MotifFields() {
-  const { cloth } = usePiece();
+  const { cloth, covering } = usePiece();
+  const matched = covering.matched ?? true;
   const [motif, put] = useField<Motif | null | undefined>('covering.motif');
   if (cloth.repeatAcross <= 0 && cloth.repeatAlong <= 0) return null;
   const known = fieldAt('covering.motif.on');
   return (
     <>
-      <ChoiceField
-        label={known.label}
-        value={motif ? motif.on : 'none'}
-        options={[{ id: 'none', name: 'Not placed' }, ...known.options!]}
-        onChange={(on) => put(on === 'none' ? null : { ...defaultsOf(MOTIF), ...motif, on: on as 'stripe' | 'between' })}
-        hint="the same place on every piece of the set"
-      />
-      {motif && ['x', 'y'].map((key) => <PieceField key={key} at={`covering.motif.${key}`} />)}
+      <PieceField at="covering.matched" standing={matched} />
+      {matched && (
+        <ChoiceField
+          label={known.label}
+          value={motif ? motif.on : 'none'}
+          options={[{ id: 'none', name: 'Not placed' }, ...known.options!]}
+          onChange={(on) => put(on === 'none' ? null : { ...defaultsOf(MOTIF), ...motif, on: on as 'stripe' | 'between' })}
+          hint="the same place on every piece of the set"
+        />
+      )}
+      {matched && motif && ['x', 'y'].map((key) => <PieceField key={key} at={`covering.motif.${key}`} />)}
     </>
   );
 }

@@ -2,7 +2,7 @@
 
 import { useEffect, useState } from 'react';
 import { LOADERS } from '@/core/press';
-import { usualSitting, type PocketPlan, type SitPlan } from '@/core/sit';
+import { usualShare, usualSitting, type PocketPlan, type SitPlan } from '@/core/sit';
 import type { Sitting } from '@/core/piece';
 import { inUnit } from '@/core/length';
 import { ChoiceField, LengthField } from '@/ui/kit/fields';
@@ -133,8 +133,7 @@ function Sitter() {
   const [, put] = useField('sit');
   const sitting: Sitting = piece.sit ?? usualSitting(piece, rule('sitMass'));
   const set = (change: Partial<Sitting>) => put({ ...sitting, ...change });
-  const loader = LOADERS.find((l) => l.id === sitting.loader)!;
-  const houseShare = 'percent' in loader.share ? loader.share.percent : rule(loader.share.rule);
+  const houseShare = Math.round(usualShare(piece, sitting.loader, rule) * 10) / 10;
   const field = (key: 'mass' | 'x' | 'y') => (
     <PieceField at={`sit.${key}`} standing={sitting[key]} onCommit={(value: never) => set({ [key]: value })} />
   );
