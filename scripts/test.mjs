@@ -7,12 +7,17 @@ const env = { ...process.env, NEXT_TELEMETRY_DISABLED: '1' };
 const started = Date.now();
 let failed = 0;
 let passed = 0;
+/** What failed, named again at the very end: of a long log the end is what is read. */
+const failures = [];
 
 /** Runs one check and says how it went; a check that is one command counts as one test. */
 function check(name, command, args) {
   console.log(`\n== ${name}`);
   const ok = spawnSync(command, args, { stdio: 'inherit', env }).status === 0;
-  if (!ok) console.log(`!! ${name} failed`);
+  if (!ok) {
+    console.log(`!! ${name} failed`);
+    failures.push(name);
+  }
   return ok;
 }
 
@@ -25,11 +30,13 @@ function count(name, command, args) {
 function countReport(ok, file, read) {
   if (!existsSync(file)) {
     failed += 1;
+    failures.push(`${file} was not written`);
     return;
   }
-  const [good, bad] = read(JSON.parse(readFileSync(file, 'utf8')));
+  const [good, bad, names] = read(JSON.parse(readFileSync(file, 'utf8')));
   passed += good;
   failed += bad;
+  failures.push(...names);
   if (!ok && bad === 0) failed += 1;
 }
 
@@ -47,7 +54,15 @@ count('types', 'npx', ['tsc', '--noEmit']);
 count('boundaries', 'npx', ['depcruise', 'src', 'cli', 'demo', '--config', '.dependency-cruiser.cjs']);
 
 const unit = check('unit', 'npx', ['vitest', 'run', '--reporter=default', '--reporter=json', '--outputFile.json=test-results/unit.json']);
-countReport(unit, 'test-results/unit.json', (report) => [report.numPassedTests, report.numFailedTests]);
+countReport(unit, 'test-results/unit.json', (report) => [
+  report.numPassedTests,
+  report.numFailedTests,
+  report.testResults.flatMap(({ name, status, message, assertionResults }) => {
+    const failing = assertionResults.filter((one) => one.status === 'failed');
+    if (failing.length === 0) return status === 'failed' ? [`${name}: ${message}`] : [];
+    return failing.map(({ fullName, failureMessages }) => `${name}: ${fullName}: ${(failureMessages[0] ?? '').split('\n')[0]}`);
+  }),
+]);
 
 let built = true;
 try {
@@ -56,12 +71,22 @@ try {
   built = false;
   failed += 1;
   console.log('!! the build failed');
+  failures.push('the build');
 }
 if (built) {
   const e2e = check('end to end', 'npx', ['playwright', 'test']);
-  countReport(e2e, 'test-results/e2e.json', ({ stats }) => [stats.expected + stats.flaky, stats.unexpected]);
+  const unexpected = ({ suites = [], specs = [] }) => [
+    ...specs.filter(({ ok }) => !ok).map(({ file, title }) => `${file}: ${title}`),
+    ...suites.flatMap(unexpected),
+  ];
+  countReport(e2e, 'test-results/e2e.json', ({ stats, suites }) => [
+    stats.expected + stats.flaky,
+    stats.unexpected,
+    suites.flatMap(unexpected),
+  ]);
 }
 
+for (const failure of failures) console.log(`!! ${failure}`);
 console.log(`\n${Math.round((Date.now() - started) / 1000)} s`);
 console.log(`${passed} passed, ${failed} failed`);
 process.exit(failed > 0 ? 1 : 0);

@@ -155,8 +155,12 @@ export function RoundView() {
         {cuts && wish.open && <CutSlide piece={piece} view={view} />}
         {several && <Switch says={piece.panels ? 'The whole wall' : 'The whole set'} on={wish.set} onTurn={(set) => turn({ set })} />}
         {wish.padded && !together && view.skin && <Switch says="Measure with the tape" on={taping} onTurn={setTaping} />}
-        {measures && <TapeReading view={view} tape={tape} />}
       </div>
+      {measures && (
+        <div className="absolute right-3 top-12">
+          <TapeReading view={view} tape={tape} />
+        </div>
+      )}
       <div className="absolute left-3 bottom-2 flex flex-wrap items-center gap-2 text-sm bg-base-100 px-2 py-1 border border-base-content/25">
         <ColourBy colouring={wish.colouring} onColouring={(colouring) => turn({ colouring })} />
         <SaveAs stage={stage} scene={scene} name={piece.name} />

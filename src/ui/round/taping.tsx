@@ -90,7 +90,7 @@ function PlaceChoice({
       {label}
       <select
         aria-label={`Tape ${label.toLowerCase()}`}
-        className="border border-base-content/40 rounded-sm bg-base-100 px-1 py-0.5 max-w-44"
+        className="border border-base-content/40 rounded-sm bg-base-100 px-1 py-0.5 max-w-60"
         value={chosen?.name ?? ''}
         onChange={(event) => {
           const place = places.find(({ name }) => name === event.target.value);

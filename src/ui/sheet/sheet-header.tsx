@@ -132,7 +132,7 @@ export function StageTabs() {
       })}
       <button
         type="button"
-        className="hidden narrow:inline-flex items-center ml-auto px-3 py-1.5 text-sm cursor-pointer whitespace-nowrap underline underline-offset-4"
+        className="hidden drawer:inline-flex items-center ml-auto px-3 py-1.5 text-sm cursor-pointer whitespace-nowrap underline underline-offset-4"
         aria-expanded={drawer}
         aria-controls="sizes"
         onClick={() => show({ drawer: !drawer })}

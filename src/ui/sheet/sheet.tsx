@@ -172,15 +172,15 @@ function Opened() {
     return () => stops.forEach((stop) => stop());
   }, [store, saver]);
   return (
-    <main className="flex flex-col min-h-0 h-[calc(100vh-3rem)]">
+    <main className="flex flex-col min-h-0 h-[calc(100vh-3rem)]" data-bare={stage.sizes.length === 0 || undefined}>
       <SheetHeader />
       <StageTabs />
-      <div className="flex-1 min-h-0 overflow-hidden relative grid grid-rows-[minmax(0,1fr)] grid-cols-[minmax(15rem,17rem)_minmax(0,1fr)_minmax(16rem,19rem)] narrow:grid-cols-[17rem_minmax(0,1fr)] upright:flex upright:flex-col-reverse">
+      <div className="flex-1 min-h-0 overflow-hidden relative grid grid-rows-[minmax(0,1fr)] grid-cols-[minmax(15rem,17rem)_minmax(0,1fr)_minmax(16rem,19rem)] drawer:grid-cols-[17rem_minmax(0,1fr)] upright:flex upright:flex-col-reverse">
         <StagePanel key={stage.id} stage={stage} />
         <Middle stage={stage} />
         <aside
           id="sizes"
-          className={`overflow-y-auto border-l border-base-content/25 pb-6 narrow:absolute narrow:inset-y-0 narrow:right-0 narrow:w-80 narrow:max-w-[85vw] narrow:z-20 narrow:bg-base-100 narrow:border-l-2 narrow:border-base-content/60 ${drawer ? '' : 'narrow:hidden'}`}
+          className={`overflow-y-auto border-l border-base-content/25 pb-6 drawer:absolute drawer:inset-y-0 drawer:right-0 drawer:w-80 drawer:max-w-[85vw] drawer:z-20 drawer:bg-base-100 drawer:border-l-2 drawer:border-base-content/60 ${drawer ? '' : 'drawer:hidden'}`}
         >
           {viewed && !stage.sits && <Notes />}
           {viewed && <Sizes first={stage.sizes} />}

@@ -36,6 +36,12 @@ const BIAS_PART = 450;
 /** Allowed opening at a snip's root, mm. */
 const OPENING = 1.5;
 
+/** How a strip is cut: as somebody said, or straight – the thriftier – unless it goes round a tighter curve than that follows. */
+function cutOf({ cut }: Pick<Welt, 'cut'>, tightest: number): 'straight' | 'bias' {
+  if (cut !== 'as-it-bends') return cut;
+  return tightest > 0 && tightest < BIAS_BELOW ? 'bias' : 'straight';
+}
+
 /** Height of a block that bias strips are cut from, mm: half the roll's width, which leaves the other half for the strips' own widths. */
 export function biasBlock(rollWidth: number): number {
   return rollWidth / 2;
@@ -94,19 +100,20 @@ export function weltPlan(
   rule: RuleReader,
   { rollWidth, longer = 1 }: { rollWidth: number; longer?: number },
 ): WeltPlan {
+  const cut = cutOf(welt, tightest);
   const width = stripWidth(welt, rule('seamAllowance')) * longer;
   const overlap = rule('weltOverlap');
   const needed = (seam.length + overlap) * longer;
   // A join at 45° takes a strip's width of either part. Bias strips come out of a block half as deep as the roll is wide,
   // so that many lie side by side.
-  const longest = welt.cut === 'bias' ? biasBlock(rollWidth) * Math.SQRT2 - width : rollWidth;
+  const longest = cut === 'bias' ? biasBlock(rollWidth) * Math.SQRT2 - width : rollWidth;
   // A short block costs less cloth than a long one, and a join every half metre is usual: no part is shorter than this.
-  let strips = welt.cut === 'bias' ? Math.max(1, Math.floor(needed / BIAS_PART)) : 1;
+  let strips = cut === 'bias' ? Math.max(1, Math.floor(needed / BIAS_PART)) : 1;
   while (needed + (strips - 1) * width > strips * longest && strips < 200) strips += 1;
   return {
     seam: seam.id,
     name: seam.name,
-    cut: welt.cut,
+    cut,
     double: welt.double,
     cord: welt.cord,
     stripWidth: width,

@@ -32,10 +32,11 @@ export const WELT = record({
   cut: choice(
     'Welt strip',
     [
+      { id: 'as-it-bends', name: 'As its curves want' },
       { id: 'straight', name: 'On the straight' },
       { id: 'bias', name: 'On the bias' },
     ],
-    { default: 'straight' },
+    { default: 'as-it-bends' },
   ),
   upper: tick('Welt in the top seam', { default: true }),
   lower: tick('Welt along the lower edge', { default: true }),

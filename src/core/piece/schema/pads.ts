@@ -54,10 +54,10 @@ export const PAD_EDGES = [
 
 /** What is done with an old pad that goes back in. */
 export const KEPT = [
-  { id: 'as-is', name: 'The old one, as it is' },
-  { id: 'cleaned', name: 'The old one, cleaned' },
-  { id: 'turned', name: 'The old one, turned over' },
-  { id: 'trimmed', name: 'The old one, its worn rim cut off' },
+  { id: 'as-is', name: 'Old, as it is' },
+  { id: 'cleaned', name: 'Old, cleaned' },
+  { id: 'turned', name: 'Old, turned over' },
+  { id: 'trimmed', name: 'Old, rim cut off' },
 ] as const;
 
 /** A softer (or harder) insert let into a pad from above: an oval of that width and length, so deep. */
@@ -91,7 +91,7 @@ export const PAD = record({
   /** an old pad that goes back in: nothing is cut or bought for it, and it is as soft as it has become */
   kept: optional(orNull(choice('New or old', KEPT, { empty: 'New foam' }))),
   hardnessLeft: optional(
-    figure('Hardness it still has', '%', [20, 100], {
+    figure('Hardness left', '%', [20, 100], {
       hint: 'of new',
       default: 80,
       reason: 'A seat that was sat on for years has usually lost a fifth of its hardness before it loses thickness that a rule would show.',
