@@ -12,7 +12,7 @@ const hashOf = (token: string): string => createHash('sha256').update(token).dig
 
 /** Everybody who may come in. */
 export function listMembers(db: Db): Member[] {
-  return db.prepare('SELECT id, name, role FROM member WHERE removed_at IS NULL ORDER BY created_at, id').all() as Member[];
+  return db.prepare('SELECT id, name, role FROM member WHERE removed_at IS NULL ORDER BY created_at, rowid').all() as Member[];
 }
 
 /** The same with the hashes of their passcodes, for the door. */

@@ -62,7 +62,7 @@ function toRecord(row: Row): PieceRecord {
 export function listFloor(db: Db, { from = 0, most = -1 } = {}): { pieces: PieceRecord[]; broken: BrokenPiece[] } {
   const pieces: PieceRecord[] = [];
   const broken: BrokenPiece[] = [];
-  for (const row of db.prepare(`${SELECT} ORDER BY piece.created_at, piece.id LIMIT ? OFFSET ?`).all(most, from) as Row[]) {
+  for (const row of db.prepare(`${SELECT} ORDER BY piece.created_at, piece.rowid LIMIT ? OFFSET ?`).all(most, from) as Row[]) {
     try {
       pieces.push(toRecord(row));
     } catch {

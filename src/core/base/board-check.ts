@@ -1,8 +1,9 @@
-import { BOARDS, findMaterial, GRAVITY } from '../foam';
+import { BOARDS, deckOf, findMaterial, GRAVITY } from '../foam';
 import type { RuleReader } from '../house';
 import { keepNothing, type Keep } from '../keep';
 import { bounds, deepest, flatten, lineCrossings, type Outline, type Point, type Polygon } from '../outline';
-import { kindOf, type Hole, type Piece, type Support } from '../piece';
+import { kindOf, type Hole, type Piece, type Range, type StretchedDeck, type Support } from '../piece';
+import { stretchedIn } from './deck';
 import { meshOf } from './mesh';
 import { bendPlate, patchLoad, type Hold } from './plate';
 
@@ -41,8 +42,11 @@ export type BoardCheck = {
   allowed: number;
   stress: number;
   strength: number;
-  /** `moulded`: a pan that is not flat is stiffer than any flat plate; it is not worked out */
-  verdict: 'good' | 'soft' | 'breaks' | 'moulded';
+  /**
+   * `moulded`: a pan that is not flat is stiffer than any flat plate; it is not worked out. `stretched` and `slack`: webbing
+   * or springs, judged by the hand.
+   */
+  verdict: 'good' | 'soft' | 'breaks' | 'moulded' | 'stretched' | 'slack';
   words: string;
   /** the thinnest board sold of this material that is good, or null when none is */
   thickness: number | null;
@@ -167,6 +171,17 @@ function ribStiffness({ base: { frame } }: Piece, span: number): number {
 /** What is judged of a board: the piece it is of, its outline, where the load comes on. */
 export type BoardUnderLoad = { piece: Piece; outline: Outline; at: Point; rule: RuleReader; keep?: Keep };
 
+/** A hand leant on a deck goes down so far, mm: less is a board, more is a hammock. */
+const TIGHT_ENOUGH: Range = [25, 40];
+
+function stretchedWords({ kind, give }: StretchedDeck): Pick<BoardCheck, 'verdict' | 'words'> {
+  const { name } = deckOf(kind);
+  const [least, most] = TIGHT_ENOUGH;
+  const usual = `a hand leant on it goes down ${give} mm; ${least} to ${most} mm is tight enough`;
+  if (give > most) return { verdict: 'slack', words: `${name}, too slack: ${usual}. Stretch it again, or lay more of it.` };
+  return { verdict: 'stretched', words: `${name}${give < least ? ', hard as a board' : ''}: ${usual}.` };
+}
+
 /** What there is to say where nothing bends. */
 function unbent(piece: Piece, supports: Support): Pick<BoardCheck, 'verdict' | 'words'> | null {
   if (piece.base.mould || piece.base.shape.type === 'saddle')
@@ -175,8 +190,8 @@ function unbent(piece: Piece, supports: Support): Pick<BoardCheck, 'verdict' | '
       words:
         'A moulded pan is far stiffer than a flat board of its thickness; its bending is not worked out. Load it by hand before building on it.',
     };
-  if (findMaterial(BOARDS, piece.base.board.material)!.stiffness === 0)
-    return { verdict: 'moulded', words: 'Webbing or springs: tight enough when the hand, leant on it, goes down 25 to 40 mm.' };
+  const stretched = stretchedIn(piece.base);
+  if (stretched) return stretchedWords(stretched);
   return supports === 'solid' ? { verdict: 'good', words: 'Carried all over: the board does not bend.' } : null;
 }
 

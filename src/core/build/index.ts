@@ -1,5 +1,6 @@
 export { domeHalfArc, domeHeight } from './dome';
 export { halfCut, inPocket } from './half-cut';
+export { coveredSize, type CoveredSize } from './covered-size';
 export { foamMass, holesArea, massOf } from './mass';
 export { bareMargin, modelOf, type BuiltPad, type LyingPad, type DrawnBase, type Model, type Stack } from './model';
 export { padHeight } from './pad-height';

@@ -108,10 +108,20 @@ describe('welts', () => {
 
   it('says where the bias is wanted: a straight strip round a curve tighter than 75 mm', () => {
     const tight = newPiece('round-seat', { type: 'round', diameter: 120 });
-    const codes = (cut: 'straight' | 'bias'): string[] =>
+    const codes = (cut: Welt['cut']): string[] =>
       plan({ covering: { way: 'boxed', welt: { ...welt, cut } }, overrides: { return: 20 } }, tight).warnings.map(({ code }) => code);
     expect(codes('straight')).toContain('welt-on-the-straight');
     expect(codes('bias')).not.toContain('welt-on-the-straight');
+    expect(codes('as-it-bends')).not.toContain('welt-on-the-straight');
+  });
+
+  it('a strip that nobody decided is straight, the thriftier, until its curve is tighter than a straight one follows', () => {
+    const cut = (tightest: number): string => weltPlan(seam, { ...welt, cut: 'as-it-bends' }, tightest, rule, { rollWidth: 1400 }).cut;
+    expect([0, 75, 400, Infinity].map(cut)).toEqual(['straight', 'straight', 'straight', 'straight']);
+    expect([12, 40, 74].map(cut)).toEqual(['bias', 'bias', 'bias']);
+    // What was decided stays so round any curve.
+    expect(weltPlan(seam, welt, 20, rule, { rollWidth: 1400 }).cut).toBe('straight');
+    expect(weltPlan(seam, { ...welt, cut: 'bias' }, 400, rule, { rollWidth: 1400 }).cut).toBe('bias');
   });
 
   it('its strips are laid on the roll with the pieces', () => {

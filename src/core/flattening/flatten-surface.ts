@@ -1,3 +1,4 @@
+import { mixer } from '../mixing';
 import { banded, endsOf, entryAt, factor, solve, type Banded } from '../pull';
 import type { SurfaceMesh } from './types';
 
@@ -215,73 +216,26 @@ function mixed(
   start: Float64Array,
   { rounds, tolerance, tell }: { rounds: number; tolerance: number; tell: FlattenOptions['tell'] },
 ): Flattened {
-  const size = start.length;
-  let at = Float64Array.from(start);
-  const plain = new Float64Array(size);
-  const gaps: Float64Array[] = [];
-  const steps: Float64Array[] = [];
-  let lastGap: Float64Array | null = null;
-  let lastPlain: Float64Array | null = null;
+  let at: Float64Array = Float64Array.from(start);
+  const plain = new Float64Array(start.length);
+  const mix = mixer(WINDOW);
   let best = Infinity;
   let moved = Infinity;
   for (let round = 1; round <= rounds; round++) {
     const energy = step(at, plain);
-    if (energy > best * (1 + 1e-12) && lastPlain) {
+    const before = mix.last();
+    if (energy > best * (1 + 1e-12) && before) {
       // The mix overshot: go on from the last plain step instead.
-      at = Float64Array.from(lastPlain);
-      gaps.length = 0;
-      steps.length = 0;
-      lastGap = null;
-      lastPlain = null;
+      at = before;
+      mix.forget();
       continue;
     }
     best = energy;
-    const gap = new Float64Array(size);
     moved = 0;
-    for (let i = 0; i < size; i++) {
-      gap[i] = plain[i]! - at[i]!;
-      moved = Math.max(moved, Math.abs(gap[i]!));
-    }
+    for (let i = 0; i < start.length; i++) moved = Math.max(moved, Math.abs(plain[i]! - at[i]!));
     if (tell && round % 10 === 0 && !tell(plain, round)) return { flat: plain, rounds: round, moved, settled: false };
     if (moved < tolerance) return { flat: plain, rounds: round, moved, settled: true };
-    if (lastGap && lastPlain) {
-      gaps.push(gap.map((value, i) => value - lastGap![i]!));
-      steps.push(plain.map((value, i) => value - lastPlain![i]!));
-      if (gaps.length > WINDOW) {
-        gaps.shift();
-        steps.shift();
-      }
-    }
-    lastGap = gap;
-    lastPlain = Float64Array.from(plain);
-    const share = leastSquares(gaps, gap);
-    const next = Float64Array.from(plain);
-    share.forEach((value, k) => {
-      const back = steps[k]!;
-      for (let i = 0; i < size; i++) next[i]! -= value * back[i]!;
-    });
-    at = next;
+    at = mix.next(at, plain);
   }
   return { flat: plain, rounds, moved, settled: false };
-}
-
-/** The mix of earlier differences that comes nearest to a gap: normal equations, a few unknowns. */
-function leastSquares(columns: readonly Float64Array[], gap: Float64Array): number[] {
-  const m = columns.length;
-  if (m === 0) return [];
-  const dot = (a: Float64Array, b: Float64Array): number => {
-    let sum = 0;
-    for (let i = 0; i < a.length; i++) sum += a[i]! * b[i]!;
-    return sum;
-  };
-  const matrix = banded(m, m - 1);
-  const right = Float64Array.from(columns, (column) => dot(column, gap));
-  for (let i = 0; i < m; i++) {
-    for (let j = 0; j <= i; j++) matrix.columns[entryAt(matrix, i, j)] = dot(columns[i]!, columns[j]!) * (i === j ? 1 + 1e-8 : 1);
-    matrix.columns[entryAt(matrix, i, i)]! += 1e-18;
-  }
-  matrix.last.fill(m - 1);
-  if (!factor(matrix)) return [];
-  solve(matrix, right);
-  return [...right];
 }

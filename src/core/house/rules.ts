@@ -98,6 +98,7 @@ const FIXING: Row[] = [
 const BASE: Row[] = [
   ['sitMass', 'Sitter to build for', 'mass', 95, 60, 140, 'A heavy sitter; the board must bear them for years.'],
   ['sitShare', 'Share of a sitter on the seat', 'percent', 78, 60, 100, 'The rest is on the feet and the back.'],
+  ['handLean', 'A hand leant on webbing or springs', 'mass', 20, 15, 30, 'One arm, elbow straight, without jumping on it.'],
   ['leanShare', 'Share of a sitter leaning on a board', 'percent', 30, 15, 50, 'Sitting up in bed, both shoulders.'],
   ['hardwareClear', 'Staples clear of holes and hardware', 'length', 8, 5, 15, 'A staple that meets an insert turns, or splits the board.'],
 ];
@@ -127,6 +128,7 @@ const TIMES: Row[] = [
   ['timeClothMetre', 'Cut one metre of cloth', 'seconds', 45, 20, 120, 'Mark, cut, notch.'],
   ['timeSewMetre', 'Sew one metre of seam', 'seconds', 110, 40, 300, 'Pin, sew, take the pins out.'],
   ['timeNail', 'Set one nail or button', 'seconds', 25, 8, 90, 'Mark, set, look along the line.'],
+  ['timeStrap', 'Stretch one strap or hook one spring', 'minutes', 3, 1, 8, 'Fasten, stretch, fasten, fold, cut off.'],
   ['timeGlueSquare', 'Glue one square metre', 'minutes', 12, 5, 30, 'Two faces, even coat.'],
   ['timeGlueTack', 'Glue: wait until tacky', 'minutes', 5, 1, 20, 'Read it off the product.'],
 ];

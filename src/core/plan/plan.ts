@@ -1,4 +1,4 @@
-import { edgeStrips, frameCuts, trimBends } from '../base';
+import { deckPlan, edgeStrips, frameCuts, trimBends } from '../base';
 import { surfaceStep, type Fineness, type Model } from '../build';
 import type { HouseRules } from '../house';
 import { closingOf, outlineArea, outlineSize, perimeter } from '../outline';
@@ -16,6 +16,7 @@ import {
   liningsStep,
   massStep,
   panelsStep,
+  roomStep,
   pocketsStep,
   runStep,
   variantsStep,
@@ -41,7 +42,7 @@ export function outlineStep({ stack, outline, board, keep }: Model): Plan['outli
 }
 
 /** The base without its board under load. */
-export function baseStep({ piece, outline }: Model): Omit<Plan['base'], 'board'> {
+export function baseStep({ piece, outline, board }: Model): Omit<Plan['base'], 'board'> {
   const { base } = piece;
   const edges = base.edges ?? [];
   return {
@@ -53,6 +54,7 @@ export function baseStep({ piece, outline }: Model): Omit<Plan['base'], 'board'>
     strips: edgeStrips(outline, edges),
     trims: trimBends(outline, edges, base.board.material),
     frame: base.frame ? frameCuts(outline, base.frame) : null,
+    deck: deckPlan(board, base),
   };
 }
 
@@ -101,6 +103,7 @@ export function planPiece(
     piece: pieceStep(model),
     outline: outlineStep(model),
     base: { ...baseStep(model), board: boardStep(model) },
+    room: roomStep(model, fineness),
     panels: panelsStep(model),
     strip: stripStep(model, fineness),
     variants: variantsStep(model, planner),

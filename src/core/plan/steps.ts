@@ -1,5 +1,5 @@
-import { checkBoard, panelLayout, type BoardCheck, type PanelLayout } from '../base';
-import { coveredStep, foamMass, holesArea, massOf, sectionsStep, type Fineness, type Model } from '../build';
+import { checkBoard, panelLayout, roomFor, type BoardCheck, type PanelLayout } from '../base';
+import { coveredSize, coveredStep, foamMass, holesArea, massOf, sectionsStep, type Fineness, type Model } from '../build';
 import {
   choicesOf,
   cornerPlans,
@@ -194,6 +194,17 @@ export function massStep(model: Model): Plan['mass'] {
   const density = findMaterial(BOARDS, piece.base.board.material)!.density;
   const board = massOf((outlineArea(model.outline) - holesArea(piece.base.holes ?? [])) * model.boardThickness, density);
   return { board, foam, total: board + foam };
+}
+
+/** How large it is covered, and how that goes into what it goes between. */
+export function roomStep(model: Model, fineness: Fineness = 'own'): Plan['room'] {
+  const { piece, keep } = model;
+  const sections = sectionsStep(model, fineness);
+  const { welt } = choicesOf(piece.covering);
+  const cord = welt?.lower ? welt.cord : 0;
+  const beyond = piece.cloth.thickness + cord;
+  const covered = keep('covered size', [sections, beyond], () => coveredSize(sections, beyond));
+  return { covered, opening: piece.base.opening ? roomFor(piece.base.opening, covered) : null };
 }
 
 /** Panels on their wall. */

@@ -1,5 +1,5 @@
-import type { BoardCheck, EdgeStrip, FrameCuts, PanelLayout, TrimBend } from '../base';
-import type { Surface } from '../build';
+import type { BoardCheck, DeckPlan, EdgeStrip, FrameCuts, PanelLayout, Room, TrimBend } from '../base';
+import type { CoveredSize, Surface } from '../build';
 import type { CornerPlan, CoverPiece, CoverPlan, LiningPiece, StationWrap } from '../cover';
 import type { CutPlan, FoamPiece } from '../cut';
 import type { Fixing } from '../fix';
@@ -27,7 +27,11 @@ export type Plan = {
     strips: EdgeStrip[];
     trims: TrimBend[];
     frame: FrameCuts | null;
+    /** webbing or springs in the frame, instead of a board */
+    deck: DeckPlan | null;
   };
+  /** how large it is once covered, and what is left beside it in the opening it goes into */
+  room: { covered: CoveredSize; opening: Room | null };
   /** panels laid out on a wall, for a panelled piece */
   panels: PanelLayout | null;
   strip: { press: PressVerdict | null; oldCover: OldCompared[]; staples: OldStaple[] };

@@ -1,7 +1,7 @@
+import { smaller, stretchedIn } from '../base';
 import { surfaceStep, type Fineness, type Model } from '../build';
 import { clothWarnings, wayOf, type CoverPlan } from '../cover';
 import { FASTENERS } from '../fix';
-import { BOARDS, findMaterial } from '../foam';
 import { ruleOf, unusual } from '../house';
 import { distanceTo } from '../outline';
 import { kindOf } from '../piece';
@@ -10,7 +10,7 @@ import { oldStaples } from '../strip';
 import { sayLength as shown, type Warning } from '../warning';
 import { byHarm } from './mends';
 import type { Planner } from './planner';
-import { boardStep, coverStep, cutStep, fasteningOf, foamStep, panelsStep, wrapsStep } from './steps';
+import { boardStep, coverStep, cutStep, fasteningOf, foamStep, panelsStep, roomStep, wrapsStep } from './steps';
 
 /** Under this the fingers have nothing to hold, mm (trade default: warn when grip < 25). */
 const LEAST_GRIP = 25;
@@ -41,6 +41,8 @@ export function baseWarnings(model: Model): Warning[] {
         board.thickness ? { says: `Take ${board.thickness} mm`, path: 'base.board.thickness', value: board.thickness } : undefined,
       );
     }
+    if (board.verdict === 'slack')
+      warn('deck-slack', 'base.deck.give', board.words, { says: 'Stretch it to 30 mm', path: 'base.deck.give', value: 30 });
     const panels = panelsStep(model);
     if (panels && !panels.holds)
       warn(
@@ -79,6 +81,23 @@ function hardwareWarnings({ piece, board, rule }: Model, warn: Warn): void {
   });
 }
 
+/** What it goes between gives cause to say: covered, it is larger than its board. */
+function roomWarning(model: Model, fineness: Fineness, warn: Warn): void {
+  const { covered, opening } = roomStep(model, fineness);
+  if (!opening || opening.fits) return;
+  const { lessWidth, lessDepth, clear } = opening;
+  const by = [lessWidth > 0 ? `${lessWidth} mm narrower` : '', lessDepth > 0 ? `${lessDepth} mm shallower` : '']
+    .filter(Boolean)
+    .join(' and ');
+  const value = smaller(model.piece.base.shape, lessWidth, lessDepth);
+  warn(
+    'too-large-between',
+    'base.opening',
+    `Covered it measures ${shown(covered.width)} × ${shown(covered.depth)}: it does not go between with ${shown(clear)} free on either side. Make the board ${by}, or pad less beyond its edge.`,
+    value ? { says: `Make the board ${by}`, path: 'base.shape', value } : undefined,
+  );
+}
+
 /** What the stack and the cover pulled over it give cause to say. */
 export function buildWarnings(model: Model, fineness: Fineness = 'own'): Warning[] {
   const { piece } = model;
@@ -94,6 +113,7 @@ export function buildWarnings(model: Model, fineness: Fineness = 'own'): Warning
       );
     }
     padWarnings(model, warn);
+    roomWarning(model, fineness, warn);
     const surface = surfaceStep(model, fineness);
     if (!surface.converged)
       warn(
@@ -112,7 +132,7 @@ export function buildWarnings(model: Model, fineness: Fineness = 'own'): Warning
 
 function padWarnings({ piece, pads }: Model, warn: Warn): void {
   // On webbing there is no board to feel, and a loose pad goes past its board's edge or has none.
-  const hard = findMaterial(BOARDS, piece.base.board.material)!.stiffness > 0 && !wayOf(piece.covering.way).loose;
+  const hard = !stretchedIn(piece.base) && !wayOf(piece.covering.way).loose;
   pads.forEach(({ pad, offset, foam }, i) => {
     if (pad.role === 'main' && offset <= 0 && hard && kindOf(piece.kind).traits.sat)
       warn(

@@ -6,8 +6,8 @@ export type Loader = {
   name: string;
   /** house rule for the share of the mass that comes on it, or the share itself, percent */
   share: { rule: string } | { percent: number };
-  /** where the form lies, mm */
-  underside: (x: number, y: number, size: number) => number;
+  /** where the form lies, mm; `drop` is how far what it sits on went down with it */
+  underside: (x: number, y: number, size: number, drop?: number) => number;
 };
 
 /** Half the distance between the two lobes of a seated body, mm. */
@@ -18,6 +18,9 @@ const LOBE_RADIUS = 165;
 const THIGH_RADIUS = 130;
 /** A thigh lies this much higher than the lobes, mm. */
 const THIGH_UP = 9;
+
+/** From the hip to the knee, mm: the feet stand on the floor, so what the hips go down by the knees do not. */
+const THIGH = 420;
 
 /** Distance of a place from the line between two others, mm. */
 function fromLine(x: number, y: number, ax: number, ay: number, bx: number, by: number): number {
@@ -32,10 +35,11 @@ export const LOADERS: readonly Loader[] = [
     id: 'seated',
     name: 'Seated body',
     share: { rule: 'sitShare' },
-    underside: (x, y, size) => {
+    underside: (x, y, size, drop = 0) => {
       const [u, v] = [Math.abs(x) / size, y / size];
       const lobe = ((u - LOBES) ** 2 + (v - 55) ** 2) / (2 * LOBE_RADIUS);
-      const thigh = THIGH_UP + fromLine(u, v, 70, 10, 100, -260) ** 2 / (2 * THIGH_RADIUS);
+      const hinged = (drop / size) * Math.min(1, Math.max(0, (10 - v) / THIGH));
+      const thigh = THIGH_UP + hinged + fromLine(u, v, 70, 10, 100, -260) ** 2 / (2 * THIGH_RADIUS);
       return Math.min(lobe, thigh) * size;
     },
   },

@@ -1,5 +1,7 @@
 import { SHEAR_SHARE } from '../foam';
+import { mixer } from '../mixing';
 import { foamSprings, strainsAt, type Columns } from './columns';
+import { carried, sagOf, type DeckNet } from './deck';
 import { imbalance, settle, type Pulled, type Settled } from './settle';
 
 /** Padding on a grid, at rest under its cover, ready to be sat on. */
@@ -172,6 +174,63 @@ export function sitOn(bed: Bed, underside: (x: number, y: number) => number, loa
     residual: force / load - 1,
     converged: found().converged && Math.abs(force / load - 1) < 0.005,
   };
+}
+
+/** Something sat on over a deck: the bed as it lies on the deck that went down, and how far that is. */
+export type SatOnDeck = { result: SitResult; bed: Bed; down: Float64Array; most: number };
+
+/** The deck is at rest when no place of it goes down by more than this from one round to the next, mm. */
+const DECK_REST = 0.4;
+const DECK_ROUNDS = 24;
+
+/**
+ * Sits on padding that lies on a deck: what the padding passes on draws the deck down, and the padding goes with it, until
+ * neither moves. Source: docs/models.md, "Webbing and springs".
+ *
+ * @param bed the padding over the deck as it is unloaded
+ * @param underside as for `sitOn`, of a body on a deck that went down so far
+ * @param load N
+ * @param net the deck, its nodes on the bed's
+ */
+export function sitOnDeck(bed: Bed, underside: (x: number, y: number, drop: number) => number, load: number, net: DeckNet): SatOnDeck {
+  const unloaded = foamPressure(bed, bed.height);
+  const mix = mixer(4);
+  let down = new Float64Array(bed.rest.length);
+  let touch: number | null = null;
+  for (let round = 1; ; round++) {
+    const less = (z: number, i: number): number => z - down[i]!;
+    const lower: Bed = { ...bed, rest: bed.rest.map(less), height: bed.height.map(less), base: bed.base.map(less) };
+    const drop = Math.max(...down);
+    const result = sitOn(lower, (x, y) => underside(x, y, drop), load);
+    touch ??= result.lowest + result.sink;
+    const passed = foamPressure(lower, result.height).map((p, i) => Math.max(0, p - unloaded[i]!));
+    const next = carried(sagOf(net, carried(passed, bed, net)), net, bed);
+    const moved = next.reduce((most, w, i) => Math.max(most, Math.abs(w - down[i]!)), 0);
+    if (moved < DECK_REST || round === DECK_ROUNDS)
+      return {
+        // It goes down from where it first touched the padding on the deck as it was.
+        result: { ...result, sink: touch - result.lowest, converged: result.converged && moved < DECK_REST },
+        bed: lower,
+        down,
+        most: Math.max(...down),
+      };
+    const half = next.map((w, i) => (w + down[i]!) / 2);
+    down = mix.next(down, half).map((w) => Math.max(0, w));
+  }
+}
+
+/**
+ * What the foam passes on to what it lies on at each place, N/mm²: at the rim a loader bears on the cover's held edge as well,
+ * which nobody feels as the board's.
+ *
+ * @param bed the padding
+ * @param height of its surface
+ */
+export function foamPressure({ rest, layers }: Bed, height: Float64Array): Float64Array {
+  const pressed = Float64Array.from(rest, (z, i) => z - height[i]!);
+  const [p, k] = [new Float64Array(rest.length), new Float64Array(rest.length)];
+  foamSprings(layers).read(pressed, p, k);
+  return p;
 }
 
 /** What a loaded surface says of the padding under it. */

@@ -1,14 +1,16 @@
+import { deckPlan, stretchedIn } from '../base';
 import type { Model } from '../build';
 import { wayOf, type LiningPiece } from '../cover';
 import type { FoamPiece } from '../cut';
-import { kindOf, PAD_ROLES } from '../piece';
+import { outlineSize } from '../outline';
+import { kindOf, PAD_ROLES, type Opening } from '../piece';
 import { findingOf } from '../strip';
 import { CAUTIONS } from './cautions';
 import { metresRound } from './metres';
 import { step, type Step } from './step';
 
 /** Plain handling times that no house rule is worth having for, minutes. */
-const HANDLING = { checkBoard: 4, layWadding: 3, takeOff: 3, finding: 10, carvePass: 2, keep: 10 };
+const HANDLING = { checkBoard: 4, layWadding: 3, takeOff: 3, finding: 10, carvePass: 2, keep: 10, hessian: 8 };
 
 /** Of gluing, this share is spraying; the rest is laying and pressing. */
 const SPRAYING = 0.6;
@@ -39,11 +41,53 @@ export function stripSteps({ piece: { strip } }: Model): Step[] {
 }
 
 /** Looking the board over. */
-export function boardSteps({ piece }: Model): Step[] {
+export function boardSteps({ piece, outline }: Model): Step[] {
   return [
-    step('board', 'Check the board', 'Flat, sound and square; break sharp edges; mark both centre lines underneath.', HANDLING.checkBoard, {
-      caution: kindOf(piece.kind).traits.pan ? CAUTIONS.saddle : CAUTIONS.base,
-    }),
+    step(
+      'board',
+      'Check the board',
+      `Flat, sound and square; break sharp edges; mark both centre lines underneath.${triedBare(piece.base.opening, outlineSize(outline))}`,
+      HANDLING.checkBoard,
+      { caution: kindOf(piece.kind).traits.pan ? CAUTIONS.saddle : CAUTIONS.base },
+    ),
+  ];
+}
+
+/** The bare board is tried where it goes: the cover takes what is left beside it. */
+function triedBare(opening: Opening | null | undefined, board: { width: number; depth: number }): string {
+  if (!opening) return '';
+  const beside = (between: number | null, own: number, words: string): string[] =>
+    between === null ? [] : [`${Math.round((between - own) * 5) / 10} mm ${words}`];
+  const left = [...beside(opening.width, board.width, 'left and right'), ...beside(opening.depth, board.depth, 'near and far')];
+  return left.length > 0 ? ` Try it bare where it goes: ${left.join(', ')}; the cover takes the most of it.` : '';
+}
+
+/** Stretching webbing or hooking springs, before anything lies on them. */
+export function deckSteps({ piece, board, rule }: Model): Step[] {
+  const deck = deckPlan(board, piece.base);
+  if (!deck) return [];
+  const said = (['along', 'across'] as const).flatMap((way) => {
+    const own = deck.straps.filter((strap) => strap.way === way);
+    if (own.length === 0) return [];
+    const cuts = own.map(({ cut }) => Math.round(cut));
+    const [least, most] = [Math.min(...cuts), Math.max(...cuts)];
+    return [`${own.length} ${way === 'along' ? 'front to back' : 'across'} of ${least === most ? most : `${least} to ${most}`} mm`];
+  });
+  return [
+    step(
+      'deck',
+      deck.clips > 0 ? 'Hook in the springs' : 'Stretch the webbing',
+      `${said.join(', ')}, each stretched by ${Math.round(deck.stretch)} %. ${deck.how} Leant on, the hand goes down ${stretchedIn(piece.base)!.give} mm.`,
+      deck.straps.length * rule('timeStrap'),
+      { caution: CAUTIONS.tension },
+    ),
+    step(
+      'hessian',
+      'Hessian over it',
+      `${Math.round(deck.hessian.width)} × ${Math.round(deck.hessian.height)} mm, tight but not strained, the edges turned over and stapled on the rails; the padding lies on it.`,
+      HANDLING.hessian,
+      { caution: CAUTIONS.staples },
+    ),
   ];
 }
 

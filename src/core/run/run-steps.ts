@@ -5,7 +5,7 @@ import { FASTENERS, type Fastening } from '../fix';
 import { polygonPerimeter } from '../outline';
 import { STRIP_KINDS } from '../piece';
 import { reassembly } from '../strip';
-import { boardSteps, buildSteps, stripSteps } from './before-steps';
+import { boardSteps, buildSteps, deckSteps, stripSteps } from './before-steps';
 import { CAUTIONS } from './cautions';
 import { finishingSteps, sewingSteps } from './sewing-steps';
 import { step, type Step } from './step';
@@ -70,6 +70,7 @@ export function runSteps({ fastening, foam, wadding, dust, cover }: Ingredients)
   return [
     ...stripSteps(model),
     ...boardSteps(model),
+    ...deckSteps(model),
     ...buildSteps(model, foam, wadding),
     ...sewingSteps(model, cover),
     ...fasten,

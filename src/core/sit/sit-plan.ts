@@ -1,8 +1,9 @@
+import { railInside, stretchedIn } from '../base';
 import type { CoveredSurface, Model } from '../build';
-import { BOARDS, findMaterial } from '../foam';
+import { deckOf, GRAVITY } from '../foam';
 import { distanceField, isInside } from '../outline';
 import type { Sitting } from '../piece';
-import { foamSprings, sitOn, strainsAt, type Bed, type SitResult } from '../press';
+import { foamPressure, netOver, sitOn, sitOnDeck, strainsAt, tensionFor, type Bed, type DeckNet, type SitResult } from '../press';
 import { formOf, loadOf, shareOf, sittingOf } from './sitting';
 
 /** What a sitting finds. Lengths mm, load N, pressures N/mm², area mm². */
@@ -13,6 +14,8 @@ export type SitPlan = {
   share: number;
   load: number;
   sink: number;
+  /** how far webbing or springs go down with it, where there are any */
+  deck: number | null;
   /** height of the loaded place over the board's top face, and of the same place unloaded */
   loadedHeight: number;
   unloadedHeight: number;
@@ -38,6 +41,9 @@ const EDGE_REACH = 12;
 
 /** A pressure over the board's edge above this is felt as an edge, N/mm². */
 const EDGE_FELT = 0.011;
+
+/** A rail has padding on both sides of its edge: it is felt where it presses twice as hard as the middle of a good seat, N/mm². */
+const RAIL_FELT = 0.035;
 
 /** Less than this over the board is no padding, mm. */
 const THINNEST = 1;
@@ -90,9 +96,12 @@ export function sitPlan(model: Model, covered: CoveredSurface, sitting: Sitting 
   if (model.pads.length === 0) return null;
   const bed = bedOf(model, covered);
   const load = loadOf(model, sitting);
-  const result = sitOn(bed, formOf(model, sitting), load);
-  const edge = distanceField(model.board, covered.grid, EDGE_REACH + bed.step);
-  const passedOn = foamPressure(bed, result);
+  const { result, bed: lying, deck } = sat(model, bed, sitting, load);
+  const sprung = stretchedIn(model.piece.base);
+  // Of a frame it is the rail’s inner edge that one sits against.
+  const hard = (sprung && railInside(model.board, sprung)) ?? model.board;
+  const edge = distanceField(hard, covered.grid, EDGE_REACH + bed.step);
+  const passedOn = foamPressure(lying, result.height);
   let edgePressure = 0;
   let lowest = -1;
   result.pressure.forEach((p, i) => {
@@ -104,13 +113,13 @@ export function sitPlan(model: Model, covered: CoveredSurface, sitting: Sitting 
   const most = model.rule('mostStrain') / 100;
   const strains = covered.foams.map((k) => ({ pad: layerName(model, k), strain: result.strains[k]! }));
   const { high, carried } = lowest >= 0 ? stackAt(bed, lowest, result.pressure[lowest]!) : { high: 0, carried: 0 };
-  const sprung = findMaterial(BOARDS, model.piece.base.board.material)!.stiffness === 0;
   const needed = Math.max(least, (LEAST_SHARE * high) / 100);
   const onBoard =
     lowest >= 0 &&
     isInside(model.board, [bed.x0 + (lowest % bed.columns) * bed.step, bed.y0 + Math.floor(lowest / bed.columns) * bed.step]);
   const bottoms = !sprung && (result.leastLeft < needed || carried > most);
-  const edgeFelt = !sprung && edgePressure > EDGE_FELT;
+  const felt = sprung ? RAIL_FELT : EDGE_FELT;
+  const edgeFelt = edgePressure > felt;
   const kPa = (p: number): string => `${Math.round(p * 10000) / 10} kPa`;
   const thin =
     bottoms && result.leastLeft < needed
@@ -120,12 +129,14 @@ export function sitPlan(model: Model, covered: CoveredSurface, sitting: Sitting 
     bottoms && carried > most
       ? `It bottoms out: the foam that carries is pressed to ${Math.round(100 * (1 - carried))} % of its thickness; beyond ${Math.round(most * 100)} % gone foam is hard.`
       : null;
-  const felt = edgeFelt ? `The board’s edge is felt: ${kPa(edgePressure)} over it, ${kPa(EDGE_FELT)} is the most.` : null;
+  const edged = edgeFelt
+    ? `The ${sprung ? 'rail' : 'board’s edge'} is felt: ${kPa(edgePressure)} over it, ${kPa(felt)} is the most.`
+    : null;
   const restless = result.converged
     ? null
     : 'The sitting did not come to rest within half a percent of its load: do not build to these figures.';
-  const words = [thin, flat, felt, restless].filter((said) => said !== null);
-  if (sprung) words.push('Webbing or springs carry it: how far they give is not worked out; what the padding on them does is.');
+  const words = [thin, flat, edged, restless].filter((said) => said !== null);
+  if (sprung && deck !== null) words.push(deckWords(deckOf(sprung.kind).name, deck, result.sink));
   else if (words.length === 0) words.push('Nothing wrong: it neither bottoms out nor shows the board’s edge.');
   return {
     bed,
@@ -136,6 +147,7 @@ export function sitPlan(model: Model, covered: CoveredSurface, sitting: Sitting 
       share: shareOf(model, sitting),
       load,
       sink: result.sink,
+      deck,
       loadedHeight: lowest >= 0 ? result.height[lowest]! - (onBoard ? level : 0) : 0,
       unloadedHeight: lowest >= 0 ? bed.height[lowest]! - (onBoard ? level : 0) : 0,
       peakPressure: result.peakPressure,
@@ -148,20 +160,42 @@ export function sitPlan(model: Model, covered: CoveredSurface, sitting: Sitting 
       edgePressure,
       converged: result.converged,
       words,
-      why: { bottoms: thin ?? flat, edge: felt },
+      why: { bottoms: thin ?? flat, edge: edged },
     },
   };
 }
 
-/**
- * What the foam passes on to the board at each place, N/mm²: at the rim the loader bears on the cover's held edge as well,
- * which nobody feels as the board's.
- */
-function foamPressure({ rest, layers }: Bed, { height }: SitResult): Float64Array {
-  const pressed = Float64Array.from(rest, (z, i) => z - height[i]!);
-  const [p, k] = [new Float64Array(rest.length), new Float64Array(rest.length)];
-  foamSprings(layers).read(pressed, p, k);
-  return p;
+/** Webbing or springs go down so far under a sitter, mm: less is a board, more and the front rail is what one sits on. */
+const DECK_GIVES = [15, 45] as const;
+
+/** What is said of a deck that went down. */
+function deckWords(name: string, deck: number, sink: number): string {
+  const [least, most] = DECK_GIVES;
+  const said = `${name}: ${short(deck)} of the ${short(sink)} mm it sinks are the deck’s`;
+  if (deck > most) return `${said}; more than ${most} and the front rail is felt. Stretch it tighter.`;
+  return deck < least ? `${said}; it is as good as a board.` : `${said}; ${least} to ${most} is usual.`;
+}
+
+/** The webbing or springs of a piece as a net under its padding, tight as the hand found them; null on a board. */
+function deckNet({ piece, board, rule, keep }: Model, { columns, rows, step, x0, y0 }: Bed): DeckNet | null {
+  const stretched = stretchedIn(piece.base);
+  const inner = stretched && railInside(board, stretched);
+  if (!stretched || !inner) return null;
+  const { across, stretch } = deckOf(stretched.kind);
+  const grid = { columns, rows, step, x0, y0 };
+  const force = rule('handLean') * GRAVITY;
+  return keep('deck', [inner, stretched, grid, force], () => {
+    const net = netOver(inner, grid, { tension: 1, across, stretch });
+    return { ...net, tension: tensionFor(net, stretched.give, force) };
+  });
+}
+
+/** Sits down on a board, or on webbing or springs that go down with it. */
+function sat(model: Model, bed: Bed, sitting: Sitting, load: number): { result: SitResult; bed: Bed; deck: number | null } {
+  const net = deckNet(model, bed);
+  if (!net) return { result: sitOn(bed, formOf(model, sitting), load), bed, deck: null };
+  const { result, bed: lying, most } = sitOnDeck(bed, formOf(model, sitting), load, net);
+  return { result, bed: lying, deck: most };
 }
 
 /** Less than this share of the stack over the board is none, percent. */

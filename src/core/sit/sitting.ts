@@ -51,10 +51,10 @@ export function loadOf(model: Model, sitting: Sitting): number {
   return (sitting.mass * shareOf(model, sitting) * GRAVITY) / 100;
 }
 
-/** The form of a sitting at plan places: its underside over its lowest place, mm. */
-export function formOf(model: Model, sitting: Sitting): (x: number, y: number) => number {
+/** The form of a sitting at plan places: its underside over its lowest place, mm; `drop` as for the loader. */
+export function formOf(model: Model, sitting: Sitting): (x: number, y: number, drop?: number) => number {
   const { underside } = loaderOf(sitting.loader);
   const size = bodySize(sitting.mass);
   const [mx, my] = model.middle;
-  return (x, y) => underside(x - mx - sitting.x, y - my - sitting.y, size);
+  return (x, y, drop) => underside(x - mx - sitting.x, y - my - sitting.y, size, drop);
 }

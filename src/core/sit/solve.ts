@@ -1,3 +1,4 @@
+import { stretchedIn } from '../base';
 import { coveredStep, type Fineness, type Model } from '../build';
 import { builtModel } from '../cover';
 import type { HouseRules } from '../house';
@@ -14,9 +15,10 @@ import { loadOf, sittingOf } from './sitting';
  * @param [sitting] who sits; the piece's own sitting otherwise
  */
 export function sitStep(model: Model, fineness: Fineness = 'own', sitting: Sitting = sittingOf(model)): Sat | null {
-  const { stack, keep, rule } = model;
+  const { stack, keep, rule, piece } = model;
   const covered = coveredStep(model, fineness);
-  const reads = [stack, covered, sitting, loadOf(model, sitting), rule('leastLeft'), rule('mostStrain')];
+  const deck = [stretchedIn(piece.base), rule('handLean')];
+  const reads = [stack, covered, sitting, loadOf(model, sitting), rule('leastLeft'), rule('mostStrain'), deck];
   return keep('sit', reads, () => sitPlan(model, covered, sitting));
 }
 

@@ -178,6 +178,74 @@ function trimmingLines({ plan, piece, rule }: Making): SizeLine[] {
   return lines;
 }
 
+/** Webbing or springs, and what holds them. */
+function deckLines({ plan, piece, rule }: Making): SizeLine[] {
+  const { deck } = plan.base;
+  if (!deck || deck.straps.length === 0) return [];
+  const pieces = count('pieces', 'Pieces', piece.count);
+  const each = count('straps', 'On one piece', deck.straps.length);
+  const roll = rule('roll', 'dustRoll');
+  const { width, height } = deck.hessian;
+  const beside = Math.max(1, Math.floor(roll.value / width));
+  const hessian: SizeLine = {
+    key: 'deck.hessian.length',
+    group: 'Buy',
+    label: 'Hessian',
+    value: Math.ceil(piece.count / beside) * height,
+    unit: 'roll',
+    note: `from a ${Math.round(roll.value)} mm roll`,
+    formula: 'length = rows × depth of one, as many beside each other as the roll is wide',
+    terms: [length('width', 'One piece, width', width), length('depth', 'One piece, depth', height), roll, pieces],
+  };
+  const held: SizeLine = {
+    key: 'deck.fasteners',
+    group: 'Buy',
+    label: deck.clips > 0 ? 'Nails for the clips' : 'Staples for the webbing',
+    value: deck.fasteners * piece.count,
+    unit: 'count',
+    formula: 'both ends of each × pieces',
+    terms: [count('one', 'On one piece', deck.fasteners), pieces],
+  };
+  if (deck.clips > 0)
+    return [
+      {
+        key: 'deck.springs',
+        group: 'Buy',
+        label: deck.name,
+        value: deck.straps.length * piece.count,
+        unit: 'count',
+        note: `${Math.round(Math.max(...deck.straps.map(({ cut }) => cut)))} mm at the longest`,
+        formula: 'springs on one × pieces',
+        terms: [each, pieces],
+      },
+      {
+        key: 'deck.clips',
+        group: 'Buy',
+        label: 'Spring clips',
+        value: deck.clips * piece.count,
+        unit: 'count',
+        formula: 'two for each spring',
+        terms: [each, pieces],
+      },
+      hessian,
+      held,
+    ];
+  return [
+    {
+      key: 'deck.webbing',
+      group: 'Buy',
+      label: deck.name,
+      value: deck.total * piece.count,
+      unit: 'roll',
+      note: `${deck.width} mm wide`,
+      formula: 'webbing = every strap as cut × pieces',
+      terms: [length('one', 'For one piece', deck.total), each, pieces],
+    },
+    hessian,
+    held,
+  ];
+}
+
 /** Glue goes on the faces of every layer that is laid. */
 function glueLines({ plan, piece, rule }: Making): SizeLine[] {
   const faces = rule('faces', 'glueFaces');
@@ -205,5 +273,5 @@ function glueLines({ plan, piece, rule }: Making): SizeLine[] {
 /** What to buy for the set: everything that any step uses, but for the fasteners, which are listed with their places. */
 export function buySizes(making: Making): SizeLine[] {
   if (!making.plan.cut || !making.plan.cover) return [];
-  return [...mainLines(making), ...rollLines(making), ...trimmingLines(making), ...glueLines(making)];
+  return [...mainLines(making), ...rollLines(making), ...trimmingLines(making), ...deckLines(making), ...glueLines(making)];
 }

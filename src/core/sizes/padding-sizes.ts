@@ -1,3 +1,4 @@
+import type { Room } from '../base';
 import type { FoamPiece } from '../cut';
 import { KEPT, PAD_ROLES } from '../piece';
 import { length, type Making, type SizeLine } from './types';
@@ -15,6 +16,16 @@ function padNote({ materialName, layers, count, scrap, blocks, kept, trimmed, fi
     ...(blocks.length > 1 ? [`${blocks.length} blocks each`] : []),
     ...(trimmed ? [`trimmed to ${Math.round(finished.width)} × ${Math.round(finished.height)} mm once glued`] : []),
   ].join(', ');
+}
+
+/** What is left beside it in the opening it goes into. */
+function roomNote(room: Room | null): string {
+  if (!room) return 'at its widest';
+  const left = [
+    ...(room.width === null ? [] : [`${Math.round(room.width * 10) / 10} mm left and right`]),
+    ...(room.depth === null ? [] : [`${Math.round(room.depth * 10) / 10} mm near and far`]),
+  ];
+  return left.length > 0 ? `free beside it: ${left.join(', ')}` : 'at its widest';
 }
 
 /** The padding: heights over the board and the pads to cut. */
@@ -49,6 +60,22 @@ export function paddingSizes({ plan, piece, rule }: Making): SizeLine[] {
         length('free', 'Crown before covering', surface.freeCrown),
         ...piece.pads.filter((p) => p.role === 'crown').map((p) => length(p.id, 'Crown pad thickness', p.thickness)),
         rule('inset', 'crownInset'),
+      ],
+    },
+    {
+      key: 'covered',
+      group: 'Padding',
+      label: 'Covered size',
+      value: plan.room.covered.width,
+      by: plan.room.covered.depth,
+      unit: 'length',
+      note: roomNote(plan.room.opening),
+      formula: 'covered = board + 2 × (what stands out beyond its edge under the cover + cloth)',
+      terms: [
+        length('board', 'Board width', plan.outline.width),
+        length('depth', 'Board depth', plan.outline.depth),
+        length('cloth', 'Cloth', piece.cloth.thickness),
+        rule('overhang', 'overhang'),
       ],
     },
     ...plan.foam.map((foam, i): SizeLine => ({

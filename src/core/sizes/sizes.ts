@@ -1,6 +1,7 @@
 import { applyOverrides, ruleOf, type HouseRules } from '../house';
 import type { Piece } from '../piece';
 import type { SheetPlan } from '../plan/types';
+import { baseSizes } from './base-sizes';
 import { coverSizes } from './cover-sizes';
 import { paddingSizes } from './padding-sizes';
 import { SIZE_GROUPS, type Making, type SizeGroup, type SizeLine } from './types';
@@ -8,6 +9,7 @@ import { buySizes } from './buy-sizes';
 import { fixingSizes, workSizes } from './work-sizes';
 
 const GROUP: Record<SizeGroup, (making: Making) => SizeLine[]> = {
+  Base: baseSizes,
   Padding: paddingSizes,
   Cover: coverSizes,
   Buy: buySizes,

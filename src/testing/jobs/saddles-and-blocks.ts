@@ -136,7 +136,7 @@ export const SADDLES_AND_BLOCKS: Job[] = [
   {
     id: 'deck',
     title: 'A deck through a settle’s frame',
-    inputs: '560 × 510 between the rails; 25 firm; pulled through and stapled on the rail.',
+    inputs: '560 × 510 over the rails; elastic webbing on which the hand goes down 30; 25 firm; pulled through and stapled on the rail.',
     piece: piece('tight-seat', { name: 'Settle deck' }),
     figures: [
       {
@@ -146,17 +146,35 @@ export const SADDLES_AND_BLOCKS: Job[] = [
         most: 900,
         why: '560, over and down to the rail on either side, and a hand to pull by',
       },
-      minutes(40, 160, 'an hour'),
+      {
+        what: 'webbing',
+        of: (plan) => plan.base.deck!.total,
+        least: 4000,
+        most: 7000,
+        why: 'five or six straps front to back and five across, half a metre each',
+      },
+      {
+        what: 'sinks under 95 kg',
+        of: (plan) => plan.sit?.sink ?? NaN,
+        least: 38,
+        most: 65,
+        why: 'webbing and an inch of foam: a seat that gives by two inches, not a hammock',
+      },
+      minutes(70, 220, 'an hour, and half an hour for the webbing'),
     ],
-    order: ['glue-main', 'wadding', 'cloth', 'staple'],
-    buys: ['cloth.length', 'foam.sheets', 'staple.count'],
+    order: ['board', 'deck', 'hessian', 'glue-main', 'wadding', 'cloth', 'staple'],
+    buys: ['cloth.length', 'foam.sheets', 'staple.count', 'deck.webbing', 'deck.hessian.length', 'deck.fasteners'],
     browser: true,
   },
   {
     id: 'small-deck',
     title: 'The deck of a small armchair',
-    inputs: '480 × 440; 25 firm.',
-    piece: piece('tight-seat', { name: 'Armchair deck', shape: rectangle(480, 440, 0) }),
+    inputs: '480 × 440; zigzag springs; 25 firm.',
+    piece: piece('tight-seat', {
+      name: 'Armchair deck',
+      shape: rectangle(480, 440, 0),
+      base: { deck: { kind: 'springs', give: 30, rail: 40 } },
+    }),
     figures: [
       {
         what: 'cover, depth',
@@ -166,8 +184,8 @@ export const SADDLES_AND_BLOCKS: Job[] = [
         why: '440, through the frame front and back, and a hand to pull by',
       },
     ],
-    order: ['glue-main', 'wadding', 'cloth', 'staple'],
-    buys: ['cloth.length', 'foam.sheets', 'staple.count'],
+    order: ['board', 'deck', 'hessian', 'glue-main', 'wadding', 'cloth', 'staple'],
+    buys: ['cloth.length', 'foam.sheets', 'staple.count', 'deck.springs', 'deck.clips'],
   },
   {
     id: 'leather-seat',

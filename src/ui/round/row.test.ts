@@ -47,9 +47,11 @@ describe('a set side by side', () => {
   });
 
   it('unmatched, each has the stripe as it comes off the roll; matched, all have it in one place', () => {
-    const loose = viewOf({ ...striped, covering: { ...striped.covering, motif: null } });
+    const unmatched: Piece = { ...striped, covering: { ...striped.covering, motif: null, matched: false } };
+    const loose = viewOf(unmatched);
     const laid = loose.plan.cut!.cloth.laid;
-    const shown = sideBySide({ ...striped, covering: { ...striped.covering, motif: null } }, loose);
+    const shown = sideBySide(unmatched, loose);
+    expect(shown.length).toBeGreaterThan(1);
     shown.forEach(({ pattern }, k) => {
       const [x, y] = pattern.get('cover')!;
       // The very place of that piece on the roll.

@@ -25,7 +25,7 @@ describe('what mends a warning', () => {
       'welt-on-the-straight',
       {
         ...newPiece('arm-pad', { type: 'rectangle', width: 350, depth: 120, cornerRadius: { front: 50, back: 50 } }),
-        covering: { way: 'boxed' },
+        covering: { way: 'boxed', welt: { cord: 5, cut: 'straight', upper: true, lower: true, double: false } },
       },
     ],
     ['not-pre-shrunk', { ...chair, cloth: { ...chair.cloth, fibre: 'linen' } }],

@@ -14,5 +14,6 @@ export const tightSeat = kind({
     board: { material: 'webbing', thickness: 20 },
     pads: [main('seat-firm', 25, { offset: 0 })],
     way: 'tight-deck',
+    base: { deck: { kind: 'elastic', give: 30, rail: 40 } },
   },
 });

@@ -1,4 +1,5 @@
 import { Type, type Static } from '@sinclair/typebox';
+import { DECKS } from '../../foam';
 import { CORNER, EDGE } from './edge';
 import { choice, figure, id, length, list, oneOf, optional, orNull, pair, PLAN, record, spot, tag, tick, whole, words, type Range } from './field';
 import { BASE_SHAPE, BOARD_SIZE, PAN_ROW, PART_SIZE } from './shapes';
@@ -91,6 +92,27 @@ export const FRAME = record({
   kerf: length('Saw kerf', [0, 10], { default: 3 }),
 });
 
+/** What is stretched in a frame instead of a board: webbing or springs. */
+export const DECK = record({
+  kind: choice('Stretched in it', DECKS, { default: 'elastic' }),
+  give: length('A hand leant on it goes down', [5, 120], {
+    default: 30,
+    reason: 'Elbow straight, in the middle, before any padding lies on it: 25 to 40 mm is tight enough and not a board.',
+  }),
+  rail: length('Rail, width', [15, 150], { default: 40 }),
+});
+
+/** What the covered piece has to go between: a frame it drops into, two walls, a wall and a mattress. */
+export const OPENING = record({
+  width: orNull(length('Between left and right', BOARD_SIZE, { empty: 'Open' })),
+  depth: orNull(length('Between near and far', BOARD_SIZE, { empty: 'Open' })),
+  clear: length('Free on either side', [0, 50], {
+    default: 2,
+    hint: 'once it is covered',
+    reason: 'A coin’s thickness: less and the cloth is rubbed through, more and the gap is seen.',
+  }),
+});
+
 /** A base that is not flat: cross-sections along its centre line, or a map of heights read off a scan. */
 export const MOULD = oneOf('kind', [
   record({ kind: tag('rows'), rows: list('Cross-sections', PAN_ROW, [2, 40]) }),
@@ -131,6 +153,8 @@ export const BASE = record({
   hardware: optional(list('Hardware', HARDWARE, [0, 60])),
   edges: optional(list('Edges', EDGE_FACT, [0, 60])),
   frame: optional(orNull(FRAME)),
+  deck: optional(orNull(DECK)),
+  opening: optional(orNull(OPENING)),
   mould: optional(orNull(MOULD)),
   trace: optional(orNull(TRACE)),
 });
@@ -142,5 +166,7 @@ export type Hole = Static<typeof HOLE>;
 export type Hardware = Static<typeof HARDWARE>;
 export type EdgeFact = Static<typeof EDGE_FACT>;
 export type Frame = Static<typeof FRAME>;
+export type Opening = Static<typeof OPENING>;
+export type StretchedDeck = Static<typeof DECK>;
 export type Mould = Static<typeof MOULD>;
 export type Trace = Static<typeof TRACE>;

@@ -1,15 +1,18 @@
 'use client';
 
 import { TriangleAlert } from 'lucide-react';
-import type { FrameCuts } from '@/core/base';
+import { stretchedIn, type FrameCuts } from '@/core/base';
 import { BOARDS } from '@/core/foam';
 import { inUnit } from '@/core/length';
-import { defaultsOf, FRAME, kindOf } from '@/core/piece';
+import { DECK, defaultsOf, FRAME, kindOf, OPENING } from '@/core/piece';
 import { ChoiceField } from '@/ui/kit/fields';
 import { AddOne, Part, TakeOut } from '@/ui/kit/lists';
 import { useLength, useSettings } from '@/ui/kit/settings';
 import { PieceField } from '@/ui/sheet/piece-field';
 import { useField, usePiece, usePlan, useSheet } from '@/ui/sheet/store';
+
+/** An opening that nobody has measured yet is begun so much larger than the board, mm: it fits. */
+const ROOMY = 30;
 
 const degrees = (radians: number) => `${Math.round(((radians * 180) / Math.PI) * 10) / 10}°`;
 
@@ -19,7 +22,7 @@ function Strength() {
   const check = usePlan()?.base.board;
   const [, put] = useField('base.board.thickness');
   if (!check) return null;
-  const good = check.verdict === 'good' || check.verdict === 'moulded';
+  const good = !['soft', 'breaks', 'slack'].includes(check.verdict);
   return (
     <div className={`text-xs border-l-3 pl-2 my-1 ${good ? 'border-success' : 'border-error text-error'}`} data-board={check.verdict}>
       {!good && <TriangleAlert size={14} aria-hidden className="inline mr-1" />}
@@ -34,15 +37,34 @@ function Strength() {
   );
 }
 
+/** What is stretched in the frame: nothing said is the usual, and the first word said writes the rest down with it. */
+function DeckFields() {
+  const { deck } = usePiece().base;
+  const [, put] = useField('base.deck');
+  const standing = defaultsOf(DECK);
+  return Object.keys(DECK.properties).map((key) => (
+    <PieceField
+      key={key}
+      at={`base.deck.${key}`}
+      standing={standing[key as keyof typeof standing]}
+      {...(deck ? {} : { onCommit: (value: never) => put({ ...standing, [key]: value }) })}
+    />
+  ));
+}
+
 /** Board, and what carries it. */
 export function BoardFields() {
-  const { kind } = usePiece();
+  const { kind, base } = usePiece();
   const [board, put] = useField<string>('base.board.material');
   return (
     <>
       <ChoiceField label="Board" value={board} options={BOARDS} onChange={put} />
       <PieceField at="base.board.thickness" />
-      <PieceField at="base.supports" standing={kindOf(kind).supports} />
+      {stretchedIn({ board: { ...base.board, material: board }, deck: base.deck }) ? (
+        <DeckFields />
+      ) : (
+        <PieceField at="base.supports" standing={kindOf(kind).supports} />
+      )}
       <Strength />
     </>
   );
@@ -91,6 +113,38 @@ export function FrameFields() {
             <PieceField key={key} at={`base.frame.${key}`} />
           ))}
           {cuts && <CutList cuts={cuts} />}
+        </>
+      )}
+    </Part>
+  );
+}
+
+/** What the covered piece goes between, and what is left beside it there. */
+export function OpeningFields() {
+  const { opening } = usePiece().base;
+  const [, put] = useField('base.opening');
+  const size = useSheet((state) => state.view?.plan.outline);
+  const room = useSheet((state) => state.view?.plan.room.opening);
+  const say = useLength();
+  const free = (mm: number | null | undefined): string => (mm === null || mm === undefined ? '' : say(Math.round(mm * 10) / 10));
+  return (
+    <Part title="Goes between" count={opening ? 1 : 0}>
+      {!opening && size && (
+        <AddOne onClick={() => put({ ...defaultsOf(OPENING), width: Math.ceil(size.width + ROOMY), depth: null })}>Frame or walls</AddOne>
+      )}
+      {opening && (
+        <>
+          <div className="flex">
+            <TakeOut what="the opening" onClick={() => put(null)} />
+          </div>
+          {Object.keys(OPENING.properties).map((key) => (
+            <PieceField key={key} at={`base.opening.${key}`} />
+          ))}
+          {room && (
+            <p className={`text-xs border-l-3 pl-2 my-1 ${room.fits ? 'border-success' : 'border-error text-error'}`} data-room={room.fits}>
+              Covered, free on either side: {[free(room.width), free(room.depth)].filter(Boolean).join(' × ') || 'open'}
+            </p>
+          )}
         </>
       )}
     </Part>

@@ -11,7 +11,7 @@ export const base: Stage = {
   name: 'Base',
   lacking: () => null,
   parts: ['board'],
-  sizes: ['Padding'],
+  sizes: ['Base', 'Padding'],
   Panel: BasePanel,
   Main: BaseMain,
   drawing: {

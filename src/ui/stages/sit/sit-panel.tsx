@@ -177,6 +177,7 @@ function Verdict({ plan }: { plan: SitPlan }) {
       </ul>
       <dl>
         <Line label="Sinks" says={say(plan.sink)} big />
+        {plan.deck !== null && <Line label="Of it the deck" says={say(plan.deck)} />}
         <Line label="Loaded height" says={say(plan.loadedHeight)} big />
         <Line label="The same place unloaded" says={say(plan.unloadedHeight)} />
         <Line label="Least foam left" says={say(plan.leastLeft)} />
