@@ -40,7 +40,7 @@ function meanThickness(stack: Stack, built: BuiltPad): number {
 export function foamMass(stack: Stack): number {
   return stack.pads.reduce((sum, built) => {
     const { pocket } = built.pad;
-    const letIn = pocket && built.insert ? pocket.width * pocket.length * pocket.deep : 0;
+    const letIn = pocket && built.insert ? (Math.PI / 4) * pocket.width * pocket.length * pocket.deep : 0;
     const volume = polygonArea(built.polygon) * meanThickness(stack, built) - letIn;
     return sum + massOf(volume, built.foam.density) + (built.insert ? massOf(letIn, built.insert.foam.density) : 0);
   }, 0);

@@ -1,8 +1,8 @@
 import { intersectD, FillRule } from 'clipper2-ts';
-import type { Model } from '../build';
+import type { BuiltPad, Model } from '../build';
 import { laminate } from '../foam';
-import { bounds, offsetPolygon, polygonArea, type Polygon } from '../outline';
-import type { Pad } from '../piece';
+import { bounds, offsetPolygon, polygonArea, type Point, type Polygon } from '../outline';
+import type { Pad, Pocket } from '../piece';
 
 /** One block of a pad: what is cut as one piece. */
 export type FoamBlock = { outline: Polygon; width: number; height: number; area: number };
@@ -33,7 +33,55 @@ export type FoamPiece = {
   scrap: boolean;
   /** an old pad that goes back in: nothing is cut for it */
   kept: NonNullable<Pad['kept']> | null;
+  /** where a pocket is carved into it, or a patch let in */
+  pocket: Polygon | null;
+  /** the pad that this one is let into, from above: the insert of a pocket, or fresh foam in old */
+  insertOf: string | null;
 };
+
+/** Sides of the polygon that an oval is cut as. */
+const OVAL = 72;
+
+/** A pocket’s oval. */
+export function pocketOutline({ x, y, width, length }: Pocket): Polygon {
+  return Array.from({ length: OVAL }, (_, i): Point => {
+    const angle = (2 * Math.PI * i) / OVAL;
+    return [x + (width / 2) * Math.cos(angle), y + (length / 2) * Math.sin(angle)];
+  });
+}
+
+/** What fills a pocket: laid in from above and trimmed flush, so the next thickness sold does. */
+function insertPiece({ piece }: Model, { pad, insert }: BuiltPad): FoamPiece[] {
+  if (!pad.pocket || !insert) return [];
+  const { foam } = insert;
+  const outline = pocketOutline(pad.pocket);
+  const proud = foam.sold.find((thickness) => thickness >= pad.pocket!.deep);
+  const layers = proud === undefined ? laminate(pad.pocket.deep, foam.sold).layers : [proud];
+  const { width, length: height } = pad.pocket;
+  return [
+    {
+      pad: `${pad.id} insert`,
+      role: pad.role,
+      material: foam.id,
+      materialName: foam.name,
+      thickness: pad.pocket.deep,
+      layers,
+      exact: true,
+      count: piece.count * layers.length,
+      width,
+      height,
+      area: polygonArea(outline),
+      outline,
+      finished: { width, height, outline },
+      trimmed: false,
+      blocks: [blockOf(outline)],
+      scrap: false,
+      kept: null,
+      pocket: null,
+      insertOf: pad.id,
+    },
+  ];
+}
 
 /** Reach of a strip beyond the pad, mm. */
 const BEYOND = 10;
@@ -80,12 +128,12 @@ export function canBeTrimmed(pad: Pick<Pad, 'outline' | 'kept'>, offset: number)
 }
 
 /**
- * The foam pieces of every pad.
+ * The foam pieces of every pad, in the order of the stack, and then what is let into them.
  *
  * @param model the built piece
  */
 export function foamPieces(model: Model): FoamPiece[] {
-  return model.pads.map((built, i) => {
+  const pads = model.pads.map((built, i): FoamPiece => {
     const { foam } = built;
     // How it is cut is said in the document alone: nothing of that is left in the stack.
     const pad = model.piece.pads[i]!;
@@ -115,6 +163,9 @@ export function foamPieces(model: Model): FoamPiece[] {
       trimmed,
       scrap: Boolean(pad.scrap),
       kept,
+      pocket: pad.pocket ? pocketOutline(pad.pocket) : null,
+      insertOf: null,
     };
   });
+  return [...pads, ...model.pads.flatMap((built) => insertPiece(model, built))];
 }

@@ -154,19 +154,22 @@ function padTemplate(foam: FoamPiece, of = ''): Bare {
   // The board itself is the template of what is trimmed against it: the line is what it comes to.
   const { outline } = foam.finished;
   const box = bounds(outline);
+  const [x, y] = foam.insertOf ? [(box.minX + box.maxX) / 2, (box.minY + box.maxY) / 2] : [0, 0];
   return {
     of: `foam ${foam.pad}`,
-    title: `${NAMES[foam.role] ?? 'Pad'}${of}, ${foam.materialName}, ${foam.layers.join(' + ')} mm, cut ${foam.count}${foam.scrap ? ', from scraps' : ''}${foam.trimmed ? ', the line it is trimmed to' : ''}`,
+    title: `${foam.insertOf ? 'Insert, ' : ''}${NAMES[foam.role] ?? 'Pad'}${of}, ${foam.materialName}, ${foam.layers.join(' + ')} mm, cut ${foam.count}${foam.scrap ? ', from scraps' : ''}${foam.trimmed ? ', the line it is trimmed to' : ''}`,
     // Joins between blocks are dashed: each block is cut along them.
     lines: [
       { outline, closed: true },
       ...(foam.blocks.length > 1 ? foam.blocks.map((block): TemplateLine => ({ outline: block.outline, closed: true, dashed: true })) : []),
+      // What is carved into it, or let in, is marked through the template.
+      ...(foam.pocket ? [{ outline: foam.pocket, closed: true, dashed: true }] : []),
     ],
     marks: [
-      [0, box.minY],
-      [box.maxX, 0],
-      [0, box.maxY],
-      [box.minX, 0],
+      [x, box.minY],
+      [box.maxX, y],
+      [x, box.maxY],
+      [box.minX, y],
     ],
   };
 }

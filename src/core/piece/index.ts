@@ -6,4 +6,4 @@ export { begunPiece, begunShape, examplesOf, type Begun } from './begun';
 export { migrate } from './migrate';
 export { PieceProblems, type Problem } from './problem';
 export * from './schema';
-export { firstPocket, freeId, rimOf, withCrown, withPad } from './stack-changes';
+export { firstPatch, firstPocket, freeId, rimOf, withCrown, withPad } from './stack-changes';

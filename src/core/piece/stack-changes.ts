@@ -37,6 +37,12 @@ export function rimOf(kind: PadEdge['kind'], thickness: number): PadEdge {
   return { kind, width: kind === 'rounded' ? Math.min(start.width, thickness) : start.width } as PadEdge;
 }
 
+/** A patch as it is first let into an old pad: of the same foam, where it is worn most, a third of its depth. */
+export function firstPatch({ material, thickness }: Pick<Pad, 'material' | 'thickness'>): Pocket {
+  const start = defaultsOf(POCKET);
+  return { ...start, x: 0, y: 0, material, deep: Math.max(1, Math.min(thickness / 2, Math.max(start.deep, Math.round(thickness / 3)))) };
+}
+
 /** A pocket as it is first let in: under a rider's seat bones, filled softer, at most half the pad deep. */
 export function firstPocket(thickness: number): Pocket {
   const start = defaultsOf(POCKET);

@@ -10,7 +10,7 @@ import { metresRound } from './metres';
 import { step, type Step } from './step';
 
 /** Plain handling times that no house rule is worth having for, minutes. */
-const HANDLING = { checkBoard: 4, layWadding: 3, takeOff: 3, finding: 10, carvePass: 2, keep: 10, hessian: 8 };
+const HANDLING = { checkBoard: 4, layWadding: 3, takeOff: 3, finding: 10, carvePass: 2, keep: 10, hessian: 8, patch: 12 };
 
 /** Of gluing, this share is spraying; the rest is laying and pressing. */
 const SPRAYING = 0.6;
@@ -117,7 +117,7 @@ function cutSteps({ piece, rule }: Model, foam: readonly FoamPiece[]): Step[] {
   const layers = foam.filter(({ kept }) => !kept).flatMap((pad) => pad.layers.map(() => pad));
   const cut = layers.map((pad) =>
     [
-      `${roleName(pad.role)} ${pad.materialName.toLowerCase()}, ${Math.round(pad.width)} × ${Math.round(pad.height)} mm`,
+      `${pad.insertOf ? 'insert for the ' : ''}${roleName(pad.role)} ${pad.materialName.toLowerCase()}, ${Math.round(pad.width)} × ${Math.round(pad.height)} mm`,
       ...(pad.trimmed ? [`rough-cut, ${rule('foamOversize')} mm larger all round`] : []),
       ...(pad.scrap ? ['from scraps'] : []),
       ...(pad.blocks.length > 1 ? [`in ${pad.blocks.length} blocks`] : []),
@@ -133,17 +133,25 @@ function cutSteps({ piece, rule }: Model, foam: readonly FoamPiece[]): Step[] {
       ? [step('foam', 'Cut the foam', `${cut.join('; ')}.`, (metresRound(layers) * rule('timeCutMetre')) / 60, { caution: CAUTIONS.knife })]
       : []),
   ];
-  for (const { id, role, pocket } of piece.pads) {
+  for (const { id, role, pocket, kept } of piece.pads) {
     if (!pocket) continue;
     const passes = Math.ceil(pocket.deep / rule('carvePass') - 1e-9);
     steps.push(
-      step(
-        `pocket-${id}`,
-        `Carve the pocket in the ${roleName(role)}`,
-        `${passes} even passes, feeling left against right after each; glue the insert in flush.`,
-        passes * HANDLING.carvePass,
-        { caution: CAUTIONS.knife },
-      ),
+      kept
+        ? step(
+            `patch-${id}`,
+            `Patch the old ${roleName(role)}`,
+            `Cut the worn place out, ${pocket.width} × ${pocket.length} mm and ${pocket.deep} mm deep, its sides sloping in; glue fresh foam in, standing proud; when the glue holds trim it flush and feel over it with the flat hand.`,
+            HANDLING.patch,
+            { caution: CAUTIONS.knife, wait: rule('timeGlueTack') },
+          )
+        : step(
+            `pocket-${id}`,
+            `Carve the pocket in the ${roleName(role)}`,
+            `${passes} even passes, feeling left against right after each; glue the insert in flush.`,
+            passes * HANDLING.carvePass,
+            { caution: CAUTIONS.knife },
+          ),
     );
   }
   return steps;
@@ -185,7 +193,10 @@ function wrapped({ piece }: Model): keyof typeof WADDED {
 
 /** Cutting, carving and gluing the pads, and the wadding over them. */
 export function buildSteps(model: Model, foam: readonly FoamPiece[], wadding: LiningPiece | null): Step[] {
-  const pads = foam.length > 0 ? [...cutSteps(model, foam), ...foam.flatMap((pad, i) => glueSteps(model, pad, i === 0))] : [];
+  const pads =
+    foam.length > 0
+      ? [...cutSteps(model, foam), ...foam.filter(({ insertOf }) => insertOf === null).flatMap((pad, i) => glueSteps(model, pad, i === 0))]
+      : [];
   if (!wadding) return pads;
   const minutes = HANDLING.layWadding + (metresRound([wadding]) * model.rule('timeClothMetre')) / 60;
   return [...pads, step('wadding', 'Lay the wadding', WADDED[wrapped(model)], minutes, { caution: CAUTIONS.glue })];

@@ -1,6 +1,7 @@
 import type { Model } from '../build';
 import { stitchingWords } from '../cloth';
 import { choicesOf, wayOf, type CoverPlan, type SewnFacts } from '../cover';
+import type { Cloth } from '../piece';
 import { CAUTIONS } from './cautions';
 import { metresRound } from './metres';
 import { step, type Step } from './step';
@@ -63,6 +64,12 @@ function seamWords({ pieces, seams }: CoverPlan): string {
     : `Joins first, then ${names}: notch to notch, from the middle outwards; measure each seam as it is sewn.`;
 }
 
+/** Where seams cross it is thickest: that is where a machine stops. */
+function thickestWords({ thickness }: Cloth, seams: CoverPlan['seams']): string {
+  const most = Math.max(...seams.map(({ layers }) => layers));
+  return most > 2 ? ` At its thickest ${most} layers, ${round(most * thickness)} mm: turn the wheel by hand there.` : '';
+}
+
 function stitchSteps({ rule, piece }: Model, cover: CoverPlan): Step[] {
   const { welts, seams, zip } = cover;
   const sew = (length: number): number => ((length / 1000) * rule('timeSewMetre')) / 60;
@@ -89,7 +96,7 @@ function stitchSteps({ rule, piece }: Model, cover: CoverPlan): Step[] {
       step(
         'sew',
         'Sew the cover',
-        `${seamWords(cover)} ${stitchingWords(piece.cloth)}`,
+        `${seamWords(cover)} ${stitchingWords(piece.cloth)}${thickestWords(piece.cloth, stitched)}`,
         stitched.reduce((sum, seam) => sum + sew(seam.length * (seam.welted ? 2 : 1)), 0),
         { caution },
       ),

@@ -1,6 +1,6 @@
 import type { Room } from '../base';
 import type { FoamPiece } from '../cut';
-import { KEPT, PAD_ROLES } from '../piece';
+import { KEPT, PAD_ROLES, type Piece } from '../piece';
 import { length, type Making, type SizeLine } from './types';
 
 /** A middle within this of its rim is level, mm. */
@@ -26,6 +26,23 @@ function roomNote(room: Room | null): string {
     ...(room.depth === null ? [] : [`${Math.round(room.depth * 10) / 10} mm near and far`]),
   ];
   return left.length > 0 ? `free beside it: ${left.join(', ')}` : 'at its widest';
+}
+
+/** What is let into a pad: the insert of a pocket, or fresh foam in an old one. */
+function insertLine(insert: FoamPiece, { pads }: Piece): SizeLine {
+  const pad = pads.find(({ id }) => id === insert.insertOf)!;
+  const name = PAD_ROLES.find(({ id }) => id === pad.role)!.name.toLowerCase();
+  return {
+    key: `foam.${insert.pad}`,
+    group: 'Padding',
+    label: pad.kept ? `Patch in the ${name}` : `Insert in the ${name}`,
+    value: insert.width,
+    by: insert.height,
+    unit: 'length',
+    note: `${insert.materialName.toLowerCase()}, ${insert.layers.join(' + ')} mm, oval, ${insert.count} to cut, ${insert.thickness} mm deep`,
+    formula: 'size = the pocket’s own; trimmed flush once it is glued in',
+    terms: [length('deep', 'Depth of the pocket', insert.thickness), length('pad', 'Thickness of the pad', pad.thickness)],
+  };
 }
 
 /** The padding: heights over the board and the pads to cut. */
@@ -78,22 +95,25 @@ export function paddingSizes({ plan, piece, rule }: Making): SizeLine[] {
         rule('overhang', 'overhang'),
       ],
     },
-    ...plan.foam.map((foam, i): SizeLine => ({
-      key: `foam.${foam.pad}`,
-      group: 'Padding',
-      label: PAD_ROLES.find(({ id }) => id === foam.role)!.name,
-      value: foam.width,
-      by: foam.height,
-      unit: 'length',
-      note: padNote(foam),
-      formula: foam.trimmed ? 'rough-cut = board + 2 × offset + 2 × oversize; trimmed once glued' : 'size = board + 2 × offset',
-      terms: [
-        length('board', 'Board width', plan.outline.width),
-        ...(piece.pads[i]!.offset === null
-          ? [rule('offset', foam.role === 'crown' ? 'crownInset' : 'overhang')]
-          : [length('offset', 'This pad’s own overhang', piece.pads[i]!.offset)]),
-        ...(foam.trimmed ? [rule('oversize', 'foamOversize'), length('trimmed', 'Width it is trimmed to', foam.finished.width)] : []),
-      ],
-    })),
+    ...plan.foam.filter(({ insertOf }) => insertOf !== null).map((insert) => insertLine(insert, piece)),
+    ...plan.foam
+      .filter(({ insertOf }) => insertOf === null)
+      .map((foam, i): SizeLine => ({
+        key: `foam.${foam.pad}`,
+        group: 'Padding',
+        label: PAD_ROLES.find(({ id }) => id === foam.role)!.name,
+        value: foam.width,
+        by: foam.height,
+        unit: 'length',
+        note: padNote(foam),
+        formula: foam.trimmed ? 'rough-cut = board + 2 × offset + 2 × oversize; trimmed once glued' : 'size = board + 2 × offset',
+        terms: [
+          length('board', 'Board width', plan.outline.width),
+          ...(piece.pads[i]!.offset === null
+            ? [rule('offset', foam.role === 'crown' ? 'crownInset' : 'overhang')]
+            : [length('offset', 'This pad’s own overhang', piece.pads[i]!.offset)]),
+          ...(foam.trimmed ? [rule('oversize', 'foamOversize'), length('trimmed', 'Width it is trimmed to', foam.finished.width)] : []),
+        ],
+      })),
   ];
 }

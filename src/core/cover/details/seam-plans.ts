@@ -14,10 +14,22 @@ export type SeamPlan = {
   ease: number;
   notches: number;
   thread: number;
+  /** layers of cloth that lie under the foot where it is thickest; nothing where it is not stitched */
+  layers: number;
 };
 
+/**
+ * Layers of cloth at a seam’s thickest place: the two that it joins, a welt’s folded strip (twice for a double one), and where a
+ * join runs into it the join’s two allowances, pressed open.
+ *
+ * @param seam what is known of it
+ */
+export function layersAt({ welted, double, crossed }: { welted: boolean; double: boolean; crossed: boolean }): number {
+  return 2 + (welted ? (double ? 4 : 2) : 0) + (crossed ? 2 : 0);
+}
+
 /** The seams of a cover with the pieces that meet in them. */
-export function seamPlans({ ring, covering, rule }: Working, sewn: Sewn, pieces: readonly CoverPiece[]): SeamPlan[] {
+export function seamPlans({ ring, covering, rule, welt }: Working, sewn: Sewn, pieces: readonly CoverPiece[]): SeamPlan[] {
   return sewn.seams.map((seam) => {
     const length = levelLength(ring, seam.level);
     const partners = pieces.flatMap((piece) =>
@@ -46,6 +58,9 @@ export function seamPlans({ ring, covering, rule }: Working, sewn: Sewn, pieces:
       ease,
       notches: pieces[0]!.notches.length,
       thread: seam.laid ? 0 : (stitched * rule('threadFactor')) / 100,
+      layers: seam.laid
+        ? 0
+        : layersAt({ welted: seam.welted, double: Boolean(welt?.double), crossed: outside.length > 1 || inside.length > 1 }),
     };
   });
 }

@@ -1,8 +1,9 @@
 import { weaveOf } from '../../cloth';
 import type { Model } from '../../build';
 import { kindOf } from '../../piece';
-import type { Warning } from '../../warning';
+import { sayLength, type Warning } from '../../warning';
 import { choicesOf } from '../choices';
+import { layersAt } from '../details/seam-plans';
 import { BIAS_BELOW } from '../details/welts';
 import type { CoverPlan } from '../plan';
 
@@ -11,7 +12,7 @@ const SHRINKS = new Set(['cotton', 'linen', 'wool']);
 /** Seams that differ by more than this, or by more than this share, do not ease in unseen: mm, and of the length. */
 const EQUAL = 3;
 const EQUAL_SHARE = 0.004;
-type Warn = (code: string, where: string, message: string) => void;
+type Warn = (code: string, where: string, message: string, mend?: Warning['mend']) => void;
 
 /** What there is to say of the cloth itself: stripe, nap, fibre, coating. */
 function warnOfCloth({ piece, rule }: Model, warn: Warn): void {
@@ -45,6 +46,30 @@ function warnOfCloth({ piece, rule }: Model, warn: Warn): void {
       'cloth.coated',
       `Coated cloth tears at a narrow staple: crowns of ${rule('broadCrown')} mm or more, and no overshooting pressure.`,
     );
+}
+
+/** A seam that does not go under the foot: without its welt where that is enough, otherwise by the hand. */
+function warnOfThickness({ piece, rule }: Model, { seams }: CoverPlan, warn: Warn): void {
+  const most = rule('machineFoot');
+  const thick = (layers: number): number => layers * piece.cloth.thickness;
+  const [seam] = seams.filter(({ layers }) => thick(layers) > most).sort((a, b) => b.layers - a.layers);
+  if (!seam) return;
+  const { welt } = choicesOf(piece.covering);
+  const bare = seam.layers - layersAt({ welted: true, double: Boolean(welt?.double), crossed: false }) + 2;
+  const which = seam.id === 'lower' || (seam.id === 'top' && seams.some(({ id }) => id === 'inner')) ? 'lower' : 'upper';
+  const single = welt?.double && thick(seam.layers - 2) <= most;
+  warn(
+    'too-thick-to-sew',
+    'covering.welt',
+    `${seam.name}: ${seam.layers} layers of this cloth are ${sayLength(thick(seam.layers))} at its thickest; the machine takes ${sayLength(most)}. Cut the bulk out in steps and hammer the crossing flat, or sew less into it.`,
+    seam.welted && welt
+      ? single
+        ? { says: 'A single welt', path: 'covering.welt', value: { ...welt, double: false } }
+        : thick(bare) <= most
+          ? { says: 'Leave its welt out', path: 'covering.welt', value: { ...welt, [which]: false } }
+          : undefined
+      : undefined,
+  );
 }
 
 /** What there is to say of what is sewn into it. */
@@ -85,9 +110,10 @@ function warnOfSewing({ piece }: Model, cover: CoverPlan, warn: Warn): void {
  */
 export function clothWarnings(model: Model, cover: CoverPlan): Warning[] {
   const found: Warning[] = [];
-  const warn: Warn = (code, where, message) => void found.push({ code, where, message });
+  const warn: Warn = (code, where, message, mend) => void found.push({ code, where, message, ...(mend ? { mend } : {}) });
   warnOfCloth(model, warn);
   warnOfSewing(model, cover, warn);
+  warnOfThickness(model, cover, warn);
   const { strain, check } = cover;
   if (strain && strain.share > 1)
     warn(

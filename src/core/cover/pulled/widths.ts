@@ -108,6 +108,7 @@ export function inWidths(piece: CoverPiece, roll: Roll): Widths | null {
       ease: 0,
       notches: 0,
       thread: (length * roll.threadFactor) / 100,
+      layers: 2,
     };
   });
   return { pieces, seams };

@@ -1,6 +1,6 @@
 'use client';
 
-import { firstPocket, foamsOf, type Pad } from '@/core/piece';
+import { firstPatch, firstPocket, foamsOf, type Pad } from '@/core/piece';
 import { ChoiceField, TickField } from '@/ui/kit/fields';
 import { PieceField } from '@/ui/sheet/piece-field';
 import { useField, usePiece } from '@/ui/sheet/store';
@@ -13,13 +13,17 @@ export function PocketFields({ pad, at }: { pad: Pad; at: string }) {
   const { pocket } = pad;
   return (
     <>
-      <TickField label="A pocket with an insert" checked={Boolean(pocket)} onChange={(on) => put(on ? firstPocket(pad.thickness) : null)} />
+      <TickField
+        label={pad.kept ? 'A patch of fresh foam' : 'A pocket with an insert'}
+        checked={Boolean(pocket)}
+        onChange={(on) => put(on ? (pad.kept ? firstPatch(pad) : firstPocket(pad.thickness)) : null)}
+      />
       {pocket && (
         <>
           {['width', 'length', 'deep', 'x', 'y'].map((key) => (
             <PieceField key={key} at={`${at}.pocket.${key}`} />
           ))}
-          <ChoiceField label="Insert" value={pocket.material} options={foamsOf(piece)} onChange={putMaterial} />
+          <ChoiceField label={pad.kept ? 'Fresh foam' : 'Insert'} value={pocket.material} options={foamsOf(piece)} onChange={putMaterial} />
         </>
       )}
     </>
