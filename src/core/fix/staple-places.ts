@@ -63,6 +63,9 @@ function nearestEdge(model: Model, [x, y]: Point): string {
 /** How far a staple is moved to look for a place clear of hardware, and in what steps, mm. */
 const LOOK = { step: 2, reach: 14 };
 
+/** Beside a hole that an old fastener left, wood holds again so far from it, mm: there are too many to keep away from. */
+const OLD_CLEAR = 2;
+
 /** Whether a staple would meet a hole or something fixed to the board. */
 function meets(model: Model, [x, y]: Point): boolean {
   const clear = model.rule('hardwareClear');
@@ -71,7 +74,7 @@ function meets(model: Model, [x, y]: Point): boolean {
     hardware.some((item) => Math.hypot(item.x - x, item.y - y) < item.diameter / 2 + clear) ||
     holes.some((hole) =>
       hole.kind === 'round'
-        ? Math.hypot(hole.x - x, hole.y - y) < hole.diameter / 2 + clear
+        ? Math.hypot(hole.x - x, hole.y - y) < hole.diameter / 2 + (hole.held ? OLD_CLEAR : clear)
         : Math.abs(hole.x - x) < hole.width / 2 + clear && Math.abs(hole.y - y) < hole.height / 2 + clear,
     )
   );

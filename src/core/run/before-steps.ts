@@ -3,7 +3,7 @@ import type { Model } from '../build';
 import { wayOf, type LiningPiece } from '../cover';
 import type { FoamPiece } from '../cut';
 import { outlineSize } from '../outline';
-import { kindOf, PAD_ROLES, type Opening } from '../piece';
+import { kindOf, PAD_ROLES, type Opening, type StripItem } from '../piece';
 import { findingOf } from '../strip';
 import { CAUTIONS } from './cautions';
 import { metresRound } from './metres';
@@ -17,6 +17,12 @@ const SPRAYING = 0.6;
 
 const roleName = (role: string): string => PAD_ROLES.find(({ id }) => id === role)!.name.toLowerCase();
 
+/** What holds well and is in nobody’s way is left where it is. */
+function staysWords(items: readonly StripItem[]): string {
+  const stays = items.filter(({ again }) => again === 'stays').map(({ name, where }) => (where ? `${name} (${where})` : name));
+  return stays.length > 0 ? ` Leave in: ${stays.join(', ')}; hammer down what stands up.` : '';
+}
+
 /** Taking the old work off, and what was found under it. */
 export function stripSteps({ piece: { strip } }: Model): Step[] {
   const steps: Step[] = [];
@@ -25,7 +31,12 @@ export function stripSteps({ piece: { strip } }: Model): Step[] {
       step(
         'strip',
         'Strip',
-        `${strip.items.map((item) => item.name).join(', ') || 'All of it'}; mark where each sat before it comes off.`,
+        `${
+          strip.items
+            .filter(({ again }) => again !== 'stays')
+            .map((item) => item.name)
+            .join(', ') || 'All of it'
+        }; mark where each sat before it comes off.${staysWords(strip.items)}`,
         Math.max(1, strip.items.length) * HANDLING.takeOff,
         { caution: CAUTIONS.strip, photos: [...(strip.photos ?? []), ...strip.items.flatMap((item) => item.photos)] },
       ),

@@ -1,7 +1,7 @@
 import type { StripItem, StripRecord } from '../piece';
 
 /** One step of putting back what came off: the reverse order, with what is replaced by new. */
-export type RefitStep = { item: StripItem; again: 'refit' | 'replace'; words: string };
+export type RefitStep = { item: StripItem; again: Exclude<StripItem['again'], 'leave-off' | 'stays'>; words: string };
 
 const SIZES = (item: StripItem): string =>
   [
@@ -13,21 +13,22 @@ const SIZES = (item: StripItem): string =>
     .join(', ');
 
 /**
- * The order of reassembly: what came off last goes on first; what is not wanted again is left out.
+ * The order of reassembly: what came off last goes on first; what is not wanted again is left out, and what stayed in never came off.
  *
  * @param strip the record, in the order things came off
  */
 export function reassembly(strip: StripRecord | undefined): RefitStep[] {
   return [...(strip?.items ?? [])].reverse().flatMap((item): RefitStep[] => {
-    if (item.again === 'leave-off') return [];
+    const { again } = item;
+    if (again === 'leave-off' || again === 'stays') return [];
     const sizes = SIZES(item);
     const words = [
-      `${item.count > 1 ? `${item.count} × ` : ''}${item.name}${item.again === 'replace' ? ', new' : ''}`,
+      `${item.count > 1 ? `${item.count} × ` : ''}${item.name}${again === 'replace' ? ', new' : ''}`,
       item.where,
-      item.again === 'refit' ? '' : sizes,
+      again === 'refit' ? '' : sizes,
     ]
       .filter(Boolean)
       .join('; ');
-    return [{ item, again: item.again, words }];
+    return [{ item, again, words }];
   });
 }

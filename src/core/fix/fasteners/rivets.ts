@@ -1,5 +1,7 @@
 import { CAUTIONS } from '../../run/cautions';
 import { step } from '../../run/step';
+import type { Model } from '../../build';
+import type { Hole, Piece } from '../../piece';
 import { riveted } from '../riveted';
 import { staplePlaces } from '../staple-places';
 import type { Fastener, FastenerPlace } from './fastener';
@@ -17,6 +19,28 @@ function thinned(places: readonly FastenerPlace[]): FastenerPlace[] {
   return places.filter(({ kind }) => kind === 'centre' || since++ % APART === 0).map((place, i) => ({ ...place, n: i + 1 }));
 }
 
+/** The places with the holes of the old cover used again: the nearest place goes to each, and what no place is near to is one more. */
+function throughOld({ piece, rule }: Model, places: readonly FastenerPlace[]): FastenerPlace[] {
+  const near = (APART * rule('staplePitch')) / 2;
+  const found = places.map((place) => ({ ...place, old: false }));
+  for (const { x, y } of oldHolesOf(piece)) {
+    const away = (place: FastenerPlace): number => Math.hypot(place.x - x, place.y - y);
+    const free = found.filter((place) => !place.old);
+    const next = free.reduce<(typeof found)[number] | null>((best, place) => (best && away(best) <= away(place) ? best : place), null);
+    if (next && away(next) <= near) Object.assign(next, { x, y, old: true });
+    else if (next) found.push({ ...next, x, y, kind: 'edge', old: true });
+  }
+  return found.map(({ old: _old, ...place }, i) => ({ ...place, n: i + 1 }));
+}
+
+const through = (old: number): string =>
+  old > 0 ? `, ${old} of them through the old holes: feel for each with an awl from below before the cover hides it` : '';
+
+/** Holes in the base that held the old cover. */
+function oldHolesOf({ base: { holes = [] } }: Piece): Extract<Hole, { kind: 'round' }>[] {
+  return holes.filter((hole) => hole.kind === 'round').filter(({ held }) => held);
+}
+
 export const rivets: Fastener = {
   id: 'rivets',
   name: 'Rivets with washers',
@@ -27,7 +51,7 @@ export const rivets: Fastener = {
     const through = model.piece.base.board.thickness + 2 * model.piece.cloth.thickness;
     return { says: `${RIVET.diameter} × ${Math.ceil(through + RIVET.more)} mm, stainless, each with a washer`, fits: true };
   },
-  places: ({ model, corners }) => thinned(staplePlaces(model, corners)),
+  places: ({ model, corners }) => throughOld(model, thinned(staplePlaces(model, corners))),
   spare: (rule) => rule('stapleSpare'),
   steps: ({ model }, places) => ({
     fasten: [
@@ -41,7 +65,7 @@ export const rivets: Fastener = {
       step(
         'rivet',
         'Rivet it through the pan',
-        `${places.length} rivets with washers, as numbered; drill through cloth and pan together, from below.`,
+        `${places.length} rivets with washers, as numbered${through(oldHolesOf(model.piece).length)}; drill ${oldHolesOf(model.piece).length > 0 ? 'the others ' : ''}through cloth and pan together, from below.`,
         places.length * EACH,
         { caution: CAUTIONS.rivets },
       ),

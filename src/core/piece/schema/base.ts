@@ -35,7 +35,7 @@ export const NOTCH = record({
 
 /** A hole through the board: for air, a post, a bolt. */
 export const HOLE_FORMS = {
-  round: record({ id: id(), kind: tag('round'), ...spot, diameter: length('Diameter', HOLE_SIZE, { default: 20 }) }),
+  round: record({ id: id(), kind: tag('round'), ...spot, diameter: length('Diameter', HOLE_SIZE, { default: 20 }), held: optional(tick('Held the old cover', { default: false })) }),
   slot: record({
     id: id(),
     kind: tag('slot'),

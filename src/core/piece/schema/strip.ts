@@ -19,6 +19,7 @@ export const AGAIN = [
   { id: 'replace', name: 'Replaced by new' },
   { id: 'refit', name: 'Goes back on' },
   { id: 'leave-off', name: 'Not wanted again' },
+  { id: 'stays', name: 'Stays in' },
 ] as const;
 
 /** One thing taken off, in the order it came. */

@@ -60,7 +60,7 @@ export function Notches() {
   );
 }
 
-const HOLE_SIZES: Record<Hole['kind'], string[]> = { round: ['diameter'], slot: ['width', 'height'] };
+const HOLE_SIZES: Record<Hole['kind'], string[]> = { round: ['diameter', 'held'], slot: ['width', 'height'] };
 
 /** Holes through the board, round or square. */
 export function Holes() {

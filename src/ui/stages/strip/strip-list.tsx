@@ -3,13 +3,13 @@
 import { ArrowDown, ArrowUp } from 'lucide-react';
 import { useState } from 'react';
 import { defaultsOf, freeId, STRIP_ITEM, STRIP_KINDS, type StripItem } from '@/core/piece';
-import { reassembly } from '@/core/strip';
+import { leavesHoles, oldHoles, reassembly } from '@/core/strip';
 import { AddOne, TakeOut, Wrong } from '@/ui/kit/lists';
 import { keepPhoto } from '@/ui/kit/photo';
 import { PhotoButton } from '@/ui/kit/photo-button';
 import { PhotosWithPins } from '@/ui/kit/pinned-photo';
 import { PieceField } from '@/ui/sheet/piece-field';
-import { useSheet } from '@/ui/sheet/store';
+import { useField, usePiece, usePlan, useRule, useSheet } from '@/ui/sheet/store';
 import { PhotoDesk } from './photo-desk';
 import { useStrip } from './use-strip';
 
@@ -124,6 +124,35 @@ function ItemHead({ item, index, last, onMove, onTakeOut, onPhoto }: ItemProps &
   );
 }
 
+/** The holes it leaves, carried to the base: as many as came out, to be moved to where they are. */
+function CarryHoles({ item, number }: { item: StripItem; number: number }) {
+  const { base } = usePiece();
+  const [, put] = useField('base.holes');
+  const rule = useRule();
+  const [carried, setCarried] = useState(0);
+  const board = usePlan()?.outline.points;
+  const holes = base.holes ?? [];
+  if (!board) return null;
+  const carry = () => {
+    const next = oldHoles(item, board, rule('return'), holes);
+    put(next);
+    setCarried(next.length - holes.length);
+  };
+  return (
+    <p className="text-xs py-1">
+      <button
+        type="button"
+        className="underline cursor-pointer"
+        aria-label={`Carry the holes of item ${number} to the base`}
+        onClick={carry}
+      >
+        {item.count === 1 ? 'Carry its hole to the base' : `Carry its ${item.count} holes to the base`}
+      </button>
+      {carried > 0 && <span role="status"> {carried} on the base now, along the staple line: move each to where it is.</span>}
+    </p>
+  );
+}
+
 function Item(props: ItemProps) {
   const { item, index } = props;
   const [message, setMessage] = useState<string | null>(null);
@@ -143,6 +172,7 @@ function Item(props: ItemProps) {
           <PieceField key={key} at={`${at}.${key}`} />
         ))}
       </div>
+      {leavesHoles(item) && <CarryHoles item={item} number={index + 1} />}
       <Photos names={item.photos} />
       <Wrong message={message} />
     </li>
