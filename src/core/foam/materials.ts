@@ -163,7 +163,7 @@ export const BOARDS: readonly Board[] = [
   // Straps or springs across a frame: its thickness is the rail's, which the staples go into.
   {
     id: 'webbing',
-    name: 'Webbing or springs in a frame',
+    name: 'Webbing or springs',
     density: 100,
     stiffness: 0,
     strength: 0,

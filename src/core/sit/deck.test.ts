@@ -1,4 +1,6 @@
+import { polygonArea as d3Area } from 'd3';
 import { describe, expect, it } from 'vitest';
+import { cutBoard } from '../base';
 import { newPiece, type Piece, type StretchedDeck } from '../piece';
 import { createPlanner, mendOf, planPiece } from '../plan';
 import { sizesOf } from '../sizes';
@@ -180,5 +182,22 @@ describe('what is stretched in a frame', () => {
     const { deck: _deck, ...base } = seat.base;
     void _deck;
     expect(planned({ ...seat, base }).base.deck).toEqual(planned(seat).base.deck);
+  });
+
+  it('is cut through as two rails with the webbing between: not a board', () => {
+    const cut = {
+      base: [
+        [-280, 0],
+        [280, 0],
+      ] as [number, number][],
+      board: { left: -280, right: 280, thickness: 20 },
+    };
+    const parts = cutBoard(cut, seat.base);
+    const area = (polygon: readonly (readonly [number, number])[]): number => Math.abs(d3Area(polygon.map(([x, y]) => [x, y])));
+    expect(parts.map(area)).toEqual([800, 800, 480 * 3]);
+    expect(cutBoard(cut, newPiece('chair-seat').base).map(area)).toEqual([560 * 20]);
+    // A cut so near a corner that it runs along the rail is all rail.
+    const along = { base: [[-30, 0] as [number, number], [30, 0] as [number, number]], board: { left: -30, right: 30, thickness: 20 } };
+    expect(cutBoard(along, seat.base).map(area)).toEqual([1200]);
   });
 });

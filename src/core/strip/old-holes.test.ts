@@ -115,7 +115,7 @@ describe('rivets and the old holes', () => {
     );
     expect(step(thin)).not.toContain('old holes');
     // A hole for air is none that held anything.
-    expect(step(withHoles([{ ...hole(1, 0, 0), held: false }]))).not.toContain('old holes');
+    expect(step(withHoles([{ id: 'h-1', kind: 'round', x: 0, y: 0, diameter: 20 }]))).not.toContain('old holes');
   });
 
   it('a stapled board keeps its staples though it is full of old holes', () => {

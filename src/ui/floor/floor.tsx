@@ -5,6 +5,7 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import { shapeKind, foamsOf } from '@/core/piece';
+import { cutBoard } from '@/core/base';
 import type { FloorRow, FloorView, SmallSection as Drawn } from '@/server/floor';
 import { MaterialPatterns } from '@/ui/drawing/materials';
 import { openPath } from '@/ui/drawing/path';
@@ -53,7 +54,9 @@ function SmallSection({ section, row, width }: { section: Drawn; row: FloorRow; 
         />
       ))}
       <path
-        d={`${openPath([...section.base, ...[...section.base].reverse().map(([x, z]): [number, number] => [x, z - section.board.thickness])])}Z`}
+        d={cutBoard(section, row.piece.base)
+          .map((part) => `${openPath(part)}Z`)
+          .join('')}
         fill={`url(#f${row.id}-board)`}
         stroke="var(--ink)"
         strokeWidth={1.2}

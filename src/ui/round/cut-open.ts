@@ -1,5 +1,6 @@
 import * as THREE from 'three';
 import type { Section } from '@/core/build';
+import { cutBoard } from '@/core/base';
 import type { Point } from '@/core/outline';
 import { foamsOf, type Piece } from '@/core/piece';
 import { foamColour } from '@/ui/drawing/materials';
@@ -25,13 +26,12 @@ function inPlace({ origin, direction: [dx, dy] }: Section): THREE.Matrix4 {
 /** What is seen where a piece is cut open: pads as they lie under the cover, wadding, board. */
 export function cutFaces(piece: Piece, section: Section): THREE.Group {
   const group = new THREE.Group();
-  const board = [...section.base, ...[...section.base].reverse().map(([x, z]): Point => [x, z - section.board.thickness])];
   if (section.wadding.length > 0) group.add(face([...section.bare, ...[...section.wadding].reverse()], WADDING));
   for (const { id, outline } of section.covered) {
     const material = piece.pads.find((pad) => pad.id === id)?.material;
     group.add(face(outline, material ? foamColour(material, foamsOf(piece)) : WADDING));
   }
-  group.add(face(board, BOARD));
+  for (const part of cutBoard(section, piece.base)) group.add(face(part, BOARD));
   // One lies before the other by less than is seen, so that none flickers.
   group.children.forEach((part, i) => (part.position.z = 0.2 + i * 0.05));
   group.applyMatrix4(inPlace(section));

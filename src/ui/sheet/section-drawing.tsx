@@ -1,6 +1,7 @@
 'use client';
 
 import { heightAt, inPocket, readGrid, type Section } from '@/core/build';
+import { cutBoard } from '@/core/base';
 import { foamsOf, withCrown, type Pad, type Piece } from '@/core/piece';
 import type { SitView } from '@/core/plan';
 import { LEVEL } from '@/core/sizes';
@@ -52,7 +53,9 @@ function Cut({ piece, section, size }: { piece: Piece; section: Section; size: n
         />
       ))}
       <path
-        d={`${openPath([...section.base, ...[...section.base].reverse().map(([x, z]): [number, number] => [x, z - section.board.thickness])])}Z`}
+        d={cutBoard(section, piece.base)
+          .map((part) => `${openPath(part)}Z`)
+          .join('')}
         fill="url(#cut-board)"
         stroke="var(--ink)"
         strokeWidth={size * 0.14}

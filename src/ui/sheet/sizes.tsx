@@ -99,7 +99,7 @@ function Line({ line }: { line: SizeLine }) {
         <span className="sr-only">, why this number</span>
         {line.note && (
           <span className="block pl-4 text-xs text-base-content/75">
-            <Figure says={inUnit(line.note, unit, line.group === 'Padding' ? foamThickness : undefined)} />
+            <Figure says={inUnit(line.note, unit, line.key.startsWith('foam.') ? foamThickness : undefined)} />
           </span>
         )}
       </button>

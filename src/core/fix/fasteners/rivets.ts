@@ -30,7 +30,7 @@ function throughOld({ piece, rule }: Model, places: readonly FastenerPlace[]): F
     if (next && away(next) <= near) Object.assign(next, { x, y, old: true });
     else if (next) found.push({ ...next, x, y, kind: 'edge', old: true });
   }
-  return found.map(({ old: _old, ...place }, i) => ({ ...place, n: i + 1 }));
+  return found.map(({ x, y, edge, kind }, i) => ({ n: i + 1, x, y, edge, kind }));
 }
 
 const through = (old: number): string =>

@@ -1,3 +1,4 @@
+import { cutBoard } from '../../base';
 import { cornerWords } from '../../cover';
 import type { Fixing } from '../../fix';
 import { inUnit, saidLength } from '../../length';
@@ -94,7 +95,7 @@ function dimension(pen: Pen, a: Point, b: Point, says: string): void {
 }
 
 /** The section under the chalk line: board, pads as they lie, the cover's line, its sizes. */
-function sectionDrawing(pen: Pen, { section, unit }: PrintJob, place: Place): void {
+function sectionDrawing(pen: Pen, { section, piece, unit }: PrintJob, place: Place): void {
   if (!section) return;
   const all = [...section.cover, ...section.base];
   const box = bounds([...all, ...section.base.map(([x, z]): Point => [x, z - section.board.thickness])]);
@@ -105,9 +106,10 @@ function sectionDrawing(pen: Pen, { section, unit }: PrintJob, place: Place): vo
     fill(pen, outline.map(at), FOAM);
     ring(pen, outline.map(at), { thickness: 0.5 });
   }
-  const board = [...section.base, ...[...section.base].reverse().map(([x, z]): Point => [x, z - section.board.thickness])].map(at);
-  fill(pen, board, BOARD);
-  ring(pen, board, { thickness: 0.9 });
+  for (const part of cutBoard(section, piece.base)) {
+    fill(pen, part.map(at), BOARD);
+    ring(pen, part.map(at), { thickness: 0.9 });
+  }
   line(pen, section.cover.map(at), { thickness: 1.3, color: MADDER });
   const say = (mm: number): string => saidLength(mm, unit);
   const low = at([0, box.minY])[1] - 4;

@@ -105,7 +105,7 @@ export const DECK = record({
 /** What the covered piece has to go between: a frame it drops into, two walls, a wall and a mattress. */
 export const OPENING = record({
   width: orNull(length('Between left and right', BOARD_SIZE, { empty: 'Open' })),
-  depth: orNull(length('Between near and far', BOARD_SIZE, { empty: 'Open' })),
+  depth: orNull(length('Between near and far', BOARD_SIZE, { empty: 'Open', hint: 'nothing where it is open' })),
   clear: length('Free on either side', [0, 50], {
     default: 2,
     hint: 'once it is covered',

@@ -94,7 +94,7 @@ function More({ pad, index }: Props) {
   const at = `pads.${index}`;
   const wedge = typeof pad.wedge === 'number';
   return (
-    <details className="text-sm" open={Boolean(pad.pocket) || wedge}>
+    <details className="text-sm" open={Boolean(pad.pocket) || wedge || Boolean(pad.kept)}>
       <summary className="cursor-pointer py-1 text-xs">Wedge, blocks, old foam, pocket</summary>
       <TickField label="A wedge, thicker one way" checked={wedge} onChange={(on) => set({ wedge: on ? pad.thickness : null })} />
       {wedge && <PieceField at={`${at}.wedge`} />}

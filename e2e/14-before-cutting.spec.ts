@@ -1,0 +1,139 @@
+import { writeFileSync } from 'node:fs';
+import { expect, test, type Page } from '@playwright/test';
+import { newPiece, type Piece } from '../src/core/piece';
+import { fovea, place, settled, slip, unfold } from './help';
+
+async function saved(page: Page, id: string): Promise<Piece> {
+  await expect(page.locator('[data-save="saved"]')).toBeVisible();
+  return ((await (await page.request.get(`/api/pieces/${id}`)).json()) as { piece: Piece }).piece;
+}
+
+/** A figure in words, mm. */
+const mm = (words: string | null): number => Number(/(-|−)?[\d.]+/.exec(words ?? '')![0].replace('−', '-'));
+
+test('webbing is as tight as the hand found it: straps to cut, how far it goes down, springs instead', async ({ page }) => {
+  await page.goto('/');
+  const id = await place(page, { ...newPiece('tight-seat'), name: 'Settle deck' });
+  await page.goto(`/piece/${id}?stage=base`);
+  await settled(page);
+  await expect(page.locator('[data-board="stretched"]')).toContainText('goes down 30 mm; 25 to 40 mm is tight enough');
+  await expect(slip(page, 'deck.along')).toContainText('470 mm');
+  await expect(page.locator('[data-sizes="Base"]')).toContainText('6 to cut, stretched by 12 %');
+  // In the cut: two rails and what is stretched between them.
+  await expect(page.locator('[data-board-cut]')).toHaveAttribute('d', /Z.*Z.*Z/);
+
+  await page.getByRole('button', { name: '4. Sit' }).click();
+  await settled(page);
+  const deck = page.locator('dt', { hasText: 'Of it the deck' }).locator('xpath=following-sibling::dd[1]');
+  const tight = mm(await deck.textContent());
+  expect(tight).toBeGreaterThan(15);
+  expect(tight).toBeLessThan(45);
+  await expect(page.getByLabel('Verdict')).toContainText('15 to 45 is usual');
+
+  // Slack, it is said beside what is wrong with it, and one press mends it.
+  await page.getByRole('button', { name: '2. Base' }).click();
+  await page.getByLabel('A hand leant on it goes down').fill('55');
+  await page.keyboard.press('Enter');
+  await settled(page);
+  await expect(page.locator('[data-board="slack"]')).toContainText('too slack');
+  await expect(page.locator('[data-warning="deck-slack"]')).toBeVisible();
+  await page.getByRole('button', { name: 'Stretch it to 30 mm' }).click();
+  await settled(page);
+  await expect(page.locator('[data-warning="deck-slack"]')).toHaveCount(0);
+  expect((await saved(page, id)).base.deck).toEqual({ kind: 'elastic', give: 30, rail: 40 });
+
+  // Springs run one way, hook into clips; undone, it is webbing again.
+  await page.getByLabel('Stretched in it').selectOption('springs');
+  await settled(page);
+  await expect(slip(page, 'deck.across')).toHaveCount(0);
+  await unfold(page, 'Buy');
+  await expect(slip(page, 'deck.clips')).toContainText('8');
+  await page.getByRole('button', { name: '8. Bench' }).click();
+  await expect(page.getByRole('heading', { name: /Hook in the springs/ })).toBeVisible();
+  await expect(page.getByText(/under tension: eye protection/).first()).toBeVisible();
+  await page.keyboard.press('Control+z');
+  await expect(page.getByRole('heading', { name: /Stretch the webbing/ })).toBeVisible();
+  await expect(page.getByRole('heading', { name: /Hessian over it/ })).toBeVisible();
+
+  // The command line says the same of the same document.
+  const file = test.info().outputPath('deck.json');
+  writeFileSync(file, JSON.stringify(await saved(page, id)));
+  const plan = JSON.parse(fovea('plan', file)) as { base: { deck: { straps: unknown[] } }; sit: { deck: number } };
+  expect(plan.base.deck.straps).toHaveLength(11);
+  expect(plan.sit.deck).toBeCloseTo(tight, 0);
+});
+
+test('what a seat goes between is told before it is cut: covered it is larger than its board', async ({ page }) => {
+  await page.goto('/');
+  const shape = { type: 'rectangle', width: 450, depth: 420, cornerRadius: { front: 20, back: 20 } } as const;
+  const id = await place(page, { ...newPiece('chair-seat', shape), name: 'Dropped in' });
+  await page.goto(`/piece/${id}?stage=base`);
+  await settled(page);
+  await page.getByText('Goes between').click();
+  await page.getByRole('button', { name: 'Frame or walls' }).click();
+  await settled(page);
+  // Begun with room: nothing to say.
+  await expect(page.locator('[data-room="true"]')).toBeVisible();
+  await page.getByLabel('Between left and right').fill('456');
+  await page.keyboard.press('Enter');
+  await settled(page);
+  await expect(page.locator('[data-room="false"]')).toBeVisible();
+  const warning = page.locator('[data-warning="too-large-between"]');
+  await expect(warning).toContainText('it does not go between');
+  await warning.getByRole('button', { name: /^Make the board \d+ mm narrower$/ }).click();
+  await settled(page);
+  await expect(warning).toHaveCount(0);
+  await expect(page.locator('[data-room="true"]')).toBeVisible();
+  const { base } = await saved(page, id);
+  if (base.shape.type !== 'rectangle') throw new Error(base.shape.type);
+  expect(base.shape.width).toBeLessThan(446);
+  expect(base.shape.width).toBeGreaterThan(430);
+  expect(base.shape.depth).toBe(420);
+  // In inches the same place is said in inches.
+  const sizes = page.locator('[data-sizes="Padding"]');
+  await expect(sizes).toContainText(/free beside it: [\d.]+ mm left and right/);
+  await page.getByRole('radio', { name: 'Inches' }).check({ force: true });
+  await expect(sizes).toContainText(/free beside it: [\d/]+" left and right/);
+  await page.getByRole('radio', { name: 'Millimetres' }).check({ force: true });
+});
+
+test('old foam goes back in from its press test, is patched, and the old holes hold the new cover', async ({ page }) => {
+  await page.goto('/');
+  const saddle = newPiece('saddle');
+  const id = await place(page, {
+    ...saddle,
+    name: 'Patched saddle',
+    base: { ...saddle.base, board: { material: 'moulded-plastic', thickness: 4 } },
+  });
+  await page.goto(`/piece/${id}?stage=strip`);
+  await page.getByRole('button', { name: 'Fasteners', exact: true }).click();
+  await page.getByLabel('How many').fill('9');
+  await page.keyboard.press('Enter');
+  await page.getByRole('button', { name: 'Carry the holes of item 1 to the base' }).click();
+  await expect(page.getByText('9 on the base now')).toBeVisible();
+  await page.getByText('Press test of the old foam').click();
+  await page.getByRole('button', { name: 'Press test' }).click();
+  await page.getByRole('button', { name: 'Put the old foam into the new build' }).click();
+  await expect(page.getByRole('button', { name: 'Put the old foam into the new build' })).toHaveCount(0);
+  expect((await saved(page, id)).pads.some(({ kept }) => kept === 'cleaned')).toBe(true);
+
+  await page.getByRole('button', { name: '3. Build' }).click();
+  await settled(page);
+  const patch = page.getByLabel('A patch of fresh foam');
+  await expect(patch).toBeVisible();
+  await patch.check();
+  await settled(page);
+  await expect(slip(page, 'foam.main insert')).toHaveText('180 mm × 160 mm');
+  await expect(page.locator('[data-sizes="Padding"]')).toContainText('Patch in the main pad');
+
+  await page.getByRole('button', { name: '8. Bench' }).click();
+  await expect(page.getByRole('heading', { name: /The old main pad/ })).toBeVisible();
+  await expect(page.getByRole('heading', { name: /Patch the old main pad/ })).toBeVisible();
+  await expect(page.getByText(/9 of them through the old holes/).first()).toBeVisible();
+
+  // One step back each: the patch, the old foam.
+  await page.keyboard.press('Control+z');
+  await expect(page.getByRole('heading', { name: /Patch the old main pad/ })).toHaveCount(0);
+  await page.keyboard.press('Control+z');
+  await expect(page.getByRole('heading', { name: /The old main pad/ })).toHaveCount(0);
+});
