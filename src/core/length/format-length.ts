@@ -61,7 +61,9 @@ const WHOLE = 10;
  * @param unit the user's unit
  */
 export function saidLength(mm: number, unit: Unit): string {
-  return formatLength(Number.isFinite(mm) && Math.abs(mm) >= WHOLE ? Math.round(mm) : mm, unit);
+  // Rounded to a millimetre first, the nearest sixteenth would be that of another length.
+  const whole = unit !== 'in' && Number.isFinite(mm) && Math.abs(mm) >= WHOLE;
+  return formatLength(whole ? Math.round(mm) : mm, unit);
 }
 
 const MM_PER_YARD = 914.4;
@@ -86,14 +88,15 @@ export function rollLength(mm: number, unit: Unit): string {
 }
 
 /**
- * Thread and cord as they are said: in metres, or in yards for those who work in inches.
+ * Thread and cord as they are bought: rounded up to a tenth of a metre, or of a yard for those who work in inches.
  *
  * @param mm the length in millimetres
  * @param unit the user's unit
  */
 export function threadLength(mm: number, unit: Unit): string {
   if (!Number.isFinite(mm)) return '–';
-  return unit === 'in' ? `${(mm / MM_PER_YARD).toFixed(1)} yd` : `${(mm / MM_PER.m).toFixed(1)} m`;
+  const tenths = Math.ceil((mm / (unit === 'in' ? MM_PER_YARD : MM_PER.m)) * 10 - 1e-9);
+  return `${(tenths / 10).toFixed(1)} ${unit === 'in' ? 'yd' : 'm'}`;
 }
 
 /** Foam as it is sold by the inch, and how far its metric sheet may be from that, mm. */

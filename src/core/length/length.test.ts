@@ -142,7 +142,7 @@ describe('lengths as they are said', () => {
   });
 
   it('thread in metres or yards', () => {
-    expect([threadLength(23_240, 'mm'), threadLength(23_240, 'in')]).toEqual(['23.2 m', '25.4 yd']);
+    expect([threadLength(23_240, 'mm'), threadLength(23_240, 'in')]).toEqual(['23.3 m', '25.5 yd']);
     expect([saidLength(NaN, 'mm'), rollLength(NaN, 'mm'), threadLength(NaN, 'in')]).toEqual(['–', '–', '–']);
   });
 });
