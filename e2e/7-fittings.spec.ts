@@ -100,6 +100,12 @@ test('holes and hardware are moved in the plan by keys and by drag, and staples 
   await insert.focus();
   for (let k = 0; k < 20; k++) await page.keyboard.press('Shift+ArrowRight');
   await expect(page.getByText(/The insert, number 1/).first()).toBeVisible();
+  // Legs and hinges are fixed like anything else: begun with their usual place, named in the plan, undone in one step.
+  await page.getByLabel('Add hardware').selectOption({ label: 'Leg plate' });
+  await expect(page.getByRole('slider', { name: 'Hardware 2, leg' })).toBeVisible();
+  expect((await saved(page, id)).base.hardware![1]).toMatchObject({ kind: 'leg', diameter: 70 });
+  await page.keyboard.press('Control+z');
+  await expect(page.getByRole('slider', { name: 'Hardware 2, leg' })).toHaveCount(0);
 });
 
 test('edges, strips and a frame give their cut list; a skewed outline is folded and averaged', async ({ page }) => {

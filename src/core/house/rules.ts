@@ -131,6 +131,15 @@ const TIMES: Row[] = [
   ['timeStrap', 'Stretch one strap or hook one spring', 'minutes', 3, 1, 8, 'Fasten, stretch, fasten, fold, cut off.'],
   ['timeGlueSquare', 'Glue one square metre', 'minutes', 12, 5, 30, 'Two faces, even coat.'],
   ['timeGlueTack', 'Glue: wait until tacky', 'minutes', 5, 1, 20, 'Read it off the product.'],
+  [
+    'timeGluePress',
+    'Glue: left alone once pressed',
+    'minutes',
+    3,
+    0,
+    60,
+    'Read it off the product; foam that is pulled on before it holds creeps.',
+  ],
 ];
 const OTHER: Row[] = [
   ['slipFilm', 'Slip film oversize, in all', 'length', 200, 150, 300, 'Never pulled tight, never pierced on top.'],
@@ -203,6 +212,7 @@ const ZERO_ALLOWED = new Set([
   'cornerOpen',
   'topSeamIn',
   'timeGlueTack',
+  'timeGluePress',
 ]);
 
 /** Every house rule, in the order it is shown. */

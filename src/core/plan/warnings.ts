@@ -4,7 +4,7 @@ import { clothWarnings, wayOf, type CoverPlan } from '../cover';
 import { FASTENERS } from '../fix';
 import { ruleOf, unusual } from '../house';
 import { distanceTo } from '../outline';
-import { kindOf } from '../piece';
+import { HARDWARE_KINDS, kindOf } from '../piece';
 import type { SitPlan } from '../sit';
 import { oldStaples } from '../strip';
 import { sayLength as shown, type Warning } from '../warning';
@@ -67,12 +67,13 @@ function hardwareWarnings({ piece, board, rule }: Model, warn: Warn): void {
     const toEdge = distanceTo(board, [item.x, item.y]) - item.diameter / 2;
     const toStaples = Math.abs(toEdge + item.diameter / 2 - rule('return')) - item.diameter / 2;
     const where = `base.hardware.${i}`;
-    const name = `The ${item.kind} ${i + 1}`;
+    const kind = HARDWARE_KINDS.find(({ id }) => id === item.kind)!;
+    const name = `The ${kind.name.toLowerCase()} ${i + 1}`;
     if (toEdge < clear)
       warn('hardware-near-edge', where, `${name} lies ${shown(toEdge)} from the board’s edge; under ${shown(clear)} it splits out.`);
     else if (toStaples < clear)
       warn('hardware-on-staples', where, `${name} stands in the staple line: staples near it were moved or left out.`);
-    if (item.kind !== 'cleat' && item.kind !== 'insert' && item.length > piece.base.board.thickness)
+    if (!kind.flush && item.length > piece.base.board.thickness)
       warn(
         'hardware-through',
         where,

@@ -185,7 +185,9 @@ function glueSteps(model: Model, pad: FoamPiece, first: boolean): Step[] {
       minutes * SPRAYING,
       { caution: CAUTIONS.glue, wait: rule('timeGlueTack') },
     ),
-    step(`glue-${pad.pad}`, `Lay the ${roleName(pad.role)}`, `${detail} Press it down all over.`, minutes * (1 - SPRAYING)),
+    step(`glue-${pad.pad}`, `Lay the ${roleName(pad.role)}`, `${detail} Press it down all over.`, minutes * (1 - SPRAYING), {
+      wait: rule('timeGluePress'),
+    }),
     ...(pad.trimmed ? [trimStep(model, pad, model.pads.find((own) => own.pad.id === pad.pad)?.offset ?? 0)] : []),
   ];
 }

@@ -3,7 +3,7 @@ import type { CoverPlan, LiningPiece } from '../cover';
 import type { FoamPiece } from '../cut';
 import { FASTENERS, type Fastening } from '../fix';
 import { polygonPerimeter } from '../outline';
-import { STRIP_KINDS } from '../piece';
+import { HARDWARE_KINDS, STRIP_KINDS, type Hardware } from '../piece';
 import { reassembly } from '../strip';
 import { boardSteps, buildSteps, deckSteps, stripSteps } from './before-steps';
 import { CAUTIONS } from './cautions';
@@ -30,12 +30,21 @@ function fastenerSteps(fastening: Fastening): { fasten: Step[]; finish: Step[] }
   return { fasten: own.flatMap((steps) => steps.fasten ?? []), finish: own.flatMap((steps) => steps.finish ?? []) };
 }
 
-function dustStep({ rule }: Model, dust: LiningPiece): Step {
+/** What is screwed on from below stands through the dust cover. */
+function roundPlates(hardware: readonly Hardware[]): string {
+  const said = HARDWARE_KINDS.filter(({ plate }) => plate).flatMap(({ id, name }) => {
+    const count = hardware.filter(({ kind }) => kind === id).length;
+    return count > 0 ? [`${count > 1 ? `${count} × ` : ''}${name.toLowerCase()}`] : [];
+  });
+  return said.length > 0 ? ` Cut it round: ${said.join(', ')}.` : '';
+}
+
+function dustStep({ rule, piece }: Model, dust: LiningPiece): Step {
   const staples = Math.ceil(polygonPerimeter(dust.outline) / (2 * rule('staplePitch')));
   return step(
     'dust',
     'Dust cover',
-    `Turn ${rule('dustTurn')} mm under, ${rule('dustInset')} mm in from the edge.`,
+    `Turn ${rule('dustTurn')} mm under, ${rule('dustInset')} mm in from the edge.${roundPlates(piece.base.hardware ?? [])}`,
     (staples * rule('timeStaple')) / 60 + 1,
     { caution: CAUTIONS.staples },
   );

@@ -84,6 +84,7 @@ export function workSizes({ plan, rule }: Making): SizeLine[] {
               rule('per corner', 'timeCorner'),
               rule('per metre of foam', 'timeCutMetre'),
               rule('wait for glue', 'timeGlueTack'),
+              rule('glue holds', 'timeGluePress'),
             ],
           },
         ]),

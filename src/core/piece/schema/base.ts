@@ -46,12 +46,22 @@ export const HOLE_FORMS = {
 };
 export const HOLE = oneOf('kind', [HOLE_FORMS.round, HOLE_FORMS.slot]);
 
-/** What is fixed to a board, with the size it usually has. */
+/**
+ * What is fixed to a board, with the size it usually has: the place it takes up on the board, and how deep it or its screws go.
+ * `plate` is screwed on from below and takes up its place there; `flush` ends in the board by its nature.
+ */
 export const HARDWARE_KINDS = [
-  { id: 'insert', name: 'Threaded insert', diameter: 10, length: 9 },
-  { id: 'bolt', name: 'Bolt', diameter: 8, length: 12 },
-  { id: 'screw', name: 'Screw', diameter: 5, length: 10 },
-  { id: 'cleat', name: 'Cleat', diameter: 40, length: 6 },
+  { id: 'insert', name: 'Threaded insert', diameter: 10, length: 9, plate: false, flush: true },
+  { id: 'bolt', name: 'Bolt', diameter: 8, length: 12, plate: false, flush: false },
+  { id: 'screw', name: 'Screw', diameter: 5, length: 10, plate: false, flush: false },
+  { id: 'cleat', name: 'Cleat', diameter: 40, length: 6, plate: false, flush: true },
+  { id: 'tee-nut', name: 'Tee nut', diameter: 22, length: 9, plate: false, flush: true },
+  { id: 'leg', name: 'Leg plate', diameter: 70, length: 10, plate: true, flush: false },
+  { id: 'castor', name: 'Castor plate', diameter: 60, length: 10, plate: true, flush: false },
+  { id: 'bracket', name: 'Bracket', diameter: 40, length: 10, plate: true, flush: false },
+  { id: 'hinge', name: 'Hinge', diameter: 50, length: 10, plate: true, flush: false },
+  { id: 'latch', name: 'Latch', diameter: 45, length: 10, plate: true, flush: false },
+  { id: 'post', name: 'Post', diameter: 45, length: 10, plate: true, flush: false },
 ] as const;
 
 /** Something fixed to the board; `length` is how deep it goes in. */

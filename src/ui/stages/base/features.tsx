@@ -89,11 +89,13 @@ export function Holes() {
   );
 }
 
-/** Inserts, bolts, screws and cleats: drawn on the plan, kept clear of staples. */
+/** Inserts, bolts, legs, hinges and whatever else is fixed to the board: drawn on the plan, kept clear of staples. */
 export function HardwareList() {
   const { base } = usePiece();
   const [, put] = useField('base.hardware');
   const list = base.hardware ?? [];
+  const add = ({ id, diameter, length }: (typeof HARDWARE_KINDS)[number]) =>
+    put([...list, { id: freeId(list, 'f'), kind: id, x: 0, y: 0, diameter, length: Math.min(length, base.board.thickness) }]);
   return (
     <Part title="Hardware" count={list.length}>
       {list.map((item, i) => (
@@ -103,16 +105,24 @@ export function HardwareList() {
           ))}
         </Item>
       ))}
-      {HARDWARE_KINDS.slice(0, 2).map(({ id, name, diameter, length }) => (
-        <AddOne
-          key={id}
-          onClick={() =>
-            put([...list, { id: freeId(list, 'f'), kind: id, x: 0, y: 0, diameter, length: Math.min(length, base.board.thickness) }])
-          }
+      <label className="flex items-center gap-2 text-sm mt-1">
+        Add
+        <select
+          aria-label="Add hardware"
+          className="border border-base-content/40 rounded-sm bg-base-100 px-1 py-1 min-w-0 flex-1"
+          value=""
+          onChange={(event) => add(HARDWARE_KINDS.find(({ id }) => id === event.target.value)!)}
         >
-          {name}
-        </AddOne>
-      ))}
+          <option value="" disabled>
+            What is fixed to it
+          </option>
+          {HARDWARE_KINDS.map(({ id, name }) => (
+            <option key={id} value={id}>
+              {name}
+            </option>
+          ))}
+        </select>
+      </label>
     </Part>
   );
 }
