@@ -12,7 +12,10 @@ async function shoot(name, path, before) {
   await page.waitForLoadState('networkidle');
   // A sheet is looked at once it has settled.
   if (path.includes('?stage='))
-    await page.locator('[data-slip], [data-laid], [aria-label="Run sheet"], [data-sizes]').first().waitFor({ timeout: 60_000 });
+    await page
+      .locator('[data-slip], [data-laid], [aria-label="Run sheet"], [aria-label="Strip record"], [data-sizes]')
+      .first()
+      .waitFor({ timeout: 60_000 });
   if (before) await before();
   await page.waitForTimeout(600);
   await page.screenshot({ path: `docs/screenshots/${name}.png` });

@@ -176,14 +176,16 @@ function CopyAll({ lines }: { lines: readonly SizeLine[] }) {
 /** The numbers one would write on masking tape: this stage's own first, the rest folded; each opens its reason. */
 export function Sizes({ first }: { first: readonly SizeGroup[] }) {
   const lines = useSheet((state) => state.view!.sizes);
-  const rest = SIZE_GROUPS.map(({ id }) => id).filter((id) => !first.includes(id));
+  // What needs no part of the plan is known at once: where it has nothing to say its head would open on nothing.
+  const said = SIZE_GROUPS.filter(({ id, needs }) => needs.length > 0 || lines.some(({ group }) => group === id)).map(({ id }) => id);
+  const rest = said.filter((id) => !first.includes(id));
   return (
     <section aria-label="Sizes" className="text-sm">
       <div className="flex items-center px-3 pt-2">
         <h2 className="font-display text-lg">Sizes</h2>
         <CopyAll lines={lines} />
       </div>
-      {[...first, ...rest].map((group) => (
+      {[...first.filter((id) => said.includes(id)), ...rest].map((group) => (
         <Group key={group} group={group} lines={lines.filter((line) => line.group === group)} folds={!first.includes(group)} />
       ))}
     </section>
