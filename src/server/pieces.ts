@@ -24,6 +24,7 @@ import {
 } from '../data/pieces';
 import { getHouse, getSettings, setHouseRule, setSettings, type Settings } from '../data/settings';
 import { readObject, readText, Refusal } from './http';
+import { lanAddresses } from './entrance';
 import { lookOf, looksLater } from './looks';
 import { planning } from './planning';
 
@@ -228,6 +229,7 @@ function printAsked(request: Request, id: string) {
     modes[template] = listed(mode, TEMPLATE_MODES, 'way to print')![0]!;
   }
   const { piece } = found(id);
+  const [lan] = lanAddresses();
   return {
     piece,
     asked: {
@@ -235,6 +237,8 @@ function printAsked(request: Request, id: string) {
       house: getHouse(database()),
       unit: getSettings(database()).unit,
       paper,
+      // A tablet cannot open this machine’s own address: only a workshop that is on the network has codes on its labels.
+      ...(lan ? { address: `http://${lan}/piece/${id}?stage=bench` } : {}),
       choice: { ...(parts ? { parts } : {}), modes },
     },
   };

@@ -85,9 +85,9 @@ function fontFile(face: string): Uint8Array {
   return readFileSync(join(process.cwd(), `node_modules/@expo-google-fonts/fira-sans/${face}/FiraSans_${face}.ttf`));
 }
 
-type PrintAsked = Asked & Pick<PrintJob, 'unit' | 'paper'> & { choice?: PrintChoice };
+type PrintAsked = Asked & Pick<PrintJob, 'unit' | 'paper' | 'address'> & { choice?: PrintChoice };
 
-function printJob({ unit, paper, ...asked }: PrintAsked): PrintJob {
+function printJob({ unit, paper, address, ...asked }: PrintAsked): PrintJob {
   const { piece, house } = checked(asked);
   return {
     plan: planPiece(piece, house, { planner }),
@@ -96,6 +96,7 @@ function printJob({ unit, paper, ...asked }: PrintAsked): PrintJob {
     house,
     unit,
     paper,
+    ...(address ? { address } : {}),
     fonts: { regular: fontFile('400Regular'), bold: fontFile('600SemiBold') },
   };
 }

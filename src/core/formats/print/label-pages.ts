@@ -1,13 +1,16 @@
 import { saidLength } from '../../length';
 import { MARGIN } from '../tiles';
+import { code } from './code';
 import { addPage, FAINT, ring, widthOf, wrapText, write, type Pen, type PrintJob } from './pen';
 import { textPaper } from '../tiles';
 
 /** A label, mm: what a sheet of them is cut into. */
 const LABEL = { width: 62, height: 29 };
+/** A code that a tablet reads at arm’s length, mm. */
+const CODE = 20;
 
 /** One label for every piece that is cut: what it is, which of how many, its size. */
-export function labelPages(pen: Pen, { plan, piece, unit }: PrintJob): void {
+export function labelPages(pen: Pen, { plan, piece, unit, address }: PrintJob): void {
   const say = (mm: number): string => saidLength(mm, unit);
   const cut = [
     ...plan.foam
@@ -43,11 +46,14 @@ export function labelPages(pen: Pen, { plan, piece, unit }: PrintJob): void {
       ],
       { thickness: 0.2, color: FAINT },
     );
-    const [title] = wrapText(piece.name, pen.regular, 8, LABEL.width - 8);
+    // A code opens the run sheet; beside it the words have less room.
+    const words = LABEL.width - 8 - (address ? CODE : 0);
+    if (address) code(pen, address, [x + LABEL.width - CODE - 2, y + LABEL.height - CODE - 2], CODE);
+    const [title] = wrapText(piece.name, pen.regular, 8, words);
     write(pen, title ?? '', [x + 4, y + 23], { size: 8, color: FAINT });
-    wrapText(label.name, pen.bold, 11, LABEL.width - 8)
+    wrapText(label.name, pen.bold, 11, words)
       .slice(0, 2)
-      .forEach((words, k) => write(pen, words, [x + 4, y + 17 - k * 4.6], { size: 11, font: pen.bold }));
+      .forEach((own, k) => write(pen, own, [x + 4, y + 17 - k * 4.6], { size: 11, font: pen.bold }));
     write(pen, label.size, [x + 4, y + 4], { size: 9 });
     write(pen, label.of, [x + LABEL.width - 4 - widthOf(label.of, pen.bold, 9), y + 4], { size: 9, font: pen.bold });
   });

@@ -24,6 +24,8 @@ export type PrintJob = {
   unit: Unit;
   paper: Paper;
   fonts: { regular: Uint8Array; bold: Uint8Array };
+  /** where the piece’s run sheet opens on a tablet, for the codes on its labels */
+  address?: string;
 };
 
 /** Where the next line goes, and with what it is written; lengths mm, y from the foot of the page. */

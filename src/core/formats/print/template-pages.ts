@@ -58,6 +58,7 @@ function tilePage(pen: Pen, template: Template, tile: Tile, grid: { columns: num
     if (inside) write(pen, says, [x + 2, y + 1.5], { size: 8 });
   }
   overlapMarks(pen, tile, grid);
+  checkRules(pen, tile);
   write(pen, `${tileName(tile)}  ${template.title}`, [MARGIN, 5], { size: 8, color: FAINT });
 }
 
@@ -76,6 +77,22 @@ function overlapMarks(pen: Pen, tile: Tile, { columns, rows }: { columns: number
     rule(pen, [MARGIN, MARGIN + y], [MARGIN + tile.width, MARGIN + y], dotted);
     for (const x of [tile.width * 0.25, tile.width * 0.75]) cross(pen, MARGIN + x, MARGIN + y);
   }
+}
+
+/** How far the check rules lie from the sheet’s edge, mm: in the margin, where no drawing is. */
+const IN_MARGIN = 7.5;
+
+/** A rule each way in the margin of every sheet: a printer that fits to the page does so sheet by sheet. */
+function checkRules(pen: Pen, tile: Tile): void {
+  const stroke = { thickness: 0.6 };
+  const top = tile.height + 2 * MARGIN - IN_MARGIN;
+  rule(pen, [MARGIN, top], [MARGIN + CHECK, top], stroke);
+  rule(pen, [IN_MARGIN, MARGIN], [IN_MARGIN, MARGIN + CHECK], stroke);
+  for (const end of [0, CHECK]) {
+    rule(pen, [MARGIN + end, top - 1.5], [MARGIN + end, top + 1.5], stroke);
+    rule(pen, [IN_MARGIN - 1.5, MARGIN + end], [IN_MARGIN + 1.5, MARGIN + end], stroke);
+  }
+  write(pen, `${CHECK} mm, each way, on every sheet`, [MARGIN + CHECK + 3, top - 1.2], { size: 7, color: FAINT });
 }
 
 function cross(pen: Pen, x: number, y: number): void {
@@ -118,7 +135,7 @@ function checkSquare(pen: Pen): void {
   const top = pen.y;
   ring(pen, boxOf(MARGIN, top - CHECK, CHECK, CHECK), { thickness: 0.8 });
   write(pen, `${CHECK} mm`, [MARGIN + 40, top - CHECK / 2], { size: 12, font: pen.bold });
-  const words = `Print at 100 %, not “fit to page”. Measure the square: it must be ${CHECK} mm each way. Lay each sheet over its neighbour so that the crosses meet; neighbours overlap by ${OVERLAP} mm, from dotted line to the edge of the drawing.`;
+  const words = `Print at 100 %, not “fit to page”. Measure the square: it must be ${CHECK} mm each way; so must the two rules in the margin of every sheet. Lay each sheet over its neighbour so that the crosses meet; neighbours overlap by ${OVERLAP} mm, from dotted line to the edge of the drawing.`;
   wrapText(words, pen.regular, 9, across(pen) - CHECK - 8).forEach((own, i) => write(pen, own, [MARGIN + CHECK + 8, top - 4 - i * 4.6]));
   pen.y = top - CHECK - 8;
 }
