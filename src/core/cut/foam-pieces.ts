@@ -117,6 +117,16 @@ export function inBlocks(outline: Polygon, count: number): FoamBlock[] {
 }
 
 /**
+ * How many layers of a pad are glued to what lies under them.
+ *
+ * @param pad as it is cut
+ * @param onNothing whether nothing lies under it: the lowest pad of a loose cover
+ */
+export function gluedLayers({ layers }: Pick<FoamPiece, 'layers'>, onNothing: boolean): number {
+  return layers.length - (onNothing ? 1 : 0);
+}
+
+/**
  * Whether a pad can be rough-cut and trimmed: only what reaches the board's edge has an edge to run the blade along; a drawn
  * outline, and an old pad, are what they are.
  *

@@ -1,7 +1,7 @@
 import { deckPlan, stretchedIn } from '../base';
 import type { Model } from '../build';
 import { wayOf, type LiningPiece } from '../cover';
-import type { FoamPiece } from '../cut';
+import { gluedLayers, type FoamPiece } from '../cut';
 import { outlineSize } from '../outline';
 import { kindOf, PAD_ROLES, type Opening, type StripItem } from '../piece';
 import { findingOf } from '../strip';
@@ -168,20 +168,25 @@ function cutSteps({ piece, rule }: Model, foam: readonly FoamPiece[]): Step[] {
   return steps;
 }
 
+/** Whether the padding lies on its base, or is held by its cover alone: then its lowest layer is glued to nothing. */
+function lies({ piece }: Model): 'loose' | 'on its base' {
+  return wayOf(piece.covering.way).loose ? 'loose' : 'on its base';
+}
+
 /** Both faces are sprayed and left to tack, and only then is the pad laid. */
-function glueSteps(model: Model, pad: FoamPiece, first: boolean): Step[] {
+function glueSteps(model: Model, pad: FoamPiece, { joints, first }: { joints: number; first: boolean }): Step[] {
   const { rule } = model;
   const detail =
     pad.role === 'crown'
       ? 'Centre it on the marks; carve its rim as drawn.'
       : `${pad.blocks.length > 1 ? 'Glue the blocks to each other first. ' : ''}Lay it from the middle outwards, even overhang all round.`;
   const faces = rule('glueFaces');
-  const minutes = (pad.area / 1e6) * faces * rule('timeGlueSquare') * pad.layers.length;
+  const minutes = (pad.area / 1e6) * faces * rule('timeGlueSquare') * joints;
   return [
     step(
       `spray-${pad.pad}`,
       `Spray for the ${roleName(pad.role)}`,
-      `${first ? 'A test patch on a scrap first. ' : ''}${faces > 1 ? 'Both faces' : 'The board’s face'}, an even coat; leave them until the glue is tacky.`,
+      `${first ? 'A test patch on a scrap first. ' : ''}${faces > 1 ? 'Both faces' : lies(model) === 'loose' ? 'The lower face' : 'The board’s face'}${lies(model) === 'loose' ? ' of every joint' : ''}, an even coat; leave them until the glue is tacky.`,
       minutes * SPRAYING,
       { caution: CAUTIONS.glue, wait: rule('timeGlueTack') },
     ),
@@ -204,12 +209,18 @@ function wrapped({ piece }: Model): keyof typeof WADDED {
   return kindOf(piece.kind).traits.wall ? 'under' : 'edge';
 }
 
+/** Gluing every pad that lies on something; the glue is tried before the first. */
+function gluing(model: Model, foam: readonly FoamPiece[]): Step[] {
+  return foam
+    .filter(({ insertOf }) => insertOf === null)
+    .map((pad, i) => ({ pad, joints: gluedLayers(pad, i === 0 && lies(model) === 'loose') }))
+    .filter(({ joints }) => joints > 0)
+    .flatMap(({ pad, joints }, i) => glueSteps(model, pad, { joints, first: i === 0 }));
+}
+
 /** Cutting, carving and gluing the pads, and the wadding over them. */
 export function buildSteps(model: Model, foam: readonly FoamPiece[], wadding: LiningPiece | null): Step[] {
-  const pads =
-    foam.length > 0
-      ? [...cutSteps(model, foam), ...foam.filter(({ insertOf }) => insertOf === null).flatMap((pad, i) => glueSteps(model, pad, i === 0))]
-      : [];
+  const pads = foam.length > 0 ? [...cutSteps(model, foam), ...gluing(model, foam)] : [];
   if (!wadding) return pads;
   const minutes = HANDLING.layWadding + (metresRound([wadding]) * model.rule('timeClothMetre')) / 60;
   return [...pads, step('wadding', 'Lay the wadding', WADDED[wrapped(model)], minutes, { caution: CAUTIONS.glue })];

@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { problemsOf } from '../document';
 import { HARDWARE_KINDS, newPiece, type Hardware, type Piece } from '../piece';
 import { planPiece, type Plan } from '../plan';
+import { sizesOf } from '../sizes';
 import { batchMinutes } from '.';
 
 const planned = (piece: Piece, house: Record<string, number> = {}): Plan => planPiece(piece, house, { sits: false, coarse: true });
@@ -79,5 +80,39 @@ describe('glue', () => {
     const hands = glue.minutes * 8;
     expect(batchMinutes([glue], 8)).toBeLessThan(hands + 8 * 10);
     expect(batchMinutes([glue], 8)).toBeGreaterThanOrEqual(hands);
+  });
+});
+
+describe('a pad that lies on nothing', () => {
+  const block = newPiece('block-seat');
+  const main = block.pads.find(({ role }) => role === 'main')!;
+  const glue = (piece: Piece): number => sizesOf(planned(piece), piece, {}).find(({ key }) => key === 'glue')?.value ?? 0;
+
+  it('is glued in its joints and nowhere else: one less than it has layers', () => {
+    const plan = planned(block);
+    const slabs = plan.foam.flatMap((pad) => pad.layers.map(() => pad.area));
+    expect(slabs.length).toBeGreaterThan(2);
+    // Slabs of one size: a joint between each two.
+    expect(glue(block)).toBeCloseTo(2 * slabs[0]! * (slabs.length - 1), -1);
+    const sprays = plan.steps.filter(({ key }) => key.startsWith('spray-'));
+    expect(sprays.map(({ detail }) => detail.includes('A test patch'))).toEqual(sprays.map((_, i) => i === 0));
+    for (const { detail } of sprays) expect(detail).toMatch(/of every joint/);
+  });
+
+  it('of one slab is not glued at all, and no glue is bought for it', () => {
+    const one: Piece = { ...block, pads: [{ ...main, thickness: 100, material: 'seat-firm' }] };
+    const plan = planned(one);
+    expect(plan.foam[0]!.layers).toHaveLength(1);
+    expect(plan.steps.map(({ key }) => key).filter((key) => /^(spray|glue)-/.test(key))).toEqual([]);
+    expect(glue(one)).toBe(0);
+  });
+
+  it('on a board every layer is glued, the lowest to the board', () => {
+    const chair = newPiece('chair-seat');
+    const { foam } = planned(chair);
+    expect(glue(chair)).toBeCloseTo(
+      foam.reduce((sum, pad) => sum + 2 * pad.area * pad.layers.length, 0),
+      -1,
+    );
   });
 });

@@ -1,5 +1,6 @@
 import { stitchingFor } from '../cloth';
-import type { CutPlan } from '../cut';
+import { wayOf } from '../cover';
+import { gluedLayers, type CutPlan } from '../cut';
 import { count, length, type Making, type SizeLine } from './types';
 
 const percent = (share: number): string => `${Math.round(share * 100)} %`;
@@ -249,7 +250,8 @@ function deckLines({ plan, piece, rule }: Making): SizeLine[] {
 /** Glue goes on the faces of every layer that is laid. */
 function glueLines({ plan, piece, rule }: Making): SizeLine[] {
   const faces = rule('faces', 'glueFaces');
-  const one = plan.foam.reduce((sum, pad) => sum + faces.value * pad.area * pad.layers.length, 0);
+  const loose = Boolean(wayOf(piece.covering.way).loose);
+  const one = plan.foam.reduce((sum, pad, i) => sum + faces.value * pad.area * gluedLayers(pad, loose && i === 0), 0);
   if (one <= 0) return [];
   return [
     {
