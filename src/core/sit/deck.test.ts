@@ -82,6 +82,20 @@ describe('sitting on webbing or springs', () => {
     expect(on({ give: 70 }, 120).plan.words[0]).toMatch(/^The rail is felt/);
   });
 
+  it('rails that leave no opening are a board, and judged as one', () => {
+    const shape = { type: 'rectangle', width: 280, depth: 280, cornerRadius: { front: 0, back: 0 } } as const;
+    const narrow: Piece = {
+      ...seat,
+      base: { ...seat.base, shape, deck: { kind: 'elastic', give: 30, rail: 150 } },
+      sit: { loader: 'seated', mass: 85, share: null, x: 0, y: 0 },
+    };
+    const closed = sitStep(createPlanner().model(narrow, {}), 'trial')!.plan;
+    expect(closed.converged).toBe(true);
+    expect(closed.deck).toBeNull();
+    expect(closed.bottoms).toBe(true);
+    expect(closed.words.join(' ')).not.toMatch(/deck/);
+  });
+
   it('stays under the padding where the pad is smaller than the opening, and is symmetrical', () => {
     const { plan, result } = on({ give: 35 }, 85, { pads: [{ ...seat.pads[0]!, offset: -60 }] });
     expect(plan.converged).toBe(true);

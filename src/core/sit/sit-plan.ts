@@ -97,7 +97,8 @@ export function sitPlan(model: Model, covered: CoveredSurface, sitting: Sitting 
   const bed = bedOf(model, covered);
   const load = loadOf(model, sitting);
   const { result, bed: lying, deck } = sat(model, bed, sitting, load);
-  const sprung = stretchedIn(model.piece.base);
+  // Rails that leave no opening are a board.
+  const sprung = deck === null ? null : stretchedIn(model.piece.base);
   // Of a frame it is the rail’s inner edge that one sits against.
   const hard = (sprung && railInside(model.board, sprung)) ?? model.board;
   const edge = distanceField(hard, covered.grid, EDGE_REACH + bed.step);
@@ -136,7 +137,7 @@ export function sitPlan(model: Model, covered: CoveredSurface, sitting: Sitting 
     ? null
     : 'The sitting did not come to rest within half a percent of its load: do not build to these figures.';
   const words = [thin, flat, edged, restless].filter((said) => said !== null);
-  if (sprung && deck !== null) words.push(deckWords(deckOf(sprung.kind).name, deck, result.sink));
+  if (sprung) words.push(deckWords(deckOf(sprung.kind).name, deck!, result.sink));
   else if (words.length === 0) words.push('Nothing wrong: it neither bottoms out nor shows the board’s edge.');
   return {
     bed,
