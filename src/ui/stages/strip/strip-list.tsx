@@ -133,23 +133,26 @@ function CarryHoles({ item, number }: { item: StripItem; number: number }) {
   const board = usePlan()?.outline.points;
   const holes = base.holes ?? [];
   if (!board) return null;
+  const next = oldHoles(item, board, rule('return'), holes);
+  const count = next.length - holes.length;
   const carry = () => {
-    const next = oldHoles(item, board, rule('return'), holes);
     put(next);
-    setCarried(next.length - holes.length);
+    setCarried(count);
   };
   return (
-    <p className="text-xs py-1">
-      <button
-        type="button"
-        className="underline cursor-pointer"
-        aria-label={`Carry the holes of item ${number} to the base`}
-        onClick={carry}
-      >
-        {item.count === 1 ? 'Carry its hole to the base' : `Carry its ${item.count} holes to the base`}
-      </button>
-      {carried > 0 && <span role="status"> {carried} on the base now, along the staple line: move each to where it is.</span>}
-    </p>
+    <div className="text-xs py-1">
+      {carried === 0 && count > 0 && (
+        <button
+          type="button"
+          className="btn btn-sm btn-outline font-normal"
+          aria-label={`Carry the holes of item ${number} to the base`}
+          onClick={carry}
+        >
+          {count === 1 ? 'Carry its hole to the base' : `Carry ${count} holes to the base`}
+        </button>
+      )}
+      {carried > 0 && <p role="status">{carried} on the base now, along the staple line: move each to where it is.</p>}
+    </div>
   );
 }
 
