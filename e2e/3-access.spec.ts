@@ -33,6 +33,8 @@ test('no screen has a serious accessibility fault, by day or in the evening', as
     }
     for (const stage of ['strip', 'base', 'build', 'sit', 'cover', 'cut', 'fix', 'bench']) {
       await page.goto(`/piece/${id}?stage=${stage}`);
+      // Strip has no sizes of its own: there they are a drawer, opened and looked at like the rest.
+      if (stage === 'strip') await page.getByRole('button', { name: 'Sizes', exact: true }).click();
       await expect(page.getByRole('heading', { name: 'Sizes' })).toBeVisible();
       if (stage === 'build') await unfold(page, 'Cover');
       if (stage === 'build') await page.getByRole('button', { name: /Wrap at the front/ }).click();
