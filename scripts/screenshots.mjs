@@ -47,7 +47,12 @@ await shoot('print', `${stools}?stage=cover`, async () => {
   await page.locator('[data-pages]:not([data-pages=""])').waitFor({ timeout: 60_000 });
 });
 const saddle = await pieceOf(/Saddle, cargo tricycle/);
-await shoot('strip', `${saddle}?stage=strip`);
+await shoot('strip', `${saddle}?stage=strip`, () =>
+  page
+    .getByRole('button', { name: /Carry the holes/ })
+    .first()
+    .waitFor({ timeout: 60_000 }),
+);
 await shoot('base', `${saddle}?stage=base`);
 await shoot('round', `${piece}?stage=cover`, async () => {
   await page.locator('[data-settled="true"]').waitFor({ timeout: 60_000 });
