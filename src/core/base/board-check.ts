@@ -1,8 +1,8 @@
-import { BOARDS, deckOf, findMaterial, GRAVITY } from '../foam';
+import { BOARDS, deckOf, findMaterial, GRAVITY, TIGHT_ENOUGH } from '../foam';
 import type { RuleReader } from '../house';
 import { keepNothing, type Keep } from '../keep';
 import { bounds, deepest, flatten, lineCrossings, type Outline, type Point, type Polygon } from '../outline';
-import { kindOf, type Hole, type Piece, type Range, type StretchedDeck, type Support } from '../piece';
+import { kindOf, type Hole, type Piece, type StretchedDeck, type Support } from '../piece';
 import { stretchedIn } from './deck';
 import { meshOf } from './mesh';
 import { bendPlate, patchLoad, type Hold } from './plate';
@@ -170,9 +170,6 @@ function ribStiffness({ base: { frame } }: Piece, span: number): number {
 
 /** What is judged of a board: the piece it is of, its outline, where the load comes on. */
 export type BoardUnderLoad = { piece: Piece; outline: Outline; at: Point; rule: RuleReader; keep?: Keep };
-
-/** A hand leant on a deck goes down so far, mm: less is a board, more is a hammock. */
-const TIGHT_ENOUGH: Range = [25, 40];
 
 function stretchedWords({ kind, give }: StretchedDeck): Pick<BoardCheck, 'verdict' | 'words'> {
   const { name } = deckOf(kind);

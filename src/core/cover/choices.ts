@@ -37,3 +37,8 @@ export function choicesOf(covering: Covering): Choices & { way: Way } {
     nails: partOf(way.nails, covering.nails, STARTING.nails),
   };
 }
+
+/** Whether a pattern comes in the same place on every piece of a set: it does, unless somebody gave that up. */
+export function isMatched({ matched }: Pick<Covering, 'matched'>): boolean {
+  return matched ?? true;
+}

@@ -9,7 +9,7 @@ export type { ChannelPlan } from './details/channels';
 export type { ButtonPlan } from './details/buttons';
 export type { SeamPlan } from './details/seam-plans';
 export { builtModel } from './built';
-export { choicesOf, STARTING } from './choices';
+export { choicesOf, isMatched, STARTING } from './choices';
 export { nearestReach, type Reach, type ReachPlace } from './judge/reach';
 export type { SewnCheck } from './judge/sewn-check';
 export { proposalsFor, type Proposal } from './judge/proposals';

@@ -1,5 +1,5 @@
 import type { Model } from '../build';
-import type { CoverPiece, CoverPlan, LiningPiece } from '../cover';
+import { isMatched, type CoverPiece, type CoverPlan, type LiningPiece } from '../cover';
 import type { FoamPiece } from './foam-pieces';
 import { bounds, type Point, type Polygon } from '../outline';
 import { packRoll, packSheets, type Blank, type Laid } from './pack';
@@ -141,7 +141,7 @@ function layCloth(model: Model, sets: readonly CutSet[], cover: CoverPlan): Pick
   const gap = model.rule('clothGap');
   const along = cloth.direction !== 'across';
   const patterned = cloth.repeatAcross > 0 || cloth.repeatAlong > 0;
-  const matched = patterned && (model.piece.covering.matched ?? true);
+  const matched = patterned && isMatched(model.piece.covering);
   const repeat = (size: number, every: number): number => (matched ? toRepeat(size, every, gap) : size);
   // A pattern that must match has only one way up, and so has a nap.
   const turn = cloth.direction === 'any' && !patterned && (cloth.nap ?? 'none') === 'none';

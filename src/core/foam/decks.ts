@@ -21,6 +21,9 @@ export type Deck = {
   how: string;
 };
 
+/** A hand leant on a deck goes down so far, mm: less is a board, more is a hammock. */
+export const TIGHT_ENOUGH = [25, 40] as const;
+
 /** The decks that are known, the usual one first. */
 export const DECKS = [
   {

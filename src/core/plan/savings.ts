@@ -1,3 +1,4 @@
+import { isMatched } from '../cover';
 import { readerOf, figuresFor, ruleOf, type HouseRules, type RuleReader } from '../house';
 import { kindOf, PAD_ROLES, type Cloth, type Piece } from '../piece';
 import { planPiece } from './plan';
@@ -85,7 +86,7 @@ function otherLadders(piece: Piece): Ladder[] {
       lay('along', patterned ? 'Up the roll: the pattern then runs from front to back.' : 'Laid up the roll.');
     if (cloth.direction !== 'any' && !patterned) lay('any', 'Each piece whichever way it fits: the weave then runs both ways.');
   }
-  if (patterned && (covering.matched ?? true))
+  if (patterned && isMatched(covering))
     ladders.push([
       {
         id: 'unmatched',

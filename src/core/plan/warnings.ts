@@ -4,7 +4,7 @@ import { clothWarnings, wayOf, type CoverPlan } from '../cover';
 import { FASTENERS } from '../fix';
 import { ruleOf, unusual } from '../house';
 import { distanceTo } from '../outline';
-import { HARDWARE_KINDS, kindOf } from '../piece';
+import { DECK, defaultsOf, HARDWARE_KINDS, kindOf } from '../piece';
 import type { SitPlan } from '../sit';
 import { oldStaples } from '../strip';
 import { sayLength as shown, type Warning } from '../warning';
@@ -41,8 +41,10 @@ export function baseWarnings(model: Model): Warning[] {
         board.thickness ? { says: `Take ${board.thickness} mm`, path: 'base.board.thickness', value: board.thickness } : undefined,
       );
     }
-    if (board.verdict === 'slack')
-      warn('deck-slack', 'base.deck.give', board.words, { says: 'Stretch it to 30 mm', path: 'base.deck.give', value: 30 });
+    if (board.verdict === 'slack') {
+      const value = defaultsOf(DECK).give;
+      warn('deck-slack', 'base.deck.give', board.words, { says: `Stretch it to ${value} mm`, path: 'base.deck.give', value });
+    }
     const panels = panelsStep(model);
     if (panels && !panels.holds)
       warn(

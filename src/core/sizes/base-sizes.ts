@@ -1,7 +1,7 @@
 import { count, length, type Making, type SizeLine } from './types';
 
 /** What the base itself is cut to: the straps or springs in a frame. */
-export function baseSizes({ plan, piece, rule }: Making): SizeLine[] {
+export function baseSizes({ plan, piece }: Making): SizeLine[] {
   const { deck } = plan.base;
   if (!deck) return [];
   const stretched = { symbol: 'stretched', label: 'Stretched by', value: deck.stretch, unit: 'percent' as const };
@@ -34,12 +34,7 @@ export function baseSizes({ plan, piece, rule }: Making): SizeLine[] {
           `stretched by ${Math.round(deck.stretch)} %`,
         ].join(', '),
         formula: 'cut = span ÷ (1 + stretch) + what either end is folded over',
-        terms: [
-          length('span', 'Fastening to fastening', longest.span),
-          stretched,
-          count('straps', 'On one piece', own.length),
-          rule('hand', 'handLean'),
-        ],
+        terms: [length('span', 'Fastening to fastening', longest.span), stretched, count('straps', 'On one piece', own.length)],
       },
     ];
   });

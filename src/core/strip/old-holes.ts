@@ -1,5 +1,5 @@
 import { offsetPolygon, pointAlong, polygonPerimeter, distanceAlong, type Polygon } from '../outline';
-import { freeId, type Hole, type StripItem } from '../piece';
+import { freeId, schemaAt, type Hole, type StripItem } from '../piece';
 
 /** Where a hole’s width was not measured it is a rivet’s, mm. */
 const USUAL = 4.5;
@@ -11,8 +11,8 @@ export function leavesHoles({ what, again }: Pick<StripItem, 'what' | 'again'>):
   return LEAVES.includes(what) && again !== 'stays';
 }
 
-/** More holes than this are not carried over one by one. */
-const MOST = 60;
+/** As many holes as a base may have. */
+const MOST = schemaAt('base.holes')!.maxItems!;
 
 /**
  * The holes that something which came off leaves in the base, to be moved to where they are: as many as came out, evenly along

@@ -1,3 +1,4 @@
+import { isMatched } from '@/core/cover';
 import type { SheetView } from '@/core/plan';
 import { bounds } from '@/core/outline';
 import { kindOf, type Piece } from '@/core/piece';
@@ -21,7 +22,7 @@ export function setOf(piece: Piece): number {
 function patternOf({ plan }: SheetView, piece: Piece, k: number): OneOfSet['pattern'] {
   const { repeatAcross, repeatAlong } = piece.cloth;
   const laid = plan.cut?.cloth.laid;
-  if (!laid || !plan.cover || (piece.covering.matched ?? true) || (repeatAcross <= 0 && repeatAlong <= 0)) return new Map();
+  if (!laid || !plan.cover || isMatched(piece.covering) || (repeatAcross <= 0 && repeatAlong <= 0)) return new Map();
   return new Map(
     plan.cover.pieces.map(({ id, name, count }): [string, readonly [number, number]] => {
       // What is counted is cut for the whole set.

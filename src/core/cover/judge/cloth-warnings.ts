@@ -2,7 +2,7 @@ import { weaveOf } from '../../cloth';
 import type { Model } from '../../build';
 import { kindOf } from '../../piece';
 import { sayLength, type Warning } from '../../warning';
-import { choicesOf } from '../choices';
+import { choicesOf, isMatched } from '../choices';
 import { layersAt } from '../details/seam-plans';
 import { BIAS_BELOW } from '../details/welts';
 import type { CoverPlan } from '../plan';
@@ -22,7 +22,7 @@ function warnOfCloth({ piece, rule }: Model, warn: Warn): void {
     warn('stripe-pulled', 'cloth.pull', 'A stripe shows every pull: smooth the cover only, over a liner cloth.');
   if (striped && cloth.direction === 'any')
     warn('stripe-turned', 'cloth.direction', 'A patterned cloth lies one way: it was not turned on the roll.');
-  if (striped && piece.count > 1 && !covering.motif && (covering.matched ?? true))
+  if (striped && piece.count > 1 && !covering.motif && isMatched(covering))
     warn('motif-not-placed', 'covering.motif', 'A pattern on a set: say where its motif lies, so that all come out alike.');
   if (cloth.nap && cloth.nap !== 'none' && cloth.direction === 'any')
     warn('nap-turned', 'cloth.direction', 'A cloth with a nap lies one way on every piece: say which.');

@@ -1,5 +1,5 @@
 import { Type, type Static } from '@sinclair/typebox';
-import { DECKS } from '../../foam';
+import { DECKS, TIGHT_ENOUGH } from '../../foam';
 import { CORNER, EDGE } from './edge';
 import { choice, figure, id, length, list, oneOf, optional, orNull, pair, PLAN, record, spot, tag, tick, whole, words, type Range } from './field';
 import { BASE_SHAPE, BOARD_SIZE, PAN_ROW, PART_SIZE } from './shapes';
@@ -107,7 +107,7 @@ export const DECK = record({
   kind: choice('Stretched in it', DECKS, { default: 'elastic' }),
   give: length('A hand leant on it goes down', [5, 120], {
     default: 30,
-    reason: 'Elbow straight, in the middle, before any padding lies on it: 25 to 40 mm is tight enough and not a board.',
+    reason: `Elbow straight, in the middle, before any padding lies on it: ${TIGHT_ENOUGH.join(' to ')} mm is tight enough and not a board.`,
   }),
   rail: length('Rail, width', [15, 150], { default: 40 }),
 });

@@ -1,7 +1,7 @@
 'use client';
 
 import { useState } from 'react';
-import { WAYS, wayOf } from '@/core/cover';
+import { isMatched, WAYS, wayOf } from '@/core/cover';
 import { defaultsOf, fieldAt, MOTIF, type Motif } from '@/core/piece';
 import { ChoiceField } from '@/ui/kit/fields';
 import { PieceField } from '@/ui/sheet/piece-field';
@@ -58,7 +58,7 @@ const FIT = { suits: 'suits', 'with care': 'with care', not: 'does not suit' } a
 /** Where a stripe or motif lies, on cloth that has one. */
 function MotifFields() {
   const { cloth, covering } = usePiece();
-  const matched = covering.matched ?? true;
+  const matched = isMatched(covering);
   const [motif, put] = useField<Motif | null | undefined>('covering.motif');
   if (cloth.repeatAcross <= 0 && cloth.repeatAlong <= 0) return null;
   const known = fieldAt('covering.motif.on');
