@@ -137,3 +137,56 @@ test('old foam goes back in from its press test, is patched, and the old holes h
   await page.keyboard.press('Control+z');
   await expect(page.getByRole('heading', { name: /The old main pad/ })).toHaveCount(0);
 });
+
+test('the form of a pad’s top is chosen, taken hold of in the section, and drawn on its side at full size', async ({ page }) => {
+  await page.goto('/');
+  const seat = newPiece('bench');
+  const id = await place(page, { ...seat, name: 'Dipped bench', chalk: { x: 0, y: 0, angle: Math.PI / 2 } });
+  await page.goto(`/piece/${id}?stage=build`);
+  await settled(page);
+  const before = await slip(page, 'height').textContent();
+  await page.getByLabel('Its top').selectOption({ label: 'A saddle’s dip across' });
+  await settled(page);
+  await expect(page.locator('[data-sizes="Padding"]')).toContainText('Dip of the main pad');
+  await expect(page.locator('[data-sizes="Padding"]')).toContainText('the cover bridges it; glue wadding and cover into it');
+  // Its handle: up is shallower, along moves its place.
+  const handle = page.getByRole('slider', { name: 'Dip, how deep' });
+  await handle.focus();
+  for (let k = 0; k < 5; k++) await page.keyboard.press('ArrowUp');
+  await page.keyboard.press('Shift+ArrowRight');
+  await expect(page.getByLabel('Dips by')).toHaveValue(/^10/);
+  await expect(page.getByLabel('Its middle, behind the middle')).toHaveValue(/^10/);
+  // Too deep is refused beside its cause, and what was typed stays.
+  await page.getByLabel('Dips by').fill('90');
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('72 mm is the most')).toBeVisible();
+  await expect(page.getByLabel('Dips by')).toHaveValue('90');
+  await page.getByLabel('Dips by').fill('10');
+  await page.keyboard.press('Enter');
+
+  // Cut to a line: a point dragged in the section is the point on the stencil.
+  await page.getByLabel('Its top').selectOption({ label: 'Cut to a line on its side' });
+  await settled(page);
+  const point = page.getByRole('slider', { name: 'Point 1 of the side' });
+  const box = (await point.boundingBox())!;
+  const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
+  await page.mouse.move(x, y);
+  await page.mouse.down();
+  await page.mouse.move(x, y + 12, { steps: 4 });
+  await page.mouse.up();
+  await settled(page);
+  const { profile } = (await saved(page, id)).pads[0]!;
+  if (profile?.kind !== 'side') throw new Error('no side');
+  expect(profile.points[0]!.height).toBeLessThan(60);
+  expect(await slip(page, 'height').textContent()).not.toBe('');
+  await page.getByRole('button', { name: 'Print…' }).click();
+  await expect(page.getByRole('dialog')).toContainText('Side of the main pad');
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: '8. Bench' }).click();
+  await expect(page.getByText('draw it, mirror it on to the other')).toBeVisible();
+  // Level again: nothing of it is left.
+  await page.getByRole('button', { name: '3. Build' }).click();
+  await page.getByLabel('Its top').selectOption({ label: 'Level' });
+  await settled(page);
+  expect(await slip(page, 'height').textContent()).toBe(before);
+});

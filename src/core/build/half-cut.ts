@@ -1,4 +1,5 @@
-import type { Point } from '../outline';
+import { bounds, type Point } from '../outline';
+import { thickest } from '../piece';
 import { foamLaw, type Layer, type StackCut } from '../pull';
 import type { BuiltPad, Stack } from './model';
 import { stackAt } from './stack';
@@ -88,8 +89,23 @@ function featuresOf(stack: Stack, spans: readonly Span[], edgeX: number, at: (u:
     if (span[0] > 0) features.push({ x: span[0], sharp: !soft });
     if ('width' in pad.edge) features.push({ x: span[1] - pad.edge.width, sharp: false });
     if (pad.pocket) for (const x of pocketEnds(pad.pocket, at)) features.push({ x, sharp: false });
+    features.push(...formFeatures(stack.pads[k]!, at));
   });
   return features;
+}
+
+/** Where a pad's top is bent: a side's corners as they are drawn, the rims and the middle of what is worked into it. */
+function formFeatures({ pad, polygon }: BuiltPad, at: (u: number) => Point): Feature[] {
+  const { profile } = pad;
+  if (!profile || profile.kind === 'read' || profile.kind === 'scanned') return [];
+  if (profile.kind === 'hollow') return pocketEnds(profile, at).map((x) => ({ x, sharp: false }));
+  const [a, b] = [at(0)[1], at(1)[1]];
+  if (Math.abs(b - a) < 1e-6) return [];
+  const ys =
+    profile.kind === 'side'
+      ? profile.points.map((point) => point.at + bounds(polygon).minY)
+      : [-1, 0, 1].map((half) => profile.y + (half * profile.length) / 2);
+  return ys.map((y) => ({ x: (y - a) / (b - a), sharp: profile.kind === 'side' && !profile.faired }));
 }
 
 type Filled = { base: Float64Array; lower: Float64Array[]; upper: Float64Array[]; there: { from: number; to: number }[] };
@@ -154,7 +170,7 @@ export function halfCut(stack: Stack, half: HalfLine, coarse = false): { stack: 
     return [line.origin[0] + line.direction[0] * x, line.origin[1] + line.direction[1] * x];
   };
   const end = Math.max(edgeX, ...spans.map((span) => span?.[1] ?? 0));
-  const total = stack.pads.reduce((sum, { pad }, k) => sum + (spans[k] ? Math.max(pad.thickness, pad.wedge ?? 0) : 0), 0);
+  const total = stack.pads.reduce((sum, { pad }, k) => sum + (spans[k] ? thickest(pad) : 0), 0);
   const element = elementFor(total, coarse);
   const x = tidied(columns(featuresOf(stack, spans, edgeX, at), end, element, Math.min(60, 0.8 * total)));
   const filling = filled(stack, spans, x, at);

@@ -16,7 +16,7 @@ const ROLL_CELLS = 150;
 /** Mean thickness of a pad over its outline, mm: wedges, carved rims and rolls as they are. */
 function meanThickness(stack: Stack, built: BuiltPad): number {
   const { pad, polygon } = built;
-  if (pad.edge.kind === 'square' && (pad.wedge ?? null) === null) return pad.thickness;
+  if (pad.edge.kind === 'square' && !built.form) return pad.thickness;
   const alone = { ...stack, pads: [built] };
   let inside = 0;
   let sum = 0;

@@ -20,6 +20,7 @@ import {
 import { fieldAt, foamOf, PieceProblems, PULLS, type Base, type EdgeFact, type Pad, type Piece } from '../piece';
 import { flushAgainst } from './flush';
 import { mouldHeight } from './mould';
+import { padForm, type PadForm } from './pad-form';
 import { padOffsets, type OffsetRules } from './pad-offset';
 
 /** A foam in the stack, with how it answers being pressed. */
@@ -36,6 +37,8 @@ export type BuiltPad = BuiltFoam & {
   pad: LyingPad;
   /** what fills its pocket, where it has one */
   insert: BuiltFoam | null;
+  /** how thick it is from place to place before its rim is worked; null where it is level */
+  form: PadForm | null;
   /** mm beyond the board (+) or short of it (−) */
   offset: number;
   polygon: Polygon;
@@ -137,7 +140,8 @@ function buildPads({ outline, board, middle }: DrawnBase, piece: PadsOf, rules: 
     // Only a dome over an edge that cannot all be seen asks for the depth.
     const depth = reach || pad.edge.kind !== 'domed' ? 0 : deepest(polygon).depth;
     const insert = pad.pocket ? foamOf(piece, pad.pocket.material) : undefined;
-    return { pad, ...built(worn(pad, foamOf(piece, pad.material)!)), insert: insert ? built(insert) : null, offset, polygon, reach, depth };
+    const foam = built(worn(pad, foamOf(piece, pad.material)!));
+    return { pad, ...foam, insert: insert ? built(insert) : null, form: padForm(pad, polygon), offset, polygon, reach, depth };
   });
 }
 

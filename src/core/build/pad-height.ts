@@ -1,18 +1,15 @@
-import { bounds, distanceTo, isInside, type Point } from '../outline';
+import { distanceTo, isInside, type Point } from '../outline';
 import { domeHeight } from './dome';
 import type { BuiltPad } from './model';
 
 /**
- * A pad's thickness at a place before its rim is worked, mm: its own, or a wedge's between its two edges.
+ * A pad's thickness at a place before its rim is worked, mm: its own, or what the form of its top makes of it.
  *
  * @param built the pad
  * @param at plan point
  */
-export function localThickness({ pad, polygon }: BuiltPad, at: Point): number {
-  if (typeof pad.wedge !== 'number') return pad.thickness;
-  const { minY, maxY } = bounds(polygon);
-  const u = Math.min(1, Math.max(0, (at[1] - minY) / (maxY - minY || 1)));
-  return pad.thickness + (pad.wedge - pad.thickness) * u;
+export function localThickness({ pad, form }: BuiltPad, at: Point): number {
+  return form ? form(at) : pad.thickness;
 }
 
 /**

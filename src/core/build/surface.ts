@@ -1,6 +1,7 @@
 import { answerOf } from '../foam';
 import { keepNothing, type Keep } from '../keep';
 import { bounds, deepest, distanceField, type Point, type Polygon } from '../outline';
+import { thickest } from '../piece';
 import { foamSprings, settle, type Columns } from '../press';
 import { WADDING_CURVE } from '../pull';
 import type { CoveredSurface } from './covered';
@@ -8,6 +9,7 @@ import { readGrid, type HeightGrid } from './grid';
 import { edgeHeights } from './edge-heights';
 import { inPocket } from './half-cut';
 import type { BuiltPad, Stack } from './model';
+import { formsLeft, type FormLeft } from './forms-left';
 import { distanceToLine, halvesOf, passageOf, type Half } from './section';
 import { showThroughOf, type ShowThrough } from './show-through';
 import { bridgeReach, freeHeight, stackAt } from './stack';
@@ -24,6 +26,8 @@ export type Surface = {
   /** (shortest distance from the covered line to the pad's square corner) ÷ (√2 − 1) */
   edgeRadius: number;
   showThrough: ShowThrough;
+  /** what is left of hollows, dips and rises under the pulled cover */
+  forms: FormLeft[];
   /** whether every section and the surface came to rest */
   converged: boolean;
 };
@@ -192,7 +196,7 @@ export function coveredSurface(stack: Stack, sections: readonly Cut[], size = 64
 function reachOf({ pads }: Stack, k: number): number {
   const { pad, depth } = pads[k]!;
   const above = pads[k + 1];
-  const bridged = above ? bridgeReach(Math.max(pad.thickness, pad.wedge ?? 0), above.pad.thickness) : 0;
+  const bridged = above ? bridgeReach(thickest(pad), above.pad.thickness) : 0;
   return Math.max(bridged, 'width' in pad.edge ? pad.edge.width : 0, pad.edge.kind === 'domed' ? depth : 0);
 }
 
@@ -219,10 +223,11 @@ export function surfaceOf(
   const height = Number.isNaN(found) ? freeHeight(stack, origin) + stack.wadding : found;
   const converged = covered.converged && sections.every(({ half }) => half.pulled.converged);
   const showThrough = showThroughOf(stack, covered);
+  const forms = formsLeft(stack, covered);
   const { stack: cut } = front!;
   const rim = cut.layers.reduce((most, layer) => Math.max(most, cut.x[layer.to]!), 0);
   const widest = cut.layers.findLast((layer) => cut.x[layer.to]! === rim);
-  if (!widest) return { model: 'foam-and-cover', height, freeCrown: 0, crown: 0, edgeRadius: stack.wadding, showThrough, converged };
+  if (!widest) return { model: 'foam-and-cover', height, freeCrown: 0, crown: 0, edgeRadius: stack.wadding, showThrough, forms, converged };
   // The crown rises over the rim of the padding it lies in, not over its own.
   const own = (crowns: boolean): readonly [number, number] | null =>
     passage.pads.reduce<readonly [number, number] | null>(
@@ -241,6 +246,7 @@ export function surfaceOf(
     crown: height - stack.wadding - rimFree,
     edgeRadius: distanceToLine(front!.cover, square) / (Math.SQRT2 - 1),
     showThrough,
+    forms,
     converged,
   };
 }

@@ -1,8 +1,8 @@
 import { intersectD, FillRule } from 'clipper2-ts';
-import type { BuiltPad, Model } from '../build';
+import { sideOf, type BuiltPad, type Model } from '../build';
 import { laminate } from '../foam';
 import { bounds, offsetPolygon, polygonArea, type Point, type Polygon } from '../outline';
-import type { Pad, Pocket } from '../piece';
+import { thickest, type Pad, type Pocket } from '../piece';
 
 /** One block of a pad: what is cut as one piece. */
 export type FoamBlock = { outline: Polygon; width: number; height: number; area: number };
@@ -35,6 +35,8 @@ export type FoamPiece = {
   kept: NonNullable<Pad['kept']> | null;
   /** where a pocket is carved into it, or a patch let in */
   pocket: Polygon | null;
+  /** its side as it is drawn on the foam, from its near edge and its underside: where it is cut to a line; null where it is level */
+  side: Point[] | null;
   /** the pad that this one is let into, from above: the insert of a pocket, or fresh foam in old */
   insertOf: string | null;
 };
@@ -78,6 +80,7 @@ function insertPiece({ piece }: Model, { pad, insert }: BuiltPad): FoamPiece[] {
       scrap: false,
       kept: null,
       pocket: null,
+      side: null,
       insertOf: pad.id,
     },
   ];
@@ -148,9 +151,7 @@ export function foamPieces(model: Model): FoamPiece[] {
     // How it is cut is said in the document alone: nothing of that is left in the stack.
     const pad = model.piece.pads[i]!;
     const kept = pad.kept ?? null;
-    const { layers, exact } = kept
-      ? { layers: [pad.thickness], exact: true }
-      : laminate(Math.max(pad.thickness, pad.wedge ?? 0), foam.sold);
+    const { layers, exact } = kept ? { layers: [pad.thickness], exact: true } : laminate(thickest(pad), foam.sold);
     const trimmed = Boolean(pad.trim) && canBeTrimmed(pad, built.offset);
     const polygon = trimmed ? (offsetPolygon(built.polygon, model.rule('foamOversize')) ?? built.polygon) : built.polygon;
     const [box, own] = [bounds(polygon), bounds(built.polygon)];
@@ -174,6 +175,7 @@ export function foamPieces(model: Model): FoamPiece[] {
       scrap: Boolean(pad.scrap),
       kept,
       pocket: pad.pocket ? pocketOutline(pad.pocket) : null,
+      side: kept ? null : sideOf(pad, built.polygon),
       insertOf: null,
     };
   });

@@ -1,5 +1,6 @@
 import { RULES } from '../house';
-import { KINDS, newChairSeat, newPiece, PIECE, SHAPES, STARTING_SHAPES, type Piece } from '../piece';
+import { baseOutline, flatten } from '../outline';
+import { firstProfile, KINDS, newChairSeat, newPiece, PIECE, SHAPES, STARTING_SHAPES, type Piece } from '../piece';
 import { describe as described, type DocumentField, type PlainSchema } from '../piece/schema/field-at';
 
 // What the tests of the document share: documents that together have every figure there is, and ways to change one.
@@ -37,6 +38,7 @@ export function spotsOf(document: unknown): Spot[] {
 
 const photo = `${'a'.repeat(64)}.jpg`;
 const chair = newChairSeat();
+const SEAT = flatten(baseOutline(chair.base.shape));
 const row = { at: 0, width: 300, height: 0, drop: 5, crown: 2 };
 
 /** Documents that together have every figure there is. */
@@ -72,6 +74,7 @@ export const CARRIERS: [string, Piece][] = [
         {
           ...chair.pads[1]!,
           wedge: 60,
+          profile: { kind: 'hollow', x: 0, y: 0, width: 200, length: 180, by: 8 },
           blocks: 2,
           pocket: { x: 0, y: 0, width: 160, length: 120, deep: 15, material: 'seat-soft' },
           edge: { kind: 'rounded', width: 10 },
@@ -104,6 +107,35 @@ export const CARRIERS: [string, Piece][] = [
         photos: [photo],
         pins: [{ id: 'p-1', photo, x: 0.5, y: 0.5, text: 'this tab went under the rail' }],
       },
+    },
+  ],
+  ...(['dip', 'rise', 'side', 'read'] as const).map((kind): [string, Piece] => [
+    `a pad with a ${kind}`,
+    { ...chair, pads: [{ ...chair.pads[1]!, profile: firstProfile(kind, chair.pads[1]!, SEAT) }] },
+  ]),
+  [
+    'a scanned pad',
+    {
+      ...chair,
+      pads: [
+        {
+          ...chair.pads[1]!,
+          kept: 'cleaned',
+          profile: {
+            kind: 'scanned',
+            map: {
+              kind: 'map',
+              name: 'scan',
+              x0: -250,
+              y0: -250,
+              step: 100,
+              columns: 6,
+              rows: 6,
+              heights: Array.from({ length: 36 }, () => 1),
+            },
+          },
+        },
+      ],
     },
   ],
   [

@@ -174,6 +174,27 @@ function padTemplate(foam: FoamPiece, of = ''): Bare {
   };
 }
 
+/** A pad's side at full size: drawn on both sides of the block, the upper line cut along. */
+function stencil(foam: FoamPiece, of = ''): Bare[] {
+  const { side } = foam;
+  if (!side) return [];
+  const [from, to] = [side[0]![0], side.at(-1)![0]];
+  return [
+    {
+      of: `foam ${foam.pad} side`,
+      title: `Side of the ${(NAMES[foam.role] ?? 'pad').toLowerCase()}${of}: a stencil, drawn on both sides`,
+      lines: [{ outline: [[from, 0], [to, 0], ...[...side].reverse()], closed: true }],
+      marks: [],
+      labels: [
+        { at: [from, 0], says: 'near edge, underside' },
+        { at: [to, 0], says: 'far edge' },
+      ],
+      // A stencil is held to the foam and drawn round: its size alone does not do.
+      detailed: true,
+    },
+  ];
+}
+
 /** Half the length of the grain line, mm; shorter on a low piece. */
 const GRAIN = 50;
 
@@ -213,10 +234,10 @@ function coverTemplate(cover: CoverPiece, variant = ''): Bare {
 /** The templates of a plan: foam pads, then the cloth with its lines; then those of pieces that were measured differently. */
 export function templatesOf(plan: Plan): Template[] {
   const bare = [
-    ...plan.foam.filter(({ kept }) => !kept).map((foam) => padTemplate(foam)),
+    ...plan.foam.filter(({ kept }) => !kept).flatMap((foam) => [padTemplate(foam), ...stencil(foam)]),
     ...plan.cover.pieces.map((own) => coverTemplate(own)),
     ...plan.variants.flatMap((variant) => [
-      ...variant.foam.map((foam) => padTemplate(foam, ` of ${variant.name}`)),
+      ...variant.foam.flatMap((foam) => [padTemplate(foam, ` of ${variant.name}`), ...stencil(foam, ` of ${variant.name}`)]),
       ...variant.covers.map((own) => coverTemplate(own, variant.id)),
     ]),
   ];

@@ -4,6 +4,7 @@ export { KINDS, kindOf, shapesFor, type Kind, type PieceKind, type Traits } from
 export { newChairSeat, newPiece } from './new-piece';
 export { begunPiece, begunShape, examplesOf, type Begun } from './begun';
 export { migrate } from './migrate';
+export { firstProfile, thickest, thinnest } from './pad-profile';
 export { PieceProblems, type Problem } from './problem';
 export * from './schema';
 export { firstPatch, firstPocket, freeId, rimOf, withCrown, withPad } from './stack-changes';

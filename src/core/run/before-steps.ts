@@ -3,14 +3,14 @@ import type { Model } from '../build';
 import { wayOf, type LiningPiece } from '../cover';
 import { gluedLayers, type FoamPiece } from '../cut';
 import { outlineSize } from '../outline';
-import { kindOf, PAD_ROLES, type Opening, type StripItem } from '../piece';
+import { kindOf, PAD_ROLES, type Opening, type Pad, type StripItem } from '../piece';
 import { findingOf } from '../strip';
 import { CAUTIONS } from './cautions';
 import { metresRound } from './metres';
 import { step, type Step } from './step';
 
 /** Plain handling times that no house rule is worth having for, minutes. */
-const HANDLING = { checkBoard: 4, layWadding: 3, takeOff: 3, finding: 10, carvePass: 2, keep: 10, hessian: 8, patch: 12 };
+const HANDLING = { checkBoard: 4, layWadding: 3, takeOff: 3, finding: 10, carvePass: 2, keep: 10, hessian: 8, patch: 12, form: 12 };
 
 /** Of gluing, this share is spraying; the rest is laying and pressing. */
 const SPRAYING = 0.6;
@@ -123,6 +123,44 @@ function trimStep({ rule }: Model, pad: FoamPiece, overhang: number): Step {
   );
 }
 
+/** What is done to a pad's top, by its form. */
+function formWords({ profile, wedge, thickness }: Pad): string | null {
+  const say = (mm: number): number => Math.round(mm);
+  switch (profile?.kind) {
+    case 'hollow':
+      return `Draw the oval, ${say(profile.width)} × ${say(profile.length)} mm, its middle ${placeWords(profile.x, profile.y)}; carve it ${say(profile.by)} mm deep in the middle, running out to nothing at the line; feel left against right.`;
+    case 'dip':
+      return `Hold the stencil to both sides, draw the dip and cut from line to line: ${say(profile.by)} mm deep, ${say(profile.length)} mm long, its middle ${placeWords(0, profile.y)}.`;
+    case 'rise':
+      return `Cut from a block of ${say(thickness + profile.by)} mm: hold the stencil to both sides and cut from line to line; the rise is ${say(profile.by)} mm high, ${say(profile.length)} mm long, its middle ${placeWords(0, profile.y)}.`;
+    case 'side':
+      return `Hold the stencil to one side and draw it, mirror it on to the other from the same edge, and cut from line to line${profile.faired ? '; rasp it fair along its length' : ''}.`;
+    case 'read':
+      return 'Carve it to the readings: mark each across the pad, the middle first, then the sides; feel left against right.';
+    default:
+      return typeof wedge === 'number' && wedge !== thickness
+        ? `Hold the stencil to both sides and cut from line to line: ${say(thickness)} mm at the near edge, ${say(wedge)} mm at the far edge.`
+        : null;
+  }
+}
+
+/** Where a place lies, in words. */
+function placeWords(x: number, y: number): string {
+  const said = [
+    ...(Math.round(x) ? [`${Math.abs(Math.round(x))} mm ${x > 0 ? 'right' : 'left'}`] : []),
+    ...(Math.round(y) ? [`${Math.abs(Math.round(y))} mm ${y > 0 ? 'behind' : 'before'}`] : []),
+  ];
+  return said.length > 0 ? `${said.join(' and ')} of the middle` : 'on the middle';
+}
+
+/** Giving the tops of new pads their form, before they are glued. */
+function formSteps(pads: readonly Pad[]): Step[] {
+  return pads.flatMap((pad) => {
+    const how = pad.kept ? null : formWords(pad);
+    return how ? [step(`form-${pad.id}`, `Shape the ${roleName(pad.role)}`, how, HANDLING.form, { caution: CAUTIONS.shaping })] : [];
+  });
+}
+
 /** Cutting the foam, carving its pockets. */
 function cutSteps({ piece, rule }: Model, foam: readonly FoamPiece[]): Step[] {
   const layers = foam.filter(({ kept }) => !kept).flatMap((pad) => pad.layers.map(() => pad));
@@ -144,6 +182,7 @@ function cutSteps({ piece, rule }: Model, foam: readonly FoamPiece[]): Step[] {
       ? [step('foam', 'Cut the foam', `${cut.join('; ')}.`, (metresRound(layers) * rule('timeCutMetre')) / 60, { caution: CAUTIONS.knife })]
       : []),
   ];
+  steps.push(...formSteps(piece.pads));
   for (const { id, role, pocket, kept } of piece.pads) {
     if (!pocket) continue;
     const passes = Math.ceil(pocket.deep / rule('carvePass') - 1e-9);

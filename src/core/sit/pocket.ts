@@ -1,5 +1,5 @@
 import type { Model } from '../build';
-import type { Piece, Pocket } from '../piece';
+import { thinnest, type Piece, type Pocket } from '../piece';
 import { inPocket } from '../build';
 import { trySitting } from './solve';
 
@@ -29,7 +29,7 @@ export function pocketPlan(model: Model): PocketPlan[] {
     const { pocket } = pad;
     if (!pocket) return [];
     const below = model.pads.slice(0, i).reduce((sum, built) => sum + built.pad.thickness, 0);
-    const floor = Math.min(pad.thickness, pad.wedge ?? pad.thickness) - pocket.deep + below;
+    const floor = thinnest(pad) - pocket.deep + below;
     const without: Piece = { ...piece, pads: piece.pads.map((p, k) => (k === i ? { ...p, pocket: null } : p)) };
     const [before, after] = [without, piece].map((version) => {
       const sat = trySitting(version, house, { keep });

@@ -1,6 +1,7 @@
 import type { Room } from '../base';
+import type { FormLeft } from '../build';
 import type { FoamPiece } from '../cut';
-import { KEPT, PAD_ROLES, type Piece } from '../piece';
+import { KEPT, PAD_ROLES, PROFILES, thickest, thinnest, type PadProfile, type Piece } from '../piece';
 import { length, type Making, type SizeLine } from './types';
 
 /** A middle within this of its rim is level, mm. */
@@ -43,6 +44,70 @@ function insertLine(insert: FoamPiece, { pads }: Piece): SizeLine {
     formula: 'size = the pocket’s own; trimmed flush once it is glued in',
     terms: [length('deep', 'Depth of the pocket', insert.thickness), length('pad', 'Thickness of the pad', pad.thickness)],
   };
+}
+
+/** Less than this share of what was cut, and the cover bridges it, or flattens it. */
+const BRIDGED = 0.5;
+
+/** What the pulled cover leaves of a form, in words. */
+function leftWords(kind: PadProfile['kind'], left: FormLeft | undefined): string {
+  if (!left) return '';
+  const said = `; ${Math.round(left.left)} mm of it left under the pulled cover`;
+  if (left.left >= BRIDGED * left.cut) return said;
+  if (kind === 'rise') return `${said}: it is pressed flat, make it of firmer foam`;
+  return `${said}: the cover bridges it; glue wadding and cover into it, or hold it with a stitched line or buttons`;
+}
+
+/** What the form of a pad's top is marked out by. */
+function formLines({ pads }: Piece, forms: readonly FormLeft[]): SizeLine[] {
+  return pads.flatMap((pad): SizeLine[] => {
+    const { profile, kept } = pad;
+    if (!profile) return [];
+    const named = PROFILES.find(({ id }) => id === profile.kind)!;
+    const name = `${named.does} of the ${PAD_ROLES.find(({ id }) => id === pad.role)!.name.toLowerCase()}`;
+    const line = { key: `form.${pad.id}`, group: 'Padding' as const, label: name, unit: 'length' as const };
+    const own = [length('pad', 'Thickness of the pad', pad.thickness)];
+    const [least, most] = [thinnest(pad), thickest(pad)];
+    const left = leftWords(
+      profile.kind,
+      forms.find((own) => own.pad === pad.id),
+    );
+    const carved = kept ? 'as it came' : 'stencil on the templates';
+    switch (profile.kind) {
+      case 'hollow':
+        return [
+          {
+            ...line,
+            value: profile.width,
+            by: profile.length,
+            note: `oval, ${profile.by} mm deep in the middle, running out to nothing${left}`,
+            formula: 'depth = by × (1 + cos π·r) ÷ 2, r from the middle to the rim',
+            terms: [...own, length('by', 'Hollowed out by', profile.by), length('left', 'Foam left in the middle', least)],
+          },
+        ];
+      case 'dip':
+      case 'rise':
+        return [
+          {
+            ...line,
+            value: profile.length,
+            note: `${profile.by} mm ${profile.kind === 'dip' ? 'deep' : 'high'}, front to back; ${carved}${left}`,
+            formula: 'height = by × (1 + cos π·u) ÷ 2, u from its middle to its ends',
+            terms: [...own, length('by', profile.kind === 'dip' ? 'Dips by' : 'Rises by', profile.by), length('most', 'Cut from', most)],
+          },
+        ];
+      default:
+        return [
+          {
+            ...line,
+            value: most,
+            note: `${Math.round(least)} mm where it is thinnest; ${profile.kind === 'side' ? carved : 'as it was read'}`,
+            formula: 'thickness from point to point as it was given',
+            terms: [...own, length('least', 'Thinnest', least)],
+          },
+        ];
+    }
+  });
 }
 
 /** The padding: heights over the board and the pads to cut. */
@@ -95,6 +160,7 @@ export function paddingSizes({ plan, piece, rule }: Making): SizeLine[] {
         rule('overhang', 'overhang'),
       ],
     },
+    ...formLines(piece, surface.forms),
     ...plan.foam.filter(({ insertOf }) => insertOf !== null).map((insert) => insertLine(insert, piece)),
     ...plan.foam
       .filter(({ insertOf }) => insertOf === null)

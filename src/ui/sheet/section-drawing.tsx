@@ -12,6 +12,7 @@ import { Paper } from '@/ui/drawing/paper';
 import { openPath, smoothPath } from '@/ui/drawing/path';
 import { Figure } from '@/ui/kit/figure';
 import { useLength } from '@/ui/kit/settings';
+import { FormHandles } from './form-handles';
 import { usePadOffsets, usePiece, useSheet } from './store';
 
 const whole = (mm: number) => Math.round(mm);
@@ -246,6 +247,7 @@ export function SectionDrawing({ sits }: { sits: boolean }) {
           <Lines section={section} sit={sit} size={size} />
           <Measures section={section} reach={reach} size={size} />
           <Handles section={section} reach={reach} size={size} />
+          <FormHandles section={section} size={size} />
         </>
       )}
     </Paper>

@@ -1,6 +1,7 @@
 import { BOARDS, curveOf, findMaterial, WADDINGS } from '../../foam';
 import { baseOutline, deepest, flatten } from '../../outline';
 import { kindOf } from '../kinds';
+import { thickest } from '../pad-profile';
 import type { Problem } from '../problem';
 import type { Base, Piece } from '../schema';
 import { checkFeatures } from './features';
@@ -45,7 +46,7 @@ function checkStack(piece: Piece, narrowest: number): Problem[] {
     const add = (key: string, message: string): void => void problems.push({ path: `pads.${i}.${key}`, message });
     if (seen.has(pad.id)) add('id', `Two pads are called “${pad.id}”`);
     seen.add(pad.id);
-    height += Math.max(pad.thickness, pad.wedge ?? 0);
+    height += thickest(pad);
     if (pad.role === 'crown' && pad.thickness > narrowest / 2)
       add(
         'thickness',

@@ -123,20 +123,20 @@ export const OPENING = record({
   }),
 });
 
+/** A map of heights read off a scan, row by row from the front left. */
+export const MAP = record({
+  kind: tag('map'),
+  name: words('Where it came from'),
+  x0: length('Left of the map', PLAN),
+  y0: length('Front of the map', PLAN),
+  step: length('From place to place', [0.5, 200]),
+  columns: whole('Places across', MAP_PLACES),
+  rows: whole('Places along', MAP_PLACES),
+  heights: list('Heights', length('Height', [-1000, 1000]), [4, MAP_PLACES[1] ** 2]),
+});
+
 /** A base that is not flat: cross-sections along its centre line, or a map of heights read off a scan. */
-export const MOULD = oneOf('kind', [
-  record({ kind: tag('rows'), rows: list('Cross-sections', PAN_ROW, [2, 40]) }),
-  record({
-    kind: tag('map'),
-    name: words('Where it came from'),
-    x0: length('Left of the map', PLAN),
-    y0: length('Front of the map', PLAN),
-    step: length('From place to place', [0.5, 200]),
-    columns: whole('Places across', MAP_PLACES),
-    rows: whole('Places along', MAP_PLACES),
-    heights: list('Heights', length('Height', [-1000, 1000]), [4, MAP_PLACES[1] ** 2]),
-  }),
-]);
+export const MOULD = oneOf('kind', [record({ kind: tag('rows'), rows: list('Cross-sections', PAN_ROW, [2, 40]) }), MAP]);
 
 /** Photos are named by what is in them. */
 export const PHOTO = Type.String({ title: 'Photo', pattern: '^[0-9a-f]{64}\\.(jpg|png|webp)$' });

@@ -9,6 +9,8 @@ export { defaultsOf, describe, fieldAt, fieldIn, schemaAt, type DocumentField } 
 export type { FieldUnit, Range } from './field';
 export type { OwnFoam, Pad, PadEdge, PadRole, Pocket, Sitting } from './pads';
 export { HAND_PRESS, KEPT, PAD_EDGE_FORMS, PAD_EDGES, PAD_ROLES, POCKET, RIM_SIZE } from './pads';
+export type { PadProfile, SidePoint, ThicknessRow } from './profiles';
+export { PAD_PROFILES, PROFILES, SIDE_POINT, THICKNESS_ROW } from './profiles';
 export type { ChalkLine, Panels, Piece, Variant } from './piece';
 export { MOUNTINGS, PANELS, PIECE, VERSION } from './piece';
 export type { BaseShape, BevelRow, CornerRadius, Join, NodeLine, OffsetRow, OutlineNode, PanRow, ShapeType, TapeRow } from './shapes';

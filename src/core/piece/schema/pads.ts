@@ -1,6 +1,7 @@
 import { type Static } from '@sinclair/typebox';
 import { FOAM_TYPES } from '../../foam';
 import { LOADERS } from '../../press/loaders';
+import { PAD_PROFILE } from './profiles';
 import { choice, figure, id, length, list, oneOf, optional, orNull, place, record, spot, tag, tick, whole, words, type Range } from './field';
 
 const PAD_SIZE: Range = [0.5, 500];
@@ -81,6 +82,8 @@ export const PAD = record({
   outline: optional(orNull(list('Drawn outline', place, [3, 400]))),
   /** thickness at the far edge where the pad is a wedge; `thickness` is then at the near edge */
   wedge: optional(orNull(length('Thick at the far edge', PAD_SIZE))),
+  /** the form of its top where it is neither level nor a wedge; null is level */
+  profile: optional(orNull(PAD_PROFILE)),
   pocket: optional(orNull(POCKET)),
   /** joined from this many blocks side by side */
   blocks: optional(whole('Joined from blocks', [1, 12], { hint: 'side by side, glued', default: 1 })),

@@ -15,6 +15,7 @@ import { PieceField } from '@/ui/sheet/piece-field';
 import { usePadOffsets, usePiece, useSheet } from '@/ui/sheet/store';
 import { WordMark } from '@/ui/words/word-card';
 import { PocketFields } from './pocket-fields';
+import { ProfileFields } from './profile-fields';
 
 type Props = { pad: Pad; index: number };
 
@@ -182,6 +183,7 @@ export function PadFields({ pad, index }: Props) {
       <Standing pad={pad} index={index} />
       <ChoiceField label="Rim" value={pad.edge.kind} options={PAD_EDGES} onChange={(kind) => set({ edge: rimOf(kind, pad.thickness) })} />
       {'width' in pad.edge && <PieceField at={`${at}.edge.width`} />}
+      <ProfileFields pad={pad} at={at} />
       <More pad={pad} index={index} />
     </fieldset>
   );
