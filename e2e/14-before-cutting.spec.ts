@@ -190,3 +190,38 @@ test('the form of a pad’s top is chosen, taken hold of in the section, and dra
   await settled(page);
   expect(await slip(page, 'height').textContent()).toBe(before);
 });
+
+test('a second cloth: chosen part by part, on its own roll, in the list of what to buy', async ({ page }) => {
+  await page.goto('/');
+  const id = await place(page, { ...newPiece('round-seat'), name: 'Two-cloth stool' });
+  await page.goto(`/piece/${id}?stage=cover`);
+  await settled(page);
+  await page.getByLabel('A second cloth on some parts').check();
+  await settled(page);
+  await expect(page.getByLabel('Welts of it')).toBeChecked();
+  await page.getByLabel('Band of it').check();
+  await page.getByRole('button', { name: 'Cloth store, second cloth…' }).click();
+  await page
+    .getByRole('dialog')
+    .getByRole('button', { name: /^Take / })
+    .nth(3)
+    .click();
+  await expect(page.getByRole('dialog')).toContainText('This piece’s second cloth');
+  await page.getByRole('button', { name: 'Done' }).click();
+  await settled(page);
+  const piece = await saved(page, id);
+  expect(piece.covering.secondOn).toEqual(['welt', 'band']);
+  expect(piece.second!.name).not.toBe(piece.cloth.name);
+  await expect(page.getByText(/of the second cloth/).first()).toBeVisible();
+  await unfold(page, 'Buy');
+  await expect(slip(page, 'second.length')).toContainText(/m/);
+  await page.getByRole('button', { name: '6. Cut' }).click();
+  await settled(page);
+  await expect(page.getByLabel('Cut layouts')).toContainText(piece.second!.name);
+  // One press takes it back, and nothing is left on its roll.
+  await page.getByRole('button', { name: '5. Cover' }).click();
+  await page.getByLabel('A second cloth on some parts').uncheck();
+  await settled(page);
+  expect((await saved(page, id)).second).toBeNull();
+  await expect(page.getByText(/of the second cloth/)).toHaveCount(0);
+});

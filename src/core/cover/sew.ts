@@ -5,6 +5,7 @@ import { nailPlan } from '../fix/nail-places';
 import { bounds, crossesItself, type Point } from '../outline';
 import { kindOf, PieceProblems, type Covering } from '../piece';
 import { choicesOf } from './choices';
+import { secondParts } from './cloths-on';
 import { takeUpOf, type ChannelPlan } from './details/channels';
 import { slackOpening, slackTaken, withMotifMark } from './details/finish';
 import { linings } from './details/linings';
@@ -18,7 +19,7 @@ import { suitsOf } from './judge/suits';
 import { flatPiece, type CoverPiece, type LiningPiece } from './laying/cloth-piece';
 import { SeamTooDeep } from './laying/disc-mesh';
 import { flatTasks, makePanel, type FlatTask, type MadePanel } from './laying/make-panel';
-import type { Making } from './laying/panel-spec';
+import type { Making, PanelSpec } from './laying/panel-spec';
 import type { CoverPlan, StrainMap } from './plan';
 import { pullOver, seenLine, type BlankCuts } from './pulled/blank';
 import type { CornerPlan } from './pulled/corners';
@@ -217,13 +218,26 @@ function setOut(input: CoverInput): SetOut {
     give,
     count: piece.count,
     preShrink: preShrink(piece.cloth),
+    second: piece.second ? { give: giveOf(piece.second), preShrink: preShrink(piece.second) } : null,
     notches: notchPlaces(model, ring, rule('notchPitch')),
     corrections: covering.corrections ?? [],
     motif: covering.motif ? [covering.motif.x, covering.motif.y] : null,
     seams: new Map(),
   };
   const working: Working = { ...choices, covering, model, ring, rule, give };
-  return { way, working, making, sewn: way.panels?.(working) ?? { panels: [], seams: [], zip: null } };
+  const sewn = way.panels?.(working) ?? { panels: [], seams: [], zip: null };
+  const second = secondParts(piece);
+  return {
+    way,
+    working,
+    making,
+    sewn: { ...sewn, panels: sewn.panels.map((spec) => (isSecond(spec, second) ? { ...spec, cloth: 'second' } : spec)) },
+  };
+}
+
+/** Whether a panel is cut from the second cloth; a zip's two strips are part of the band. */
+function isSecond({ role, cloth }: PanelSpec, second: ReadonlySet<string>): boolean {
+  return cloth === undefined && second.has(role === 'zip' ? 'band' : role);
 }
 
 /**

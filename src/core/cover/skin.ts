@@ -1,5 +1,6 @@
 import type { Model } from '../build';
 import { preShrink } from '../cloth';
+import { clothFor } from './cloths-on';
 import type { Keep } from '../keep';
 import { bounds, type Point } from '../outline';
 import { discMesh, SeamTooDeep } from './laying/disc-mesh';
@@ -16,7 +17,7 @@ export type ClothPatch = {
   piece: string;
   /** the panel that a map of its strain is known by */
   panel: string;
-  /** whether the cover's own cloth is on it, or lining */
+  /** which cloth is on it: the cover's own, the second, or lining */
   cloth: CoverPiece['cloth'];
   /** x y z by threes, mm */
   points: Float64Array;
@@ -33,24 +34,25 @@ export type Skin = { patches: ClothPatch[]; /** where a zip lies, mm */ zips: Pl
 type Mesh = { points: Float64Array; triangles: Uint32Array };
 
 /** Where a pattern begins on a piece: at the motif, or at the corner by which the piece is laid on the repeat. */
-function patternStart(piece: CoverPiece, { piece: { cloth, covering } }: Model): Point {
+function patternStart(piece: CoverPiece, { piece: { covering, ...own } }: Model): Point {
+  const cloth = clothFor(own, piece.cloth);
   const along = cloth.direction !== 'across';
   const box = bounds(piece.outline);
-  if (!piece.motif || !covering.motif) return [box.minX, box.minY];
+  if (!piece.motif || !covering.motif || piece.cloth === 'second') return [box.minX, box.minY];
   const [across, down] = covering.motif.on === 'between' ? [cloth.repeatAcross / 2, cloth.repeatAlong / 2] : [0, 0];
   return along ? [piece.motif.x - across, piece.motif.y - down] : [piece.motif.x - down, piece.motif.y - across];
 }
 
 /** From a place on a cut piece to how far it is across the roll and along it from where the pattern begins. */
 function fromPattern(piece: CoverPiece, model: Model): (at: Point) => Point {
-  const turned = model.piece.cloth.direction === 'across';
+  const turned = clothFor(model.piece, piece.cloth).direction === 'across';
   const [x0, y0] = patternStart(piece, model);
   return ([x, y]) => (turned ? [y - y0, x - x0] : [x - x0, y - y0]);
 }
 
 /** What of a patch is read off its piece: where its nodes lie on the cloth, and what is stitched across it. */
 function onCloth(flat: Float64Array, piece: CoverPiece, model: Model, open: (at: Point) => Point): Pick<ClothPatch, 'flat' | 'stitches'> {
-  const longer = preShrink(model.piece.cloth);
+  const longer = preShrink(clothFor(model.piece, piece.cloth));
   const across = fromPattern(piece, model);
   const out = new Float64Array(flat.length);
   for (let i = 0; i < flat.length; i += 2) out.set(across(open([flat[i]! * longer, flat[i + 1]! * longer])), i);

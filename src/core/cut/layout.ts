@@ -1,5 +1,5 @@
 import type { Model } from '../build';
-import { isMatched, type CoverPiece, type CoverPlan, type LiningPiece } from '../cover';
+import { clothFor, isMatched, secondParts, type CoverPiece, type CoverPlan, type LiningPiece } from '../cover';
 import type { FoamPiece } from './foam-pieces';
 import { bounds, type Point, type Polygon } from '../outline';
 import { packRoll, packSheets, type Blank, type Laid } from './pack';
@@ -13,6 +13,8 @@ export type RollLayout = { width: number; length: number; utilisation: number; l
 export type CutPlan = {
   foam: { sheetWidth: number; sheetLength: number; sheets: number; utilisation: number; layouts: FoamSheets[] };
   cloth: RollLayout;
+  /** what is cut from the second cloth: its roll, and the outlines on it */
+  second: (RollLayout & { shapes: { label: string; points: Polygon }[] }) | null;
   /** plain lining cloth: flies, pulls and liners */
   lining: RollLayout | null;
   /** where each piece's motif lies on the roll, mm across and along it */
@@ -120,8 +122,8 @@ export function biasBlocks(count: number, length: number, width: number, roll: n
 }
 
 /** Strips for welts: straight ones side by side across the roll, bias ones in a slanting block. */
-function weltBlanks(cover: CoverPlan, count: number, roll: number): { blank: Blank; area: number; count: number }[] {
-  return cover.welts.flatMap((welt) => {
+function weltBlanks(welts: CoverPlan['welts'], count: number, roll: number): { blank: Blank; area: number; count: number }[] {
+  return welts.flatMap((welt) => {
     const strip = welt.stripLength / welt.strips;
     const area = strip * welt.stripWidth;
     const label = `Welt, ${welt.name.toLowerCase()}`;
@@ -136,8 +138,15 @@ function weltBlanks(cover: CoverPlan, count: number, roll: number): { blank: Bla
   });
 }
 
-function layCloth(model: Model, sets: readonly CutSet[], cover: CoverPlan): Pick<CutPlan, 'motifs' | 'shapes'> & { roll: RollLayout } {
-  const { cloth } = model.piece;
+function layCloth(
+  model: Model,
+  sets: readonly CutSet[],
+  cover: CoverPlan,
+  which: 'cover' | 'second',
+): Pick<CutPlan, 'motifs' | 'shapes'> & { roll: RollLayout } {
+  const cloth = clothFor(model.piece, which);
+  // The motif's place is one on the piece's own cloth; a second one that has a pattern starts on its repeat.
+  const placed = which === 'cover' ? cover.motif : null;
   const gap = model.rule('clothGap');
   const along = cloth.direction !== 'across';
   const patterned = cloth.repeatAcross > 0 || cloth.repeatAlong > 0;
@@ -148,13 +157,13 @@ function layCloth(model: Model, sets: readonly CutSet[], cover: CoverPlan): Pick
   const shifts = new Map<string, readonly [number, number]>();
   const pieces = sets.flatMap(({ covers, count }) =>
     covers
-      .filter((piece) => piece.cloth === 'cover')
+      .filter((piece) => piece.cloth === which)
       .map((piece) => {
         const box = bounds(piece.outline);
         const [across, down] = along ? [piece.width, piece.height] : [piece.height, piece.width];
         const motif = piece.motif ?? { x: (box.minX + box.maxX) / 2, y: (box.minY + box.maxY) / 2 };
-        const own = matched && cover.motif !== null;
-        const between = cover.motif?.on === 'between';
+        const own = matched && placed !== null;
+        const between = placed?.on === 'between';
         // Across the roll lies the piece's width, or its depth where it is laid across.
         const x = own ? shift(along ? motif.x : motif.y, along ? box.minX : box.minY, cloth.repeatAcross, between) : 0;
         const y = own ? shift(along ? motif.y : motif.x, along ? box.minY : box.minX, cloth.repeatAlong, between) : 0;
@@ -169,14 +178,18 @@ function layCloth(model: Model, sets: readonly CutSet[], cover: CoverPlan): Pick
       }),
   );
   const main = layRoll(pieces, cloth.rollWidth, gap, turn);
-  const strips = weltBlanks(cover, model.piece.count, cloth.rollWidth);
+  const strips = weltBlanks(
+    cover.welts.filter((welt) => welt.cloth === which),
+    model.piece.count,
+    cloth.rollWidth,
+  );
   const motifs = main.laid.flatMap((laid) => {
     const piece = sets.flatMap(({ covers }) => covers).find((own) => own.name === laid.label)!;
     const box = bounds(piece.outline);
     const [x, y] = shifts.get(laid.label)!;
     const motif = piece.motif ?? { x: (box.minX + box.maxX) / 2, y: (box.minY + box.maxY) / 2 };
     const at = along ? [motif.x - box.minX, motif.y - box.minY] : [motif.y - box.minY, motif.x - box.minX];
-    return matched && cover.motif ? [{ label: laid.label, x: laid.x + x + at[0]!, y: laid.y + y + at[1]! }] : [];
+    return matched && placed ? [{ label: laid.label, x: laid.x + x + at[0]!, y: laid.y + y + at[1]! }] : [];
   });
   const shapes = main.laid.map((laid) => {
     const piece = sets.flatMap(({ covers }) => covers).find((own) => own.name === laid.label)!;
@@ -227,7 +240,8 @@ export function cutPlan(model: Model, sets: readonly CutSet[], cover: CoverPlan)
       gap,
       true,
     );
-  const { roll, motifs, shapes } = layCloth(model, sets, cover);
+  const { roll, motifs, shapes } = layCloth(model, sets, cover, 'cover');
+  const second = secondParts(model.piece).size > 0 ? layCloth(model, sets, cover, 'second') : null;
   const plain: LiningPiece[] = [
     ...sets.flatMap(({ covers }) => covers.filter((piece) => piece.cloth === 'lining').map((piece) => ({ ...piece, material: 'liner' }))),
     ...cover.linings.filter((piece) => piece.material === 'liner'),
@@ -243,6 +257,7 @@ export function cutPlan(model: Model, sets: readonly CutSet[], cover: CoverPlan)
     cloth: roll,
     motifs,
     shapes,
+    second: second && { ...second.roll, shapes: second.shapes },
     lining: plain.length > 0 ? lining(plain, model.rule('waddingRoll')) : null,
     wadding: waddings.length > 0 ? lining(waddings, model.rule('waddingRoll')) : null,
     dustCover: dusts.length > 0 ? lining(dusts, model.rule('dustRoll')) : null,

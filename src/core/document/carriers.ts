@@ -80,6 +80,7 @@ export const CARRIERS: [string, Piece][] = [
           edge: { kind: 'rounded', width: 10 },
         },
       ],
+      second: { ...chair.cloth, name: 'Second', force: 8, weight: 280, stretchWarp: 2, stretchWeft: 3, price: 30, photo, photoWidth: 180 },
       cloth: { ...chair.cloth, force: 9, weight: 300, stretchWarp: 2, stretchWeft: 3, price: 40, photo, photoWidth: 200 },
       foams: [{ id: 'own-1', name: 'Ours', type: 'polyether', density: 33, ifd25: 160, supportFactor: 2.1, onset: 0.05, sold: [50] }],
       sit: { loader: 'seated', mass: 80, share: 78, x: 0, y: 0 },

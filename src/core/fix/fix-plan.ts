@@ -1,3 +1,4 @@
+import { clothsOn } from '../cover';
 import { FASTENERS, type FastenerPlace, type FastenerPlan, type Fastening } from './fasteners';
 import { rivets } from './fasteners/rivets';
 import { legOf, staples } from './fasteners/staples';
@@ -50,7 +51,13 @@ export function fixPlan(fastening: Fastening): Fixing {
   const held = fasteners.find(({ id }) => HOLDING.includes(id));
   const choice = legOf(fastening);
   return {
-    fastener: { id: held?.id ?? null, kind: 'staple', leg: choice.leg, crown: piece.cloth.coated ? 'broad' : 'narrow', choice },
+    fastener: {
+      id: held?.id ?? null,
+      kind: 'staple',
+      leg: choice.leg,
+      crown: clothsOn(piece).some(({ coated }) => coated) ? 'broad' : 'narrow',
+      choice,
+    },
     pitch: rule('staplePitch'),
     count: held?.count ?? 0,
     toBuy: held?.toBuy ?? 0,

@@ -1,4 +1,4 @@
-import type { CoverPiece } from '../cover';
+import { OF_CLOTH, type CoverPiece } from '../cover';
 import type { FoamPiece } from '../cut';
 import { bounds, distanceTo, type Point, type Polygon } from '../outline';
 import type { Plan } from '../plan';
@@ -213,7 +213,7 @@ function coverTemplate(cover: CoverPiece, variant = ''): Bare {
   const sewn = cover.edges.some((edge) => edge.kind !== 'staple');
   return {
     of: `cloth ${cover.id} ${variant}`.trim(),
-    title: `${cover.name}, cut ${cover.count}${cover.cloth === 'lining' ? ' of lining cloth' : ''}`,
+    title: `${cover.name}, cut ${cover.count}${OF_CLOTH[cover.cloth]}`,
     lines: [
       { outline: cover.outline, closed: true, cloth: true },
       ...(sewn ? [{ outline: cover.sewn, closed: true, dashed: true }] : [{ outline: cover.trimLine, closed: true, dashed: true }]),

@@ -229,6 +229,12 @@ export function cutWarnings(model: Model, planner: Planner, fineness: Fineness =
         'cloth.rollWidth',
         `The cover does not fit on a roll ${shown(model.piece.cloth.rollWidth)} wide; turn it on the roll, or use a wider cloth.`,
       );
+    if (cut.second && cut.second.tooLarge.length > 0)
+      warn(
+        'cloth-too-narrow',
+        'second.rollWidth',
+        `${cut.second.tooLarge.join(', ')} does not fit on the second cloth’s roll, ${shown(cut.second.width)} wide; turn it on the roll, or use a wider cloth.`,
+      );
   });
 }
 

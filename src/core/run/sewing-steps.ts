@@ -1,6 +1,6 @@
 import type { Model } from '../build';
 import { stitchingWords } from '../cloth';
-import { choicesOf, wayOf, type CoverPlan, type SewnFacts } from '../cover';
+import { choicesOf, OF_CLOTH, wayOf, type CoverPlan, type SewnFacts } from '../cover';
 import type { Cloth } from '../piece';
 import { CAUTIONS } from './cautions';
 import { metresRound } from './metres';
@@ -30,7 +30,7 @@ function cutStep({ rule }: Model, { pieces }: CoverPlan): Step {
   const detail =
     pieces.length === 1
       ? 'Centre marks on all four sides; grain from front to back.'
-      : `${pieces.length} pieces: ${pieces.map(({ name }) => name.toLowerCase()).join(', ')}. Notches and centre marks before they part; grain as drawn.`;
+      : `${pieces.length} pieces: ${pieces.map(({ name, cloth }) => `${name.toLowerCase()}${OF_CLOTH[cloth]}`).join(', ')}. Notches and centre marks before they part; grain as drawn.`;
   return step('cloth', 'Cut the cover', detail, (metresRound(pieces) * rule('timeClothMetre')) / 60, { caution: CAUTIONS.shears });
 }
 
@@ -83,7 +83,7 @@ function stitchSteps({ rule, piece }: Model, cover: CoverPlan): Step[] {
         welts
           .map(
             (welt) =>
-              `${welt.name.toLowerCase()}: ${round(welt.stripLength)} × ${round(welt.stripWidth)} mm, ${welt.cut === 'bias' ? 'on the bias' : 'on the straight'}, cord ${round(welt.cord)} mm`,
+              `${welt.name.toLowerCase()}: ${round(welt.stripLength)} × ${round(welt.stripWidth)} mm, ${welt.cut === 'bias' ? 'on the bias' : 'on the straight'}, cord ${round(welt.cord)} mm${OF_CLOTH[welt.cloth]}`,
           )
           .join('; '),
         welts.reduce((sum, welt) => sum + (welt.stripLength / 1000) * HANDLING.weltMetre, 0),

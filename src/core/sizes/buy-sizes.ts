@@ -43,6 +43,24 @@ function mainLines({ plan, piece, rule }: Making): SizeLine[] {
         rule('grip', 'grip'),
       ],
     },
+    ...(cut.second && piece.second
+      ? [
+          {
+            key: 'second.length',
+            group: 'Buy' as const,
+            label: 'Second cloth',
+            value: cut.second.length,
+            unit: 'roll' as const,
+            note: `${piece.second.name || 'not named'}, from a ${Math.round(cut.second.width)} mm roll, ${percent(cut.second.utilisation)} used`,
+            formula: 'length = the shortest roll the packer fits its parts of the set on',
+            terms: [
+              count('pieces', 'Pieces and strips', cut.second.laid.length),
+              length('roll', 'Roll width', cut.second.width),
+              rule('gap', 'clothGap'),
+            ],
+          },
+        ]
+      : []),
     {
       key: 'foam.sheets',
       group: 'Buy',

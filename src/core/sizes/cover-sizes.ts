@@ -1,4 +1,4 @@
-import type { CoverPlan } from '../cover';
+import { OF_CLOTH, type CoverPlan } from '../cover';
 import { kindOf } from '../piece';
 import { count, length, type Making, type SizeLine } from './types';
 
@@ -57,7 +57,7 @@ function pieceSizes({ rule }: Making, cover: CoverPlan): SizeLine[] {
       label: `${piece.name}, cut size`,
       value: piece.width,
       by: piece.height,
-      note: `${piece.count} to cut${piece.cloth === 'lining' ? ', lining cloth' : ''}`,
+      note: `${piece.count} to cut${OF_CLOTH[piece.cloth]}`,
       formula: 'size = laid flat from the covered surface + an allowance along every edge',
       terms: [
         ...(seam ? [length('seam', 'Its seam, as sewn', seam.sewn)] : []),
@@ -72,7 +72,7 @@ function weltSizes({ rule }: Making, cover: CoverPlan): SizeLine[] {
   return cover.welts.map((welt) => ({
     ...own,
     key: `welt.${welt.seam}`,
-    label: `Welt strip, ${welt.name.toLowerCase()}`,
+    label: `Welt strip, ${welt.name.toLowerCase()}${OF_CLOTH[welt.cloth]}`,
     value: welt.stripLength,
     by: welt.stripWidth,
     note: `${welt.cut === 'bias' ? 'on the bias' : 'on the straight'}, ${welt.strips === 1 ? 'in one' : `in ${welt.strips} parts joined at 45°`}, join at the ${welt.join}`,

@@ -56,9 +56,12 @@ function geometryOf(positions: number[] | Float32Array, index: number[]): THREE.
 /** Patches that look alike are drawn together: the cover's own cloth, lining, and each that is stitched across. */
 export function alike(patches: readonly ClothPatch[]): ClothPatch[][] {
   const plain = (cloth: ClothPatch['cloth']): ClothPatch[] => patches.filter((own) => own.cloth === cloth && own.stitches.length === 0);
-  return [plain('cover'), plain('lining'), ...patches.filter(({ stitches }) => stitches.length > 0).map((own) => [own])].filter(
-    (own) => own.length > 0,
-  );
+  return [
+    plain('cover'),
+    plain('second'),
+    plain('lining'),
+    ...patches.filter(({ stitches }) => stitches.length > 0).map((own) => [own]),
+  ].filter((own) => own.length > 0);
 }
 
 /** A button draws the cover in over so much of the way to the next one. */

@@ -69,19 +69,27 @@ function trimmings(view: SheetView, colour: THREE.Color): THREE.Object3D[] {
 }
 
 /** The cover's colour: its dye, or the theme's where nobody has said one. */
-function colourOf({ cloth }: Piece): THREE.Color {
+function colourOf({ cloth }: Pick<Piece, 'cloth'>): THREE.Color {
   const { ground } = coloursOf(cloth);
   return ground ? new THREE.Color(ground) : themeColour('--cover-line', '#9c2630');
 }
 
 /** What each group of the cover is drawn with: its cloth, lining, or cloth that is quilted. */
-function clothMaterials({ cloth }: Piece, { skin }: SheetView, colour: THREE.Color, loaded: () => void): THREE.Material | THREE.Material[] {
+function clothMaterials(
+  { cloth, second }: Piece,
+  { skin }: SheetView,
+  colour: THREE.Color,
+  loaded: () => void,
+): THREE.Material | THREE.Material[] {
   // Where the cloth is not laid yet there is no place for its pattern.
   if (!skin) return new THREE.MeshStandardMaterial({ side: THREE.DoubleSide, color: colour, roughness: 0.95 });
   const own = clothMaterial(cloth, colour, loaded);
+  const other = second ? clothMaterial(second, colourOf({ cloth: second }), loaded) : own;
   const lining = new THREE.MeshStandardMaterial({ side: THREE.DoubleSide, color: 0xd8d0bf, roughness: 1 });
   return alike(skin.patches).map(([first]) =>
-    first!.stitches.length > 0 ? quilted(own, first!) : first!.cloth === 'lining' ? lining : own,
+    first!.stitches.length > 0
+      ? quilted(first!.cloth === 'second' ? other : own, first!)
+      : { lining, second: other, cover: own }[first!.cloth],
   );
 }
 

@@ -29,11 +29,13 @@ function taken(cloth: Cloth, { id: _, ...kind }: ClothKind): Cloth {
   };
 }
 
+/** Which of a piece's cloths is chosen. */
+export type ClothAt = 'cloth' | 'second';
+
 const HEADS = ['Cloth', 'Weave', 'Weight', 'Gives', 'Roll', 'Price', ''];
 
-function ClothRows({ onTake }: { onTake: (kind: ClothKind) => void }) {
+function ClothRows({ cloth, onTake }: { cloth: Cloth; onTake: (kind: ClothKind) => void }) {
   const say = useLength();
-  const { cloth } = usePiece();
   return CLOTHS.map((kind) => (
     <tr key={kind.id} className={kind.name === cloth.name ? 'bg-base-200' : ''}>
       <td className="px-2 py-1">{kind.name}</td>
@@ -56,9 +58,8 @@ function ClothRows({ onTake }: { onTake: (kind: ClothKind) => void }) {
 }
 
 /** A photo of the cloth itself, with how much of it is seen: what the round view then shows. */
-function ClothPhoto({ onMessage }: { onMessage: (message: string | null) => void }) {
-  const { cloth } = usePiece();
-  const [, put] = useField('cloth');
+function ClothPhoto({ cloth, at, onMessage }: { cloth: Cloth; at: ClothAt; onMessage: (message: string | null) => void }) {
+  const [, put] = useField(at);
   const take = async (file: File) => {
     const kept = await keepPhoto(file);
     onMessage('message' in kept ? kept.message : put({ ...cloth, photo: kept.name, photoWidth: cloth.photoWidth ?? PHOTO_WIDTH }));
@@ -80,15 +81,16 @@ function ClothPhoto({ onMessage }: { onMessage: (message: string | null) => void
         </PhotoButton>
         {cloth.photo && <TakeOut what="the photo of the cloth" onClick={without} />}
       </div>
-      {cloth.photo ? <PieceField at="cloth.photoWidth" standing={PHOTO_WIDTH} /> : <span />}
+      {cloth.photo ? <PieceField at={`${at}.photoWidth`} standing={PHOTO_WIDTH} /> : <span />}
     </>
   );
 }
 
 /** Cloths that can be chosen, and everything known of the one this piece has. */
-export function ClothStore({ onClose }: { onClose: () => void }) {
-  const { cloth } = usePiece();
-  const [, put] = useField('cloth');
+export function ClothStore({ at = 'cloth', onClose }: { at?: ClothAt; onClose: () => void }) {
+  const piece = usePiece();
+  const cloth = (at === 'second' ? piece.second : null) ?? piece.cloth;
+  const [, put] = useField(at);
   const [message, setMessage] = useState<string | null>(null);
   const give = giveOf(cloth);
   return (
@@ -107,25 +109,27 @@ export function ClothStore({ onClose }: { onClose: () => void }) {
             </tr>
           </thead>
           <tbody>
-            <ClothRows onTake={(kind) => setMessage(put(taken(cloth, kind)))} />
+            <ClothRows cloth={cloth} onTake={(kind) => setMessage(put(taken(cloth, kind)))} />
           </tbody>
         </table>
       </div>
       <Wrong message={message} />
-      <h3 className="font-semibold text-sm pt-3">This piece’s cloth: {cloth.name || 'not named'}</h3>
+      <h3 className="font-semibold text-sm pt-3">
+        This piece’s {at === 'second' ? 'second cloth' : 'cloth'}: {cloth.name || 'not named'}
+      </h3>
       <div className="grid grid-cols-2 gap-x-4">
-        <PieceField at="cloth.weave" standing={weaveOf(cloth)} />
-        <PieceField at="cloth.fibre" standing="mixed" />
-        <PieceField at="cloth.stretchWarp" standing={Math.round(give.warp * 1000) / 10} />
-        <PieceField at="cloth.stretchWeft" standing={Math.round(give.weft * 1000) / 10} />
-        <PieceField at="cloth.weight" />
-        <PieceField at="cloth.nap" standing="none" />
-        <PieceField at="cloth.colour" />
-        <PieceField at="cloth.second" />
-        <PieceField at="cloth.figure" standing={figureOf(cloth)} />
-        <ClothPhoto onMessage={setMessage} />
-        <PieceField at="cloth.price" />
-        <PieceField at="cloth.certificate" />
+        <PieceField at={`${at}.weave`} standing={weaveOf(cloth)} />
+        <PieceField at={`${at}.fibre`} standing="mixed" />
+        <PieceField at={`${at}.stretchWarp`} standing={Math.round(give.warp * 1000) / 10} />
+        <PieceField at={`${at}.stretchWeft`} standing={Math.round(give.weft * 1000) / 10} />
+        <PieceField at={`${at}.weight`} />
+        <PieceField at={`${at}.nap`} standing="none" />
+        <PieceField at={`${at}.colour`} />
+        <PieceField at={`${at}.second`} />
+        <PieceField at={`${at}.figure`} standing={figureOf(cloth)} />
+        <ClothPhoto cloth={cloth} at={at} onMessage={setMessage} />
+        <PieceField at={`${at}.price`} />
+        <PieceField at={`${at}.certificate`} />
       </div>
       <p className="text-xs">
         {cloth.certificate ? 'The number is kept with the record. ' : 'No fire certificate is on file for this cloth. '}

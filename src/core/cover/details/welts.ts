@@ -3,6 +3,7 @@ import { preShrink } from '../../cloth';
 import type { RuleReader } from '../../house';
 import { CORNER_BEND } from '../../outline';
 import { kindOf, type Welt } from '../../piece';
+import { clothFor, secondParts } from '../cloths-on';
 import { levelLength, levelOutline, type Level } from '../surface/levels';
 import { onProfile, type Ring } from '../surface/ring';
 import type { SeamSpec, Working } from '../ways/way';
@@ -13,6 +14,8 @@ export type WeltPlan = {
   name: string;
   cut: 'straight' | 'bias';
   double: boolean;
+  /** cut from the cover's own cloth, or from the second one */
+  cloth: 'cover' | 'second';
   cord: number;
   /** the strip: its width, its whole length for one seam, and in how many parts it is cut */
   stripWidth: number;
@@ -91,14 +94,14 @@ export function tightestRadius(stack: Stack, ring: Ring, level: Level): number {
  * @param welt cord and how its strip is cut
  * @param tightest radius of the tightest curve it follows, mm
  * @param rule the house rules
- * @param cloth usable width of its roll, mm, and how much longer it is cut for what it loses in the wash
+ * @param of usable width of its cloth's roll, mm, how much longer it is cut for what it loses in the wash, and which cloth that is
  */
 export function weltPlan(
   seam: { id: string; name: string; length: number; join: string },
   welt: Welt,
   tightest: number,
   rule: RuleReader,
-  { rollWidth, longer = 1 }: { rollWidth: number; longer?: number },
+  { rollWidth, longer = 1, cloth = 'cover' }: { rollWidth: number; longer?: number; cloth?: WeltPlan['cloth'] },
 ): WeltPlan {
   const cut = cutOf(welt, tightest);
   const width = stripWidth(welt, rule('seamAllowance')) * longer;
@@ -115,6 +118,7 @@ export function weltPlan(
     name: seam.name,
     cut,
     double: welt.double,
+    cloth,
     cord: welt.cord,
     stripWidth: width,
     stripLength: needed + (strips - 1) * width,
@@ -133,12 +137,15 @@ export function weltsOf({ model, ring, welt }: Working, seams: readonly SeamSpec
   if (!welt) return [];
   const { piece, rule } = model;
   const join = kindOf(piece.kind).traits.wall ? 'bottom middle' : 'back middle';
+  const cloth = secondParts(piece).has('welt') ? ('second' as const) : ('cover' as const);
+  const { rollWidth, shrinkage } = clothFor(piece, cloth);
   return seams
     .filter((seam) => seam.welted)
     .map(({ id, name, level }) =>
       weltPlan({ id, name, length: levelLength(ring, level), join }, welt, tightestRadius(model, ring, level), rule, {
-        rollWidth: piece.cloth.rollWidth,
-        longer: preShrink(piece.cloth),
+        rollWidth,
+        longer: preShrink({ shrinkage }),
+        cloth,
       }),
     );
 }

@@ -1,3 +1,4 @@
+import { clothsOn } from '../cloths-on';
 import { weaveOf } from '../../cloth';
 import type { Model } from '../../build';
 import { kindOf } from '../../piece';
@@ -51,7 +52,8 @@ function warnOfCloth({ piece, rule }: Model, warn: Warn): void {
 /** A seam that does not go under the foot: without its welt where that is enough, otherwise by the hand. */
 function warnOfThickness({ piece, rule }: Model, { seams }: CoverPlan, warn: Warn): void {
   const most = rule('machineFoot');
-  const thick = (layers: number): number => layers * piece.cloth.thickness;
+  const thickness = Math.max(...clothsOn(piece).map((cloth) => cloth.thickness));
+  const thick = (layers: number): number => layers * thickness;
   const [seam] = seams.filter(({ layers }) => thick(layers) > most).sort((a, b) => b.layers - a.layers);
   if (!seam) return;
   const { welt } = choicesOf(piece.covering);

@@ -43,8 +43,8 @@ export type PieceMark = { kind: 'centre' | 'button' | 'motif' | 'match'; x: numb
 export type CoverPiece = FlatPiece & {
   id: string;
   role: 'cover' | 'top' | 'band' | 'border' | 'side' | 'nose' | 'tail' | 'bottom' | 'zip' | 'fly' | 'pull';
-  /** cut from the cover's own cloth, or from plain lining cloth */
-  cloth: 'cover' | 'lining';
+  /** cut from the cover's own cloth, from the piece's second one, or from plain lining cloth */
+  cloth: 'cover' | 'second' | 'lining';
   grain: 'depth';
   hand: 'left' | 'right' | null;
   /** ends of the two centre lines on the cloth's edge: front, right, back, left */

@@ -154,10 +154,12 @@ function keepSeams(runs: readonly Run[], flat: Float64Array, { seams, ring }: Ma
  * adds allowances, notches and lines.
  *
  * @param spec which part, and what is done with its edges
- * @param making what the panels share; the seams' flat lengths are kept in it for their partners
+ * @param shared what the panels share; the seams' flat lengths are kept in it for their partners
  * @throws SeamTooDeep where a seam crosses itself
  */
-export function makePanel(spec: PanelSpec, making: Making): MadePanel {
+export function makePanel(spec: PanelSpec, shared: Making): MadePanel {
+  // A panel of the second cloth gives and shrinks as that does; seams and notches it shares.
+  const making = spec.cloth === 'second' && shared.second ? { ...shared, ...shared.second } : shared;
   const panel = meshed(spec, making);
   const laid = laidFlat(spec, making, panel);
   const flat = corrected(spec, making, laid.flat);

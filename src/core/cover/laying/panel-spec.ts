@@ -41,6 +41,8 @@ export type Making = {
   count: number;
   /** 1/(1 − shrinkage) */
   preShrink: number;
+  /** the same of the second cloth, for the panels that are cut from it */
+  second: { give: Give; preShrink: number } | null;
   /** places of the ring that carry a notch, with their labels */
   notches: ReadonlyMap<number, string>;
   corrections: readonly Correction[];

@@ -1,4 +1,4 @@
-import { cornerWords, dustCover, wayOf, type CornerPlan } from '../../cover';
+import { clothsOn, cornerWords, dustCover, wayOf, type CornerPlan } from '../../cover';
 import { BOARDS, findMaterial } from '../../foam';
 import { offsetPolygon, polygonPerimeter } from '../../outline';
 import type { Cloth, Piece } from '../../piece';
@@ -31,7 +31,10 @@ function fasteningDepth({ base }: Piece): number {
 /** The leg for a piece's cloth and board. */
 export function legOf({ model }: Pick<Fastening, 'model'>): LegChoice {
   const { piece, rule } = model;
-  return stapleLeg(piece.cloth.thickness, fasteningDepth(piece), { bite: rule('stapleBite'), clear: rule('stapleClear') });
+  return stapleLeg(Math.max(...clothsOn(piece).map(({ thickness }) => thickness)), fasteningDepth(piece), {
+    bite: rule('stapleBite'),
+    clear: rule('stapleClear'),
+  });
 }
 
 /** Staples that hold the dust cover, twice as far apart as the cover's. */
@@ -83,7 +86,10 @@ export const staples: Fastener = {
   used: ({ model }) => !wayOf(model.piece.covering.way).loose && !riveted(model),
   size: (fastening) => {
     const leg = legOf(fastening);
-    return { says: `${leg.leg} mm leg, ${fastening.model.piece.cloth.coated ? 'broad' : 'narrow'} crown`, fits: leg.fits };
+    return {
+      says: `${leg.leg} mm leg, ${clothsOn(fastening.model.piece).some(({ coated }) => coated) ? 'broad' : 'narrow'} crown`,
+      fits: leg.fits,
+    };
   },
   places: ({ model, corners }) => staplePlaces(model, corners),
   more: (fastening) => dustStaples(fastening) + weltStaples(fastening),

@@ -1,5 +1,6 @@
 import type { Laid } from '../../cut';
 import { foamThickness, rollLength, saidLength, type Unit } from '../../length';
+import type { CutPlan, RollLayout } from '../../cut';
 import type { Point, Polygon } from '../../outline';
 import { MARGIN } from '../tiles';
 import { across, FAINT, heading, MADDER, newPage, paragraph, ring, room, widthOf, write, type Pen, type PrintJob } from './pen';
@@ -73,15 +74,16 @@ export function cutPages(pen: Pen, { plan, piece, unit }: PrintJob): void {
       layout(pen, { says, size: sheet, laid, scale: Math.min(across(pen) / sheet.height, 0.09) }, unit);
     });
   }
-  const rolls = [
-    { name: piece.cloth.name || 'Cloth', roll: cut.cloth },
+  const rolls: { name: string; roll: RollLayout | null; shapes?: CutPlan['shapes'] | undefined }[] = [
+    { name: piece.cloth.name || 'Cloth', roll: cut.cloth, shapes: cut.shapes },
+    { name: piece.second?.name || 'Second cloth', roll: cut.second, shapes: cut.second?.shapes },
     { name: 'Lining cloth', roll: cut.lining },
     { name: 'Wadding', roll: cut.wadding },
     { name: 'Dust cloth', roll: cut.dustCover },
     { name: 'Slip film', roll: cut.film },
     { name: 'Waterproof cloth', roll: cut.waterproof },
   ];
-  for (const { name, roll } of rolls) {
+  for (const { name, roll, shapes } of rolls) {
     if (!roll || roll.laid.length === 0) continue;
     const says = `${name}: ${rollLength(roll.length, unit)} of a roll ${say(roll.width)} wide, ${Math.round(roll.utilisation * 100)} % used`;
     layout(
@@ -91,7 +93,7 @@ export function cutPages(pen: Pen, { plan, piece, unit }: PrintJob): void {
         size: { width: roll.width, height: roll.length },
         laid: roll.laid,
         scale: Math.min(across(pen) / roll.length, 60 / roll.width),
-        ...(roll === cut.cloth ? { shapes: cut.shapes } : {}),
+        ...(shapes ? { shapes } : {}),
       },
       unit,
     );

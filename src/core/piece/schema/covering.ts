@@ -122,8 +122,22 @@ export const CORRECTION = record({
 /** A seam moved by eye: by so much cover length towards the side (+) or the middle (−), at a share of the way round. */
 export const SEAM_MOVE = record({ at: figure('Share of the way round', 'ratio', SHARE), by: length('Moved by', [-150, 150]) });
 
+/** What of a cover can be cut from a second cloth. */
+export const SECOND_PARTS = [
+  { id: 'top', name: 'Top' },
+  { id: 'band', name: 'Band' },
+  { id: 'border', name: 'Border' },
+  { id: 'side', name: 'Sides' },
+  { id: 'nose', name: 'Nose' },
+  { id: 'tail', name: 'Tail' },
+  { id: 'bottom', name: 'Bottom' },
+  { id: 'welt', name: 'Welts' },
+] as const;
+
 export const COVERING = record({
   way: id('Way of covering'),
+  /** which parts are cut from the piece's second cloth, where it has one */
+  secondOn: optional(list('Cut from the second cloth', choice('Part', SECOND_PARTS), [0, SECOND_PARTS.length])),
   liner: optional(tick('Liner cloth', { default: false })),
   slipFilm: optional(tick('Slip film', { default: false })),
   waterproof: optional(tick('Waterproof cover', { default: false })),
@@ -188,6 +202,7 @@ export const COVERING = record({
 });
 
 export type Covering = Static<typeof COVERING>;
+export type SecondPart = (typeof SECOND_PARTS)[number]['id'];
 export type Welt = Static<typeof WELT>;
 export type Channels = Static<typeof CHANNELS>;
 export type Buttons = Static<typeof BUTTONS>;

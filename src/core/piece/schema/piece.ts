@@ -79,6 +79,8 @@ export const PIECE = record({
   /** id of a wadding in the shipped table, or null for none */
   wadding: orNull(id('Wadding over all')),
   cloth: CLOTH,
+  /** for parts that are cut from another: a plain band round a striped top, a contrasting welt */
+  second: optional(orNull(CLOTH)),
   chalk: CHALK_LINE,
   overrides: OVERRIDES,
   strip: optional(STRIP),

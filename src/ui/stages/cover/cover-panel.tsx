@@ -10,6 +10,7 @@ import { useField, usePiece, usePlan } from '@/ui/sheet/store';
 import { ClothStore } from '@/ui/store/cloth-store';
 import { FirstPiece } from './first-piece';
 import { Proposals } from './proposals';
+import { SecondCloth } from './second-cloth';
 import { WayFields } from './way-fields';
 
 /** Which way, whether it suits, and the reasons; every other way with its own. */
@@ -100,6 +101,7 @@ export function CoverPanel() {
       <PieceField at="cloth.shrinkage" />
       <PullFields />
       <PieceField at="cloth.coated" />
+      <SecondCloth />
       <h3 className={HEADING}>Under the cover</h3>
       {['liner', 'slipFilm', 'waterproof'].map((key) => (
         <PieceField key={key} at={`covering.${key}`} />

@@ -1,5 +1,6 @@
 'use client';
 
+import { OF_CLOTH } from '@/core/cover';
 import { useMemo } from 'react';
 import { arrangePieces, onPage, type Arranged, type CoverPiece, type CoverPlan } from '@/core/cover';
 import { bounds, type Point } from '@/core/outline';
@@ -148,7 +149,7 @@ function PieceSays({ piece, number }: { piece: CoverPiece; number: number }) {
         {number} {piece.name}
       </b>
       , cut {piece.count}
-      {piece.cloth === 'lining' && ' of lining cloth'}: <Figure says={`${say(piece.width)} × ${say(piece.height)}`} />
+      {OF_CLOTH[piece.cloth]}: <Figure says={`${say(piece.width)} × ${say(piece.height)}`} />
       {seams.length > 0 && (
         <>
           {'; '}

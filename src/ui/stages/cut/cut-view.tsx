@@ -128,13 +128,28 @@ function Repeat({ pattern, width, length, line }: { pattern: Pattern; width: num
 export function CutView() {
   const say = useLength();
   const { unit } = useSettings();
-  const { cloth } = usePiece();
+  const { cloth, second } = usePiece();
   const plan = usePlan();
   const cut = plan?.cut;
   if (!plan || !cut) return null;
   const percent = (share: number) => `${Math.round(share * 100)} % used`;
   const rolls = [
-    { name: cloth.name || 'Cloth', roll: cut.cloth, fill: '#c9838a' },
+    {
+      name: cloth.name || 'Cloth',
+      roll: cut.cloth,
+      fill: '#c9838a',
+      pattern: { across: cloth.repeatAcross, along: cloth.repeatAlong, motifs: cut.motifs, shapes: cut.shapes },
+    },
+    ...(cut.second
+      ? [
+          {
+            name: second?.name || 'Second cloth',
+            roll: cut.second,
+            fill: '#8fa3b5',
+            pattern: { across: second?.repeatAcross ?? 0, along: second?.repeatAlong ?? 0, motifs: [], shapes: cut.second.shapes },
+          },
+        ]
+      : []),
     { name: 'Lining cloth', roll: cut.lining, fill: '#d8d0be' },
     { name: 'Wadding', roll: cut.wadding, fill: '#efe7d6' },
     { name: 'Dust cloth', roll: cut.dustCover, fill: '#b7b1a5' },
@@ -162,7 +177,7 @@ export function CutView() {
       )}
       {plan.foam.length === 0 && <p className="text-sm mb-4">No foam in this piece yet.</p>}
       <h2 className="font-display text-lg mb-2">Cloth</h2>
-      {rolls.map(({ name, roll, fill }) =>
+      {rolls.map(({ name, roll, fill, pattern = undefined }) =>
         roll && roll.laid.length > 0 ? (
           <Layout
             key={name}
@@ -171,11 +186,7 @@ export function CutView() {
             length={roll.length}
             laid={roll.laid}
             fill={fill}
-            pattern={
-              roll === cut.cloth
-                ? { across: cloth.repeatAcross, along: cloth.repeatAlong, motifs: cut.motifs, shapes: cut.shapes }
-                : undefined
-            }
+            pattern={pattern}
           />
         ) : roll ? (
           <p key={name} className="text-sm text-error mb-4">
