@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
-import { newChairSeat, newPiece, STARTING_SHAPES, type BaseShape } from '../piece';
+import { newChairSeat, newPiece, STARTING_SHAPES, type BaseShape, type StripRecord } from '../piece';
 import { cornerWords } from '../cover';
 import { planPiece } from '../plan';
+import { oldStaples } from '../strip';
 import { stapleLeg } from '.';
 
 /** No sitting and larger triangles: these tests ask for neither. */
@@ -22,6 +23,44 @@ describe('stapleLeg', () => {
       expect(leg).toBeGreaterThanOrEqual(2 * cloth + 6);
       expect(leg).toBeLessThanOrEqual(board - 2);
     }
+  });
+});
+
+describe('the gun there is', () => {
+  it('chooses among the legs that it takes, and says which would hold where it takes none of those', () => {
+    expect(stapleLeg(1, 18, rules, [10, 16])).toMatchObject({ leg: 10, fits: true, withoutGun: null });
+    expect(stapleLeg(1, 18, rules, [4, 6])).toMatchObject({ leg: 8, fits: false, withoutGun: 8 });
+    // No gun in the world helps a board of 6.
+    expect(stapleLeg(1, 6, rules, [4, 16])).toMatchObject({ fits: false, withoutGun: null });
+  });
+
+  it('is a house rule: the usual one shoots what every kind begins with, a small one is warned of by what it lacks', () => {
+    const chair = newChairSeat();
+    const codes = (house: Record<string, number>, piece = chair): string[] =>
+      planPiece(piece, house, QUICK).warnings.map(({ code }) => code);
+    expect(codes({})).not.toContain('gun-leg');
+    const [small] = planPiece(chair, { gunLongest: 6 }, QUICK).warnings.filter(({ code }) => code === 'gun-leg');
+    expect(small!.message).toMatch(/^A leg of 8 mm would hold, and the gun there is takes 4 mm to 6 mm/);
+    // Too long for a thin board: a thicker one is offered, as ever.
+    const thin = {
+      ...chair,
+      base: { ...chair.base, board: { material: 'plywood', thickness: 9 } },
+      cloth: { ...chair.cloth, thickness: 0.5 },
+    };
+    expect(codes({ gunShortest: 8 }, thin)).toContain('staple-leg');
+  });
+
+  it('is held against the staples that came off: same leg, another crown', () => {
+    const strip = (crown: number, leg: number): StripRecord => ({
+      ...{ findings: [], press: null, cover: [], tasks: [] },
+      items: [{ id: 's', what: 'fastener', name: 'Staples', where: '', count: 40, crown, leg, thickness: 0, again: 'replace', photos: [] }],
+    });
+    const of = (crown: number, leg: number): string | null => oldStaples(strip(crown, leg), 18, 2, { legs: [6, 16], crown: 12 })[0]!.gun;
+    expect(of(12.3, 8)).toBeNull();
+    expect(of(5, 8)).toMatch(/crown is not the gun’s 12 mm/);
+    expect(of(12, 4)).toMatch(/legs of 6 to 16 mm/);
+    // A crown that was not measured is not held against it.
+    expect(of(0, 8)).toBeNull();
   });
 });
 

@@ -1,4 +1,5 @@
 export { FASTENERS, type Fastener, type FastenerPlace, type FastenerPlan, type Fastening } from './fasteners';
+export { gunLegs } from './fasteners/staples';
 export { LEGS, stapleLeg, type LegChoice } from './fasteners/staple-leg';
 export { fixPlan, type Fixing } from './fix-plan';
 export { nailPlan, type NailPlan } from './nail-places';

@@ -93,6 +93,17 @@ const FIXING: Row[] = [
   ['stapleBite', 'Staple bite into the board', 'length', 6, 5, 10, 'Less pulls out.'],
   ['stapleClear', 'Staple short of the far face', 'length', 2, 1, 4, 'A point through the board ends in somebody’s hand.'],
   ['stapleSpare', 'Spare staples', 'percent', 10, 5, 25, 'Some are pulled and set again.'],
+  ['gunShortest', 'Shortest leg the gun takes', 'length', 4, 4, 10, 'It stands on the gun or in its sheet: a shorter one jams.'],
+  [
+    'gunLongest',
+    'Longest leg the gun takes',
+    'length',
+    16,
+    8,
+    25,
+    'It stands on the gun or in its sheet: a longer one does not go into the magazine.',
+  ],
+  ['gunCrown', 'Crown the gun takes', 'length', 12, 5, 14, 'A gun takes one series of staples, all of one crown.'],
   ['broadCrown', 'Narrowest staple crown for coated cloth', 'length', 10, 8, 13, 'A narrow crown cuts a coated cloth.'],
 ];
 const BASE: Row[] = [

@@ -16,6 +16,7 @@ const HARM: readonly string[] = [
   'edge-felt',
   'board-holds-no-staple',
   'staple-leg',
+  'gun-leg',
   'not-at-rest',
   'seam-too-deep',
   'does-not-close',

@@ -1,5 +1,6 @@
 import { deckPlan, edgeStrips, frameCuts, trimBends } from '../base';
 import { surfaceStep, type Fineness, type Model } from '../build';
+import { gunLegs } from '../fix';
 import type { HouseRules } from '../house';
 import { closingOf, outlineArea, outlineSize, perimeter } from '../outline';
 import { kindOf, PieceProblems, type Piece } from '../piece';
@@ -65,7 +66,7 @@ export function stripStep(model: Model, fineness: Fineness): Plan['strip'] {
   return {
     press: strip?.press ? pressTest(strip.press) : null,
     oldCover: strip?.cover.length ? compareOldCover(piece, house, coverStep(model, fineness).cover.pieces, wrapsStep(model, fineness)) : [],
-    staples: oldStaples(strip, piece.base.board.thickness, rule('stapleClear')),
+    staples: oldStaples(strip, piece.base.board.thickness, rule('stapleClear'), { legs: gunLegs(rule), crown: rule('gunCrown') }),
   };
 }
 

@@ -5,21 +5,40 @@ export const LEGS = [4, 6, 8, 10, 12, 14, 16, 20, 25] as const;
 const CLOTH_LAYERS = 2;
 
 /** What the leg was chosen from, mm. */
-export type LegChoice = { leg: number; stack: number; least: number; most: number; fits: boolean };
+export type LegChoice = {
+  leg: number;
+  stack: number;
+  least: number;
+  most: number;
+  fits: boolean;
+  /** the leg that would hold, where only the gun does not take it; otherwise null */
+  withoutGun: number | null;
+};
+
+/** What a gun takes, mm: [0, Infinity] is any. */
+export type GunLegs = readonly [shortest: number, longest: number];
 
 /**
- * Chooses the shortest leg with cloth stack + bite ≤ leg ≤ board − clearance.
+ * Chooses the shortest leg that the gun takes with cloth stack + bite ≤ leg ≤ board − clearance.
  *
  * @param clothThickness mm
  * @param board thickness, mm
  * @param rules bite into the board and clearance from its far face, mm
+ * @param [gun] the legs that the gun there is takes
  * @returns the leg; when none fits, the longest that stays inside the board, with `fits` false
  */
-export function stapleLeg(clothThickness: number, board: number, rules: { bite: number; clear: number }): LegChoice {
+export function stapleLeg(
+  clothThickness: number,
+  board: number,
+  rules: { bite: number; clear: number },
+  gun: GunLegs = [0, Infinity],
+): LegChoice {
   const stack = clothThickness * CLOTH_LAYERS;
   const least = stack + rules.bite;
   const most = board - rules.clear;
-  const found = LEGS.find((leg) => leg >= least && leg <= most);
+  const holds = LEGS.filter((leg) => leg >= least && leg <= most);
+  const found = holds.find((leg) => leg >= gun[0] && leg <= gun[1]);
   const inside = LEGS.filter((leg) => leg <= most);
-  return { leg: found ?? inside.at(-1) ?? LEGS[0], stack, least, most, fits: found !== undefined };
+  const leg = found ?? holds[0] ?? inside.at(-1) ?? LEGS[0];
+  return { leg, stack, least, most, fits: found !== undefined, withoutGun: found === undefined ? (holds[0] ?? null) : null };
 }

@@ -1,5 +1,6 @@
 import { clothsOn, cornerWords, dustCover, wayOf, type CornerPlan } from '../../cover';
 import { BOARDS, findMaterial } from '../../foam';
+import type { RuleReader } from '../../house';
 import { offsetPolygon, polygonPerimeter } from '../../outline';
 import type { Cloth, Piece } from '../../piece';
 import { CAUTIONS } from '../../run/cautions';
@@ -8,7 +9,7 @@ import { sayLength } from '../../warning';
 import { riveted } from '../riveted';
 import { staplePlaces } from '../staple-places';
 import type { Fastener, Fastening } from './fastener';
-import { stapleLeg, type LegChoice } from './staple-leg';
+import { stapleLeg, type GunLegs, type LegChoice } from './staple-leg';
 
 /** A frame set in by less than this lies behind the staple line, mm. */
 const FRAME_REACHED = 15;
@@ -28,13 +29,21 @@ function fasteningDepth({ base }: Piece): number {
   return board.thickness + (frame && frame.inset < FRAME_REACHED ? frame.thickness : 0);
 }
 
+/** The legs that the gun there is takes, mm. */
+export const gunLegs = (rule: RuleReader): GunLegs => [rule('gunShortest'), rule('gunLongest')];
+
 /** The leg for a piece's cloth and board. */
 export function legOf({ model }: Pick<Fastening, 'model'>): LegChoice {
   const { piece, rule } = model;
-  return stapleLeg(Math.max(...clothsOn(piece).map(({ thickness }) => thickness)), fasteningDepth(piece), {
-    bite: rule('stapleBite'),
-    clear: rule('stapleClear'),
-  });
+  return stapleLeg(
+    Math.max(...clothsOn(piece).map(({ thickness }) => thickness)),
+    fasteningDepth(piece),
+    {
+      bite: rule('stapleBite'),
+      clear: rule('stapleClear'),
+    },
+    gunLegs(rule),
+  );
 }
 
 /** Staples that hold the dust cover, twice as far apart as the cover's. */
@@ -139,9 +148,13 @@ export const staples: Fastener = {
         ? []
         : [
             {
-              code: 'staple-leg',
+              // A thicker board lets a gun shoot that has no leg so short; it does nothing for one that has none so long.
+              code: leg.withoutGun !== null && leg.withoutGun > gunLegs(fastening.model.rule)[1] ? 'gun-leg' : 'staple-leg',
               where: 'base.board.thickness',
-              message: `No staple leg fits: the cloth needs ${sayLength(leg.least)} or more and the board takes ${sayLength(leg.most)} at most.`,
+              message:
+                leg.withoutGun === null
+                  ? `No staple leg fits: the cloth needs ${sayLength(leg.least)} or more and the board takes ${sayLength(leg.most)} at most.`
+                  : `A leg of ${sayLength(leg.withoutGun)} would hold, and the gun there is takes ${gunLegs(fastening.model.rule).map(sayLength).join(' to ')}: another gun, tacks by hand, or a board it can shoot into.`,
             },
           ]),
     ];

@@ -151,7 +151,7 @@ function OldStaples() {
       key={staple.name + staple.leg}
       className={`text-xs border-l-3 pl-2 my-1 ${staple.tooLong ? 'border-error text-error' : 'border-success'}`}
     >
-      {inUnit(staple.words, unit)}
+      {inUnit([staple.words, staple.gun].filter(Boolean).join(' '), unit)}
     </p>
   ));
 }
