@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { templatesOf } from '../formats/templates';
 import { defaultsOf, KINDS, newPiece, type Piece, type SecondPart } from '../piece';
 import { WELT } from '../piece/schema/covering';
-import { planPiece, type Plan } from '../plan';
+import { createPlanner, planPiece, type Plan } from '../plan';
 import { sizesOf } from '../sizes';
 import { firstSecond, partsOffered } from '.';
 
@@ -97,6 +97,16 @@ describe('a second cloth', () => {
       expect([id, after.cut.second!.length > 0]).toEqual([id, true]);
     }
   }, 240_000);
+
+  it('is seen by a planner that knew the piece without it, and its change alone lays nothing flat again', () => {
+    const planner = createPlanner();
+    const ask = (piece: Piece): Plan => planPiece(piece, {}, { sits: false, coarse: true, planner });
+    ask(round);
+    const flats = planner.counts.get('laid flat')!.worked;
+    expect(ask(on(round, ['band'])).cut.second!.laid).toHaveLength(1);
+    expect(ask(on(round, ['band'], { ...second, rollWidth: 900 })).cut.second!.width).toBe(900);
+    expect(planner.counts.get('laid flat')!.worked).toBe(flats);
+  });
 
   it('narrower than a part of it says so, with the part', () => {
     const [warning] = planned(

@@ -105,6 +105,7 @@ export const CARRIERS: [string, Piece][] = [
         press: { asNew: 50, now: 42, seconds: 2, crumbs: false, mould: false, marks: false },
         cover: [{ id: 'o-1', name: 'Cover', width: 600, height: 580 }],
         tasks: [],
+        meet: [{ id: 'm-1', name: 'Seam', edge: { kind: 'edge', name: 'front' }, along: 40 }],
         photos: [photo],
         pins: [{ id: 'p-1', photo, x: 0.5, y: 0.5, text: 'this tab went under the rail' }],
       },

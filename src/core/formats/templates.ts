@@ -222,6 +222,7 @@ function coverTemplate(cover: CoverPiece, variant = ''): Bare {
     ],
     labels: [
       ...cover.notches.map(({ x, y, label }) => ({ at: [x, y] as Point, says: label })),
+      ...cover.marks.filter(({ kind }) => kind === 'match').map(({ x, y, label }) => ({ at: [x, y] as Point, says: label })),
       { at: grainLine(cover)[1]!, says: 'grain' },
       ...(cover.hand ? [{ at: grainLine(cover)[0]!, says: cover.hand }] : []),
     ],

@@ -52,11 +52,14 @@ export function cornersStep(model: Model, fineness: Fineness = 'own'): CornerPla
   return keep('corners', [stack, wraps, piece.cloth, piece.covering.way, figures], () => cornerPlans(model, wraps));
 }
 
-/** What of a cloth matters to how it is cut and sewn. */
-function clothRead({ cloth }: Piece): unknown {
-  const { price: _price, name: _name, certificate: _certificate, colour: _colour, second: _second, figure: _figure, ...read } = cloth;
-  void [_price, _name, _certificate, _colour, _second, _figure];
-  return read;
+/** What of the cloths matters to how they are cut and sewn. */
+function clothRead({ cloth, second: other }: Piece): unknown {
+  return [cloth, other ?? null].map((own) => {
+    if (!own) return null;
+    const { price: _price, name: _name, certificate: _certificate, colour: _colour, second: _second, figure: _figure, ...read } = own;
+    void [_price, _name, _certificate, _colour, _second, _figure];
+    return read;
+  });
 }
 
 /** The pieces of the set that are made to the piece's own outline. */
@@ -84,7 +87,7 @@ export function coverStep(whole: Model, fineness: Fineness = 'own'): SewnCover {
   const { model, sections, covered, stations, corners, coarse } = input;
   const { stack, piece, figures, keep } = model;
   const reads = [stack, sections, covered, stations, corners, figures, piece.covering, clothRead(piece), piece.kind, piece.count];
-  const base = [piece.base.notches ?? null, piece.base.edges ?? null, piece.wadding];
+  const base = [piece.base.notches ?? null, piece.base.edges ?? null, piece.wadding, piece.strip?.meet ?? null];
   const sewn = keep('cover', [...reads, ...base, coarse], () => sewCover(input));
   // Kept by itself too: what is worked out from the flat pieces then knows them again without reading them through.
   keep('flat pieces', [sewn], () => sewn.cover);

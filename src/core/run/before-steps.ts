@@ -2,9 +2,9 @@ import { deckPlan, stretchedIn } from '../base';
 import type { Model } from '../build';
 import { wayOf, type LiningPiece } from '../cover';
 import { gluedLayers, type FoamPiece } from '../cut';
-import { outlineSize } from '../outline';
-import { kindOf, PAD_ROLES, type Opening, type Pad, type StripItem } from '../piece';
-import { findingOf } from '../strip';
+import { outlineSize, type Outline } from '../outline';
+import { kindOf, PAD_ROLES, type Opening, type Pad, type StripItem, type StripRecord } from '../piece';
+import { findingOf, meetings } from '../strip';
 import { CAUTIONS } from './cautions';
 import { metresRound } from './metres';
 import { step, type Step } from './step';
@@ -23,10 +23,18 @@ function staysWords(items: readonly StripItem[]): string {
   return stays.length > 0 ? ` Leave in: ${stays.join(', ')}; hammer down what stands up.` : '';
 }
 
+/** What is marked on cover and base before they part. */
+function meetWords(strip: StripRecord, outline: Outline): string {
+  const marks = meetings(strip, outline);
+  return marks.length > 0
+    ? ` Across cover and base, with one stroke each: ${marks.map(({ letter, words }) => `${letter} (${words})`).join('; ')}.`
+    : '';
+}
+
 /** Taking the old work off, and what was found under it. */
-export function stripSteps({ piece: { strip } }: Model): Step[] {
+export function stripSteps({ piece: { strip }, outline }: Model): Step[] {
   const steps: Step[] = [];
-  if (strip && (strip.items.length > 0 || strip.photos?.length))
+  if (strip && (strip.items.length > 0 || strip.photos?.length || strip.meet?.length))
     steps.push(
       step(
         'strip',
@@ -36,7 +44,7 @@ export function stripSteps({ piece: { strip } }: Model): Step[] {
             .filter(({ again }) => again !== 'stays')
             .map((item) => item.name)
             .join(', ') || 'All of it'
-        }; mark where each sat before it comes off.${staysWords(strip.items)}`,
+        }; mark where each sat before it comes off.${meetWords(strip, outline)}${staysWords(strip.items)}`,
         Math.max(1, strip.items.length) * HANDLING.takeOff,
         { caution: CAUTIONS.strip, photos: [...(strip.photos ?? []), ...strip.items.flatMap((item) => item.photos)] },
       ),

@@ -1,4 +1,6 @@
 import type { Model } from '../../build';
+import { distanceAlong } from '../../outline';
+import { meetings } from '../../strip/realign';
 import type { Ring } from '../surface/ring';
 
 /**
@@ -36,5 +38,14 @@ export function notchPlaces(model: Model, ring: Ring, pitch: number): Map<number
       if (best > from && best < to) chosen.set(best % n, `${places[from]!.station ?? ''}${String.fromCharCode(96 + g)}`);
     }
   });
+  // What was marked before cover and base parted is notched by its letter as well.
+  for (const { letter, at } of meetings(model.piece.strip, model.outline)) {
+    const along = distanceAlong(model.board, at) - distanceAlong(model.board, model.places[0]!.point);
+    const wanted = ((along % model.perimeter) + model.perimeter) % model.perimeter;
+    const away = (own: number): number => Math.min(Math.abs(own - wanted), model.perimeter - Math.abs(own - wanted));
+    const nearest = places.reduce((best, place, i) => (away(place.at) < away(places[best]!.at) ? i : best), 0);
+    const known = chosen.get(nearest);
+    chosen.set(nearest, known ? `${known} ${letter}` : letter);
+  }
   return chosen;
 }

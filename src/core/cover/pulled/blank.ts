@@ -3,9 +3,10 @@ import { preShrink } from '../../cloth';
 import { findMaterial, WADDINGS } from '../../foam';
 import { kindOf } from '../../piece';
 import { bounds, offsetPolygon, polygonArea, polygonPerimeter, withoutLoops, type Point, type Polygon } from '../../outline';
-import { growOutline } from './grow';
+import { meetings } from '../../strip/realign';
+import { grownPlace, growOutline } from './grow';
 import { wayOf } from '../ways';
-import { flatPiece, type CoverPiece, type LiningPiece, type PieceLine } from '../laying/cloth-piece';
+import { flatPiece, type CoverPiece, type LiningPiece, type PieceLine, type PieceMark } from '../laying/cloth-piece';
 import type { Beyond } from '../ways/way';
 import type { CornerPlan } from './corners';
 import type { Relief, ReliefCut } from './relief';
@@ -99,7 +100,10 @@ export function pullOver(model: Model, stations: readonly StationWrap[], cuts: B
     notches: [],
     // Channels, buttons and corrections open the blank later: what is cut into it and its fold go with it.
     lines: [{ kind: 'fold', points: scaled(seenLine(model, stations), longer), closed: true }, ...cutLines(cuts, longer)],
-    marks: [],
+    marks: meetings(model.piece.strip, model.outline).map(({ letter, at }): PieceMark => {
+      const [[x, y]] = scaled([grownPlace(model, stations, at, (s) => topGrowth(s) + s.side + staple(s))], longer) as [Point];
+      return { kind: 'match', x, y, label: letter };
+    }),
     strain: null,
     net: Math.abs(polygonArea(stapleLine)) / longer ** 2,
     surface: 0,

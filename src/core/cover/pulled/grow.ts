@@ -39,6 +39,24 @@ export function growOutline(model: Model, stations: readonly StationWrap[], grow
   });
 }
 
+/**
+ * Where a place of the board's edge comes to lie once the edge is grown.
+ *
+ * @param model the built piece
+ * @param stations the measured stations, in order
+ * @param at the place on the edge
+ * @param grow how far beyond the board at a station, mm
+ */
+export function grownPlace(model: Model, stations: readonly StationWrap[], at: Point, grow: (station: StationWrap) => number): Point {
+  const total = model.perimeter;
+  const along = (distanceAlong(model.board, at) - distanceAlong(model.board, model.places[0]!.point) + total) % total;
+  const g = aroundEdge(model.places, total, stations.map(grow))(along);
+  const points = withEdgePlaces(model, total);
+  const next = points.findIndex((own) => own.at > along + 1e-9);
+  const [nx, ny] = points[(next < 0 ? 0 : next) % points.length]!.before;
+  return [at[0] + g * nx, at[1] + g * ny];
+}
+
 type EdgePoint = { point: Point; at: number; before: Point; after: Point };
 
 /** The board's polyline with the stations on its straight edges put in, so that a grown edge can bow. */

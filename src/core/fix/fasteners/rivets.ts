@@ -1,3 +1,4 @@
+import { meetAgain, meetings } from '../../strip/realign';
 import { CAUTIONS } from '../../run/cautions';
 import { step } from '../../run/step';
 import type { Model } from '../../build';
@@ -58,7 +59,7 @@ export const rivets: Fastener = {
       step(
         'tack',
         'Pull it on, nose first',
-        'Nose first, then the tail, then the sides from the front backwards; clips or temporary staples only. Look from all sides before anything is fastened.',
+        `Nose first, then the tail, then the sides from the front backwards; clips or temporary staples only. Look from all sides before anything is fastened.${meetAgain(meetings(model.piece.strip, model.outline))}`,
         8,
         { caution: CAUTIONS.staples },
       ),

@@ -3,6 +3,7 @@ import { BOARDS, findMaterial } from '../../foam';
 import type { RuleReader } from '../../house';
 import { offsetPolygon, polygonPerimeter } from '../../outline';
 import type { Cloth, Piece } from '../../piece';
+import { meetAgain, meetings } from '../../strip/realign';
 import { CAUTIONS } from '../../run/cautions';
 import { step, type Step } from '../../run/step';
 import { sayLength } from '../../warning';
@@ -113,7 +114,7 @@ export const staples: Fastener = {
         step(
           'tack',
           'Tack the centres',
-          'Centre marks on centre lines: front, back, left, right; temporary, half driven.',
+          `Centre marks on centre lines: front, back, left, right; temporary, half driven.${meetAgain(meetings(piece.strip, model.outline))}`,
           HANDLING.turnAndCentre + (4 * rule('timeStaple')) / 60,
           { caution: CAUTIONS.staples },
         ),

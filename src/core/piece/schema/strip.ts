@@ -1,6 +1,7 @@
 import { type Static } from '@sinclair/typebox';
 import { PHOTO } from './base';
-import { choice, figure, id, length, list, optional, orNull, record, tick, whole, words } from './field';
+import { EDGE } from './edge';
+import { choice, figure, id, length, list, optional, orNull, PLAN, record, tick, whole, words } from './field';
 
 /** What an item taken off was, and what usually happens to it. */
 export const STRIP_KINDS = [
@@ -64,11 +65,20 @@ export const PIN = record({
   text: words('What is there', 200),
 });
 
+/** A mark made on cover and base before they part, that must meet again: so far from the middle of an edge. */
+export const MEET = record({
+  id: id(),
+  name: words('What meets there'),
+  edge: EDGE,
+  along: length('From the edge’s middle', PLAN, { hint: 'to the right or the back', default: 0 }),
+});
+
 export const STRIP = record({
   items: list('What came off', STRIP_ITEM, [0, 80]),
   /** of the whole, before anything came off */
   photos: optional(list('Photos of the whole', PHOTO, [0, 24])),
   pins: optional(list('Pins on photos', PIN, [0, 200])),
+  meet: optional(list('Marks that must meet again', MEET, [0, 24])),
   findings: list('Findings', id('Finding'), [0, 20]),
   press: orNull(PRESS),
   cover: list('Old cover', OLD_PIECE, [0, 20]),
@@ -76,6 +86,7 @@ export const STRIP = record({
 });
 
 export type StripRecord = Static<typeof STRIP>;
+export type Meet = Static<typeof MEET>;
 export type StripItem = Static<typeof STRIP_ITEM>;
 export type Pin = Static<typeof PIN>;
 export type StripKind = StripItem['what'];

@@ -111,6 +111,11 @@ function PieceDrawing({ piece, own, number, size }: { piece: CoverPiece; own: Ar
               stroke={mark.kind === 'motif' ? 'var(--cover-line)' : 'var(--ink)'}
               strokeWidth={size * 0.1}
             />
+            {mark.kind === 'match' && (
+              <text x={x + size * 0.5} y={y - size * 0.3} fontSize={size * 0.9} fill="var(--ink)">
+                {mark.label}
+              </text>
+            )}
           </g>
         );
       })}

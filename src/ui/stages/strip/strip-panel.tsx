@@ -9,6 +9,7 @@ import { AddOne, Item, Part, TakeOut } from '@/ui/kit/lists';
 import { useLength, useSettings } from '@/ui/kit/settings';
 import { PieceField } from '@/ui/sheet/piece-field';
 import { usePiece, usePlan, useSheet } from '@/ui/sheet/store';
+import { MeetFields } from './meet-fields';
 import { useStrip } from './use-strip';
 
 const VERDICTS = { keep: 'Keep the foam', plump: 'Plump it', replace: 'Replace it' } as const;
@@ -19,6 +20,7 @@ export function StripPanel() {
     <>
       <p className="text-sm text-warning">{CAUTIONS.strip}</p>
       <Findings />
+      <MeetFields />
       <Press />
       <OldCover />
       <OldStaples />
