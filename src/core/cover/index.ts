@@ -7,7 +7,7 @@ export { wrapAt, type StationWrap } from './pulled/wrap';
 export { BIAS_BELOW, stripWidth, type WeltPlan } from './details/welts';
 export type { ChannelPlan } from './details/channels';
 export type { ButtonPlan } from './details/buttons';
-export type { SeamPlan } from './details/seam-plans';
+export { joinLength, type SeamPlan } from './details/seam-plans';
 export { builtModel } from './built';
 export { choicesOf, isMatched, STARTING } from './choices';
 export { clothFor, clothsOn, firstSecond, OF_CLOTH, partsOffered, secondParts } from './cloths-on';

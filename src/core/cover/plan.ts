@@ -37,7 +37,7 @@ export type CoverPlan = {
   border: number | null;
   /** a seam that would have crossed itself where it was asked for, and lies nearer the edge instead */
   nearer: { field: string; name: string; asked: unknown; taken: unknown } | null;
-  tackStrips: { edge: string; length: number }[];
+  tackStrips: { edge: string; along: string; length: number }[];
   backing: { seam: string; width: number; length: number }[];
   linings: LiningPiece[];
   /** where a motif lies, where it was given its place */

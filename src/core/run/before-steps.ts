@@ -226,7 +226,7 @@ function glueSteps(model: Model, pad: FoamPiece, { joints, first }: { joints: nu
   const detail =
     pad.role === 'crown'
       ? 'Centre it on the marks; carve its rim as drawn.'
-      : `${pad.blocks.length > 1 ? 'Glue the blocks to each other first. ' : ''}Lay it from the middle outwards, even overhang all round.`;
+      : `${pad.blocks.length > 1 ? 'Glue the blocks to each other first. ' : ''}${apart(model)}Lay it from the middle outwards, even overhang all round.`;
   const faces = rule('glueFaces');
   const minutes = (pad.area / 1e6) * faces * rule('timeGlueSquare') * joints;
   return [
@@ -242,6 +242,12 @@ function glueSteps(model: Model, pad: FoamPiece, { joints, first }: { joints: nu
     }),
     ...(pad.trimmed ? [trimStep(model, pad, model.pads.find((own) => own.pad.id === pad.pad)?.offset ?? 0)] : []),
   ];
+}
+
+/** Where a pad is cut apart because what lies outside the line is laid once the panel inside it is on. */
+function apart({ piece: { covering } }: Model): string {
+  const line = wayOf(covering.way).laidApart?.(covering);
+  return line ? `Cut it along ${line}: the inside is laid now, the frame round it is kept for the border. ` : '';
 }
 
 /** How wadding is laid: round a loose pad, under a wall piece, or to the board's lower edge where a seat drops in. */
@@ -270,5 +276,5 @@ export function buildSteps(model: Model, foam: readonly FoamPiece[], wadding: Li
   const pads = foam.length > 0 ? [...cutSteps(model, foam), ...gluing(model, foam)] : [];
   if (!wadding) return pads;
   const minutes = HANDLING.layWadding + (metresRound([wadding]) * model.rule('timeClothMetre')) / 60;
-  return [...pads, step('wadding', 'Lay the wadding', WADDED[wrapped(model)], minutes, { caution: CAUTIONS.glue })];
+  return [...pads, step('wadding', 'Lay the wadding', `${apart(model)}${WADDED[wrapped(model)]}`, minutes, { caution: CAUTIONS.glue })];
 }

@@ -7,7 +7,7 @@ import { HARDWARE_KINDS, STRIP_KINDS, type Hardware } from '../piece';
 import { reassembly } from '../strip';
 import { boardSteps, buildSteps, deckSteps, stripSteps } from './before-steps';
 import { CAUTIONS } from './cautions';
-import { finishingSteps, sewingSteps } from './sewing-steps';
+import { finishingSteps, firstSteps, sewingSteps } from './sewing-steps';
 import { step, type Step } from './step';
 
 /** Plain handling times, minutes. */
@@ -79,6 +79,7 @@ export function runSteps({ fastening, foam, wadding, dust, cover }: Ingredients)
   return [
     ...stripSteps(model),
     ...boardSteps(model),
+    ...firstSteps(model, cover),
     ...deckSteps(model),
     ...buildSteps(model, foam, wadding),
     ...sewingSteps(model, cover),

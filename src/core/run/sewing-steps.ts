@@ -1,6 +1,6 @@
 import type { Model } from '../build';
 import { stitchingWords } from '../cloth';
-import { choicesOf, OF_CLOTH, wayOf, type CoverPlan, type SewnFacts } from '../cover';
+import { choicesOf, joinLength, OF_CLOTH, wayOf, type CoverPlan, type SewnFacts } from '../cover';
 import type { Cloth } from '../piece';
 import { CAUTIONS } from './cautions';
 import { metresRound } from './metres';
@@ -70,7 +70,8 @@ function thickestWords({ thickness }: Cloth, seams: CoverPlan['seams']): string 
   return most > 2 ? ` At its thickest ${most} layers, ${round(most * thickness)} mm: turn the wheel by hand there.` : '';
 }
 
-function stitchSteps({ rule, piece }: Model, cover: CoverPlan): Step[] {
+function stitchSteps(model: Model, cover: CoverPlan): Step[] {
+  const { rule, piece } = model;
   const { welts, seams, zip } = cover;
   const sew = (length: number): number => ((length / 1000) * rule('timeSewMetre')) / 60;
   const caution = CAUTIONS.machine;
@@ -91,6 +92,7 @@ function stitchSteps({ rule, piece }: Model, cover: CoverPlan): Step[] {
       ),
     );
   const stitched = seams.filter((seam) => !seam.laid);
+  steps.push(...joinStep(model, cover, sew));
   if (stitched.length > 0)
     steps.push(
       step(
@@ -112,6 +114,27 @@ function liningSteps({ linings }: CoverPlan): Step[] {
     const { detail, minutes, caution } = laying;
     return [step(`lay-${lining.material}`, `Lay on the ${lining.name.toLowerCase()}`, detail, minutes, caution ? { caution } : {})];
   });
+}
+
+/** What a way wants done to the bare board. */
+export function firstSteps(model: Model, cover: CoverPlan): Step[] {
+  return wayOf(cover.method).steps?.(factsOf(model, cover)).first ?? [];
+}
+
+/** Joins of strips where nothing else is sewn: mitres of a border, ends of a band. */
+function joinStep({ rule }: Model, { pieces, seams }: CoverPlan, sew: (length: number) => number): Step[] {
+  if (seams.some(({ laid }) => !laid)) return [];
+  const joins = joinLength(pieces);
+  if (joins.count === 0) return [];
+  return [
+    step(
+      'sew',
+      'Sew the joins',
+      `${joins.count} joins, the border’s at its mitres: from the inner point outwards, ${rule('seamAllowance')} mm; press them open. Try the ring on the board before it is tacked.`,
+      sew(joins.length),
+      { caution: CAUTIONS.machine },
+    ),
+  ];
 }
 
 /**

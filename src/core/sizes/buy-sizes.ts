@@ -1,5 +1,5 @@
 import { stitchingFor } from '../cloth';
-import { wayOf } from '../cover';
+import { joinLength, wayOf } from '../cover';
 import { gluedLayers, type CutPlan } from '../cut';
 import { count, length, type Making, type SizeLine } from './types';
 
@@ -11,7 +11,9 @@ function mainLines({ plan, piece, rule }: Making): SizeLine[] {
   if (!cut || !cover) return [];
   const blank = cover.pieces[0]!;
   const lines: SizeLine[] = [];
-  const thread = cover.seams.reduce((sum, seam) => sum + seam.thread, cover.channels?.thread ?? 0);
+  const stitched = cover.seams.reduce((sum, seam) => sum + seam.thread, cover.channels?.thread ?? 0);
+  // Where nothing but joins is sewn, they are what thread is bought for; beside long seams they are its spare.
+  const thread = stitched > 0 ? stitched : (joinLength(cover.pieces).length * rule('factor', 'threadFactor').value) / 100;
   if (thread > 0)
     lines.push({
       key: 'thread',

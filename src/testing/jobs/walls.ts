@@ -71,9 +71,9 @@ export const WALLS: Job[] = [
       {
         what: 'inner panel, width',
         of: (plan) => plan.cover.pieces[0]!.width,
-        least: 1310,
-        most: 1350,
-        why: '1500 less two borders of 100, the dome, twelve of seam on either side',
+        least: 1356,
+        most: 1396,
+        why: '1500 less two borders of 100, the dome, 35 for the hand on either side: it is stapled to the lip',
       },
       {
         what: 'border, width of a strip',
@@ -108,9 +108,9 @@ export const WALLS: Job[] = [
       {
         what: 'inner panel, width',
         of: (plan) => plan.cover.pieces[0]!.width,
-        least: 1050,
-        most: 1090,
-        why: '1200 less two borders of 80, the dome and two seams',
+        least: 1096,
+        most: 1136,
+        why: '1200 less two borders of 80, the dome, and 35 for the hand on either side',
       },
     ],
     order: ['glue-main', 'wadding', 'welts', 'sew', 'staple', 'dust'],

@@ -66,14 +66,27 @@ export function seamPlans({ ring, covering, rule, welt }: Working, sewn: Sewn, p
 }
 
 /** Card strip for straight hidden edges: a border or an outer band that is back-tacked, a deck's edges below the rails. */
-export function tackStrips(way: Way, working: Working, sewn: Sewn): { edge: string; length: number }[] {
+export function tackStrips(way: Way, working: Working, sewn: Sewn): { edge: string; along: string; length: number }[] {
   const { ring } = working;
-  const level = way.tackAlong?.(working, sewn);
   const corners = cornerPlaces(ring);
-  if (!level || corners.length < 2) return [];
-  const steps = levelSteps(ring, level);
-  return stretches(ring, corners).map(([from, to]) => ({
-    edge: ring.places[Math.round((from + to) / 2) % ring.places.length]!.edge,
-    length: stretchLength(steps, from, to),
-  }));
+  if (corners.length < 2) return [];
+  return (way.tackAlong?.(working, sewn) ?? []).flatMap(({ name, level }) => {
+    const steps = levelSteps(ring, level);
+    return stretches(ring, corners).map(([from, to]) => ({
+      edge: ring.places[Math.round((from + to) / 2) % ring.places.length]!.edge,
+      along: name,
+      length: stretchLength(steps, from, to),
+    }));
+  });
+}
+
+/**
+ * The joins of strips to each other: each is an edge of two pieces.
+ *
+ * @param pieces of the cover
+ * @returns how many, and how long together, mm
+ */
+export function joinLength(pieces: readonly CoverPiece[]): { count: number; length: number } {
+  const ends = pieces.flatMap(({ edges }) => edges.filter(({ kind }) => kind === 'join'));
+  return { count: Math.round(ends.length / 2), length: ends.reduce((sum, { sewn }) => sum + sewn, 0) / 2 };
 }

@@ -3,7 +3,10 @@ import { COVERING } from '../../piece/schema/covering';
 import { cornerPlaces, edgeName, insetSeam, lowerEdge, placeAt, stretches, topSeam } from '../surface/levels';
 import type { PanelSpec } from '../laying/panel-spec';
 import { bandedReach, bandPanel, joinEdge, mm, seamEdge, topPanel } from './parts';
-import type { Way } from './way';
+import { CAUTIONS } from '../../run/cautions';
+import { step } from '../../run/step';
+import type { Covering } from '../../piece';
+import type { OwnSteps, SewnFacts, Way } from './way';
 
 const BORDER = defaultsOf(COVERING).border!;
 /** Borders that are tried where nobody chose one, widest first, mm. */
@@ -11,12 +14,94 @@ const BORDERS = [BORDER, 70, 50, 35, 25];
 /** A border needs a panel left inside it, mm. */
 const LEAST_PANEL = 160;
 
+/** Whether its parts are back-tacked on the board one after the other; sewn together otherwise. */
+const isStaged = ({ made }: Pick<Covering, 'made'>): boolean => (made ?? defaultsOf(COVERING).made) === 'staged';
+
+/** Fixing the strips of the lip, a metre of back-tacking, laying the frame of foam in, minutes. */
+const MINUTES = { lip: 15, tackMetre: 4, frame: 8, cordMetre: 2 };
+
+/** Its parts go on one after the other, each pulled where it lies and stapled before the next hides its edge. */
+function stagedSteps({ piece, rule, seams, welt }: SewnFacts): OwnSteps {
+  const { covering } = piece;
+  const border = Math.round(covering.border ?? BORDER);
+  const length = (id: string): number => (seams.find((seam) => seam.id === id)?.length ?? 0) / 1000;
+  const staples = (id: string): number => Math.ceil((length(id) * 1000) / rule('staplePitch'));
+  const stapling = (id: string): number => (staples(id) * rule('timeStaple')) / 60;
+  const own = (key: string, name: string, words: string, minutes: number) => step(key, name, words, minutes, { caution: CAUTIONS.staples });
+  return {
+    first: [
+      step(
+        'lip-strips',
+        'Fix the lip',
+        `Thin hard strips on the line of the border, ${border} mm in from the edge, mitred at the corners, glued and pinned: the inner panel is stapled to their outer side, the border is tacked against it.`,
+        MINUTES.lip,
+        { caution: CAUTIONS.base },
+      ),
+    ],
+    before: [
+      own(
+        'inner-panel',
+        'Staple the inner panel to the lip',
+        `Centres first, then outwards, ${staples('inner')} staples into the lip’s outer side; trim it close below them.`,
+        stapling('inner'),
+      ),
+      ...(welt?.upper
+        ? [
+            own(
+              'inner-welt',
+              'Welt along the lip',
+              'Staple the welt along the lip, cord on the line, its raw edge outwards; ends in the middle of the bottom.',
+              stapling('inner'),
+            ),
+          ]
+        : []),
+      own(
+        'border-tack',
+        'Back-tack the border',
+        `The strips, joined at the mitres, face down over the inner panel, mitres on the corners; card strip tight against the ${welt?.upper ? 'cord' : 'line'}, ${staples('inner')} staples through it.`,
+        length('inner') * MINUTES.tackMetre,
+      ),
+      step(
+        'border-foam',
+        'Fill the border',
+        'Lay the frame of foam that was cut off into the border, a light coat of glue; its wadding over it.',
+        MINUTES.frame,
+        {
+          caution: CAUTIONS.glue,
+        },
+      ),
+      own(
+        'border-pull',
+        'Pull the border over',
+        `Turn it over the foam, pull from the middles of the sides, and staple it on the board’s edge, ${staples('top')} staples; the mitres run straight into the corners. Trim.`,
+        stapling('top'),
+      ),
+      ...(welt?.lower
+        ? [
+            own(
+              'edge-welt',
+              'Welt along the edge',
+              'Staple the welt along the edge, cord on the corner of it, its raw edge backwards.',
+              stapling('top'),
+            ),
+          ]
+        : []),
+      own(
+        'band-tack',
+        'Back-tack the outer band',
+        `Face down over the border, its joins in line with the mitres; card strip tight against the ${welt?.lower ? 'cord' : 'edge'}, ${staples('top')} staples through it; turn it over and round to the back.`,
+        length('top') * MINUTES.tackMetre,
+      ),
+    ],
+  };
+}
+
 export const bordered: Way = {
   id: 'bordered',
   name: 'Bordered panel',
-  words: 'An inner panel, a mitred border over the rolls, an outer band joined at the mitres.',
+  words: 'An inner panel, a mitred border round it, an outer band joined at the mitres.',
   pulled: false,
-  fields: ['border', 'seamAt'],
+  fields: ['made', 'border', 'seamAt'],
   welt: { start: {}, upper: 'Welt round the inner panel', lower: 'Welt along the edge' },
   channels: 'offered',
   overNotches: true,
@@ -37,6 +122,9 @@ export const bordered: Way = {
   panels: (working) => {
     const { ring, covering, welt, rule } = working;
     const allowance = rule('seamAllowance');
+    // In stages no part is sewn to the next: each is stapled and trimmed, and the next one tacked over its edge.
+    const laid = isStaged(covering);
+    const pulled = laid ? rule('grip') : allowance;
     const inset = insetSeam(ring, covering.border!, covering);
     const [top, lower] = [topSeam(ring, covering, rule), lowerEdge(ring)];
     const corners = cornerPlaces(ring);
@@ -46,14 +134,14 @@ export const bordered: Way = {
     const mitre = (k: number): string => `mitre ${(k % parts.length) + 1}`;
     return {
       panels: [
-        topPanel(working, inset, seamEdge('inner', allowance), 'Inner panel'),
+        topPanel(working, inset, seamEdge('inner', pulled), 'Inner panel'),
         ...parts.map(([from, to], k): PanelSpec => ({
           id: `border-${k + 1}`,
           name: `Border, ${names[k]}`,
           role: 'border',
           region: { kind: 'strip', inner: inset, outer: top, from, to, lay: 'plan' },
           inner: seamEdge('inner', allowance),
-          outer: seamEdge('top', allowance),
+          outer: seamEdge('top', pulled),
           first: joinEdge(mitre(k), allowance),
           last: joinEdge(mitre(k + 1), allowance),
         })),
@@ -73,14 +161,19 @@ export const bordered: Way = {
         ),
       ],
       seams: [
-        { id: 'inner', name: 'Inner seam', level: inset, welted: Boolean(welt?.upper) },
-        { id: 'top', name: 'Edge seam', level: top, welted: Boolean(welt?.lower) },
+        { id: 'inner', name: laid ? 'Lip' : 'Inner seam', level: inset, welted: Boolean(welt?.upper), laid },
+        { id: 'top', name: laid ? 'Edge' : 'Edge seam', level: top, welted: Boolean(welt?.lower), laid },
       ],
       zip: null,
     };
   },
-  reach: (working, seams) => bandedReach(working, seams, { inner: seams[0]!.level }),
-  tackAlong: (_working, { seams }) => seams[0]!.level,
+  reach: (working, seams) => bandedReach(working, seams, { inner: seams[0]!.level, pulled: isStaged(working.covering) }),
+  tackAlong: ({ covering }, { seams }) => (isStaged(covering) ? seams.map(({ name, level }) => ({ name: name.toLowerCase(), level })) : []),
+  laidApart: (covering) =>
+    isStaged(covering) ? `the line of the border, ${Math.round(covering.border ?? BORDER)} mm in from the edge` : null,
+  // Panel and border are stapled, border and band tacked, along either line.
+  alongLines: (covering, round) => (isStaged(covering) ? 2 * round(covering.border ?? BORDER) + 2 * round(0) : 0),
+  steps: (facts) => (isStaged(facts.piece.covering) ? stagedSteps(facts) : {}),
   suits: ({ across, round, traits }) => ({
     against: [
       [across < LEAST_PANEL + 60, true, `Only ${mm(across)} across: no panel is left inside a border.`],

@@ -120,16 +120,24 @@ export function pulledReach(
 export function bandedReach(
   working: Working,
   seams: readonly SeamSpec[],
-  { inner, sewnBelow = false, panel }: { inner?: Level; sewnBelow?: boolean; panel?: number } = {},
+  { inner, sewnBelow = false, panel, pulled = false }: { inner?: Level; sewnBelow?: boolean; panel?: number; pulled?: boolean } = {},
 ): ReachRow {
   const { ring, rule } = working;
   const allowance = rule('seamAllowance');
   const upper = seams.find((seam) => seam.id === 'top')!.level;
   const parts: ReachPart[] = [
     { label: inner ? 'Inner panel: back to its seam' : 'Top panel: to its seam', rule: null },
-    { label: 'Its seam allowance', rule: 'seamAllowance' },
+    pulled
+      ? { label: 'Beyond the staples on the lip, for the hand', rule: 'grip' }
+      : { label: 'Its seam allowance', rule: 'seamAllowance' },
   ];
-  if (inner) parts.push({ label: 'Border, seam to seam', rule: null }, { label: 'Its two seam allowances', rule: 'seamAllowance' });
+  if (inner)
+    parts.push(
+      { label: 'Border, line to line', rule: null },
+      pulled
+        ? { label: 'Tacked inside, and for the hand outside', rule: 'grip' }
+        : { label: 'Its two seam allowances', rule: 'seamAllowance' },
+    );
   parts.push({ label: 'Band, seam to the lower edge', rule: null }, { label: 'Its upper seam allowance', rule: 'seamAllowance' });
   if (sewnBelow) parts.push({ label: 'Its lower seam allowance', rule: 'seamAllowance' });
   else parts.push({ label: 'Under the board, to the staples', rule: 'return' }, { label: 'Extra to pull on', rule: 'bandExtra' });
@@ -137,8 +145,8 @@ export function bandedReach(
     parts,
     at: (i) => [
       inner ? inner[i]! : upper[i]!,
-      panel ?? allowance,
-      ...(inner ? [upper[i]! - inner[i]!, 2 * allowance] : []),
+      panel ?? (pulled ? rule('grip') : allowance),
+      ...(inner ? [upper[i]! - inner[i]!, pulled ? allowance + rule('grip') : 2 * allowance] : []),
       sideOf(ring.places[i]!.profile) - upper[i]!,
       allowance,
       ...(sewnBelow ? [allowance] : [rule('return'), rule('bandExtra')]),

@@ -34,7 +34,7 @@ export const tightDeck: Way = {
       }),
     );
   },
-  tackAlong: ({ ring }) => lowerEdge(ring),
+  tackAlong: ({ ring }) => [{ name: 'under the rail', level: lowerEdge(ring) }],
   suits: ({ traits }) => ({
     against: [[!traits.throughFrame, false, 'Needs a frame with gaps between its rails.']],
     good: 'The deck passes between the rails and is fastened below.',

@@ -80,8 +80,8 @@ export type SewnFacts = {
   seams: readonly { id: string; length: number }[];
 };
 
-/** Steps that a way has of its own: before the cover is fastened, and after. */
-export type OwnSteps = { before?: Step[]; after?: Step[] };
+/** Steps that a way has of its own: on the bare board, before the cover is fastened, and after. */
+export type OwnSteps = { first?: Step[]; before?: Step[]; after?: Step[] };
 
 /**
  * A way of covering: everything the rest of the application knows of it. A new one is a file beside these and a line in
@@ -127,8 +127,12 @@ export type Way = {
   reach: (working: Working, seams: readonly SeamSpec[], beyond: Beyond) => ReachRow;
   /** strips and panels that are not part of the visible surface */
   extras?: (working: Working, sewn: Sewn, making: ExtraMaking) => CoverPiece[];
-  /** the level along which hidden straight edges are fastened with card */
-  tackAlong?: (working: Working, sewn: Sewn) => Level;
+  /** the lines along which hidden straight edges are fastened with card */
+  tackAlong?: (working: Working, sewn: Sewn) => { name: string; level: Level }[];
+  /** where pad and wadding are cut apart because what lies outside is laid later, in words; null where they are laid whole */
+  laidApart?: (covering: Covering) => string | null;
+  /** staples that hold its parts where they are back-tacked on the board, for each pitch and for the board's edge and an inset of it, mm */
+  alongLines?: (covering: Covering, round: (inset: number) => number) => number;
   suits: (facts: SuitFacts) => { against: Against[]; good: string };
   steps?: (facts: SewnFacts) => OwnSteps;
 };

@@ -60,6 +60,12 @@ function weltStaples({ model: { board, rule }, choices: { covering, welt } }: Fa
   return welt && wayOf(covering.way).welt?.stapled?.(welt) ? Math.ceil(polygonPerimeter(board) / rule('staplePitch')) : 0;
 }
 
+/** Staples that hold parts which are back-tacked on the board, line by line. */
+function lineStaples({ model: { board, rule }, choices: { covering } }: Fastening): number {
+  const round = (inset: number): number => polygonPerimeter((inset > 0 ? offsetPolygon(board, -inset) : null) ?? board);
+  return Math.ceil((wayOf(covering.way).alongLines?.(covering, round) ?? 0) / rule('staplePitch'));
+}
+
 /** Minutes of a corner, in folds: a parcel's end is one, cutting the bulk away takes longer, a tuck half as long. */
 function folds({ way, pleats }: CornerPlan): number {
   if (way === 'tucks') return pleats / 2;
@@ -102,7 +108,7 @@ export const staples: Fastener = {
     };
   },
   places: ({ model, corners }) => staplePlaces(model, corners),
-  more: (fastening) => dustStaples(fastening) + weltStaples(fastening),
+  more: (fastening) => dustStaples(fastening) + weltStaples(fastening) + lineStaples(fastening),
   spare: (rule) => rule('stapleSpare'),
   steps: (fastening, places) => {
     const { model } = fastening;

@@ -12,7 +12,8 @@ export const headboardBordered = kind({
   start: {
     shape: { type: 'rectangle', width: 1500, depth: 1000, cornerRadius: { front: 0, back: 0 } },
     board: { material: 'plywood', thickness: 18 },
-    pads: [crown(20), main('seat-medium-soft', 50, { offset: 0 })],
+    // The dome lies inside the lip: the border round it is flat over its own foam.
+    pads: [{ ...crown(20), offset: -115 }, main('seat-medium-soft', 50, { offset: 0 })],
     way: 'bordered',
     overrides: WALL_LINE,
   },

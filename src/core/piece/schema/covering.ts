@@ -159,6 +159,17 @@ export const COVERING = record({
   welt: optional(WELT),
   /** distance from the board's edge to the inner panel's seam */
   border: optional(length('Border width', [15, 600], { hint: 'from the board’s edge', default: 100 })),
+  /** a bordered panel: back-tacked piece by piece on the board, or sewn together and pulled on as one */
+  made: optional(
+    choice(
+      'Made',
+      [
+        { id: 'staged', name: 'In stages, back-tacked' },
+        { id: 'sewn', name: 'Sewn as one cover' },
+      ],
+      { default: 'staged', reason: 'Each part is pulled where it lies: no seam has to meet a line on the board. Sewn as one is quicker where it is exactly cut.' },
+    ),
+  ),
   /** distance from the board's edge to the lip that a panel is finished against */
   lip: optional(length('Lip', [3, 200], { hint: 'in from the board’s edge', default: 12 })),
   channels: optional(CHANNELS),
