@@ -28,7 +28,28 @@ export type TrimBend = {
   /** layers of thickness/layers each that bend to it */
   laminations: number;
   layer: number;
+  /** each layer as it is sawn: over at both ends where it is bent in a jig */
+  cut: number;
+  /** radius of the jig's face, tighter than the edge by what the glued layers spring back; null where none is needed */
+  jig: number | null;
 };
+
+/** Layers are left over at either end and sawn off once the glue holds, mm. */
+const OVER = 50;
+
+/**
+ * The radius of the jig for layers glued round a bend. Bent dry, n equal layers hold an n²th of the stiffness they have once
+ * glued: released, the bend opens by that share of its curvature, so κ = κ_jig · (1 − 1/n²).
+ *
+ * @param radius of the trim's inner face where it is fixed, mm
+ * @param thickness of all its layers together, mm
+ * @param layers how many
+ * @returns radius of the jig's face, mm
+ */
+export function jigRadius(radius: number, thickness: number, layers: number): number {
+  const middle = (radius + thickness / 2) * (1 - 1 / layers ** 2);
+  return middle - thickness / 2;
+}
 
 /** The segments of an edge in order; corner arcs belong to no edge. */
 function edgeRun(outline: Outline, edge: EdgePart): { run: Segment[]; before: Segment; after: Segment } | null {
@@ -105,6 +126,8 @@ export function trimBends(outline: Outline, facts: readonly EdgeFact[], material
     const least = bend * fact.trim;
     const laminations = radius === null ? 1 : Math.max(1, Math.ceil(least / radius - 1e-9));
     const length = found.run.reduce((sum, segment) => sum + segmentLength(segment), 0);
-    return [{ edge: fact.edge.name, thickness: fact.trim, length, radius, least, laminations, layer: fact.trim / laminations }];
+    const jig = radius !== null && laminations > 1 ? jigRadius(radius, fact.trim, laminations) : null;
+    const cut = length + (jig === null ? 0 : 2 * OVER);
+    return [{ edge: fact.edge.name, thickness: fact.trim, length, radius, least, laminations, layer: fact.trim / laminations, cut, jig }];
   });
 }

@@ -32,7 +32,7 @@ function sidesOf(polygon: Polygon): [Polygon[number], Polygon[number]][] {
 }
 
 /** Fits battens on stock lengths, longest first, each on the first length it goes on. */
-function onStock(battens: readonly Batten[], stock: number, kerf: number): { lengths: Batten[][]; left: number[] } {
+export function onStock(battens: readonly Batten[], stock: number, kerf: number): { lengths: Batten[][]; left: number[] } {
   const lengths: Batten[][] = [];
   const left: number[] = [];
   for (const batten of [...battens].sort((a, b) => b.length - a.length)) {

@@ -140,6 +140,8 @@ const TIMES: Row[] = [
   ['timeSewMetre', 'Sew one metre of seam', 'seconds', 110, 40, 300, 'Pin, sew, take the pins out.'],
   ['timeNail', 'Set one nail or button', 'seconds', 25, 8, 90, 'Mark, set, look along the line.'],
   ['timeStrap', 'Stretch one strap or hook one spring', 'minutes', 3, 1, 8, 'Fasten, stretch, fasten, fold, cut off.'],
+  ['timeBatten', 'Saw and fix one batten or strip', 'minutes', 6, 2, 20, 'Mark, saw, fit, glue, screw.'],
+  ['timeJig', 'A bent trim in its jig', 'minutes', 240, 60, 1440, 'Until the glue’s own sheet says that it holds under stress.'],
   ['timeGlueSquare', 'Glue one square metre', 'minutes', 12, 5, 30, 'Two faces, even coat.'],
   ['timeGlueTack', 'Glue: wait until tacky', 'minutes', 5, 1, 20, 'Read it off the product.'],
   [

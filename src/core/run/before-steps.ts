@@ -1,4 +1,4 @@
-import { deckPlan, stretchedIn } from '../base';
+import { deckPlan, edgeStrips, frameCuts, stretchedIn, trimBends } from '../base';
 import type { Model } from '../build';
 import { wayOf, type LiningPiece } from '../cover';
 import { gluedLayers, type FoamPiece } from '../cut';
@@ -70,6 +70,52 @@ export function boardSteps({ piece, outline }: Model): Step[] {
       { caution: kindOf(piece.kind).traits.pan ? CAUTIONS.saddle : CAUTIONS.base },
     ),
   ];
+}
+
+/** Frame, edge strips and bent trims, before anything lies on the board. */
+export function woodSteps({ piece: { base }, outline, rule }: Model): Step[] {
+  const edges = base.edges ?? [];
+  const frame = base.frame ? frameCuts(outline, base.frame) : null;
+  const strips = edgeStrips(outline, edges);
+  const trims = trimBends(outline, edges, base.board.material);
+  const each = rule('timeBatten');
+  const mm = (value: number): number => Math.round(value);
+  const steps: Step[] = [];
+  if (frame && frame.battens.length > 0)
+    steps.push(
+      step(
+        'frame',
+        'Frame under the board',
+        `${frame.battens.map(({ name, length }) => `${name} ${mm(length)} mm`).join(', ')}, ${mm(frame.width)} × ${mm(frame.thickness)} mm, ends as listed; glue and screw them ${mm(base.frame!.inset)} mm in from the edge, screws that do not come through.`,
+        frame.battens.length * each,
+        { caution: CAUTIONS.saw },
+      ),
+    );
+  if (strips.length > 0)
+    steps.push(
+      step(
+        'edge-strips',
+        'Hard-edge strips',
+        `${strips.map(({ edge, length, width, thickness }) => `${edge} ${mm(length)} mm of ${mm(width)} × ${mm(thickness)}`).join(', ')}; mitres as listed, glued and pinned flush.`,
+        strips.length * each,
+        { caution: CAUTIONS.saw },
+      ),
+    );
+  for (const trim of trims) {
+    const layers = `${trim.laminations} ${trim.laminations > 1 ? 'layers' : 'layer'} of ${Math.round(trim.layer * 10) / 10} mm, ${mm(trim.cut)} mm long`;
+    steps.push(
+      step(
+        `trim-${trim.edge.replace(/[^a-z0-9]+/gi, '-').toLowerCase()}-edge`,
+        `Trim along the ${trim.edge} edge`,
+        trim.jig === null
+          ? `${layers}; ${trim.radius === null ? 'straight' : 'it bends dry'}: glue and pin it from one end.`
+          : `${layers}, grain along. Saw a jig of ${mm(trim.jig)} mm radius: the glued layers spring back to ${mm(trim.radius!)}. Try them in it dry, spread the glue, clamp from the middle outwards every 75 mm; saw the ends off once it holds.`,
+        trim.laminations * each + (trim.jig === null ? 0 : 2 * each),
+        { caution: `${CAUTIONS.saw} ${trim.jig === null ? '' : CAUTIONS.glue}`.trim(), wait: trim.jig === null ? 0 : rule('timeJig') },
+      ),
+    );
+  }
+  return steps;
 }
 
 /** The bare board is tried where it goes: the cover takes what is left beside it. */

@@ -2,6 +2,7 @@
 const LOCAL = 'Follow your local rules.';
 export const CAUTIONS = {
   base: `Old boards: watch for nails, splinters, mould and old finishes; gloves, and a mask when sanding. ${LOCAL}`,
+  saw: `Saws and drills: guard on, eyes and ears protected, a push stick, both hands clear of the line; wood dust: extract it. ${LOCAL}`,
   tension: `Webbing and springs are under tension: eye protection, face and fingers out of the line of pull, hold a spring until it is hooked. ${LOCAL}`,
   strip: `Old pads: mould, pests, lead paint, unknown fillings – bag them and wear a mask. Staples and tacks: eye protection, fingers clear. ${LOCAL}`,
   saddle: `Vehicles: the saddle must lock, and clear wheels, exhaust and controls; a changed seat height changes reach. Wiring, sensors and heated pads are for a licensed shop. ${LOCAL}`,

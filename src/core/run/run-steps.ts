@@ -5,7 +5,7 @@ import { FASTENERS, type Fastening } from '../fix';
 import { polygonPerimeter } from '../outline';
 import { HARDWARE_KINDS, STRIP_KINDS, type Hardware } from '../piece';
 import { reassembly } from '../strip';
-import { boardSteps, buildSteps, deckSteps, stripSteps } from './before-steps';
+import { boardSteps, buildSteps, deckSteps, stripSteps, woodSteps } from './before-steps';
 import { CAUTIONS } from './cautions';
 import { finishingSteps, firstSteps, sewingSteps } from './sewing-steps';
 import { step, type Step } from './step';
@@ -79,6 +79,7 @@ export function runSteps({ fastening, foam, wadding, dust, cover }: Ingredients)
   return [
     ...stripSteps(model),
     ...boardSteps(model),
+    ...woodSteps(model),
     ...firstSteps(model, cover),
     ...deckSteps(model),
     ...buildSteps(model, foam, wadding),

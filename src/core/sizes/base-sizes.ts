@@ -1,7 +1,8 @@
+import { onStock } from '../base';
 import { count, length, type Making, type SizeLine } from './types';
 
-/** What the base itself is cut to: the straps or springs in a frame. */
-export function baseSizes({ plan, piece }: Making): SizeLine[] {
+/** The straps or springs in a frame. */
+function deckSizes({ plan, piece }: Making): SizeLine[] {
   const { deck } = plan.base;
   if (!deck) return [];
   const stretched = { symbol: 'stretched', label: 'Stretched by', value: deck.stretch, unit: 'percent' as const };
@@ -39,4 +40,108 @@ export function baseSizes({ plan, piece }: Making): SizeLine[] {
     ];
   });
   return [...straps, hessian];
+}
+
+const degrees = (angle: number): number => Math.round((Math.abs(angle) * 180) / Math.PI);
+
+/** What the wood of a base is sawn to: battens of its frame, strips along its edges, trims and their jigs. */
+function woodSizes({ plan, piece }: Making): SizeLine[] {
+  const { frame, strips, trims } = plan.base;
+  const set = count('pieces', 'Pieces', piece.count);
+  const battens = (frame?.battens ?? []).map((batten, i): SizeLine => ({
+    key: `frame.${i}`,
+    group: 'Base',
+    label: `Batten, ${batten.name}`,
+    value: batten.length,
+    unit: 'length',
+    note: `${piece.count} to saw, ${Math.round(frame!.width)} × ${Math.round(frame!.thickness)} mm, ends ${batten.mitres.map(degrees).join('° and ')}°`,
+    formula: 'length = the longer side, in from the board’s edge',
+    terms: [length('inset', 'In from the edge', piece.base.frame!.inset), set],
+  }));
+  const edges = strips.map((strip): SizeLine => ({
+    key: `strip.${strip.edge}`,
+    group: 'Base',
+    label: `Hard-edge strip, ${strip.edge}`,
+    value: strip.length,
+    unit: 'length',
+    note: `${piece.count} to saw, ${strip.width} × ${strip.thickness} mm, ${Math.round(strip.inside)} mm inside, mitres ${degrees(strip.startMitre)}° and ${degrees(strip.endMitre)}°`,
+    formula: 'length = mitre tip to mitre tip on the outside',
+    terms: [length('inside', 'Along its inside', strip.inside), set],
+  }));
+  const bent = trims.map((trim): SizeLine => ({
+    key: `trim.${trim.edge}`,
+    group: 'Base',
+    label: `Trim, ${trim.edge}`,
+    value: trim.cut,
+    unit: 'length',
+    note: [
+      `${trim.laminations * piece.count} to saw, ${Math.round(trim.layer * 10) / 10} mm thick`,
+      ...(trim.jig === null ? [] : [`jig of ${Math.round(trim.jig)} mm radius`]),
+    ].join(', '),
+    formula: trim.jig === null ? 'length = the edge’s own' : 'length = the edge’s own + over at both ends; jig: (R + t/2)(1 − 1/n²) − t/2',
+    terms: [
+      length('edge', 'Length of the edge', trim.length),
+      ...(trim.radius === null ? [] : [length('R', 'Tightest radius', trim.radius)]),
+      length('t', 'Thickness of all layers', trim.thickness),
+      count('n', 'Layers', trim.laminations),
+    ],
+  }));
+  return [...battens, ...edges, ...bent];
+}
+
+/** What the base itself is cut to. */
+export function baseSizes(making: Making): SizeLine[] {
+  return [...deckSizes(making), ...woodSizes(making)];
+}
+
+/** Wood to buy for the base: whole lengths of batten for the set, strip and trim by the metre. */
+export function woodLines({ plan, piece }: Making): SizeLine[] {
+  const { frame, strips, trims } = plan.base;
+  const set = count('pieces', 'Pieces', piece.count);
+  const lines: SizeLine[] = [];
+  if (frame && frame.battens.length > 0) {
+    const all = Array.from({ length: piece.count }, () => frame.battens.filter(({ length: own }) => own <= frame.stock)).flat();
+    lines.push({
+      key: 'frame.stock',
+      group: 'Buy',
+      label: 'Battens',
+      value: onStock(all, frame.stock, piece.base.frame!.kerf).lengths.length,
+      unit: 'count',
+      note: `${Math.round(frame.width)} × ${Math.round(frame.thickness)} mm, in lengths of ${frame.stock} mm${frame.tooLong.length > 0 ? `; too long for them: ${frame.tooLong.join(', ')}` : ''}`,
+      formula: 'lengths = the set’s battens, longest first, each on the first length it goes on',
+      terms: [length('stock', 'Stock length', frame.stock), length('kerf', 'Saw kerf', piece.base.frame!.kerf), set],
+    });
+  }
+  const metres = (key: string, label: string, one: number, note: string): void => {
+    if (one <= 0) return;
+    const terms = [length('one', 'For one piece', one), set];
+    lines.push({
+      key,
+      group: 'Buy',
+      label,
+      value: one * piece.count,
+      unit: 'thread',
+      note,
+      formula: 'length = all of one piece × pieces',
+      terms,
+    });
+  };
+  for (const [width, thickness] of [...new Set(strips.map((strip) => `${strip.width} ${strip.thickness}`))].map(
+    (key) => key.split(' ').map(Number) as [number, number],
+  )) {
+    const own = strips.filter((strip) => strip.width === width && strip.thickness === thickness);
+    metres(
+      `strip.${width}x${thickness}.length`,
+      'Hard-edge strip',
+      own.reduce((sum, strip) => sum + strip.length, 0),
+      `${width} × ${thickness} mm`,
+    );
+  }
+  metres(
+    'trim.length',
+    'Trim, all layers',
+    trims.reduce((sum, trim) => sum + trim.cut * trim.laminations, 0),
+    [...new Set(trims.map((trim) => `${Math.round(trim.layer * 10) / 10} mm thick`))].join(', '),
+  );
+  return lines;
 }

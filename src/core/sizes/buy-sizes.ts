@@ -1,6 +1,7 @@
 import { stitchingFor } from '../cloth';
 import { joinLength, wayOf } from '../cover';
 import { gluedLayers, type CutPlan } from '../cut';
+import { woodLines } from './base-sizes';
 import { count, length, type Making, type SizeLine } from './types';
 
 const percent = (share: number): string => `${Math.round(share * 100)} %`;
@@ -295,5 +296,12 @@ function glueLines({ plan, piece, rule }: Making): SizeLine[] {
 /** What to buy for the set: everything that any step uses, but for the fasteners, which are listed with their places. */
 export function buySizes(making: Making): SizeLine[] {
   if (!making.plan.cut || !making.plan.cover) return [];
-  return [...mainLines(making), ...rollLines(making), ...trimmingLines(making), ...deckLines(making), ...glueLines(making)];
+  return [
+    ...mainLines(making),
+    ...rollLines(making),
+    ...trimmingLines(making),
+    ...deckLines(making),
+    ...woodLines(making),
+    ...glueLines(making),
+  ];
 }

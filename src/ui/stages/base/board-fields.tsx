@@ -171,7 +171,7 @@ export function EdgeWork() {
             ? 'straight, no bend'
             : trim.laminations === 1
               ? `bends: the tightest radius is ${say(Math.round(trim.radius))}`
-              : `too thick for a radius of ${say(Math.round(trim.radius))}: glue up ${trim.laminations} layers of ${say(Math.round(trim.layer * 10) / 10)}`}
+              : `too thick for a radius of ${say(Math.round(trim.radius))}: glue up ${trim.laminations} layers of ${say(Math.round(trim.layer * 10) / 10)} over a jig of ${say(Math.round(trim.jig ?? trim.radius))}`}
         </p>
       ))}
     </section>
