@@ -1,6 +1,8 @@
 import { polygonArea as d3Area } from 'd3';
 import { describe, expect, it } from 'vitest';
+import { checkDocument } from '../document';
 import { templatesOf } from '../formats/templates';
+import { polygonPerimeter } from '../outline';
 import { defaultsOf, KINDS, newPiece, type Piece, type SecondPart } from '../piece';
 import { WELT } from '../piece/schema/covering';
 import { createPlanner, planPiece, type Plan } from '../plan';
@@ -113,5 +115,41 @@ describe('a second cloth', () => {
       on(newPiece('headboard-bordered'), ['border', 'band'], { ...second, rollWidth: 300, direction: 'across' }),
     ).warnings.filter(({ where }) => where === 'second.rollWidth');
     expect(warning!.message).toMatch(/second cloth’s roll, 300 mm wide/);
+  });
+});
+
+describe('what a seam takes up', () => {
+  const taken = (piece: Piece, before: number, after: number): Piece => ({
+    ...piece,
+    covering: { ...piece.covering, seamSwatch: { before, after } },
+  });
+
+  it('is put back into every sewn piece, so that a circle comes out as large as it is', () => {
+    const [plain, longer] = [planned(round), planned(taken(round, 500, 495))];
+    const top = (plan: Plan) => plan.cover.pieces.find(({ role }) => role === 'top')!;
+    // Round the sewn line it is longer by a hundredth: drawn in by the seam, the circle is the one on the surface.
+    const rim = (plan: Plan): number => polygonPerimeter(top(plan).sewn);
+    expect((rim(longer) * 495) / 500).toBeCloseTo(rim(plain), 1);
+    const band = (plan: Plan) => plan.cover.pieces.find(({ role }) => role === 'band')!;
+    expect(band(longer).width / band(plain).width).toBeCloseTo(500 / 495, 2);
+    // A hundredth of a band's height is nothing that anybody sees.
+    expect(band(longer).height - band(plain).height).toBeLessThan(1.5);
+    expect(longer.cover.check.closes).toBe(true);
+    expect(longer.steps.find(({ key }) => key === 'sew')!.detail).toContain('10.1 mm longer in the metre');
+  });
+
+  it('says nothing where no seam is sewn: pulled over, or tacked on in stages', () => {
+    for (const kind of ['chair-seat', 'headboard-bordered'] as const) {
+      const piece = newPiece(kind);
+      const [plain, longer] = [planned(piece), planned(taken(piece, 500, 495))];
+      expect(longer.cover.pieces.map(({ width }) => width)).toEqual(plain.cover.pieces.map(({ width }) => width));
+    }
+  });
+
+  it('that no machine does is refused beside its cause', () => {
+    const checked = checkDocument(taken(round, 500, 400), {});
+    expect('problems' in checked && checked.problems[0]).toMatchObject({ path: 'covering.seamSwatch.after' });
+    expect('problems' in checked && checked.problems[0]!.message).toMatch(/between 476 and 526 mm/);
+    expect('problems' in checkDocument(taken(round, 500, 503), {})).toBe(false);
   });
 });

@@ -55,3 +55,14 @@ export function firstSecond(offered: readonly { id: SecondPart }[]): { second: C
   const first = offered.find(({ id }) => id === 'welt') ?? offered.find(({ id }) => id !== 'top') ?? offered[0];
   return { second: { ...defaultsOf(CLOTH), name: 'Plain wool, second', pull: 'smooth', colour: 'oat' }, on: first ? [first.id] : [] };
 }
+
+/**
+ * How much longer the pieces of a sewn cover are cut for what their seams take up: feed and thread draw a seam in, a circle
+ * comes out small. The strip that was sewn says by how much.
+ *
+ * @param covering of the document
+ * @returns a factor, 1 where nobody has tried
+ */
+export function seamTakeUp({ seamSwatch }: Pick<Piece['covering'], 'seamSwatch'>): number {
+  return seamSwatch ? seamSwatch.before / seamSwatch.after : 1;
+}

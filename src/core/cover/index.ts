@@ -10,7 +10,7 @@ export type { ButtonPlan } from './details/buttons';
 export { joinLength, type SeamPlan } from './details/seam-plans';
 export { builtModel } from './built';
 export { choicesOf, isMatched, STARTING } from './choices';
-export { clothFor, clothsOn, firstSecond, OF_CLOTH, partsOffered, secondParts } from './cloths-on';
+export { clothFor, clothsOn, firstSecond, OF_CLOTH, partsOffered, seamTakeUp, secondParts } from './cloths-on';
 export { nearestReach, type Reach, type ReachPlace } from './judge/reach';
 export type { SewnCheck } from './judge/sewn-check';
 export { proposalsFor, type Proposal } from './judge/proposals';

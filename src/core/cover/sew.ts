@@ -5,7 +5,7 @@ import { nailPlan } from '../fix/nail-places';
 import { bounds, crossesItself, type Point } from '../outline';
 import { kindOf, PieceProblems, type Covering } from '../piece';
 import { choicesOf } from './choices';
-import { secondParts } from './cloths-on';
+import { seamTakeUp, secondParts } from './cloths-on';
 import { takeUpOf, type ChannelPlan } from './details/channels';
 import { slackOpening, slackTaken, withMotifMark } from './details/finish';
 import { linings } from './details/linings';
@@ -211,21 +211,24 @@ function setOut(input: CoverInput): SetOut {
   const spacing = Math.min(SIDE[1], Math.max(SIDE[0], Math.max(box.width, box.height) / (coarse ? ACROSS.coarse : ACROSS.fine)));
   const { ring, covering } = fitted(input, way, choices.covering, spacing);
   const give = giveOf(piece.cloth);
+  const sewn = way.panels?.({ ...choices, covering, model, ring, rule, give, longer: 1 }) ?? { panels: [], seams: [], zip: null };
+  // What is pulled over, or laid seam by seam on the board, is not drawn in by a machine.
+  const takenUp = sewn.seams.some(({ laid }) => !laid) ? seamTakeUp(covering) : 1;
+  const longer = preShrink(piece.cloth) * takenUp;
   const making: Making = {
     keep: model.keep,
     ring,
     spacing,
     give,
     count: piece.count,
-    preShrink: preShrink(piece.cloth),
-    second: piece.second ? { give: giveOf(piece.second), preShrink: preShrink(piece.second) } : null,
+    preShrink: longer,
+    second: piece.second ? { give: giveOf(piece.second), preShrink: preShrink(piece.second) * takenUp } : null,
     notches: notchPlaces(model, ring, rule('notchPitch')),
     corrections: covering.corrections ?? [],
     motif: covering.motif ? [covering.motif.x, covering.motif.y] : null,
     seams: new Map(),
   };
-  const working: Working = { ...choices, covering, model, ring, rule, give };
-  const sewn = way.panels?.(working) ?? { panels: [], seams: [], zip: null };
+  const working: Working = { ...choices, covering, model, ring, rule, give, longer };
   const second = secondParts(piece);
   return {
     way,

@@ -1,5 +1,4 @@
 import type { Model } from '../build';
-import { preShrink } from '../cloth';
 import { clothFor } from './cloths-on';
 import type { Keep } from '../keep';
 import { bounds, type Point } from '../outline';
@@ -51,8 +50,13 @@ function fromPattern(piece: CoverPiece, model: Model): (at: Point) => Point {
 }
 
 /** What of a patch is read off its piece: where its nodes lie on the cloth, and what is stitched across it. */
-function onCloth(flat: Float64Array, piece: CoverPiece, model: Model, open: (at: Point) => Point): Pick<ClothPatch, 'flat' | 'stitches'> {
-  const longer = preShrink(clothFor(model.piece, piece.cloth));
+function onCloth(
+  flat: Float64Array,
+  piece: CoverPiece,
+  { model, making }: { model: Model; making: SewnCover['making'] },
+  open: (at: Point) => Point,
+): Pick<ClothPatch, 'flat' | 'stitches'> {
+  const longer = (piece.cloth === 'second' ? making.second?.preShrink : null) ?? making.preShrink;
   const across = fromPattern(piece, model);
   const out = new Float64Array(flat.length);
   for (let i = 0; i < flat.length; i += 2) out.set(across(open([flat[i]! * longer, flat[i + 1]! * longer])), i);
@@ -60,11 +64,13 @@ function onCloth(flat: Float64Array, piece: CoverPiece, model: Model, open: (at:
 }
 
 /** The whole surface in one, where no flat piece is known for it: cloth as it lies in the plan. */
-function plainSkin({ ring, first }: SewnCover, spacing: number, model: Model): Skin | null {
+function plainSkin({ ring, first, making }: SewnCover, spacing: number, model: Model): Skin | null {
   try {
     const { points, triangles, start } = discMesh(ring, lowerEdge(ring), spacing);
     return {
-      patches: [{ piece: 'cover', panel: 'plain', cloth: 'cover', points, triangles, ...onCloth(start, first, model, (at) => at) }],
+      patches: [
+        { piece: 'cover', panel: 'plain', cloth: 'cover', points, triangles, ...onCloth(start, first, { model, making }, (at) => at) },
+      ],
       zips: [],
     };
   } catch (error) {
@@ -96,12 +102,12 @@ function pulledSkin(input: CoverInput, sewn: SewnCover, spacing: number): Skin |
     cloth: 'cover',
     points: mesh.points,
     triangles: mesh.triangles,
-    ...onCloth(flat, piece, model, open),
+    ...onCloth(flat, piece, { model, making: sewn.making }, open),
   });
   return { patches: [patch('cover', top.mesh, flat), patch('sides', sides, sides.flat)], zips: [] };
 }
 
-function panelPatch({ spec, mesh, flat, pieces }: MadePanel, { cover, open }: SewnCover, model: Model): ClothPatch {
+function panelPatch({ spec, mesh, flat, pieces }: MadePanel, { cover, open, making }: SewnCover, model: Model): ClothPatch {
   const own = cover.pieces.find(({ id }) => id === pieces[0]!.id) ?? pieces[0]!;
   const opened = own.id === cover.pieces[0]!.id;
   return {
@@ -110,7 +116,7 @@ function panelPatch({ spec, mesh, flat, pieces }: MadePanel, { cover, open }: Se
     cloth: spec.cloth ?? 'cover',
     points: mesh.points,
     triangles: mesh.triangles,
-    ...onCloth(flat, own, model, opened ? open : (at) => at),
+    ...onCloth(flat, own, { model, making }, opened ? open : (at) => at),
   };
 }
 

@@ -198,6 +198,7 @@ export const CARRIERS: [string, Piece][] = [
         motif: { x: 0, y: 0, on: 'stripe' },
         darts: [0.1],
         topStitch: 5,
+        seamSwatch: { before: 500, after: 497 },
         corrections: [{ id: 'c-1', piece: 'top', what: 'width', where: null, by: 4, note: '', day: '' }],
       },
     },

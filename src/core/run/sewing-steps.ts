@@ -1,7 +1,7 @@
 import type { Model } from '../build';
 import { stitchingWords } from '../cloth';
-import { choicesOf, joinLength, OF_CLOTH, wayOf, type CoverPlan, type SewnFacts } from '../cover';
-import type { Cloth } from '../piece';
+import { choicesOf, joinLength, OF_CLOTH, seamTakeUp, wayOf, type CoverPlan, type SewnFacts } from '../cover';
+import type { Cloth, Covering } from '../piece';
 import { CAUTIONS } from './cautions';
 import { metresRound } from './metres';
 import { step, type Step } from './step';
@@ -64,6 +64,13 @@ function seamWords({ pieces, seams }: CoverPlan): string {
     : `Joins first, then ${names}: notch to notch, from the middle outwards; measure each seam as it is sewn.`;
 }
 
+/** What the seams take up is in the pieces: it is measured again as they are sewn. */
+function takenWords(covering: Covering): string {
+  const each = (seamTakeUp(covering) - 1) * 1000;
+  if (Math.abs(each) < 0.5) return '';
+  return ` The pieces are cut ${round(Math.abs(each))} mm ${each > 0 ? 'longer' : 'shorter'} in the metre for what the machine ${each > 0 ? 'takes up' : 'stretches'}: the same machine, foot and thread as the strip.`;
+}
+
 /** Where seams cross it is thickest: that is where a machine stops. */
 function thickestWords({ thickness }: Cloth, seams: CoverPlan['seams']): string {
   const most = Math.max(...seams.map(({ layers }) => layers));
@@ -98,7 +105,7 @@ function stitchSteps(model: Model, cover: CoverPlan): Step[] {
       step(
         'sew',
         'Sew the cover',
-        `${seamWords(cover)} ${stitchingWords(piece.cloth)}${thickestWords(piece.cloth, stitched)}`,
+        `${seamWords(cover)}${takenWords(piece.covering)} ${stitchingWords(piece.cloth)}${thickestWords(piece.cloth, stitched)}`,
         stitched.reduce((sum, seam) => sum + sew(seam.length * (seam.welted ? 2 : 1)), 0),
         { caution },
       ),

@@ -13,6 +13,21 @@ function checkSwatch({ swatch, width }: Channels): Problem[] {
   return [];
 }
 
+/** More than this no machine takes up: it was measured wrong. */
+const MOST_TAKEN = 0.05;
+
+/** A sewn strip that cannot be. */
+function checkSeamSwatch({ seamSwatch }: Piece['covering']): Problem[] {
+  if (!seamSwatch || Math.abs(seamSwatch.before / seamSwatch.after - 1) <= MOST_TAKEN) return [];
+  const [least, most] = [seamSwatch.before / (1 + MOST_TAKEN), seamSwatch.before / (1 - MOST_TAKEN)].map(Math.round);
+  return [
+    {
+      path: 'covering.seamSwatch.after',
+      message: `A seam takes up a hundredth or two: a strip of ${seamSwatch.before} mm comes out between ${least} and ${most} mm. Measure it again`,
+    },
+  ];
+}
+
 /** Buttons that reach beyond the board, or are drawn in too deep. */
 function checkButtons(piece: Piece, { width, height }: { width: number; height: number }): Problem[] {
   const { buttons } = choicesOf(piece.covering);
@@ -40,7 +55,7 @@ export function checkCovering(piece: Piece): Problem[] {
   const box = bounds(flatten(measuredOutline(piece.base.shape).outline, 0.5));
   const problems: Problem[] = [...(way.problems?.(piece, narrowestWidth(piece.base)) ?? [])];
   if (covering.channels) problems.push(...checkSwatch(covering.channels));
-  problems.push(...checkButtons(piece, box));
+  problems.push(...checkSeamSwatch(covering), ...checkButtons(piece, box));
   const { motif } = covering;
   if (motif && (Math.abs(motif.x) > box.width || Math.abs(motif.y) > box.height))
     problems.push({ path: 'covering.motif', message: 'The motif’s point lies beside the piece' });

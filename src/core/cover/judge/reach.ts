@@ -20,7 +20,7 @@ export type Reach = { parts: ReachPart[]; places: ReachPlace[] };
  */
 export function reachOf(way: Way, working: Working, stations: readonly StationWrap[], seams: readonly SeamSpec[], beyond: Beyond): Reach {
   const { model, ring } = working;
-  const shrink = preShrink(model.piece.cloth) - 1;
+  const shrink = working.longer - 1;
   const growth = aroundEdge(
     model.places,
     ring.total,
@@ -28,7 +28,8 @@ export function reachOf(way: Way, working: Working, stations: readonly StationWr
   );
   const own = way.reach(working, seams, beyond);
   const parts: ReachPart[] = [{ label: 'Longer over the top than in plan', rule: null }, ...own.parts];
-  if (shrink > 0) parts.push({ label: 'For shrinkage', rule: null });
+  const taken = model.piece.covering.seamSwatch && working.longer !== preShrink(model.piece.cloth);
+  if (shrink > 0) parts.push({ label: taken ? 'For shrinkage and what seams take up' : 'For shrinkage', rule: null });
   return {
     parts,
     places: ring.places.map(({ at, point, out, edge }, i) => {

@@ -32,7 +32,13 @@ export type SeamSpec = {
 export type Sewn = { panels: PanelSpec[]; seams: SeamSpec[]; zip: { from: number; to: number; length: number } | null };
 
 /** What a way works from: the covered surface and what was chosen. */
-export type Working = Choices & { model: Model; ring: Ring; rule: RuleReader; give: Give };
+export type Working = Choices & {
+  model: Model;
+  ring: Ring;
+  rule: RuleReader;
+  give: Give;
+  /** how much longer its cloth is cut, for shrinkage and for what seams take up */ longer: number;
+};
 
 /** How far a pulled cloth goes on beyond the board's lower edge: to the staples, and beyond them for the hand, mm. */
 export type Beyond = { staple: number; grip: number };

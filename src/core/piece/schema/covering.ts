@@ -52,6 +52,12 @@ export const SWATCH = record({
   after: length('Swatch after', [20, 2000], { default: 235 }),
 });
 
+/** Two strips of the cloth sewn together along their length: so long before, so long after. */
+export const SEAM_SWATCH = record({
+  before: length('Sewn strip, before', [100, 3000], { default: 500 }),
+  after: length('Sewn strip, after', [95, 3150], { default: 497, hint: 'laid flat, not stretched' }),
+});
+
 /** Stitched lines that make channels (ribs, flutes). */
 export const CHANNELS = record({
   lay: choice('Channels lie', ['straight', 'radiating'], { default: 'straight' }),
@@ -205,6 +211,8 @@ export const COVERING = record({
       { default: 'none' },
     ),
   ),
+  /** what a seam takes up, from a sewn strip; null where nobody has tried */
+  seamSwatch: optional(orNull(SEAM_SWATCH)),
   /** distance of a second, visible row of stitching from the seam; 0 is none */
   topStitch: optional(length('Top stitch from the seam', [0, 25], { hint: 'nothing is none', default: 0 })),
   doubleStitch: optional(tick('Double-stitched seams', { default: false })),

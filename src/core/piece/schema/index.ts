@@ -4,7 +4,7 @@ export { DECK, EDGE_FACT, FRAME, HARDWARE_KINDS, HOLE_FORMS, HOLE_SIZE, NOTCH, O
 export type { Cloth } from './cloth';
 export { DIRECTIONS, PULLS } from './cloth';
 export type { Buttons, Channels, Correction, Covering, Motif, Nails, SeamMove, SecondPart, Welt } from './covering';
-export { BAND_CUTS, BUTTONS, CHANNELS, MOTIF, NAILS, SEAM_PLACES, SECOND_PARTS, SWATCH, WELT } from './covering';
+export { BAND_CUTS, BUTTONS, CHANNELS, MOTIF, NAILS, SEAM_PLACES, SEAM_SWATCH, SECOND_PARTS, SWATCH, WELT } from './covering';
 export { defaultsOf, describe, fieldAt, fieldIn, schemaAt, type DocumentField } from './field-at';
 export type { FieldUnit, Range } from './field';
 export type { OwnFoam, Pad, PadEdge, PadRole, Pocket, Sitting } from './pads';

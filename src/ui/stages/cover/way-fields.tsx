@@ -1,7 +1,7 @@
 'use client';
 
 import { choicesOf, STARTING } from '@/core/cover';
-import { defaultsOf, fieldAt, SWATCH, type Covering } from '@/core/piece';
+import { defaultsOf, fieldAt, SEAM_SWATCH, SWATCH, type Covering } from '@/core/piece';
 import { ChoiceField, TickField } from '@/ui/kit/fields';
 import { PieceField } from '@/ui/sheet/piece-field';
 import { useField, usePiece, usePlan } from '@/ui/sheet/store';
@@ -120,6 +120,12 @@ function Stitching() {
   return (
     <details className="text-sm">
       <summary className="cursor-pointer py-1">Stitching, darts, splits</summary>
+      <TickField
+        label="Take-up from a sewn strip"
+        checked={Boolean(covering.seamSwatch)}
+        onChange={(on) => set({ seamSwatch: on ? defaultsOf(SEAM_SWATCH) : null })}
+      />
+      {covering.seamSwatch && Object.keys(SEAM_SWATCH.properties).map((key) => <PieceField key={key} at={`covering.seamSwatch.${key}`} />)}
       {['doubleStitch', 'backingStrips', 'topStitch', 'split'].map((key) => (
         <PieceField key={key} at={`covering.${key}`} />
       ))}
