@@ -225,3 +225,62 @@ test('a second cloth: chosen part by part, on its own roll, in the list of what 
   expect((await saved(page, id)).second).toBeNull();
   await expect(page.getByText(/of the second cloth/)).toHaveCount(0);
 });
+
+test('what a mattress hides is plain cloth, joined below what is seen', async ({ page }) => {
+  await page.goto('/');
+  const id = await place(page, { ...newPiece('headboard'), name: 'Night-shift headboard' });
+  await page.goto(`/piece/${id}?stage=base`);
+  await settled(page);
+  await page.getByText('Hidden below', { exact: true }).click();
+  await page.getByRole('button', { name: 'Mattress, skirting, frame' }).click();
+  await settled(page);
+  await expect(page.locator('[data-hidden="mattress"]')).toBeVisible();
+  await expect(slip(page, 'hidden')).toBeVisible();
+  await page.getByLabel('Hidden up to').fill('5000');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('alert').first()).toBeVisible();
+  await page.getByLabel('Hidden up to').fill('200');
+  await page.keyboard.press('Enter');
+  await page.getByRole('button', { name: '5. Cover' }).click();
+  await settled(page);
+  await expect(page.getByText(/Cover, below/).first()).toBeVisible();
+  await page.getByRole('button', { name: '8. Bench' }).click();
+  await expect(page.getByText(/hidden seam/).first()).toBeVisible();
+  expect((await saved(page, id)).base.hidden).toMatchObject({ by: 'mattress', upTo: 200 });
+});
+
+test('marks made before cover and base part are lettered, and met again', async ({ page }) => {
+  await page.goto('/');
+  const id = await place(page, { ...newPiece('chair-seat'), name: 'Marked seat' });
+  await page.goto(`/piece/${id}?stage=strip`);
+  await settled(page);
+  await page.getByText('Marks that must meet again').click();
+  await page.getByRole('button', { name: 'Mark', exact: true }).click();
+  await page.getByLabel('What meets there').fill('Dark stripe');
+  await page.keyboard.press('Enter');
+  await page.getByLabel('On which edge').selectOption('back');
+  await page.getByLabel('From the edge’s middle').fill('45');
+  await page.keyboard.press('Enter');
+  await settled(page);
+  expect((await saved(page, id)).strip!.meet).toMatchObject([{ name: 'Dark stripe', edge: { kind: 'edge', name: 'back' }, along: 45 }]);
+  await page.getByRole('button', { name: '5. Cover' }).click();
+  await settled(page);
+  await expect(page.locator('[data-meet="A"]')).toBeVisible();
+  await page.getByRole('button', { name: '8. Bench' }).click();
+  await expect(page.getByText('A (Dark stripe, back, 45 mm right of the middle)')).toBeVisible();
+});
+
+test('a bordered headboard goes on in stages, or sewn as one', async ({ page }) => {
+  await page.goto('/');
+  const id = await place(page, { ...newPiece('headboard-bordered'), name: 'Staged headboard' });
+  await page.goto(`/piece/${id}?stage=bench`);
+  await settled(page);
+  await expect(page.getByText('Back-tack the border')).toBeVisible();
+  await page.getByRole('button', { name: '5. Cover' }).click();
+  await page.getByLabel('Made').selectOption({ label: 'Sewn as one cover' });
+  await settled(page);
+  await page.getByRole('button', { name: '8. Bench' }).click();
+  await settled(page);
+  await expect(page.getByText('Sew the cover')).toBeVisible();
+  await expect(page.getByText('Back-tack the border')).toHaveCount(0);
+});

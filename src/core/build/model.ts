@@ -3,6 +3,8 @@ import { figuresFor, readerOf, type HouseRules, type RuleReader } from '../house
 import { keepNothing, type Keep } from '../keep';
 import {
   baseOutline,
+  between,
+  bounds,
   deepest,
   distanceAlong,
   flatten,
@@ -124,7 +126,12 @@ function lying(pad: Pad): LyingPad {
   return Object.fromEntries(Object.entries(pad).filter(([key]) => !HOW_CUT.some((own) => own === key))) as LyingPad;
 }
 
-type PadsOf = Pick<Piece, 'foams'> & { pads: readonly LyingPad[]; edges: readonly EdgeFact[] };
+type PadsOf = Pick<Piece, 'foams'> & {
+  pads: readonly LyingPad[];
+  edges: readonly EdgeFact[];
+  /** foam ends here, because what lies below is hidden, mm; null where it does not */
+  endsAt: number | null;
+};
 
 /** @throws PieceProblems when a pad's inset leaves nothing of it */
 function buildPads({ outline, board, middle }: DrawnBase, piece: PadsOf, rules: OffsetRules, keep: Keep): BuiltPad[] {
@@ -133,8 +140,10 @@ function buildPads({ outline, board, middle }: DrawnBase, piece: PadsOf, rules: 
   return piece.pads.map((pad, i): BuiltPad => {
     const offset = offsets[i]!;
     const grown = pad.outline ? drawnOutline(pad.outline) : offsetPolygon(board, offset);
-    const polygon = grown && !pad.outline && offset > 0 ? flushAgainst(grown, outline, piece.edges, offset) : grown;
-    if (!polygon) throw new PieceProblems([{ path: `pads.${i}.offset`, message: `An inset of ${-offset} mm leaves nothing of this pad` }]);
+    const whole = grown && !pad.outline && offset > 0 ? flushAgainst(grown, outline, piece.edges, offset) : grown;
+    const polygon = whole && piece.endsAt !== null ? between(whole, 1, piece.endsAt, Infinity) : whole;
+    if (!polygon || polygon.length < 3)
+      throw new PieceProblems([{ path: `pads.${i}.offset`, message: `An inset of ${-offset} mm leaves nothing of this pad` }]);
     const about = polygon.map(([x, y]): Point => [x - middle[0], y - middle[1]]);
     const reach = seesAllFrom(about, [0, 0]) ? reachFrom(about) : null;
     // Only a dome over an edge that cannot all be seen asks for the depth.
@@ -162,8 +171,9 @@ export function modelOf(piece: Piece, house: HouseRules, keep: Keep = keepNothin
   const edges = piece.base.edges ?? [];
   const rules: OffsetRules = { overhang: rule('overhang'), crownInset: rule('crownInset') };
   const pile = piece.pads.map(lying);
-  const pads = keep('pads', [drawn, pile, piece.foams ?? null, edges, rules], () =>
-    buildPads(drawn, { pads: pile, edges, ...(piece.foams ? { foams: piece.foams } : {}) }, rules, keep),
+  const endsAt = piece.base.hidden?.bare ? hiddenJoin(piece.base, drawn.board) : null;
+  const pads = keep('pads', [drawn, pile, piece.foams ?? null, edges, rules, endsAt], () =>
+    buildPads(drawn, { pads: pile, edges, endsAt, ...(piece.foams ? { foams: piece.foams } : {}) }, rules, keep),
   );
   const inset = rule('return') + INSIDE_STAPLES;
   if (!keep('staple room', [drawn, inset], () => offsetPolygon(drawn.board, -inset) !== null))
@@ -186,6 +196,20 @@ export function modelOf(piece: Piece, house: HouseRules, keep: Keep = keepNothin
     boxed,
   }));
   return { ...stack, stack, piece, house, figures, rule, keep };
+}
+
+/**
+ * Where good cloth and foam may end, because what lies below is hidden: a place from front to back in the plan, mm.
+ *
+ * @param base of the document
+ * @param board its outline
+ * @returns null where nothing is hidden, or nothing of it is left to end
+ */
+export function hiddenJoin({ hidden }: Pick<Base, 'hidden'>, board: Polygon): number | null {
+  if (!hidden || hidden.upTo <= hidden.lap) return null;
+  const { minY, maxY } = bounds(board);
+  const at = minY + hidden.upTo - hidden.lap;
+  return at < maxY ? at : null;
 }
 
 /** How far the padding is held back from the board's edge, mm: the margin in which nails bite wood. */

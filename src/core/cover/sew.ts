@@ -1,5 +1,5 @@
 import { giveOf, preShrink } from '../cloth';
-import { readGrid, type CoveredSurface, type Model, type StationSection } from '../build';
+import { hiddenJoin, readGrid, type CoveredSurface, type Model, type StationSection } from '../build';
 import type { Give, StrainSummary } from '../flattening';
 import { nailPlan } from '../fix/nail-places';
 import { bounds, crossesItself, type Point } from '../outline';
@@ -26,7 +26,7 @@ import type { CornerPlan } from './pulled/corners';
 import { keptClear, reliefOf, type Relief } from './pulled/relief';
 import type { StationWrap } from './pulled/wrap';
 import { mapOf, pulledTop } from './pulled/pulled-top';
-import { inWidths, type Widths } from './pulled/widths';
+import { inWidths, withHidden, type Widths } from './pulled/widths';
 import { yCuts, type YCut } from './pulled/y-cuts';
 import { insetSeam, levelHeights, levelLength, levelOutline, levelPoints } from './surface/levels';
 import { ringOf, type Ring } from './surface/ring';
@@ -200,6 +200,14 @@ function joinedWidths({ piece, rule }: Model, cover: CoverPiece): Widths | null 
   return inWidths(cover, { width: cloth.rollWidth, axis, allowance: rule('seamAllowance'), threadFactor: rule('threadFactor') });
 }
 
+/** A pulled cover whose lower part nobody sees, joined there to plain cloth. */
+function joinedHidden({ piece, board, rule }: Model, cover: CoverPiece): Widths | null {
+  const at = hiddenJoin(piece.base, board);
+  return at === null
+    ? null
+    : withHidden(cover, at * preShrink(piece.cloth), { allowance: rule('seamAllowance'), threadFactor: rule('threadFactor') });
+}
+
 /** A cover set out: its way, what its panels share, and which they are. */
 type SetOut = { way: Way; working: Working; making: Making; sewn: Sewn };
 
@@ -320,13 +328,16 @@ function sewnAsAsked(input: CoverInput): SewnCover {
   const done = stitched(working, plain.pieces);
   const pieces = [...done.pieces, ...extrasOf(way, working, sewn, making)].map(withMotifMark);
   const seams = seamPlans(working, sewn, pieces);
-  const widths = way.pulled ? joinedWidths(model, pieces[0]!) : null;
+  const hidden = way.pulled ? joinedHidden(model, pieces[0]!) : null;
+  const seen = hidden?.pieces[0] ?? pieces[0]!;
+  const widths = way.pulled ? joinedWidths(model, seen) : null;
+  const joined = [...(widths?.pieces ?? [seen]), ...(hidden?.pieces.slice(1) ?? [])];
   const cover: CoverPlan = {
     method: way.id,
     name: way.name,
     pulled: way.pulled,
-    pieces: widths ? [...widths.pieces, ...pieces.slice(1)] : pieces,
-    seams: widths ? [...widths.seams, ...seams] : seams,
+    pieces: [...joined, ...pieces.slice(1)],
+    seams: [...(widths?.seams ?? []), ...(hidden?.seams ?? []), ...seams],
     lines: sewn.seams.map(({ id, name, level, welted }) => ({
       id,
       name,

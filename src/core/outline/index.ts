@@ -3,6 +3,7 @@ export { cornerNamed, edgeNamed, jointPart, notchNamed, partWords, samePart, UNN
 export { baseOutline } from './base-outline';
 export { closingOf, measuredOutline } from './measured-outline';
 export { crossesItself } from './crossing';
+export { between } from './between';
 export { pointOnEdge } from './edge-point';
 export { cutNotch, notchGrip, notchPlaces, type Notch } from './notch';
 export { drawNodes, wholeRing, type Drawn, type NodeLine, type OutlineNode } from './nodes';

@@ -1,4 +1,5 @@
 import { onStock } from '../base';
+import { HIDING } from '../piece';
 import { count, length, type Making, type SizeLine } from './types';
 
 /** The straps or springs in a frame. */
@@ -89,9 +90,27 @@ function woodSizes({ plan, piece }: Making): SizeLine[] {
   return [...battens, ...edges, ...bent];
 }
 
+/** Where good cloth ends because what lies below is hidden. */
+function hiddenSizes({ piece }: Making): SizeLine[] {
+  const { hidden } = piece.base;
+  if (!hidden) return [];
+  return [
+    {
+      key: 'hidden',
+      group: 'Base',
+      label: 'Good cloth ends, from the near edge',
+      value: Math.max(0, hidden.upTo - hidden.lap),
+      unit: 'length',
+      note: `${HIDING.find(({ id }) => id === hidden.by)!.name.toLowerCase()} hides it up to ${hidden.upTo} mm${hidden.bare ? '; no foam below' : ''}`,
+      formula: 'join = hidden up to − how far good cloth goes on below that',
+      terms: [length('up to', 'Hidden up to', hidden.upTo), length('lap', 'Good cloth goes on below', hidden.lap)],
+    },
+  ];
+}
+
 /** What the base itself is cut to. */
 export function baseSizes(making: Making): SizeLine[] {
-  return [...deckSizes(making), ...woodSizes(making)];
+  return [...deckSizes(making), ...woodSizes(making), ...hiddenSizes(making)];
 }
 
 /** Wood to buy for the base: whole lengths of batten for the set, strip and trim by the metre. */

@@ -5,6 +5,7 @@ import { useMemo, type PointerEvent } from 'react';
 import type { HeightGrid } from '@/core/build';
 import { bounds } from '@/core/outline';
 import { Fittings } from '@/ui/drawing/fittings';
+import { HiddenLine } from '@/ui/drawing/hidden-line';
 import { MeetingMarks } from '@/ui/drawing/meeting-marks';
 import { Paper } from '@/ui/drawing/paper';
 import { closedPath } from '@/ui/drawing/path';
@@ -165,6 +166,7 @@ export function PlanDrawing({ drawing }: { drawing: Drawing }) {
             <path d={closedPath(plan.outline.points)} fill="var(--color-base-100)" stroke="var(--ink)" strokeWidth={size * 0.16} />
             <Fittings base={plan.base} size={size} />
             <MeetingMarks piece={piece} size={size} />
+            <HiddenLine piece={piece} board={board} size={size} />
             <Beneath {...layer} />
             {drawing.contours && !layer.sit && <CoveredContours {...layer} />}
             {On && <On {...layer} />}

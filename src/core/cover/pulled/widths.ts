@@ -1,4 +1,4 @@
-import { bounds, type Point, type Polygon } from '../../outline';
+import { between, bounds, type Point, type Polygon } from '../../outline';
 import { flatPiece, type CoverPiece, type PieceLine } from '../laying/cloth-piece';
 import type { SeamPlan } from '../details/seam-plans';
 
@@ -7,20 +7,6 @@ export type Widths = { pieces: CoverPiece[]; seams: SeamPlan[] };
 
 /** How a cloth lies on its roll, and what its seams take. */
 export type Roll = { width: number; axis: 0 | 1; allowance: number; threadFactor: number };
-
-/** What is kept of a closed line between two places along an axis (Sutherland and Hodgman). */
-function between(polygon: Polygon, axis: 0 | 1, from: number, to: number): Polygon {
-  const half = (points: Polygon, limit: number, sign: 1 | -1): Polygon =>
-    points.flatMap((a, i): Point[] => {
-      const b = points[(i + 1) % points.length]!;
-      const [da, db] = [sign * (a[axis] - limit), sign * (b[axis] - limit)];
-      const t = da / (da - db || 1);
-      const cross: Point = [a[0] + (b[0] - a[0]) * t, a[1] + (b[1] - a[1]) * t];
-      if (da <= 0) return db <= 0 ? [a] : [a, cross];
-      return db <= 0 ? [cross] : [];
-    });
-  return half(half(polygon, to, 1), from, -1);
-}
 
 /** A line's straight parts that lie between two places, one by one. */
 function partsBetween({ kind, points, closed }: PieceLine, axis: 0 | 1, from: number, to: number): PieceLine[] {
@@ -63,16 +49,34 @@ const NAMES: Record<0 | 1, readonly [low: string, high: string]> = { 0: ['left',
  */
 export function inWidths(piece: CoverPiece, roll: Roll): Widths | null {
   const box = bounds(piece.outline);
-  const { axis, allowance } = roll;
+  const { axis } = roll;
   const [low, high] = axis === 0 ? [box.minX, box.maxX] : [box.minY, box.maxY];
   if (high - low <= roll.width) return null;
   const at = seamsAt(low, high, roll);
-  const ends = [-Infinity, ...at, Infinity];
-  const names = ends.slice(1).map((_, k) => {
-    const out = k - (ends.length - 2) / 2;
+  const names = [...at, 0].map((_, k) => {
+    const out = k - at.length / 2;
     if (out === 0) return 'middle';
     return `${NAMES[axis][out < 0 ? 0 : 1]}${Math.abs(out) > 1 ? ` ${Math.abs(out)}` : ''}`;
   });
+  return joinedAt(piece, roll, at, { names, seam: 'width', note: 'Join the widths first, pattern to pattern.' });
+}
+
+/** What the parts of a joined cloth are called, and its seams. */
+type Joined = { names: readonly string[]; seam: 'width' | 'hidden'; note: string };
+
+const SEAMS = { width: 'Width seam', hidden: 'Hidden seam' } as const;
+
+/**
+ * Joins a cloth at places along one of its axes.
+ *
+ * @param piece the cloth in one
+ * @param roll along which axis it is joined, seam allowance and thread for a seam
+ * @param at the places, rising, mm
+ * @param joined what its parts and seams are called
+ */
+function joinedAt(piece: CoverPiece, roll: Omit<Roll, 'width'>, at: readonly number[], { names, seam, note }: Joined): Widths {
+  const { axis, allowance } = roll;
+  const ends = [-Infinity, ...at, Infinity];
   const pieces = names.map((name, k): CoverPiece => {
     const [from, to] = [ends[k]!, ends[k + 1]!];
     const own = (line: Polygon): Polygon => between(line, axis, from, to);
@@ -80,7 +84,7 @@ export function inWidths(piece: CoverPiece, roll: Roll): Widths | null {
     return {
       ...piece,
       ...flatPiece(`${piece.name}, ${name}`, piece.count, between(piece.outline, axis, from - allowance, to + allowance)),
-      id: `${piece.id}-${k + 1}`,
+      id: seam === 'hidden' ? `${piece.id}-${name}` : `${piece.id}-${k + 1}`,
       sewn: own(piece.sewn),
       stapleLine: own(piece.stapleLine),
       trimLine: own(piece.trimLine),
@@ -93,18 +97,18 @@ export function inWidths(piece: CoverPiece, roll: Roll): Widths | null {
       ],
       marks: piece.marks.filter(inside),
       motif: piece.motif && inside(piece.motif) ? piece.motif : null,
-      note: [piece.note, 'Join the widths first, pattern to pattern.'].filter(Boolean).join(' '),
+      note: [piece.note, note].filter(Boolean).join(' '),
     };
   });
   const seams = at.map((place, k): SeamPlan => {
     const [a, b] = across(piece.outline, axis, place) as [Point, Point];
     const length = Math.hypot(b[0] - a[0], b[1] - a[1]);
     return {
-      id: `width-${k + 1}`,
-      name: `Width seam ${k + 1}`,
+      id: `${seam}-${k + 1}`,
+      name: `${SEAMS[seam]}${seam === 'width' ? ` ${k + 1}` : ''}`,
       length,
       welted: false,
-      partners: [pieces[k]!, pieces[k + 1]!].map(({ name }) => ({ piece: name, edge: `width-${k + 1}`, flat: length })),
+      partners: [pieces[k]!, pieces[k + 1]!].map(({ name }) => ({ piece: name, edge: `${seam}-${k + 1}`, flat: length })),
       ease: 0,
       notches: 0,
       thread: (length * roll.threadFactor) / 100,
@@ -112,6 +116,30 @@ export function inWidths(piece: CoverPiece, roll: Roll): Widths | null {
     };
   });
   return { pieces, seams };
+}
+
+/**
+ * Cuts the part of a cloth that nobody will see from plain cloth: good cloth above the join, lining cloth below it.
+ *
+ * @param piece the cloth in one
+ * @param at where the join lies, from front to back, mm
+ * @param roll seam allowance and thread for a seam
+ * @returns null where the join lies beside the cloth
+ */
+export function withHidden(piece: CoverPiece, at: number, roll: Pick<Roll, 'allowance' | 'threadFactor'>): Widths | null {
+  const { minY, maxY } = bounds(piece.outline);
+  if (at <= minY + 2 * roll.allowance || at >= maxY - 2 * roll.allowance) return null;
+  const note = 'Joined below what is seen; press the seam upwards.';
+  const { pieces, seams } = joinedAt(piece, { ...roll, axis: 1 }, [at], { names: ['below', 'above'], seam: 'hidden', note });
+  const [below, above] = pieces as [CoverPiece, CoverPiece];
+  // What is seen comes first, and keeps its name.
+  return {
+    pieces: [
+      { ...above, name: piece.name, id: piece.id },
+      { ...below, cloth: 'lining', motif: null },
+    ],
+    seams,
+  };
 }
 
 /** The stretch of a straight line across a piece, from its one edge to the other. */

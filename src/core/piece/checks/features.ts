@@ -1,4 +1,4 @@
-import { cutNotch, distanceTo, flatten, isInside, measuredOutline, outlineArea, type Point } from '../../outline';
+import { bounds, cutNotch, distanceTo, flatten, isInside, measuredOutline, outlineArea, type Point } from '../../outline';
 import type { Problem } from '../problem';
 import { BOARD_SIZE, type Base } from '../schema';
 
@@ -18,7 +18,8 @@ export function checkFeatures(base: Base): Problem[] {
   if (problems.length > 0) return problems;
   if (outlineArea(outline) < BOARD_SIZE[0] ** 2)
     return [{ path: 'base.notches', message: 'The notches leave next to nothing of the board' }];
-  return [...checkFittings(base, flatten(outline)), ...checkMould(base)];
+  const board = flatten(outline);
+  return [...checkFittings(base, board), ...checkMould(base), ...checkHidden(base, bounds(board).height)];
 }
 
 function checkFittings(base: Base, board: Point[]): Problem[] {
@@ -43,6 +44,19 @@ function checkFittings(base: Base, board: Point[]): Problem[] {
       });
   });
   return problems;
+}
+
+/** Something hidden up to beyond the piece leaves nothing to be seen. */
+function checkHidden({ hidden }: Base, depth: number): Problem[] {
+  if (!hidden) return [];
+  if (hidden.upTo >= depth)
+    return [
+      {
+        path: 'base.hidden.upTo',
+        message: `Hidden up to ${Math.round(hidden.upTo)} mm, nothing of this piece is seen; ${Math.floor(depth - 1)} mm is the most`,
+      },
+    ];
+  return [];
 }
 
 function checkMould({ mould }: Base): Problem[] {

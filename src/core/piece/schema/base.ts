@@ -154,6 +154,21 @@ export const TRACE = record({
   points: list('Traced points', pixel, [0, 400]),
 });
 
+/** What hides the lower part of a piece once it is in its place. */
+export const HIDING = [
+  { id: 'mattress', name: 'The mattress' },
+  { id: 'skirting', name: 'The skirting' },
+  { id: 'frame', name: 'A frame before it' },
+] as const;
+
+/** A part that nobody sees: plain cloth does there, and no foam is wanted behind a mattress. */
+export const HIDDEN = record({
+  by: choice('Hidden by', HIDING, { default: 'mattress' }),
+  upTo: length('Hidden up to', [20, 2500], { default: 250, hint: 'from the near edge' }),
+  lap: length('Good cloth goes on below that', [0, 400], { default: 80, reason: 'A mattress is pulled about and sinks: the join must not look over it.' }),
+  bare: tick('No foam below the join', { default: false }),
+});
+
 export const BASE = record({
   shape: BASE_SHAPE,
   board: record({ material: id('Board'), thickness: length('Board thickness', [2, 60]) }),
@@ -165,6 +180,7 @@ export const BASE = record({
   frame: optional(orNull(FRAME)),
   deck: optional(orNull(DECK)),
   opening: optional(orNull(OPENING)),
+  hidden: optional(orNull(HIDDEN)),
   mould: optional(orNull(MOULD)),
   trace: optional(orNull(TRACE)),
 });
@@ -176,6 +192,7 @@ export type Hole = Static<typeof HOLE>;
 export type Hardware = Static<typeof HARDWARE>;
 export type EdgeFact = Static<typeof EDGE_FACT>;
 export type Frame = Static<typeof FRAME>;
+export type Hidden = Static<typeof HIDDEN>;
 export type Opening = Static<typeof OPENING>;
 export type StretchedDeck = Static<typeof DECK>;
 export type Mould = Static<typeof MOULD>;

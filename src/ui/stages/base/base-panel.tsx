@@ -9,7 +9,7 @@ import { useSettings } from '@/ui/kit/settings';
 import { ClosingReport, ShapeFields } from '@/ui/measure/measures';
 import { PieceField } from '@/ui/sheet/piece-field';
 import { useField, usePiece, useSheet } from '@/ui/sheet/store';
-import { BoardFields, EdgeWork, FrameFields, OpeningFields } from './board-fields';
+import { BoardFields, EdgeWork, FrameFields, HiddenFields, OpeningFields } from './board-fields';
 import { BringIn } from './bring-in';
 import { DrawnFields } from './drawn-fields';
 import { Edges, HardwareList, Holes, Notches } from './features';
@@ -90,6 +90,7 @@ export function BasePanel() {
       <EdgeWork />
       <FrameFields />
       <OpeningFields />
+      <HiddenFields />
       <MouldFields />
       <PanelFields />
       <Variants />

@@ -4,7 +4,8 @@ import { TriangleAlert } from 'lucide-react';
 import { stretchedIn, type FrameCuts } from '@/core/base';
 import { BOARDS } from '@/core/foam';
 import { inUnit } from '@/core/length';
-import { DECK, defaultsOf, FRAME, kindOf, OPENING } from '@/core/piece';
+import { wayOf } from '@/core/cover';
+import { HIDDEN, DECK, defaultsOf, FRAME, kindOf, OPENING } from '@/core/piece';
 import { ChoiceField } from '@/ui/kit/fields';
 import { AddOne, Part, TakeOut } from '@/ui/kit/lists';
 import { useLength, useSettings } from '@/ui/kit/settings';
@@ -144,6 +145,41 @@ export function OpeningFields() {
             <p className={`text-xs border-l-3 pl-2 my-1 ${room.fits ? 'border-success' : 'border-error text-error'}`} data-room={room.fits}>
               Covered, free on either side: {[free(room.width), free(room.depth)].filter(Boolean).join(' × ') || 'open'}
             </p>
+          )}
+        </>
+      )}
+    </Part>
+  );
+}
+
+/** What hides the lower part once it stands in its place: plain cloth does there. */
+export function HiddenFields() {
+  const { base, covering } = usePiece();
+  const [, put] = useField('base.hidden');
+  const depth = useSheet((state) => state.view?.plan.outline.depth);
+  const { hidden } = base;
+  const start = defaultsOf(HIDDEN);
+  return (
+    <Part title="Hidden below" count={hidden ? 1 : 0}>
+      {!hidden && depth && (
+        <AddOne
+          onClick={() =>
+            put({ ...start, upTo: Math.min(start.upTo, Math.round(depth / 3)), lap: Math.min(start.lap, Math.round(depth / 8)) })
+          }
+        >
+          Mattress, skirting, frame
+        </AddOne>
+      )}
+      {hidden && (
+        <>
+          <div className="flex">
+            <TakeOut what="what hides it" onClick={() => put(null)} />
+          </div>
+          {Object.keys(HIDDEN.properties).map((key) => (
+            <PieceField key={key} at={`base.hidden.${key}`} />
+          ))}
+          {!wayOf(covering.way).pulled && (
+            <p className="text-xs">A cover that is sewn keeps its own cloth all over; only the foam can end there.</p>
           )}
         </>
       )}
