@@ -198,8 +198,8 @@ test('a second cloth: chosen part by part, on its own roll, in the list of what 
   await settled(page);
   await page.getByLabel('A second cloth on some parts').check();
   await settled(page);
-  await expect(page.getByLabel('Welts of it')).toBeChecked();
-  await page.getByLabel('Band of it').check();
+  await expect(page.getByLabel('Welts from it')).toBeChecked();
+  await page.getByLabel('Band from it').check();
   await page.getByRole('button', { name: 'Cloth store, second cloth…' }).click();
   await page
     .getByRole('dialog')
@@ -216,7 +216,6 @@ test('a second cloth: chosen part by part, on its own roll, in the list of what 
   await unfold(page, 'Buy');
   await expect(slip(page, 'second.length')).toContainText(/m/);
   await page.getByRole('button', { name: '6. Cut' }).click();
-  await settled(page);
   await expect(page.getByLabel('Cut layouts')).toContainText(piece.second!.name);
   // One press takes it back, and nothing is left on its roll.
   await page.getByRole('button', { name: '5. Cover' }).click();
@@ -243,7 +242,8 @@ test('what a mattress hides is plain cloth, joined below what is seen', async ({
   await page.keyboard.press('Enter');
   await page.getByRole('button', { name: '5. Cover' }).click();
   await settled(page);
-  await expect(page.getByText(/Cover, below/).first()).toBeVisible();
+  await unfold(page, 'Cover');
+  await expect(slip(page, 'piece.cover-below')).toBeVisible();
   await page.getByRole('button', { name: '8. Bench' }).click();
   await expect(page.getByText(/hidden seam/).first()).toBeVisible();
   expect((await saved(page, id)).base.hidden).toMatchObject({ by: 'mattress', upTo: 200 });
@@ -253,7 +253,6 @@ test('marks made before cover and base part are lettered, and met again', async 
   await page.goto('/');
   const id = await place(page, { ...newPiece('chair-seat'), name: 'Marked seat' });
   await page.goto(`/piece/${id}?stage=strip`);
-  await settled(page);
   await page.getByText('Marks that must meet again').click();
   await page.getByRole('button', { name: 'Mark', exact: true }).click();
   await page.getByLabel('What meets there').fill('Dark stripe');
@@ -261,7 +260,7 @@ test('marks made before cover and base part are lettered, and met again', async 
   await page.getByLabel('On which edge').selectOption('back');
   await page.getByLabel('From the edge’s middle').fill('45');
   await page.keyboard.press('Enter');
-  await settled(page);
+  await expect(page.getByLabel('From the edge’s middle')).toHaveValue(/^45/);
   expect((await saved(page, id)).strip!.meet).toMatchObject([{ name: 'Dark stripe', edge: { kind: 'edge', name: 'back' }, along: 45 }]);
   await page.getByRole('button', { name: '5. Cover' }).click();
   await settled(page);
@@ -274,13 +273,11 @@ test('a bordered headboard goes on in stages, or sewn as one', async ({ page }) 
   await page.goto('/');
   const id = await place(page, { ...newPiece('headboard-bordered'), name: 'Staged headboard' });
   await page.goto(`/piece/${id}?stage=bench`);
-  await settled(page);
   await expect(page.getByText('Back-tack the border')).toBeVisible();
   await page.getByRole('button', { name: '5. Cover' }).click();
   await page.getByLabel('Made').selectOption({ label: 'Sewn as one cover' });
   await settled(page);
   await page.getByRole('button', { name: '8. Bench' }).click();
-  await settled(page);
   await expect(page.getByText('Sew the cover')).toBeVisible();
   await expect(page.getByText('Back-tack the border')).toHaveCount(0);
 });

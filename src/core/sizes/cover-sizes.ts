@@ -57,7 +57,7 @@ function pieceSizes({ rule }: Making, cover: CoverPlan): SizeLine[] {
       label: `${piece.name}, cut size`,
       value: piece.width,
       by: piece.height,
-      note: `${piece.count} to cut${OF_CLOTH[piece.cloth]}`,
+      note: `${piece.count} to cut${OF_CLOTH[piece.cloth] && ','}${OF_CLOTH[piece.cloth]}`,
       formula: 'size = laid flat from the covered surface + an allowance along every edge',
       terms: [
         ...(seam ? [length('seam', 'Its seam, as sewn', seam.sewn)] : []),

@@ -40,13 +40,15 @@ const ROW_SHARE = 0.72;
 const LOW = 0.2;
 
 /** Cords, seams, nails and buttons on the cover. */
-function trimmings(view: SheetView, colour: THREE.Color): THREE.Object3D[] {
+function trimmings(view: SheetView, colour: THREE.Color, second: THREE.Color): THREE.Object3D[] {
   const darker = colour.clone().multiplyScalar(CLOTH_DARKER);
+  // A welt of the second cloth has its colour.
+  const cord = view.plan.cover?.welts.some(({ cloth }) => cloth === 'second') ? second.clone().multiplyScalar(CLOTH_DARKER) : darker;
   const cords = seamCords(view).map(
     ({ geometry, welted }) =>
       new THREE.Mesh(
         geometry,
-        new THREE.MeshStandardMaterial({ color: welted ? darker : colour.clone().multiplyScalar(SEAM_DARKER), roughness: 0.9 }),
+        new THREE.MeshStandardMaterial({ color: welted ? cord : colour.clone().multiplyScalar(SEAM_DARKER), roughness: 0.9 }),
       ),
   );
   const zips = zipsOn(view).map(
@@ -119,7 +121,9 @@ function oneOf(piece: Piece, view: SheetView, { padded, colouring }: Wish, sit: 
     mesh.userData.cover = true;
     parts.push(mesh);
     parts.forEach((part) => (part.userData.piece = true));
-    parts.push(...trimmings(view, tinted ? new THREE.Color(0x554f44) : colour));
+    const plain = new THREE.Color(0x554f44);
+    const second = piece.second ? colourOf({ cloth: piece.second }) : colour;
+    parts.push(...trimmings(view, tinted ? plain : colour, tinted ? plain : second));
   } else cover.dispose();
   parts[0]!.userData.piece = true;
   return { parts, size };

@@ -39,7 +39,7 @@ export function SecondCloth() {
       {second && (
         <div className="border-l-2 border-base-content/25 pl-2" data-second>
           {offered.map(({ id, name }) => (
-            <TickField key={id} label={`${name} of it`} checked={on.has(id)} onChange={(wanted) => part(id, wanted)} />
+            <TickField key={id} label={`${name} from it`} checked={on.has(id)} onChange={(wanted) => part(id, wanted)} />
           ))}
           {clothsOn(piece).length < 2 && <p className="text-xs">Nothing is cut from it yet.</p>}
           <PieceField at="second.name" label="Second cloth" />
