@@ -281,3 +281,24 @@ test('a bordered headboard goes on in stages, or sewn as one', async ({ page }) 
   await expect(page.getByText('Sew the cover')).toBeVisible();
   await expect(page.getByText('Back-tack the border')).toHaveCount(0);
 });
+
+test('a board put together from planks: its courses to saw, and battens where it is not glued', async ({ page }) => {
+  await page.goto('/');
+  const id = await place(page, { ...newPiece('headboard'), name: 'Plank headboard' });
+  await page.goto(`/piece/${id}?stage=base`);
+  await settled(page);
+  await page.getByText('Made of pieces', { exact: true }).click();
+  await page.getByRole('button', { name: 'Planks in courses' }).click();
+  await settled(page);
+  await expect(page.locator('[data-courses="4"]')).toBeVisible();
+  await expect(slip(page, 'course.1.1')).toContainText('1500 mm × 200 mm');
+  await page.getByLabel('Joints glued').uncheck();
+  await settled(page);
+  await expect(page.locator('[data-warning="courses-loose"]')).toBeVisible();
+  await page.getByRole('button', { name: 'A frame with two ribs' }).click();
+  await settled(page);
+  await expect(page.locator('[data-warning="courses-loose"]')).toHaveCount(0);
+  await page.getByRole('button', { name: '8. Bench' }).click();
+  await expect(page.getByText('Put the board together')).toBeVisible();
+  expect((await saved(page, id)).base.frame!.ribs).toBe(2);
+});

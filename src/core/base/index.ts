@@ -1,6 +1,7 @@
 export { checkBoard, type BoardCheck } from './board-check';
 export { cutBoard } from './cut-board';
 export { deckPlan, railInside, stretchedIn, type DeckPlan, type Strap } from './deck';
+export { coursesOf, type Course } from './courses';
 export { jigRadius } from './edge-strips';
 export { edgeStrips, trimBends, type EdgeStrip, type TrimBend } from './edge-strips';
 export { frameCuts, onStock, type Batten, type FrameCuts } from './frame';

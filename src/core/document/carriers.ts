@@ -64,6 +64,7 @@ export const CARRIERS: [string, Piece][] = [
         edges: [
           { edge: { kind: 'edge', name: 'back' }, fasten: true, visible: true, against: true, strip: { width: 8, thickness: 5 }, trim: 3 },
         ],
+        courses: { height: 150, layers: 2, glued: true },
         hidden: { by: 'mattress', upTo: 120, lap: 40, bare: false },
         opening: { width: 520, depth: 500, clear: 2 },
         frame: { width: 45, thickness: 20, inset: 20, ribs: 1, stock: 2400, kerf: 3 },

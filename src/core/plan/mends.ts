@@ -12,6 +12,7 @@ const HARM: readonly string[] = [
   'panels-too-heavy',
   'board-soft',
   'deck-slack',
+  'courses-loose',
   'bottoms-out',
   'edge-felt',
   'board-holds-no-staple',

@@ -1,4 +1,4 @@
-import { deckPlan, edgeStrips, frameCuts, trimBends } from '../base';
+import { coursesOf, deckPlan, edgeStrips, frameCuts, trimBends } from '../base';
 import { surfaceStep, type Fineness, type Model } from '../build';
 import { gunLegs } from '../fix';
 import type { HouseRules } from '../house';
@@ -56,6 +56,7 @@ export function baseStep({ piece, outline, board }: Model): Omit<Plan['base'], '
     trims: trimBends(outline, edges, base.board.material),
     frame: base.frame ? frameCuts(outline, base.frame) : null,
     deck: deckPlan(board, base),
+    courses: coursesOf(board, base),
   };
 }
 

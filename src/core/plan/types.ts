@@ -1,4 +1,4 @@
-import type { BoardCheck, DeckPlan, EdgeStrip, FrameCuts, PanelLayout, Room, TrimBend } from '../base';
+import type { BoardCheck, Course, DeckPlan, EdgeStrip, FrameCuts, PanelLayout, Room, TrimBend } from '../base';
 import type { CoveredSize, Surface } from '../build';
 import type { CornerPlan, CoverPiece, CoverPlan, LiningPiece, StationWrap } from '../cover';
 import type { CutPlan, FoamPiece } from '../cut';
@@ -29,6 +29,8 @@ export type Plan = {
     frame: FrameCuts | null;
     /** webbing or springs in the frame, instead of a board */
     deck: DeckPlan | null;
+    /** what the board is put together from; nothing where it is one */
+    courses: Course[];
   };
   /** how large it is once covered, and what is left beside it in the opening it goes into */
   room: { covered: CoveredSize; opening: Room | null };

@@ -4,7 +4,7 @@ import { clothWarnings, wayOf, type CoverPlan } from '../cover';
 import { FASTENERS } from '../fix';
 import { ruleOf, unusual } from '../house';
 import { distanceTo } from '../outline';
-import { DECK, defaultsOf, HARDWARE_KINDS, kindOf } from '../piece';
+import { DECK, defaultsOf, FRAME, HARDWARE_KINDS, kindOf } from '../piece';
 import type { SitPlan } from '../sit';
 import { oldStaples } from '../strip';
 import { sayLength as shown, type Warning } from '../warning';
@@ -44,6 +44,15 @@ export function baseWarnings(model: Model): Warning[] {
     if (board.verdict === 'slack') {
       const value = defaultsOf(DECK).give;
       warn('deck-slack', 'base.deck.give', board.words, { says: `Stretch it to ${value} mm`, path: 'base.deck.give', value });
+    }
+    const { courses } = base;
+    if (courses && !stretchedIn(base) && !courses.glued && courses.layers === 1 && !base.frame) {
+      const value = { ...defaultsOf(FRAME), ribs: 2 };
+      warn('courses-loose', 'base.courses.glued', 'Courses that are not glued fall apart: battens across the joints hold them.', {
+        says: 'A frame with two ribs',
+        path: 'base.frame',
+        value,
+      });
     }
     const panels = panelsStep(model);
     if (panels && !panels.holds)

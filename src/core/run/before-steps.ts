@@ -1,4 +1,4 @@
-import { deckPlan, edgeStrips, frameCuts, stretchedIn, trimBends } from '../base';
+import { coursesOf, deckPlan, edgeStrips, frameCuts, stretchedIn, trimBends } from '../base';
 import type { Model } from '../build';
 import { wayOf, type LiningPiece } from '../cover';
 import { gluedLayers, type FoamPiece } from '../cut';
@@ -72,15 +72,48 @@ export function boardSteps({ piece, outline }: Model): Step[] {
   ];
 }
 
+/** A board that is put together, before anything else is done to it. */
+function courseSteps({ piece: { base }, board, rule }: Model): Step[] {
+  const all = coursesOf(board, base);
+  if (!base.courses || all.length === 0) return [];
+  const sizes = all.map(
+    (own) =>
+      `${own.course}${base.courses!.layers > 1 ? ` of layer ${own.layer}` : ''}: ${Math.round(own.width)} × ${Math.round(own.height)} mm`,
+  );
+  const shaped = all.some((own) => own.shaped)
+    ? ' Stand each on the one below and trace where its end or curve goes on; fair the curve over all of them before it is sawn.'
+    : '';
+  const joined =
+    base.courses.layers > 1
+      ? 'Tape the joints, glue layer on layer with the joints staggered, and press it flat overnight.'
+      : base.courses.glued
+        ? 'Glue edge to edge, clamp flat.'
+        : 'Lay them edge to edge: the battens hold them.';
+  return [
+    step(
+      'courses',
+      'Put the board together',
+      `From the near edge up, ${sizes.join('; ')}.${shaped} ${joined}`,
+      all.length * rule('timeBatten'),
+      {
+        caution: base.courses.glued ? `${CAUTIONS.saw} ${CAUTIONS.glue}` : CAUTIONS.saw,
+        wait: base.courses.glued || base.courses.layers > 1 ? rule('timeJig') : 0,
+      },
+    ),
+  ];
+}
+
 /** Frame, edge strips and bent trims, before anything lies on the board. */
-export function woodSteps({ piece: { base }, outline, rule }: Model): Step[] {
+export function woodSteps(model: Model): Step[] {
+  const { piece, outline, rule } = model;
+  const { base } = piece;
   const edges = base.edges ?? [];
   const frame = base.frame ? frameCuts(outline, base.frame) : null;
   const strips = edgeStrips(outline, edges);
   const trims = trimBends(outline, edges, base.board.material);
   const each = rule('timeBatten');
   const mm = (value: number): number => Math.round(value);
-  const steps: Step[] = [];
+  const steps: Step[] = courseSteps(model);
   if (frame && frame.battens.length > 0)
     steps.push(
       step(

@@ -90,6 +90,23 @@ function woodSizes({ plan, piece }: Making): SizeLine[] {
   return [...battens, ...edges, ...bent];
 }
 
+/** What the board is put together from. */
+function courseSizes({ plan, piece }: Making): SizeLine[] {
+  const { courses } = plan.base;
+  const layers = piece.base.courses?.layers ?? 1;
+  return courses.map((own) => ({
+    key: `course.${own.layer}.${own.course}`,
+    group: 'Base' as const,
+    label: `Course ${own.course}${layers > 1 ? `, layer ${own.layer}` : ''}`,
+    value: own.width,
+    by: own.height,
+    unit: 'length' as const,
+    note: `${piece.count} to saw, ${Math.round(own.thickness * 10) / 10} mm thick${own.shaped ? ', shaped: traced from the one below' : ''}`,
+    formula: 'size = what of the outline lies between two joints',
+    terms: [length('course', 'Course, how high', piece.base.courses!.height), count('pieces', 'Pieces', piece.count)],
+  }));
+}
+
 /** Where good cloth ends because what lies below is hidden. */
 function hiddenSizes({ piece }: Making): SizeLine[] {
   const { hidden } = piece.base;
@@ -110,7 +127,7 @@ function hiddenSizes({ piece }: Making): SizeLine[] {
 
 /** What the base itself is cut to. */
 export function baseSizes(making: Making): SizeLine[] {
-  return [...deckSizes(making), ...woodSizes(making), ...hiddenSizes(making)];
+  return [...courseSizes(making), ...deckSizes(making), ...woodSizes(making), ...hiddenSizes(making)];
 }
 
 /** Wood to buy for the base: whole lengths of batten for the set, strip and trim by the metre. */
@@ -156,6 +173,13 @@ export function woodLines({ plan, piece }: Making): SizeLine[] {
       `${width} × ${thickness} mm`,
     );
   }
+  const { courses } = plan.base;
+  metres(
+    'courses.length',
+    'Planks for the board',
+    courses.reduce((sum, own) => sum + own.width, 0),
+    courses.length > 0 ? `${piece.base.courses!.height} mm wide, ${Math.round(courses[0]!.thickness * 10) / 10} mm thick` : '',
+  );
   metres(
     'trim.length',
     'Trim, all layers',

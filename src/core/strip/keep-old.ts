@@ -14,6 +14,21 @@ function layerOf(thickness: number): Pick<Pad, 'material' | 'thickness'> {
   return { material: first!.id, thickness: first!.sold.find((own) => own >= thickness) ?? first!.sold.at(-1)! };
 }
 
+/** A pad's form once all of it has settled to a share of its height. */
+function settledForm({ profile }: Pad, share: number): Pick<Pad, 'profile'> {
+  const less = (mm: number): number => Math.round(mm * share * 10) / 10;
+  if (profile?.kind === 'side')
+    return { profile: { ...profile, points: profile.points.map((own) => ({ ...own, height: less(own.height) })) } };
+  if (profile?.kind === 'read')
+    return { profile: { ...profile, rows: profile.rows.map((own) => ({ ...own, middle: less(own.middle), side: less(own.side) })) } };
+  if (profile?.kind === 'scanned')
+    return {
+      profile: { ...profile, map: { ...profile.map, heights: profile.map.heights.map((own) => Math.round(own * share * 1000) / 1000) } },
+    };
+  if (profile) return { profile: { ...profile, by: Math.max(1, less(profile.by)) } };
+  return {};
+}
+
 /**
  * The stack with the old foam in it again: the main pad as thick as it was measured, as hard as it has become, and the thin
  * layer on top that the press test asked for. Pads under and over it stay.
@@ -29,7 +44,8 @@ export function withOldFoam({ pads }: Pick<Piece, 'pads'>, readings: PressReadin
   if (verdict === 'replace' || !main || readings.now < 1) return null;
   const { trim: _trim, scrap: _scrap, blocks: _blocks, ...rest } = main;
   void [_trim, _scrap, _blocks];
-  const old: Pad = { ...rest, thickness: readings.now, kept: 'cleaned' };
+  // A moulded form has settled with it: as much at every place.
+  const old: Pad = { ...rest, ...settledForm(main, readings.now / main.thickness), thickness: readings.now, kept: 'cleaned' };
   const layer: Pad = {
     id: 'plumping',
     role: 'topper',

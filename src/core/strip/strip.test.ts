@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
-import { newChairSeat, type Piece, type PressReadings, type StripItem } from '../piece';
+import { checkDocument } from '../document';
+import { newChairSeat, newPiece, type Piece, type PressReadings, type StripItem } from '../piece';
 import { planPiece } from '../plan';
-import { FINDINGS, pressTest, reassembly } from '.';
+import { FINDINGS, pressTest, reassembly, withOldFoam } from '.';
 
 /** No sitting and larger triangles: these tests ask for neither. */
 const QUICK = { sits: false, coarse: true };
@@ -104,5 +105,22 @@ describe('the strip record', () => {
 
   it('every finding has a consequence', () => {
     for (const finding of FINDINGS) expect(finding.consequence.length).toBeGreaterThan(20);
+  });
+});
+
+describe('old foam with a form of its own', () => {
+  it('goes back as it has settled: every reading by the same share, nothing higher than the pad', () => {
+    const chair = newPiece('chair-seat');
+    const readings = { asNew: 50, now: 45, seconds: 1, crumbs: false, mould: false, marks: false };
+    const rows = [0, 200, 400].map((at) => ({ at, middle: 50, side: 40 }));
+    const pads = chair.pads.map((pad) => (pad.role === 'main' ? { ...pad, profile: { kind: 'read' as const, rows } } : pad));
+    const old = withOldFoam({ pads }, readings)!;
+    const main = old.find(({ role }) => role === 'main')!;
+    expect(main.profile).toEqual({ kind: 'read', rows: rows.map((row) => ({ ...row, middle: 45, side: 36 })) });
+    expect('problems' in checkDocument({ ...chair, pads: old }, {})).toBe(false);
+    const dipped = chair.pads.map((pad) =>
+      pad.role === 'main' ? { ...pad, profile: { kind: 'dip' as const, y: 0, length: 200, by: 20 } } : pad,
+    );
+    expect(withOldFoam({ pads: dipped }, readings)!.find(({ role }) => role === 'main')!.profile).toMatchObject({ by: 18 });
   });
 });

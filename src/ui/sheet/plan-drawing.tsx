@@ -4,6 +4,7 @@ import { contours, geoPath, geoTransform } from 'd3';
 import { useMemo, type PointerEvent } from 'react';
 import type { HeightGrid } from '@/core/build';
 import { bounds } from '@/core/outline';
+import { CourseLines } from '@/ui/drawing/courses';
 import { Fittings } from '@/ui/drawing/fittings';
 import { HiddenLine } from '@/ui/drawing/hidden-line';
 import { MeetingMarks } from '@/ui/drawing/meeting-marks';
@@ -164,6 +165,7 @@ export function PlanDrawing({ drawing }: { drawing: Drawing }) {
           <>
             {Cloth && <Cloth {...layer} />}
             <path d={closedPath(plan.outline.points)} fill="var(--color-base-100)" stroke="var(--ink)" strokeWidth={size * 0.16} />
+            {plan.base.courses.length > 0 && <CourseLines courses={plan.base.courses} size={size} />}
             <Fittings base={plan.base} size={size} />
             <MeetingMarks piece={piece} size={size} />
             <HiddenLine piece={piece} board={board} size={size} />

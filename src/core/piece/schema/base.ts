@@ -154,6 +154,13 @@ export const TRACE = record({
   points: list('Traced points', pixel, [0, 400]),
 });
 
+/** A base that is put together: planks in courses one over the other, or boards in layers with staggered joints. */
+export const COURSES = record({
+  height: length('Course, how high', [40, 1500], { default: 200, hint: 'as the planks come' }),
+  layers: whole('Layers', [1, 6], { default: 1, hint: 'joints staggered from layer to layer' }),
+  glued: tick('Joints glued', { default: true }),
+});
+
 /** What hides the lower part of a piece once it is in its place. */
 export const HIDING = [
   { id: 'mattress', name: 'The mattress' },
@@ -181,6 +188,7 @@ export const BASE = record({
   deck: optional(orNull(DECK)),
   opening: optional(orNull(OPENING)),
   hidden: optional(orNull(HIDDEN)),
+  courses: optional(orNull(COURSES)),
   mould: optional(orNull(MOULD)),
   trace: optional(orNull(TRACE)),
 });
@@ -192,6 +200,7 @@ export type Hole = Static<typeof HOLE>;
 export type Hardware = Static<typeof HARDWARE>;
 export type EdgeFact = Static<typeof EDGE_FACT>;
 export type Frame = Static<typeof FRAME>;
+export type Courses = Static<typeof COURSES>;
 export type Hidden = Static<typeof HIDDEN>;
 export type Opening = Static<typeof OPENING>;
 export type StretchedDeck = Static<typeof DECK>;

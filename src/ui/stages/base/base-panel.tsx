@@ -9,7 +9,7 @@ import { useSettings } from '@/ui/kit/settings';
 import { ClosingReport, ShapeFields } from '@/ui/measure/measures';
 import { PieceField } from '@/ui/sheet/piece-field';
 import { useField, usePiece, useSheet } from '@/ui/sheet/store';
-import { BoardFields, EdgeWork, FrameFields, HiddenFields, OpeningFields } from './board-fields';
+import { BoardFields, CourseFields, EdgeWork, FrameFields, HiddenFields, OpeningFields } from './board-fields';
 import { BringIn } from './bring-in';
 import { DrawnFields } from './drawn-fields';
 import { Edges, HardwareList, Holes, Notches } from './features';
@@ -89,6 +89,7 @@ export function BasePanel() {
       <Edges />
       <EdgeWork />
       <FrameFields />
+      <CourseFields />
       <OpeningFields />
       <HiddenFields />
       <MouldFields />

@@ -5,7 +5,7 @@ import { stretchedIn, type FrameCuts } from '@/core/base';
 import { BOARDS } from '@/core/foam';
 import { inUnit } from '@/core/length';
 import { wayOf } from '@/core/cover';
-import { HIDDEN, DECK, defaultsOf, FRAME, kindOf, OPENING } from '@/core/piece';
+import { COURSES, HIDDEN, DECK, defaultsOf, FRAME, kindOf, OPENING } from '@/core/piece';
 import { ChoiceField } from '@/ui/kit/fields';
 import { AddOne, Part, TakeOut } from '@/ui/kit/lists';
 import { useLength, useSettings } from '@/ui/kit/settings';
@@ -146,6 +146,27 @@ export function OpeningFields() {
               Covered, free on either side: {[free(room.width), free(room.depth)].filter(Boolean).join(' × ') || 'open'}
             </p>
           )}
+        </>
+      )}
+    </Part>
+  );
+}
+
+/** A board that is put together from planks or boards. */
+export function CourseFields() {
+  const { courses } = usePiece().base;
+  const [, put] = useField('base.courses');
+  return (
+    <Part title="Made of pieces" count={courses ? 1 : 0}>
+      {!courses && <AddOne onClick={() => put(defaultsOf(COURSES))}>Planks in courses</AddOne>}
+      {courses && (
+        <>
+          <div className="flex">
+            <TakeOut what="the courses" onClick={() => put(null)} />
+          </div>
+          {Object.keys(COURSES.properties).map((key) => (
+            <PieceField key={key} at={`base.courses.${key}`} />
+          ))}
         </>
       )}
     </Part>

@@ -3,38 +3,15 @@
 import { Download, Upload } from 'lucide-react';
 import { useState } from 'react';
 import type { DrawingUnit } from '@/core/formats/file-problem';
-import type { ReadOutline } from '@/core/formats/rings';
-import type { ReadScan, UpAxis } from '@/core/formats/stl';
+import type { UpAxis } from '@/core/formats/stl';
 import { inUnit } from '@/core/length';
 import { POINTS, type BaseShape, type Piece } from '@/core/piece';
 import { ChoiceField } from '@/ui/kit/fields';
 import { FilePick } from '@/ui/kit/file-pick';
 import { Part } from '@/ui/kit/lists';
 import { useSettings } from '@/ui/kit/settings';
-import { NotAnswered } from '@/ui/kit/worker-client';
-import { readingWorker } from '@/ui/kit/workers';
+import { readFile, type Answer, type Asked } from '@/ui/kit/read-file';
 import { usePiece, useSheet } from '@/ui/sheet/store';
-
-type Answer = { outline?: ReadOutline; shape?: BaseShape; scan?: ReadScan; problem?: string; needsUnit?: boolean };
-
-type Asked = { name: string; bytes: ArrayBuffer; unit?: DrawingUnit; up?: UpAxis; close?: boolean };
-
-/** Reads a file off the main thread; a file that will not end is stopped. */
-async function readFile(question: Asked): Promise<Answer> {
-  const client = readingWorker();
-  try {
-    return await client.ask<Answer>(question);
-  } catch (error) {
-    const late = error instanceof NotAnswered && error.why === 'too-long';
-    return {
-      problem: late
-        ? 'This file takes too long to read; is it only the outline?'
-        : 'This file cannot be read; it is not as its kind should be.',
-    };
-  } finally {
-    client.close();
-  }
-}
 
 /** The piece with what a file showed, and what to say of it; null where it showed nothing. */
 function taken(piece: Piece, answer: Answer, name: string): { next: Piece; said: string } | null {

@@ -2,15 +2,13 @@
 
 import { Upload } from 'lucide-react';
 import { useState } from 'react';
-import type { ReadScan } from '@/core/formats/stl';
 import { baseOutline, flatten } from '@/core/outline';
 import { firstProfile, PROFILES, thinnest, type Pad, type PadProfile } from '@/core/piece';
 import { ChoiceField } from '@/ui/kit/fields';
 import { FilePick } from '@/ui/kit/file-pick';
 import { AddOne, Item, Wrong } from '@/ui/kit/lists';
 import { useLength } from '@/ui/kit/settings';
-import { NotAnswered } from '@/ui/kit/worker-client';
-import { readingWorker } from '@/ui/kit/workers';
+import { readFile } from '@/ui/kit/read-file';
 import { PieceField } from '@/ui/sheet/piece-field';
 import { useField, usePiece } from '@/ui/sheet/store';
 
@@ -26,25 +24,12 @@ const FIELDS = {
 
 type Props = { pad: Pad; at: string };
 
-/** A scan of a moulded pad, read off the main thread. */
-async function readScan(file: File): Promise<{ scan?: ReadScan; problem?: string }> {
-  const client = readingWorker();
-  try {
-    return await client.ask({ name: file.name, bytes: await file.arrayBuffer(), up: 'z' });
-  } catch (error) {
-    const late = error instanceof NotAnswered && error.why === 'too-long';
-    return { problem: late ? 'This scan takes too long to read; thin it out first' : 'This file cannot be read as an STL scan' };
-  } finally {
-    client.close();
-  }
-}
-
 /** Brings a moulded pad's scan in: its highest place is as thick as the pad was measured. */
 function ScanIn({ at }: { at: string }) {
   const [, put] = useField(`${at}.profile`);
   const [said, setSaid] = useState<string | null>(null);
   const take = async (file: File) => {
-    const answer = await readScan(file);
+    const answer = await readFile({ name: file.name, bytes: await file.arrayBuffer(), up: 'z' });
     const map = answer.scan?.mould;
     setSaid(
       map ? put({ kind: 'scanned', map: { ...map, name: file.name.slice(0, 100) } }) : (answer.problem ?? 'There is no scan in this file'),

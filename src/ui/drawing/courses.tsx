@@ -1,0 +1,18 @@
+import type { Course } from '@/core/base';
+import { closedPath } from './path';
+
+/** The joints of a board that is put together, on its plan: those of its face whole, those of the layers behind it dotted. */
+export function CourseLines({ courses, size }: { courses: readonly Course[]; size: number }) {
+  const face = Math.max(0, ...courses.map(({ layer }) => layer));
+  return (
+    <g fill="none" stroke="var(--ink)" strokeWidth={size * 0.05} data-courses={courses.length}>
+      {courses.map((own) => (
+        <path
+          key={`${own.layer} ${own.course}`}
+          d={closedPath(own.outline)}
+          strokeDasharray={own.layer === face ? undefined : `${size * 0.1} ${size * 0.3}`}
+        />
+      ))}
+    </g>
+  );
+}
