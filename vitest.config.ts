@@ -9,5 +9,7 @@ export default defineConfig({
     setupFiles: ['scripts/vitest-setup.ts'],
     // A database test waits for a real disk, a property test for hundreds of solves on a slow machine.
     testTimeout: 120_000,
+    // By itself it leaves one core free: of two that is half of them.
+    maxWorkers: '100%',
   },
 });

@@ -85,9 +85,11 @@ describe('the form of a pad’s top', () => {
   });
 
   it('begins without a warning on a main pad of every kind, with foam left and nothing wrong', () => {
-    for (const { id } of KINDS)
-      // Nobody hollows or dips a wall piece: those are for who sits.
-      for (const kind of kindOf(id).traits.wall ? (['rise', 'side', 'read'] as const) : FORMS) {
+    for (const [k, { id }] of KINDS.entries()) {
+      // Nobody hollows or dips a wall piece: those are for who sits. Every kind gets one form, three of them all.
+      const fit = kindOf(id).traits.wall ? (['rise', 'side', 'read'] as const) : FORMS;
+      const thorough = id === 'chair-seat' || id === 'saddle' || id === 'headboard-bordered';
+      for (const kind of thorough ? fit : [fit[k % fit.length]!]) {
         const piece = newPiece(id);
         const at = piece.pads.findIndex(({ role }) => role === 'main');
         const before = planned(piece).warnings.map(({ code }) => code);
@@ -101,6 +103,7 @@ describe('the form of a pad’s top', () => {
         );
         expect(thinnest(formed.pads[at]!)).toBeGreaterThan(5);
       }
+    }
   }, 300_000);
 
   it('is said before it is cut: size, step with its caution before the glue, foam of its greatest height', () => {
