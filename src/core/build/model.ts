@@ -3,7 +3,6 @@ import { figuresFor, readerOf, type HouseRules, type RuleReader } from '../house
 import { keepNothing, type Keep } from '../keep';
 import {
   baseOutline,
-  between,
   bounds,
   deepest,
   distanceAlong,
@@ -126,12 +125,7 @@ function lying(pad: Pad): LyingPad {
   return Object.fromEntries(Object.entries(pad).filter(([key]) => !HOW_CUT.some((own) => own === key))) as LyingPad;
 }
 
-type PadsOf = Pick<Piece, 'foams'> & {
-  pads: readonly LyingPad[];
-  edges: readonly EdgeFact[];
-  /** foam ends here, because what lies below is hidden, mm; null where it does not */
-  endsAt: number | null;
-};
+type PadsOf = Pick<Piece, 'foams'> & { pads: readonly LyingPad[]; edges: readonly EdgeFact[] };
 
 /** @throws PieceProblems when a pad's inset leaves nothing of it */
 function buildPads({ outline, board, middle }: DrawnBase, piece: PadsOf, rules: OffsetRules, keep: Keep): BuiltPad[] {
@@ -140,10 +134,8 @@ function buildPads({ outline, board, middle }: DrawnBase, piece: PadsOf, rules: 
   return piece.pads.map((pad, i): BuiltPad => {
     const offset = offsets[i]!;
     const grown = pad.outline ? drawnOutline(pad.outline) : offsetPolygon(board, offset);
-    const whole = grown && !pad.outline && offset > 0 ? flushAgainst(grown, outline, piece.edges, offset) : grown;
-    const polygon = whole && piece.endsAt !== null ? between(whole, 1, piece.endsAt, Infinity) : whole;
-    if (!polygon || polygon.length < 3)
-      throw new PieceProblems([{ path: `pads.${i}.offset`, message: `An inset of ${-offset} mm leaves nothing of this pad` }]);
+    const polygon = grown && !pad.outline && offset > 0 ? flushAgainst(grown, outline, piece.edges, offset) : grown;
+    if (!polygon) throw new PieceProblems([{ path: `pads.${i}.offset`, message: `An inset of ${-offset} mm leaves nothing of this pad` }]);
     const about = polygon.map(([x, y]): Point => [x - middle[0], y - middle[1]]);
     const reach = seesAllFrom(about, [0, 0]) ? reachFrom(about) : null;
     // Only a dome over an edge that cannot all be seen asks for the depth.
@@ -171,9 +163,8 @@ export function modelOf(piece: Piece, house: HouseRules, keep: Keep = keepNothin
   const edges = piece.base.edges ?? [];
   const rules: OffsetRules = { overhang: rule('overhang'), crownInset: rule('crownInset') };
   const pile = piece.pads.map(lying);
-  const endsAt = piece.base.hidden?.bare ? hiddenJoin(piece.base, drawn.board) : null;
-  const pads = keep('pads', [drawn, pile, piece.foams ?? null, edges, rules, endsAt], () =>
-    buildPads(drawn, { pads: pile, edges, endsAt, ...(piece.foams ? { foams: piece.foams } : {}) }, rules, keep),
+  const pads = keep('pads', [drawn, pile, piece.foams ?? null, edges, rules], () =>
+    buildPads(drawn, { pads: pile, edges, ...(piece.foams ? { foams: piece.foams } : {}) }, rules, keep),
   );
   const inset = rule('return') + INSIDE_STAPLES;
   if (!keep('staple room', [drawn, inset], () => offsetPolygon(drawn.board, -inset) !== null))
@@ -199,7 +190,7 @@ export function modelOf(piece: Piece, house: HouseRules, keep: Keep = keepNothin
 }
 
 /**
- * Where good cloth and foam may end, because what lies below is hidden: a place from front to back in the plan, mm.
+ * Where good cloth may end, because what lies below is hidden: a place from front to back in the plan, mm.
  *
  * @param base of the document
  * @param board its outline

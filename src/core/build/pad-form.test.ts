@@ -118,6 +118,17 @@ describe('the form of a pad’s top', () => {
     }
   });
 
+  it('is in the height that the reason for it names: the pads as they are in the middle', () => {
+    const pads = (piece: Piece): number =>
+      sizesOf(planned(piece), piece, {})
+        .find(({ key }) => key === 'height')!
+        .terms.find(({ symbol }) => symbol === 'pads')!.value;
+    expect(pads(with_(dip))).toBeCloseTo(T - 15, 1);
+    expect(pads(with_({ ...dip, kind: 'rise' }))).toBeCloseTo(T + 15, 1);
+    expect(pads(with_(null, { thickness: 30, wedge: 50 }))).toBeCloseTo(40, 1);
+    expect(pads(with_(null))).toBeCloseTo(T, 1);
+  });
+
   it('has its side at full size among the templates, as long as the pad and as high as it stands', () => {
     const points = [
       { at: 0, height: 30 },

@@ -26,6 +26,8 @@ export type Surface = {
   /** (shortest distance from the covered line to the pad's square corner) ÷ (√2 − 1) */
   edgeRadius: number;
   showThrough: ShowThrough;
+  /** all pads at the middle before covering, mm: wedges and worked tops as they are there */
+  free: number;
   /** what is left of hollows, dips and rises under the pulled cover */
   forms: FormLeft[];
   /** whether every section and the surface came to rest */
@@ -224,10 +226,12 @@ export function surfaceOf(
   const converged = covered.converged && sections.every(({ half }) => half.pulled.converged);
   const showThrough = showThroughOf(stack, covered);
   const forms = formsLeft(stack, covered);
+  const free = freeHeight(stack, origin);
   const { stack: cut } = front!;
   const rim = cut.layers.reduce((most, layer) => Math.max(most, cut.x[layer.to]!), 0);
   const widest = cut.layers.findLast((layer) => cut.x[layer.to]! === rim);
-  if (!widest) return { model: 'foam-and-cover', height, freeCrown: 0, crown: 0, edgeRadius: stack.wadding, showThrough, forms, converged };
+  if (!widest)
+    return { model: 'foam-and-cover', height, freeCrown: 0, crown: 0, edgeRadius: stack.wadding, showThrough, free, forms, converged };
   // The crown rises over the rim of the padding it lies in, not over its own.
   const own = (crowns: boolean): readonly [number, number] | null =>
     passage.pads.reduce<readonly [number, number] | null>(
@@ -242,10 +246,11 @@ export function surfaceOf(
   return {
     model: 'foam-and-cover',
     height,
-    freeCrown: freeHeight(stack, origin) - rimFree,
+    freeCrown: free - rimFree,
     crown: height - stack.wadding - rimFree,
     edgeRadius: distanceToLine(front!.cover, square) / (Math.SQRT2 - 1),
     showThrough,
+    free,
     forms,
     converged,
   };

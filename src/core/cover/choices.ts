@@ -1,5 +1,6 @@
-import { defaultsOf, type Covering, type Welt } from '../piece';
+import { defaultsOf, type Cloth, type Covering, type Piece, type Welt } from '../piece';
 import { BUTTONS, CHANNELS, COVERING, NAILS, WELT } from '../piece/schema/covering';
+import { secondParts } from './cloths-on';
 import { wayOf, type Choices, type Way } from './ways';
 
 /** What the forms begin from, and what a way has where nothing was chosen. */
@@ -41,4 +42,15 @@ export function choicesOf(covering: Covering): Choices & { way: Way } {
 /** Whether a pattern comes in the same place on every piece of a set: it does, unless somebody gave that up. */
 export function isMatched({ matched }: Pick<Covering, 'matched'>): boolean {
   return matched ?? true;
+}
+
+/**
+ * Every cloth that is on a piece: its own, and the second where its way has a part that is cut from it.
+ *
+ * @param piece of the document
+ */
+export function clothsOn(piece: Pick<Piece, 'cloth' | 'second' | 'covering'>): Cloth[] {
+  const { way, welt } = choicesOf(piece.covering);
+  const on = [...secondParts(piece)].some((part) => (part === 'welt' ? Boolean(welt?.upper || welt?.lower) : !way.pulled));
+  return [piece.cloth, ...(piece.second && on ? [piece.second] : [])];
 }

@@ -110,6 +110,16 @@ describe('a second cloth', () => {
     expect(planner.counts.get('laid flat')!.worked).toBe(flats);
   });
 
+  it('on parts that another way has not takes nothing: no roll, no length to buy, no thicker staple', () => {
+    const thick = { ...second, thickness: 3 };
+    const kept = on(newPiece('chair-seat'), ['band'], thick);
+    const plan = planned(kept);
+    expect(plan.cut.second).toBeNull();
+    expect(sizesOf(plan, kept, {}).some(({ key }) => key === 'second.length')).toBe(false);
+    expect(plan.fixing.fastener.leg).toBe(planned(newPiece('chair-seat')).fixing.fastener.leg);
+    expect(plan.warnings).toEqual(planned(newPiece('chair-seat')).warnings);
+  });
+
   it('narrower than a part of it says so, with the part', () => {
     const [warning] = planned(
       on(newPiece('headboard-bordered'), ['border', 'band'], { ...second, rollWidth: 300, direction: 'across' }),
@@ -136,6 +146,12 @@ describe('what a seam takes up', () => {
     expect(band(longer).height - band(plain).height).toBeLessThan(1.5);
     expect(longer.cover.check.closes).toBe(true);
     expect(longer.steps.find(({ key }) => key === 'sew')!.detail).toContain('10.1 mm longer in the metre');
+  });
+
+  it('is in the answer how much wider to cut, taken up or stretched', () => {
+    const front = (piece: Piece): number => planned(piece).cover.reach.places[0]!.total;
+    expect(front(taken(round, 500, 495))).toBeGreaterThan(front(round) + 1);
+    expect(front(taken(round, 500, 505))).toBeLessThan(front(round) - 1);
   });
 
   it('says nothing where no seam is sewn: pulled over, or tacked on in stages', () => {

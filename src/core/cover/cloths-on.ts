@@ -24,15 +24,6 @@ export function clothFor({ cloth, second }: Pick<Clothed, 'cloth' | 'second'>, o
 }
 
 /**
- * Every cloth that is on a piece: its own, and the second where some part is cut from it.
- *
- * @param piece of the document
- */
-export function clothsOn(piece: Clothed): Cloth[] {
-  return [piece.cloth, ...(piece.second && secondParts(piece).size > 0 ? [piece.second] : [])];
-}
-
-/**
  * The parts of a cover that could be cut from a second cloth: what it is made of, and its welts.
  *
  * @param roles of its pieces

@@ -44,18 +44,6 @@ describe('what a mattress hides', () => {
     expect(joined.warnings).toEqual(whole.warnings);
   });
 
-  it('needs no foam: pads end at the join, the cover is pulled over the bare board there', () => {
-    const bare = planned(behind({ bare: true }));
-    const main = (plan: Plan) => plan.foam.find(({ role }) => role === 'main')!;
-    expect(bounds(main(bare).outline).minY).toBeCloseTo(-350 + 170, 1);
-    expect(main(whole).height - main(bare).height).toBeGreaterThan(160);
-    expect(bare.mass.foam).toBeLessThan(whole.mass.foam);
-    // Along the bottom the cloth has no pad to go down.
-    const front = (plan: Plan) => plan.stations.find(({ edge }) => edge === 'front' || edge === 'bottom')!.side;
-    expect(front(bare)).toBeLessThan(front(whole) - 20);
-    expect(bare.surface.converged).toBe(true);
-  });
-
   it('is seen by a planner that knew the piece without it', () => {
     const planner = createPlanner();
     const ask = (piece: Piece): Plan => planPiece(piece, {}, { sits: false, coarse: true, planner });

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { offsetPolygon, polygonPerimeter } from '../outline';
-import { newPiece, type Covering, type Piece } from '../piece';
+import { newPiece, STARTING_SHAPES, type Covering, type Piece } from '../piece';
 import { planPiece, type Plan } from '../plan';
 import { sizesOf } from '../sizes';
 
@@ -46,6 +46,23 @@ describe('a bordered headboard in stages', () => {
     expect(top(staged).net).toBeCloseTo(top(sewn).net, 0);
     expect(staged.cover.check.closes).toBe(true);
     expect(staged.warnings).toEqual([]);
+  });
+
+  it('says the border that the outline allows, on every step, and buys the lip’s strips', () => {
+    const stepped = newPiece('headboard-bordered', STARTING_SHAPES.stepped);
+    const plan = planned(stepped);
+    const fitted = Math.round(plan.cover.border!);
+    expect(fitted).toBeLessThan(100);
+    for (const key of ['lip-strips', 'glue-main', 'wadding']) {
+      const { detail } = plan.steps.find((own) => own.key === key)!;
+      expect(detail).toContain(`${fitted} mm in from the edge`);
+      expect(detail).not.toContain('100 mm in from');
+    }
+    const lip = sizesOf(staged, board, {}).find(({ key }) => key === 'lip')!;
+    // Round a line 100 in from 1500 × 1000: 4,200, a little more over the dome.
+    expect(lip.value).toBeGreaterThan(4150);
+    expect(lip.value).toBeLessThan(4400);
+    expect(sizesOf(sewn, with_({ made: 'sewn' }), {}).some(({ key }) => key === 'lip')).toBe(false);
   });
 
   it('counts the staples and the card of either line', () => {

@@ -1,5 +1,5 @@
 import type { Model } from '../build';
-import { clothFor, isMatched, secondParts, type CoverPiece, type CoverPlan, type LiningPiece } from '../cover';
+import { clothFor, isMatched, type CoverPiece, type CoverPlan, type LiningPiece } from '../cover';
 import type { FoamPiece } from './foam-pieces';
 import { bounds, type Point, type Polygon } from '../outline';
 import { packRoll, packSheets, type Blank, type Laid } from './pack';
@@ -241,7 +241,9 @@ export function cutPlan(model: Model, sets: readonly CutSet[], cover: CoverPlan)
       true,
     );
   const { roll, motifs, shapes } = layCloth(model, sets, cover, 'cover');
-  const second = secondParts(model.piece).size > 0 ? layCloth(model, sets, cover, 'second') : null;
+  const other = layCloth(model, sets, cover, 'second');
+  // A way that has none of the chosen parts takes nothing of the second cloth.
+  const second = other.roll.laid.length > 0 || other.roll.tooLarge.length > 0 ? other : null;
   const plain: LiningPiece[] = [
     ...sets.flatMap(({ covers }) => covers.filter((piece) => piece.cloth === 'lining').map((piece) => ({ ...piece, material: 'liner' }))),
     ...cover.linings.filter((piece) => piece.material === 'liner'),

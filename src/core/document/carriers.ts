@@ -65,7 +65,7 @@ export const CARRIERS: [string, Piece][] = [
           { edge: { kind: 'edge', name: 'back' }, fasten: true, visible: true, against: true, strip: { width: 8, thickness: 5 }, trim: 3 },
         ],
         courses: { height: 150, layers: 2, glued: true },
-        hidden: { by: 'mattress', upTo: 120, lap: 40, bare: false },
+        hidden: { by: 'mattress', upTo: 120, lap: 40 },
         opening: { width: 520, depth: 500, clear: 2 },
         frame: { width: 45, thickness: 20, inset: 20, ribs: 1, stock: 2400, kerf: 3 },
         mould: { kind: 'rows', rows: [row, { ...row, at: 200 }, { ...row, at: 420 }] },

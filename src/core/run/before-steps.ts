@@ -85,7 +85,7 @@ function courseSteps({ piece: { base }, board, rule }: Model): Step[] {
     : '';
   const joined =
     base.courses.layers > 1
-      ? 'Tape the joints, glue layer on layer with the joints staggered, and press it flat overnight.'
+      ? 'Tape the joints, glue layer on layer with the joints staggered, and press it flat until it holds.'
       : base.courses.glued
         ? 'Glue edge to edge, clamp flat.'
         : 'Lay them edge to edge: the battens hold them.';

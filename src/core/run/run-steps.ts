@@ -74,7 +74,11 @@ function refitSteps({ piece: { strip } }: Model): Step[] {
  * @param made what was worked out for it
  */
 export function runSteps({ fastening, foam, wadding, dust, cover }: Ingredients): Step[] {
-  const { model } = fastening;
+  // A border that nobody chose is as wide as the outline allows: every step says that one.
+  const { border } = cover;
+  const { piece } = fastening.model;
+  const model: Model =
+    border === null ? fastening.model : { ...fastening.model, piece: { ...piece, covering: { ...piece.covering, border } } };
   const { fasten, finish } = fastenerSteps(fastening);
   return [
     ...stripSteps(model),

@@ -118,7 +118,7 @@ function hiddenSizes({ piece }: Making): SizeLine[] {
       label: 'Good cloth ends, from the near edge',
       value: Math.max(0, hidden.upTo - hidden.lap),
       unit: 'length',
-      note: `${HIDING.find(({ id }) => id === hidden.by)!.name.toLowerCase()} hides it up to ${hidden.upTo} mm${hidden.bare ? '; no foam below' : ''}`,
+      note: `${HIDING.find(({ id }) => id === hidden.by)!.name.toLowerCase()} hides it up to ${hidden.upTo} mm`,
       formula: 'join = hidden up to − how far good cloth goes on below that',
       terms: [length('up to', 'Hidden up to', hidden.upTo), length('lap', 'Good cloth goes on below', hidden.lap)],
     },

@@ -169,6 +169,17 @@ function trimmingLines({ plan, piece, rule }: Making): SizeLine[] {
       formula: 'cord = (seam + overlap) × pieces; twice that for a double welt',
       terms: [length('one', 'For one piece', cord), pieces, rule('overlap', 'weltOverlap')],
     });
+  const lip = wayOf(cover.method).laidApart?.(piece.covering) ? (cover.seams.find(({ id }) => id === 'inner')?.length ?? 0) : 0;
+  if (lip > 0)
+    add({
+      key: 'lip',
+      label: 'Lip strips for the set',
+      value: lip * piece.count,
+      unit: 'thread',
+      note: 'thin hard strip, mitred at the corners',
+      formula: 'strip = the border’s inner line × pieces',
+      terms: [length('one', 'For one piece', lip), pieces],
+    });
   if (strip > 0)
     add({
       key: 'card',

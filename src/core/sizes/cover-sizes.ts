@@ -72,10 +72,10 @@ function weltSizes({ rule }: Making, cover: CoverPlan): SizeLine[] {
   return cover.welts.map((welt) => ({
     ...own,
     key: `welt.${welt.seam}`,
-    label: `Welt strip, ${welt.name.toLowerCase()}${OF_CLOTH[welt.cloth]}`,
+    label: `Welt strip, ${welt.name.toLowerCase()}`,
     value: welt.stripLength,
     by: welt.stripWidth,
-    note: `${welt.cut === 'bias' ? 'on the bias' : 'on the straight'}, ${welt.strips === 1 ? 'in one' : `in ${welt.strips} parts joined at 45°`}, join at the ${welt.join}`,
+    note: `${welt.cut === 'bias' ? 'on the bias' : 'on the straight'}, ${welt.strips === 1 ? 'in one' : `in ${welt.strips} parts joined at 45°`}, join at the ${welt.join}${OF_CLOTH[welt.cloth] && ','}${OF_CLOTH[welt.cloth]}`,
     formula: `length = seam + overlap + joins; width = π·cord${welt.double ? '·2' : ''} + 2·allowance`,
     terms: [
       length('seam', 'The seam, along the piece', welt.seamLength),

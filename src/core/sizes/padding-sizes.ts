@@ -112,7 +112,6 @@ function formLines({ pads }: Piece, forms: readonly FormLeft[]): SizeLine[] {
 
 /** The padding: heights over the board and the pads to cut. */
 export function paddingSizes({ plan, piece, rule }: Making): SizeLine[] {
-  const padding = piece.pads.reduce((sum, pad) => sum + pad.thickness, 0);
   const { surface } = plan;
   return [
     {
@@ -124,7 +123,7 @@ export function paddingSizes({ plan, piece, rule }: Making): SizeLine[] {
       formula: 'height = pads + loft × share − what the pull presses away',
       note: 'over the board',
       terms: [
-        length('pads', 'All pads at the middle', padding),
+        length('pads', 'All pads at the middle', surface.free),
         length('loft × share', 'Wadding under the cover', plan.settledWadding),
         rule('share', 'waddingUnderCover'),
       ],

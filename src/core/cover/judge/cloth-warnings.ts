@@ -1,9 +1,8 @@
-import { clothsOn } from '../cloths-on';
 import { weaveOf } from '../../cloth';
 import type { Model } from '../../build';
 import { kindOf } from '../../piece';
 import { sayLength, type Warning } from '../../warning';
-import { choicesOf, isMatched } from '../choices';
+import { choicesOf, clothsOn, isMatched } from '../choices';
 import { layersAt } from '../details/seam-plans';
 import { BIAS_BELOW } from '../details/welts';
 import type { CoverPlan } from '../plan';

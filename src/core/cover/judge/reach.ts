@@ -29,13 +29,13 @@ export function reachOf(way: Way, working: Working, stations: readonly StationWr
   const own = way.reach(working, seams, beyond);
   const parts: ReachPart[] = [{ label: 'Longer over the top than in plan', rule: null }, ...own.parts];
   const taken = model.piece.covering.seamSwatch && working.longer !== preShrink(model.piece.cloth);
-  if (shrink > 0) parts.push({ label: taken ? 'For shrinkage and what seams take up' : 'For shrinkage', rule: null });
+  if (shrink !== 0) parts.push({ label: taken ? 'For shrinkage and what seams take up' : 'For shrinkage', rule: null });
   return {
     parts,
     places: ring.places.map(({ at, point, out, edge }, i) => {
       const size = Math.hypot(...out) || 1;
       const values = [growth(at), ...own.at(i)];
-      if (shrink > 0) {
+      if (shrink !== 0) {
         // Shrinkage takes its share of everything from the middle outwards.
         const half = Math.hypot(point[0] - model.middle[0], point[1] - model.middle[1]);
         values.push((half + values.reduce((sum, value) => sum + value, 0)) * shrink);

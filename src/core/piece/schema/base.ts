@@ -168,12 +168,11 @@ export const HIDING = [
   { id: 'frame', name: 'A frame before it' },
 ] as const;
 
-/** A part that nobody sees: plain cloth does there, and no foam is wanted behind a mattress. */
+/** A part that nobody sees: plain cloth does there. */
 export const HIDDEN = record({
   by: choice('Hidden by', HIDING, { default: 'mattress' }),
   upTo: length('Hidden up to', [20, 2500], { default: 250, hint: 'from the near edge' }),
   lap: length('Good cloth goes on below that', [0, 400], { default: 80, reason: 'A mattress is pulled about and sinks: the join must not look over it.' }),
-  bare: tick('No foam below the join', { default: false }),
 });
 
 export const BASE = record({

@@ -199,9 +199,7 @@ export function HiddenFields() {
           {Object.keys(HIDDEN.properties).map((key) => (
             <PieceField key={key} at={`base.hidden.${key}`} />
           ))}
-          {!wayOf(covering.way).pulled && (
-            <p className="text-xs">A cover that is sewn keeps its own cloth all over; only the foam can end there.</p>
-          )}
+          {!wayOf(covering.way).pulled && <p className="text-xs">A cover that is sewn keeps its own cloth all over.</p>}
         </>
       )}
     </Part>
