@@ -86,9 +86,13 @@ test('two pages editing one piece: nothing is overwritten, both versions can be 
   await other.goto(url);
   await settled(page);
   await settled(other);
+  const saves: string[] = [];
+  page.on('request', (request) => request.method() === 'PUT' && saves.push(request.url()));
   await page.getByLabel('Depth', { exact: true }).fill('400');
   await page.getByLabel('Depth', { exact: true }).press('Enter');
   await settled(page);
+  // Enter moves on to the next field; leaving this one is not a second change.
+  expect(saves).toHaveLength(1);
   await other.getByLabel('Front width').fill('470');
   await other.getByLabel('Front width').press('Enter');
   const dialog = other.getByRole('dialog', { name: 'This piece was changed elsewhere' });

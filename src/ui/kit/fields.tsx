@@ -50,6 +50,8 @@ type CoreProps = FieldProps & {
 function useTyped({ name, onCommit, understood, nudge, shown, value }: CoreProps) {
   const [draft, setDraft] = useDraft(`draft ${name}`);
   const [refused, setRefused] = useState<{ text: string; message: string } | null>(null);
+  // Enter takes a text and moves on, and leaving the field would take it once more: the field is drawn anew only later.
+  const taken = useRef<string | null>(null);
   const reading = draft === null ? null : understood(draft);
   const message = refused && refused.text === draft ? refused.message : reading && !reading.ok && draft !== '' ? reading.message : null;
   const forget = (): void => {
@@ -60,11 +62,14 @@ function useTyped({ name, onCommit, understood, nudge, shown, value }: CoreProps
   const take = (next: number, text: string): boolean => {
     const wrong = onCommit(next);
     if (wrong) setRefused({ text, message: wrong });
-    else forget();
+    else {
+      taken.current = text;
+      forget();
+    }
     return !wrong;
   };
   const commit = (text: string | null): boolean => {
-    if (text === null) return true;
+    if (text === null || text === taken.current) return true;
     const parsed = understood(text);
     if (parsed.ok) return take(parsed.value, text);
     setRefused({ text, message: parsed.message });
@@ -75,6 +80,7 @@ function useTyped({ name, onCommit, understood, nudge, shown, value }: CoreProps
     if (!take(nudge(from, steps), draft ?? shown) && draft === null) setDraft(shown);
   };
   const type = (text: string): void => {
+    taken.current = null;
     setRefused(null);
     setDraft(text);
   };

@@ -17,7 +17,7 @@ const record = (name: string, revision = 1): PieceRecord => ({
 type Reply = { status: number; data: Record<string, unknown> } | Error;
 
 /** A saver with a workshop that answers as it is told, and a browser that remembers. */
-function bench(replies: Reply[], kept: Record<string, string> = {}, stale: StaleSave | null = null) {
+function bench(replies: (Reply | Promise<Reply>)[], kept: Record<string, string> = {}, stale: StaleSave | null = null) {
   const sent: { method: string; url: string; body: Record<string, unknown> }[] = [];
   const state: Saving = savingOf(record('A'), stale);
   const waits: number[] = [];
@@ -26,8 +26,10 @@ function bench(replies: Reply[], kept: Record<string, string> = {}, stale: Stale
     send: (method, url, body) => {
       sent.push({ method, url, body: body as Record<string, unknown> });
       const reply = replies.shift() ?? { status: 404, data: {} };
-      if (reply instanceof Error) return Promise.reject(reply);
-      return Promise.resolve({ ok: reply.status < 300, status: reply.status, data: reply.data as never });
+      return Promise.resolve(reply).then((given) => {
+        if (given instanceof Error) throw given;
+        return { ok: given.status < 300, status: given.status, data: given.data as never };
+      });
     },
     storage: {
       getItem: (key) => kept[key] ?? null,
@@ -185,6 +187,32 @@ describe('two versions of one piece', () => {
     await saver.settle('mine');
     expect(sent[1]!.body).toMatchObject({ base: 7, piece: { name: 'Mine' } });
     expect(state).toMatchObject({ status: 'saved', conflict: null });
+  });
+
+  it('a choice made while the newest is still being put aside is saved after it', async () => {
+    let arrive = (): void => undefined;
+    const { saver, state, sent, rest } = bench([
+      conflict,
+      new Promise<Reply>((done) => (arrive = () => done({ status: 200, data: {} }))),
+      saved('Mine 2', 8),
+    ]);
+    for (const name of ['Mine 1', 'Mine 2']) saver.change(named(name));
+    await rest();
+    expect(state.status).toBe('conflict');
+    const settling = saver.settle('mine');
+    arrive();
+    await settling;
+    expect(sent.map(({ method, url }) => `${method} ${url.split('/').at(-1)!}`)).toEqual(['PUT p1', 'PUT stale', 'PUT p1', 'DELETE stale']);
+    expect(state).toMatchObject({ status: 'saved', conflict: null, piece: { name: 'Mine 2' } });
+  });
+
+  it('where a third came in while mine was saved, the new choice stands', async () => {
+    const third: Reply = { status: 409, data: { current: record('Third', 9), keptAs: 4 } };
+    const { saver, state, rest } = bench([conflict, third, { status: 200, data: {} }]);
+    saver.change(named('Mine'));
+    await rest();
+    await saver.settle('mine');
+    expect(state).toMatchObject({ status: 'conflict', conflict: { keptAs: 4, current: { piece: { name: 'Third' } } } });
   });
 
   it('a save that came too late waits for its choice when the page is opened', async () => {

@@ -124,13 +124,18 @@ class PieceSaver implements Saver {
   settle: Saver['settle'] = async (choice) => {
     if (!this.conflict) return;
     const { send, onChange } = this.means;
-    const { current, mine, keptAs } = this.conflict;
+    // The newest of what waited may still be on its way to where it is put aside: what is saved now comes after it.
+    await this.running;
+    const settled = this.conflict;
+    const { current, mine, keptAs } = settled;
     this.adopt(current);
     if (choice === 'mine') {
       this.change(mine);
       await this.flush();
     } else onChange({ status: 'saved' });
     await send('DELETE', `${this.url}/stale`, { stale: keptAs }).catch(() => undefined);
+    // Someone else may have saved once more meanwhile: that is another choice, and it stands.
+    if (this.conflict !== settled) return;
     this.conflict = null;
     onChange({ conflict: null });
   };
