@@ -1,3 +1,4 @@
+import { execFileSync } from 'node:child_process';
 import { writeFileSync } from 'node:fs';
 import { expect, test, type Page } from '@playwright/test';
 import { newPiece, type Piece } from '../src/core/piece';
@@ -301,4 +302,54 @@ test('a board put together from planks: its courses to saw, and battens where it
   await page.getByRole('button', { name: '8. Bench' }).click();
   await expect(page.getByText('Put the board together')).toBeVisible();
   expect((await saved(page, id)).base.frame!.ribs).toBe(2);
+});
+
+test('a pocket lies where they sat, by photo and by mat; one more beside it, moved on the plan', async ({ page }) => {
+  const id = await place(page, { name: 'Sat on' });
+  await page.goto(`/piece/${id}?stage=build`);
+  await settled(page);
+  const photo = await page.screenshot({ clip: { x: 0, y: 0, width: 1200, height: 700 } });
+  const pad = page.locator('[data-pad="main"]');
+  await pad.getByText('Wedge, blocks, old foam, pocket').click();
+  await pad.getByLabel('A pocket with an insert').check();
+  await settled(page);
+  await pad.getByLabel('Photo of where they sat').setInputFiles({ name: 'seat.png', mimeType: 'image/png', buffer: photo });
+  await expect(page.locator('[data-photo-ready="true"]')).toBeVisible();
+  await expect(pad.getByText('Mark the middle of the front edge.')).toBeVisible();
+  const board = (await page.getByRole('application', { name: /Photo to trace/ }).boundingBox())!;
+  const k = Math.min(board.width / 1200, board.height / 700);
+  const [left, top] = [board.x + (board.width - 1200 * k) / 2, board.y + (board.height - 700 * k) / 2];
+  // 420 mm of the seat over 600 dots: seat bones 168 dots apart are 118 mm, 100 dots behind the middle are 70 mm.
+  for (const [x, y] of [
+    [600, 650],
+    [600, 50],
+    [516, 250],
+    [684, 250],
+  ] as const)
+    await page.mouse.click(left + x * k, top + y * k);
+  await pad.getByRole('button', { name: 'Put the pocket there' }).click();
+  await settled(page);
+  await expect(pad.getByLabel('Behind the middle')).toHaveValue(/^(69|70|71) mm$/);
+  await expect(pad.getByLabel('Pocket width')).toHaveValue(/^22[678] mm$/);
+  await pad.getByRole('button', { name: 'One more pocket' }).click();
+  await settled(page);
+  await expect(slip(page, 'foam.main insert 2')).toBeVisible();
+  const second = page.getByRole('slider', { name: 'Pocket 2, where it lies' });
+  const before = await second.getAttribute('aria-valuetext');
+  await second.focus();
+  await second.press('Shift+ArrowDown');
+  await settled(page);
+  expect(await second.getAttribute('aria-valuetext')).not.toBe(before);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(second).toHaveAttribute('aria-valuetext', before!);
+
+  await page.getByRole('button', { name: /Sit$/ }).click();
+  await settled(page);
+  const mat = execFileSync('npm', ['run', '-s', 'mat', '--', '--csv'], { stdio: ['ignore', 'pipe', 'pipe'] });
+  await page.getByLabel('Frame from CSV').setInputFiles({ name: 'frame.csv', mimeType: 'text/csv', buffer: mat });
+  await page.getByRole('button', { name: 'Move the pocket there' }).click();
+  await settled(page);
+  const { pocket } = (await saved(page, id)).pads.find(({ role }) => role === 'main')!;
+  expect(pocket!.width).toBeGreaterThan(100);
+  expect(pocket!.sat!.points).toHaveLength(2);
 });

@@ -1,5 +1,5 @@
 import { bounds, type Point } from '../outline';
-import { thickest } from '../piece';
+import { letInDepth, letInto, thickest } from '../piece';
 import { foamLaw, type Layer, type StackCut } from '../pull';
 import type { BuiltPad, Stack } from './model';
 import { stackAt } from './stack';
@@ -88,7 +88,12 @@ function featuresOf(stack: Stack, spans: readonly Span[], edgeX: number, at: (u:
     features.push({ x: span[1], sharp: !soft || !covered });
     if (span[0] > 0) features.push({ x: span[0], sharp: !soft });
     if ('width' in pad.edge) features.push({ x: span[1] - pad.edge.width, sharp: false });
-    if (pad.pocket) for (const x of pocketEnds(pad.pocket, at)) features.push({ x, sharp: false });
+    for (const pocket of letInto(pad)) {
+      for (const x of pocketEnds(pocket, at)) features.push({ x, sharp: false });
+      const floor = { ...pocket, width: pocket.width - 2 * (pocket.blend ?? 0), length: pocket.length - 2 * (pocket.blend ?? 0) };
+      if (pocket.blend && Math.min(floor.width, floor.length) > 1)
+        for (const x of pocketEnds(floor, at)) features.push({ x, sharp: false });
+    }
     features.push(...formFeatures(stack.pads[k]!, at));
   });
   return features;
@@ -140,12 +145,12 @@ function filled(stack: Stack, spans: readonly Span[], x: Float64Array, at: (u: n
 }
 
 function layerOf(built: BuiltPad, k: number, { there, lower, upper }: Filled, x: Float64Array, at: (u: number) => Point): Layer {
-  const { pad, insert, answer } = built;
-  const layer: Layer = { ...there[k]!, lower: lower[k]!, upper: upper[k]!, law: foamLaw(answer.curve) };
-  if (!pad.pocket || !insert) return layer;
-  const inside = [...x.keys()].filter((i) => i + 1 < x.length && inPocket(pad.pocket!, at((x[i]! + x[i + 1]!) / 2)));
-  if (inside.length === 0) return layer;
-  return { ...layer, insert: { from: inside[0]!, to: inside.at(-1)! + 1, deep: pad.pocket.deep, law: foamLaw(insert.answer.curve) } };
+  const layer: Layer = { ...there[k]!, lower: lower[k]!, upper: upper[k]!, law: foamLaw(built.answer.curve) };
+  const letIn = built.letIn.flatMap(({ pocket, answer }) => {
+    const deep = Float64Array.from(x, (own, i) => (i + 1 < x.length ? letInDepth(pocket, at((own + x[i + 1]!) / 2)) : 0));
+    return deep.some((own) => own > 0) ? [{ deep, law: foamLaw(answer.curve) }] : [];
+  });
+  return letIn.length > 0 ? { ...layer, letIn } : layer;
 }
 
 /**

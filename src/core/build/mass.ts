@@ -1,5 +1,5 @@
 import { bounds, lineCrossings, polygonArea, type Point } from '../outline';
-import type { Hole } from '../piece';
+import { letInVolume, type Hole } from '../piece';
 import type { BuiltPad, Stack } from './model';
 import { stackAt } from './stack';
 
@@ -39,10 +39,9 @@ function meanThickness(stack: Stack, built: BuiltPad): number {
 /** Mass of the built stack, kg; a pocket's insert in its own foam. */
 export function foamMass(stack: Stack): number {
   return stack.pads.reduce((sum, built) => {
-    const { pocket } = built.pad;
-    const letIn = pocket && built.insert ? (Math.PI / 4) * pocket.width * pocket.length * pocket.deep : 0;
-    const volume = polygonArea(built.polygon) * meanThickness(stack, built) - letIn;
-    return sum + massOf(volume, built.foam.density) + (built.insert ? massOf(letIn, built.insert.foam.density) : 0);
+    const letIn = built.letIn.map(({ pocket, foam }) => ({ volume: letInVolume(pocket), density: foam.density }));
+    const volume = polygonArea(built.polygon) * meanThickness(stack, built) - letIn.reduce((all, own) => all + own.volume, 0);
+    return sum + massOf(volume, built.foam.density) + letIn.reduce((all, own) => all + massOf(own.volume, own.density), 0);
   }, 0);
 }
 

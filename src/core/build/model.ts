@@ -18,7 +18,7 @@ import {
   seesAllFrom,
   stations,
 } from '../outline';
-import { fieldAt, foamOf, PieceProblems, PULLS, type Base, type EdgeFact, type Pad, type Piece } from '../piece';
+import { fieldAt, foamOf, letInto, PieceProblems, PULLS, type Base, type EdgeFact, type Pad, type Piece, type Pocket } from '../piece';
 import { flushAgainst } from './flush';
 import { mouldHeight } from './mould';
 import { padForm, type PadForm } from './pad-form';
@@ -36,8 +36,8 @@ export type LyingPad = Omit<Pad, (typeof HOW_CUT)[number]>;
 /** A pad with everything the geometry asks of it worked out. */
 export type BuiltPad = BuiltFoam & {
   pad: LyingPad;
-  /** what fills its pocket, where it has one */
-  insert: BuiltFoam | null;
+  /** what is let into it, and the foam of each */
+  letIn: (BuiltFoam & { pocket: Pocket })[];
   /** how thick it is from place to place before its rim is worked; null where it is level */
   form: PadForm | null;
   /** mm beyond the board (+) or short of it (−) */
@@ -140,9 +140,12 @@ function buildPads({ outline, board, middle }: DrawnBase, piece: PadsOf, rules: 
     const reach = seesAllFrom(about, [0, 0]) ? reachFrom(about) : null;
     // Only a dome over an edge that cannot all be seen asks for the depth.
     const depth = reach || pad.edge.kind !== 'domed' ? 0 : deepest(polygon).depth;
-    const insert = pad.pocket ? foamOf(piece, pad.pocket.material) : undefined;
+    const letIn = letInto(pad).flatMap((pocket) => {
+      const insert = foamOf(piece, pocket.material);
+      return insert ? [{ pocket, ...built(insert) }] : [];
+    });
     const foam = built(worn(pad, foamOf(piece, pad.material)!));
-    return { pad, ...foam, insert: insert ? built(insert) : null, form: padForm(pad, polygon), offset, polygon, reach, depth };
+    return { pad, ...foam, letIn, form: padForm(pad, polygon), offset, polygon, reach, depth };
   });
 }
 

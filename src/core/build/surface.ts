@@ -1,13 +1,12 @@
 import { answerOf } from '../foam';
 import { keepNothing, type Keep } from '../keep';
 import { bounds, deepest, distanceField, type Point, type Polygon } from '../outline';
-import { thickest } from '../piece';
+import { letInDepth, thickest } from '../piece';
 import { foamSprings, settle, type Columns } from '../press';
 import { WADDING_CURVE } from '../pull';
 import type { CoveredSurface } from './covered';
 import { readGrid, type HeightGrid } from './grid';
 import { edgeHeights } from './edge-heights';
-import { inPocket } from './half-cut';
 import type { BuiltPad, Stack } from './model';
 import { formsLeft, type FormLeft } from './forms-left';
 import { distanceToLine, halvesOf, passageOf, type Half } from './section';
@@ -85,7 +84,8 @@ type Standing = {
   /** first guess of the covered height; held where it is not found over the plan */
   height: Float64Array;
   thickness: Float64Array[];
-  inserts: (Float64Array | null)[];
+  /** of each pad, the depth of each thing let into it */
+  letIn: Float64Array[][];
   hollow: Float64Array;
 };
 
@@ -101,7 +101,7 @@ function standing(stack: Stack, polygon: Polygon, places: Places, sections: read
     base: zeros(),
     height: zeros(),
     thickness: pads.map(zeros),
-    inserts: pads.map((built) => (built.pad.pocket && built.insert ? zeros() : null)),
+    letIn: pads.map((built) => built.letIn.map(zeros)),
     hollow: zeros(),
   };
   const total = pads.reduce((sum, { pad }) => sum + pad.thickness, 0);
@@ -132,18 +132,20 @@ function standing(stack: Stack, polygon: Polygon, places: Places, sections: read
   return found;
 }
 
-/** The pads' thicknesses at one node, pockets and hollows taken apart. */
+/** The pads' thicknesses at one node, what is let in and hollows taken apart. */
 function fill(found: Standing, { pads }: Stack, own: ReturnType<typeof stackAt>, k: number, at: Point): void {
   let under = own.base;
   own.pads.forEach((pad, which) => {
     if (!pad) return;
     found.hollow[k]! += Math.max(0, pad.lower - under);
     under = pad.upper;
-    const { pocket } = pads[which]!.pad;
-    const whole = pad.upper - pad.lower;
-    const deep = pocket && inPocket(pocket, at) ? Math.min(pocket.deep, whole) : 0;
-    found.thickness[which]![k] = whole - deep;
-    if (deep > 0 && found.inserts[which]) found.inserts[which]![k] = deep;
+    let left = pad.upper - pad.lower;
+    pads[which]!.letIn.forEach(({ pocket }, own) => {
+      const deep = Math.min(letInDepth(pocket, at), left);
+      found.letIn[which]![own]![k] = deep;
+      left -= deep;
+    });
+    found.thickness[which]![k] = left;
   });
 }
 
@@ -162,7 +164,7 @@ export function coveredSurface(stack: Stack, sections: readonly Cut[], size = 64
   const { there, inner, rest, base } = found;
   const layers = stack.pads.flatMap((built, which) => [
     { answer: built.answer, t: found.thickness[which]!, foam: true },
-    ...(found.inserts[which] ? [{ answer: built.insert!.answer, t: found.inserts[which], foam: true }] : []),
+    ...built.letIn.map(({ answer }, own) => ({ answer, t: found.letIn[which]![own]!, foam: true })),
   ]);
   if (found.hollow.some((gap) => gap > 0)) layers.push({ answer: HOLLOW, t: found.hollow, foam: false });
   if (stack.wadding > 0) layers.push({ answer: WADDING_ANSWER, t: new Float64Array(there.length).fill(stack.wadding), foam: false });

@@ -2,7 +2,7 @@ import { intersectD, FillRule } from 'clipper2-ts';
 import { sideOf, type BuiltPad, type Model } from '../build';
 import { laminate } from '../foam';
 import { bounds, offsetPolygon, polygonArea, type Point, type Polygon } from '../outline';
-import { thickest, type Pad, type Pocket } from '../piece';
+import { letInto, thickest, type Pad, type Pocket } from '../piece';
 
 /** One block of a pad: what is cut as one piece. */
 export type FoamBlock = { outline: Polygon; width: number; height: number; area: number };
@@ -33,12 +33,16 @@ export type FoamPiece = {
   scrap: boolean;
   /** an old pad that goes back in: nothing is cut for it */
   kept: NonNullable<Pad['kept']> | null;
-  /** where a pocket is carved into it, or a patch let in */
-  pocket: Polygon | null;
+  /** where pockets are carved into it, or patches let in */
+  letIn: Polygon[];
   /** its side as it is drawn on the foam, from its near edge and its underside: where it is cut to a line; null where it is level */
   side: Point[] | null;
   /** the pad that this one is let into, from above: the insert of a pocket, or fresh foam in old */
   insertOf: string | null;
+  /** which of what is let into it, from 1 */
+  nth: number;
+  /** how wide its rim is cut sloping, to lie in a wall that slopes; mm */
+  blend: number;
 };
 
 /** Sides of the polygon that an oval is cut as. */
@@ -52,21 +56,19 @@ export function pocketOutline({ x, y, width, length }: Pocket): Polygon {
   });
 }
 
-/** What fills a pocket: laid in from above and trimmed flush, so the next thickness sold does. */
-function insertPiece({ piece }: Model, { pad, insert }: BuiltPad): FoamPiece[] {
-  if (!pad.pocket || !insert) return [];
-  const { foam } = insert;
-  const outline = pocketOutline(pad.pocket);
-  const proud = foam.sold.find((thickness) => thickness >= pad.pocket!.deep);
-  const layers = proud === undefined ? laminate(pad.pocket.deep, foam.sold).layers : [proud];
-  const { width, length: height } = pad.pocket;
-  return [
-    {
-      pad: `${pad.id} insert`,
+/** What is let into a pad: laid in from above and trimmed flush, so the next thickness sold does. */
+function insertPieces({ piece }: Model, { pad, letIn }: BuiltPad): FoamPiece[] {
+  return letIn.map(({ pocket, foam }, own): FoamPiece => {
+    const outline = pocketOutline(pocket);
+    const proud = foam.sold.find((thickness) => thickness >= pocket.deep);
+    const layers = proud === undefined ? laminate(pocket.deep, foam.sold).layers : [proud];
+    const { width, length: height } = pocket;
+    return {
+      pad: own === 0 ? `${pad.id} insert` : `${pad.id} insert ${own + 1}`,
       role: pad.role,
       material: foam.id,
       materialName: foam.name,
-      thickness: pad.pocket.deep,
+      thickness: pocket.deep,
       layers,
       exact: true,
       count: piece.count * layers.length,
@@ -79,11 +81,13 @@ function insertPiece({ piece }: Model, { pad, insert }: BuiltPad): FoamPiece[] {
       blocks: [blockOf(outline)],
       scrap: false,
       kept: null,
-      pocket: null,
+      letIn: [],
       side: null,
       insertOf: pad.id,
-    },
-  ];
+      nth: own + 1,
+      blend: pocket.blend ?? 0,
+    };
+  });
 }
 
 /** Reach of a strip beyond the pad, mm. */
@@ -174,10 +178,12 @@ export function foamPieces(model: Model): FoamPiece[] {
       trimmed,
       scrap: Boolean(pad.scrap),
       kept,
-      pocket: pad.pocket ? pocketOutline(pad.pocket) : null,
+      letIn: letInto(pad).map(pocketOutline),
       side: kept ? null : sideOf(pad, built.polygon),
       insertOf: null,
+      nth: 1,
+      blend: 0,
     };
   });
-  return [...pads, ...model.pads.flatMap((built) => insertPiece(model, built))];
+  return [...pads, ...model.pads.flatMap((built) => insertPieces(model, built))];
 }

@@ -1,9 +1,9 @@
-import { polygonArea as d3Area, polygonContains } from 'd3';
+import { polygonArea as d3Area, polygonCentroid as d3Centroid, polygonContains } from 'd3';
 import { describe, expect, it } from 'vitest';
 import { modelOf } from '../build';
 import { findMaterial, FOAMS } from '../foam';
 import { templatesOf } from '../formats/templates';
-import { firstPatch, firstPocket, newPiece, type Pad, type Piece } from '../piece';
+import { firstPatch, firstPocket, newPiece, nextLetIn, type Pad, type Piece } from '../piece';
 import { planPiece, type Plan } from '../plan';
 import { sitStep } from '../sit';
 import { sizesOf } from '../sizes';
@@ -116,6 +116,47 @@ describe('a patch in an old pad', () => {
     ];
     expect(mended).toBeLessThan(worn - 1);
     expect(mended).toBeGreaterThan(fresh);
+  });
+
+  it('and another beside it: each cut, each on a template of its own, each with its step, each in the sitting', () => {
+    const box = { minX: -225, maxX: 225, minY: -210, maxY: 210 };
+    const first = { ...firstPatch(main), blend: 15 };
+    const one = { ...main, pocket: first };
+    const second = { ...nextLetIn(one, box), blend: 0 };
+    const both = withMain(old, { pocket: first, patches: [second] });
+    const plan = planned(both);
+    const inserts = plan.foam.filter(({ insertOf }) => insertOf === 'main');
+    expect(inserts.map(({ pad, blend }) => [pad, blend])).toEqual([
+      ['main insert', 15],
+      ['main insert 2', 0],
+    ]);
+    const [a, b] = inserts.map(({ outline }) => d3Centroid(outline.map(([x, y]): [number, number] => [x, y])));
+    expect(Math.hypot(a![0] - b![0], a![1] - b![1])).toBeCloseTo(Math.hypot(first.x - second.x, first.y - second.y), 3);
+    const notes = sizesOf(plan, both, {}).filter(({ key }) => key.startsWith('foam.main insert'));
+    expect(notes.map(({ note }) => note?.includes('rim sloping over 15 mm'))).toEqual([true, false]);
+    const steps = plan.steps.filter(({ key }) => key.startsWith('patch-main'));
+    expect(steps.map(({ key }) => key)).toEqual(['patch-main', 'patch-main-2']);
+    expect(steps[0]!.detail).toMatch(/sloping in over 15 mm/);
+    expect(steps[1]!.detail).toMatch(/its middle \d+ mm (right|left) of the middle|half way back/);
+    // Both carry: a disc on the second sinks less than it did in the worn foam there.
+    const sink = (piece: Piece): number =>
+      sitStep(modelOf({ ...piece, sit: { loader: 'disc', mass: 5, share: 100, x: second.x, y: second.y } }, {}), 'trial')!.plan.sink;
+    const worn = (piece: Piece): Piece => withMain(piece, { hardnessLeft: 50 });
+    const onlyFirst = sink(worn(withMain(old, { pocket: first })));
+    expect(sink(worn(both))).toBeLessThan(onlyFirst - 0.5);
+  });
+
+  it('a blended pocket is softer towards its rim than an upright one, and as soft in its middle', () => {
+    const sink = (blend: number, x: number): number => {
+      const piece = withMain(chair, {
+        trim: false,
+        pocket: { x: 0, y: 0, width: 240, length: 240, deep: 25, blend, material: 'resilient-soft' },
+      });
+      return sitStep(modelOf({ ...piece, sit: { loader: 'disc', mass: 12, share: 100, x, y: 0 } }, {}), 'trial')!.plan.sink;
+    };
+    const [upright, blended] = [sink(0, 85), sink(80, 85)];
+    expect(blended).toBeLessThan(upright);
+    expect(Math.abs(sink(20, 0) - sink(0, 0))).toBeLessThan(0.12 * sink(0, 0));
   });
 
   it('begins no deeper than half the pad, at least as deep as a pocket where that is possible', () => {

@@ -78,7 +78,27 @@ export const CARRIERS: [string, Piece][] = [
           wedge: 60,
           profile: { kind: 'hollow', x: 0, y: 0, width: 200, length: 180, by: 8 },
           blocks: 2,
-          pocket: { x: 0, y: 0, width: 160, length: 120, deep: 15, material: 'seat-soft' },
+          pocket: {
+            x: 0,
+            y: 60,
+            width: 160,
+            length: 100,
+            deep: 15,
+            blend: 20,
+            material: 'seat-soft',
+            sat: {
+              photo,
+              marks: [
+                [1, 2],
+                [3, 40],
+              ],
+              points: [
+                [10, 20],
+                [30, 20],
+              ],
+            },
+          },
+          patches: [{ x: 0, y: -80, width: 100, length: 80, deep: 10, blend: 10, material: 'seat-soft' }],
           edge: { kind: 'rounded', width: 10 },
         },
       ],

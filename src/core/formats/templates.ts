@@ -157,13 +157,13 @@ function padTemplate(foam: FoamPiece, of = ''): Bare {
   const [x, y] = foam.insertOf ? [(box.minX + box.maxX) / 2, (box.minY + box.maxY) / 2] : [0, 0];
   return {
     of: `foam ${foam.pad}`,
-    title: `${foam.insertOf ? 'Insert, ' : ''}${NAMES[foam.role] ?? 'Pad'}${of}, ${foam.materialName}, ${foam.layers.join(' + ')} mm, cut ${foam.count}${foam.scrap ? ', from scraps' : ''}${foam.trimmed ? ', the line it is trimmed to' : ''}`,
+    title: `${foam.insertOf ? `Insert${foam.nth > 1 ? ` ${foam.nth}` : ''}, ` : ''}${NAMES[foam.role] ?? 'Pad'}${of}, ${foam.materialName}, ${foam.layers.join(' + ')} mm, cut ${foam.count}${foam.scrap ? ', from scraps' : ''}${foam.trimmed ? ', the line it is trimmed to' : ''}`,
     // Joins between blocks are dashed: each block is cut along them.
     lines: [
       { outline, closed: true },
       ...(foam.blocks.length > 1 ? foam.blocks.map((block): TemplateLine => ({ outline: block.outline, closed: true, dashed: true })) : []),
       // What is carved into it, or let in, is marked through the template.
-      ...(foam.pocket ? [{ outline: foam.pocket, closed: true, dashed: true }] : []),
+      ...foam.letIn.map((outline) => ({ outline, closed: true, dashed: true })),
     ],
     marks: [
       [x, box.minY],

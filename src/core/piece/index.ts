@@ -4,7 +4,8 @@ export { KINDS, kindOf, shapesFor, type Kind, type PieceKind, type Traits } from
 export { newChairSeat, newPiece } from './new-piece';
 export { begunPiece, begunShape, examplesOf, type Begun } from './begun';
 export { migrate } from './migrate';
+export { letInDepth, letInMeet, letInto, letInVolume } from './let-in';
 export { firstProfile, thickest, thinnest } from './pad-profile';
 export { PieceProblems, type Problem } from './problem';
 export * from './schema';
-export { firstPatch, firstPocket, freeId, rimOf, withCrown, withPad } from './stack-changes';
+export { firstPatch, firstPocket, nextLetIn, freeId, rimOf, withCrown, withPad } from './stack-changes';

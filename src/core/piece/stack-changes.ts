@@ -1,3 +1,5 @@
+import type { Point } from '../outline';
+import { letInMeet, letInto } from './let-in';
 import { defaultsOf, PAD_EDGE_FORMS, POCKET, type Pad, type PadEdge, type PadRole, type Pocket } from './schema';
 
 /** Pads as they are first laid on. */
@@ -42,6 +44,43 @@ export function firstPatch({ material, thickness }: Pick<Pad, 'material' | 'thic
   const start = defaultsOf(POCKET);
   return { ...start, x: 0, y: 0, material, deep: Math.max(1, Math.min(thickness / 2, Math.max(start.deep, Math.round(thickness / 3)))) };
 }
+
+/**
+ * One more that is let into a pad: like the last, as near to it as there is room, smaller where there is none.
+ *
+ * @param pad what it is let into
+ * @param box the board's reach, mm
+ */
+export function nextLetIn(pad: Pad, box: { minX: number; maxX: number; minY: number; maxY: number }): Pocket {
+  const all = letInto(pad);
+  const last = all.at(-1);
+  if (!last) return pad.kept ? firstPatch(pad) : firstPocket(pad.thickness);
+  const fits = (own: Pocket): boolean => !all.some((other) => letInMeet(own, other, BESIDE));
+  for (const share of SHARES) {
+    const [width, length] = [last.width, last.length].map((mm) => Math.max(SMALL, Math.round(mm * share)));
+    const own = {
+      ...last,
+      sat: null,
+      width: width!,
+      length: length!,
+      blend: Math.min(last.blend ?? 0, Math.floor(Math.min(width!, length!) / 2)),
+    };
+    const places: Point[] = [];
+    for (let x = Math.ceil(box.minX + own.width / 2); x <= box.maxX - own.width / 2; x += GRID)
+      for (let y = Math.ceil(box.minY + own.length / 2); y <= box.maxY - own.length / 2; y += GRID) places.push([x, y]);
+    const away = ([x, y]: Point): number => Math.hypot(x - last.x, y - last.y);
+    const free = places.sort((p, q) => away(p) - away(q)).find(([x, y]) => fits({ ...own, x, y }));
+    if (free) return { ...own, x: free[0], y: free[1] };
+  }
+  return { ...last, sat: null, width: SMALL, length: SMALL, blend: 0 };
+}
+
+/** What is left between two that are let in, the smallest that is begun with, and how finely a place is looked for, mm. */
+const BESIDE = 10;
+const SMALL = 40;
+const GRID = 10;
+/** How large the next one is against the last: as large where there is room. */
+const SHARES = [1, 0.75, 0.5, 0.3, 0];
 
 /** A pocket as it is first let in: under a rider's seat bones, filled softer, at most half the pad deep. */
 export function firstPocket(thickness: number): Pocket {

@@ -1,6 +1,6 @@
 import { isMatched } from '../cover';
 import { readerOf, figuresFor, ruleOf, type HouseRules, type RuleReader } from '../house';
-import { kindOf, PAD_ROLES, type Cloth, type Piece } from '../piece';
+import { kindOf, letInto, PAD_ROLES, type Cloth, type Piece } from '../piece';
 import { planPiece } from './plan';
 import type { Asked } from './questions';
 import type { Plan } from './types';
@@ -97,7 +97,7 @@ function otherLadders(piece: Piece): Ladder[] {
   piece.pads.forEach((pad, k) => {
     // A join that reads through, lies in a pocket or over another pad's join is no saving.
     const joined = piece.pads.some(({ blocks }) => (blocks ?? 1) > 1);
-    if (joined || pad.kept || pad.scrap || pad.role === 'topper' || pad.pocket) return;
+    if (joined || pad.kept || pad.scrap || pad.role === 'topper' || letInto(pad).length > 0) return;
     ladders.push([
       {
         id: `joined-${pad.id}`,

@@ -7,8 +7,8 @@ export type Layer = {
   lower: Float64Array;
   upper: Float64Array;
   law: Law;
-  /** a pocket let in from above: the columns between which it lies, how deep, and what fills it */
-  insert?: { from: number; to: number; deep: number; law: Law };
+  /** what is let in from above: how deep right of each column, and what fills it */
+  letIn?: { deep: Float64Array; law: Law }[];
 };
 
 /**
@@ -116,12 +116,13 @@ export function meshOf(stack: StackCut, element: number): Mesh {
   }
   const triangles: number[] = [];
   const lawOf: number[] = [];
-  const laws = [...layers.map((layer) => layer.law), AIR, ...layers.flatMap((layer) => (layer.insert ? [layer.insert.law] : []))];
+  const laws = [...layers.map((layer) => layer.law), AIR, ...layers.flatMap((layer) => (layer.letIn ?? []).map(({ law }) => law))];
   const lawIn = (l: number, column: number, share: number): number => {
-    const { insert, lower, upper } = layers[l]!;
-    if (!insert || column < insert.from || column >= insert.to) return l;
+    const { letIn, lower, upper } = layers[l]!;
+    if (!letIn) return l;
     const thickness = (upper[column]! - lower[column]! + upper[column + 1]! - lower[column + 1]!) / 2;
-    return (1 - share) * thickness < insert.deep ? layers.length + 1 + layers.slice(0, l).filter((other) => other.insert).length : l;
+    const own = letIn.findIndex(({ deep }) => (1 - share) * thickness < deep[column]!);
+    return own < 0 ? l : layers.length + 1 + layers.slice(0, l).reduce((sum, other) => sum + (other.letIn?.length ?? 0), 0) + own;
   };
   const quad = (a: number, b: number, c: number, d: number, law: number): void => {
     // a b below left to right, d c above: the diagonal rises towards the rim, so that both halves of a cut are alike.

@@ -3,7 +3,7 @@ import type { Model } from '../build';
 import { wayOf, type LiningPiece } from '../cover';
 import { gluedLayers, type FoamPiece } from '../cut';
 import { outlineSize, type Outline } from '../outline';
-import { kindOf, PAD_ROLES, type Opening, type Pad, type StripItem, type StripRecord } from '../piece';
+import { kindOf, letInto, PAD_ROLES, type Opening, type Pad, type Pocket, type StripItem, type StripRecord } from '../piece';
 import { findingOf, meetings } from '../strip';
 import { CAUTIONS } from './cautions';
 import { metresRound } from './metres';
@@ -270,28 +270,40 @@ function cutSteps({ piece, rule }: Model, foam: readonly FoamPiece[]): Step[] {
       : []),
   ];
   steps.push(...formSteps(piece.pads));
-  for (const { id, role, pocket, kept } of piece.pads) {
-    if (!pocket) continue;
-    const passes = Math.ceil(pocket.deep / rule('carvePass') - 1e-9);
-    steps.push(
-      kept
-        ? step(
-            `patch-${id}`,
-            `Patch the old ${roleName(role)}`,
-            `Cut the worn place out, ${pocket.width} × ${pocket.length} mm and ${pocket.deep} mm deep, its sides sloping in; glue fresh foam in, standing proud; when the glue holds trim it flush and feel over it with the flat hand.`,
-            HANDLING.patch,
-            { caution: CAUTIONS.knife, wait: rule('timeGlueTack') },
-          )
-        : step(
-            `pocket-${id}`,
-            `Carve the pocket in the ${roleName(role)}`,
-            `${passes} even passes, feeling left against right after each; glue the insert in flush.`,
-            passes * HANDLING.carvePass,
-            { caution: CAUTIONS.knife },
-          ),
-    );
-  }
+  for (const pad of piece.pads) letInto(pad).forEach((pocket, own, all) => steps.push(letInStep(pad, pocket, own, all.length, rule)));
   return steps;
+}
+
+/** Where a thing let in has its middle, as a tape finds it. */
+function whereLetIn({ x, y }: Pocket): string {
+  const from = (mm: number, more: string, less: string): string =>
+    Math.abs(mm) < 0.5 ? 'on the middle line' : `${Math.round(Math.abs(mm))} mm ${mm > 0 ? more : less}`;
+  return `its middle ${from(x, 'right of the middle', 'left of the middle')}, ${from(y, 'behind the middle', 'before the middle').replace('on the middle line', 'half way back')}`;
+}
+
+/** Carving one pocket, or patching one worn place. */
+function letInStep({ id, role, kept }: Pad, pocket: Pocket, own: number, of: number, rule: Model['rule']): Step {
+  const { width, length, deep, blend, sat } = pocket;
+  const photos = sat ? [sat.photo] : [];
+  const end = own === 0 ? id : `${id}-${own + 1}`;
+  const which = of > 1 ? `, ${own + 1} of ${of}` : '';
+  const slope = blend ? `its sides sloping in over ${Math.round(blend)} mm` : null;
+  if (kept)
+    return step(
+      `patch-${end}`,
+      `Patch the old ${roleName(role)}${which}`,
+      `Cut the worn place out, ${width} × ${length} mm and ${deep} mm deep, ${whereLetIn(pocket)}, ${slope ?? 'its sides sloping in'}; glue fresh foam in, standing proud; when the glue holds trim it flush and feel over it with the flat hand.`,
+      HANDLING.patch,
+      { caution: CAUTIONS.knife, wait: rule('timeGlueTack'), photos },
+    );
+  const passes = Math.ceil(deep / rule('carvePass') - 1e-9);
+  return step(
+    `pocket-${end}`,
+    `Carve the pocket in the ${roleName(role)}${which}`,
+    `${width} × ${length} mm and ${deep} mm deep, ${whereLetIn(pocket)}${slope ? `, ${slope}` : ''}: ${passes} even passes, feeling left against right after each; ${slope ? 'cut the insert’s rim to the same slope and glue it' : 'glue the insert'} in flush.`,
+    passes * HANDLING.carvePass,
+    { caution: CAUTIONS.knife, photos },
+  );
 }
 
 /** Whether the padding lies on its base, or is held by its cover alone: then its lowest layer is glued to nothing. */

@@ -102,7 +102,7 @@ function under(sick: Sick): Trial[] {
           words: `Keep the ${foam.name.toLowerCase()} as a topper over ${thickness} mm of ${f.name.toLowerCase()}`,
           pads: [
             ...piece.pads.slice(0, at),
-            { ...main, id: free(piece.pads), material: f.id, thickness, pocket: null },
+            { ...main, id: free(piece.pads), material: f.id, thickness, pocket: null, patches: [] },
             { ...main, role: 'topper' },
             ...piece.pads.slice(at + 1),
           ],

@@ -223,14 +223,14 @@ function short(mm: number): number {
   return Math.round(mm * 10) / 10;
 }
 
-/** What a layer of the bed is called: pads in order, each pocket's insert after its pad. */
+/** What a layer of the bed is called: pads in order, what is let into a pad after it. */
 function layerName(model: Model, layer: number): string {
   let at = 0;
   for (const built of model.pads) {
     if (at === layer) return `${built.pad.role} pad`;
     at += 1;
-    if (built.pad.pocket && built.insert) {
-      if (at === layer) return 'pocket';
+    for (const { pocket } of built.letIn) {
+      if (at === layer) return pocket === built.pad.pocket ? 'pocket' : 'patch';
       at += 1;
     }
   }

@@ -36,11 +36,11 @@ function insertLine(insert: FoamPiece, { pads }: Piece): SizeLine {
   return {
     key: `foam.${insert.pad}`,
     group: 'Padding',
-    label: pad.kept ? `Patch in the ${name}` : `Insert in the ${name}`,
+    label: `${pad.kept ? 'Patch' : 'Insert'}${insert.nth > 1 ? ` ${insert.nth}` : ''} in the ${name}`,
     value: insert.width,
     by: insert.height,
     unit: 'length',
-    note: `${insert.materialName.toLowerCase()}, ${insert.layers.join(' + ')} mm, oval, ${insert.count} to cut, ${insert.thickness} mm deep`,
+    note: `${insert.materialName.toLowerCase()}, ${insert.layers.join(' + ')} mm, oval, ${insert.count} to cut, ${insert.thickness} mm deep${insert.blend > 0 ? `, rim sloping over ${Math.round(insert.blend)} mm` : ''}`,
     formula: 'size = the pocket’s own; trimmed flush once it is glued in',
     terms: [length('deep', 'Depth of the pocket', insert.thickness), length('pad', 'Thickness of the pad', pad.thickness)],
   };

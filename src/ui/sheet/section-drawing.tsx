@@ -2,7 +2,8 @@
 
 import { heightAt, inPocket, readGrid, type Section } from '@/core/build';
 import { cutBoard } from '@/core/base';
-import { foamsOf, withCrown, type Pad, type Piece } from '@/core/piece';
+import type { Point } from '@/core/outline';
+import { foamsOf, letInDepth, letInto, withCrown, type Pad, type Piece, type Pocket } from '@/core/piece';
 import type { SitView } from '@/core/plan';
 import { LEVEL } from '@/core/sizes';
 import { Dimension } from '@/ui/drawing/dimension';
@@ -62,22 +63,21 @@ function Cut({ piece, section, size }: { piece: Piece; section: Section; size: n
         strokeWidth={size * 0.14}
         data-board-cut
       />
-      {piece.pads.map((pad) => (
-        <PocketCut key={`${pad.id} pocket`} pad={pad} section={section} size={size} />
-      ))}
+      {piece.pads.flatMap((pad) =>
+        letInto(pad).map((pocket, own) => <LetInCut key={`${pad.id} ${own}`} pad={pad} pocket={pocket} section={section} size={size} />),
+      )}
     </>
   );
 }
 
-function PocketCut({ pad, section, size }: { pad: Pad; section: Section; size: number }) {
-  const { pocket } = pad;
+/** A pocket's insert or a patch, as deep as it is let in at each place. */
+function LetInCut({ pad, pocket, section, size }: { pad: Pad; pocket: Pocket; section: Section; size: number }) {
   const cut = section.pads.find((c) => c.id === pad.id);
-  if (!pocket || !cut) return null;
-  const under = cut.upper.filter(([x]) =>
-    inPocket(pocket, [section.origin[0] + section.direction[0] * x, section.origin[1] + section.direction[1] * x]),
-  );
+  if (!cut) return null;
+  const at = (x: number): Point => [section.origin[0] + section.direction[0] * x, section.origin[1] + section.direction[1] * x];
+  const under = cut.upper.filter(([x]) => inPocket(pocket, at(x)));
   if (under.length < 2) return null;
-  const floor = under.map(([x, z]): [number, number] => [x, z - pocket.deep]);
+  const floor = under.map(([x, z]): [number, number] => [x, z - letInDepth(pocket, at(x))]);
   return (
     <path
       d={`${openPath([...under, ...floor.reverse()])}Z`}

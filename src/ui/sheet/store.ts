@@ -18,7 +18,7 @@ export type Looks = {
   stage: string;
   round: boolean;
   /** the photo instead of the plan */
-  tracing: boolean;
+  tracing: string | null;
   /** which sight of the cover */
   look: string;
   /** the place of the edge that is pointed at */
@@ -111,7 +111,7 @@ export function createSheetStore(
       nextSerial,
       stage,
       round: false,
-      tracing: false,
+      tracing: null,
       look: 'plan',
       pointed: 0,
       unfolded: [],

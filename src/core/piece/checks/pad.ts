@@ -1,8 +1,9 @@
 import { crossesItself, distanceTo, isInside, polygonArea, type Polygon } from '../../outline';
 import { foamOf } from '../foams';
+import { letInMeet, letInto } from '../let-in';
 import { thinnest } from '../pad-profile';
 import type { Problem } from '../problem';
-import type { Pad, Piece } from '../schema';
+import type { Pad, Piece, Pocket } from '../schema';
 
 /** A pad smaller than this is none, mm². */
 const LEAST_AREA = 400;
@@ -87,21 +88,40 @@ export function checkPad(piece: Piece, pad: Pad, index: number, board: Polygon):
   const add = (path: string, message: string | null): void => {
     if (message) problems.push({ path: `pads.${index}.${path}`, message });
   };
-  const { edge, pocket } = pad;
+  const { edge } = pad;
   if (!foamOf(piece, pad.material)) add('material', `“${pad.material}” is not a foam we know`);
   if (edge.kind === 'rounded' && edge.width > pad.thickness)
     add('edge.width', `A rounding of ${short(edge.width)} mm is more than the pad is thick; ${short(pad.thickness)} mm is the most`);
   if (pad.outline) add('outline', checkDrawn(pad.outline, board));
   checkProfile(pad, add);
-  if (pocket) {
-    if (!foamOf(piece, pocket.material)) add('pocket.material', `“${pocket.material}” is not a foam we know`);
-    const least = thinnest(pad);
-    if (pocket.deep > least)
-      add(
-        'pocket.deep',
-        `The pocket is ${short(pocket.deep)} mm deep and the foam ${short(least)} mm: it would go through to the base. ${short(least)} mm is the most`,
-      );
-    if (pad.outline && !isInside(pad.outline, [pocket.x, pocket.y])) add('pocket.x', 'The pocket lies beside its pad');
-  }
+  const letIn = letInto(pad);
+  letIn.forEach((pocket, own) =>
+    checkLetIn(piece, pad, pocket, letIn.slice(0, own), (key, message) => add(`${letInPath(pad, own)}.${key}`, message)),
+  );
   return problems;
+}
+
+/** Where a thing let in stands in its pad: the pocket, or one of what lies beside it. */
+function letInPath(pad: Pad, own: number): string {
+  return pad.pocket ? (own === 0 ? 'pocket' : `patches.${own - 1}`) : `patches.${own}`;
+}
+
+/** What keeps a pocket or a patch from being let in. */
+function checkLetIn(piece: Piece, pad: Pad, pocket: Pocket, before: readonly Pocket[], add: (key: string, message: string) => void): void {
+  const what = pocket === pad.pocket ? 'pocket' : 'patch';
+  if (!foamOf(piece, pocket.material)) add('material', `“${pocket.material}” is not a foam we know`);
+  const least = thinnest(pad);
+  if (pocket.deep > least)
+    add(
+      'deep',
+      `The ${what} is ${short(pocket.deep)} mm deep and the foam ${short(least)} mm: it would go through to the base. ${short(least)} mm is the most`,
+    );
+  const half = Math.min(pocket.width, pocket.length) / 2;
+  if ((pocket.blend ?? 0) > half)
+    add(
+      'blend',
+      `A blend of ${short(pocket.blend!)} mm leaves no floor in what is ${short(2 * half)} mm across; ${short(half)} mm is the most`,
+    );
+  if (pad.outline && !isInside(pad.outline, [pocket.x, pocket.y])) add('x', `The ${what} lies beside its pad`);
+  if (before.some((other) => letInMeet(pocket, other))) add('x', `This ${what} lies over another: move it, or make one of both`);
 }

@@ -140,7 +140,7 @@ export const MOULD = oneOf('kind', [record({ kind: tag('rows'), rows: list('Cros
 
 /** Photos are named by what is in them. */
 export const PHOTO = Type.String({ title: 'Photo', pattern: '^[0-9a-f]{64}\\.(jpg|png|webp)$' });
-const pixel = pair(figure('Place in the photo', 'px', [-20000, 20000]));
+export const pixel = pair(figure('Place in the photo', 'px', [-20000, 20000]));
 
 /** A photo traced for its outline: picture points that are known, and the picture points of the outline. */
 export const TRACE = record({

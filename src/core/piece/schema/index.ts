@@ -7,8 +7,8 @@ export type { Buttons, Channels, Correction, Covering, Motif, Nails, SeamMove, S
 export { BAND_CUTS, BUTTONS, CHANNELS, MOTIF, NAILS, SEAM_PLACES, SEAM_SWATCH, SECOND_PARTS, SWATCH, WELT } from './covering';
 export { defaultsOf, describe, fieldAt, fieldIn, schemaAt, type DocumentField } from './field-at';
 export type { FieldUnit, Range } from './field';
-export type { OwnFoam, Pad, PadEdge, PadRole, Pocket, Sitting } from './pads';
-export { HAND_PRESS, KEPT, PAD_EDGE_FORMS, PAD_EDGES, PAD_ROLES, POCKET, RIM_SIZE } from './pads';
+export type { OwnFoam, Pad, PadEdge, PadRole, Pocket, SatPhoto, Sitting } from './pads';
+export { HAND_PRESS, KEPT, PAD_EDGE_FORMS, PAD_EDGES, PAD_ROLES, POCKET, POCKET_SIZE, RIM_SIZE } from './pads';
 export type { PadProfile, SidePoint, ThicknessRow } from './profiles';
 export { PAD_PROFILES, PROFILES, SIDE_POINT, THICKNESS_ROW } from './profiles';
 export type { ChalkLine, Panels, Piece, Variant } from './piece';

@@ -1,11 +1,13 @@
 import { type Static } from '@sinclair/typebox';
 import { FOAM_TYPES } from '../../foam';
 import { LOADERS } from '../../press/loaders';
+import { PHOTO, pixel } from './base';
 import { PAD_PROFILE } from './profiles';
 import { choice, figure, id, length, list, oneOf, optional, orNull, place, record, spot, tag, tick, whole, words, type Range } from './field';
 
 const PAD_SIZE: Range = [0.5, 500];
-const POCKET_SIZE: Range = [20, 600];
+/** How large a pocket can be across. */
+export const POCKET_SIZE: Range = [20, 600];
 /** How wide a rim is worked. */
 export const RIM_SIZE: Range = [1, 500];
 /** − is short of the board, + beyond it. */
@@ -61,13 +63,26 @@ export const KEPT = [
   { id: 'trimmed', name: 'Old, rim cut off' },
 ] as const;
 
-/** A softer (or harder) insert let into a pad from above: an oval of that width and length, so deep. */
+/**
+ * A photo from straight above of where somebody sat: seen on it, the middles of the front and the back edge, and then the
+ * mark of each seat bone.
+ */
+export const SAT = record({
+  photo: PHOTO,
+  marks: list('Known points', pixel, [0, 2]),
+  points: list('Seat bones', pixel, [0, 2]),
+});
+
+/** A softer (or harder) insert let into a pad from above: an oval of that width and length, so deep, its wall sloping over a blend. */
 export const POCKET = record({
   ...spot,
   width: length('Pocket width', POCKET_SIZE, { default: 180 }),
   length: length('Pocket length', POCKET_SIZE, { default: 160 }),
   deep: length('Pocket depth', [1, 500], { default: 15 }),
+  /** how wide the sloping wall is; none stands upright */
+  blend: optional(length('Edge blended over', [0, 150], { hint: 'nothing for an upright wall', default: 0 })),
   material: id('Insert'),
+  sat: optional(orNull(SAT)),
 });
 
 export const PAD = record({
@@ -85,6 +100,8 @@ export const PAD = record({
   /** the form of its top where it is neither level nor a wedge; null is level */
   profile: optional(orNull(PAD_PROFILE)),
   pocket: optional(orNull(POCKET)),
+  /** more that is let in beside it: patches where old foam is worn, a second pocket */
+  patches: optional(list('More let in', POCKET, [0, 8])),
   /** joined from this many blocks side by side */
   blocks: optional(whole('Joined from blocks', [1, 12], { hint: 'side by side, glued', default: 1 })),
   /** cut from scraps in the store; only for pads that another covers */
@@ -139,6 +156,7 @@ export const SITTING = record({
 export type Pad = Static<typeof PAD>;
 export type PadRole = Pad['role'];
 export type PadEdge = Static<typeof PAD_EDGE>;
+export type SatPhoto = Static<typeof SAT>;
 export type Pocket = Static<typeof POCKET>;
 export type OwnFoam = Static<typeof OWN_FOAM>;
 export type Sitting = Static<typeof SITTING>;

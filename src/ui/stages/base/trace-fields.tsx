@@ -66,18 +66,18 @@ export function TraceFields() {
     const kept = await keepPhoto(file);
     if ('message' in kept) return setMessage(kept.message);
     setMessage(apply(withTrace(piece, { photo: kept.name, scale: FIRST_SCALE.two, marks: [], points: [] })));
-    show({ tracing: true });
+    show({ tracing: 'base.trace' });
   };
   const use = (join: 'line' | 'smooth') => {
     const nodes = tracedNodes(trace!, join);
     if (typeof nodes === 'string') return setMessage(nodes);
     const wrong = apply({ ...piece, base: { ...piece.base, notches: [], edges: [], shape: { type: 'drawn', mirrored: false, nodes } } });
     setMessage(wrong);
-    if (!wrong) show({ tracing: false });
+    if (!wrong) show({ tracing: null });
   };
   const takeOut = () => {
     apply(withTrace(piece, null));
-    show({ tracing: false });
+    show({ tracing: null });
   };
   const lacking = trace ? photoScale(trace) : null;
   return (
@@ -88,7 +88,11 @@ export function TraceFields() {
       {trace && (
         <>
           <div className="flex items-center">
-            <button type="button" className="text-sm underline cursor-pointer" onClick={() => show({ tracing: !tracing })}>
+            <button
+              type="button"
+              className="text-sm underline cursor-pointer"
+              onClick={() => show({ tracing: tracing ? null : 'base.trace' })}
+            >
               {tracing ? 'Back to the plan' : 'Show the photo'}
             </button>
             <TakeOut what="the photo" onClick={takeOut} />

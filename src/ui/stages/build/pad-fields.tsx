@@ -8,7 +8,7 @@ import { canBeTrimmed } from '@/core/cut';
 import { wordFor } from '@/core/words';
 import { evenCorners } from '@/core/outline';
 import { foamThickness, inUnit } from '@/core/length';
-import { fieldAt, foamOf, foamsOf, PAD_EDGES, PAD_ROLES, rimOf, type Pad } from '@/core/piece';
+import { fieldAt, foamOf, foamsOf, letInto, PAD_EDGES, PAD_ROLES, rimOf, type Pad } from '@/core/piece';
 import { ChoiceField, LengthField, TickField } from '@/ui/kit/fields';
 import { useLength, useSettings } from '@/ui/kit/settings';
 import { PieceField } from '@/ui/sheet/piece-field';
@@ -95,7 +95,7 @@ function More({ pad, index }: Props) {
   const at = `pads.${index}`;
   const wedge = typeof pad.wedge === 'number';
   return (
-    <details className="text-sm" open={Boolean(pad.pocket) || wedge || Boolean(pad.kept)}>
+    <details className="text-sm" open={letInto(pad).length > 0 || wedge || Boolean(pad.kept)}>
       <summary className="cursor-pointer py-1 text-xs">Wedge, blocks, old foam, pocket</summary>
       <TickField label="A wedge, thicker one way" checked={wedge} onChange={(on) => set({ wedge: on ? pad.thickness : null })} />
       {wedge && <PieceField at={`${at}.wedge`} />}
@@ -163,6 +163,7 @@ export function PadFields({ pad, index }: Props) {
   const at = `pads.${index}`;
   return (
     <fieldset
+      data-pad={pad.id}
       ref={setNodeRef}
       style={{ transform: CSS.Translate.toString(transform), transition }}
       className={`border-t border-base-content/25 py-2 bg-base-100 ${isDragging ? 'relative z-10 opacity-80' : ''}`}

@@ -3,9 +3,13 @@
 import { Upload } from 'lucide-react';
 import { useEffect, useState } from 'react';
 import { asMat, MAT_SIDE, matLikeness, matSums, readMatCsv, type MatFrame } from '@/core/formats/mat-frame';
+import { firstPocket } from '@/core/piece';
 import type { SitView } from '@/core/plan';
+import { pocketAt, satOnMat } from '@/core/sit';
 import { PRESSURE_FULL, pressureColour } from '@/ui/drawing/pressure';
 import { FilePick } from '@/ui/kit/file-pick';
+import { Wrong } from '@/ui/kit/lists';
+import { usePiece, useSheet } from '@/ui/sheet/store';
 
 /** A frame as sixteen by sixteen cells, the front at the bottom. */
 function Frame({ frame, says }: { frame: MatFrame; says: string }) {
@@ -88,6 +92,31 @@ function Sums({ computed, measured }: { computed: MatFrame; measured: MatFrame }
   );
 }
 
+/** Lets a pocket in where the mat says that somebody sat: the one there is is moved, else the main pad gets one. */
+function PocketThere({ frame, middle }: { frame: MatFrame; middle: readonly [number, number] }) {
+  const { pads } = usePiece();
+  const put = useSheet((state) => state.put);
+  const [message, setMessage] = useState<string | null>(null);
+  const sat = satOnMat(frame, middle);
+  const which = [pads.findLastIndex((pad) => pad.pocket), pads.findLastIndex((pad) => pad.role === 'main')].find((i) => i >= 0);
+  if (which === undefined) return null;
+  const { pocket, thickness } = pads[which]!;
+  const there = () =>
+    setMessage(
+      sat
+        ? put(`pads.${which}.pocket`, pocketAt(pocket ?? firstPocket(thickness), sat))
+        : 'Nobody sits on the mat: there is no place to take from it.',
+    );
+  return (
+    <>
+      <button type="button" className="btn btn-sm btn-outline font-normal mt-1" onClick={there}>
+        {pocket ? 'Move the pocket there' : 'Let a pocket in there'}
+      </button>
+      <Wrong message={message} />
+    </>
+  );
+}
+
 /** A real sit test laid beside the computed one. */
 export function MatCompare({ view, middle }: { view: SitView; middle: readonly [number, number] }) {
   const { frame, note, listening, listen, read } = useMat();
@@ -113,6 +142,7 @@ export function MatCompare({ view, middle }: { view: SitView; middle: readonly [
             <Frame frame={frame} says="measured" />
           </div>
           <Sums computed={computed} measured={frame} />
+          <PocketThere frame={frame} middle={middle} />
         </>
       )}
     </section>

@@ -1,19 +1,28 @@
 'use client';
 
 import { useState, type PointerEvent } from 'react';
-import { POINTS, type Trace } from '@/core/piece';
-import { useSheet } from '@/ui/sheet/store';
+import type { Trace } from '@/core/piece';
 
-/** The photo itself: clicks are first what is known, then the outline. Arrow keys move a cross; Enter marks. */
-export function TracingBoard({ trace }: { trace: Trace }) {
-  const put = useSheet((state) => state.put);
-  const onTrace = (next: Trace) => put('base.trace', next);
+/** What is marked on a photo: first the known places, then the others. */
+export type Marked = Pick<Trace, 'photo' | 'marks' | 'points'>;
+
+type Props<T extends Marked> = {
+  trace: T;
+  /** how many known places come first, and how many others at most */
+  needed: number;
+  most: number;
+  onTrace: (next: T) => void;
+  /** the others are places by themselves, not an outline */
+  single?: boolean;
+};
+
+/** The photo itself: clicks are first what is known, then the rest. Arrow keys move a cross; Enter marks. */
+export function TracingBoard<T extends Marked>({ trace, needed, most, onTrace, single }: Props<T>) {
   const [size, setSize] = useState<{ width: number; height: number } | null>(null);
   const [cross, setCross] = useState<[number, number] | null>(null);
-  const needed = trace.scale.kind === 'two' ? 2 : 4;
   const mark = (at: [number, number]) => {
     if (trace.marks.length < needed) onTrace({ ...trace, marks: [...trace.marks, at] });
-    else if (trace.points.length < POINTS[1]) onTrace({ ...trace, points: [...trace.points, at] });
+    else if (trace.points.length < most) onTrace({ ...trace, points: [...trace.points, at] });
   };
   const place = (event: PointerEvent<SVGSVGElement>) => {
     const inverse = event.currentTarget.getScreenCTM()?.inverse();
@@ -53,7 +62,7 @@ export function TracingBoard({ trace }: { trace: Trace }) {
         }}
       >
         <image href={`/api/photos/${trace.photo}`} width={width} height={height} />
-        {trace.points.length > 1 && (
+        {trace.points.length > 1 && !single && (
           <polygon points={trace.points.map((p) => p.join(',')).join(' ')} fill="none" stroke="var(--cover-line)" strokeWidth={dot * 0.5} />
         )}
         {trace.points.map(([x, y], i) => (
