@@ -109,6 +109,7 @@ export const CARRIERS: [string, Piece][] = [
       overrides: Object.fromEntries(RULES.map(({ key, value }) => [key, value])),
       variants: [{ id: 'v-1', name: 'One', count: 1, shape: STARTING_SHAPES.rectangle }],
       strip: {
+        part: 'deck',
         items: [
           {
             id: 's-1',
@@ -120,6 +121,7 @@ export const CARRIERS: [string, Piece][] = [
             leg: 8,
             thickness: 0,
             again: 'replace',
+            part: 'inside-back',
             photos: [photo],
           },
         ],

@@ -4,7 +4,7 @@ import { wayOf, type LiningPiece } from '../cover';
 import { gluedLayers, type FoamPiece } from '../cut';
 import { outlineSize, type Outline } from '../outline';
 import { kindOf, letInto, PAD_ROLES, type Opening, type Pad, type Pocket, type StripItem, type StripRecord } from '../piece';
-import { findingOf, meetings } from '../strip';
+import { findingOf, inTurn, meetings, partName, partOf } from '../strip';
 import { CAUTIONS } from './cautions';
 import { metresRound } from './metres';
 import { step, type Step } from './step';
@@ -31,6 +31,19 @@ function meetWords(strip: StripRecord, outline: Outline): string {
     : '';
 }
 
+/** What comes off, in its order; of several parts of a chair from the outermost in. */
+function offWords(strip: StripRecord): string {
+  const off = inTurn(strip).filter(({ again }) => again !== 'stays');
+  let said: string | null = null;
+  const words = off.map((item) => {
+    const part = partOf(strip, item);
+    const head = part && part !== said ? `${partName(part)}: ` : '';
+    said = part;
+    return `${head}${item.name}`;
+  });
+  return words.join(', ') || 'All of it';
+}
+
 /** Taking the old work off, and what was found under it. */
 export function stripSteps({ piece: { strip }, outline }: Model): Step[] {
   const steps: Step[] = [];
@@ -39,12 +52,7 @@ export function stripSteps({ piece: { strip }, outline }: Model): Step[] {
       step(
         'strip',
         'Strip',
-        `${
-          strip.items
-            .filter(({ again }) => again !== 'stays')
-            .map((item) => item.name)
-            .join(', ') || 'All of it'
-        }; mark where each sat before it comes off.${meetWords(strip, outline)}${staysWords(strip.items)}`,
+        `${offWords(strip)}; mark where each sat before it comes off.${meetWords(strip, outline)}${staysWords(strip.items)}`,
         Math.max(1, strip.items.length) * HANDLING.takeOff,
         { caution: CAUTIONS.strip, photos: [...(strip.photos ?? []), ...strip.items.flatMap((item) => item.photos)] },
       ),

@@ -4,7 +4,7 @@ import type { FoamPiece } from '../cut';
 import { FASTENERS, type Fastening } from '../fix';
 import { polygonPerimeter } from '../outline';
 import { HARDWARE_KINDS, STRIP_KINDS, type Hardware } from '../piece';
-import { reassembly } from '../strip';
+import { otherParts, partComes, partName, reassembly } from '../strip';
 import { boardSteps, buildSteps, deckSteps, stripSteps, woodSteps } from './before-steps';
 import { CAUTIONS } from './cautions';
 import { finishingSteps, firstSteps, sewingSteps } from './sewing-steps';
@@ -56,6 +56,7 @@ function refitSteps({ piece: { strip } }: Model): Step[] {
   const pinned = (strip?.photos ?? []).filter((name) => strip?.pins?.some(({ photo }) => photo === name));
   const madeNew = new Set<string>(STRIP_KINDS.filter((kind) => kind.again === 'replace').map((kind) => kind.id));
   return reassembly(strip)
+    .filter(({ part }) => !strip || partComes(strip, part) === 'itself')
     .filter((part) => part.again !== 'replace' || !madeNew.has(part.item.what))
     .map((part, k) =>
       step(
@@ -66,6 +67,29 @@ function refitSteps({ piece: { strip } }: Model): Step[] {
         { photos: [...(k === 0 ? pinned : []), ...part.item.photos] },
       ),
     );
+}
+
+/** The other parts of the chair that go on before this piece or after it, each with what belongs to it. */
+function partSteps({ piece: { strip } }: Model, comes: 'before' | 'after'): Step[] {
+  if (!strip) return [];
+  const back = reassembly(strip);
+  return otherParts(strip)
+    .filter((other) => other.comes === comes)
+    .map(({ part, name, items }, k) => {
+      const own = back.filter((refit) => refit.part === part);
+      const things = own.map(({ words, again }) => (again === 'refit' ? `${words} (the old one)` : words)).join('; ');
+      const first =
+        k === 0 && comes === 'after'
+          ? ` Cloth of the ${partName(strip.part!)} that shares its rebate is trimmed with it now, not before.`
+          : '';
+      return step(
+        `part-${part}`,
+        `${name} ${comes === 'before' ? 'first' : 'now'}`,
+        `${things || 'Nothing of it goes back on'}. Its cloth has a row of staples of its own beside that of its neighbour.${first}`,
+        Math.max(1, own.length) * HANDLING.refit,
+        { caution: CAUTIONS.staples, photos: items.flatMap(({ photos }) => photos) },
+      );
+    });
 }
 
 /**
@@ -86,6 +110,7 @@ export function runSteps({ fastening, foam, wadding, dust, cover }: Ingredients)
     ...woodSteps(model),
     ...firstSteps(model, cover),
     ...deckSteps(model),
+    ...partSteps(model, 'before'),
     ...buildSteps(model, foam, wadding),
     ...sewingSteps(model, cover),
     ...fasten,
@@ -93,6 +118,7 @@ export function runSteps({ fastening, foam, wadding, dust, cover }: Ingredients)
     ...finish,
     ...(dust ? [dustStep(model, dust)] : []),
     ...refitSteps(model),
+    ...partSteps(model, 'after'),
     step('measure', 'Measure and label', 'Crown and height against the sizes; label with serial and day.', HANDLING.measure, {
       caution: CAUTIONS.fire,
     }),

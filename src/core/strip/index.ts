@@ -1,3 +1,4 @@
+export { inTurn, otherParts, outOfTurn, partComes, partName, partOf, type OutOfTurn } from './chair-parts';
 export { FINDINGS, findingOf, type Finding } from './findings';
 export { compareOldCover, type OldCompared } from './old-cover';
 export { leavesHoles, oldHoles } from './old-holes';

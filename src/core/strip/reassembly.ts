@@ -1,7 +1,13 @@
-import type { StripItem, StripRecord } from '../piece';
+import type { ChairPart, StripItem, StripRecord } from '../piece';
+import { inTurn, partOf } from './chair-parts';
 
 /** One step of putting back what came off: the reverse order, with what is replaced by new. */
-export type RefitStep = { item: StripItem; again: Exclude<StripItem['again'], 'leave-off' | 'stays'>; words: string };
+export type RefitStep = {
+  item: StripItem;
+  part: ChairPart | null;
+  again: Exclude<StripItem['again'], 'leave-off' | 'stays'>;
+  words: string;
+};
 
 const SIZES = (item: StripItem): string =>
   [
@@ -13,22 +19,25 @@ const SIZES = (item: StripItem): string =>
     .join(', ');
 
 /**
- * The order of reassembly: what came off last goes on first; what is not wanted again is left out, and what stayed in never came off.
+ * The order of reassembly: what came off last goes on first, of several parts of a chair the innermost first; what is not wanted again is left out, and what stayed in never came off.
  *
  * @param strip the record, in the order things came off
  */
 export function reassembly(strip: StripRecord | undefined): RefitStep[] {
-  return [...(strip?.items ?? [])].reverse().flatMap((item): RefitStep[] => {
-    const { again } = item;
-    if (again === 'leave-off' || again === 'stays') return [];
-    const sizes = SIZES(item);
-    const words = [
-      `${item.count > 1 ? `${item.count} × ` : ''}${item.name}${again === 'replace' ? ', new' : ''}`,
-      item.where,
-      again === 'refit' ? '' : sizes,
-    ]
-      .filter(Boolean)
-      .join('; ');
-    return [{ item, again, words }];
-  });
+  if (!strip) return [];
+  return inTurn(strip)
+    .reverse()
+    .flatMap((item): RefitStep[] => {
+      const { again } = item;
+      if (again === 'leave-off' || again === 'stays') return [];
+      const sizes = SIZES(item);
+      const words = [
+        `${item.count > 1 ? `${item.count} × ` : ''}${item.name}${again === 'replace' ? ', new' : ''}`,
+        item.where,
+        again === 'refit' ? '' : sizes,
+      ]
+        .filter(Boolean)
+        .join('; ');
+      return [{ item, part: partOf(strip, item), again, words }];
+    });
 }

@@ -1,3 +1,4 @@
+import { rebateWords } from '../../strip/chair-parts';
 import { meetAgain, meetings } from '../../strip/realign';
 import { CAUTIONS } from '../../run/cautions';
 import { step } from '../../run/step';
@@ -70,7 +71,7 @@ export const rivets: Fastener = {
         places.length * EACH,
         { caution: CAUTIONS.rivets },
       ),
-      step('trim', 'Trim', `Along the trim line, ${model.rule('stapleToTrim')} mm beyond the rivets.`, 3, {
+      step('trim', 'Trim', `Along the trim line, ${model.rule('stapleToTrim')} mm beyond the rivets.${rebateWords(model.piece.strip)}`, 3, {
         caution: CAUTIONS.shears,
       }),
     ],

@@ -3,6 +3,7 @@ import { BOARDS, findMaterial } from '../../foam';
 import type { RuleReader } from '../../house';
 import { offsetPolygon, polygonPerimeter } from '../../outline';
 import type { Cloth, Piece } from '../../piece';
+import { rebateWords } from '../../strip/chair-parts';
 import { meetAgain, meetings } from '../../strip/realign';
 import { CAUTIONS } from '../../run/cautions';
 import { step, type Step } from '../../run/step';
@@ -132,7 +133,7 @@ export const staples: Fastener = {
           { caution: CAUTIONS.staples },
         ),
         ...(corner ? [corner] : []),
-        step('trim', 'Trim', `Along the trim line, ${rule('stapleToTrim')} mm outside the staples.`, HANDLING.trim, {
+        step('trim', 'Trim', `Along the trim line, ${rule('stapleToTrim')} mm outside the staples.${rebateWords(piece.strip)}`, HANDLING.trim, {
           caution: CAUTIONS.shears,
         }),
       ],

@@ -23,6 +23,21 @@ export const AGAIN = [
   { id: 'stays', name: 'Stays in' },
 ] as const;
 
+/**
+ * Parts of one chair, in the order they are covered: the cloth of each goes under or behind that of the next, so they come
+ * off from the last to the first.
+ */
+export const CHAIR_PARTS = [
+  { id: 'deck', name: 'Deck' },
+  { id: 'inside-arms', name: 'Inside arms' },
+  { id: 'inside-back', name: 'Inside back' },
+  { id: 'wings', name: 'Inside wings' },
+  { id: 'outside-arms', name: 'Outside arms' },
+  { id: 'outside-back', name: 'Outside back' },
+  { id: 'trim', name: 'Trim and nails' },
+  { id: 'below', name: 'Dust cover' },
+] as const;
+
 /** One thing taken off, in the order it came. */
 export const STRIP_ITEM = record({
   id: id(),
@@ -36,6 +51,8 @@ export const STRIP_ITEM = record({
   thickness: length('Thickness', [0, 500], { default: 0 }),
   again: choice('Then', AGAIN),
   photos: list('Photos', PHOTO, [0, 12]),
+  /** of which part of the chair; left out, of this piece */
+  part: optional(orNull(choice('Part of the chair', CHAIR_PARTS, { empty: 'This piece' }))),
 });
 
 /** A measured piece of the old cover, kept as a pattern. */
@@ -74,6 +91,8 @@ export const MEET = record({
 });
 
 export const STRIP = record({
+  /** which part of a chair this piece is, where it is not one by itself */
+  part: optional(orNull(choice('This piece is', CHAIR_PARTS, { empty: 'A piece by itself' }))),
   items: list('What came off', STRIP_ITEM, [0, 80]),
   /** of the whole, before anything came off */
   photos: optional(list('Photos of the whole', PHOTO, [0, 24])),
@@ -89,6 +108,7 @@ export type StripRecord = Static<typeof STRIP>;
 export type Meet = Static<typeof MEET>;
 export type StripItem = Static<typeof STRIP_ITEM>;
 export type Pin = Static<typeof PIN>;
+export type ChairPart = (typeof CHAIR_PARTS)[number]['id'];
 export type StripKind = StripItem['what'];
 export type OldPiece = Static<typeof OLD_PIECE>;
 export type PressReadings = Static<typeof PRESS>;

@@ -2,8 +2,8 @@
 
 import { ArrowDown, ArrowUp } from 'lucide-react';
 import { useState } from 'react';
-import { defaultsOf, freeId, STRIP_ITEM, STRIP_KINDS, type StripItem } from '@/core/piece';
-import { leavesHoles, oldHoles, reassembly } from '@/core/strip';
+import { CHAIR_PARTS, defaultsOf, freeId, STRIP_ITEM, STRIP_KINDS, type StripItem } from '@/core/piece';
+import { inTurn, leavesHoles, oldHoles, outOfTurn, partComes, reassembly } from '@/core/strip';
 import { AddOne, TakeOut, Wrong } from '@/ui/kit/lists';
 import { keepPhoto } from '@/ui/kit/photo';
 import { PhotoButton } from '@/ui/kit/photo-button';
@@ -21,6 +21,7 @@ export function StripList() {
   const add = ({ id: what, name, again }: (typeof STRIP_KINDS)[number]) =>
     set([...items, { ...defaultsOf(STRIP_ITEM), id: freeId(items, 's'), what, name, where: '', again, photos: [] }]);
   const back = reassembly(strip);
+  const wrong = outOfTurn(strip);
   return (
     // A region that scrolls must be reachable by the keyboard.
     <div
@@ -34,6 +35,15 @@ export function StripList() {
       <div className="grid grid-cols-[minmax(0,3fr)_minmax(0,2fr)] gap-6">
         <section aria-label="What came off">
           <h3 className="font-display text-lg">What came off, in order</h3>
+          <PieceField at="strip.part" />
+          {wrong.length > 0 && (
+            <div className="text-sm border-l-3 border-warning pl-2 my-1" role="status" data-out-of-turn>
+              <p>{wrong[0]!.words}.</p>
+              <button type="button" className="btn btn-sm btn-outline font-normal" onClick={() => set(inTurn(strip))}>
+                Put them in that order
+              </button>
+            </div>
+          )}
           {items.length === 0 && (
             <p className="text-sm my-2">Nothing recorded yet. Begin with what holds the cover, and add each thing as it comes off.</p>
           )}
@@ -65,8 +75,14 @@ export function StripList() {
           <h3 className="font-display text-lg">It goes back on</h3>
           {back.length === 0 && <p className="text-sm my-2">The reverse of what came off appears here.</p>}
           <ol className="list-decimal pl-6 text-sm" data-reassembly>
-            {back.map((step) => (
+            {back.map((step, k) => (
               <li key={step.item.id} className="py-1">
+                {step.part && step.part !== back[k - 1]?.part && (
+                  <b className="block" data-chair-part={step.part}>
+                    {CHAIR_PARTS.find(({ id }) => id === step.part)!.name}
+                    {partComes(strip, step.part) === 'itself' && ', this piece'}
+                  </b>
+                )}
                 {step.words}
                 {step.again === 'refit' && <span className="text-secondary"> (the old one)</span>}
                 <Photos names={step.item.photos} />
@@ -158,6 +174,7 @@ function CarryHoles({ item, number }: { item: StripItem; number: number }) {
 
 function Item(props: ItemProps) {
   const { item, index } = props;
+  const chair = Boolean(useStrip().strip.part);
   const [message, setMessage] = useState<string | null>(null);
   const put = useSheet((state) => state.put);
   const at = `strip.items.${index}`;
@@ -171,7 +188,7 @@ function Item(props: ItemProps) {
       <ItemHead {...props} onPhoto={(file) => void photo(file)} />
       <div className="grid grid-cols-2 gap-x-4">
         <PieceField at={`${at}.name`} label={`Name, item ${index + 1}`} />
-        {(['where', 'count', 'again', ...keysOf(item.what)] as const).map((key) => (
+        {(['where', 'count', 'again', ...(chair ? (['part'] as const) : []), ...keysOf(item.what)] as const).map((key) => (
           <PieceField key={key} at={`${at}.${key}`} />
         ))}
       </div>
