@@ -353,3 +353,47 @@ test('a pocket lies where they sat, by photo and by mat; one more beside it, mov
   expect(pocket!.width).toBeGreaterThan(100);
   expect(pocket!.sat!.points).toHaveLength(2);
 });
+
+test('a roll and a cushion that hang by loops: cut, filled, bought, and undone', async ({ page }) => {
+  const id = await place(page, { ...newPiece('corner-seat'), name: 'Bay cushions' });
+  await page.goto(`/piece/${id}?stage=cover`);
+  await settled(page);
+  await page.getByText('Loose cushions and rolls').click();
+  await page.getByRole('button', { name: 'Loose cushion', exact: true }).click();
+  await page.getByRole('button', { name: 'Filled roll', exact: true }).click();
+  await settled(page);
+  await expect(page.locator('[data-loose="l-1"]')).toHaveText('456 g of filling each.');
+  await expect(slip(page, 'piece.l-2-body')).toContainText('424 mm × 527 mm');
+  await page.getByLabel('Finished diameter').fill('200');
+  await page.keyboard.press('Enter');
+  await settled(page);
+  // π · 200 and two allowances.
+  await expect(slip(page, 'piece.l-2-body')).toContainText('424 mm × 652 mm');
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(slip(page, 'piece.l-2-body')).toContainText('424 mm × 527 mm');
+  await unfold(page, 'Buy');
+  await expect(slip(page, 'loose.fill')).toContainText('0.76 kg');
+  await expect(slip(page, 'loose.knobs')).toContainText('4');
+  const file = test.info().outputPath('bay.json');
+  writeFileSync(file, JSON.stringify(await saved(page, id)));
+  const plan = JSON.parse(fovea('plan', file)) as { steps: { key: string }[]; cut: { cloth: { laid: { label: string }[] } } };
+  expect(plan.steps.some(({ key }) => key === 'loose-fill-l-1')).toBe(true);
+  expect(plan.cut.cloth.laid.filter(({ label }) => label.startsWith('Back cushion, panel'))).toHaveLength(2);
+});
+
+test('a strip over several parts of a chair puts itself in order, and stands round the work', async ({ page }) => {
+  const id = await place(page, { ...newPiece('tight-seat'), name: 'Reading chair deck' });
+  await page.goto(`/piece/${id}?stage=strip`);
+  await expect(page.getByLabel('This piece is')).toBeVisible();
+  await page.getByLabel('This piece is').selectOption('Deck');
+  for (const kind of ['Cover piece', 'Cover piece', 'Cover piece']) await page.getByRole('button', { name: kind, exact: true }).click();
+  await page.getByLabel('Part of the chair').nth(1).selectOption('Inside arms');
+  await page.getByLabel('Part of the chair').nth(2).selectOption('Outside back');
+  await expect(page.locator('[data-out-of-turn]')).toContainText('lies over the deck and comes off before it');
+  await page.getByRole('button', { name: 'Put them in that order' }).click();
+  await expect(page.locator('[data-out-of-turn]')).toBeHidden();
+  await expect(page.locator('[data-chair-part]')).toHaveText(['Deck, this piece', 'Inside arms', 'Outside back']);
+  await page.getByRole('button', { name: /Bench$/ }).click();
+  await expect(page.getByText('Inside arms now')).toBeVisible();
+  await expect(page.getByText('Outside back now')).toBeVisible();
+});

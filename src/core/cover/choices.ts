@@ -49,8 +49,10 @@ export function isMatched({ matched }: Pick<Covering, 'matched'>): boolean {
  *
  * @param piece of the document
  */
-export function clothsOn(piece: Pick<Piece, 'cloth' | 'second' | 'covering'>): Cloth[] {
+export function clothsOn(piece: Pick<Piece, 'cloth' | 'second' | 'covering' | 'loose'>): Cloth[] {
   const { way, welt } = choicesOf(piece.covering);
-  const on = [...secondParts(piece)].some((part) => (part === 'welt' ? Boolean(welt?.upper || welt?.lower) : !way.pulled));
+  const loose = piece.loose ?? [];
+  const welted = Boolean(welt?.upper || welt?.lower) || loose.some((own) => own.welted);
+  const on = [...secondParts(piece)].some((part) => (part === 'welt' ? welted : part === 'loose' ? loose.length > 0 : !way.pulled));
   return [piece.cloth, ...(piece.second && on ? [piece.second] : [])];
 }

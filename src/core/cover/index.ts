@@ -17,6 +17,7 @@ export { proposalsFor, type Proposal } from './judge/proposals';
 export { clothWarnings } from './judge/cloth-warnings';
 export { flatReads, layFlat, type FlatTask, type LaidFlat } from './laying/make-panel';
 export { flatsOf, reliefPlan, sewCover, type CoverInput, type SewnCover } from './sew';
+export { arcOver, loopPlaces, looseVolume, type LoosePlan } from './details/loose';
 export type { CoverPlan, StrainMap, ZipPlan } from './plan';
 export type { YCut } from './pulled/y-cuts';
 export { skinOf, type ClothPatch, type Skin } from './skin';

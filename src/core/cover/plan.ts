@@ -3,6 +3,7 @@ import type { NailPlan } from '../fix/nail-places';
 import type { Motif } from '../piece';
 import type { ButtonPlan } from './details/buttons';
 import type { ChannelPlan } from './details/channels';
+import type { LoosePlan } from './details/loose';
 import type { SeamPlan } from './details/seam-plans';
 import type { WeltPlan } from './details/welts';
 import type { Reach } from './judge/reach';
@@ -33,6 +34,8 @@ export type CoverPlan = {
   nails: NailPlan | null;
   buttons: ButtonPlan | null;
   zip: ZipPlan | null;
+  /** filled rolls and loose cushions; their pieces and welts are among the cover's */
+  loose: LoosePlan[];
   /** width of the border, where the way has one */
   border: number | null;
   /** a seam that would have crossed itself where it was asked for, and lies nearer the edge instead */

@@ -9,6 +9,7 @@ import { seamTakeUp, secondParts } from './cloths-on';
 import { takeUpOf, type ChannelPlan } from './details/channels';
 import { slackOpening, slackTaken, withMotifMark } from './details/finish';
 import { linings } from './details/linings';
+import { loosePlans } from './details/loose';
 import { notchPlaces } from './details/notch-places';
 import { seamPlans, tackStrips } from './details/seam-plans';
 import { stitched, type Opening } from './details/stitched';
@@ -332,11 +333,12 @@ function sewnAsAsked(input: CoverInput): SewnCover {
   const seen = hidden?.pieces[0] ?? pieces[0]!;
   const widths = way.pulled ? joinedWidths(model, seen) : null;
   const joined = [...(widths?.pieces ?? [seen]), ...(hidden?.pieces.slice(1) ?? [])];
+  const loose = loosePlans(model);
   const cover: CoverPlan = {
     method: way.id,
     name: way.name,
     pulled: way.pulled,
-    pieces: [...joined, ...pieces.slice(1)],
+    pieces: [...joined, ...pieces.slice(1), ...loose.flatMap((own) => own.pieces)],
     seams: [...(widths?.seams ?? []), ...(hidden?.seams ?? []), ...seams],
     lines: sewn.seams.map(({ id, name, level, welted }) => ({
       id,
@@ -348,7 +350,8 @@ function sewnAsAsked(input: CoverInput): SewnCover {
     relief: cuts.relief,
     yCuts: [...cuts.yCuts],
     reach: reachOf(way, working, stations, sewn.seams, beyond),
-    welts: weltsOf(working, sewn.seams),
+    welts: [...weltsOf(working, sewn.seams), ...loose.flatMap((own) => own.welts)],
+    loose,
     channels: done.channels,
     nails: nails && nailPlan(model, nails),
     buttons: done.buttons,

@@ -155,7 +155,7 @@ function layCloth(
   // A pattern that must match has only one way up, and so has a nap.
   const turn = cloth.direction === 'any' && !patterned && (cloth.nap ?? 'none') === 'none';
   const shifts = new Map<string, readonly [number, number]>();
-  const pieces = sets.flatMap(({ covers, count }) =>
+  const pieces = sets.flatMap(({ covers }) =>
     covers
       .filter((piece) => piece.cloth === which)
       .map((piece) => {
@@ -174,7 +174,8 @@ function layCloth(
           width: width <= cloth.rollWidth ? width : across + x,
           height: repeat(down + y, cloth.repeatAlong),
         };
-        return { blank, area: piece.area, count };
+        // As many as are cut: of a cushion's panels more than there are pieces in the set.
+        return { blank, area: piece.area, count: piece.count };
       }),
   );
   const main = layRoll(pieces, cloth.rollWidth, gap, turn);

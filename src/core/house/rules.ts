@@ -186,6 +186,16 @@ const OTHER: Row[] = [
     'Beyond what the foot lifts and the needle passes a seam is not sewn but bent; a domestic machine takes five, a walking foot ten and more.',
   ],
   ['threadFactor', 'Thread for a length of seam', 'percent', 280, 220, 350, 'Two threads, their interlock and ends.'],
+  [
+    'fillPer100',
+    'Filling for 100 litres of cushion',
+    'mass',
+    3.8,
+    1.5,
+    8,
+    'Loose fibre for what is leant on: less goes flat within a year, more is hard as a bolster.',
+  ],
+  ['caseMore', 'Case larger than its cover', 'percent', 4, 0, 10, 'The filling is held plump by the cover, not by the case.'],
   ['zipClear', 'Zip longer than the pad is thick, each side', 'length', 60, 40, 100, 'The pad is folded through, not pushed.'],
   ['yCutArm', 'Y-cut arm', 'length', 25, 15, 30, 'Turns under on either side of the rail.'],
 ];

@@ -53,14 +53,15 @@ export function firstPatch({ material, thickness }: Pick<Pad, 'material' | 'thic
  */
 export function nextLetIn(pad: Pad, box: { minX: number; maxX: number; minY: number; maxY: number }): Pocket {
   const all = letInto(pad);
-  const last = all.at(-1);
-  if (!last) return pad.kept ? firstPatch(pad) : firstPocket(pad.thickness);
+  const before = all.at(-1);
+  if (!before) return pad.kept ? firstPatch(pad) : firstPocket(pad.thickness);
+  const { sat: _photo, ...last } = before;
+  void _photo;
   const fits = (own: Pocket): boolean => !all.some((other) => letInMeet(own, other, BESIDE));
   for (const share of SHARES) {
     const [width, length] = [last.width, last.length].map((mm) => Math.max(SMALL, Math.round(mm * share)));
     const own = {
       ...last,
-      sat: null,
       width: width!,
       length: length!,
       blend: Math.min(last.blend ?? 0, Math.floor(Math.min(width!, length!) / 2)),
@@ -72,7 +73,7 @@ export function nextLetIn(pad: Pad, box: { minX: number; maxX: number; minY: num
     const free = places.sort((p, q) => away(p) - away(q)).find(([x, y]) => fits({ ...own, x, y }));
     if (free) return { ...own, x: free[0], y: free[1] };
   }
-  return { ...last, sat: null, width: SMALL, length: SMALL, blend: 0 };
+  return { ...last, width: SMALL, length: SMALL, blend: 0 };
 }
 
 /** What is left between two that are let in, the smallest that is begun with, and how finely a place is looked for, mm. */

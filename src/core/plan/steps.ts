@@ -87,7 +87,14 @@ export function coverStep(whole: Model, fineness: Fineness = 'own'): SewnCover {
   const { model, sections, covered, stations, corners, coarse } = input;
   const { stack, piece, figures, keep } = model;
   const reads = [stack, sections, covered, stations, corners, figures, piece.covering, clothRead(piece), piece.kind, piece.count];
-  const base = [piece.base.notches ?? null, piece.base.edges ?? null, piece.wadding, piece.strip?.meet ?? null, piece.base.hidden ?? null];
+  const base = [
+    piece.base.notches ?? null,
+    piece.base.edges ?? null,
+    piece.wadding,
+    piece.strip?.meet ?? null,
+    piece.base.hidden ?? null,
+    piece.loose ?? null,
+  ];
   const sewn = keep('cover', [...reads, ...base, coarse], () => sewCover(input));
   // Kept by itself too: what is worked out from the flat pieces then knows them again without reading them through.
   keep('flat pieces', [sewn], () => sewn.cover);

@@ -7,6 +7,7 @@ import { HARDWARE_KINDS, STRIP_KINDS, type Hardware } from '../piece';
 import { otherParts, partComes, partName, reassembly } from '../strip';
 import { boardSteps, buildSteps, deckSteps, stripSteps, woodSteps } from './before-steps';
 import { CAUTIONS } from './cautions';
+import { looseSteps } from './loose-steps';
 import { finishingSteps, firstSteps, sewingSteps } from './sewing-steps';
 import { step, type Step } from './step';
 
@@ -116,6 +117,7 @@ export function runSteps({ fastening, foam, wadding, dust, cover }: Ingredients)
     ...fasten,
     ...finishingSteps(model, cover),
     ...finish,
+    ...looseSteps(cover, model.rule),
     ...(dust ? [dustStep(model, dust)] : []),
     ...refitSteps(model),
     ...partSteps(model, 'after'),

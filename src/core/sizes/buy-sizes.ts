@@ -12,7 +12,10 @@ function mainLines({ plan, piece, rule }: Making): SizeLine[] {
   if (!cut || !cover) return [];
   const blank = cover.pieces[0]!;
   const lines: SizeLine[] = [];
-  const stitched = cover.seams.reduce((sum, seam) => sum + seam.thread, cover.channels?.thread ?? 0);
+  const stitched = cover.seams.reduce(
+    (sum, seam) => sum + seam.thread,
+    (cover.channels?.thread ?? 0) + cover.loose.reduce((sum, own) => sum + own.thread * own.count, 0),
+  );
   // Where nothing but joins is sewn, they are what thread is bought for; beside long seams they are its spare.
   const thread = stitched > 0 ? stitched : (joinLength(cover.pieces).length * rule('factor', 'threadFactor').value) / 100;
   if (thread > 0)
@@ -304,6 +307,53 @@ function glueLines({ plan, piece, rule }: Making): SizeLine[] {
   ];
 }
 
+/** Filling, zips and knobs of what lies loose on the piece. */
+function looseLines({ plan, piece, rule }: Making): SizeLine[] {
+  const loose = plan.cover?.loose ?? [];
+  if (loose.length === 0) return [];
+  const sum = (of: (own: (typeof loose)[number]) => number): number =>
+    piece.count * loose.reduce((all, own) => all + own.count * of(own), 0);
+  const zips = loose.flatMap(({ zip, count: n, name }) => (zip === null ? [] : [{ zip, n: n * piece.count, name }]));
+  const knobs = sum(({ loops }) => loops.length);
+  return [
+    {
+      key: 'loose.fill',
+      group: 'Buy',
+      label: 'Filling for cushions',
+      value: sum(({ fill }) => fill),
+      unit: 'mass',
+      note: loose.map(({ name, fill }) => `${name.toLowerCase()} ${Math.round(fill * 1000)} g`).join(', '),
+      formula:
+        'filling = volume × filling for 100 litres ÷ 100 l; a cushion’s volume is 4⁄9 of its box, a roll’s π⁄4 × thickness² × length',
+      terms: [rule('filling', 'fillPer100'), count('pieces', 'Pieces', piece.count)],
+    },
+    ...zips.map(({ zip, n, name }, i): SizeLine => ({
+      key: `loose.zip${i > 0 ? `.${i + 1}` : ''}`,
+      group: 'Buy',
+      label: `Zips, ${name.toLowerCase()}`,
+      value: n,
+      unit: 'count',
+      note: `${Math.round(zip)} mm each`,
+      formula: 'one for each',
+      terms: [length('zip', 'One zip', zip), count('pieces', 'Pieces', piece.count)],
+    })),
+    ...(knobs > 0
+      ? [
+          {
+            key: 'loose.knobs',
+            group: 'Buy' as const,
+            label: 'Knobs for loops',
+            value: knobs,
+            unit: 'count' as const,
+            note: 'each with its screw',
+            formula: 'one for each loop',
+            terms: [count('pieces', 'Pieces', piece.count)],
+          },
+        ]
+      : []),
+  ];
+}
+
 /** What to buy for the set: everything that any step uses, but for the fasteners, which are listed with their places. */
 export function buySizes(making: Making): SizeLine[] {
   if (!making.plan.cut || !making.plan.cover) return [];
@@ -313,6 +363,7 @@ export function buySizes(making: Making): SizeLine[] {
     ...trimmingLines(making),
     ...deckLines(making),
     ...woodLines(making),
+    ...looseLines(making),
     ...glueLines(making),
   ];
 }

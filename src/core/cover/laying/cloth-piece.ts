@@ -42,7 +42,7 @@ export type PieceMark = { kind: 'centre' | 'button' | 'motif' | 'match'; x: numb
 /** A cloth piece and everything drawn on it. */
 export type CoverPiece = FlatPiece & {
   id: string;
-  role: 'cover' | 'top' | 'band' | 'border' | 'side' | 'nose' | 'tail' | 'bottom' | 'zip' | 'fly' | 'pull';
+  role: 'cover' | 'top' | 'band' | 'border' | 'side' | 'nose' | 'tail' | 'bottom' | 'zip' | 'fly' | 'pull' | 'loose';
   /** cut from the cover's own cloth, from the piece's second one, or from plain lining cloth */
   cloth: 'cover' | 'second' | 'lining';
   grain: 'depth';

@@ -133,9 +133,15 @@ export const staples: Fastener = {
           { caution: CAUTIONS.staples },
         ),
         ...(corner ? [corner] : []),
-        step('trim', 'Trim', `Along the trim line, ${rule('stapleToTrim')} mm outside the staples.${rebateWords(piece.strip)}`, HANDLING.trim, {
-          caution: CAUTIONS.shears,
-        }),
+        step(
+          'trim',
+          'Trim',
+          `Along the trim line, ${rule('stapleToTrim')} mm outside the staples.${rebateWords(piece.strip)}`,
+          HANDLING.trim,
+          {
+            caution: CAUTIONS.shears,
+          },
+        ),
       ],
     };
   },

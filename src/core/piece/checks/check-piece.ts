@@ -61,6 +61,25 @@ function checkStack(piece: Piece, narrowest: number): Problem[] {
   return problems;
 }
 
+/** A cushion thicker than this share of its shorter side is a ball, and its loops need so much room each, mm. */
+const BALL = 0.7;
+const LOOP_ROOM = 40;
+
+/** What keeps a loose cushion from being sewn. */
+function checkLoose({ loose }: Piece): Problem[] {
+  return (loose ?? []).flatMap((own, i) => {
+    const problems: Problem[] = [];
+    const add = (key: string, message: string): void => void problems.push({ path: `loose.${i}.${key}`, message });
+    const most = Math.floor(BALL * Math.min(own.length, own.height));
+    if (own.kind === 'cushion' && own.thick > most)
+      add('thick', `So thick it is a ball, not a cushion; ${most} mm is the most for its sides`);
+    if (own.loops * LOOP_ROOM > own.length)
+      add('loops', `No room for so many along ${round(own.length)} mm; ${Math.floor(own.length / LOOP_ROOM)} is the most`);
+    if (loose!.slice(0, i).some(({ id }) => id === own.id)) add('id', `Two loose cushions are called “${own.id}”`);
+    return problems;
+  });
+}
+
 /**
  * Says what keeps a piece from being built, beyond what a single field can say: sizes against each other and names
  * against the shipped tables. The whole document is checked by `checkDocument`.
@@ -89,5 +108,6 @@ export function checkPiece(piece: Piece): Problem[] {
     }
   });
   problems.push(...checkSet(piece));
+  problems.push(...checkLoose(piece));
   return problems;
 }

@@ -138,6 +138,7 @@ export const SECOND_PARTS = [
   { id: 'tail', name: 'Tail' },
   { id: 'bottom', name: 'Bottom' },
   { id: 'welt', name: 'Welts' },
+  { id: 'loose', name: 'Loose cushions' },
 ] as const;
 
 export const COVERING = record({

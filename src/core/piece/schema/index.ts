@@ -9,6 +9,8 @@ export { defaultsOf, describe, fieldAt, fieldIn, schemaAt, type DocumentField } 
 export type { FieldUnit, Range } from './field';
 export type { OwnFoam, Pad, PadEdge, PadRole, Pocket, SatPhoto, Sitting } from './pads';
 export { HAND_PRESS, KEPT, PAD_EDGE_FORMS, PAD_EDGES, PAD_ROLES, POCKET, POCKET_SIZE, RIM_SIZE } from './pads';
+export type { Loose } from './loose';
+export { LOOSE, LOOSE_KINDS } from './loose';
 export type { PadProfile, SidePoint, ThicknessRow } from './profiles';
 export { PAD_PROFILES, PROFILES, SIDE_POINT, THICKNESS_ROW } from './profiles';
 export type { ChalkLine, Panels, Piece, Variant } from './piece';

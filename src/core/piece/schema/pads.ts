@@ -74,7 +74,7 @@ export const SAT = record({
 });
 
 /** A softer (or harder) insert let into a pad from above: an oval of that width and length, so deep, its wall sloping over a blend. */
-export const POCKET = record({
+const LET_IN = {
   ...spot,
   width: length('Pocket width', POCKET_SIZE, { default: 180 }),
   length: length('Pocket length', POCKET_SIZE, { default: 160 }),
@@ -82,8 +82,8 @@ export const POCKET = record({
   /** how wide the sloping wall is; none stands upright */
   blend: optional(length('Edge blended over', [0, 150], { hint: 'nothing for an upright wall', default: 0 })),
   material: id('Insert'),
-  sat: optional(orNull(SAT)),
-});
+};
+export const POCKET = record({ ...LET_IN, sat: optional(orNull(SAT)) });
 
 export const PAD = record({
   id: id(),
@@ -101,7 +101,7 @@ export const PAD = record({
   profile: optional(orNull(PAD_PROFILE)),
   pocket: optional(orNull(POCKET)),
   /** more that is let in beside it: patches where old foam is worn, a second pocket */
-  patches: optional(list('More let in', POCKET, [0, 8])),
+  patches: optional(list('More let in', record(LET_IN), [0, 8])),
   /** joined from this many blocks side by side */
   blocks: optional(whole('Joined from blocks', [1, 12], { hint: 'side by side, glued', default: 1 })),
   /** cut from scraps in the store; only for pads that another covers */

@@ -1,3 +1,4 @@
+import { LOOSE_ONES } from './loose';
 import { Type, type Static } from '@sinclair/typebox';
 import { RULES } from '../../house';
 import { KINDS, type PieceKind } from '../kinds';
@@ -86,6 +87,8 @@ export const PIECE = record({
   strip: optional(STRIP),
   panels: optional(orNull(PANELS)),
   variants: optional(list('Measured differently', VARIANT, [0, 12])),
+  /** filled rolls and loose cushions that lie or hang on it */
+  loose: optional(LOOSE_ONES),
   foams: optional(list('Foams of our own', OWN_FOAM, [0, 40])),
   sit: optional(orNull(SITTING)),
   covering: COVERING,

@@ -10,6 +10,7 @@ import { useField, usePiece, usePlan } from '@/ui/sheet/store';
 import { ClothStore } from '@/ui/store/cloth-store';
 import { FirstPiece } from './first-piece';
 import { Proposals } from './proposals';
+import { LooseFields } from './loose-fields';
 import { SecondCloth } from './second-cloth';
 import { WayFields } from './way-fields';
 
@@ -106,6 +107,7 @@ export function CoverPanel() {
       {['liner', 'slipFilm', 'waterproof'].map((key) => (
         <PieceField key={key} at={`covering.${key}`} />
       ))}
+      <LooseFields />
       <Proposals />
       <FirstPiece />
       {store && <ClothStore onClose={() => setStore(false)} />}

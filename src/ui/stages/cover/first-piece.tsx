@@ -123,7 +123,7 @@ export function FirstPiece() {
   const plan = usePlan();
   const [found] = useField<Correction[] | undefined>('covering.corrections');
   const pieces = plan?.cover?.pieces ?? [];
-  const shown = pieces.filter((piece) => !['fly', 'pull', 'bottom'].includes(piece.role));
+  const shown = pieces.filter((piece) => !['fly', 'pull', 'bottom', 'loose'].includes(piece.role));
   if (!plan || shown.length === 0) return null;
   const edges = [...new Set(plan.stations.filter(({ part }) => part.kind === 'edge').map(({ part }) => part.name))];
   return (

@@ -35,7 +35,7 @@ export function StripList() {
       <div className="grid grid-cols-[minmax(0,3fr)_minmax(0,2fr)] gap-6">
         <section aria-label="What came off">
           <h3 className="font-display text-lg">What came off, in order</h3>
-          <PieceField at="strip.part" />
+          <PieceField at="strip.part" onCommit={(part) => put({ part })} />
           {wrong.length > 0 && (
             <div className="text-sm border-l-3 border-warning pl-2 my-1" role="status" data-out-of-turn>
               <p>{wrong[0]!.words}.</p>

@@ -1,0 +1,64 @@
+import { LOOSE_KINDS } from '../piece';
+import type { CoverPlan, LoosePlan } from '../cover';
+import type { RuleReader } from '../house';
+import { CAUTIONS } from './cautions';
+import { step, type Step } from './step';
+
+/** Filling one, turning and closing it; a loop made and sewn in; a knob set: minutes. */
+const HANDLING = { fill: 8, zip: 8, close: 6, loop: 3, knob: 2 };
+
+const mm = (value: number): number => Math.round(value);
+
+/** A name and how many there are on one piece. */
+const called = ({ name, count }: LoosePlan): string => (count > 1 ? `${count} × ${name.toLowerCase()}` : name.toLowerCase());
+
+function sewWords({ kind, taper, welts, zip, loops }: LoosePlan): string {
+  const order =
+    kind === 'roll'
+      ? 'the long seam first, open in its middle; then the round ends, pinned in eight and eased in evenly'
+      : `face to face, pinned at the middles and the corners; the corners are cut in ${mm(taper)} mm, so that they do not stand out as ears`;
+  return [
+    ...(zip === null ? [] : [`The zip first, ${mm(zip)} mm, ${kind === 'roll' ? 'in the long seam' : 'in the lower seam'}`]),
+    ...(welts.length > 0 ? ['the welt on one side, its join below'] : []),
+    ...(loops.length > 0 ? [`the loops into the upper seam, ${loops.map(mm).join(', ')} mm from its left end`] : []),
+    order,
+  ].join('; ');
+}
+
+/** The steps of what lies loose on a piece: sewn, filled, hung. */
+export function looseSteps({ loose }: Pick<CoverPlan, 'loose'>, rule: RuleReader): Step[] {
+  return loose.flatMap((own) => {
+    const sewing = ((own.sewn / 1000) * (own.welts.length > 0 ? 2 : 1) * rule('timeSewMetre')) / 60;
+    const each = sewing + (own.zip === null ? 0 : HANDLING.zip) + own.loops.length * HANDLING.loop;
+    const kind = LOOSE_KINDS.find(({ id }) => id === own.kind)!.name.toLowerCase();
+    return [
+      step(
+        `loose-sew-${own.id}`,
+        `Sew ${called(own)}`,
+        `A ${kind}, ${mm(own.finished.length)} × ${mm(own.finished.height)} mm once filled: ${sewWords(own)}. Its case the same way, without ${own.loops.length > 0 ? 'loops' : 'a zip'}, open a hand wide.`,
+        own.count * (each + sewing),
+        {
+          caution: CAUTIONS.machine,
+        },
+      ),
+      step(
+        `loose-fill-${own.id}`,
+        `Fill ${called(own)}`,
+        `${Math.round(own.fill * 1000)} g of loose fibre teased into the case, corners and ends first, by the handful; sew the case shut; into the cover, ${own.zip === null ? 'which is sewn shut by hand' : 'close the zip'}. Knead it until no lump is felt.`,
+        own.count * (HANDLING.fill + (own.zip === null ? HANDLING.close : 0)),
+        { caution: CAUTIONS.filling },
+      ),
+      ...(own.loops.length > 0
+        ? [
+            step(
+              `loose-hang-${own.id}`,
+              `Hang ${called(own)}`,
+              `A knob for each loop, ${own.loops.map(mm).join(', ')} mm from where its left end comes, on one line ${mm(own.loopLong)} mm above its upper seam; screwed into wood, not into padding.`,
+              own.count * own.loops.length * HANDLING.knob,
+              { caution: CAUTIONS.base },
+            ),
+          ]
+        : []),
+    ];
+  });
+}

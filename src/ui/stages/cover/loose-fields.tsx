@@ -1,0 +1,60 @@
+'use client';
+
+import { defaultsOf, freeId, LOOSE, LOOSE_KINDS, type Loose } from '@/core/piece';
+import { AddOne, Item, Part } from '@/ui/kit/lists';
+import { PieceField } from '@/ui/sheet/piece-field';
+import { useField, usePlan } from '@/ui/sheet/store';
+
+/** What is first asked for of each kind. */
+const FIRST: Record<Loose['kind'], Partial<Loose>> = {
+  roll: { name: 'Head roll', length: 400, height: 160, thick: 160 },
+  cushion: { name: 'Back cushion', length: 450, height: 400, thick: 150 },
+};
+
+/** Filled rolls and loose cushions that hang or lie on the piece. */
+export function LooseFields() {
+  const [loose = [], put] = useField<Loose[] | undefined>('loose');
+  const plans = usePlan()?.cover?.loose ?? [];
+  const add = (kind: Loose['kind']) => put([...loose, { ...defaultsOf(LOOSE), id: freeId(loose, 'l'), kind, ...FIRST[kind] }]);
+  return (
+    <Part title="Loose cushions and rolls" count={loose.length}>
+      {loose.map((own, i) => {
+        const plan = plans.find(({ id }) => id === own.id);
+        return (
+          <Item
+            key={own.id}
+            title={LOOSE_KINDS.find(({ id }) => id === own.kind)!.name}
+            what={own.name || own.kind}
+            onTakeOut={() => put(loose.filter((_, k) => k !== i))}
+          >
+            {(
+              [
+                'name',
+                'count',
+                'length',
+                ...(own.kind === 'cushion' ? ['height'] : []),
+                'thick',
+                'zip',
+                'welted',
+                'loops',
+                ...(own.loops > 0 ? ['loopLong'] : []),
+              ] as const
+            ).map((key) => (
+              <PieceField
+                key={key}
+                at={`loose.${i}.${key}`}
+                {...(key === 'thick' && own.kind === 'roll' ? { label: 'Finished diameter' } : {})}
+              />
+            ))}
+            {plan && <p className="text-xs" data-loose={own.id}>{`${Math.round(plan.fill * 1000)} g of filling each.`}</p>}
+          </Item>
+        );
+      })}
+      {LOOSE_KINDS.map(({ id, name }) => (
+        <AddOne key={id} onClick={() => add(id)}>
+          {name}
+        </AddOne>
+      ))}
+    </Part>
+  );
+}
