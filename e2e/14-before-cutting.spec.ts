@@ -397,3 +397,43 @@ test('a strip over several parts of a chair puts itself in order, and stands rou
   await expect(page.getByText('Inside arms now')).toBeVisible();
   await expect(page.getByText('Outside back now')).toBeVisible();
 });
+
+test('a cloth that was pinned on is read by tape, compared, and taken over', async ({ page }) => {
+  const id = await place(page, { ...newPiece('arm-pad'), name: 'Pinned arm pad' });
+  await page.goto(`/piece/${id}?stage=cover`);
+  await settled(page);
+  const cut = page.locator('[data-slip="piece.top"]');
+  const width = Number(/(\d+) mm ×/.exec((await cut.textContent())!)![1]);
+  await page.getByText('Pinned on and marked').click();
+  await page.getByRole('button', { name: 'Pinned piece' }).click();
+  const add = page.getByRole('button', { name: 'Reading', exact: true });
+  await expect(page.getByText('Read its width at two places at least.')).toBeVisible();
+  await add.click();
+  await add.click();
+  // A straight-sided cloth 8 mm wider than the computed panel's finished line.
+  const piece = await saved(page, id);
+  expect(piece.pinned![0]!.rows).toHaveLength(2);
+  const half = (width - 24 + 8) / 2;
+  const height = Number(/× (\d+) mm/.exec((await cut.textContent())!)![1]) - 24;
+  for (const [k, key, value] of [
+    [0, 'From its near edge', 0],
+    [0, 'Left of the middle', half],
+    [0, 'Right of the middle', half],
+    [1, 'From its near edge', height],
+    [1, 'Left of the middle', half],
+    [1, 'Right of the middle', half],
+  ] as const) {
+    await page.getByLabel(key).nth(k).fill(String(value));
+    await page.getByLabel(key).nth(k).press('Enter');
+    await settled(page);
+  }
+  await expect(page.locator('[data-pinned-compared] [role="status"]')).toContainText(/ wider/);
+  await page.getByRole('button', { name: /^Cut the .* by the pinned one$/ }).click();
+  await settled(page);
+  const after = Number(/(\d+) mm ×/.exec((await cut.textContent())!)![1]);
+  expect(after - width).toBeGreaterThan(4);
+  expect(after - width).toBeLessThan(14);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await settled(page);
+  await expect(cut).toContainText(`${width} mm ×`);
+});

@@ -12,6 +12,16 @@ export { builtModel } from './built';
 export { choicesOf, clothsOn, isMatched, STARTING } from './choices';
 export { clothFor, firstSecond, OF_CLOTH, partsOffered, seamTakeUp, secondParts } from './cloths-on';
 export { nearestReach, type Reach, type ReachPlace } from './judge/reach';
+export {
+  comparePinned,
+  PINNED_SIDES,
+  pinnedCorrections,
+  pinnedOutline,
+  pinnedSize,
+  pinnedWords,
+  type PinnedCompared,
+  type PinnedSide,
+} from './judge/pinned';
 export type { SewnCheck } from './judge/sewn-check';
 export { proposalsFor, type Proposal } from './judge/proposals';
 export { clothWarnings } from './judge/cloth-warnings';

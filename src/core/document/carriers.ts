@@ -104,6 +104,17 @@ export const CARRIERS: [string, Piece][] = [
       ],
       second: { ...chair.cloth, name: 'Second', force: 8, weight: 280, stretchWarp: 2, stretchWeft: 3, price: 30, photo, photoWidth: 180 },
       cloth: { ...chair.cloth, force: 9, weight: 300, stretchWarp: 2, stretchWeft: 3, price: 40, photo, photoWidth: 200 },
+      pinned: [
+        {
+          id: 'q-1',
+          piece: 'top',
+          rows: [
+            { at: 0, left: 200, right: 200 },
+            { at: 400, left: 180, right: 180 },
+          ],
+          trace: { photo, scale: { kind: 'two', apart: 300 }, marks: [[1, 2]], points: [[3, 4]] },
+        },
+      ],
       loose: [
         {
           id: 'l-1',

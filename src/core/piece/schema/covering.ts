@@ -1,4 +1,5 @@
 import { type Static } from '@sinclair/typebox';
+import { TRACE } from './base';
 import { EDGE } from './edge';
 import { choice, day, figure, id, length, list, optional, orNull, PLAN, record, tick, whole, words, type Range } from './field';
 
@@ -125,6 +126,23 @@ export const CORRECTION = record({
   day: day('Day'),
 });
 
+/**
+ * A cloth that was pinned on and marked along its seams or its edge: read by tape from its middle line, or off a photo of it
+ * laid flat.
+ */
+export const PINNED_ROW = record({
+  at: length('From its near edge', [0, 4000], { default: 0 }),
+  left: length('Left of the middle', [0, 2000], { default: 200 }),
+  right: length('Right of the middle', [0, 2000], { default: 200 }),
+});
+export const PINNED = record({
+  id: id(),
+  /** id of the cloth piece */
+  piece: words('Cloth piece'),
+  rows: list('Readings', PINNED_ROW, [0, 40]),
+  trace: optional(orNull(TRACE)),
+});
+
 /** A seam moved by eye: by so much cover length towards the side (+) or the middle (−), at a share of the way round. */
 export const SEAM_MOVE = record({ at: figure('Share of the way round', 'ratio', SHARE), by: length('Moved by', [-150, 150]) });
 
@@ -229,4 +247,5 @@ export type Buttons = Static<typeof BUTTONS>;
 export type Nails = Static<typeof NAILS>;
 export type Motif = Static<typeof MOTIF>;
 export type Correction = Static<typeof CORRECTION>;
+export type Pinned = Static<typeof PINNED>;
 export type SeamMove = Static<typeof SEAM_MOVE>;

@@ -4,7 +4,7 @@ import { RULES } from '../../house';
 import { KINDS, type PieceKind } from '../kinds';
 import { BASE } from './base';
 import { CLOTH } from './cloth';
-import { COVERING } from './covering';
+import { COVERING, PINNED } from './covering';
 import { choice, day, figure, id, length, list, optional, orNull, record, tag, whole, words, type FieldUnit } from './field';
 import { OWN_FOAM, PAD, SITTING } from './pads';
 import { BASE_SHAPE } from './shapes';
@@ -87,6 +87,8 @@ export const PIECE = record({
   strip: optional(STRIP),
   panels: optional(orNull(PANELS)),
   variants: optional(list('Measured differently', VARIANT, [0, 12])),
+  /** cloths that were pinned on: what is marked on them is laid on the computed pieces */
+  pinned: optional(list('Pinned on and marked', PINNED, [0, 12])),
   /** filled rolls and loose cushions that lie or hang on it */
   loose: optional(LOOSE_ONES),
   foams: optional(list('Foams of our own', OWN_FOAM, [0, 40])),

@@ -11,6 +11,7 @@ import { ClothStore } from '@/ui/store/cloth-store';
 import { FirstPiece } from './first-piece';
 import { Proposals } from './proposals';
 import { LooseFields } from './loose-fields';
+import { PinnedFields } from './pinned-fields';
 import { SecondCloth } from './second-cloth';
 import { WayFields } from './way-fields';
 
@@ -109,6 +110,7 @@ export function CoverPanel() {
       ))}
       <LooseFields />
       <Proposals />
+      <PinnedFields />
       <FirstPiece />
       {store && <ClothStore onClose={() => setStore(false)} />}
     </>

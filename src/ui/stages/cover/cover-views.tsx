@@ -1,7 +1,9 @@
 'use client';
 
 import type { ReactNode } from 'react';
-import { useSheet } from '@/ui/sheet/store';
+import { POINTS, type Trace } from '@/core/piece';
+import { useField, useSheet } from '@/ui/sheet/store';
+import { TracingBoard } from '@/ui/sheet/tracing-board';
 import { CornersView } from './corners-view';
 import { PiecesView } from './pieces-view';
 import { StrainView } from './strain-view';
@@ -17,6 +19,10 @@ export function CoverMain({ children }: { children: ReactNode }) {
   const look = useSheet((state) => state.look) as CoverLook;
   const show = useSheet((state) => state.show);
   const View = look === 'plan' ? null : VIEWS[look];
+  const tracing = useSheet((state) => state.tracing);
+  const [trace, put] = useField<Trace | null | undefined>(tracing?.startsWith('pinned.') ? tracing : 'base.trace');
+  if (tracing?.startsWith('pinned.') && trace)
+    return <TracingBoard trace={trace} needed={trace.scale.kind === 'two' ? 2 : 4} most={POINTS[1]} onTrace={put} />;
   return (
     <>
       <div className="absolute left-2 top-1 z-10 flex gap-1" role="group" aria-label="What is shown of the cover">
