@@ -437,3 +437,31 @@ test('a cloth that was pinned on is read by tape, compared, and taken over', asy
   await settled(page);
   await expect(cut).toContainText(`${width} mm ×`);
 });
+
+test('a cloth that ends in sight: shorter, its fold on the pattern, pins to buy, its own step', async ({ page }) => {
+  const id = await place(page, { ...newPiece('bench'), name: 'Hall bench, ends finished' });
+  await page.goto(`/piece/${id}?stage=base`);
+  await settled(page);
+  await unfold(page, 'Cover');
+  const size = async () => Number(/(\d+) mm ×/.exec((await slip(page, 'cover').textContent())!)![1]);
+  const before = await size();
+  await page.getByText('Edges', { exact: true }).click();
+  for (const name of ['left', 'right']) {
+    await page.getByLabel(`Cloth ends in sight, ${name}`).check();
+    await settled(page);
+  }
+  expect(before - (await size())).toBe(84);
+  await page.getByLabel('Turned under').first().fill('20');
+  await page.keyboard.press('Enter');
+  await settled(page);
+  expect(before - (await size())).toBe(79);
+  await unfold(page, 'Buy');
+  await expect(slip(page, 'end.left')).toHaveText('11');
+  const file = test.info().outputPath('bench.json');
+  writeFileSync(file, JSON.stringify(await saved(page, id)));
+  const plan = JSON.parse(fovea('plan', file)) as { steps: { key: string; detail: string }[] };
+  expect(plan.steps.find(({ key }) => key === 'end-right')!.detail).toContain('Turn 20 mm under');
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await settled(page);
+  expect(before - (await size())).toBe(84);
+});

@@ -9,6 +9,7 @@ import type { WeltPlan } from './details/welts';
 import type { Reach } from './judge/reach';
 import type { SewnCheck } from './judge/sewn-check';
 import type { CoverPiece, LiningPiece } from './laying/cloth-piece';
+import type { Ended } from './pulled/ended';
 import type { Relief } from './pulled/relief';
 import type { YCut } from './pulled/y-cuts';
 import type { Suit } from './ways/way';
@@ -28,6 +29,8 @@ export type CoverPlan = {
   lines: { id: string; name: string; points: [number, number][]; /** mm over the reference plane */ heights: number[]; welted: boolean }[];
   relief: Relief | null;
   yCuts: YCut[];
+  /** edges on which it ends in sight, turned under */
+  ends: (Ended & { length: number })[];
   reach: Reach;
   welts: WeltPlan[];
   channels: ChannelPlan | null;

@@ -24,6 +24,7 @@ import type { Making, PanelSpec } from './laying/panel-spec';
 import type { CoverPlan, StrainMap } from './plan';
 import { pullOver, seenLine, type BlankCuts } from './pulled/blank';
 import type { CornerPlan } from './pulled/corners';
+import { endedLengths } from './pulled/ended';
 import { keptClear, reliefOf, type Relief } from './pulled/relief';
 import type { StationWrap } from './pulled/wrap';
 import { mapOf, pulledTop } from './pulled/pulled-top';
@@ -349,6 +350,7 @@ function sewnAsAsked(input: CoverInput): SewnCover {
     })),
     relief: cuts.relief,
     yCuts: [...cuts.yCuts],
+    ends: endedLengths(model),
     reach: reachOf(way, working, stations, sewn.seams, beyond),
     welts: [...weltsOf(working, sewn.seams), ...loose.flatMap((own) => own.welts)],
     loose,

@@ -62,7 +62,15 @@ export const CARRIERS: [string, Piece][] = [
         ],
         hardware: [{ id: 'f-1', kind: 'insert', x: 60, y: 60, diameter: 10, length: 9 }],
         edges: [
-          { edge: { kind: 'edge', name: 'back' }, fasten: true, visible: true, against: true, strip: { width: 8, thickness: 5 }, trim: 3 },
+          {
+            edge: { kind: 'edge', name: 'back' },
+            fasten: true,
+            visible: true,
+            against: true,
+            strip: { width: 8, thickness: 5 },
+            trim: 3,
+            end: { up: 4, turn: 15, held: 'gimp-pins' },
+          },
         ],
         courses: { height: 150, layers: 2, glued: true },
         hidden: { by: 'mattress', upTo: 120, lap: 40 },

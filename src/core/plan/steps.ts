@@ -40,7 +40,9 @@ export function wrapsStep(model: Model, fineness: Fineness = 'own'): StationWrap
   const sections = sectionsStep(model, fineness);
   const { way, channels } = choicesOf(model.piece.covering);
   const backing = way.pulled && channels ? channels.backing : 0;
-  return model.keep('wraps', [sections, model.rule('return'), model.rule('grip'), backing], () =>
+  const edges = model.piece.base.edges ?? [];
+  const ends = way.pulled && edges.some(({ end }) => end) ? edges : null;
+  return model.keep('wraps', [sections, model.rule('return'), model.rule('grip'), backing, ends], () =>
     sections.map((section) => wrapAt(model, section)),
   );
 }

@@ -176,7 +176,7 @@ export function sitWarnings(sit: SitPlan | null): Warning[] {
 /** What the cover gives cause to say. */
 export function coverWarnings(model: Model, fineness: Fineness = 'own'): Warning[] {
   const stations = wrapsStep(model, fineness);
-  const short = stations.filter((station) => station.grip < LEAST_GRIP);
+  const short = stations.filter((station) => !station.ends && station.grip < LEAST_GRIP);
   const { cover } = coverStep(model, fineness);
   return [
     ...collected((warn) => {

@@ -1,5 +1,6 @@
 import { stitchingFor } from '../cloth';
 import { joinLength, wayOf } from '../cover';
+import { END_HOLDS } from '../piece';
 import { gluedLayers, type CutPlan } from '../cut';
 import { woodLines } from './base-sizes';
 import { count, length, type Making, type SizeLine } from './types';
@@ -192,6 +193,18 @@ function trimmingLines({ plan, piece, rule }: Making): SizeLine[] {
       formula: 'strip = straight hidden edges × pieces',
       terms: [length('one', 'For one piece', strip), pieces],
     });
+  for (const { name, end, length: along } of cover.ends) {
+    const held = END_HOLDS.find(({ id }) => id === end.held)!;
+    const apart = held.apart === null ? null : held.apart || piece.covering.nails?.head || NAIL_HEAD;
+    add({
+      key: `end.${name}`,
+      label: apart === null ? `Thread for the ${name}’s fold` : `${held.name}, ${name}`,
+      value: piece.count * (apart === null ? SLIP_FACTOR * along : Math.ceil(along / apart) + 1),
+      unit: apart === null ? 'thread' : 'count',
+      formula: apart === null ? 'thread = edge × 3 × pieces' : 'fasteners = edge ÷ their distance + 1, × pieces',
+      terms: [length('edge', 'Along the edge', along), ...(apart === null ? [] : [length('apart', 'Apart', apart)]), pieces],
+    });
+  }
   if (cover.zip)
     add({
       key: 'zips',
@@ -213,6 +226,10 @@ function trimmingLines({ plan, piece, rule }: Making): SizeLine[] {
     });
   return lines;
 }
+
+/** A nail’s head where nobody has chosen one, mm; thread of a slip-stitched edge against its length. */
+const NAIL_HEAD = 11;
+const SLIP_FACTOR = 3;
 
 /** Webbing or springs, and what holds them. */
 function deckLines({ plan, piece, rule }: Making): SizeLine[] {

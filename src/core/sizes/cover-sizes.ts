@@ -10,15 +10,17 @@ function blankSizes({ plan, rule }: Making, cover: CoverPlan): SizeLine[] {
   const near = plan.base.words[0];
   const blank = cover.pieces[0]!;
   const side = length('side', `Side, ${near}`, front.side);
-  const under = [rule('return', 'return'), rule('grip', 'grip')];
+  const under = front.ends
+    ? [length('back up', 'Back up to its fold', front.return), length('turned', 'Turned under', front.grip)]
+    : [rule('return', 'return'), rule('grip', 'grip')];
   return [
     {
       ...own,
       key: 'wrap',
       label: `Wrap at the ${near}`,
       value: front.wrap,
-      note: 'side + return + grip',
-      formula: 'wrap = side + return + grip',
+      note: front.ends ? 'down to its fold, and turned under' : 'side + return + grip',
+      formula: front.ends ? 'wrap = side + back up + turned under' : 'wrap = side + return + grip',
       terms: [length('side', 'Side, measured down the covered section', front.side), ...under],
     },
     {

@@ -1,4 +1,5 @@
 import { preShrink } from '../../cloth';
+import { endedEdges } from '../pulled/ended';
 import { aroundEdge } from '../pulled/grow';
 import type { StationWrap } from '../pulled/wrap';
 import type { Beyond, ReachPart, SeamSpec, Way, Working } from '../ways';
@@ -27,14 +28,23 @@ export function reachOf(way: Way, working: Working, stations: readonly StationWr
     stations.map((station) => station.top - station.planDistance),
   );
   const own = way.reach(working, seams, beyond);
-  const parts: ReachPart[] = [{ label: 'Longer over the top than in plan', rule: null }, ...own.parts];
+  const ended = endedEdges(model);
+  const [sideRow, ...underRows] = own.parts;
+  // On one edge under the board, on another back up to a fold: said of both.
+  const rows =
+    ended.length > 0
+      ? [sideRow!, { label: 'To the staples, or back up to its fold', rule: null }, { label: 'For the hand, or turned under', rule: null }]
+      : [sideRow!, ...underRows];
+  const parts: ReachPart[] = [{ label: 'Longer over the top than in plan', rule: null }, ...rows];
   const taken = model.piece.covering.seamSwatch && working.longer !== preShrink(model.piece.cloth);
   if (shrink !== 0) parts.push({ label: taken ? 'For shrinkage and what seams take up' : 'For shrinkage', rule: null });
   return {
     parts,
     places: ring.places.map(({ at, point, out, edge }, i) => {
       const size = Math.hypot(...out) || 1;
-      const values = [growth(at), ...own.at(i)];
+      const end = ended.find(({ name }) => name === edge)?.end;
+      const [side, ...under] = own.at(i);
+      const values = [growth(at), side!, ...(end ? [-end.up, end.turn] : under)];
       if (shrink !== 0) {
         // Shrinkage takes its share of everything from the middle outwards.
         const half = Math.hypot(point[0] - model.middle[0], point[1] - model.middle[1]);

@@ -186,8 +186,12 @@ function checkPulled({ way, working, stations, pieces }: SewnTogether): SewnChec
   const scale = scaleOf(blank);
   // A blank that is opened for channels or buttons, or was corrected, is no longer as long as the tape says.
   const plain = !channels && !buttons && !(covering.corrections ?? []).some((own) => own.piece === blank.id);
-  const error = plain ? blankErrorOf(blank, stations, (station) => beyond?.staple ?? station.return, scale) : 0;
-  const allowanceError = plain ? Math.abs(polygonPerimeterGap(blank) / scale - (beyond?.grip ?? rule('grip'))) : 0;
+  const error = plain
+    ? blankErrorOf(blank, stations, (station) => (station.ends ? station.return : (beyond?.staple ?? station.return)), scale)
+    : 0;
+  // Where it ends in sight its allowance is another one: the strip between both lines is not of one breadth.
+  const even = stations.every(({ ends }) => !ends);
+  const allowanceError = plain && even ? Math.abs(polygonPerimeterGap(blank) / scale - (beyond?.grip ?? rule('grip'))) : 0;
   return {
     surface: null,
     net: blank.net,

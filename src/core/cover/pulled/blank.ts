@@ -1,9 +1,10 @@
 import type { Model } from '../../build';
 import { preShrink } from '../../cloth';
 import { findMaterial, WADDINGS } from '../../foam';
-import { kindOf } from '../../piece';
-import { bounds, offsetPolygon, polygonArea, polygonPerimeter, withoutLoops, type Point, type Polygon } from '../../outline';
+import { kindOf, type CoverEnd } from '../../piece';
+import { bounds, isInside, offsetPolygon, polygonArea, polygonPerimeter, withoutLoops, type Point, type Polygon } from '../../outline';
 import { meetings } from '../../strip/realign';
+import { endedAt, foldLines } from './ended';
 import { grownPlace, growOutline } from './grow';
 import { wayOf } from '../ways';
 import { flatPiece, type CoverPiece, type LiningPiece, type PieceLine, type PieceMark } from '../laying/cloth-piece';
@@ -62,11 +63,14 @@ function cutLines({ corners, relief, yCuts }: BlankCuts, longer: number): PieceL
  */
 export function pullOver(model: Model, stations: readonly StationWrap[], cuts: BlankCuts, beyond?: Beyond): CoverPiece {
   const longer = preShrink(model.piece.cloth);
-  const grown = (grow: (station: StationWrap) => number): Polygon => scaled(withoutLoops(growOutline(model, stations, grow)), longer);
-  const staple = (s: StationWrap): number => beyond?.staple ?? s.return;
-  const grip = (s: StationWrap): number => beyond?.grip ?? s.grip;
-  const outline = grown((s) => topGrowth(s) + s.side + staple(s) + grip(s));
-  const stapleLine = grown((s) => topGrowth(s) + s.side + staple(s));
+  const grown = (grow: (station: StationWrap) => number, turned: (end: CoverEnd) => number): Polygon =>
+    scaled(endedAt(model, stations, withoutLoops(growOutline(model, stations, grow)), turned), longer);
+  const folded = (): number => 0;
+  const turnedUnder = ({ turn }: CoverEnd): number => turn;
+  const staple = (s: StationWrap): number => beyond?.staple ?? (s.ends ? model.rule('return') : s.return);
+  const grip = (s: StationWrap): number => beyond?.grip ?? (s.ends ? model.rule('grip') : s.grip);
+  const outline = grown((s) => topGrowth(s) + s.side + staple(s) + grip(s), turnedUnder);
+  const stapleLine = grown((s) => topGrowth(s) + s.side + staple(s), folded);
   const box = bounds(outline);
   const length = polygonPerimeter(stapleLine);
   return {
@@ -83,7 +87,7 @@ export function pullOver(model: Model, stations: readonly StationWrap[], cuts: B
       [box.minX, 0],
     ].map(([x, y]): Point => [x!, y!]),
     stapleLine,
-    trimLine: grown((s) => topGrowth(s) + s.side + staple(s) + Math.min(grip(s), model.rule('stapleToTrim'))),
+    trimLine: grown((s) => topGrowth(s) + s.side + staple(s) + Math.min(grip(s), model.rule('stapleToTrim')), turnedUnder),
     sewn: stapleLine,
     edges: [
       {
@@ -99,9 +103,17 @@ export function pullOver(model: Model, stations: readonly StationWrap[], cuts: B
     ],
     notches: [],
     // Channels, buttons and corrections open the blank later: what is cut into it and its fold go with it.
-    lines: [{ kind: 'fold', points: scaled(seenLine(model, stations), longer), closed: true }, ...cutLines(cuts, longer)],
+    lines: [
+      { kind: 'fold', points: scaled(endedAt(model, stations, seenLine(model, stations), folded), longer), closed: true },
+      ...foldLines(model, stations).map((points): PieceLine => ({ kind: 'fold', points: scaled(points, longer), closed: false })),
+      // What would be cut into cloth that is not there any more is not cut.
+      ...cutLines(cuts, longer).filter(({ points }) => points.some((at) => isInside(outline, at))),
+    ],
     marks: meetings(model.piece.strip, model.outline).map(({ letter, at }): PieceMark => {
-      const [[x, y]] = scaled([grownPlace(model, stations, at, (s) => topGrowth(s) + s.side + staple(s))], longer) as [Point];
+      const placed = (under: (s: StationWrap) => number): Point =>
+        scaled([grownPlace(model, stations, at, (s) => topGrowth(s) + s.side + under(s))], longer)[0]!;
+      const stapled = placed(staple);
+      const [x, y] = isInside(outline, stapled) ? stapled : placed((s) => (s.ends ? s.return : 0));
       return { kind: 'match', x, y, label: letter };
     }),
     strain: null,
@@ -111,6 +123,9 @@ export function pullOver(model: Model, stations: readonly StationWrap[], cuts: B
     note: '',
   };
 }
+
+/** Wadding stops so far short of a finished fold, mm. */
+const WADDING_SHORT = 5;
 
 /**
  * The wadding blank: over the crown and down the whole side, whatever its length; on a wall piece under the board as well,
@@ -124,7 +139,13 @@ export function waddingPiece(model: Model, stations: readonly StationWrap[]): Li
   const wadding = model.piece.wadding === null ? undefined : findMaterial(WADDINGS, model.piece.wadding);
   if (!wadding) return null;
   const under = kindOf(model.piece.kind).traits.wall ? model.rule('waddingUnder') : 0;
-  const outline = withoutLoops(growOutline(model, stations, (s) => topGrowth(s) + s.side + under));
+  // Bulk in the fold would show: it ends short of what is turned under.
+  const outline = endedAt(
+    model,
+    stations,
+    withoutLoops(growOutline(model, stations, (s) => topGrowth(s) + s.side + under)),
+    () => -WADDING_SHORT,
+  );
   return { ...flatPiece('Wadding', model.piece.count, outline), material: wadding.id };
 }
 

@@ -1,5 +1,6 @@
 import type { Model, StationSection } from '../../build';
-import type { EdgePart, Point } from '../../outline';
+import { samePart, type EdgePart, type Point } from '../../outline';
+import type { CoverEnd } from '../../piece';
 import { choicesOf } from '../choices';
 
 /** The cover measured at one station, mm. `fromCentre` = top + wrap; wrap = side + return + grip. */
@@ -18,6 +19,8 @@ export type StationWrap = {
   top: number;
   /** down to the board's lower edge */
   side: number;
+  /** it ends in sight here: `return` is back up to its fold, `grip` what is turned under */
+  ends: boolean;
   return: number;
   grip: number;
   wrap: number;
@@ -40,8 +43,10 @@ export type StationWrap = {
 export function wrapAt(model: Model, { place, half, toMiddle, start }: StationSection): StationWrap {
   const { top } = half;
   const side = half.length - top + backingRound(model);
-  const returnUnder = model.rule('return');
-  const grip = model.rule('grip');
+  // Where it ends in sight it does not go under the board: back up to its fold, and what is turned under.
+  const end = endOf(model, place.part);
+  const returnUnder = end ? -end.up : model.rule('return');
+  const grip = end ? end.turn : model.rule('grip');
   const wrap = side + returnUnder + grip;
   return {
     id: place.id,
@@ -50,6 +55,7 @@ export function wrapAt(model: Model, { place, half, toMiddle, start }: StationSe
     x: place.point[0],
     y: place.point[1],
     turn: place.turn,
+    ends: end !== null,
     normalX: place.normal[0],
     normalY: place.normal[1],
     top,
@@ -62,6 +68,12 @@ export function wrapAt(model: Model, { place, half, toMiddle, start }: StationSe
     edgeHeight: heightAtLength(half.cover, top) - half.stack.edge.top,
     converged: half.pulled.converged,
   };
+}
+
+/** How the cover ends in sight on a part of the edge, where it does. */
+function endOf({ piece }: Model, part: EdgePart): CoverEnd | null {
+  if (part.kind !== 'edge' || !choicesOf(piece.covering).way.pulled) return null;
+  return piece.base.edges?.find(({ edge }) => samePart(edge, part))?.end ?? null;
 }
 
 /** A cover quilted on backed foam lies by its thickness farther out: round the edge that is a quarter turn of it, mm. */

@@ -1,8 +1,8 @@
-import { clothsOn, cornerWords, dustCover, wayOf, type CornerPlan } from '../../cover';
+import { clothsOn, cornerWords, dustCover, endedLengths, wayOf, type CornerPlan } from '../../cover';
 import { BOARDS, findMaterial } from '../../foam';
 import type { RuleReader } from '../../house';
 import { offsetPolygon, polygonPerimeter } from '../../outline';
-import type { Cloth, Piece } from '../../piece';
+import { END_HOLDS, type Cloth, type Piece } from '../../piece';
 import { rebateWords } from '../../strip/chair-parts';
 import { meetAgain, meetings } from '../../strip/realign';
 import { CAUTIONS } from '../../run/cautions';
@@ -15,8 +15,8 @@ import { stapleLeg, type GunLegs, type LegChoice } from './staple-leg';
 
 /** A frame set in by less than this lies behind the staple line, mm. */
 const FRAME_REACHED = 15;
-/** Turning the piece and finding its centres; trimming what stands over: minutes. */
-const HANDLING = { turnAndCentre: 2, trim: 3 };
+/** Turning the piece and finding its centres; trimming what stands over; a metre of finished fold: minutes. */
+const HANDLING = { turnAndCentre: 2, trim: 3, endMetre: 25 };
 
 /** How the cover is pulled, by its school. */
 const HOW: Record<Cloth['pull'], string> = {
@@ -95,6 +95,24 @@ function cornerStep({ corners, relief, model: { rule } }: Fastening): Step | nul
   );
 }
 
+/** Where the cloth ends in sight: corners first, then its edge turned under along the fold. */
+function endSteps(model: Fastening['model']): Step[] {
+  return endedLengths(model).map(({ name, end, length }) => {
+    const held = END_HOLDS.find(({ id }) => id === end.held)!;
+    const how =
+      held.apart === null
+        ? 'slip-stitch it with a curved needle, small stitches inside the fold'
+        : `${held.plural} ${held.apart > 0 ? `every ${held.apart} mm` : 'head to head'}, into the board’s edge, from the middle outwards`;
+    return step(
+      `end-${name}`,
+      `Finish the ${name}`,
+      `Chalk a line ${Math.round(end.up * 10) / 10} mm above the board’s lower edge. Corners first: the bulk cut out, the last fold laid towards the ${name} with its open side down. Turn ${Math.round(end.turn)} mm under along the line, no wadding in the fold; ${how}.`,
+      (length / 1000) * HANDLING.endMetre,
+      { caution: held.apart === null ? CAUTIONS.shears : CAUTIONS.nails },
+    );
+  });
+}
+
 export const staples: Fastener = {
   id: 'staples',
   name: 'Staples',
@@ -133,6 +151,7 @@ export const staples: Fastener = {
           { caution: CAUTIONS.staples },
         ),
         ...(corner ? [corner] : []),
+        ...endSteps(model),
         step(
           'trim',
           'Trim',

@@ -19,7 +19,7 @@ export function checkFeatures(base: Base): Problem[] {
   if (outlineArea(outline) < BOARD_SIZE[0] ** 2)
     return [{ path: 'base.notches', message: 'The notches leave next to nothing of the board' }];
   const board = flatten(outline);
-  return [...checkFittings(base, board), ...checkMould(base), ...checkHidden(base, bounds(board).height)];
+  return [...checkFittings(base, board), ...checkEnds(base), ...checkMould(base), ...checkHidden(base, bounds(board).height)];
 }
 
 function checkFittings(base: Base, board: Point[]): Problem[] {
@@ -44,6 +44,24 @@ function checkFittings(base: Base, board: Point[]): Problem[] {
       });
   });
   return problems;
+}
+
+/** A pin needs so much wood below the board's upper edge, mm. */
+const PIN_WOOD = 3;
+
+/** A fold higher than the board's edge would lie on foam, which holds no pin. */
+function checkEnds({ edges, board }: Base): Problem[] {
+  const most = Math.max(0, Math.floor(board.thickness - PIN_WOOD));
+  return (edges ?? []).flatMap(({ edge, end }, i) =>
+    end && end.up > most
+      ? [
+          {
+            path: `base.edges.${i}.end.up`,
+            message: `So high the fold of the ${edge.name} would lie on foam, not on the board; ${most} mm is the most`,
+          },
+        ]
+      : [],
+  );
 }
 
 /** Something hidden up to beyond the piece leaves nothing to be seen. */

@@ -73,6 +73,20 @@ export const HARDWARE = record({
   length: length('Length', HARDWARE_SIZE),
 });
 
+/** How a cloth that ends in sight is held along its fold, and how far apart; nothing is one seam. */
+export const END_HOLDS = [
+  { id: 'gimp-pins', name: 'Gimp pins', plural: 'gimp pins', apart: 40 },
+  { id: 'close-nails', name: 'Nails, head to head', plural: 'nails', apart: 0 },
+  { id: 'slip-stitch', name: 'Slip-stitched', plural: 'stitches', apart: null },
+] as const;
+
+/** Where a pulled cover ends in sight on the board's face, its own edge turned under. */
+export const COVER_END = record({
+  up: length('Fold above the board’s lower edge', [0, 60], { default: 4 }),
+  turn: length('Turned under', [8, 40], { default: 15 }),
+  held: choice('Held by', END_HOLDS, { default: 'gimp-pins' }),
+});
+
 /** What is known of one edge of the base. */
 export const EDGE_FACT = record({
   edge: EDGE,
@@ -90,6 +104,8 @@ export const EDGE_FACT = record({
   ),
   /** bent edge trim of this thickness; 0 is none */
   trim: length('Edge trim, thickness', [0, 40], { hint: 'nothing for none', default: 0 }),
+  /** the cloth ends in sight here, with a finished fold; left out, it goes on under the board */
+  end: optional(orNull(COVER_END)),
 });
 
 /** A frame of battens under or behind the board. */
@@ -197,6 +213,7 @@ export type Support = NonNullable<Base['supports']>;
 export type Notch = Static<typeof NOTCH>;
 export type Hole = Static<typeof HOLE>;
 export type Hardware = Static<typeof HARDWARE>;
+export type CoverEnd = Static<typeof COVER_END>;
 export type EdgeFact = Static<typeof EDGE_FACT>;
 export type Frame = Static<typeof FRAME>;
 export type Courses = Static<typeof COURSES>;

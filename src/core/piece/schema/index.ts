@@ -1,6 +1,6 @@
 export type { EdgePart } from './edge';
-export type { Base, Courses, EdgeFact, Frame, Hardware, Hidden, Hole, Mould, Notch, Opening, StretchedDeck, Support, Trace } from './base';
-export { COURSES, DECK, EDGE_FACT, FRAME, HARDWARE_KINDS, HIDDEN, HIDING, HOLE_FORMS, HOLE_SIZE, NOTCH, OPENING, SUPPORTS } from './base';
+export type { Base, Courses, CoverEnd, EdgeFact, Frame, Hardware, Hidden, Hole, Mould, Notch, Opening, StretchedDeck, Support, Trace } from './base';
+export { COURSES, COVER_END, DECK, END_HOLDS, EDGE_FACT, FRAME, HARDWARE_KINDS, HIDDEN, HIDING, HOLE_FORMS, HOLE_SIZE, NOTCH, OPENING, SUPPORTS } from './base';
 export type { Cloth } from './cloth';
 export { DIRECTIONS, PULLS } from './cloth';
 export type { Buttons, Channels, Correction, Covering, Motif, Nails, Pinned, SeamMove, SecondPart, Welt } from './covering';

@@ -1,14 +1,18 @@
 'use client';
 
+import { wayOf } from '@/core/cover';
 import { baseOutline, edgeNamed, measuredOutline, notchPlaces, samePart } from '@/core/outline';
 import {
+  COVER_END,
   defaultsOf,
   EDGE_FACT,
+  END_HOLDS,
   fieldAt,
   freeId,
   HARDWARE_KINDS,
   HOLE_FORMS,
   NOTCH,
+  type CoverEnd,
   type EdgeFact,
   type Hole,
   type Notch,
@@ -127,10 +131,17 @@ export function HardwareList() {
   );
 }
 
+/** A finished fold as it begins: low on the board's edge, and never so high that its pins miss the wood. */
+function firstEnd(thickness: number): CoverEnd {
+  const start = defaultsOf<CoverEnd>(COVER_END);
+  return { ...start, up: Math.max(0, Math.min(start.up, Math.floor(thickness - 3))) };
+}
+
 /** What is known of one edge; an edge of which nothing was said is as most are. */
 function EdgeFields({ name }: { name: string }) {
   const id = useSheet((state) => state.id);
-  const { base } = usePiece();
+  const { base, covering } = usePiece();
+  const { pulled } = wayOf(covering.way);
   const [, putAll] = useField('base.edges');
   const edges = base.edges ?? [];
   const part = edgeNamed(name);
@@ -164,6 +175,21 @@ function EdgeFields({ name }: { name: string }) {
       {field('strip.width', own.strip?.width ?? 0, (width) => put({ strip: width > 0 ? { ...strip, ...own.strip, width } : null }))}
       {own.strip && field('strip.thickness', own.strip.thickness, (thickness) => put({ strip: { ...own.strip!, thickness } }))}
       {field('trim', own.trim, (trim) => put({ trim }))}
+      {pulled && (
+        <TickField
+          label="Cloth ends in sight"
+          describedAs={`Cloth ends in sight, ${name}`}
+          checked={Boolean(own.end)}
+          onChange={(on) => put({ end: on ? firstEnd(base.board.thickness) : null })}
+        />
+      )}
+      {pulled && own.end && (
+        <>
+          {field('end.up', own.end.up, (up) => put({ end: { ...own.end!, up } }))}
+          {field('end.turn', own.end.turn, (turn) => put({ end: { ...own.end!, turn } }))}
+          <ChoiceField label="Held by" value={own.end.held} options={END_HOLDS} onChange={(held) => put({ end: { ...own.end!, held } })} />
+        </>
+      )}
     </fieldset>
   );
 }
