@@ -1,0 +1,170 @@
+import { edgeNamed } from '../../core/outline';
+import {
+  CHAIR_PARTS,
+  COVER_END,
+  defaultsOf,
+  EDGE_FACT,
+  LOOSE,
+  newPiece,
+  type CoverEnd,
+  type EdgeFact,
+  type Loose,
+  type Piece,
+  type StripItem,
+} from '../../core/piece';
+import { NO_STRIP } from '../../core/strip';
+import { mainPad, minutes, piece, rollLength, type Job } from './job';
+
+const loose = (change: Partial<Loose>): Loose => ({ ...defaultsOf<Loose>(LOOSE), id: 'l-1', name: 'Back cushion', ...change });
+
+const ended = (name: string): EdgeFact => ({
+  ...defaultsOf<EdgeFact>(EDGE_FACT),
+  edge: edgeNamed(name),
+  end: defaultsOf<CoverEnd>(COVER_END),
+});
+
+const off = (part: StripItem['part'], name: string): StripItem => ({
+  id: `s-${name.toLowerCase().replaceAll(' ', '-')}`,
+  what: 'cover',
+  name,
+  where: '',
+  count: 1,
+  crown: 0,
+  leg: 0,
+  thickness: 0,
+  again: 'refit',
+  photos: [],
+  part,
+});
+
+const cut = (plan: Parameters<Job['figures'][number]['of']>[0], id: string) => plan.cover.pieces.find((own) => own.id === id)!;
+const bench: Piece = newPiece('bench');
+
+/** What real jobs have beside the plain ones: loose things, cloth that ends in sight, pockets, parts of one chair. */
+export const FINER_POINTS: Job[] = [
+  {
+    id: 'bay-cushions',
+    title: 'The reading bay’s back cushion and head roll',
+    inputs: 'Corner seat as it starts; a cushion of 450 × 400, 150 thick, and a roll of 400, Ø 160; fibre in cases; zips; two loops each.',
+    piece: piece('corner-seat', {
+      name: 'Reading bay',
+      loose: [
+        loose({ kind: 'cushion', length: 450, height: 400, thick: 150 }),
+        loose({ id: 'l-2', kind: 'roll', name: 'Head roll', length: 400, thick: 160 }),
+      ],
+    }),
+    figures: [
+      {
+        what: 'cushion panel, width',
+        of: (plan) => cut(plan, 'l-1-panel').width,
+        least: 490,
+        most: 525,
+        why: '450 finished, an inch or so for its thickness, twelve of seam on either side',
+      },
+      {
+        what: 'cushion, filling in grams',
+        of: (plan) => plan.cover.loose[0]!.fill * 1000,
+        least: 350,
+        most: 600,
+        why: 'a pound of fibre makes a back cushion, more makes a bolster of it',
+      },
+      {
+        what: 'roll, body round it',
+        of: (plan) => cut(plan, 'l-2-body').height,
+        least: 515,
+        most: 545,
+        why: 'a diameter of 160 is 503 round, and the seam',
+      },
+      rollLength(1300, 2600, 'the seat’s metre and a half and what the cushions fit in beside it'),
+    ],
+    order: ['board', 'foam', 'cloth', 'staple', 'trim', 'loose-sew-l-1', 'loose-fill-l-1', 'loose-hang-l-1', 'loose-sew-l-2', 'measure'],
+    buys: ['cloth.length', 'lining.length', 'loose.fill', 'loose.zip', 'loose.knobs', 'staple.count'],
+  },
+  {
+    id: 'finished-ends',
+    title: 'A hall bench whose ends are seen from below the stair',
+    inputs: '1200 × 400; the cloth ends 4 above the board’s lower edge at both ends, 15 turned under, gimp pins.',
+    piece: piece('bench', { name: 'Stair bench', base: { edges: [...(bench.base.edges ?? []), ended('left'), ended('right')] } }),
+    figures: [
+      {
+        what: 'cover, width',
+        of: (plan) => cut(plan, 'cover').width,
+        least: 1340,
+        most: 1420,
+        why: '1200 of board, 90 down either end less what the pull rounds off, and 15 to turn under instead of return and hand',
+      },
+      {
+        what: 'gimp pins in one end',
+        of: (plan) => plan.cover.ends[0]!.length / 40 + 1,
+        least: 9,
+        most: 13,
+        why: 'every inch and a half along 400',
+      },
+      minutes(70, 240, 'a bench, and ten minutes for each end'),
+    ],
+    order: ['board', 'foam', 'cloth', 'staple', 'end-left', 'end-right', 'trim', 'dust'],
+    buys: ['cloth.length', 'foam.sheets', 'staple.count', 'end.left', 'end.right'],
+  },
+  {
+    id: 'two-pockets',
+    title: 'An observer’s chair with a pocket for the seat bones and one for the tail bone',
+    inputs: '450 / 390 × 420; 60 firm; a pocket of 230 × 150 and one of 90 × 70 behind it, edges blended over 25.',
+    piece: piece('chair-seat', {
+      name: 'Observer’s chair',
+      pads: mainPad('chair-seat', {
+        thickness: 60,
+        pocket: { x: 0, y: -10, width: 230, length: 150, deep: 22, blend: 25, material: 'resilient-medium' },
+        patches: [{ x: 0, y: 120, width: 90, length: 70, deep: 25, blend: 20, material: 'resilient-medium' }],
+      }),
+    }),
+    figures: [
+      {
+        what: 'foam left under the pocket',
+        of: (plan) => 60 - plan.foam.find(({ insertOf }) => insertOf)!.thickness,
+        least: 30,
+        most: 45,
+        why: 'less than an inch and a bit is felt through',
+      },
+      {
+        what: 'inserts to cut',
+        of: (plan) => plan.foam.filter(({ insertOf }) => insertOf).length,
+        least: 2,
+        most: 2,
+        why: 'one for each pocket',
+      },
+      { what: 'sinks under 85 kg', of: (plan) => plan.sit?.sink ?? NaN, least: 15, most: 62, why: 'it is sat into, not sat through' },
+    ],
+    order: ['board', 'foam', 'pocket-main', 'pocket-main-2', 'glue-main', 'wadding', 'cloth', 'staple', 'trim'],
+    buys: ['cloth.length', 'foam.sheets', 'staple.count'],
+  },
+  {
+    id: 'chair-in-parts',
+    title: 'The inside back of the director’s chair, with the parts round it',
+    inputs:
+      '560 × 510 in its frame; taken apart from the outside in: dust cover, outside back, outside arms, inside back, inside arms, deck.',
+    piece: piece('tight-seat', {
+      name: 'Director’s chair, inside back',
+      strip: {
+        ...NO_STRIP,
+        part: 'inside-back',
+        items: [...CHAIR_PARTS].reverse().map(({ id, name }) => off(id === 'inside-back' ? null : id, `Old ${name.toLowerCase()}`)),
+      },
+    }),
+    figures: [minutes(70, 260, 'the panel itself, and putting its neighbours back')],
+    order: [
+      'strip',
+      'part-deck',
+      'part-inside-arms',
+      'cloth',
+      'staple',
+      'part-wings',
+      'part-outside-arms',
+      'part-outside-back',
+      'part-trim',
+      'part-below',
+      'measure',
+    ],
+    never: ['part-inside-back'],
+    buys: ['cloth.length', 'staple.count', 'deck.webbing'],
+  },
+];
