@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { writeDxf } from '../src/core/formats/dxf';
+import { PATTERN_FORMATS } from '../src/core/formats/pattern-formats';
 import { writeSvg } from '../src/core/formats/svg';
 import { sectionsStep, type Model } from '../src/core/build';
 import { wrapAt } from '../src/core/cover';
@@ -18,6 +19,7 @@ const USAGE = `Usage:
   fovea sit FILE --mass KG          print one sitting, solved
   fovea foam-test NAME    print the simulated specimen test of a shipped foam
   fovea outline FILE svg|dxf   print the base's outline as a drawing in mm
+  fovea pattern FILE svg|dxf|csv   print every piece at full size as a drawing, or the cut list
   fovea schema            print the JSON Schema of a piece
   fovea check FILE        say whether a piece can be planned, or whether a backup is whole
   fovea export [ID]       list the pieces on the floor, or print one
@@ -51,6 +53,15 @@ function drawing(path: string | undefined, format: string | undefined): string {
   const { base } = parseDocument(readFile(path));
   const outline = baseOutline(base.shape, base.notches);
   return format === 'svg' ? writeSvg(outline, base.holes) : writeDxf(outline, base.holes);
+}
+
+/** Every piece of a plan at full size, or the cut list. */
+async function patterns(path: string | undefined, asked: string | undefined): Promise<string> {
+  const { patternFile } = await import('../src/core/formats/pattern-files');
+  const format = PATTERN_FORMATS.find(({ id }) => id === asked);
+  if (!path || !format) throw new UsageError(USAGE);
+  const piece = parseDocument(readFile(path));
+  return patternFile(planPiece(piece, {}, { sits: false }), piece, format.id);
 }
 
 /** One station's section, solved. */
@@ -146,6 +157,7 @@ const WORKSHOP = {
 
 function run([command, argument, ...rest]: string[]): unknown {
   if (command === 'outline' && rest.length === 1) return drawing(argument, rest[0]);
+  if (command === 'pattern' && rest.length === 1) return patterns(argument, rest[0]);
   if (command === 'section' || command === 'sit') return solved(command, argument, rest);
   if (command === 'foam-test') return foamTest([argument ?? '', ...rest].join(' '));
   if (command && command in WORKSHOP) return WORKSHOP[command as keyof typeof WORKSHOP](argument, rest);

@@ -1,4 +1,5 @@
 import { documentSchema } from '../core/document';
+import { PATTERN_FORMATS } from '../core/formats/pattern-formats';
 import { PRINT_PARTS } from '../core/formats/print/choice';
 import { TEMPLATE_MODES } from '../core/formats/templates';
 import { PAPER_IDS } from '../core/formats/tiles';
@@ -143,6 +144,15 @@ export const ROUTES: Record<string, Record<string, Route>> = {
       gives: text('A drawing'),
       media: 'image/svg+xml',
       refuses: [404],
+    },
+  },
+  '/api/pieces/{id}/patterns': {
+    get: {
+      says: 'Every piece at full size in one drawing, mm, in layers; or the cut list',
+      query: { format: { enum: PATTERN_FORMATS.map(({ id }) => id) } },
+      gives: text('A drawing or a list'),
+      media: 'image/svg+xml',
+      refuses: [400, 404],
     },
   },
   '/api/demo': { post: { says: 'Lays out the demo workshop in an empty one', gives: OK, status: 201, refuses: [409] } },

@@ -137,6 +137,23 @@ describe('bench, log and house', () => {
     expect(await json(await answer(() => routes.putSettings(request({ theme: 'evening' }))))).toEqual({ unit: 'mm', theme: 'evening' });
   });
 
+  it('gives patterns and the cut list in the formats there are and no other', async () => {
+    const { id } = await make();
+    const patterns = (format: string) => answer(() => routes.exportPatterns(new Request(`http://127.0.0.1/?format=${format}`), id));
+    for (const [format, media, begins] of [
+      ['svg', 'image/svg+xml', '<svg'],
+      ['dxf', 'image/vnd.dxf', '0\nSECTION'],
+      ['csv', 'text/csv', 'what,of,count'],
+    ] as const) {
+      const file = await patterns(format);
+      expect(file.headers.get('content-type')).toContain(media);
+      expect(file.headers.get('content-disposition')).toContain(`.${format}"`);
+      expect((await file.text()).startsWith(begins)).toBe(true);
+    }
+    expect((await patterns('exe')).status).toBe(400);
+    expect((await answer(() => routes.exportPatterns(new Request('http://127.0.0.1/?format=svg'), 'nobody'))).status).toBe(404);
+  });
+
   it('prints a PDF on the papers there are and no other, whole or in parts', async () => {
     const { id } = await make();
     const print = (paper: string) => answer(() => routes.printPiece(new Request(`http://127.0.0.1/?paper=${paper}`), id));

@@ -26,6 +26,7 @@ import { getHouse, getSettings, setHouseRule, setSettings, type Settings } from 
 import { readObject, readText, Refusal } from './http';
 import { lanAddresses } from './entrance';
 import { lookOf, looksLater } from './looks';
+import { PATTERN_FORMATS } from '../core/formats/pattern-formats';
 import { planning } from './planning';
 
 /** An id of a save is made by the page: a random UUID. */
@@ -204,6 +205,21 @@ export function exportOutline(request: Request, id: string): Response {
     headers: {
       'content-type': format === 'svg' ? 'image/svg+xml' : 'image/vnd.dxf',
       'content-disposition': `attachment; filename="${fileName(piece)}.${format}"`,
+    },
+  });
+}
+
+/** GET /api/pieces/ID/patterns?format=svg|dxf|csv: every piece at full size in one drawing, or the cut list. */
+export async function exportPatterns(request: Request, id: string): Promise<Response> {
+  const { piece } = found(id);
+  const asked = new URL(request.url).searchParams.get('format');
+  const format = PATTERN_FORMATS.find((known) => known.id === asked);
+  if (!format) throw new Refusal(400, `The format must be one of ${PATTERN_FORMATS.map((known) => known.id).join(', ')}`);
+  const text = await planning().patterns({ piece, house: getHouse(database()), format: format.id }, request.signal);
+  return new Response(text, {
+    headers: {
+      'content-type': `${format.media}; charset=utf-8`,
+      'content-disposition': `attachment; filename="${fileName(piece)}-${format.id === 'csv' ? 'cut-list' : 'patterns'}.${format.id}"`,
     },
   });
 }

@@ -202,6 +202,9 @@ export const CARRIERS: [string, Piece][] = [
     'a scanned board with a traced photo',
     {
       ...chair,
+      pinned: [
+        { id: 'q-1', piece: 'cover', rows: [], trace: { photo, scale: { kind: 'four', width: 300, height: 200 }, marks: [], points: [] } },
+      ],
       base: {
         ...chair.base,
         mould: {

@@ -3,8 +3,10 @@ import type { FoamPiece } from '../cut';
 import { bounds, distanceTo, type Point, type Polygon } from '../outline';
 import type { Plan } from '../plan';
 
-/** A line on a template and how it is drawn; the cloth's own edge is printed in colour. */
-export type TemplateLine = { outline: Polygon; closed: boolean; dashed?: boolean; cloth?: boolean };
+/** What is done along a line: cut through, sewn or finished on it, or only marked. */
+export type LineLayer = 'cut' | 'seam' | 'mark';
+/** A line on a template and how it is drawn; the cloth's own edge is printed in colour. What says nothing is marked. */
+export type TemplateLine = { outline: Polygon; closed: boolean; dashed?: boolean; cloth?: boolean; layer?: LineLayer };
 /** A piece to be printed at full size. */
 export type Template = {
   /** by which it is known again when the piece has changed: the pad or the cloth piece that it is of */
@@ -160,8 +162,10 @@ function padTemplate(foam: FoamPiece, of = ''): Bare {
     title: `${foam.insertOf ? `Insert${foam.nth > 1 ? ` ${foam.nth}` : ''}, ` : ''}${NAMES[foam.role] ?? 'Pad'}${of}, ${foam.materialName}, ${foam.layers.join(' + ')} mm, cut ${foam.count}${foam.scrap ? ', from scraps' : ''}${foam.trimmed ? ', the line it is trimmed to' : ''}`,
     // Joins between blocks are dashed: each block is cut along them.
     lines: [
-      { outline, closed: true },
-      ...(foam.blocks.length > 1 ? foam.blocks.map((block): TemplateLine => ({ outline: block.outline, closed: true, dashed: true })) : []),
+      { outline, closed: true, layer: 'cut' },
+      ...(foam.blocks.length > 1
+        ? foam.blocks.map((block): TemplateLine => ({ outline: block.outline, closed: true, dashed: true, layer: 'cut' }))
+        : []),
       // What is carved into it, or let in, is marked through the template.
       ...foam.letIn.map((outline) => ({ outline, closed: true, dashed: true })),
     ],
@@ -183,7 +187,7 @@ function stencil(foam: FoamPiece, of = ''): Bare[] {
     {
       of: `foam ${foam.pad} side`,
       title: `Side of the ${(NAMES[foam.role] ?? 'pad').toLowerCase()}${of}: a stencil, drawn on both sides`,
-      lines: [{ outline: [[from, 0], [to, 0], ...[...side].reverse()], closed: true }],
+      lines: [{ outline: [[from, 0], [to, 0], ...[...side].reverse()], closed: true, layer: 'cut' }],
       marks: [],
       labels: [
         { at: [from, 0], says: 'near edge, underside' },
@@ -215,9 +219,14 @@ function coverTemplate(cover: CoverPiece, variant = ''): Bare {
     of: `cloth ${cover.id} ${variant}`.trim(),
     title: `${cover.name}, cut ${cover.count}${OF_CLOTH[cover.cloth]}`,
     lines: [
-      { outline: cover.outline, closed: true, cloth: true },
-      ...(sewn ? [{ outline: cover.sewn, closed: true, dashed: true }] : [{ outline: cover.trimLine, closed: true, dashed: true }]),
-      ...cover.lines.map((line): TemplateLine => ({ outline: line.points, closed: line.closed, dashed: line.kind !== 'cut' })),
+      { outline: cover.outline, closed: true, cloth: true, layer: 'cut' },
+      { outline: sewn ? cover.sewn : cover.trimLine, closed: true, dashed: true, layer: 'seam' },
+      ...cover.lines.map((line): TemplateLine => ({
+        outline: line.points,
+        closed: line.closed,
+        dashed: line.kind !== 'cut',
+        layer: line.kind === 'cut' ? 'cut' : 'mark',
+      })),
       { outline: grainLine(cover), closed: false },
     ],
     labels: [

@@ -27,6 +27,8 @@ export type Planning = {
   print: (asked: Parameters<typeof thread.print>[0], signal?: AbortSignal) => Promise<Uint8Array>;
   /** the same as pages to be looked at */
   pages: (asked: Parameters<typeof thread.pages>[0], signal?: AbortSignal) => Promise<Printed>;
+  /** every piece at full size as a drawing, or the cut list */
+  patterns: (asked: Parameters<typeof thread.patterns>[0], signal?: AbortSignal) => Promise<string>;
   close: () => Promise<void>;
 };
 
@@ -71,6 +73,7 @@ function createPlanning(): Planning {
     },
     print: (asked, signal) => run('print', asked, signal),
     pages: (asked, signal) => run('pages', asked, signal),
+    patterns: (asked, signal) => run('patterns', asked, signal),
     close: () => pool.destroy(),
   };
 }

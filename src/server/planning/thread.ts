@@ -4,6 +4,8 @@ import { join } from 'node:path';
 import { isMainThread } from 'node:worker_threads';
 import simplify from 'simplify-js';
 import { chalkStep, sectionAlong, type Section } from '../../core/build';
+import { patternFile } from '../../core/formats/pattern-files';
+import type { PatternFormat } from '../../core/formats/pattern-formats';
 import { printedPages, printPdf, type PrintChoice, type Printed, type PrintJob } from '../../core/formats/pdf';
 import type { HouseRules } from '../../core/house';
 import { outlineSize, type Point } from '../../core/outline';
@@ -99,6 +101,12 @@ function printJob({ unit, paper, address, ...asked }: PrintAsked): PrintJob {
     ...(address ? { address } : {}),
     fonts: { regular: fontFile('400Regular'), bold: fontFile('600SemiBold') },
   };
+}
+
+/** A piece's patterns or its cut list, as a file. */
+export function patterns({ format, ...asked }: Asked & { format: PatternFormat }): string {
+  const { piece, house } = checked(asked);
+  return patternFile(planPiece(piece, house, { planner }), piece, format);
 }
 
 /** A piece as one PDF. */

@@ -1,13 +1,15 @@
 'use client';
 
+import { PATTERN_FORMATS } from '@/core/formats/pattern-formats';
 import { CAUTIONS } from '@/core/run';
 import type { Stage } from '@/ui/sheet/stage';
-import { usePiece } from '@/ui/sheet/store';
+import { usePiece, useSheet } from '@/ui/sheet/store';
 import { CutView } from './cut-view';
 import { Savings } from './savings';
 
 function CutPanel() {
   const { count } = usePiece();
+  const id = useSheet((state) => state.id);
   return (
     <div className="text-sm space-y-2">
       <p>
@@ -16,6 +18,20 @@ function CutPanel() {
       </p>
       <p className="text-warning">{CAUTIONS.knife}</p>
       <Savings />
+      <section aria-label="Patterns and cut list" className="border-t border-base-content/25 pt-2">
+        <h3 className="font-semibold">Patterns at full size</h3>
+        <p className="text-xs">One drawing in layers – cut, seam, notch, mark, text – in millimetres, for a plotter or a cutter.</p>
+        {PATTERN_FORMATS.map(({ id: format, name }) => (
+          <a
+            key={format}
+            className="btn btn-sm btn-outline font-normal mr-1 mt-1"
+            href={`/api/pieces/${id}/patterns?format=${format}`}
+            download
+          >
+            {name}
+          </a>
+        ))}
+      </section>
     </div>
   );
 }

@@ -1,0 +1,176 @@
+import { csvParse, polygonArea as d3Area } from 'd3';
+import DxfParser from 'dxf-parser';
+import { XMLParser } from 'fast-xml-parser';
+import fc from 'fast-check';
+import { beforeAll, describe, expect, it } from 'vitest';
+import { newPiece, type Piece, type PieceKind } from '../piece';
+import { planPiece, type Plan } from '../plan';
+import { cutListCsv, cutRows, patternDrawing, patternFile } from './pattern-files';
+import { templatesOf } from './templates';
+
+/** What leaves the program is read by other libraries, as another program would. */
+
+type Pair = [number, number];
+type Shape = { layer: string; points: Pair[]; closed: boolean };
+
+const KINDS: PieceKind[] = ['round-seat', 'headboard-bordered', 'saddle', 'chair-seat'];
+const pieces = new Map<PieceKind, { piece: Piece; plan: Plan }>();
+beforeAll(() => {
+  for (const kind of KINDS) {
+    const piece: Piece = { ...newPiece(kind), name: `<${kind}> & "co"`, count: 2 };
+    pieces.set(kind, { piece, plan: planPiece(piece, {}, { sits: false, coarse: true }) });
+  }
+});
+const of = (kind: PieceKind) => pieces.get(kind)!;
+
+function dxfShapes(text: string): { shapes: Shape[]; texts: string[]; units: unknown; layers: string[] } {
+  const read = new DxfParser().parseSync(text)!;
+  const shapes = read.entities
+    .filter(({ type }) => type === 'LWPOLYLINE' || type === 'POLYLINE')
+    .map((entity) => {
+      const own = entity as unknown as { layer: string; vertices: { x: number; y: number }[]; shape: boolean };
+      return { layer: own.layer, points: own.vertices.map(({ x, y }): Pair => [x, y]), closed: own.shape };
+    });
+  const texts = read.entities.filter(({ type }) => type === 'TEXT').map((entity) => (entity as unknown as { text: string }).text);
+  return { shapes, texts, units: read.header['$INSUNITS'], layers: Object.keys(read.tables.layer.layers) };
+}
+
+function svgShapes(text: string): { shapes: Shape[]; texts: string[]; width: string; height: number } {
+  type Group = { id: string; path?: { d: string } | { d: string }[]; text?: unknown };
+  const { svg } = new XMLParser({ ignoreAttributes: false, attributeNamePrefix: '' }).parse(text) as {
+    svg: { width: string; height: string; g: Group[] };
+  };
+  const height = Number.parseFloat(svg.height);
+  const listed = <T>(one: T | T[] | undefined): T[] => (one === undefined ? [] : Array.isArray(one) ? one : [one]);
+  const shapes = svg.g.flatMap((group) =>
+    listed(group.path).map(({ d }): Shape => ({
+      layer: group.id.toUpperCase(),
+      points: d
+        .replace(/[MZ]/g, '')
+        .split('L')
+        .map((pair): Pair => {
+          const [x, y] = pair.trim().split(' ').map(Number) as Pair;
+          return [x, height - y];
+        }),
+      closed: d.endsWith('Z'),
+    })),
+  );
+  const words = listed(svg.g.find(({ id }) => id === 'text')!.text as { '#text': unknown } | { '#text': unknown }[]);
+  return { shapes, texts: words.map((word) => String(word['#text'])), width: svg.width, height };
+}
+
+const size = (points: readonly Pair[]): Pair => {
+  const [xs, ys] = [points.map(([x]) => x), points.map(([, y]) => y)];
+  return [Math.max(...xs) - Math.min(...xs), Math.max(...ys) - Math.min(...ys)];
+};
+const areas = (shapes: readonly Shape[], layer: string): number[] =>
+  shapes
+    .filter((shape) => shape.closed && shape.layer === layer)
+    .map(({ points }) => Math.abs(d3Area(points)))
+    .sort((a, b) => a - b);
+
+describe.each(KINDS)('the patterns of a %s', (kind) => {
+  it('come back from a DXF as large as they are cut, in millimetres, each line on its layer', () => {
+    const { piece, plan } = of(kind);
+    const { shapes, texts, units, layers } = dxfShapes(patternFile(plan, piece, 'dxf'));
+    expect(units).toBe(4);
+    expect(layers).toEqual(expect.arrayContaining(['CUT', 'SEAM', 'NOTCH', 'MARK', 'TEXT']));
+    // Every cloth piece and every pad is among the closed outlines of the cut layer, with the area it has in the plan.
+    const cut = areas(shapes, 'CUT');
+    for (const area of [
+      ...plan.cover.pieces.map((own) => own.area),
+      ...plan.foam.filter(({ kept }) => !kept).map((pad) => Math.abs(d3Area(pad.finished.outline.map(([x, y]): Pair => [x, y])))),
+    ])
+      expect(Math.min(...cut.map((own) => Math.abs(own - area) / area)), `${area} mm²`).toBeLessThan(2e-3);
+    for (const { title } of templatesOf(plan)) expect(texts).toContain(title);
+    const check = shapes.find(({ layer, closed, points }) => layer === 'MARK' && closed && points.length === 4)!;
+    expect(size(check.points)).toEqual([100, 100]);
+  });
+
+  it('come back from an SVG the same, one unit a millimetre', () => {
+    const { piece, plan } = of(kind);
+    const [svg, dxf] = [svgShapes(patternFile(plan, piece, 'svg')), dxfShapes(patternFile(plan, piece, 'dxf'))];
+    expect(svg.width).toMatch(/^[\d.]+mm$/);
+    for (const layer of ['CUT', 'SEAM', 'MARK']) {
+      const [a, b] = [areas(svg.shapes, layer), areas(dxf.shapes, layer)];
+      expect(a).toHaveLength(b.length);
+      a.forEach((area, i) => expect(Math.abs(area - b[i]!)).toBeLessThan(Math.max(20, b[i]! * 1e-3)));
+    }
+    expect(svg.shapes.filter(({ layer }) => layer === 'NOTCH')).toHaveLength(dxf.shapes.filter(({ layer }) => layer === 'NOTCH').length);
+    expect(svg.texts).toHaveLength(dxf.texts.length);
+  });
+
+  it('lie beside each other: no piece reaches over another', () => {
+    const { plan } = of(kind);
+    const templates = templatesOf(plan);
+    const { lines, width, height } = patternDrawing(templates);
+    const boxes = lines
+      .filter(({ layer, closed, points }) => closed && (layer === 'cut' || points.length === 4))
+      .map(({ points }) => {
+        const [xs, ys] = [points.map(([x]) => x), points.map(([, y]) => y)];
+        return { x: Math.min(...xs), y: Math.min(...ys), X: Math.max(...xs), Y: Math.max(...ys) };
+      });
+    const outer = boxes.filter(
+      (a) =>
+        !boxes.some(
+          (b) =>
+            b !== a &&
+            b.x <= a.x + 1e-6 &&
+            b.y <= a.y + 1e-6 &&
+            b.X >= a.X - 1e-6 &&
+            b.Y >= a.Y - 1e-6 &&
+            (b.X - b.x) * (b.Y - b.y) > (a.X - a.x) * (a.Y - a.y) + 1e-6,
+        ),
+    );
+    outer.forEach((a, i) => outer.slice(i + 1).forEach((b) => expect(a.X <= b.x || b.X <= a.x || a.Y <= b.y || b.Y <= a.y).toBe(true)));
+    for (const box of boxes) {
+      expect(box.x).toBeGreaterThanOrEqual(0);
+      expect(box.y).toBeGreaterThanOrEqual(0);
+      expect(box.X).toBeLessThanOrEqual(width);
+      expect(box.Y).toBeLessThanOrEqual(height);
+    }
+  });
+
+  it('are in the cut list, with what is cut of each', () => {
+    const { piece, plan } = of(kind);
+    const rows = csvParse(patternFile(plan, piece, 'csv'));
+    expect(rows.columns).toEqual(['what', 'of', 'count', 'width_mm', 'length_mm', 'thickness_mm', 'note']);
+    for (const own of plan.cover.pieces) {
+      const row = rows.find(({ what }) => what === own.name)!;
+      expect(Number(row.width_mm)).toBeCloseTo(own.width, 0);
+      expect(Number(row.length_mm)).toBeCloseTo(own.height, 0);
+    }
+    const counted = (all: readonly { count: number | string | undefined }[]): number =>
+      all.reduce((sum, { count }) => sum + Number(count), 0);
+    expect(counted([...rows].map(({ count }) => ({ count })))).toBe(counted(cutRows(plan, piece)));
+    expect(rows.filter(({ what }) => what!.startsWith('Welt strip'))).toHaveLength(plan.cover.welts.length);
+  });
+});
+
+describe('a cut list', () => {
+  it('gives a spreadsheet words, never formulas, and comes back as it was', () => {
+    fc.assert(
+      fc.property(fc.array(fc.record({ what: fc.string(), note: fc.string() }), { minLength: 1, maxLength: 6 }), (said) => {
+        const rows = said.map(({ what, note }) => ({
+          what,
+          of: 'x',
+          count: 1,
+          width_mm: 1,
+          length_mm: 1,
+          thickness_mm: '' as const,
+          note,
+        }));
+        const back = csvParse(cutListCsv(rows));
+        expect(back).toHaveLength(rows.length);
+        back.forEach((row, i) => {
+          expect(row.what).not.toMatch(/^[=+\-@\t\r]/);
+          // A quote is put before what would be reckoned with; otherwise nothing is changed.
+          expect([rows[i]!.what, `'${rows[i]!.what}`].map((own) => own.replaceAll('\r\n', '\n').replaceAll('\r', '\n'))).toContain(
+            row.what!.replaceAll('\r\n', '\n').replaceAll('\r', '\n'),
+          );
+        });
+      }),
+      { numRuns: 60 },
+    );
+  });
+});
