@@ -99,7 +99,12 @@ describe('what lies loose', () => {
     expect(laid.filter((label) => label.startsWith('Back cushion, panel'))).toHaveLength(4);
     expect(laid.filter((label) => label.startsWith('Head roll, loop'))).toHaveLength(3);
     expect(plan.cut.lining!.laid.filter(({ label }) => label.includes('case'))).toHaveLength(4 + 3);
-    expect(templatesOf(plan).filter(({ title }) => title.startsWith('Back cushion, panel'))).toHaveLength(1);
+    const [template] = templatesOf(plan).filter(({ title }) => title.startsWith('Back cushion, panel'));
+    // Its seam is drawn twelve inside its cut.
+    const [cut, seam] = (['cut', 'seam'] as const).map((layer) => template!.lines.find((line) => line.layer === layer)!.outline);
+    const width = (line: readonly (readonly [number, number])[]): number =>
+      Math.max(...line.map(([x]) => x)) - Math.min(...line.map(([x]) => x));
+    expect(width(cut!) - width(seam!)).toBeCloseTo(24, 1);
     expect(plan.cut.cloth.length).toBeGreaterThan(planned(with1()).cut.cloth.length);
   });
 

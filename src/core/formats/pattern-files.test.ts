@@ -123,6 +123,9 @@ describe.each(KINDS)('the patterns of a %s', (kind) => {
         ),
     );
     outer.forEach((a, i) => outer.slice(i + 1).forEach((b) => expect(a.X <= b.x || b.X <= a.x || a.Y <= b.y || b.Y <= a.y).toBe(true)));
+    // A loose piece's seam lies within its cut, not on it.
+    const seams = lines.filter(({ layer, closed }) => layer === 'seam' && closed);
+    expect(seams.length).toBeGreaterThan(0);
     for (const box of boxes) {
       expect(box.x).toBeGreaterThanOrEqual(0);
       expect(box.y).toBeGreaterThanOrEqual(0);

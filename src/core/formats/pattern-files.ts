@@ -28,6 +28,8 @@ const CHECK = 100;
 const CROSS = 4;
 const NOTCH = 6;
 const TEXT = { title: 12, label: 7 };
+/** A letter is about so wide against its height. */
+const LETTER = 0.6;
 
 const cross = ([x, y]: Point): Line[] => [
   {
@@ -102,11 +104,13 @@ export function patternDrawing(templates: readonly Template[]): PatternDrawing {
   const put = (own: { lines: Line[]; labels: Label[] }): void => {
     const box = reach(own);
     const room = box.height + 3 * TEXT.title;
-    if (x > APART && x + box.width > ROW) [x, y, high] = [APART, y + high + APART, 0];
+    // A small piece's title is longer than it: no word runs into the next one.
+    const width = Math.max(box.width, ...own.labels.map(({ at, says, height }) => at[0] - box.minX + says.length * height * LETTER));
+    if (x > APART && x + width > ROW) [x, y, high] = [APART, y + high + APART, 0];
     const to = ([u, v]: Point): Point => [u - box.minX + x, v - box.minY + y];
     lines.push(...own.lines.map((line) => ({ ...line, points: line.points.map(to) })));
     labels.push(...own.labels.map((label) => ({ ...label, at: to(label.at) })));
-    x += box.width + APART;
+    x += width + APART;
     high = Math.max(high, room);
     wide = Math.max(wide, x);
   };

@@ -214,7 +214,8 @@ function grainLine({ outline }: CoverPiece): Polygon {
 }
 
 function coverTemplate(cover: CoverPiece, variant = ''): Bare {
-  const sewn = cover.edges.some((edge) => edge.kind !== 'staple');
+  // What is stapled nowhere is sewn all round, also where no edge is told by itself.
+  const sewn = cover.stapleLine.length === 0 || cover.edges.some((edge) => edge.kind !== 'staple');
   return {
     of: `cloth ${cover.id} ${variant}`.trim(),
     title: `${cover.name}, cut ${cover.count}${OF_CLOTH[cover.cloth]}`,
