@@ -2,7 +2,7 @@ import type { Model } from '../build';
 import { clothFor, isMatched, type CoverPiece, type CoverPlan, type LiningPiece } from '../cover';
 import type { FoamPiece } from './foam-pieces';
 import { bounds, type Point, type Polygon } from '../outline';
-import { packRoll, packSheets, type Blank, type Laid } from './pack';
+import { inParts, packRoll, packSheets, type Blank, type Laid } from './pack';
 
 /** Sheets of one foam in one thickness. */
 export type FoamSheets = { material: string; materialName: string; thickness: number; sheets: Laid[][]; tooLarge: string[] };
@@ -54,7 +54,13 @@ function layFoam(model: Model, sets: readonly CutSet[]): CutPlan['foam'] {
     }
   }
   const layouts = [...groups.values()].map(({ piece, thickness, blanks }): FoamSheets => {
-    const { sheets, tooLarge } = packSheets(blanks, sheet, { gap: model.rule('foamKerf'), turn: true });
+    const gap = { gap: model.rule('foamKerf'), turn: true };
+    const whole = packSheets(blanks, sheet, gap);
+    const { tooLarge } = whole;
+    // What fits on no sheet is said loudly, and is still in the sum: in the parts that it would be joined from.
+    const parts = tooLarge.flatMap((blank) => inParts(blank, sheet, { turn: true, seam: 0 }));
+    const { sheets } =
+      parts.length > 0 ? packSheets([...blanks.filter((blank) => !tooLarge.includes(blank)), ...parts], sheet, gap) : whole;
     return {
       material: piece.material,
       materialName: piece.materialName,
@@ -65,7 +71,7 @@ function layFoam(model: Model, sets: readonly CutSet[]): CutPlan['foam'] {
   });
   const sheets = layouts.reduce((sum, layout) => sum + layout.sheets.length, 0);
   const areas = new Map(sets.flatMap(({ foam }) => foam.map((piece) => [piece.pad, piece.area / piece.blocks.length] as const)));
-  const used = layouts.flatMap((l) => l.sheets.flat()).reduce((sum, laid) => sum + areas.get(laid.label)!, 0);
+  const used = layouts.flatMap((l) => l.sheets.flat()).reduce((sum, laid) => sum + (areas.get(laid.label) ?? laid.width * laid.height), 0);
   return {
     sheetWidth: sheet.width,
     sheetLength: sheet.height,
@@ -75,11 +81,17 @@ function layFoam(model: Model, sets: readonly CutSet[]): CutPlan['foam'] {
   };
 }
 
-function layRoll(pieces: readonly { blank: Blank; area: number; count: number }[], width: number, gap: number, turn: boolean): RollLayout {
+type OnRoll = { width: number; gap: number; turn: boolean; seam: number };
+
+function layRoll(pieces: readonly { blank: Blank; area: number; count: number }[], { width, gap, turn, seam }: OnRoll): RollLayout {
   const blanks = pieces.flatMap(({ blank, count }) => Array.from({ length: count }, () => blank));
-  const { length, laid, tooLarge } = packRoll(blanks, width, { gap, turn });
+  const whole = packRoll(blanks, width, { gap, turn });
+  const { tooLarge } = whole;
+  const parts = tooLarge.flatMap((blank) => inParts(blank, { width, height: Infinity }, { turn, seam }));
+  const { length, laid } =
+    parts.length > 0 ? packRoll([...blanks.filter((blank) => !tooLarge.includes(blank)), ...parts], width, { gap, turn }) : whole;
   const areas = new Map(pieces.map(({ blank, area }) => [blank.label, area]));
-  const used = laid.reduce((sum, piece) => sum + areas.get(piece.label)!, 0);
+  const used = laid.reduce((sum, piece) => sum + (areas.get(piece.label) ?? piece.width * piece.height), 0);
   return {
     width,
     length,
@@ -87,6 +99,16 @@ function layRoll(pieces: readonly { blank: Blank; area: number; count: number }[
     laid,
     tooLarge: [...new Set(tooLarge.map((b) => b.label))],
   };
+}
+
+/** A laid rectangle as an outline. */
+function laidBox({ x, y, width, height }: RollLayout['laid'][number]): Point[] {
+  return [
+    [x, y],
+    [x + width, y],
+    [x + width, y + height],
+    [x, y + height],
+  ];
 }
 
 /** The next whole repeat: pieces that all start on one carry the motif in the same place. */
@@ -178,14 +200,16 @@ function layCloth(
         return { blank, area: piece.area, count: piece.count };
       }),
   );
-  const main = layRoll(pieces, cloth.rollWidth, gap, turn);
+  const seam = model.rule('seamAllowance');
+  const main = layRoll(pieces, { width: cloth.rollWidth, gap, turn, seam });
   const strips = weltBlanks(
     cover.welts.filter((welt) => welt.cloth === which),
     model.piece.count,
     cloth.rollWidth,
   );
   const motifs = main.laid.flatMap((laid) => {
-    const piece = sets.flatMap(({ covers }) => covers).find((own) => own.name === laid.label)!;
+    const piece = sets.flatMap(({ covers }) => covers).find((own) => own.name === laid.label);
+    if (!piece) return [];
     const box = bounds(piece.outline);
     const [x, y] = shifts.get(laid.label)!;
     const motif = piece.motif ?? { x: (box.minX + box.maxX) / 2, y: (box.minY + box.maxY) / 2 };
@@ -193,7 +217,8 @@ function layCloth(
     return matched && placed ? [{ label: laid.label, x: laid.x + x + at[0]!, y: laid.y + y + at[1]! }] : [];
   });
   const shapes = main.laid.map((laid) => {
-    const piece = sets.flatMap(({ covers }) => covers).find((own) => own.name === laid.label)!;
+    const piece = sets.flatMap(({ covers }) => covers).find((own) => own.name === laid.label);
+    if (!piece) return { label: laid.label, points: laidBox(laid) };
     const box = bounds(piece.outline);
     const [sx, sy] = shifts.get(laid.label)!;
     const points = piece.outline.map(([x, y]): Point => {
@@ -204,7 +229,7 @@ function layCloth(
   });
   if (strips.length === 0) return { roll: main, motifs, shapes };
   // Strips carry no motif: they come after the pieces that do, and do not push those off the repeat.
-  const after = layRoll(strips, cloth.rollWidth, Math.min(gap, 2), false);
+  const after = layRoll(strips, { width: cloth.rollWidth, gap: Math.min(gap, 2), turn: false, seam });
   const start = main.length > 0 ? main.length + gap : 0;
   const length = start + after.length;
   const used = main.utilisation * main.width * main.length + after.utilisation * after.width * after.length;
@@ -237,9 +262,7 @@ export function cutPlan(model: Model, sets: readonly CutSet[], cover: CoverPlan)
         area: piece.area,
         count: piece.count,
       })),
-      width,
-      gap,
-      true,
+      { width, gap, turn: true, seam: model.rule('seamAllowance') },
     );
   const { roll, motifs, shapes } = layCloth(model, sets, cover, 'cover');
   const other = layCloth(model, sets, cover, 'second');

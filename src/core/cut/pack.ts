@@ -47,6 +47,34 @@ export function packSheets(
   return { sheets: packer.bins.map((bin) => bin.rects.map((rect) => laid(rect, options.gap))), tooLarge };
 }
 
+/**
+ * What fits nowhere whole, in the fewest even parts that do: side by side, and one behind the other where that is not enough.
+ *
+ * @param blank that is too large
+ * @param most how wide and how long a part may be, mm
+ * @param options.turn whether a part may be turned a quarter
+ * @param options.seam what each part has more on a side where it is joined, mm
+ */
+export function inParts(blank: Blank, most: { width: number; height: number }, { turn, seam }: { turn: boolean; seam: number }): Blank[] {
+  const across = (size: number, room: number): number => {
+    if (size <= room) return 1;
+    // A strip has a seam on either side; where even those leave no room nothing can be joined.
+    return room > 2 * seam ? Math.ceil(size / (room - 2 * seam) - 1e-9) : Infinity;
+  };
+  const grids = [most, ...(turn ? [{ width: most.height, height: most.width }] : [])].map((room) => ({
+    columns: across(blank.width, room.width),
+    rows: across(blank.height, room.height),
+  }));
+  const { columns, rows } = grids.reduce((least, own) => (own.columns * own.rows < least.columns * least.rows ? own : least));
+  if (!Number.isFinite(columns * rows)) return [];
+  const part = (size: number, count: number): number => size / count + (count > 1 ? 2 * seam : 0);
+  return Array.from({ length: columns * rows }, () => ({
+    label: `${blank.label}, part`,
+    width: part(blank.width, columns),
+    height: part(blank.height, rows),
+  }));
+}
+
 /** Stop looking for a shorter roll when the answer is known to this, mm. */
 const ROLL_STEP = 5;
 /** Each try halves what is left to look through; this is more than any roll needs. */

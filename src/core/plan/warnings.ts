@@ -1,10 +1,11 @@
 import { smaller, stretchedIn } from '../base';
 import { surfaceStep, type Fineness, type Model } from '../build';
 import { clothWarnings, wayOf, type CoverPlan } from '../cover';
+import type { CutPlan } from '../cut';
 import { FASTENERS } from '../fix';
 import { ruleOf, unusual } from '../house';
 import { distanceTo } from '../outline';
-import { DECK, defaultsOf, FRAME, HARDWARE_KINDS, kindOf } from '../piece';
+import { DECK, defaultsOf, fieldAt, FRAME, HARDWARE_KINDS, kindOf } from '../piece';
 import type { SitPlan } from '../sit';
 import { oldStaples } from '../strip';
 import { sayLength as shown, type Warning } from '../warning';
@@ -214,6 +215,21 @@ function nearerWarning({ field, name, asked, taken }: NonNullable<CoverPlan['nea
   );
 }
 
+/** From how many blocks side by side a pad would fit on its sheets, the fewest; nothing where none would. */
+function blocksThatFit(model: Model, label: string, { sheetWidth, sheetLength }: CutPlan['foam']): Warning['mend'] {
+  const { pads } = model.piece;
+  const at = pads.findIndex(({ id }) => id === label);
+  const cut = foamStep(model).find(({ pad }) => pad === label);
+  if (at < 0 || !cut) return undefined;
+  const most = fieldAt('pads.0.blocks').range?.[1] ?? 1;
+  for (let blocks = (pads[at]!.blocks ?? 1) + 1; blocks <= most; blocks++) {
+    const [width, height] = [cut.width / blocks, cut.height];
+    if ((width <= sheetWidth && height <= sheetLength) || (height <= sheetWidth && width <= sheetLength))
+      return { says: `Join it from ${blocks} blocks`, path: `pads.${at}.blocks`, value: blocks };
+  }
+  return undefined;
+}
+
 /** What laying the set out gives cause to say. */
 export function cutWarnings(model: Model, planner: Planner, fineness: Fineness = 'own'): Warning[] {
   const cut = cutStep(model, planner, fineness);
@@ -223,7 +239,8 @@ export function cutWarnings(model: Model, planner: Planner, fineness: Fineness =
         warn(
           'pad-larger-than-sheet',
           'cut.foam',
-          `The ${layout.tooLarge.join(', ')} pad does not fit on a ${cut.foam.sheetWidth} × ${cut.foam.sheetLength} mm sheet; it must be joined.`,
+          `The ${layout.tooLarge.join(', ')} pad does not fit on a ${cut.foam.sheetWidth} × ${cut.foam.sheetLength} mm sheet; it must be joined. It is bought in the parts that it would be joined from.`,
+          blocksThatFit(model, layout.tooLarge[0]!, cut.foam),
         );
     const joined = coverStep(model, fineness).cover.seams.filter(({ id }) => id.startsWith('width-')).length;
     if (joined > 0)
