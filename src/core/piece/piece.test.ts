@@ -1,6 +1,7 @@
 import { readFileSync, readdirSync } from 'node:fs';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { CLOTHS } from '../cloth';
 import { laminate, FOAMS } from '../foam';
 import { checkRule, RULES } from '../house';
 import { createPlanner, planPiece, sheetView } from '../plan';
@@ -37,6 +38,20 @@ describe('a piece', () => {
     }
     const chairs = parseDocument(readFileSync('demo/dome-room-chairs.json', 'utf8'));
     expect(planPiece(chairs, {}, QUICK).warnings).toEqual([]);
+  });
+
+  it('of the demo that names a cloth of the store has its figures: one cloth gives the same everywhere', () => {
+    let known = 0;
+    for (const name of readdirSync('demo').filter((file) => file.endsWith('.json'))) {
+      const { cloth } = parseDocument(readFileSync(`demo/${name}`, 'utf8'));
+      const stored = CLOTHS.find((own) => own.name === cloth.name);
+      if (!stored) continue;
+      known += 1;
+      const { id: _id, ...figures } = stored;
+      void _id;
+      expect(cloth, name).toMatchObject(figures);
+    }
+    expect(known).toBeGreaterThan(2);
   });
 
   it('has a published schema that is the one in force', () => {
