@@ -98,7 +98,7 @@ test('a seat from the tape to the templates, and the same numbers everywhere', a
   // The command line says the same.
   const plan = JSON.parse(fovea('plan', file)) as Plan;
   expect(wrapOwn).toBe(saidLength(plan.stations[0]!.wrap, 'in'));
-  await unfold(page, 'Buy', 'Fixing', 'Work');
+  await unfold(page, 'Buy', 'Fastening', 'Work');
   await expect(slip(page, 'cloth.length')).toHaveText(rollLength(plan.cut.cloth.length, 'in'));
   const numbers = await page.locator('[data-slip]').allInnerTexts();
 
@@ -107,7 +107,7 @@ test('a seat from the tape to the templates, and the same numbers everywhere', a
   await page.getByLabel('Piece file to import').setInputFiles(file);
   await page.waitForURL(/\/piece\//);
   await settled(page);
-  await unfold(page, 'Cover', 'Buy', 'Fixing', 'Work');
+  await unfold(page, 'Cover', 'Buy', 'Fastening', 'Work');
   expect(await page.locator('[data-slip]').allInnerTexts()).toEqual(numbers);
 
   // The unit switch turns everything.

@@ -70,7 +70,7 @@ test('a notched trapezoid, from the tape', async ({ page }) => {
   await page.keyboard.press('ArrowRight');
   await settled(page);
   expect((await saved(page)).base.notches![1]).toMatchObject({ width: 36, depth: 45 });
-  await page.getByRole('button', { name: '7. Fix' }).click();
+  await page.getByRole('button', { name: '7. Fasten' }).click();
   await expect(page.getByText('cut in').first()).toBeVisible();
 });
 

@@ -143,7 +143,7 @@ describe('the job sheet', () => {
       const { pages } = await printedPages(job, { parts: ['job'] });
       expect(pages.length).toBeLessThanOrEqual(2);
       const words = pages.flatMap(wordsOn);
-      for (const group of ['Padding', 'Cover', 'Buy', 'Fixing', 'Work'])
+      for (const group of ['Padding', 'Cover', 'Buy', 'Fastening', 'Work'])
         expect(words.filter((own) => own.words === group && own.size === 10).length, group).toBeLessThanOrEqual(1);
       const labels = sizesOf(job.plan, job.piece, {}).map(({ label }) => label);
       for (const label of labels)

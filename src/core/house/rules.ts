@@ -4,7 +4,7 @@ export type RuleUnit = 'length' | 'percent' | 'seconds' | 'minutes' | 'count' | 
 /** One house rule: a default the workshop can change, with the range that is sensible and the reason. */
 export type Rule = {
   key: string;
-  group: 'Cover' | 'Padding' | 'Fixing' | 'Base' | 'Cutting' | 'Times' | 'Sewn, nailed and framed work';
+  group: 'Cover' | 'Padding' | 'Fastening' | 'Base' | 'Cutting' | 'Times' | 'Sewn, nailed and framed work';
   label: string;
   unit: RuleUnit;
   value: number;
@@ -242,7 +242,7 @@ const ZERO_ALLOWED = new Set([
 export const RULES: readonly Rule[] = [
   ...rows('Cover', COVER),
   ...rows('Padding', PADDING),
-  ...rows('Fixing', FIXING),
+  ...rows('Fastening', FIXING),
   ...rows('Base', BASE),
   ...rows('Cutting', CUTTING),
   ...rows('Times', TIMES),

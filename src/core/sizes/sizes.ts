@@ -13,7 +13,7 @@ const GROUP: Record<SizeGroup, (making: Making) => SizeLine[]> = {
   Padding: paddingSizes,
   Cover: coverSizes,
   Buy: buySizes,
-  Fixing: fixingSizes,
+  Fastening: fixingSizes,
   Work: workSizes,
 };
 

@@ -22,7 +22,7 @@ export const SIZE_GROUPS = [
   { id: 'Padding', needs: [] },
   { id: 'Cover', needs: ['cover'] },
   { id: 'Buy', needs: ['cover', 'cut'] },
-  { id: 'Fixing', needs: ['fixing'] },
+  { id: 'Fastening', needs: ['fixing'] },
   { id: 'Work', needs: ['run'] },
 ] as const satisfies readonly { id: string; needs: readonly string[] }[];
 export type SizeGroup = (typeof SIZE_GROUPS)[number]['id'];

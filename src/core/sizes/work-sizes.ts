@@ -11,7 +11,7 @@ export function fixingSizes({ plan, piece, rule }: Making): SizeLine[] {
     : [
         {
           key: 'staple.leg',
-          group: 'Fixing',
+          group: 'Fastening',
           label: 'Staple leg',
           value: fixing.fastener.leg,
           unit: 'length',
@@ -26,7 +26,7 @@ export function fixingSizes({ plan, piece, rule }: Making): SizeLine[] {
         },
         {
           key: 'staple.pitch',
-          group: 'Fixing',
+          group: 'Fastening',
           label: 'Staple pitch',
           value: fixing.pitch,
           unit: 'length',
@@ -35,7 +35,7 @@ export function fixingSizes({ plan, piece, rule }: Making): SizeLine[] {
         },
         {
           key: 'staple.count',
-          group: 'Fixing',
+          group: 'Fastening',
           label: 'Staples for the set',
           value: fixing.toBuy,
           unit: 'count',
@@ -54,7 +54,7 @@ export function fixingSizes({ plan, piece, rule }: Making): SizeLine[] {
     ...staples,
     ...others.map((own): SizeLine => ({
       key: `fastener.${own.id}`,
-      group: 'Fixing',
+      group: 'Fastening',
       label: `${own.name} for the set`,
       value: own.toBuy,
       unit: 'count',

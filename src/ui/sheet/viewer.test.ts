@@ -71,7 +71,7 @@ describe('a sheet that is kept in view', () => {
     expect(open[2]!.question.parts).toEqual(['cover', 'cut']);
     open[2]!.resolve(view());
     await tick();
-    store.setState({ unfolded: ['Fixing'] });
+    store.setState({ unfolded: ['Fastening'] });
     expect(open[3]!.question.parts).toEqual(['cover', 'cut', 'fixing']);
     stop();
     change({ name: 'E' });

@@ -7,10 +7,10 @@ import { FastenersOnPlan } from './fasteners-on-plan';
 
 export const fix: Stage = {
   id: 'fix',
-  name: 'Fix',
+  name: 'Fasten',
   lacking: () => null,
   parts: ['fixing', 'cover'],
-  sizes: ['Fixing'],
+  sizes: ['Fastening'],
   Panel: FixPanel,
   drawing: {
     // Fixing is done under the board: the drawing comes closer and leaves the cloth out.

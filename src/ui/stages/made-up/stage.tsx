@@ -7,6 +7,6 @@ export const admire: Stage = {
   name: 'Admire',
   lacking: (piece) => (piece.notes ? null : 'nothing said of it'),
   parts: ['fixing'],
-  sizes: ['Fixing'],
+  sizes: ['Fastening'],
   Panel: () => <PieceField at="name" />,
 };
