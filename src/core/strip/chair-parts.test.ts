@@ -1,22 +1,10 @@
 import { describe, expect, it } from 'vitest';
 import { CHAIR_PARTS, newPiece, type ChairPart, type Piece, type StripItem, type StripRecord } from '../piece';
 import { planPiece } from '../plan';
+import { stripItem } from '../../testing/strip-item';
 import { inTurn, NO_STRIP, otherParts, outOfTurn, partComes, reassembly } from '.';
 
-const item = (id: string, part: ChairPart | null, more: Partial<StripItem> = {}): StripItem => ({
-  id,
-  what: 'cover',
-  name: id,
-  where: '',
-  count: 1,
-  crown: 0,
-  leg: 0,
-  thickness: 0,
-  again: 'refit',
-  photos: [],
-  part,
-  ...more,
-});
+const item = (id: string, part: ChairPart | null): StripItem => stripItem(id, { part });
 const record = (part: ChairPart | null, items: StripItem[]): StripRecord => ({ ...NO_STRIP, part, items });
 /** As a chair is taken apart: from the outside in. */
 const off = ['below', 'trim', 'outside-back', 'outside-arms', 'inside-back', 'inside-arms', 'deck'] as const;

@@ -2,25 +2,15 @@ import { describe, expect, it } from 'vitest';
 import { checkDocument } from '../document';
 import { newChairSeat, newPiece, type Piece, type PressReadings, type StripItem } from '../piece';
 import { planPiece } from '../plan';
+import { stripItem } from '../../testing/strip-item';
 import { FINDINGS, pressTest, reassembly, withOldFoam } from '.';
 
 /** No sitting and larger triangles: these tests ask for neither. */
 const QUICK = { sits: false, coarse: true };
 
 const good: PressReadings = { asNew: 50, now: 49, seconds: 1, crumbs: false, mould: false, marks: false };
-const item = (id: string, what: StripItem['what'], again: StripItem['again'], more: Partial<StripItem> = {}): StripItem => ({
-  id,
-  what,
-  name: what,
-  where: '',
-  count: 1,
-  crown: 0,
-  leg: 0,
-  thickness: 0,
-  again,
-  photos: [],
-  ...more,
-});
+const item = (id: string, what: StripItem['what'], again: StripItem['again'], more: Partial<StripItem> = {}): StripItem =>
+  stripItem(id, { what, name: what, again, ...more });
 
 describe('the press test says which reading decided', () => {
   it.each([

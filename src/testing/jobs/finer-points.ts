@@ -13,6 +13,7 @@ import {
   type StripItem,
 } from '../../core/piece';
 import { NO_STRIP } from '../../core/strip';
+import { stripItem } from '../strip-item';
 import { mainPad, minutes, piece, rollLength, type Job } from './job';
 
 const loose = (change: Partial<Loose>): Loose => ({ ...defaultsOf<Loose>(LOOSE), id: 'l-1', name: 'Back cushion', ...change });
@@ -23,19 +24,7 @@ const ended = (name: string): EdgeFact => ({
   end: defaultsOf<CoverEnd>(COVER_END),
 });
 
-const off = (part: StripItem['part'], name: string): StripItem => ({
-  id: `s-${name.toLowerCase().replaceAll(' ', '-')}`,
-  what: 'cover',
-  name,
-  where: '',
-  count: 1,
-  crown: 0,
-  leg: 0,
-  thickness: 0,
-  again: 'refit',
-  photos: [],
-  part,
-});
+const off = (part: StripItem['part'], name: string): StripItem => stripItem(`s-${name.toLowerCase().replaceAll(' ', '-')}`, { name, part });
 
 const cut = (plan: Parameters<Job['figures'][number]['of']>[0], id: string) => plan.cover.pieces.find((own) => own.id === id)!;
 const bench: Piece = newPiece('bench');

@@ -280,7 +280,7 @@ export function ChoiceField<T extends string>({
         </span>
         <select
           id={id}
-          className="min-w-0 max-w-44 px-2 py-1 bg-base-100 border border-base-content/40 rounded-sm text-sm"
+          className="min-w-0 max-w-44 truncate pl-2 pr-1 py-1 bg-base-100 border border-base-content/40 rounded-sm text-sm"
           value={value}
           onChange={(event) => setMessage(onChange(event.target.value as T) ?? null)}
         >

@@ -3,8 +3,8 @@ import type { Model } from '../../build';
 import type { Point, Polygon } from '../../outline';
 import { defaultsOf, WELT, type Loose } from '../../piece';
 import { clothFor, secondParts } from '../cloths-on';
-import { flatPiece, withAllowances, type CoverPiece } from '../laying/cloth-piece';
-import { stripPiece } from './strip-piece';
+import { withAllowances, type CoverPiece } from '../laying/cloth-piece';
+import { plainPiece, stripPiece } from './strip-piece';
 import { weltPlan, type WeltPlan } from './welts';
 
 /** A filled roll or a loose cushion: what is cut, filled and hung. Lengths mm. */
@@ -59,40 +59,16 @@ const ROUND = 96;
 
 type Panel = Pick<CoverPiece, 'id' | 'name' | 'count' | 'note'> & { sewn: Polygon; cloth: CoverPiece['cloth'] };
 
-function panelOf({ id, name, count, note, sewn, cloth }: Panel, seam: number): CoverPiece {
-  const outline = withAllowances(
-    sewn,
-    sewn.map(() => seam),
-  );
-  const flat = flatPiece(name, count, outline);
-  const [w, h] = [flat.width / 2, flat.height / 2];
-  return {
-    ...flat,
-    id,
+const panelOf = ({ sewn, ...own }: Panel, seam: number): CoverPiece =>
+  plainPiece({
+    ...own,
     role: 'loose',
-    cloth,
-    grain: 'depth',
-    hand: null,
-    centreMarks: [
-      [0, -h],
-      [w, 0],
-      [0, h],
-      [-w, 0],
-    ],
-    trimLine: outline,
-    stapleLine: [],
     sewn,
-    edges: [],
-    notches: [],
-    lines: [],
-    marks: [],
-    strain: null,
-    net: 0,
-    surface: 0,
-    motif: null,
-    note,
-  };
-}
+    outline: withAllowances(
+      sewn,
+      sewn.map(() => seam),
+    ),
+  });
 
 const box = (width: number, height: number): Polygon => [
   [-width / 2, -height / 2],

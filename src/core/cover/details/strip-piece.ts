@@ -9,44 +9,34 @@ export type StripSpec = Pick<CoverPiece, 'id' | 'name' | 'role' | 'cloth' | 'cou
   ends?: number;
 };
 
-/** A plain strip of cloth: a fly, a pull. */
-export function stripPiece({ id, name, role, cloth, count, width, height, note, seam, ends = 0 }: StripSpec): CoverPiece {
-  const outline: Polygon = [
-    [-width / 2, -height / 2],
-    [width / 2, -height / 2],
-    [width / 2, height / 2],
-    [-width / 2, height / 2],
-  ];
+/** What a plain piece is called and cut from. */
+type PlainSpec = Pick<CoverPiece, 'id' | 'name' | 'role' | 'cloth' | 'count' | 'note'> & {
+  outline: Polygon;
+  sewn: Polygon;
+  edges?: CoverPiece['edges'];
+};
+
+/** A piece that lies on no surface: nothing is notched or marked on it but its middles, and nothing is stapled. */
+export function plainPiece({ id, name, role, cloth, count, note, outline, sewn, edges = [] }: PlainSpec): CoverPiece {
+  const flat = flatPiece(name, count, outline);
+  const [w, h] = [flat.width / 2, flat.height / 2];
   return {
-    ...flatPiece(name, count, outline),
+    ...flat,
     id,
     role,
     cloth,
     grain: 'depth',
     hand: null,
     centreMarks: [
-      [0, -height / 2],
-      [width / 2, 0],
-      [0, height / 2],
-      [-width / 2, 0],
+      [0, -h],
+      [w, 0],
+      [0, h],
+      [-w, 0],
     ],
     trimLine: outline,
     stapleLine: [],
-    sewn: outline.map(([x, y]): Point => [x - Math.sign(x) * ends, y > 0 ? y - (seam?.allowance ?? 0) : y]),
-    edges: seam
-      ? [
-          {
-            id: 'upper',
-            kind: 'seam',
-            seam: seam.id,
-            from: 2,
-            sides: 1,
-            allowance: seam.allowance,
-            flat: width - 2 * ends,
-            sewn: width - 2 * ends,
-          },
-        ]
-      : [],
+    sewn,
+    edges,
     notches: [],
     lines: [],
     marks: [],
@@ -56,4 +46,23 @@ export function stripPiece({ id, name, role, cloth, count, width, height, note, 
     motif: null,
     note,
   };
+}
+
+/** A plain strip of cloth: a fly, a pull. */
+export function stripPiece({ width, height, seam, ends = 0, ...own }: StripSpec): CoverPiece {
+  const outline: Polygon = [
+    [-width / 2, -height / 2],
+    [width / 2, -height / 2],
+    [width / 2, height / 2],
+    [-width / 2, height / 2],
+  ];
+  const length = width - 2 * ends;
+  return plainPiece({
+    ...own,
+    outline,
+    sewn: outline.map(([x, y]): Point => [x - Math.sign(x) * ends, y > 0 ? y - (seam?.allowance ?? 0) : y]),
+    edges: seam
+      ? [{ id: 'upper', kind: 'seam', seam: seam.id, from: 2, sides: 1, allowance: seam.allowance, flat: length, sewn: length }]
+      : [],
+  });
 }
