@@ -18,6 +18,37 @@ const area = (ring: Polygon): number => Math.abs(d3Area(ring.map(([x, y]): [numb
 const whole = planned(board);
 const joined = planned(behind());
 
+describe('what lies wholly behind a mattress', () => {
+  const bordered = newPiece('headboard-bordered');
+  const behind = (upTo: number): Piece => ({
+    ...bordered,
+    base: { ...bordered.base, hidden: { ...defaultsOf(HIDDEN), by: 'mattress', upTo, lap: 40 } },
+  });
+  const plain = (plan: Plan): string[] => plan.cover.pieces.filter(({ cloth }) => cloth === 'lining').map(({ id }) => id);
+
+  it('is cut from plain cloth: the lower border and band of a bordered headboard, and nothing that is seen', () => {
+    const [open, hidden] = [bordered, behind(300)].map((piece) => planPiece(piece, {}, { sits: false, coarse: true }));
+    expect(plain(open!)).toEqual([]);
+    const names = hidden!.cover.pieces.filter(({ cloth }) => cloth === 'lining').map(({ name }) => name);
+    expect(names.sort()).toEqual(['Border, front', 'Outer band, front']);
+    // As large as they were, off another roll: less of the good cloth is bought, never more.
+    const sizes = (plan: Plan) => plan.cover.pieces.map(({ id, width, height }) => [id, Math.round(width), Math.round(height)]);
+    expect(sizes(hidden!)).toEqual(sizes(open!));
+    expect(hidden!.cut.cloth.length).toBeLessThanOrEqual(open!.cut.cloth.length);
+    expect(hidden!.cut.lining!.laid.map(({ label }) => label).sort()).toEqual(['Border, front', 'Outer band, front']);
+    expect(hidden!.steps.find(({ key }) => key === 'cloth')!.detail).toContain('border, front of lining cloth');
+    expect(hidden!.warnings.map(({ code }) => code)).toEqual(open!.warnings.map(({ code }) => code));
+  });
+
+  it('is good cloth where the border is seen over the mattress', () => {
+    // 130 hidden less 40 that good cloth goes on: 90, and the border is 100 wide.
+    const names = planPiece(behind(130), {}, { sits: false, coarse: true })
+      .cover.pieces.filter(({ cloth }) => cloth === 'lining')
+      .map(({ name }) => name);
+    expect(names).toEqual(['Outer band, front']);
+  });
+});
+
 describe('what a mattress hides', () => {
   it('is cut from plain cloth, joined below what is seen: the two are the one cloth and a seam', () => {
     const [seen, below] = joined.cover.pieces;

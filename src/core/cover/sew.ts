@@ -240,12 +240,27 @@ function setOut(input: CoverInput): SetOut {
   };
   const working: Working = { ...choices, covering, model, ring, rule, give, longer };
   const second = secondParts(piece);
+  const hiddenBelow = hiddenJoin(piece.base, model.board);
   return {
     way,
     working,
     making,
-    sewn: { ...sewn, panels: sewn.panels.map((spec) => (isSecond(spec, second) ? { ...spec, cloth: 'second' } : spec)) },
+    sewn: {
+      ...sewn,
+      panels: sewn.panels.map((spec) =>
+        isHidden(spec, ring, hiddenBelow) ? { ...spec, cloth: 'lining' } : isSecond(spec, second) ? { ...spec, cloth: 'second' } : spec,
+      ),
+    },
   };
+}
+
+/** Whether a strip lies wholly where nobody sees it: behind a mattress, below a skirting. Plain cloth does there. */
+function isHidden({ region, cloth }: PanelSpec, ring: Ring, below: number | null): boolean {
+  if (below === null || cloth !== undefined || region.kind !== 'strip') return false;
+  const n = ring.places.length;
+  const [inner, outer] = [levelPoints(ring, region.inner), levelPoints(ring, region.outer)];
+  for (let i = region.from; i <= region.to; i++) if (inner[i % n]![1] > below || outer[i % n]![1] > below) return false;
+  return true;
 }
 
 /** Whether a panel is cut from the second cloth; a zip's two strips are part of the band. */

@@ -72,7 +72,10 @@ it('are found in the plan and on the run sheet', () => {
 
 it('are found among the sizes', () => {
   const plan = planPiece(piece, {}, { sits: false, coarse: true });
-  expect(sizesOf(plan, piece, {}).find(({ key }) => key === 'fastener.pegs')).toMatchObject({ label: 'Pegs for the set', group: 'Fastening' });
+  expect(sizesOf(plan, piece, {}).find(({ key }) => key === 'fastener.pegs')).toMatchObject({
+    label: 'Pegs for the set',
+    group: 'Fastening',
+  });
   expect(drawn(<Sizes first={admire.sizes} />)).toContain('Pegs for the set');
 });
 
