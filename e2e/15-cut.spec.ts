@@ -16,6 +16,7 @@ test('patterns at full size and the cut list leave as files that other programs 
   const dxf = new DxfParser().parseSync(await saved('DXF'))!;
   expect(Object.keys(dxf.tables.layer.layers)).toEqual(expect.arrayContaining(['CUT', 'SEAM', 'NOTCH', 'MARK', 'TEXT']));
   const rows = csvParse(await saved('Cut list, CSV'));
+  await expect(page.locator('[data-sizes="Cover"]')).toBeVisible({ timeout: 60_000 });
   await unfold(page, 'Cover');
   const top = rows.find(({ what }) => what === 'Top panel')!;
   await expect(slip(page, 'piece.top')).toHaveText(`${Math.round(Number(top.width_mm))} mm × ${Math.round(Number(top.length_mm))} mm`);

@@ -1,6 +1,6 @@
 import type { Model } from '../build';
-import { thinnest, type Piece, type Pocket } from '../piece';
-import { inPocket } from '../build';
+import type { Piece, Pocket } from '../piece';
+import { inPocket, stackAt } from '../build';
 import { trySitting } from './solve';
 
 /** What a pocket does, and how it is carved. Lengths mm, pressures N/mm². */
@@ -28,8 +28,9 @@ export function pocketPlan(model: Model): PocketPlan[] {
   return piece.pads.flatMap((pad, i) => {
     const { pocket } = pad;
     if (!pocket) return [];
-    const below = model.pads.slice(0, i).reduce((sum, built) => sum + built.pad.thickness, 0);
-    const floor = thinnest(pad) - pocket.deep + below;
+    // Of the stack where it lies: over a dome there is more under it than beside, in a hollow or on a wedge less.
+    const { pads } = stackAt(model.stack, [pocket.x, pocket.y]);
+    const floor = pads.slice(0, i + 1).reduce((sum, own) => sum + (own ? own.upper - own.lower : 0), 0) - pocket.deep;
     const without: Piece = { ...piece, pads: piece.pads.map((p, k) => (k === i ? { ...p, pocket: null } : p)) };
     const [before, after] = [without, piece].map((version) => {
       const sat = trySitting(version, house, { keep });

@@ -83,6 +83,17 @@ describe('a pocket', () => {
     expect(plan!.passes.at(-1)).toBe(20);
   });
 
+  it('has the floor of the place where it lies: on a wedge less towards its thin end, over a crown more in the middle', () => {
+    const floorAt = (change: Partial<Pad>, y: number): number =>
+      pocketPlan(modelOf(with1({ material: 'seat-extra-firm', thickness: 80, pocket: { ...pocket, y }, ...change }), {}))[0]!.floor;
+    const wedge = { wedge: 60 };
+    // 80 at the near edge, 60 at the far one of 420: 70 in the middle, 5 less or more a quarter of the way.
+    expect(floorAt(wedge, 0)).toBeCloseTo(70 - 20, 0);
+    expect(floorAt(wedge, 80)).toBeLessThan(floorAt(wedge, 0) - 2);
+    expect(floorAt(wedge, -80)).toBeGreaterThan(floorAt(wedge, 0) + 2);
+    expect(floorAt({}, 0)).toBeCloseTo(60, 6);
+  });
+
   it('deeper than its foam is refused in words; a thin floor is said', () => {
     const deep = problemsOf(with1({ thickness: 40, pocket: { ...pocket, deep: 45 } }));
     expect(deep[0]).toMatchObject({ path: 'pads.0.pocket.deep', message: expect.stringContaining('45 mm deep and the foam 40 mm') });

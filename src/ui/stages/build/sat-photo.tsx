@@ -7,11 +7,13 @@ import { pocketAt, satInPhoto } from '@/core/sit';
 import { FilePick } from '@/ui/kit/file-pick';
 import { TakeOut, Wrong } from '@/ui/kit/lists';
 import { keepPhoto } from '@/ui/kit/photo';
+import { useLength } from '@/ui/kit/settings';
 import { usePlan, useSheet } from '@/ui/sheet/store';
 
 /** Puts a pocket where a photo from straight above shows that somebody sat. */
 export function SatFields({ pocket, at }: { pocket: Pocket; at: string }) {
   const plan = usePlan();
+  const say = useLength();
   const { put, show } = useSheet((state) => state);
   const tracing = useSheet((state) => state.tracing);
   const [message, setMessage] = useState<string | null>(null);
@@ -51,7 +53,7 @@ export function SatFields({ pocket, at }: { pocket: Pocket; at: string }) {
       {sat && (
         <>
           <p role="status">
-            {typeof found === 'string' ? `${found}.` : found ? `${found.width} × ${found.length} mm over both seat bones.` : ''}
+            {typeof found === 'string' ? `${found}.` : found ? `${say(found.width)} × ${say(found.length)} over both seat bones.` : ''}
           </p>
           <div className="flex flex-wrap gap-1 mt-1">
             <button

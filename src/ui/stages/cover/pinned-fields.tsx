@@ -12,6 +12,7 @@ import {
   type CoverPiece,
   type PinnedCompared,
 } from '@/core/cover';
+import { inUnit } from '@/core/length';
 import { bounds } from '@/core/outline';
 import { defaultsOf, freeId, PINNED_ROW, type Pinned } from '@/core/piece';
 import { closedPath } from '@/ui/drawing/path';
@@ -19,7 +20,7 @@ import { ChoiceField } from '@/ui/kit/fields';
 import { FilePick } from '@/ui/kit/file-pick';
 import { AddOne, Item, Part, TakeOut, Wrong } from '@/ui/kit/lists';
 import { keepPhoto } from '@/ui/kit/photo';
-import { useLength } from '@/ui/kit/settings';
+import { useLength, useSettings } from '@/ui/kit/settings';
 import { PieceField } from '@/ui/sheet/piece-field';
 import { useField, usePiece, usePlan, useSheet } from '@/ui/sheet/store';
 import { FIRST_SCALE, TraceSetting } from '@/ui/sheet/trace-setting';
@@ -44,6 +45,7 @@ function BothLines({ pinned, computed }: PinnedCompared) {
 /** What was found, side by side, and taking it over. */
 function Compared({ own, piece, found }: { own: Pinned; piece: CoverPiece; found: PinnedCompared }) {
   const say = useLength();
+  const { unit } = useSettings();
   const { covering } = usePiece();
   const put = useSheet((state) => state.put);
   const [message, setMessage] = useState<string | null>(null);
@@ -53,7 +55,7 @@ function Compared({ own, piece, found }: { own: Pinned; piece: CoverPiece; found
     <div data-pinned-compared={own.id}>
       <BothLines {...found} />
       <p className="text-xs" role="status">
-        {pinnedWords(found)}; at most {say(Math.abs(found.worst.by))}.
+        {inUnit(pinnedWords(found), unit)}; at most {say(Math.abs(found.worst.by))}.
       </p>
       <table className="w-full text-xs tabular-nums">
         <tbody>
