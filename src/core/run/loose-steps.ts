@@ -18,7 +18,7 @@ function sewWords({ kind, taper, welts, zip, loops }: LoosePlan): string {
       ? 'the long seam first, open in its middle; then the round ends, pinned in eight and eased in evenly'
       : `face to face, pinned at the middles and the corners; the corners are cut in ${mm(taper)} mm, so that they do not stand out as ears`;
   return [
-    ...(zip === null ? [] : [`The zip first, ${mm(zip)} mm, ${kind === 'roll' ? 'in the long seam' : 'in the lower seam'}`]),
+    ...(zip === null ? [] : [`the zip first, ${mm(zip)} mm, ${kind === 'roll' ? 'in the long seam' : 'in the lower seam'}`]),
     ...(welts.length > 0 ? ['the welt on one side, its join below'] : []),
     ...(loops.length > 0 ? [`the loops into the upper seam, ${loops.map(mm).join(', ')} mm from its left end`] : []),
     order,
