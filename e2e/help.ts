@@ -18,6 +18,12 @@ export async function settled(page: Page): Promise<void> {
   await expect(page.locator('[data-settled="true"]')).toBeVisible();
 }
 
+/** The piece as it is kept, once it is. */
+export async function saved(page: Page, id: string): Promise<Piece> {
+  await expect(page.locator('[data-save="saved"]')).toBeVisible();
+  return ((await (await page.request.get(`/api/pieces/${id}`)).json()) as { piece: Piece }).piece;
+}
+
 /** A number as the sizes column shows it. */
 export function slip(page: Page, key: string) {
   return page.locator(`[data-slip="${key}"]`);

@@ -4,6 +4,7 @@ import { edgeNamed } from '../outline';
 import { checkPiece, COVER_END, defaultsOf, EDGE_FACT, newPiece, type CoverEnd, type EdgeFact, type Piece } from '../piece';
 import { planPiece, type Plan } from '../plan';
 import { sizesOf } from '../sizes';
+import { WAYS } from '.';
 
 const planned = (piece: Piece): Plan => planPiece(piece, {}, { sits: false, coarse: true });
 const end = (change: Partial<CoverEnd> = {}): CoverEnd => ({ ...defaultsOf<CoverEnd>(COVER_END), ...change });
@@ -95,6 +96,32 @@ describe('a cloth that ends in sight', () => {
     expect(wide(planned(bench)) - wide(plan)).toBeCloseTo(2 * 42, 0);
     expect(checkPiece(ended(chair, 'front', end({ up: 20 })))).toEqual([expect.objectContaining({ path: 'base.edges.0.end.up' })]);
     expect(checkPiece(both)).toEqual([]);
+  });
+
+  it('is nothing where the base has no such edge any more: no pin bought, no step for it', () => {
+    const round = newPiece('chair-seat', { type: 'round', diameter: 400 });
+    const piece = ended(round, 'front');
+    const plan = planned(piece);
+    expect(plan.cover!.ends).toEqual([]);
+    expect(plan.steps.map(({ key }) => key)).not.toContain('end-front');
+    expect(sizesOf(plan, piece, {}).map(({ key }) => key)).not.toContain('end.front');
+  });
+
+  it.each(WAYS.filter(({ pulled }) => pulled).map(({ id }) => id))('has its step and what it is held by on every pulled way: %s', (way) => {
+    const piece: Piece = ended({ ...chair, covering: { way } }, 'front');
+    expect(checkPiece(piece)).toEqual([]);
+    const plan = planned(piece);
+    expect(plan.steps.map(({ key }) => key)).toContain('end-front');
+    expect(sizesOf(plan, piece, {}).find(({ key }) => key === 'end.front')!.value).toBeGreaterThan(5);
+    expect(plan.cover!.check.closes).toBe(true);
+  });
+
+  it('is not for a pan: it is riveted, and has no edge that takes a pin', () => {
+    const saddle = newPiece('saddle');
+    const name = planned({ ...saddle, covering: { way: 'pull-over' } }).stations.find(({ part }) => part.kind === 'edge')!.part.name;
+    const piece = ended({ ...saddle, covering: { way: 'pull-over' } }, name, end({ up: 0 }));
+    expect(planned(piece).cover!.ends).toEqual([]);
+    expect(planned(piece).stations.every(({ ends }) => !ends)).toBe(true);
   });
 
   it('is a matter of pulled covers: a boxed one is not touched by it', () => {

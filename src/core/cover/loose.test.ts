@@ -129,6 +129,16 @@ describe('what lies loose', () => {
     expect(plan.warnings.map(({ code }) => code)).toEqual(planned(with1()).warnings.map(({ code }) => code));
   });
 
+  it('is told apart where two are called alike: each laid in its own outline', () => {
+    const piece = with1(loose({ length: 450 }), loose({ id: 'l-2', length: 300, height: 300, thick: 100 }));
+    const { cover, cut } = planned(piece);
+    const names = cover!.pieces.filter(({ id }) => id.endsWith('-panel') && !id.includes('case')).map(({ name }) => name);
+    expect(new Set(names).size).toBe(2);
+    for (const own of cover!.pieces.filter(({ name }) => names.includes(name)))
+      for (const { points } of cut.shapes.filter(({ label }) => label === own.name))
+        expect(Math.abs(d3Area(ring(points)))).toBeCloseTo(own.area, -1);
+  });
+
   it('can be cut from the second cloth', () => {
     const piece: Piece = { ...two, second: { ...two.cloth, name: 'Second' }, covering: { ...two.covering, secondOn: ['loose'] } };
     const other = planned(piece);

@@ -54,6 +54,16 @@ describe('what fits nowhere whole', () => {
     expect(planned(mended).cut.foam.sheets).toBe(plan.cut.foam.sheets);
   });
 
+  it('wadding wider than its roll is counted in parts and said, with the roll that holds it', () => {
+    const piece: Piece = { ...bench(1800), overrides: { waddingRoll: 500 }, pads: newPiece('bench').pads };
+    const plan = planned(piece);
+    const warning = plan.warnings.find(({ code }) => code === 'roll-too-narrow')!;
+    expect(warning.mend).toMatchObject({ path: 'overrides.waddingRoll', value: 2000 });
+    expect(plan.cut.wadding!.laid.map(({ label }) => label)).toEqual(['Wadding, part', 'Wadding, part']);
+    expect(plan.cut.wadding!.length).toBeGreaterThan(1800);
+    expect(planned({ ...piece, overrides: { waddingRoll: 2000 } }).warnings.map(({ code }) => code)).not.toContain('roll-too-narrow');
+  });
+
   it('a panel wider than its roll is in the length to buy, with its seams', () => {
     const plain = newPiece('round-seat');
     const piece: Piece = {

@@ -1,5 +1,5 @@
 import type { Model } from '../build';
-import { wayOf, type CornerPlan } from '../cover';
+import { endsInSight, type CornerPlan } from '../cover';
 import { distanceAlong, offsetPolygon, pointAlong, polygonPerimeter, type Point, type Polygon } from '../outline';
 import type { FastenerPlace } from './fasteners/fastener';
 
@@ -97,16 +97,16 @@ export function staplePlaces(model: Model, corners: readonly CornerPlan[]): Fast
   const { edges = [], holes = [], hardware = [] } = piece.base;
   // Of a corner only what is folded where: how much cloth is left for the hand moves no staple.
   const folded = corners.map(({ x, y, edge, way, pleats, inside }) => [x, y, edge, way, pleats, inside]);
-  const rules = [rule('return'), rule('staplePitch'), rule('cornerOpen'), rule('hardwareClear'), Number(wayOf(piece.covering.way).pulled)];
+  const rules = [rule('return'), rule('staplePitch'), rule('cornerOpen'), rule('hardwareClear'), Number(endsInSight(piece))];
   return keep('staple places', [stack, folded, rules, edges, holes, hardware], () => placed(model, corners));
 }
 
 /** Every staple, in the order of work. */
 function placed(model: Model, corners: readonly CornerPlan[]): FastenerPlace[] {
   const line = offsetPolygon(model.board, -model.rule('return'))!;
-  const { pulled } = wayOf(model.piece.covering.way);
+  const finished = endsInSight(model.piece);
   const loose = new Set(
-    (model.piece.base.edges ?? []).filter((fact) => !fact.fasten || (fact.end && pulled)).map((fact) => fact.edge.name),
+    (model.piece.base.edges ?? []).filter((fact) => !fact.fasten || (fact.end && finished)).map((fact) => fact.edge.name),
   );
   const runs = runsOf(model, line, corners)
     .filter((run) => !loose.has(run.edge))

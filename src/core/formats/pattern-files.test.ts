@@ -151,6 +151,38 @@ describe.each(KINDS)('the patterns of a %s', (kind) => {
 });
 
 describe('a cut list', () => {
+  it.each(['bench', 'round-seat', 'block-seat'] as const)(
+    'says what is laid on the sheets and cut into welts, piece for piece: %s',
+    (kind) => {
+      // A thickness that is not sold is glued from layers, a long pad is joined from blocks, and there are three of it.
+      const plain = newPiece(kind);
+      const piece: Piece = {
+        ...plain,
+        count: 3,
+        pads: plain.pads.map((pad, i) => (i === 0 ? { ...pad, thickness: pad.thickness + 13, blocks: 2 } : pad)),
+      };
+      const plan = planPiece(piece, {}, { sits: false, coarse: true });
+      const rows = csvParse(patternFile(plan, piece, 'csv'));
+      const said = rows
+        .filter(({ thickness_mm: thick }) => thick !== '')
+        .flatMap((row) =>
+          Array.from({ length: Number(row.count) }, () =>
+            [Number(row.thickness_mm), ...[Number(row.width_mm), Number(row.length_mm)].map(Math.round).sort((a, b) => a - b)].join(),
+          ),
+        );
+      const laid = plan.cut.foam.layouts.flatMap(({ thickness, sheets }) =>
+        sheets.flat().map(({ width, height }) => [thickness, ...[width, height].map(Math.round).sort((a, b) => a - b)].join()),
+      );
+      expect(said.sort()).toEqual(laid.sort());
+      const straight = plan.cover.welts.filter(({ cut }) => cut === 'straight');
+      const strips = rows.filter(({ what, note }) => what!.startsWith('Welt strip') && note!.includes('straight'));
+      expect(strips.reduce((sum, { count }) => sum + Number(count), 0)).toBe(
+        plan.cut.cloth.laid.filter(({ label }) => straight.some(({ name }) => label === `Welt, ${name.toLowerCase()}`)).length,
+      );
+      expect(rows.every(({ of }) => !/^[a-z]+-/.test(of!))).toBe(true);
+    },
+  );
+
   it('gives a spreadsheet words, never formulas, and comes back as it was', () => {
     fc.assert(
       fc.property(fc.array(fc.record({ what: fc.string(), note: fc.string() }), { minLength: 1, maxLength: 6 }), (said) => {

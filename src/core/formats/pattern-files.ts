@@ -1,6 +1,7 @@
 import Drawing from 'dxf-writer';
 import Papa from 'papaparse';
 import { OF_CLOTH, type LiningPiece } from '../cover';
+import { findMaterial, WADDINGS } from '../foam';
 import { bounds, type Point } from '../outline';
 import type { Piece } from '../piece';
 import type { Plan } from '../plan';
@@ -193,25 +194,34 @@ export type CutRow = {
 
 const whole = (mm: number): number => Math.round(mm * 10) / 10;
 
+/** A lining's material as it is asked for. */
+const materialName = (id: string): string => findMaterial(WADDINGS, id)?.name ?? id.replaceAll('-', ' ');
+
 /** Everything that is cut, a line each: foam, cloth and linings, welts, of every outline in the set. */
-export function cutRows(plan: Plan, piece: Pick<Piece, 'cloth' | 'second'>): CutRow[] {
+export function cutRows(plan: Plan, piece: Pick<Piece, 'cloth' | 'second' | 'count'>): CutRow[] {
   const cloth = { cover: piece.cloth.name, second: piece.second?.name ?? '', lining: 'lining cloth' };
+  // A row is what is laid on a sheet: a pad's every layer, and of one that is joined every block.
   const foam = (pads: Plan['foam'], of: string): CutRow[] =>
     pads
       .filter(({ kept }) => !kept)
-      .map((pad) => ({
-        what: `${pad.insertOf ? 'Insert for ' : ''}${pad.role} pad${of}`,
-        of: pad.materialName,
-        count: pad.count,
-        width_mm: whole(pad.width),
-        length_mm: whole(pad.height),
-        thickness_mm: pad.layers.length === 1 ? pad.layers[0]! : '',
-        note: [
-          ...(pad.layers.length > 1 ? [`layers ${pad.layers.join(' + ')} mm`] : []),
-          ...(pad.trimmed ? [`trimmed to ${Math.round(pad.finished.width)} × ${Math.round(pad.finished.height)} once glued`] : []),
-          ...(pad.scrap ? ['from scraps'] : []),
-        ].join('; '),
-      }));
+      .flatMap((pad) =>
+        pad.layers.flatMap((thickness, layer) =>
+          pad.blocks.map((block, k) => ({
+            what: `${pad.insertOf ? `Insert${pad.nth > 1 ? ` ${pad.nth}` : ''} for ` : ''}${pad.role} pad${of}`,
+            of: pad.materialName,
+            count: pad.count / (pad.layers.length * pad.blocks.length),
+            width_mm: whole(block.width),
+            length_mm: whole(block.height),
+            thickness_mm: thickness,
+            note: [
+              ...(pad.layers.length > 1 ? [`layer ${layer + 1} of ${pad.layers.length}`] : []),
+              ...(pad.blocks.length > 1 ? [`block ${k + 1} of ${pad.blocks.length}`] : []),
+              ...(pad.trimmed ? [`trimmed to ${Math.round(pad.finished.width)} × ${Math.round(pad.finished.height)} once glued`] : []),
+              ...(pad.scrap ? ['from scraps'] : []),
+            ].join('; '),
+          })),
+        ),
+      );
   const flat = (
     pieces: readonly { name: string; count: number; width: number; height: number }[],
     of: (k: number) => string,
@@ -236,7 +246,7 @@ export function cutRows(plan: Plan, piece: Pick<Piece, 'cloth' | 'second'>): Cut
     const there = own.filter((lining) => lining !== null);
     return flat(
       there,
-      (k) => there[k]!.material,
+      (k) => materialName(there[k]!.material),
       () => '',
     );
   };
@@ -247,11 +257,12 @@ export function cutRows(plan: Plan, piece: Pick<Piece, 'cloth' | 'second'>): Cut
     ...plan.cover.welts.map((welt): CutRow => ({
       what: `Welt strip, ${welt.name.toLowerCase()}${OF_CLOTH[welt.cloth]}`,
       of: cloth[welt.cloth],
-      count: welt.strips,
+      // Welts are told for one piece; everything else here is for the set.
+      count: welt.strips * piece.count,
       width_mm: whole(welt.stripWidth),
       length_mm: whole(welt.stripLength / welt.strips),
       thickness_mm: '',
-      note: `${welt.cut === 'bias' ? 'on the bias' : 'on the straight'}; for each piece of the set`,
+      note: welt.cut === 'bias' ? 'on the bias' : 'on the straight',
     })),
     ...plan.variants.flatMap((variant) => [
       ...foam(variant.foam, `, ${variant.name}`),

@@ -4,6 +4,7 @@ import {
   choicesOf,
   cornerPlans,
   dustCover,
+  endsInSight,
   reliefPlan,
   sewCover,
   waddingPiece,
@@ -41,7 +42,7 @@ export function wrapsStep(model: Model, fineness: Fineness = 'own'): StationWrap
   const { way, channels } = choicesOf(model.piece.covering);
   const backing = way.pulled && channels ? channels.backing : 0;
   const edges = model.piece.base.edges ?? [];
-  const ends = way.pulled && edges.some(({ end }) => end) ? edges : null;
+  const ends = endsInSight(model.piece) && edges.some(({ end }) => end) ? edges : null;
   return model.keep('wraps', [sections, model.rule('return'), model.rule('grip'), backing, ends], () =>
     sections.map((section) => wrapAt(model, section)),
   );

@@ -230,6 +230,15 @@ function blocksThatFit(model: Model, label: string, { sheetWidth, sheetLength }:
   return undefined;
 }
 
+/** Rolls beside the cloth, each with the house rule of its width. */
+const OTHER_ROLLS = [
+  ['wadding', 'waddingRoll'],
+  ['lining', 'waddingRoll'],
+  ['dustCover', 'dustRoll'],
+  ['film', 'filmRoll'],
+  ['waterproof', 'filmRoll'],
+] as const;
+
 /** What laying the set out gives cause to say. */
 export function cutWarnings(model: Model, planner: Planner, fineness: Fineness = 'own'): Warning[] {
   const cut = cutStep(model, planner, fineness);
@@ -255,6 +264,17 @@ export function cutWarnings(model: Model, planner: Planner, fineness: Fineness =
         'cloth.rollWidth',
         `The cover does not fit on a roll ${shown(model.piece.cloth.rollWidth)} wide; turn it on the roll, or use a wider cloth.`,
       );
+    for (const [roll, key] of OTHER_ROLLS) {
+      const laid = cut[roll];
+      const widest = ruleOf(key)!.sensible[1];
+      if (laid && laid.tooLarge.length > 0)
+        warn(
+          'roll-too-narrow',
+          `overrides.${key}`,
+          `${laid.tooLarge.join(', ')}: wider than its roll of ${shown(laid.width)}. It is counted in parts that are joined.${roll === 'waterproof' || roll === 'film' ? ' A join lets water through.' : ''}`,
+          laid.width < widest ? { says: `Take a roll of ${shown(widest)}`, path: `overrides.${key}`, value: widest } : undefined,
+        );
+    }
     if (cut.second && cut.second.tooLarge.length > 0)
       warn(
         'cloth-too-narrow',

@@ -35,7 +35,7 @@ export function looseSteps({ loose }: Pick<CoverPlan, 'loose'>, rule: RuleReader
       step(
         `loose-sew-${own.id}`,
         `Sew ${called(own)}`,
-        `A ${kind}, ${mm(own.finished.length)} × ${mm(own.finished.height)} mm once filled: ${sewWords(own)}. Its case the same way, without ${own.loops.length > 0 ? 'loops' : 'a zip'}, open a hand wide.`,
+        `A ${kind}, ${mm(own.finished.length)} × ${mm(own.finished.height)} mm once filled: ${sewWords(own)}. Its case the same way, without zip, welt or loops, open a hand wide.`,
         own.count * (each + sewing),
         {
           caution: CAUTIONS.machine,

@@ -28,7 +28,7 @@ function blankSizes({ plan, rule }: Making, cover: CoverPlan): SizeLine[] {
       key: 'fromCentre',
       label: `Centre to cloth edge, ${near}`,
       value: front.fromCentre,
-      formula: 'from centre = top + side + return + grip',
+      formula: front.ends ? 'from centre = top + side + back up + turned under' : 'from centre = top + side + return + grip',
       terms: [length('top', 'Over the top, along the covered section', front.top), length('side', 'Side', front.side), ...under],
     },
     {
@@ -38,7 +38,7 @@ function blankSizes({ plan, rule }: Making, cover: CoverPlan): SizeLine[] {
       value: blank.width,
       by: blank.height,
       note: `${blank.count} to cut`,
-      formula: 'each edge = board + (top − plan) + side + return + grip',
+      formula: `each edge = board + (top − plan) + side + ${front.ends ? 'back up + turned under, or return + grip' : 'return + grip'}`,
       terms: [
         length('board', 'Board width', plan.outline.width),
         length('top − plan', `Longer over the top than in plan, ${near}`, front.top - front.planDistance),

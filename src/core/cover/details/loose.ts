@@ -126,7 +126,7 @@ const around = (line: Polygon): number =>
  * @param count pieces in the set
  */
 export function loosePlan({ piece, rule }: Model, loose: Loose, count: number): LoosePlan {
-  const name = loose.name.trim() || (loose.kind === 'roll' ? 'Roll' : 'Cushion');
+  const { name } = loose;
   const seam = rule('seamAllowance');
   const on = secondParts(piece);
   const cloth = on.has('loose') ? ('second' as const) : ('cover' as const);
@@ -211,5 +211,12 @@ const LOOSE_LOOP = 40;
 
 /** Everything loose on a piece. */
 export function loosePlans(model: Model): LoosePlan[] {
-  return (model.piece.loose ?? []).map((loose) => loosePlan(model, loose, model.piece.count));
+  const called = new Map<string, number>();
+  return (model.piece.loose ?? []).map((loose) => {
+    const name = loose.name.trim() || (loose.kind === 'roll' ? 'Roll' : 'Cushion');
+    const nth = (called.get(name.toLowerCase()) ?? 0) + 1;
+    called.set(name.toLowerCase(), nth);
+    // Pieces are known by their names where they are laid: two that are called alike are numbered.
+    return loosePlan(model, { ...loose, name: nth > 1 ? `${name} (${nth})` : name }, model.piece.count);
+  });
 }

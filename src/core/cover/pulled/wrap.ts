@@ -2,6 +2,7 @@ import type { Model, StationSection } from '../../build';
 import { samePart, type EdgePart, type Point } from '../../outline';
 import type { CoverEnd } from '../../piece';
 import { choicesOf } from '../choices';
+import { endedEdges } from './ended';
 
 /** The cover measured at one station, mm. `fromCentre` = top + wrap; wrap = side + return + grip. */
 export type StationWrap = {
@@ -71,9 +72,8 @@ export function wrapAt(model: Model, { place, half, toMiddle, start }: StationSe
 }
 
 /** How the cover ends in sight on a part of the edge, where it does. */
-function endOf({ piece }: Model, part: EdgePart): CoverEnd | null {
-  if (part.kind !== 'edge' || !choicesOf(piece.covering).way.pulled) return null;
-  return piece.base.edges?.find(({ edge }) => samePart(edge, part))?.end ?? null;
+function endOf(model: Model, part: EdgePart): CoverEnd | null {
+  return endedEdges(model).find(({ edge }) => samePart(edge, part))?.end ?? null;
 }
 
 /** A cover quilted on backed foam lies by its thickness farther out: round the edge that is a quarter turn of it, mm. */

@@ -1,6 +1,6 @@
 'use client';
 
-import { wayOf } from '@/core/cover';
+import { endsInSight } from '@/core/cover';
 import { baseOutline, edgeNamed, measuredOutline, notchPlaces, samePart } from '@/core/outline';
 import {
   COVER_END,
@@ -140,8 +140,9 @@ function firstEnd(thickness: number): CoverEnd {
 /** What is known of one edge; an edge of which nothing was said is as most are. */
 function EdgeFields({ name }: { name: string }) {
   const id = useSheet((state) => state.id);
-  const { base, covering } = usePiece();
-  const { pulled } = wayOf(covering.way);
+  const piece = usePiece();
+  const { base } = piece;
+  const finished = endsInSight(piece);
   const [, putAll] = useField('base.edges');
   const edges = base.edges ?? [];
   const part = edgeNamed(name);
@@ -175,7 +176,7 @@ function EdgeFields({ name }: { name: string }) {
       {field('strip.width', own.strip?.width ?? 0, (width) => put({ strip: width > 0 ? { ...strip, ...own.strip, width } : null }))}
       {own.strip && field('strip.thickness', own.strip.thickness, (thickness) => put({ strip: { ...own.strip!, thickness } }))}
       {field('trim', own.trim, (trim) => put({ trim }))}
-      {pulled && (
+      {finished && (
         <TickField
           label="Cloth ends in sight"
           describedAs={`Cloth ends in sight, ${name}`}
@@ -183,7 +184,7 @@ function EdgeFields({ name }: { name: string }) {
           onChange={(on) => put({ end: on ? firstEnd(base.board.thickness) : null })}
         />
       )}
-      {pulled && own.end && (
+      {finished && own.end && (
         <>
           {field('end.up', own.end.up, (up) => put({ end: { ...own.end!, up } }))}
           {field('end.turn', own.end.turn, (turn) => put({ end: { ...own.end!, turn } }))}

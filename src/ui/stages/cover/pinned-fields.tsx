@@ -1,7 +1,7 @@
 'use client';
 
 import { Camera } from 'lucide-react';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import {
   comparePinned,
   pinnedCorrections,
@@ -108,7 +108,9 @@ function One({ own, i, pieces, onTakeOut }: { own: Pinned; i: number; pieces: re
   const at = `pinned.${i}`;
   const trace = own.trace ?? null;
   const piece = pieces.find(({ id }) => id === own.piece);
-  const outline = pinnedOutline(own);
+  // Turned on the computed piece step by step: not at every stroke of a key.
+  const outline = useMemo(() => pinnedOutline(own), [own]);
+  const found = useMemo(() => (piece && typeof outline !== 'string' ? comparePinned(outline, piece) : null), [piece, outline]);
   const size = typeof outline === 'string' ? null : pinnedSize(outline);
   const take = async (file: File) => {
     const kept = await keepPhoto(file);
@@ -146,7 +148,7 @@ function One({ own, i, pieces, onTakeOut }: { own: Pinned; i: number; pieces: re
       ) : (
         <p className="text-xs">{`${say(size!.width)} × ${say(size!.depth)} marked.`}</p>
       )}
-      {piece && typeof outline !== 'string' && <Compared own={own} piece={piece} found={comparePinned(outline, piece)} />}
+      {piece && found && <Compared own={own} piece={piece} found={found} />}
       <Wrong message={message} />
     </Item>
   );
