@@ -9,7 +9,7 @@ import type { WeltPlan } from './details/welts';
 import type { Reach } from './judge/reach';
 import type { SewnCheck } from './judge/sewn-check';
 import type { CoverPiece, LiningPiece } from './laying/cloth-piece';
-import type { Ended } from './pulled/ended';
+import type { Ended } from './pulled/ends-in-sight';
 import type { Relief } from './pulled/relief';
 import type { YCut } from './pulled/y-cuts';
 import type { Suit } from './ways/way';

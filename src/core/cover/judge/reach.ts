@@ -1,5 +1,5 @@
 import { preShrink } from '../../cloth';
-import { endedEdges } from '../pulled/ended';
+import { endedEdges } from '../pulled/ends-in-sight';
 import { aroundEdge } from '../pulled/grow';
 import type { StationWrap } from '../pulled/wrap';
 import type { Beyond, ReachPart, SeamSpec, Way, Working } from '../ways';

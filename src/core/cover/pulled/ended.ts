@@ -1,8 +1,8 @@
 import { differenceD, FillRule } from 'clipper2-ts';
 import type { Model } from '../../build';
 import { distanceAlong, pointAt, polygonArea, samePart, tangentAt, type EdgePart, type Point, type Polygon } from '../../outline';
-import { kindOf, type CoverEnd, type Piece } from '../../piece';
-import { wayOf } from '../ways';
+import type { CoverEnd } from '../../piece';
+import { endedEdges, type Ended } from './ends-in-sight';
 import { aroundEdge } from './grow';
 import type { StationWrap } from './wrap';
 
@@ -11,26 +11,6 @@ const PLACES = 4;
 const STEPS = 40;
 /** What is cut off along an edge goes on past its ends and outwards so far, mm: beyond any cloth. */
 const PAST = 1500;
-
-/** Whether a piece's cloth can end in sight: pulled over, on a board whose edge takes a pin; a pan's does not. */
-export function endsInSight({ kind, covering }: Pick<Piece, 'kind' | 'covering'>): boolean {
-  return wayOf(covering.way).pulled && !kindOf(kind).traits.pan;
-}
-
-/** An edge on whose face the cloth ends in sight. */
-export type Ended = { edge: EdgePart; name: string; end: CoverEnd };
-
-/**
- * The edges on which a pulled cover ends in sight, its own edge turned under, instead of going on under the board.
- *
- * @param model the built piece
- */
-export function endedEdges({ piece, outline }: Pick<Model, 'piece' | 'outline'>): Ended[] {
-  if (!endsInSight(piece)) return [];
-  // What was said of an edge stays with the document when another shape has no such edge.
-  const there = (edge: EdgePart): boolean => outline.segments.some((segment) => samePart(segment.edge, edge));
-  return (piece.base.edges ?? []).flatMap(({ edge, end }) => (end && there(edge) ? [{ edge, name: edge.name, end }] : []));
-}
 
 /** How such an edge lies on the blank: a place so far along it, so far beyond the line that is folded. */
 function lineOf(

@@ -2,7 +2,7 @@ import type { Model, StationSection } from '../../build';
 import { samePart, type EdgePart, type Point } from '../../outline';
 import type { CoverEnd } from '../../piece';
 import { choicesOf } from '../choices';
-import { endedEdges } from './ended';
+import { endedEdges } from './ends-in-sight';
 
 /** The cover measured at one station, mm. `fromCentre` = top + wrap; wrap = side + return + grip. */
 export type StationWrap = {
