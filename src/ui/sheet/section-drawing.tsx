@@ -89,8 +89,33 @@ function LetInCut({ pad, pocket, section, size }: { pad: Pad; pocket: Pocket; se
   );
 }
 
+/** How far above the board's lower edge the cloth ends in sight at either end of the cut, mm; null where it goes on under it. */
+function useFolds({ origin, direction, board }: Section): [number | null, number | null] {
+  const stations = useSheet((state) => state.view?.plan.stations ?? []);
+  const fold = (x: number): number | null => {
+    const [u, v] = [origin[0] + direction[0] * x, origin[1] + direction[1] * x];
+    const away = (s: (typeof stations)[number]): number => Math.hypot(s.x - u, s.y - v);
+    const near = stations.length > 0 ? stations.reduce((best, s) => (away(s) < away(best) ? s : best)) : null;
+    return near?.ends ? -near.return : null;
+  };
+  return [fold(board.left), fold(board.right)];
+}
+
+/** The cover's line, cut off where the cloth ends in sight. */
+function seenCover(cover: Section['cover'], [left, right]: readonly [number | null, number | null]): Section['cover'] {
+  const low = Math.min(...cover.map(([, z]) => z));
+  const from = left === null ? 0 : cover.findIndex(([, z]) => z >= low + left - 0.01 && z > low + 0.01);
+  const to =
+    right === null ? cover.length : cover.length - [...cover].reverse().findIndex(([, z]) => z >= low + right - 0.01 && z > low + 0.01);
+  // Down the board's edge its points are far apart: it ends at the fold, not at the last of them.
+  const end = (at: number, up: number | null): Section['cover'] => (up === null || !cover[at] ? [] : [[cover[at][0], low + up]]);
+  return [...end(from - 1, left), ...cover.slice(Math.max(0, from), to), ...end(to, right)];
+}
+
 /** The free foam, the loaded surface, the cover's own line with its staples. */
 function Lines({ section, sit, size }: { section: Section; sit: SitView | null; size: number }) {
+  const folds = useFolds(section);
+  const ends = [section.cover[0]!, section.cover.at(-1)!].filter((_, k) => folds[k] === null);
   return (
     <>
       <path
@@ -103,14 +128,14 @@ function Lines({ section, sit, size }: { section: Section; sit: SitView | null; 
       />
       {sit && <path d={smoothPath(loadedLine(sit, section))} fill="none" stroke="var(--chalk)" strokeWidth={size * 0.2} data-loaded-line />}
       <path
-        d={smoothPath(section.cover)}
+        d={smoothPath(seenCover(section.cover, folds))}
         fill="none"
         stroke="var(--cover-line)"
         strokeWidth={size * 0.2}
         strokeLinejoin="round"
         data-cover-line
       />
-      {[section.cover[0]!, section.cover.at(-1)!].map(([x, z]) => (
+      {ends.map(([x, z]) => (
         <path
           key={x}
           d={`M${x - size * 0.3} ${-z} v${-size * 0.7} M${x + size * 0.3} ${-z} v${-size * 0.7} M${x - size * 0.3} ${-z} h${size * 0.6}`}
@@ -140,6 +165,9 @@ type Drawn = { section: Section; reach: Reach; size: number };
 function Measures({ section, reach: { left, right, low, high, middle, apex }, size }: Drawn) {
   const say = useLength();
   const crown = useSheet((state) => state.view!.plan.surface.crown);
+  // Where it ends in sight there is no staple to measure to, and no return.
+  const folds = useFolds(section);
+  const stapled = folds[0] === null && folds[1] === null;
   return (
     <>
       <Dimension
@@ -149,9 +177,11 @@ function Measures({ section, reach: { left, right, low, high, middle, apex }, si
         size={size * 0.85}
       />
       <Dimension from={[right + size * 2, 0]} to={[right + size * 2, high]} says={say(high)} size={size * 0.85} side={1} />
-      <text x={left} y={-low + size * 3.1} fontSize={size * 0.75} fill="var(--cover-line)">
-        cover <Figure says={say(section.length)} svg /> staple to staple
-      </text>
+      {stapled && (
+        <text x={left} y={-low + size * 3.1} fontSize={size * 0.75} fill="var(--cover-line)">
+          cover <Figure says={say(section.length)} svg /> staple to staple
+        </text>
+      )}
       <text
         x={right + size * 4}
         y={-low + size * (right - left < size * 16 ? 4.1 : 3.1)}
@@ -159,7 +189,15 @@ function Measures({ section, reach: { left, right, low, high, middle, apex }, si
         textAnchor="end"
         fill="var(--ink)"
       >
-        return <Figure says={say(Math.abs(section.board.right - section.cover.at(-1)![0]))} svg />
+        {folds[1] === null ? (
+          <>
+            return <Figure says={say(Math.abs(section.board.right - section.cover.at(-1)![0]))} svg />
+          </>
+        ) : (
+          <>
+            fold <Figure says={say(folds[1])} svg /> up
+          </>
+        )}
       </text>
       <text x={middle + size} y={-apex - size * 1.1} fontSize={size * 0.75} fill="var(--chalk)">
         crown <Figure says={say(Math.abs(crown) < LEVEL ? 0 : crown)} svg />
