@@ -1,6 +1,6 @@
 import { differenceD, FillRule } from 'clipper2-ts';
 import type { Model } from '../../build';
-import { distanceAlong, pointAt, polygonArea, samePart, tangentAt, type EdgePart, type Point, type Polygon } from '../../outline';
+import { distanceAlong, pointAt, polygonArea, samePart, tangentAt, type Point, type Polygon } from '../../outline';
 import type { CoverEnd } from '../../piece';
 import { endedEdges, type Ended } from './ends-in-sight';
 import { aroundEdge } from './grow';
