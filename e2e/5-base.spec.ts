@@ -374,7 +374,7 @@ test('what came off is recorded with photos, and goes back on in the run sheet',
   await page.keyboard.press('Enter');
   await expect(page.locator('[data-press="plump"]')).toContainText('Lost 8 %');
   await expect(page.getByText('A 14 mm leg is too long for this 12 mm board').first()).toBeVisible();
-  await page.getByText('Old cover as a pattern').click();
+  await page.getByText('Old cover', { exact: true }).click();
   await page.getByRole('button', { name: 'Piece', exact: true }).click();
   await expect(page.locator('[data-old-cover]')).toContainText('Crown added');
   await expect(page.locator('[data-save="saved"]')).toBeVisible();

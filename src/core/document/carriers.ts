@@ -161,7 +161,7 @@ export const CARRIERS: [string, Piece][] = [
         ],
         findings: [],
         press: { asNew: 50, now: 42, seconds: 2, crumbs: false, mould: false, marks: false },
-        cover: [{ id: 'o-1', name: 'Cover', width: 600, height: 580 }],
+        cover: [{ id: 'o-1', name: 'Cover', width: 600, height: 580, back: { letOut: 8 } }],
         tasks: [],
         meet: [{ id: 'm-1', name: 'Seam', edge: { kind: 'edge', name: 'front' }, along: 40 }],
         photos: [photo],

@@ -5,6 +5,7 @@ import { findMaterial, WADDINGS } from '../foam';
 import { bounds, type Point } from '../outline';
 import type { Piece } from '../piece';
 import type { Plan } from '../plan';
+import { newOf } from '../strip';
 import type { PatternFormat } from './pattern-formats';
 import { templatesOf, type LineLayer, type Template } from './templates';
 
@@ -198,7 +199,8 @@ const whole = (mm: number): number => Math.round(mm * 10) / 10;
 const materialName = (id: string): string => findMaterial(WADDINGS, id)?.name ?? id.replaceAll('-', ' ');
 
 /** Everything that is cut, a line each: foam, cloth and linings, welts, of every outline in the set. */
-export function cutRows(plan: Plan, piece: Pick<Piece, 'cloth' | 'second' | 'count'>): CutRow[] {
+export function cutRows(plan: Plan, piece: Pick<Piece, 'cloth' | 'second' | 'count' | 'strip'>): CutRow[] {
+  const cover = newOf(plan.cover, piece);
   const cloth = { cover: piece.cloth.name, second: piece.second?.name ?? '', lining: 'lining cloth' };
   // A row is what is laid on a sheet: a pad's every layer, and of one that is joined every block.
   const foam = (pads: Plan['foam'], of: string): CutRow[] =>
@@ -252,9 +254,9 @@ export function cutRows(plan: Plan, piece: Pick<Piece, 'cloth' | 'second' | 'cou
   };
   return [
     ...foam(plan.foam, ''),
-    ...covers(plan.cover.pieces),
-    ...linings([plan.wadding, plan.dustCover, ...plan.cover.linings]),
-    ...plan.cover.welts.map((welt): CutRow => ({
+    ...covers(cover.pieces),
+    ...linings([plan.wadding, plan.dustCover, ...cover.linings]),
+    ...cover.welts.map((welt): CutRow => ({
       what: `Welt strip, ${welt.name.toLowerCase()}${OF_CLOTH[welt.cloth]}`,
       of: cloth[welt.cloth],
       // Welts are told for one piece; everything else here is for the set.

@@ -25,6 +25,7 @@ const HARM: readonly string[] = [
   'cloth-too-narrow',
   'pad-larger-than-sheet',
   'too-large-between',
+  'old-cover-short',
   'grip-short',
   'nails-over-foam',
   'seam-eased',

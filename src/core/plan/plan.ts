@@ -5,7 +5,7 @@ import type { HouseRules } from '../house';
 import { closingOf, outlineArea, outlineSize, perimeter } from '../outline';
 import { kindOf, PieceProblems, type Piece } from '../piece';
 import { sitStep } from '../sit';
-import { compareOldCover, oldStaples, pressTest } from '../strip';
+import { compareOldCover, goesBack, oldStaples, pressTest } from '../strip';
 import { createPlanner, type Planner } from './planner';
 import {
   boardStep,
@@ -64,9 +64,11 @@ export function baseStep({ piece, outline, board }: Model): Omit<Plan['base'], '
 export function stripStep(model: Model, fineness: Fineness): Plan['strip'] {
   const { piece, rule, house } = model;
   const { strip } = piece;
+  const pieces = strip?.cover.length ? coverStep(model, fineness).cover.pieces : [];
   return {
     press: strip?.press ? pressTest(strip.press) : null,
-    oldCover: strip?.cover.length ? compareOldCover(piece, house, coverStep(model, fineness).cover.pieces, wrapsStep(model, fineness)) : [],
+    oldCover: pieces.length > 0 ? compareOldCover(piece, house, pieces, wrapsStep(model, fineness)) : [],
+    back: pieces.length > 0 ? goesBack(piece, pieces) : [],
     staples: oldStaples(strip, piece.base.board.thickness, rule('stapleClear'), { legs: gunLegs(rule), crown: rule('gunCrown') }),
   };
 }

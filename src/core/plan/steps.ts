@@ -21,6 +21,7 @@ import { BOARDS, findMaterial } from '../foam';
 import type { HouseRules } from '../house';
 import { outlineArea, outlineSize } from '../outline';
 import type { Piece } from '../piece';
+import { newOf } from '../strip';
 import { runSteps, type Step } from '../run';
 import { pocketPlan, type PocketPlan } from '../sit';
 import type { Plan, VariantPlan } from './types';
@@ -147,7 +148,8 @@ export function variantsStep(model: Model, planner: Models): VariantPlan[] {
 /** The whole set laid out on sheets and rolls. */
 export function cutStep(model: Model, planner: Models, fineness: Fineness = 'own'): CutPlan {
   const own = ownModel(model);
-  const { cover } = coverStep(model, fineness);
+  const { cover: whole } = coverStep(model, fineness);
+  const cover = newOf(whole, model.piece);
   const foam = foamStep(model);
   const { wadding, dust } = liningsStep(model, fineness);
   const variants = variantsStep(model, planner);
@@ -155,7 +157,17 @@ export function cutStep(model: Model, planner: Models, fineness: Fineness = 'own
     { count: own.piece.count, foam, covers: cover.pieces, wadding, dust },
     ...variants.map((v) => ({ count: v.count, foam: v.foam, covers: v.covers, wadding: v.wadding, dust: v.dustCover })),
   ];
-  const reads = [cover, foam, wadding, dust, variants, model.figures, clothRead(model.piece), model.piece.count];
+  const reads = [
+    whole,
+    foam,
+    wadding,
+    dust,
+    variants,
+    model.figures,
+    clothRead(model.piece),
+    model.piece.count,
+    model.piece.strip?.cover ?? null,
+  ];
   return model.keep('cut', reads, () => cutPlan(model, sets, cover));
 }
 

@@ -7,7 +7,7 @@ import type { Closing, Polygon } from '../outline';
 import type { Hardware, Hole, PieceKind } from '../piece';
 import type { Step } from '../run';
 import type { PocketPlan, SitPlan } from '../sit';
-import type { OldCompared, OldStaple, PressVerdict } from '../strip';
+import type { GoesBack, OldCompared, OldStaple, PressVerdict } from '../strip';
 import type { Warning } from '../warning';
 
 /** Everything to cut, fix, do and check for a piece. Lengths mm, areas mm², forces N, masses kg, times minutes. */
@@ -36,7 +36,7 @@ export type Plan = {
   room: { covered: CoveredSize; opening: Room | null };
   /** panels laid out on a wall, for a panelled piece */
   panels: PanelLayout | null;
-  strip: { press: PressVerdict | null; oldCover: OldCompared[]; staples: OldStaple[] };
+  strip: { press: PressVerdict | null; oldCover: OldCompared[]; back: GoesBack[]; staples: OldStaple[] };
   /** pieces of the set made to an outline of their own */
   variants: VariantPlan[];
   surface: Surface;

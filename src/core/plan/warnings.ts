@@ -7,7 +7,7 @@ import { ruleOf, unusual } from '../house';
 import { distanceTo } from '../outline';
 import { DECK, defaultsOf, fieldAt, FRAME, HARDWARE_KINDS, kindOf } from '../piece';
 import type { SitPlan } from '../sit';
-import { oldStaples } from '../strip';
+import { goesBack, oldStaples, tooThick } from '../strip';
 import { sayLength as shown, type Warning } from '../warning';
 import { byHarm } from './mends';
 import type { Planner } from './planner';
@@ -15,6 +15,9 @@ import { boardStep, coverStep, cutStep, fasteningOf, foamStep, panelsStep, roomS
 
 /** Under this the fingers have nothing to hold, mm (trade default: warn when grip < 25). */
 const LEAST_GRIP = 25;
+
+/** A main pad thinner than this is none, mm. */
+const LEAST_MAIN = 10;
 
 type Warn = (code: string, where: string, message: string, mend?: Warning['mend']) => void;
 
@@ -182,6 +185,7 @@ export function coverWarnings(model: Model, fineness: Fineness = 'own'): Warning
   return [
     ...collected((warn) => {
       if (cover.nearer) nearerWarning(cover.nearer, warn);
+      oldCoverWarnings(model, cover, warn);
       if (short.length > 0)
         warn(
           'grip-short',
@@ -191,6 +195,25 @@ export function coverWarnings(model: Model, fineness: Fineness = 'own'): Warning
     }),
     ...clothWarnings(model, cover),
   ];
+}
+
+/** An old cover that goes on again and is too small for the build. */
+function oldCoverWarnings({ piece }: Model, { pieces }: CoverPlan, warn: Warn): void {
+  const main = piece.pads.findIndex(({ role }) => role === 'main');
+  for (const back of goesBack(piece, pieces)) {
+    if (back.closes) continue;
+    const at = (piece.strip?.cover ?? []).findIndex(({ id }) => id === back.id);
+    const less = tooThick(back);
+    const value = main < 0 ? 0 : piece.pads[main]!.thickness - less;
+    const thinner =
+      less > 0 && value >= LEAST_MAIN ? { says: `Take a main pad of ${shown(value)}`, path: `pads.${main}.thickness`, value } : undefined;
+    warn(
+      'old-cover-short',
+      `strip.cover.${at}.width`,
+      `The old ${back.name.toLowerCase()} goes on again. ${back.words} Let its seams out, pad less, or make a new one.`,
+      thinner ?? { says: 'Make a new one', path: `strip.cover.${at}.back`, value: null },
+    );
+  }
 }
 
 /** A seam that was brought nearer the edge: until that is what is wanted, it is said. */

@@ -4,7 +4,7 @@ import type { FoamPiece } from '../cut';
 import { FASTENERS, type Fastening } from '../fix';
 import { polygonPerimeter } from '../outline';
 import { HARDWARE_KINDS, STRIP_KINDS, type Hardware } from '../piece';
-import { otherParts, partComes, partName, reassembly } from '../strip';
+import { newOf, otherParts, partComes, partName, reassembly } from '../strip';
 import { boardSteps, buildSteps, deckSteps, stripSteps, woodSteps } from './before-steps';
 import { CAUTIONS } from './cautions';
 import { looseSteps } from './loose-steps';
@@ -56,18 +56,22 @@ function refitSteps({ piece: { strip } }: Model): Step[] {
   // What was pinned on photos of the whole is wanted from the first thing that goes back on.
   const pinned = (strip?.photos ?? []).filter((name) => strip?.pins?.some(({ photo }) => photo === name));
   const madeNew = new Set<string>(STRIP_KINDS.filter((kind) => kind.again === 'replace').map((kind) => kind.id));
-  return reassembly(strip)
-    .filter(({ part }) => !strip || partComes(strip, part) === 'itself')
-    .filter((part) => part.again !== 'replace' || !madeNew.has(part.item.what))
-    .map((part, k) =>
-      step(
-        `refit-${part.item.id}`,
-        part.again === 'refit' ? `Put back ${part.item.name.toLowerCase()}` : `Fit new ${part.item.name.toLowerCase()}`,
-        part.words,
-        HANDLING.refit,
-        { photos: [...(k === 0 ? pinned : []), ...part.item.photos] },
-      ),
-    );
+  return (
+    reassembly(strip)
+      .filter(({ part }) => !strip || partComes(strip, part) === 'itself')
+      .filter((part) => part.again !== 'replace' || !madeNew.has(part.item.what))
+      // An old cover goes on where a new one would: its own steps put it there.
+      .filter((part) => part.item.what !== 'cover' || !strip?.cover.some(({ back }) => back))
+      .map((part, k) =>
+        step(
+          `refit-${part.item.id}`,
+          part.again === 'refit' ? `Put back ${part.item.name.toLowerCase()}` : `Fit new ${part.item.name.toLowerCase()}`,
+          part.words,
+          HANDLING.refit,
+          { photos: [...(k === 0 ? pinned : []), ...part.item.photos] },
+        ),
+      )
+  );
 }
 
 /** The other parts of the chair that go on before this piece or after it, each with what belongs to it. */
@@ -113,7 +117,7 @@ export function runSteps({ fastening, foam, wadding, dust, cover }: Ingredients)
     ...deckSteps(model),
     ...partSteps(model, 'before'),
     ...buildSteps(model, foam, wadding),
-    ...sewingSteps(model, cover),
+    ...sewingSteps(model, cover, newOf(cover, piece)),
     ...fasten,
     ...finishingSteps(model, cover),
     ...finish,

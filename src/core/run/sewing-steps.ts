@@ -2,12 +2,13 @@ import type { Model } from '../build';
 import { stitchingWords } from '../cloth';
 import { choicesOf, joinLength, OF_CLOTH, seamTakeUp, wayOf, type CoverPlan, type SewnFacts } from '../cover';
 import type { Cloth, Covering } from '../piece';
+import { goesBack } from '../strip';
 import { CAUTIONS } from './cautions';
 import { metresRound } from './metres';
 import { step, type Step } from './step';
 
 /** Plain handling times, minutes. */
-const HANDLING = { lining: 4, film: 2, prove: 6, zip: 8, weltMetre: 2 } as const;
+const HANDLING = { lining: 4, old: 10, film: 2, prove: 6, zip: 8, weltMetre: 2 } as const;
 
 const round = (mm: number): number => Math.round(mm * 10) / 10;
 
@@ -32,6 +33,29 @@ function cutStep({ rule }: Model, { pieces }: CoverPlan): Step {
       ? 'Centre marks on all four sides; grain from front to back.'
       : `${pieces.length} pieces: ${pieces.map(({ name, cloth }) => `${name.toLowerCase()}${OF_CLOTH[cloth]}`).join(', ')}. Notches and centre marks before they part; grain as drawn.`;
   return step('cloth', 'Cut the cover', detail, (metresRound(pieces) * rule('timeClothMetre')) / 60, { caution: CAUTIONS.shears });
+}
+
+/** Old pieces that go on again are made ready before anything is cut to meet them. */
+function oldSteps({ piece }: Model, { pieces }: CoverPlan): Step[] {
+  const back = goesBack(piece, pieces);
+  if (back.length === 0) return [];
+  const said = back.map(({ name, letOut, room, pulled, closes }) =>
+    [
+      `${name.toLowerCase()}: ${closes ? (pulled ? `${round(Math.min(room.width, room.height))} mm to spare` : 'it closes') : 'does not close as it is planned'}`,
+      letOut > 0 ? `let its seams out by ${round(letOut)} mm on either side and sew them again` : '',
+    ]
+      .filter(Boolean)
+      .join(', '),
+  );
+  return [
+    step(
+      'old-cover',
+      'Ready the old cover',
+      `${said.join('; ')}. Beat and vacuum it, or wash it as its label says, and mend what is torn; keep its centre marks.`,
+      back.length * HANDLING.old,
+      { caution: CAUTIONS.strip },
+    ),
+  ];
 }
 
 /** What a way's own steps are made from. */
@@ -148,15 +172,17 @@ function joinStep({ rule }: Model, { pieces, seams }: CoverPlan, sew: (length: n
  * What is cut, sewn and laid on before the cover is fastened.
  *
  * @param model the built piece
- * @param cover its cover
+ * @param whole its cover
+ * @param cover of it what is made new
  */
-export function sewingSteps(model: Model, cover: CoverPlan): Step[] {
+export function sewingSteps(model: Model, whole: CoverPlan, cover: CoverPlan): Step[] {
   const { piece } = model;
-  const own = wayOf(cover.method).steps?.(factsOf(model, cover));
+  const own = wayOf(whole.method).steps?.(factsOf(model, whole));
   // Layers are quilted oversize first, then the panel is cut from them to its template: stitching draws it in.
   const steps = [
+    ...oldSteps(model, whole),
     ...channelSteps(model, cover),
-    cutStep(model, cover),
+    ...(cover.pieces.length > 0 ? [cutStep(model, cover)] : []),
     ...stitchSteps(model, cover),
     ...liningSteps(cover),
     ...(own?.before ?? []),

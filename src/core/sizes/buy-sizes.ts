@@ -1,17 +1,40 @@
 import { stitchingFor } from '../cloth';
 import { joinLength, wayOf } from '../cover';
 import { END_HOLDS } from '../piece';
+import { newOf } from '../strip';
 import { gluedLayers, type CutPlan } from '../cut';
 import { woodLines } from './base-sizes';
 import { count, length, type Making, type SizeLine } from './types';
 
 const percent = (share: number): string => `${Math.round(share * 100)} %`;
 
+function clothLine(cloth: CutPlan['cloth'], blank: { width: number; height: number }, rule: Making['rule']): SizeLine {
+  return {
+    key: 'cloth.length',
+    group: 'Buy',
+    label: 'Cloth',
+    value: cloth.length,
+    unit: 'roll',
+    note: `from a ${Math.round(cloth.width)} mm roll, ${percent(cloth.utilisation)} used`,
+    formula: 'length = the shortest roll the packer fits the set on',
+    terms: [
+      count('pieces', 'Cloth pieces', cloth.laid.length),
+      length('across', 'Cover width', blank.width),
+      length('along', 'Cover depth', blank.height),
+      length('roll', 'Roll width', cloth.width),
+      rule('gap', 'clothGap'),
+      rule('return', 'return'),
+      rule('grip', 'grip'),
+    ],
+  };
+}
+
 /** Cloth, foam and thread. */
 function mainLines({ plan, piece, rule }: Making): SizeLine[] {
-  const { cut, cover } = plan;
-  if (!cut || !cover) return [];
-  const blank = cover.pieces[0]!;
+  const { cut } = plan;
+  if (!cut || !plan.cover) return [];
+  const cover = newOf(plan.cover, piece);
+  const blank = plan.cover.pieces[0]!;
   const lines: SizeLine[] = [];
   const stitched = cover.seams.reduce(
     (sum, seam) => sum + seam.thread,
@@ -32,24 +55,8 @@ function mainLines({ plan, piece, rule }: Making): SizeLine[] {
     });
   return [
     ...lines,
-    {
-      key: 'cloth.length',
-      group: 'Buy',
-      label: 'Cloth',
-      value: cut.cloth.length,
-      unit: 'roll',
-      note: `from a ${Math.round(cut.cloth.width)} mm roll, ${percent(cut.cloth.utilisation)} used`,
-      formula: 'length = the shortest roll the packer fits the set on',
-      terms: [
-        count('pieces', 'Cloth pieces', cut.cloth.laid.length),
-        length('across', 'Cover width', blank.width),
-        length('along', 'Cover depth', blank.height),
-        length('roll', 'Roll width', cut.cloth.width),
-        rule('gap', 'clothGap'),
-        rule('return', 'return'),
-        rule('grip', 'grip'),
-      ],
-    },
+    // Where the old cover goes on again there is none to buy.
+    ...(cut.cloth.laid.length === 0 && cut.cloth.tooLarge.length === 0 ? [] : [clothLine(cut.cloth, blank, rule)]),
     ...(cut.second && piece.second
       ? [
           {
@@ -156,8 +163,8 @@ function rollLines({ plan, rule }: Making): SizeLine[] {
 
 /** Cord, card strip, zip and buttons for the whole set. */
 function trimmingLines({ plan, piece, rule }: Making): SizeLine[] {
-  const { cover } = plan;
-  if (!cover) return [];
+  if (!plan.cover) return [];
+  const cover = newOf(plan.cover, piece);
   const pieces = count('pieces', 'Pieces', piece.count);
   const cord = cover.welts.reduce((sum, welt) => sum + welt.cordLength, 0);
   const strip = cover.tackStrips.reduce((sum, own) => sum + own.length, 0);

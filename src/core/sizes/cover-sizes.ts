@@ -1,8 +1,28 @@
 import { OF_CLOTH, type CoverPlan } from '../cover';
 import { kindOf } from '../piece';
+import { goesBack } from '../strip';
 import { count, length, type Making, type SizeLine } from './types';
 
 const own = { group: 'Cover' as const, unit: 'length' as const };
+
+/** How far the build may differ before an old cover that goes on again no longer closes. */
+function oldSizes(making: Making, cover: CoverPlan): SizeLine[] {
+  return goesBack(making.piece, cover.pieces).map((back) => ({
+    ...own,
+    key: `old.${back.id}`,
+    label: `Room in the old ${back.name.toLowerCase()}`,
+    value: back.room.width,
+    by: back.room.height,
+    note: back.thicker === null ? 'across and from front to back' : `the build may be ${Math.floor(back.thicker * 10) / 10} mm thicker`,
+    formula: 'room = old + half of what its cloth gives + 2 × let out − what the build asks',
+    terms: [
+      length('old', 'The old piece, across', back.have.width - back.stretch.width - 2 * back.letOut),
+      length('gives', 'What its cloth still gives, across', back.stretch.width),
+      length('let out', 'Seams let out, either side', back.letOut),
+      length('asks', 'What the build asks, across', back.need.width),
+    ],
+  }));
+}
 
 /** The blank of a pulled cover, and what it is made up of at the near edge. */
 function blankSizes({ plan, rule }: Making, cover: CoverPlan): SizeLine[] {
@@ -197,6 +217,7 @@ export function coverSizes(making: Making): SizeLine[] {
   if (!cover) return [];
   return [
     ...(cover.pulled ? blankSizes(making, cover) : []),
+    ...oldSizes(making, cover),
     ...pieceSizes(making, cover),
     ...weltSizes(making, cover),
     ...detailSizes(making, cover),

@@ -2,6 +2,7 @@ import type { CoverPiece, StationWrap } from '../cover';
 import type { HouseRules, RuleReader } from '../house';
 import { applyOverrides } from '../house';
 import type { Piece } from '../piece';
+import { standsFor } from './goes-back';
 
 /** One reason why the new cover differs from the old, mm over the whole width or depth. */
 export type Reason = { label: string; width: number; height: number };
@@ -58,9 +59,7 @@ export function compareOldCover(
   const chord = ([a, b]: readonly [StationWrap, StationWrap]): number => across(a.x - b.x, a.y - b.y);
   const grip = 2 * (rule('grip') - Math.min(rule('grip'), rule('stapleToTrim')));
   return record.cover.map((old) => {
-    const name = old.name.trim().toLowerCase();
-    const cover =
-      pieces.find((own) => own.name.toLowerCase() === name) ?? pieces.find((own) => own.name.toLowerCase().includes(name)) ?? pieces[0]!;
+    const cover = standsFor(old.name, pieces);
     const pulled = cover.role === 'cover';
     const difference = { width: cover.width - old.width, height: cover.height - old.height };
     // A sewn piece has no grip, and its size hangs on its seams, not on the foam's thickness.

@@ -20,5 +20,5 @@ export { BOARD_SIZE, POINTS } from './shapes';
 export type { ShapeField, ShapeKind } from './shape-kinds';
 export { readField, shapeKind, SHAPES, STARTING_SHAPES, withField } from './shape-kinds';
 export type { ChairPart, Meet, OldPiece, Pin, PressReadings, StripItem, StripKind, StripRecord } from './strip';
-export { AGAIN, CHAIR_PARTS, MEET, PRESS, STRIP, STRIP_ITEM, STRIP_KINDS } from './strip';
+export { AGAIN, CHAIR_PARTS, GOES_BACK, MEET, PRESS, STRIP, STRIP_ITEM, STRIP_KINDS } from './strip';
 export { sayRange, slipOf, type Slip } from './say';

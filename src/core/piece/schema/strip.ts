@@ -55,12 +55,19 @@ export const STRIP_ITEM = record({
   part: optional(orNull(choice('Part of the chair', CHAIR_PARTS, { empty: 'This piece' }))),
 });
 
+/** An old piece that is not made new. */
+export const GOES_BACK = record({
+  letOut: length('Seams let out, either side', [0, 40], { hint: 'what its seams and turnings still hold', default: 0 }),
+});
+
 /** A measured piece of the old cover, kept as a pattern. */
 export const OLD_PIECE = record({
   id: id(),
   name: words('What'),
   width: length('Width, laid flat', [5, 4000]),
   height: length('Depth, laid flat', [5, 4000]),
+  /** it goes on again itself, measured seam to seam or edge to edge */
+  back: optional(orNull(GOES_BACK)),
 });
 
 /** Readings of the hand-press test on the old foam. */

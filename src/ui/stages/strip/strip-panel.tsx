@@ -1,8 +1,8 @@
 'use client';
 
-import { defaultsOf, freeId, PRESS } from '@/core/piece';
+import { defaultsOf, freeId, GOES_BACK, PRESS, type OldPiece } from '@/core/piece';
 import { CAUTIONS } from '@/core/run';
-import { FINDINGS, withOldFoam, type OldCompared } from '@/core/strip';
+import { FINDINGS, withOldFoam, type GoesBack, type OldCompared } from '@/core/strip';
 import { inUnit } from '@/core/length';
 import { TickField } from '@/ui/kit/fields';
 import { AddOne, Item, Part, TakeOut } from '@/ui/kit/lists';
@@ -117,11 +117,39 @@ function Compared({ compared }: { compared: OldCompared }) {
   );
 }
 
+/** Whether an old piece that goes on again closes, and how far the build may differ. */
+function Back({ at, back }: { at: number; back: GoesBack | undefined }) {
+  const { unit } = useSettings();
+  return (
+    <>
+      <PieceField at={`strip.cover.${at}.back.letOut`} />
+      {back && (
+        <p className={`text-xs border-l-3 pl-2 my-1 ${back.closes ? 'border-success' : 'border-error text-error'}`} data-goes-back>
+          {inUnit(back.words, unit)}
+        </p>
+      )}
+      <p className="text-xs opacity-70">
+        Measure it {back?.pulled ? 'edge to edge, pulled flat by hand' : 'seam to seam'}. It is neither cut nor bought; half of what its
+        cloth gives is counted on.
+      </p>
+    </>
+  );
+}
+
 function OldCover() {
   const { strip, put } = useStrip();
-  const old = usePlan()?.strip?.oldCover;
+  const plan = usePlan()?.strip;
+  const old = plan?.oldCover;
+  // A cover that is said to go back on is not known before it is measured.
+  const unmeasured = strip.items.some(({ what, again }) => what === 'cover' && again === 'refit') && !strip.cover.some(({ back }) => back);
+  const change = (i: number, more: Partial<OldPiece>) => put({ cover: strip.cover.map((own, k) => (k === i ? { ...own, ...more } : own)) });
   return (
-    <Part title="Old cover as a pattern" count={strip.cover.length}>
+    <Part title="Old cover" count={strip.cover.length} open={unmeasured}>
+      {unmeasured && (
+        <p className="text-xs border-l-3 border-warning pl-2 my-1">
+          A cover goes back on: measure it here, and the build is kept to what it closes over.
+        </p>
+      )}
       {strip.cover.map((own, i) => {
         const compared = old?.find(({ id }) => id === own.id);
         return (
@@ -134,11 +162,31 @@ function OldCover() {
             {['name', 'width', 'height'].map((key) => (
               <PieceField key={key} at={`strip.cover.${i}.${key}`} />
             ))}
-            {compared && <Compared compared={compared} />}
+            <TickField
+              label="It goes on again"
+              checked={Boolean(own.back)}
+              onChange={(on) => change(i, { back: on ? defaultsOf(GOES_BACK) : null })}
+            />
+            {own.back ? <Back at={i} back={plan?.back.find(({ id }) => id === own.id)} /> : compared && <Compared compared={compared} />}
           </Item>
         );
       })}
-      <AddOne onClick={() => put({ cover: [...strip.cover, { id: freeId(strip.cover, 'o'), name: 'Cover', width: 500, height: 500 }] })}>
+      <AddOne
+        onClick={() =>
+          put({
+            cover: [
+              ...strip.cover,
+              {
+                id: freeId(strip.cover, 'o'),
+                name: 'Cover',
+                width: 500,
+                height: 500,
+                ...(unmeasured ? { back: defaultsOf(GOES_BACK) } : {}),
+              },
+            ],
+          })
+        }
+      >
         Piece
       </AddOne>
     </Part>
