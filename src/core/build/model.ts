@@ -1,4 +1,4 @@
-import { findMaterial, foamAnswer, WADDINGS, type Foam, type FoamAnswer } from '../foam';
+import { answerOf, findMaterial, foamAnswer, overAll, type Foam, type FoamAnswer } from '../foam';
 import { figuresFor, readerOf, type HouseRules, type RuleReader } from '../house';
 import { keepNothing, type Keep } from '../keep';
 import {
@@ -28,7 +28,7 @@ import { padOffsets, type OffsetRules } from './pad-offset';
 export type BuiltFoam = { foam: Foam; answer: FoamAnswer };
 
 /** How a pad is cut: nothing of that is left once it lies there. */
-const HOW_CUT = ['blocks', 'scrap', 'trim'] as const;
+const HOW_CUT = ['blocks', 'scrap', 'trim', 'pair', 'packet'] as const;
 
 /** A pad as it lies in the stack. */
 export type LyingPad = Omit<Pad, (typeof HOW_CUT)[number]>;
@@ -71,6 +71,8 @@ export type Stack = DrawnBase & {
   boxed: boolean;
   /** mm of wadding left once smoothed down, before the cover presses it; 0 without wadding */
   wadding: number;
+  /** how it gives under the cover */
+  waddingAnswer: FoamAnswer;
   /** how hard the cover is pulled, N/mm of its edge */
   pull: number;
 };
@@ -177,15 +179,18 @@ export function modelOf(piece: Piece, house: HouseRules, keep: Keep = keepNothin
         message: `Staples ${rule('return')} mm in would meet in the middle of this board. Staple how far in?`,
       },
     ]);
-  const loft = piece.wadding === null ? 0 : findMaterial(WADDINGS, piece.wadding)!.loft;
-  const wadding = (loft * rule('waddingUnderCover')) / 100;
+  const settled = rule('waddingUnderCover');
+  const over = keep('over all', [piece.wadding, settled], () => overAll(piece.wadding, settled));
+  const wadding = over.thickness;
+  const waddingAnswer = keep('wadding answer', [piece.wadding], () => answerOf(over.curve));
   const pull = (piece.cloth.force ?? rule(PULLS.find(({ id }) => id === piece.cloth.pull)!.rule)) * PER_MM;
-  const stack = keep('stack', [drawn, pads, mould ?? null, board.thickness, wadding, pull, boxed], (): Stack => ({
+  const stack = keep('stack', [drawn, pads, mould ?? null, board.thickness, wadding, waddingAnswer, pull, boxed], (): Stack => ({
     ...drawn,
     baseHeight: mouldHeight({ shape, mould: mould ?? null }, drawn.board),
     boardThickness: board.thickness,
     pads,
     wadding,
+    waddingAnswer,
     pull,
     boxed,
   }));

@@ -174,7 +174,7 @@ export function coverHalf(stack: Stack, { stack: own, pads, end, pull }: CutHalf
   let cover = pulled.line;
   let wadding: Point[] = [];
   if (stack.wadding > 0) {
-    const laid = overWadding(pulled.line, stack.wadding, pull);
+    const laid = overWadding(pulled.line, { thickness: stack.wadding, curve: stack.waddingAnswer.curve }, pull);
     [cover, wadding] = [laid.cover, laid.face];
   }
   return { stack: own, pads, pulled, cover, wadding, top: steepEnd(cover), length: lineLength(cover), end };

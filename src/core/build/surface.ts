@@ -3,7 +3,6 @@ import { keepNothing, type Keep } from '../keep';
 import { bounds, deepest, distanceField, type Point, type Polygon } from '../outline';
 import { letInDepth, thickest } from '../piece';
 import { foamSprings, settle, type Columns } from '../press';
-import { WADDING_CURVE } from '../pull';
 import type { CoveredSurface } from './covered';
 import { readGrid, type HeightGrid } from './grid';
 import { edgeHeights } from './edge-heights';
@@ -35,7 +34,6 @@ export type Surface = {
 
 /** A hollow under a bridging pad gives at once, and shuts. */
 const HOLLOW = answerOf({ plateau: 0.0001, onset: 0.5, densify: 0.02 });
-const WADDING_ANSWER = answerOf(WADDING_CURVE);
 
 /** The rim itself is left to the sections this deep: this share of the padding's height. */
 const ZONE = 0.9;
@@ -167,7 +165,7 @@ export function coveredSurface(stack: Stack, sections: readonly Cut[], size = 64
     ...built.letIn.map(({ answer }, own) => ({ answer, t: found.letIn[which]![own]!, foam: true })),
   ]);
   if (found.hollow.some((gap) => gap > 0)) layers.push({ answer: HOLLOW, t: found.hollow, foam: false });
-  if (stack.wadding > 0) layers.push({ answer: WADDING_ANSWER, t: new Float64Array(there.length).fill(stack.wadding), foam: false });
+  if (stack.wadding > 0) layers.push({ answer: stack.waddingAnswer, t: new Float64Array(there.length).fill(stack.wadding), foam: false });
   const columns: Columns = { foams: layers.map((layer) => layer.answer), thickness: layers.map((layer) => layer.t) };
   const settled = settle(
     {

@@ -2,7 +2,7 @@ import { intersectD, FillRule } from 'clipper2-ts';
 import { sideOf, type BuiltPad, type Model } from '../build';
 import { laminate } from '../foam';
 import { bounds, offsetPolygon, polygonArea, type Point, type Polygon } from '../outline';
-import { letInto, thickest, type Pad, type Pocket } from '../piece';
+import { letInto, thickest, type Packet, type Pad, type Pocket } from '../piece';
 
 /** One block of a pad: what is cut as one piece. */
 export type FoamBlock = { outline: Polygon; width: number; height: number; area: number };
@@ -17,6 +17,12 @@ export type FoamPiece = {
   /** thicknesses sold that make it up, base up; more than its own when it must be slit */
   layers: number[];
   exact: boolean;
+  /** how thick a block the layers make: that of two wedges where they are cut in pairs */
+  made: number;
+  /** two wedges come from each block */
+  pair: boolean;
+  /** what it is cut from where that is not a sheet */
+  packet: Packet | null;
   count: number;
   /** as it is cut; rough-cut, that is larger than it becomes */
   width: number;
@@ -71,6 +77,9 @@ function insertPieces({ piece }: Model, { pad, letIn }: BuiltPad): FoamPiece[] {
       thickness: pocket.deep,
       layers,
       exact: true,
+      made: pocket.deep,
+      pair: false,
+      packet: null,
       count: piece.count * layers.length,
       width,
       height,
@@ -99,18 +108,23 @@ function blockOf(outline: Polygon): FoamBlock {
 }
 
 /**
- * Splits a pad into blocks of even width side by side, joins running from front to back.
+ * Splits a pad into blocks of even size: side by side, and where one is not long enough one behind the other.
  *
  * @param outline of the pad
- * @param count how many blocks
+ * @param across how many side by side
+ * @param deep how many one behind the other
  */
-export function inBlocks(outline: Polygon, count: number): FoamBlock[] {
-  if (count <= 1) return [blockOf(outline)];
+export function inBlocks(outline: Polygon, across: number, deep = 1): FoamBlock[] {
+  if (across * deep <= 1) return [blockOf(outline)];
   const box = bounds(outline);
   const subject = outline.map(([x, y]) => ({ x, y }));
-  return Array.from({ length: count }, (_, i) => {
-    const [left, right] = [box.minX + (box.width * i) / count, box.minX + (box.width * (i + 1)) / count];
-    const [low, high] = [box.minY - BEYOND, box.maxY + BEYOND];
+  return Array.from({ length: across * deep }, (_, k) => {
+    const [i, j] = [k % across, Math.floor(k / across)];
+    const [left, right] = [box.minX + (box.width * i) / across, box.minX + (box.width * (i + 1)) / across];
+    const [low, high] = [
+      box.minY + (box.height * j) / deep - (j === 0 ? BEYOND : 0),
+      box.minY + (box.height * (j + 1)) / deep + (j === deep - 1 ? BEYOND : 0),
+    ];
     const strip = [
       { x: left, y: low },
       { x: right, y: low },
@@ -121,6 +135,32 @@ export function inBlocks(outline: Polygon, count: number): FoamBlock[] {
   })
     .flat()
     .map((ring) => blockOf(polygonArea(ring) < 0 ? [...ring].reverse() : ring));
+}
+
+/**
+ * How many pieces of a packet a pad is joined from, side by side and one behind the other: the fewest, whichever way they lie.
+ *
+ * @param size of the pad as it is cut, mm
+ * @param packet what it is cut from
+ */
+export function fromPacket(size: { width: number; height: number }, packet: Packet): { across: number; deep: number } {
+  const ways = [
+    [packet.width, packet.length],
+    [packet.length, packet.width],
+  ].map(([width, length]) => ({ across: Math.ceil(size.width / width! - 1e-9), deep: Math.ceil(size.height / length! - 1e-9) }));
+  const [one, two] = ways as [{ across: number; deep: number }, { across: number; deep: number }];
+  return two.across * two.deep < one.across * one.deep ? two : one;
+}
+
+/**
+ * Whether a pad's wedges are cut in pairs: it must be one, new, level from side to side, and there must be two of it.
+ *
+ * @param pad of the document
+ * @param count how many of it there are in the set, blocks included
+ */
+export function isPaired(pad: Pick<Pad, 'pair' | 'wedge' | 'thickness' | 'profile' | 'kept'>, count: number): boolean {
+  const { pair, wedge, thickness, profile, kept } = pad;
+  return Boolean(pair) && typeof wedge === 'number' && wedge !== thickness && !profile && !kept && count > 1;
 }
 
 /**
@@ -155,11 +195,16 @@ export function foamPieces(model: Model): FoamPiece[] {
     // How it is cut is said in the document alone: nothing of that is left in the stack.
     const pad = model.piece.pads[i]!;
     const kept = pad.kept ?? null;
-    const { layers, exact } = kept ? { layers: [pad.thickness], exact: true } : laminate(thickest(pad), foam.sold);
     const trimmed = Boolean(pad.trim) && canBeTrimmed(pad, built.offset);
     const polygon = trimmed ? (offsetPolygon(built.polygon, model.rule('foamOversize')) ?? built.polygon) : built.polygon;
     const [box, own] = [bounds(polygon), bounds(built.polygon)];
-    const blocks = inBlocks(polygon, pad.blocks ?? 1);
+    const packet = kept ? null : (pad.packet ?? null);
+    const parts = packet ? fromPacket(box, packet) : { across: 1, deep: 1 };
+    const blocks = inBlocks(polygon, Math.max(parts.across, pad.blocks ?? 1), parts.deep);
+    const all = model.piece.count * blocks.length;
+    const pair = isPaired(pad, all);
+    const made = pair ? pad.thickness + pad.wedge! : thickest(pad);
+    const { layers, exact } = kept ? { layers: [pad.thickness], exact: true } : laminate(made, foam.sold);
     return {
       pad: pad.id,
       role: pad.role,
@@ -168,7 +213,10 @@ export function foamPieces(model: Model): FoamPiece[] {
       thickness: pad.thickness,
       layers,
       exact,
-      count: model.piece.count * layers.length * blocks.length,
+      made,
+      pair,
+      packet,
+      count: (pair ? Math.ceil(all / 2) : all) * layers.length,
       width: box.width,
       height: box.height,
       area: polygonArea(polygon),

@@ -1,3 +1,3 @@
-export { canBeTrimmed, foamPieces, gluedLayers, type FoamPiece } from './foam-pieces';
-export { biasBlocks, cutPlan, type BiasBlock, type CutPlan, type CutSet, type FoamSheets, type RollLayout } from './layout';
+export { canBeTrimmed, foamPieces, fromPacket, gluedLayers, isPaired, type FoamPiece } from './foam-pieces';
+export { biasBlocks, cutPlan, sheetsAlike, type BiasBlock, type CutPlan, type CutSet, type FoamSheets, type RollLayout } from './layout';
 export { packRoll, packSheets, type Blank, type Laid } from './pack';

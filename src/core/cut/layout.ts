@@ -5,7 +5,36 @@ import { bounds, type Point, type Polygon } from '../outline';
 import { inParts, packRoll, packSheets, type Blank, type Laid } from './pack';
 
 /** Sheets of one foam in one thickness. */
-export type FoamSheets = { material: string; materialName: string; thickness: number; sheets: Laid[][]; tooLarge: string[] };
+export type FoamSheets = {
+  material: string;
+  materialName: string;
+  thickness: number;
+  /** how large one is, and where it comes in packets how many of them are bought */
+  width: number;
+  length: number;
+  packets: number | null;
+  sheets: Laid[][];
+  tooLarge: string[];
+};
+
+/**
+ * The sheets of a layout as they are shown: one by one; of packets, whose pieces are mostly cut alike, each way of cutting
+ * one once, with how many are cut so.
+ *
+ * @param layout of one foam in one thickness
+ */
+export function sheetsAlike({ sheets, packets }: FoamSheets): { laid: Laid[]; says: string }[] {
+  if (packets === null) return sheets.map((laid, i) => ({ laid, says: `sheet ${i + 1} of ${sheets.length}` }));
+  const ways = new Map<string, { laid: Laid[]; times: number }>();
+  for (const laid of sheets) {
+    const key = JSON.stringify(laid.map(({ x, y, width, height }) => [x, y, width, height].map(Math.round)));
+    const way = ways.get(key) ?? { laid, times: 0 };
+    way.times++;
+    ways.set(key, way);
+  }
+  const bought = `${packets} ${packets === 1 ? 'packet' : 'packets'} to buy`;
+  return [...ways.values()].map(({ laid, times }) => ({ laid, says: `${times} of ${sheets.length} pieces cut so, ${bought}` }));
+}
 
 /** A roll laid out: length to buy, mm; utilisation is the pieces' own area over the area bought. */
 export type RollLayout = { width: number; length: number; utilisation: number; laid: Laid[]; tooLarge: string[] };
@@ -37,6 +66,13 @@ export type CutSet = {
   dust: LiningPiece | null;
 };
 
+/** What of a pad is laid on sheets in one thickness: every block of every piece, or every block that two wedges are cut from. */
+function blanksOf({ pad: label, blocks, pair }: FoamPiece, count: number): Blank[] {
+  if (!pair) return Array.from({ length: count }, () => blocks.map(({ width, height }): Blank => ({ label, width, height }))).flat();
+  const [width, height] = [Math.max(...blocks.map((own) => own.width)), Math.max(...blocks.map((own) => own.height))];
+  return Array.from({ length: Math.ceil((count * blocks.length) / 2) }, () => ({ label, width, height }));
+}
+
 function layFoam(model: Model, sets: readonly CutSet[]): CutPlan['foam'] {
   const sheet = { width: model.rule('foamSheetWidth'), height: model.rule('foamSheetLength') };
   const groups = new Map<string, { piece: FoamPiece; thickness: number; blanks: Blank[] }>();
@@ -45,33 +81,39 @@ function layFoam(model: Model, sets: readonly CutSet[]): CutPlan['foam'] {
       // Nothing is bought for what comes out of the scraps, or goes back in.
       if (piece.scrap || piece.kept) continue;
       for (const thickness of piece.layers) {
-        const key = `${piece.material} ${thickness}`;
+        const { packet } = piece;
+        const key = [piece.material, thickness, ...(packet ? [packet.width, packet.length, packet.each] : [])].join(' ');
         const group = groups.get(key) ?? { piece, thickness, blanks: [] };
-        for (let i = 0; i < count; i++)
-          for (const block of piece.blocks) group.blanks.push({ label: piece.pad, width: block.width, height: block.height });
+        group.blanks.push(...blanksOf(piece, count));
         groups.set(key, group);
       }
     }
   }
   const layouts = [...groups.values()].map(({ piece, thickness, blanks }): FoamSheets => {
+    const { packet } = piece;
+    const own = packet ? { width: packet.width, height: packet.length } : sheet;
     const gap = { gap: model.rule('foamKerf'), turn: true };
-    const whole = packSheets(blanks, sheet, gap);
+    const whole = packSheets(blanks, own, gap);
     const { tooLarge } = whole;
     // What fits on no sheet is said loudly, and is still in the sum: in the parts that it would be joined from.
-    const parts = tooLarge.flatMap((blank) => inParts(blank, sheet, { turn: true, seam: 0 }));
-    const { sheets } =
-      parts.length > 0 ? packSheets([...blanks.filter((blank) => !tooLarge.includes(blank)), ...parts], sheet, gap) : whole;
+    const parts = tooLarge.flatMap((blank) => inParts(blank, own, { turn: true, seam: 0 }));
+    const { sheets } = parts.length > 0 ? packSheets([...blanks.filter((blank) => !tooLarge.includes(blank)), ...parts], own, gap) : whole;
     return {
       material: piece.material,
       materialName: piece.materialName,
       thickness,
+      width: own.width,
+      length: own.height,
+      packets: packet && Math.ceil(sheets.length / packet.each),
       sheets,
       tooLarge: [...new Set(tooLarge.map((b) => b.label))],
     };
   });
-  const sheets = layouts.reduce((sum, layout) => sum + layout.sheets.length, 0);
+  // What comes in packets is told by itself: its pieces are no sheets.
+  const whole = layouts.filter(({ packets }) => packets === null);
+  const sheets = whole.reduce((sum, layout) => sum + layout.sheets.length, 0);
   const areas = new Map(sets.flatMap(({ foam }) => foam.map((piece) => [piece.pad, piece.area / piece.blocks.length] as const)));
-  const used = layouts.flatMap((l) => l.sheets.flat()).reduce((sum, laid) => sum + (areas.get(laid.label) ?? laid.width * laid.height), 0);
+  const used = whole.flatMap((l) => l.sheets.flat()).reduce((sum, laid) => sum + (areas.get(laid.label) ?? laid.width * laid.height), 0);
   return {
     sheetWidth: sheet.width,
     sheetLength: sheet.height,

@@ -86,6 +86,8 @@ export const CARRIERS: [string, Piece][] = [
           wedge: 60,
           profile: { kind: 'hollow', x: 0, y: 0, width: 200, length: 180, by: 8 },
           blocks: 2,
+          pair: true,
+          packet: { width: 420, length: 380, each: 10 },
           pocket: {
             x: 0,
             y: 60,

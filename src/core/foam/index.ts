@@ -4,4 +4,5 @@ export { laminate, type Lamination } from './laminate';
 export { energyAt, firstModulus, modulusAt, strainAt, stressAt, type FoamCurve } from './curve';
 export { pressDisc, SHEAR_SHARE, shearStiffness, SPECIMEN, specimenForce } from './disc-test';
 export { curveOf, fitByHand, GRAVITY, type HandFit, type HandReading } from './fit';
+export { isStretched, overAll, overAllName, stretchedStaples, STRETCHED_APART, WADDING_CURVE, type OverAll } from './over-all';
 export { answerOf, foamAnswer, scaledAnswer, STRAIN_ENTRIES, type FoamAnswer } from './answer';

@@ -37,7 +37,16 @@ export type Foam = {
 };
 
 /** Polyester batting, by its loft before it is pressed. */
-export type Wadding = { id: string; name: string; /** mm */ loft: number; /** g/m² */ weight: number };
+export type Wadding = {
+  id: string;
+  name: string;
+  /** mm */
+  loft: number;
+  /** g/m² */
+  weight: number;
+  /** thin backed foam, stretched over all and stapled: which foam it is; left out, it is laid */
+  stretched?: string;
+};
 
 /** What a base is made of. Stiffness and bending strength are for the plane of the board, N/mm². */
 export type Board = {
@@ -106,6 +115,9 @@ export const WADDINGS: readonly Wadding[] = [
   { id: 'wadding-100', name: 'Wadding, light', loft: 8, weight: 100 },
   { id: 'wadding-200', name: 'Wadding, medium', loft: 15, weight: 200 },
   { id: 'wadding-300', name: 'Wadding, heavy', loft: 22, weight: 300 },
+  { id: 'backed-3', name: 'Backed foam 3 mm, stretched', loft: 3, weight: 150, stretched: 'backed-thin' },
+  { id: 'backed-5', name: 'Backed foam 5 mm, stretched', loft: 5, weight: 210, stretched: 'backed-thin' },
+  { id: 'backed-10', name: 'Backed foam 10 mm, stretched', loft: 10, weight: 360, stretched: 'backed-thin' },
 ];
 
 /** What boards are made of. */

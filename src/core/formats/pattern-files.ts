@@ -208,16 +208,18 @@ export function cutRows(plan: Plan, piece: Pick<Piece, 'cloth' | 'second' | 'cou
       .filter(({ kept }) => !kept)
       .flatMap((pad) =>
         pad.layers.flatMap((thickness, layer) =>
-          pad.blocks.map((block, k) => ({
+          (pad.pair ? pad.blocks.slice(0, 1) : pad.blocks).map((block, k, all) => ({
             what: `${pad.insertOf ? `Insert${pad.nth > 1 ? ` ${pad.nth}` : ''} for ` : ''}${pad.role} pad${of}`,
             of: pad.materialName,
-            count: pad.count / (pad.layers.length * pad.blocks.length),
+            count: pad.count / (pad.layers.length * all.length),
             width_mm: whole(block.width),
             length_mm: whole(block.height),
             thickness_mm: thickness,
             note: [
               ...(pad.layers.length > 1 ? [`layer ${layer + 1} of ${pad.layers.length}`] : []),
-              ...(pad.blocks.length > 1 ? [`block ${k + 1} of ${pad.blocks.length}`] : []),
+              ...(all.length > 1 ? [`block ${k + 1} of ${all.length}`] : []),
+              ...(pad.pair ? ['two wedges from each'] : []),
+              ...(pad.packet ? [`from pieces of ${whole(pad.packet.width)} × ${whole(pad.packet.length)}`] : []),
               ...(pad.trimmed ? [`trimmed to ${Math.round(pad.finished.width)} × ${Math.round(pad.finished.height)} once glued`] : []),
               ...(pad.scrap ? ['from scraps'] : []),
             ].join('; '),

@@ -1,4 +1,5 @@
 import { isMatched } from '../cover';
+import { isPaired } from '../cut';
 import { readerOf, figuresFor, ruleOf, type HouseRules, type RuleReader } from '../house';
 import { kindOf, letInto, PAD_ROLES, type Cloth, type Piece } from '../piece';
 import { planPiece } from './plan';
@@ -95,6 +96,14 @@ function otherLadders(piece: Piece): Ladder[] {
       },
     ]);
   piece.pads.forEach((pad, k) => {
+    if (!pad.pair && isPaired({ ...pad, pair: true }, piece.count * (pad.blocks ?? 1)))
+      ladders.push([
+        {
+          id: `paired-${pad.id}`,
+          words: `Wedges of the ${PAD_ROLES.find(({ id }) => id === pad.role)!.name.toLowerCase()} cut in pairs: one slope through a block of ${mm(pad.thickness + pad.wedge!)} makes two.`,
+          piece: { ...piece, pads: piece.pads.map((own, i) => (i === k ? { ...own, pair: true } : own)) },
+        },
+      ]);
     // A join that reads through, lies in a pocket or over another pad's join is no saving.
     const joined = piece.pads.some(({ blocks }) => (blocks ?? 1) > 1);
     if (joined || pad.kept || pad.scrap || pad.role === 'topper' || letInto(pad).length > 0) return;

@@ -125,7 +125,7 @@ export function buildWarnings(model: Model, fineness: Fineness = 'own'): Warning
       warn(
         'thickness-not-sold',
         `pads.${i}.thickness`,
-        `${pad.materialName} is not sold to make ${shown(pad.thickness)}: buy ${pad.layers.join(' + ')} mm and slit off ${shown(total - pad.thickness)}.`,
+        `${pad.materialName} is not sold to make ${shown(pad.made)}: buy ${pad.layers.join(' + ')} mm and slit off ${shown(total - pad.made)}.`,
       );
     }
     padWarnings(model, warn);

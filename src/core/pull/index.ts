@@ -4,4 +4,4 @@ export { meshOf, type Layer, type Mesh, type Edge, type StackCut } from './mesh'
 export { pulledProblem, relax, type Relaxed } from './relax';
 export { pullSection, type PulledSection } from './pull-section';
 export { lineLength, pulledPoints, type Start } from './string';
-export { linePressure, overWadding, WADDING_CURVE } from './wadding';
+export { linePressure, overWadding } from './wadding';

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { curveOf, findMaterial, FOAMS } from '../foam';
+import { curveOf, findMaterial, FOAMS, WADDING_CURVE } from '../foam';
 import type { Point } from '../outline';
 import { constantLaw, foamLaw, lineLength, meshOf, overWadding, pulledPoints, pullSection, relax, type Law, type StackCut } from '.';
 import { stretchTerms } from './law';
@@ -179,7 +179,7 @@ describe('the string and the wadding', () => {
 
   it('wadding lies at its full settled thickness where nothing presses, and thinner round the edge', () => {
     const { line } = pullSection(slab(5, constantLaw(0.04)), 0.1, LEVEL, 5);
-    const { cover, face } = overWadding(line, 6, 0.1);
+    const { cover, face } = overWadding(line, { thickness: 6, curve: WADDING_CURVE }, 0.1);
     expect(cover[0]![1] - line[0]![1]).toBeCloseTo(6, 1);
     const gap = Math.min(...face.map((p) => distance(line, p)));
     expect(gap).toBeLessThan(3);
@@ -188,7 +188,7 @@ describe('the string and the wadding', () => {
 
   it('wadding covers the whole side and is pressed to next to nothing where the cover turns under: no spike stands off', () => {
     const { line } = pullSection(slab(5, constantLaw(0.04)), 0.1, LEVEL, 5);
-    const { cover, face } = overWadding(line, 6, 0.1);
+    const { cover, face } = overWadding(line, { thickness: 6, curve: WADDING_CURVE }, 0.1);
     const [end, low] = [line.at(-1)!, face.at(-1)!];
     expect(Math.hypot(low[0] - end[0], low[1] - end[1])).toBeLessThan(1.5);
     // Half way down the side it is there.

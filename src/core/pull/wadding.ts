@@ -1,9 +1,6 @@
-import { strainAt, type FoamCurve } from '../foam';
+import { strainAt, type OverAll } from '../foam';
 import type { Point } from '../outline';
 import { pulledPoints } from './string';
-
-/** Batting gives at the lightest touch and then closes; N/mm². */
-export const WADDING_CURVE: FoamCurve = { plateau: 0.0004, onset: 0.3, densify: 2 };
 
 /** The pressure of the cover at a place is read over about this length of it, mm. */
 const WINDOW = 10;
@@ -49,11 +46,15 @@ function halfPressure(bare: readonly Point[], pull: number): number[] {
  * pressure leaves it.
  *
  * @param bare the line pulled over the foam, from the middle to the board's lower edge
- * @param settled thickness once smoothed down, without pressure, mm
+ * @param over its thickness once smoothed down, without pressure, mm, and how it gives
  * @param pull N/mm
  * @returns the wadding's outer face, and the cover over it
  */
-export function overWadding(bare: readonly Point[], settled: number, pull: number): { face: Point[]; cover: Point[] } {
+export function overWadding(
+  bare: readonly Point[],
+  { thickness: settled, curve }: OverAll,
+  pull: number,
+): { face: Point[]; cover: Point[] } {
   const pressure = halfPressure(bare, pull);
   const face: Point[] = [];
   let last: number | null = null;
@@ -62,7 +63,7 @@ export function overWadding(bare: readonly Point[], settled: number, pull: numbe
     const [a, b] = [bare[i - 1]!, bare[i]!];
     const length = Math.hypot(b[0] - a[0], b[1] - a[1]);
     if (length < 1e-9) continue;
-    const thickness = (k: number): number => settled * (1 - strainAt(WADDING_CURVE, pressure[k]!));
+    const thickness = (k: number): number => settled * (1 - strainAt(curve, pressure[k]!));
     const [ta, tb] = [thickness(i - 1), thickness(i)];
     const angle = Math.atan2(b[0] - a[0], -(b[1] - a[1]));
     if (last !== null) {

@@ -1,7 +1,8 @@
 import { coursesOf, deckPlan, edgeStrips, frameCuts, stretchedIn, trimBends } from '../base';
 import type { Model } from '../build';
-import { wayOf, type LiningPiece } from '../cover';
+import { wayOf, type LiningPiece, type ZipPlan } from '../cover';
 import { gluedLayers, type FoamPiece } from '../cut';
+import { isStretched, stretchedStaples, STRETCHED_APART } from '../foam';
 import { outlineSize, type Outline } from '../outline';
 import { kindOf, letInto, PAD_ROLES, type Opening, type Pad, type Pocket, type StripItem, type StripRecord } from '../piece';
 import { findingOf, inTurn, meetings, partName, partOf } from '../strip';
@@ -239,6 +240,12 @@ function formWords({ profile, wedge, thickness }: Pad): string | null {
   }
 }
 
+/** One slope through a block makes two wedges: the upper one is turned round. */
+function pairWords({ thickness, wedge }: Pad, made: number): string {
+  const say = (mm: number): number => Math.round(mm);
+  return `Two from each block of ${say(made)} mm: hold the stencil to both sides, ${say(thickness)} mm at the near edge and ${say(wedge!)} mm at the far edge, and cut once from line to line; what comes off above is the second wedge, turned round and over. Mark near and far on both.`;
+}
+
 /** Where a place lies, in words. */
 function placeWords(x: number, y: number): string {
   const said = [
@@ -249,9 +256,10 @@ function placeWords(x: number, y: number): string {
 }
 
 /** Giving the tops of new pads their form, before they are glued. */
-function formSteps(pads: readonly Pad[]): Step[] {
+function formSteps(pads: readonly Pad[], foam: readonly FoamPiece[]): Step[] {
   return pads.flatMap((pad) => {
-    const how = pad.kept ? null : formWords(pad);
+    const cut = foam.find((own) => own.pad === pad.id);
+    const how = pad.kept ? null : cut?.pair ? pairWords(pad, cut.made) : formWords(pad);
     return how ? [step(`form-${pad.id}`, `Shape the ${roleName(pad.role)}`, how, HANDLING.form, { caution: CAUTIONS.shaping })] : [];
   });
 }
@@ -265,6 +273,10 @@ function cutSteps({ piece, rule }: Model, foam: readonly FoamPiece[]): Step[] {
       ...(pad.trimmed ? [`rough-cut, ${rule('foamOversize')} mm larger all round`] : []),
       ...(pad.scrap ? ['from scraps'] : []),
       ...(pad.blocks.length > 1 ? [`in ${pad.blocks.length} blocks`] : []),
+      ...(pad.packet
+        ? [`from ${pad.scrap ? 'offcuts' : 'packet pieces'} of ${Math.round(pad.packet.width)} × ${Math.round(pad.packet.length)} mm`]
+        : []),
+      ...(pad.pair ? [`as blocks ${Math.round(pad.made)} mm thick, two wedges from each`] : []),
     ].join(', '),
   );
   const steps = [
@@ -277,7 +289,7 @@ function cutSteps({ piece, rule }: Model, foam: readonly FoamPiece[]): Step[] {
       ? [step('foam', 'Cut the foam', `${cut.join('; ')}.`, (metresRound(layers) * rule('timeCutMetre')) / 60, { caution: CAUTIONS.knife })]
       : []),
   ];
-  steps.push(...formSteps(piece.pads));
+  steps.push(...formSteps(piece.pads, foam));
   for (const pad of piece.pads) letInto(pad).forEach((pocket, own, all) => steps.push(letInStep(pad, pocket, own, all.length, rule)));
   return steps;
 }
@@ -370,10 +382,44 @@ function gluing(model: Model, foam: readonly FoamPiece[]): Step[] {
     .flatMap(({ pad, joints }, i) => glueSteps(model, pad, { joints, first: i === 0 }));
 }
 
+/** Thin backed foam is not glued but drawn over all and held inside the cover's own line. */
+function stretchedStep(model: Model, wadding: LiningPiece, zip: ZipPlan | null): Step {
+  const { rule, piece } = model;
+  const loose = wayOf(piece.covering.way).loose;
+  const { pan } = kindOf(piece.kind).traits;
+  const staples = stretchedStaples(wadding, rule('staplePitch'));
+  const held = loose
+    ? 'Sew or glue its meeting edges together round the pad, edge to edge'
+    : pan
+      ? `Glue it ${rule('waddingUnder')} mm round the pan’s edge and trim it there, short of every hole`
+      : `Staple it every ${Math.round(STRETCHED_APART * rule('staplePitch'))} mm, inside the line of the cover, and trim it there`;
+  return step(
+    'wadding',
+    'Stretch the backed foam over all',
+    `${apart(model)}Foam side down, its backing out, so that the cover slides on it. From the middle outwards, smooth but not pulled thin: where it is strained it goes thin and the edge reads through. ${held}; at corners cut a V out and butt the edges, nothing lies double.${zipWords(model, zip)}`,
+    HANDLING.layWadding + (metresRound([wadding]) * rule('timeClothMetre')) / 60 + (loose || pan ? 0 : (staples * rule('timeStaple')) / 60),
+    { caution: loose || pan ? CAUTIONS.glue : CAUTIONS.staples },
+  );
+}
+
+/** Where a zip runs, nothing loose lies under it: a slider bites what it meets. */
+function zipWords({ rule }: Model, zip: ZipPlan | null): string {
+  const free = 2 * rule('zipFree');
+  return zip
+    ? ` Along the zip at the ${zip.place} trim a strip away ${free} mm wide and ${Math.round(zip.length)} mm long, its teeth in the middle.`
+    : '';
+}
+
 /** Cutting, carving and gluing the pads, and the wadding over them. */
-export function buildSteps(model: Model, foam: readonly FoamPiece[], wadding: LiningPiece | null): Step[] {
+export function buildSteps(model: Model, foam: readonly FoamPiece[], wadding: LiningPiece | null, zip: ZipPlan | null): Step[] {
   const pads = foam.length > 0 ? [...cutSteps(model, foam), ...gluing(model, foam)] : [];
   if (!wadding) return pads;
+  if (isStretched(wadding.material)) return [...pads, stretchedStep(model, wadding, zip)];
   const minutes = HANDLING.layWadding + (metresRound([wadding]) * model.rule('timeClothMetre')) / 60;
-  return [...pads, step('wadding', 'Lay the wadding', `${apart(model)}${WADDED[wrapped(model)]}`, minutes, { caution: CAUTIONS.glue })];
+  return [
+    ...pads,
+    step('wadding', 'Lay the wadding', `${apart(model)}${WADDED[wrapped(model)]}${zipWords(model, zip)}`, minutes, {
+      caution: CAUTIONS.glue,
+    }),
+  ];
 }

@@ -116,7 +116,7 @@ export function runSteps({ fastening, foam, wadding, dust, cover }: Ingredients)
     ...firstSteps(model, cover),
     ...deckSteps(model),
     ...partSteps(model, 'before'),
-    ...buildSteps(model, foam, wadding),
+    ...buildSteps(model, foam, wadding, cover.zip),
     ...sewingSteps(model, cover, newOf(cover, piece)),
     ...fasten,
     ...finishingSteps(model, cover),

@@ -134,7 +134,16 @@ function stitchSteps(model: Model, cover: CoverPlan): Step[] {
         { caution },
       ),
     );
-  if (zip) steps.push(step('zip', 'Set the zip in', `${round(zip.length)} mm along the ${zip.place}.`, HANDLING.zip, { caution }));
+  if (zip)
+    steps.push(
+      step(
+        'zip',
+        'Set the zip in',
+        `${round(zip.length)} mm along the ${zip.place}; no foam or wadding within ${rule('zipFree')} mm of its teeth, in the seam or under it.`,
+        HANDLING.zip,
+        { caution },
+      ),
+    );
   return steps;
 }
 

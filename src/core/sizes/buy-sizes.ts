@@ -1,6 +1,7 @@
 import { stitchingFor } from '../cloth';
 import { joinLength, wayOf } from '../cover';
-import { END_HOLDS } from '../piece';
+import { isStretched, overAllName, stretchedStaples } from '../foam';
+import { END_HOLDS, kindOf } from '../piece';
 import { newOf } from '../strip';
 import { gluedLayers, type CutPlan } from '../cut';
 import { woodLines } from './base-sizes';
@@ -27,6 +28,31 @@ function clothLine(cloth: CutPlan['cloth'], blank: { width: number; height: numb
       rule('grip', 'grip'),
     ],
   };
+}
+
+/** Foam that comes cut and packed, each kind by itself. */
+function packetLines({ layouts }: CutPlan['foam'], rule: Making['rule']): SizeLine[] {
+  return layouts.flatMap(({ packets, materialName, thickness, width, length: long, sheets }, i): SizeLine[] =>
+    packets === null
+      ? []
+      : [
+          {
+            key: `foam.packets.${i + 1}`,
+            group: 'Buy',
+            label: `Foam packets, ${materialName.toLowerCase()}`,
+            value: packets,
+            unit: 'count',
+            note: `${sheets.length} pieces of ${Math.round(width)} × ${Math.round(long)} × ${thickness} mm`,
+            formula: 'packets = pieces that are needed ÷ pieces in one, rounded up',
+            terms: [
+              count('pieces', 'Pieces needed', sheets.length),
+              length('width', 'One piece, width', width),
+              length('length', 'One piece, length', long),
+              rule('kerf', 'foamKerf'),
+            ],
+          },
+        ],
+  );
 }
 
 /** Cloth, foam and thread. */
@@ -85,6 +111,7 @@ function mainLines({ plan, piece, rule }: Making): SizeLine[] {
       formula: 'sheets = the fewest the packer fits the set on, by foam and thickness',
       terms: [rule('width', 'foamSheetWidth'), rule('length', 'foamSheetLength'), rule('kerf', 'foamKerf')],
     },
+    ...packetLines(cut.foam, rule),
   ];
 }
 
@@ -138,7 +165,7 @@ const ROLLS: {
   },
 ];
 
-function rollLines({ plan, rule }: Making): SizeLine[] {
+function rollLines({ plan, piece, rule }: Making): SizeLine[] {
   return ROLLS.flatMap((own): SizeLine[] => {
     const roll = plan.cut?.[own.key];
     if (!roll || roll.laid.length === 0) return [];
@@ -146,7 +173,7 @@ function rollLines({ plan, rule }: Making): SizeLine[] {
       {
         key: `${own.key}.length`,
         group: 'Buy',
-        label: own.label,
+        label: own.key === 'wadding' ? overAllName(piece.wadding) : own.label,
         value: roll.length,
         unit: 'roll',
         note: `from a ${Math.round(roll.width)} mm roll, ${percent(roll.utilisation)} used`,
@@ -159,6 +186,26 @@ function rollLines({ plan, rule }: Making): SizeLine[] {
       },
     ];
   });
+}
+
+/** What holds backed foam that is stretched over all. */
+function stretchedLines({ plan, piece, rule }: Making): SizeLine[] {
+  const { wadding } = plan;
+  if (!wadding || !isStretched(piece.wadding) || wayOf(piece.covering.way).loose || kindOf(piece.kind).traits.pan) return [];
+  const pitch = rule('pitch', 'staplePitch');
+  const one = stretchedStaples(wadding, pitch.value);
+  return [
+    {
+      key: 'wadding.staples',
+      group: 'Buy',
+      label: 'Staples for the backed foam',
+      value: one * piece.count,
+      unit: 'count',
+      note: 'inside the line of the cover',
+      formula: 'staples = round the foam ÷ twice the cover’s pitch, × pieces',
+      terms: [length('round', 'Round the foam', 2 * (wadding.width + wadding.height)), pitch, count('pieces', 'Pieces', piece.count)],
+    },
+  ];
 }
 
 /** Cord, card strip, zip and buttons for the whole set. */
@@ -385,6 +432,7 @@ export function buySizes(making: Making): SizeLine[] {
   return [
     ...mainLines(making),
     ...rollLines(making),
+    ...stretchedLines(making),
     ...trimmingLines(making),
     ...deckLines(making),
     ...woodLines(making),

@@ -1,4 +1,5 @@
-import { OF_CLOTH, type CoverPlan } from '../cover';
+import { OF_CLOTH, wayOf, type CoverPlan } from '../cover';
+import { isStretched, overAllName } from '../foam';
 import { kindOf } from '../piece';
 import { goesBack } from '../strip';
 import { count, length, type Making, type SizeLine } from './types';
@@ -109,7 +110,7 @@ function weltSizes({ rule }: Making, cover: CoverPlan): SizeLine[] {
 }
 
 /** Channels, nails, buttons, zip. */
-function detailSizes({ rule }: Making, { channels, nails, buttons, zip }: CoverPlan): SizeLine[] {
+function detailSizes({ piece, rule }: Making, { channels, nails, buttons, zip }: CoverPlan): SizeLine[] {
   const lines: SizeLine[] = [];
   if (channels)
     lines.push({
@@ -164,6 +165,16 @@ function detailSizes({ rule }: Making, { channels, nails, buttons, zip }: CoverP
       formula: 'zip = the back + clearance round either corner',
       terms: [rule('clearance', 'zipClear')],
     });
+  if (zip && piece.wadding !== null)
+    lines.push({
+      ...own,
+      key: 'zip.free',
+      label: `Strip without ${overAllName(piece.wadding).toLowerCase()}, along the zip`,
+      value: 2 * rule('free', 'zipFree').value,
+      by: zip.length,
+      formula: 'width = 2 × free beside the zip',
+      terms: [rule('free', 'zipFree'), length('zip', 'The zip', zip.length)],
+    });
   return lines;
 }
 
@@ -171,7 +182,8 @@ function detailSizes({ rule }: Making, { channels, nails, buttons, zip }: CoverP
 function liningSizes({ plan, piece, rule }: Making): SizeLine[] {
   const front = plan.stations[0]!;
   const board = length('board', 'Board width', plan.outline.width);
-  const under = kindOf(piece.kind).traits.wall;
+  const stretched = isStretched(piece.wadding);
+  const under = kindOf(piece.kind).traits.wall || (stretched && !wayOf(piece.covering.way).loose);
   const { wadding, dustCover } = plan;
   return [
     ...(wadding
@@ -179,7 +191,7 @@ function liningSizes({ plan, piece, rule }: Making): SizeLine[] {
           {
             ...own,
             key: 'wadding',
-            label: 'Wadding, cut size',
+            label: `${overAllName(piece.wadding)}, cut size`,
             value: wadding.width,
             by: wadding.height,
             note: `${wadding.count} to cut`,
@@ -188,7 +200,7 @@ function liningSizes({ plan, piece, rule }: Making): SizeLine[] {
               board,
               length('top − plan', `Longer over the top than in plan, ${plan.base.words[0]}`, front.top - front.planDistance),
               length('side', `Down the side, ${plan.base.words[0]}`, front.side),
-              rule('settled', 'waddingUnderCover'),
+              ...(stretched ? [] : [rule('settled', 'waddingUnderCover')]),
               ...(under ? [rule('under', 'waddingUnder')] : []),
             ],
           },

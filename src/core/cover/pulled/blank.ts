@@ -1,6 +1,6 @@
 import type { Model } from '../../build';
 import { preShrink } from '../../cloth';
-import { findMaterial, WADDINGS } from '../../foam';
+import { findMaterial, overAllName, WADDINGS } from '../../foam';
 import { kindOf, type CoverEnd } from '../../piece';
 import { bounds, isInside, offsetPolygon, polygonArea, polygonPerimeter, withoutLoops, type Point, type Polygon } from '../../outline';
 import { meetings } from '../../strip/realign';
@@ -138,7 +138,9 @@ const WADDING_SHORT = 5;
 export function waddingPiece(model: Model, stations: readonly StationWrap[]): LiningPiece | null {
   const wadding = model.piece.wadding === null ? undefined : findMaterial(WADDINGS, model.piece.wadding);
   if (!wadding) return null;
-  const under = kindOf(model.piece.kind).traits.wall ? model.rule('waddingUnder') : 0;
+  // What is stretched has to be held: under the board, but for a loose cover, which has none.
+  const held = Boolean(wadding.stretched) && !wayOf(model.piece.covering.way).loose;
+  const under = held || kindOf(model.piece.kind).traits.wall ? model.rule('waddingUnder') : 0;
   // Bulk in the fold would show: it ends short of what is turned under.
   const outline = endedAt(
     model,
@@ -146,7 +148,7 @@ export function waddingPiece(model: Model, stations: readonly StationWrap[]): Li
     withoutLoops(growOutline(model, stations, (s) => topGrowth(s) + s.side + under)),
     () => -WADDING_SHORT,
   );
-  return { ...flatPiece('Wadding', model.piece.count, outline), material: wadding.id };
+  return { ...flatPiece(overAllName(wadding.id), model.piece.count, outline), material: wadding.id };
 }
 
 /**

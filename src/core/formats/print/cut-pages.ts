@@ -1,4 +1,4 @@
-import type { Laid } from '../../cut';
+import { sheetsAlike, type Laid } from '../../cut';
 import { foamThickness, rollLength, saidLength, type Unit } from '../../length';
 import type { CutPlan, RollLayout } from '../../cut';
 import type { Point, Polygon } from '../../outline';
@@ -67,18 +67,25 @@ export function cutPages(pen: Pen, { plan, piece, unit }: PrintJob): void {
   heading(pen, 'Cut sheet');
   const { cut } = plan;
   const say = (mm: number): string => saidLength(mm, unit);
-  const sheet = { width: cut.foam.sheetWidth, height: cut.foam.sheetLength };
-  for (const { materialName, thickness, sheets } of cut.foam.layouts) {
-    sheets.forEach((laid, i) => {
-      const says = `${materialName} ${foamThickness(thickness, unit)}, sheet ${i + 1} of ${sheets.length}: ${say(sheet.width)} × ${say(sheet.height)}`;
-      layout(pen, { says, size: sheet, laid, scale: Math.min(across(pen) / sheet.height, 0.09) }, unit);
-    });
+  for (const own of cut.foam.layouts) {
+    const size = { width: own.width, height: own.length };
+    for (const { laid, says } of sheetsAlike(own))
+      layout(
+        pen,
+        {
+          says: `${own.materialName} ${foamThickness(own.thickness, unit)}, ${says}: ${say(size.width)} × ${say(size.height)}`,
+          size,
+          laid,
+          scale: Math.min(across(pen) / size.height, 0.09),
+        },
+        unit,
+      );
   }
   const rolls: { name: string; roll: RollLayout | null; shapes?: CutPlan['shapes'] | undefined }[] = [
     { name: piece.cloth.name || 'Cloth', roll: cut.cloth, shapes: cut.shapes },
     { name: piece.second?.name || 'Second cloth', roll: cut.second, shapes: cut.second?.shapes },
     { name: 'Lining cloth', roll: cut.lining },
-    { name: 'Wadding', roll: cut.wadding },
+    { name: plan.wadding?.name ?? '', roll: cut.wadding },
     { name: 'Dust cloth', roll: cut.dustCover },
     { name: 'Slip film', roll: cut.film },
     { name: 'Waterproof cloth', roll: cut.waterproof },

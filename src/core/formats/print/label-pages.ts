@@ -22,7 +22,7 @@ export function labelPages(pen: Pen, { plan, piece, unit, address }: PrintJob): 
       })),
     ...plan.cover.pieces.map((own) => ({ name: own.name, size: `${say(own.width)} × ${say(own.height)}`, count: own.count })),
     ...(plan.wadding
-      ? [{ name: 'Wadding', size: `${say(plan.wadding.width)} × ${say(plan.wadding.height)}`, count: plan.wadding.count }]
+      ? [{ name: plan.wadding.name, size: `${say(plan.wadding.width)} × ${say(plan.wadding.height)}`, count: plan.wadding.count }]
       : []),
   ];
   const labels = cut.flatMap(({ name, size, count }) =>

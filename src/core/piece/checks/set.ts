@@ -1,4 +1,4 @@
-import { findMaterial, WADDINGS } from '../../foam';
+import { overAll } from '../../foam';
 import type { Problem } from '../problem';
 import { BOARD_SIZE, type Panels, type Piece } from '../schema';
 import { checkShape } from './shape';
@@ -46,6 +46,5 @@ export function panelBoard(
   dressed: Pick<Piece, 'cloth' | 'wadding'>,
   settled: number,
 ): number {
-  const loft = dressed.wadding === null ? 0 : (findMaterial(WADDINGS, dressed.wadding)?.loft ?? 0);
-  return panelWidth(panels) - 2 * (dressed.cloth.thickness + (PRESSED * loft * settled) / 100);
+  return panelWidth(panels) - 2 * (dressed.cloth.thickness + PRESSED * overAll(dressed.wadding, settled).thickness);
 }

@@ -85,6 +85,13 @@ const LET_IN = {
 };
 export const POCKET = record({ ...LET_IN, sat: optional(orNull(SAT)) });
 
+/** Foam that comes cut: so large, so many in a packet; odd offcuts of one size alike. */
+export const PACKET = record({
+  width: length('Packet piece, width', [100, 3000], { default: 400 }),
+  length: length('Packet piece, length', [100, 3000], { default: 400 }),
+  each: whole('Pieces in a packet', [1, 200], { default: 10 }),
+});
+
 export const PAD = record({
   id: id(),
   role: choice('Role', PAD_ROLES),
@@ -104,6 +111,10 @@ export const PAD = record({
   patches: optional(list('More let in', record(LET_IN), [0, 8])),
   /** joined from this many blocks side by side */
   blocks: optional(whole('Joined from blocks', [1, 12], { hint: 'side by side, glued', default: 1 })),
+  /** a wedge is cut with its like from one block, turned round on each other: only one cut between two */
+  pair: optional(tick('Wedges cut in pairs', { default: false })),
+  /** cut from packets, or from offcuts of one size, and joined where one piece of them is too small */
+  packet: optional(orNull(PACKET)),
   /** cut from scraps in the store; only for pads that another covers */
   scrap: optional(tick('Cut from scraps', { default: false })),
   /** rough-cut larger, glued, then trimmed with the blade against the board's edge; only for what reaches the edge */
@@ -157,6 +168,7 @@ export type Pad = Static<typeof PAD>;
 export type PadRole = Pad['role'];
 export type PadEdge = Static<typeof PAD_EDGE>;
 export type SatPhoto = Static<typeof SAT>;
+export type Packet = Static<typeof PACKET>;
 export type Pocket = Static<typeof POCKET>;
 export type OwnFoam = Static<typeof OWN_FOAM>;
 export type Sitting = Static<typeof SITTING>;

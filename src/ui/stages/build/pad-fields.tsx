@@ -4,11 +4,11 @@ import { useSortable } from '@dnd-kit/sortable';
 import { CSS } from '@dnd-kit/utilities';
 import type { ReactNode } from 'react';
 import { ArrowDown, ArrowUp, GripVertical, Trash2 } from 'lucide-react';
-import { canBeTrimmed } from '@/core/cut';
+import { canBeTrimmed, isPaired } from '@/core/cut';
 import { wordFor } from '@/core/words';
 import { evenCorners } from '@/core/outline';
 import { foamThickness, inUnit } from '@/core/length';
-import { fieldAt, foamOf, foamsOf, letInto, PAD_EDGES, PAD_ROLES, rimOf, type Pad } from '@/core/piece';
+import { defaultsOf, fieldAt, foamOf, foamsOf, letInto, PACKET, PAD_EDGES, PAD_ROLES, rimOf, type Pad } from '@/core/piece';
 import { ChoiceField, LengthField, TickField } from '@/ui/kit/fields';
 import { useLength, useSettings } from '@/ui/kit/settings';
 import { PieceField } from '@/ui/sheet/piece-field';
@@ -95,11 +95,26 @@ function More({ pad, index }: Props) {
   const at = `pads.${index}`;
   const wedge = typeof pad.wedge === 'number';
   return (
-    <details className="text-sm" open={letInto(pad).length > 0 || wedge || Boolean(pad.kept)}>
-      <summary className="cursor-pointer py-1 text-xs">Wedge, blocks, old foam, pocket</summary>
+    <details className="text-sm" open={letInto(pad).length > 0 || wedge || Boolean(pad.kept ?? pad.packet)}>
+      <summary className="cursor-pointer py-1 text-xs">Wedge, blocks, packets, old foam, pocket</summary>
       <TickField label="A wedge, thicker one way" checked={wedge} onChange={(on) => set({ wedge: on ? pad.thickness : null })} />
       {wedge && <PieceField at={`${at}.wedge`} />}
+      {isPaired({ ...pad, pair: true }, piece.count * (pad.blocks ?? 1)) && <PieceField at={`${at}.pair`} />}
       <PieceField at={`${at}.blocks`} />
+      {!pad.kept && (
+        <TickField
+          label={pad.scrap ? 'From offcuts of one size' : 'From packets'}
+          checked={Boolean(pad.packet)}
+          onChange={(on) => set({ packet: on ? defaultsOf(PACKET) : null })}
+        />
+      )}
+      {pad.packet && !pad.kept && (
+        <>
+          <PieceField at={`${at}.packet.width`} />
+          <PieceField at={`${at}.packet.length`} />
+          {!pad.scrap && <PieceField at={`${at}.packet.each`} />}
+        </>
+      )}
       {index < piece.pads.length - 1 && !pad.kept && <PieceField at={`${at}.scrap`} />}
       {canBeTrimmed(pad, offsets[index] ?? 0) && <PieceField at={`${at}.trim`} />}
       <PieceField at={`${at}.kept`} />

@@ -1,6 +1,6 @@
 'use client';
 
-import type { Laid } from '@/core/cut';
+import { sheetsAlike, type Laid } from '@/core/cut';
 import type { Polygon } from '@/core/outline';
 import { foamColour } from '@/ui/drawing/materials';
 import { Figure } from '@/ui/kit/figure';
@@ -151,7 +151,7 @@ export function CutView() {
         ]
       : []),
     { name: 'Lining cloth', roll: cut.lining, fill: '#d8d0be' },
-    { name: 'Wadding', roll: cut.wadding, fill: '#efe7d6' },
+    { name: plan.wadding?.name ?? '', roll: cut.wadding, fill: '#efe7d6' },
     { name: 'Dust cloth', roll: cut.dustCover, fill: '#b7b1a5' },
     { name: 'Slip film', roll: cut.film, fill: '#dfe6e4' },
     { name: 'Waterproof cloth', roll: cut.waterproof, fill: '#b9c6c4' },
@@ -164,12 +164,12 @@ export function CutView() {
         Foam: {cut.foam.sheets} {cut.foam.sheets === 1 ? 'sheet' : 'sheets'} to buy, {percent(cut.foam.utilisation)}
       </h2>
       {cut.foam.layouts.map((layout) =>
-        layout.sheets.map((laid, i) => (
+        sheetsAlike(layout).map(({ laid, says }) => (
           <Layout
-            key={`${layout.material} ${layout.thickness} ${i}`}
-            title={`${layout.materialName}, ${foamThickness(layout.thickness, unit)}, sheet ${i + 1} of ${layout.sheets.length}`}
-            width={cut.foam.sheetWidth}
-            length={cut.foam.sheetLength}
+            key={`${layout.material} ${layout.thickness} ${layout.width} ${says}`}
+            title={`${layout.materialName}, ${foamThickness(layout.thickness, unit)}, ${says}`}
+            width={layout.width}
+            length={layout.length}
             laid={laid}
             fill={foamColour(layout.material)}
           />
@@ -188,7 +188,7 @@ export function CutView() {
             fill={fill}
             pattern={pattern}
           />
-        ) : roll ? (
+        ) : roll && roll.tooLarge.length > 0 ? (
           <p key={name} className="text-sm text-error mb-4">
             {name}: does not fit on a roll {say(roll.width)} wide.
           </p>
