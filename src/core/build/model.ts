@@ -1,4 +1,4 @@
-import { answerOf, findMaterial, foamAnswer, overAll, type Foam, type FoamAnswer } from '../foam';
+import { answerOf, foamAnswer, overAll, type Foam, type FoamAnswer } from '../foam';
 import { figuresFor, readerOf, type HouseRules, type RuleReader } from '../house';
 import { keepNothing, type Keep } from '../keep';
 import {

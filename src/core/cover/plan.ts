@@ -26,7 +26,14 @@ export type CoverPlan = {
   pieces: CoverPiece[];
   seams: SeamPlan[];
   /** seam lines in the plan, for the drawing */
-  lines: { id: string; name: string; points: [number, number][]; /** mm over the reference plane */ heights: number[]; welted: boolean }[];
+  lines: {
+    id: string;
+    name: string;
+    points: [number, number][];
+    /** mm over the reference plane */ heights: number[];
+    welted: boolean;
+    /** whether it goes all the way round */ closed: boolean;
+  }[];
   relief: Relief | null;
   yCuts: YCut[];
   /** edges on which it ends in sight, turned under */

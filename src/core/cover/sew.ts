@@ -30,7 +30,7 @@ import type { StationWrap } from './pulled/wrap';
 import { mapOf, pulledTop } from './pulled/pulled-top';
 import { inWidths, withHidden, type Widths } from './pulled/widths';
 import { yCuts, type YCut } from './pulled/y-cuts';
-import { insetSeam, levelHeights, levelLength, levelOutline, levelPoints } from './surface/levels';
+import { insetSeam, levelHeights, levelLength, levelOutline, levelPoints, placesOver } from './surface/levels';
 import { ringOf, type Ring } from './surface/ring';
 import type { Beyond, Sewn, Way, Working } from './ways';
 
@@ -356,13 +356,11 @@ function sewnAsAsked(input: CoverInput): SewnCover {
     pulled: way.pulled,
     pieces: [...joined, ...pieces.slice(1), ...loose.flatMap((own) => own.pieces)],
     seams: [...(widths?.seams ?? []), ...(hidden?.seams ?? []), ...seams],
-    lines: sewn.seams.map(({ id, name, level, welted }) => ({
-      id,
-      name,
-      points: levelPoints(ring, level),
-      heights: levelHeights(ring, level),
-      welted,
-    })),
+    lines: sewn.seams.map(({ id, name, level, welted, over }) => {
+      const [points, heights] = [levelPoints(ring, level), levelHeights(ring, level)];
+      const along = placesOver(ring, over);
+      return { id, name, points: along.map((i) => points[i]!), heights: along.map((i) => heights[i]!), welted, closed: !over };
+    }),
     relief: cuts.relief,
     yCuts: [...cuts.yCuts],
     ends: endedLengths(model),
@@ -380,7 +378,11 @@ function sewnAsAsked(input: CoverInput): SewnCover {
     border: way.fields.includes('border') ? covering.border! : null,
     tackStrips: tackStrips(way, working, sewn),
     backing: covering.backingStrips
-      ? sewn.seams.map(({ name, level }) => ({ seam: name, width: 2 * rule('seamAllowance') + 6, length: levelLength(ring, level) }))
+      ? sewn.seams.map(({ name, level, over }) => ({
+          seam: name,
+          width: 2 * rule('seamAllowance') + 6,
+          length: levelLength(ring, level, over),
+        }))
       : [],
     linings: [...linings(model, stations, covering), ...backedFoam(pieces, done.channels)],
     motif: covering.motif ?? null,

@@ -202,7 +202,8 @@ export function foamPieces(model: Model): FoamPiece[] {
     const parts = packet ? fromPacket(box, packet) : { across: 1, deep: 1 };
     const blocks = inBlocks(polygon, Math.max(parts.across, pad.blocks ?? 1), parts.deep);
     const all = model.piece.count * blocks.length;
-    const pair = isPaired(pad, all);
+    // Of a wedge joined one behind the other no two parts are alike.
+    const pair = parts.deep === 1 && isPaired(pad, all);
     const made = pair ? pad.thickness + pad.wedge! : thickest(pad);
     const { layers, exact } = kept ? { layers: [pad.thickness], exact: true } : laminate(made, foam.sold);
     return {

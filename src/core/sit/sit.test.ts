@@ -69,6 +69,11 @@ describe('sitting on a piece', () => {
     const built = { ...chair, pads: chair.pads.map((pad) => (pad.role === 'main' ? { ...pad, thickness: found.thickness } : pad)) };
     expect(Math.abs(solved(built).sat!.plan.loadedHeight - 40)).toBeLessThan(0.6);
     expect(forLoadedHeight(chair, {}, 900)).toBeNull();
+    // What is sold is built without slitting: near the pad that was found, and sat on near the height that was wanted.
+    const sold = found.sold!;
+    expect(sold.thickness % 5).toBe(0);
+    expect(Math.abs(sold.thickness - found.thickness)).toBeLessThanOrEqual(5);
+    expect(Math.abs(sold.loadedHeight - 40)).toBeLessThan(5);
   });
 });
 

@@ -1,13 +1,32 @@
+import { laminate } from '../foam';
 import type { HouseRules } from '../house';
 import { keepNothing, type Keep } from '../keep';
-import type { Piece } from '../piece';
+import { foamOf, type Piece } from '../piece';
 import { trySitting } from './solve';
 
 /** The height to build for a wanted height under load: the main pad's thickness, and what it comes to. Lengths mm. */
 export type WantedHeight = { thickness: number; loadedHeight: number; unloadedHeight: number; bottoms: boolean };
 
+/** The same, and the nearest pad that sheets as sold make up: what is built if nobody slits foam. */
+export type FoundHeight = WantedHeight & { sold: WantedHeight | null };
+
 /** Near enough, mm. */
 const NEAR = 0.5;
+
+/** A pad that sheets make up is looked for so far from the one that was found, mm. */
+const LOOKED = 20;
+
+/** The nearest thickness that the sheets of a foam make up, mm; null where none is near. */
+function nearestSold(thickness: number, sold: readonly number[]): number | null {
+  const whole = Math.round(thickness);
+  for (let off = 0; off <= LOOKED; off++)
+    for (const tried of [whole - off, whole + off]) {
+      if (tried < 1) continue;
+      const { layers, exact } = laminate(tried, sold);
+      if (exact) return layers.reduce((sum, layer) => sum + layer, 0);
+    }
+  return null;
+}
 
 /**
  * Finds the main pad's thickness that gives a height under load over the board, by the secant method.
@@ -18,7 +37,7 @@ const NEAR = 0.5;
  * @param [keep] keeps what did not change
  * @returns null where no thickness from 5 to 300 mm gives it
  */
-export function forLoadedHeight(piece: Piece, house: HouseRules, wanted: number, keep: Keep = keepNothing): WantedHeight | null {
+export function forLoadedHeight(piece: Piece, house: HouseRules, wanted: number, keep: Keep = keepNothing): FoundHeight | null {
   const at = piece.pads.findIndex((pad) => pad.role === 'main');
   if (at < 0) return null;
   const tried = (thickness: number): WantedHeight => {
@@ -32,7 +51,10 @@ export function forLoadedHeight(piece: Piece, house: HouseRules, wanted: number,
   for (let i = 0; i < 14; i++) {
     const share = Math.min(0.9, Math.max(0.1, (wanted - low.loadedHeight) / (high.loadedHeight - low.loadedHeight)));
     const next = tried(low.thickness + (high.thickness - low.thickness) * share);
-    if (Math.abs(next.loadedHeight - wanted) <= NEAR) return next;
+    if (Math.abs(next.loadedHeight - wanted) <= NEAR) {
+      const sold = nearestSold(next.thickness, foamOf(piece, piece.pads[at]!.material)!.sold);
+      return { ...next, sold: sold === null ? null : tried(sold) };
+    }
     if (next.loadedHeight > wanted) high = next;
     else low = next;
   }

@@ -98,7 +98,7 @@ function weltSizes({ rule }: Making, cover: CoverPlan): SizeLine[] {
     label: `Welt strip, ${welt.name.toLowerCase()}`,
     value: welt.stripLength,
     by: welt.stripWidth,
-    note: `${welt.cut === 'bias' ? 'on the bias' : 'on the straight'}, ${welt.strips === 1 ? 'in one' : `in ${welt.strips} parts joined at 45°`}, join at the ${welt.join}${OF_CLOTH[welt.cloth] && ','}${OF_CLOTH[welt.cloth]}`,
+    note: `${welt.cut === 'bias' ? 'on the bias' : 'on the straight'}, ${welt.strips === 1 ? 'in one' : `in ${welt.strips} parts joined at 45°`}, ${welt.join === null ? 'its ends run out over the edge' : `join at the ${welt.join}`}${OF_CLOTH[welt.cloth] && ','}${OF_CLOTH[welt.cloth]}`,
     formula: `length = seam + overlap + joins; width = π·cord${welt.double ? '·2' : ''} + 2·allowance`,
     terms: [
       length('seam', 'The seam, along the piece', welt.seamLength),

@@ -1,7 +1,7 @@
 'use client';
 
 import type { LayerProps } from '@/ui/sheet/stage';
-import { closedPath } from './path';
+import { closedPath, openPath } from './path';
 
 /** What lies on top of the board in the plan: seam lines, stitch lines as sewn, nails and buttons. */
 export function SeamsOnPlan({ view, size }: LayerProps) {
@@ -12,7 +12,7 @@ export function SeamsOnPlan({ view, size }: LayerProps) {
       {cover.lines.map((line) => (
         <path
           key={line.id}
-          d={closedPath(line.points)}
+          d={line.closed ? closedPath(line.points) : openPath(line.points)}
           strokeWidth={size * 0.16}
           strokeDasharray={`${size * 0.5} ${size * 0.18}`}
           data-seam={line.id}

@@ -21,6 +21,7 @@ import {
 } from '@/core/piece';
 import { ClosingReport, ShapeFields } from '@/ui/measure/measures';
 import { problemsOf } from '@/core/document';
+import type { HouseRules } from '@/core/house';
 import { Dimension } from '@/ui/drawing/dimension';
 import { closedPath } from '@/ui/drawing/path';
 import { send } from '@/ui/kit/api';
@@ -30,6 +31,7 @@ import { Wrong } from '@/ui/kit/lists';
 import { keepPhoto } from '@/ui/kit/photo';
 import { SchemaField } from '@/ui/kit/schema-field';
 import { useLength } from '@/ui/kit/settings';
+import { SatOnField, useSatOn } from './sat-on';
 
 function Outline({ shape, words, dimensions }: { shape: BaseShape; words: readonly [string, string]; dimensions?: boolean }) {
   const say = useLength();
@@ -150,7 +152,7 @@ function BaseChoice({ value, onChange }: { value: BaseIs; onChange: (value: Base
 }
 
 /** Begins the piece, unless a measurement is still wrong or missing. */
-function useBegin(piece: Piece, baseIs: BaseIs) {
+function useBegin(piece: Piece, baseIs: BaseIs, looking: boolean) {
   const router = useRouter();
   const [message, setMessage] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
@@ -165,6 +167,7 @@ function useBegin(piece: Piece, baseIs: BaseIs) {
       missing.focus();
       return setMessage('Not everything is measured yet: type it, or start with the usual sizes and measure later.');
     }
+    if (looking) return setMessage('The pad for that height is still being found: a moment.');
     setBusy(true);
     try {
       const answer = await send<{ id: string }>('POST', '/api/pieces', { piece });
@@ -204,15 +207,17 @@ function PhotoStart({ onPhoto }: { onPhoto: (name: string) => void }) {
 const NOTHING: Begun = { kind: 'chair-seat', shape: null, name: '', count: null, thickness: null, typed: {} };
 
 /** What is padded, its shape, and its measurements in the order a tape takes them. */
-export function NewPiece() {
+export function NewPiece({ house }: { house: HouseRules }) {
   const [begun, setBegun] = useState(NOTHING);
   const [baseIs, setBaseIs] = useState<BaseIs>('new');
   const [photo, setPhoto] = useState<string | null>(null);
   const plain = begunPiece(begun);
-  const piece: Piece = photo
+  const traced: Piece = photo
     ? { ...plain, base: { ...plain.base, trace: { photo, scale: { kind: 'two', apart: 300 }, marks: [], points: [] } } }
     : plain;
-  const { message, busy, begin } = useBegin(piece, baseIs);
+  const satOn = useSatOn(traced, house);
+  const { piece } = satOn;
+  const { message, busy, begin } = useBegin(piece, baseIs, satOn.looking);
   const kind = kindOf(piece.kind);
   const change: Change = (more) => {
     const next = { ...begun, ...more };
@@ -248,6 +253,7 @@ export function NewPiece() {
             }}
           />
           <Measurements begun={begun} piece={piece} change={change} />
+          <SatOnField satOn={satOn} house={house} piece={piece} />
           <Wrong message={message} />
           <button type="submit" className="btn btn-primary w-full h-12 mt-3" disabled={busy}>
             Start this piece

@@ -274,13 +274,13 @@ const STITCHED = 1.2;
 export function seamCords({ plan }: SheetView): { geometry: THREE.BufferGeometry; welted: boolean }[] {
   const { cover } = plan;
   if (!cover) return [];
-  return cover.lines.map(({ id, points, heights, welted }) => {
+  return cover.lines.map(({ id, points, heights, welted, closed }) => {
     const cord = cover.welts.find(({ seam }) => seam === id)?.cord ?? 0;
     const line = new THREE.CatmullRomCurve3(
       points.map(([x, y], k) => new THREE.Vector3(x, y, heights[k])),
-      true,
+      closed,
     );
-    return { geometry: new THREE.TubeGeometry(line, points.length * 2, welted ? cord / 2 : STITCHED / 2, 8, true), welted };
+    return { geometry: new THREE.TubeGeometry(line, points.length * 2, welted ? cord / 2 : STITCHED / 2, 8, closed), welted };
   });
 }
 

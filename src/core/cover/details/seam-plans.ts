@@ -1,5 +1,5 @@
 import type { CoverPiece } from '../laying/cloth-piece';
-import { cornerPlaces, levelLength, levelSteps, stretches, stretchLength } from '../surface/levels';
+import { cornerPlaces, levelLength, levelSteps, stretches, stretchLength, type Stretch } from '../surface/levels';
 import type { Sewn, Way, Working } from '../ways/way';
 
 /** A seam with the pieces that meet in it. `ease` is the most by which two partners differ as cut, mm. */
@@ -31,7 +31,7 @@ export function layersAt({ welted, double, crossed }: { welted: boolean; double:
 /** The seams of a cover with the pieces that meet in them. */
 export function seamPlans({ ring, covering, rule, welt }: Working, sewn: Sewn, pieces: readonly CoverPiece[]): SeamPlan[] {
   return sewn.seams.map((seam) => {
-    const length = levelLength(ring, seam.level);
+    const length = levelLength(ring, seam.level, seam.over);
     const partners = pieces.flatMap((piece) =>
       piece.edges
         .filter((edge) => edge.seam === seam.id)
@@ -65,14 +65,24 @@ export function seamPlans({ ring, covering, rule, welt }: Working, sewn: Sewn, p
   });
 }
 
+/** The sides of a piece along which a seam runs; one that ends short of a corner ends there. */
+function sidesOver(sides: readonly [number, number][], over: Stretch | undefined): [number, number][] {
+  if (!over) return [...sides];
+  return sides.flatMap(([from, to]): [number, number][] => {
+    const part: [number, number] = [Math.max(from, over.from), Math.min(to, over.to)];
+    // What is left of the side that has none is the little round its corners.
+    return from >= over.from && to <= over.to ? [part] : [];
+  });
+}
+
 /** Card strip for straight hidden edges: a border or an outer band that is back-tacked, a deck's edges below the rails. */
 export function tackStrips(way: Way, working: Working, sewn: Sewn): { edge: string; along: string; length: number }[] {
   const { ring } = working;
   const corners = cornerPlaces(ring);
   if (corners.length < 2) return [];
-  return (way.tackAlong?.(working, sewn) ?? []).flatMap(({ name, level }) => {
+  return (way.tackAlong?.(working, sewn) ?? []).flatMap(({ name, level, over }) => {
     const steps = levelSteps(ring, level);
-    return stretches(ring, corners).map(([from, to]) => ({
+    return sidesOver(stretches(ring, corners), over).map(([from, to]) => ({
       edge: ring.places[Math.round((from + to) / 2) % ring.places.length]!.edge,
       along: name,
       length: stretchLength(steps, from, to),

@@ -4,7 +4,7 @@ import type { RuleReader } from '../../house';
 import { CORNER_BEND } from '../../outline';
 import { kindOf, type Welt } from '../../piece';
 import { clothFor, secondParts } from '../cloths-on';
-import { levelLength, levelOutline, type Level } from '../surface/levels';
+import { levelLength, levelOutline, placesOver, type Level, type Stretch } from '../surface/levels';
 import { onProfile, type Ring } from '../surface/ring';
 import type { SeamSpec, Working } from '../ways/way';
 
@@ -27,7 +27,8 @@ export type WeltPlan = {
   /** radius of the tightest round curve it follows, 0 where it follows none; how far apart its allowance is snipped there */
   tightest: number;
   snip: number;
-  join: string;
+  /** where its ends meet; null where they run out over the edge instead */
+  join: string | null;
 };
 
 /** A curve wider than this needs no snips, mm. */
@@ -59,7 +60,7 @@ export function stripWidth({ cord, double }: Pick<Welt, 'cord' | 'double'>, allo
 const TURNED = { radius: 25, near: 45 };
 
 /** The tightest round curve along a seam, in plan, mm; corners round which the cord is turned do not count. */
-export function tightestRadius(stack: Stack, ring: Ring, level: Level): number {
+export function tightestRadius(stack: Stack, ring: Ring, level: Level, over?: Stretch): number {
   const line = levelOutline(ring, level);
   const n = line.length;
   const bends = new Map(stack.places.filter((place) => Math.abs(place.turn) > CORNER_BEND).map((place) => [place.id, place.curvature]));
@@ -71,7 +72,8 @@ export function tightestRadius(stack: Stack, ring: Ring, level: Level): number {
     return radius < TURNED.radius ? [line[i]!] : [];
   });
   let tightest = Infinity;
-  for (let i = 0; i < n; i++) {
+  // Its own ends do not bend.
+  for (const i of over ? placesOver(ring, over).slice(1, -1) : line.keys()) {
     const [x, y] = line[i]!;
     if (turned.some((corner) => Math.hypot(corner[0] - x, corner[1] - y) < TURNED.near)) continue;
     const [a, b, c] = [line[(i + n - 1) % n]!, line[i]!, line[(i + 1) % n]!];
@@ -97,7 +99,7 @@ export function tightestRadius(stack: Stack, ring: Ring, level: Level): number {
  * @param of usable width of its cloth's roll, mm, how much longer it is cut for what it loses in the wash, and which cloth that is
  */
 export function weltPlan(
-  seam: { id: string; name: string; length: number; join: string },
+  seam: { id: string; name: string; length: number; join: string | null },
   welt: Welt,
   tightest: number,
   rule: RuleReader,
@@ -141,11 +143,17 @@ export function weltsOf({ model, ring, welt }: Working, seams: readonly SeamSpec
   const { rollWidth, shrinkage } = clothFor(piece, cloth);
   return seams
     .filter((seam) => seam.welted)
-    .map(({ id, name, level }) =>
-      weltPlan({ id, name, length: levelLength(ring, level), join }, welt, tightestRadius(model, ring, level), rule, {
-        rollWidth,
-        longer: preShrink({ shrinkage }),
-        cloth,
-      }),
+    .map(({ id, name, level, over }) =>
+      weltPlan(
+        { id, name, length: levelLength(ring, level, over), join: over ? null : join },
+        welt,
+        tightestRadius(model, ring, level, over),
+        rule,
+        {
+          rollWidth,
+          longer: preShrink({ shrinkage }),
+          cloth,
+        },
+      ),
     );
 }

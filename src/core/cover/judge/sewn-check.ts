@@ -59,8 +59,12 @@ function lineLength(points: readonly Point[]): number {
 }
 
 /** A panel's edge along a seam of the surface: over which stretch it goes. */
-function stretchOf({ spec: { region } }: MadePanel, edge: PieceEdge, n: number): { level: Level; from: number; to: number } | null {
-  if (region.kind === 'disc') return { level: region.level, from: 0, to: n };
+function stretchOf({ spec: { region, rim } }: MadePanel, edge: PieceEdge, n: number): { level: Level; from: number; to: number } | null {
+  if (region.kind === 'disc') {
+    const { level } = region;
+    if (!rim) return { level, from: 0, to: n };
+    return edge.id === rim.use.id ? { level, from: rim.from, to: rim.to } : { level, from: rim.to, to: rim.from + n };
+  }
   const { inner, outer, from, to } = region;
   return { level: edge.from === 0 ? outer : inner, from, to };
 }
@@ -131,7 +135,8 @@ function runsWrong(piece: CoverPiece, order: ReadonlyMap<string, number>, n: num
     const labels = piece.notches.filter((notch) => notch.edge === edge.id).map((notch) => order.get(notch.label));
     const known = labels.filter((place) => place !== undefined);
     if (edge.kind !== 'seam' || known.length < 3) return false;
-    const outer = edge.from === 0;
+    // A panel’s rim is all outside it, however many seams it meets.
+    const outer = edge.from === 0 || piece.role === 'top';
     let ways = 0;
     for (let k = 1; k < known.length; k++) {
       const step = (known[k]! - known[k - 1]! + n) % n;

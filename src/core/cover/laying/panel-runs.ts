@@ -40,6 +40,14 @@ export function runsOf(
   }
   const tips = new Set(slits.flatMap((path, k) => (k % 2 === 0 && slits[k + 1]!.at(-1) === path.at(-1) ? [path.at(-1)!] : [])));
   const owner = (node: number): number => slits.findIndex((path) => path.includes(node));
+  const { rim } = spec;
+  const n = region.level.length;
+  /** What is done with the rim from one place to the next. */
+  const seamAt = (a: number, b: number): EdgeUse => {
+    if (!rim) return spec.outer;
+    const from = (a + 1) % n === b ? a : b;
+    return (from - rim.from + n) % n < rim.to - rim.from ? rim.use : spec.outer;
+  };
   return rimLoops(triangles).map((loop) => {
     const outer = (k: number): boolean => {
       const [a, b] = [place![loop[k % loop.length]!]!, place![loop[(k + 1) % loop.length]!]!];
@@ -49,13 +57,15 @@ export function runsOf(
     let first = 0;
     // Begin where the seam begins again after a slit; a whole rim begins at the front middle.
     while (first < steps && !(outer(first) && !outer(first + steps - 1))) first++;
-    if (first === steps) first = loop.findIndex((node) => place![node] === 0);
+    if (first === steps) first = loop.findIndex((node) => place![node] === (rim ? rim.from % n : 0));
     const runs: Run[] = [];
     for (let k = first; k < first + steps; k++) {
       const [a, b] = [loop[k % steps]!, loop[(k + 1) % steps]!];
       const sewn = outer(k);
       const last = runs.at(-1);
-      const fresh = !last || (last.use === spec.outer) !== sewn || (!sewn && tips.has(a));
+      const seam = sewn ? seamAt(place![a]!, place![b]!) : null;
+      const wasSewn = last !== undefined && (last.use === spec.outer || last.use === rim?.use);
+      const fresh = !last || (seam ? last.use !== seam : wasSewn) || (!sewn && tips.has(a));
       if (fresh) {
         const slit = sewn ? -1 : owner(place![a]! < 0 ? a : b) >> 1;
         const through = !sewn && slit >= 0 && slits[2 * slit]!.at(-1) !== slits[2 * slit + 1]!.at(-1);
@@ -65,7 +75,7 @@ export function runsOf(
           seam: through ? 'split' : `dart ${slit + 1}`,
           allowance: spec.outer.allowance,
         };
-        runs.push({ use: sewn ? spec.outer : dart, nodes: [a], places: [place![a]!] });
+        runs.push({ use: seam ?? dart, nodes: [a], places: [place![a]!] });
       }
       runs.at(-1)!.nodes.push(b);
       runs.at(-1)!.places.push(place![b]!);

@@ -3,7 +3,7 @@ import type { Point } from '../../outline';
 import type { Keep } from '../../keep';
 import type { Correction } from '../../piece';
 import type { CoverPiece, EdgeKind } from './cloth-piece';
-import type { Level } from '../surface/levels';
+import type { Level, Stretch } from '../surface/levels';
 import type { Slit } from './disc-mesh';
 import type { Ring } from '../surface/ring';
 
@@ -24,6 +24,8 @@ export type PanelSpec = {
   /** cut as a straight strip along its inner seam, or laid flat as it is shaped; `if it gives`: straight where the cloth can */
   straight?: boolean | 'if it gives';
   outer: EdgeUse;
+  /** of a disc, where its rim is used otherwise than `outer` says */
+  rim?: Stretch & { use: EdgeUse };
   inner?: EdgeUse;
   /** a strip's two ends, where it begins and where it ends */
   first?: EdgeUse;

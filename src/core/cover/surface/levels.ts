@@ -6,6 +6,9 @@ import { atInset, faceOf, onProfile, onRing, sideOf, type Profile, type Ring } f
 /** A seam's place at each place of the ring: length from the shoulder, mm. */
 export type Level = Float64Array;
 
+/** From one place of the ring to another, counted on past the last one. */
+export type Stretch = { from: number; to: number };
+
 /** A seam on top lies this much farther in than one on the edge; one below lies as far under the side's widest line, mm. */
 const ON_TOP = 14;
 /** A seam keeps this much of the side below it, mm. */
@@ -95,9 +98,15 @@ export function levelOutline(ring: Ring, level: Level): Polygon {
   });
 }
 
-/** How long a level is on the piece, mm. */
-export function levelLength(ring: Ring, level: Level): number {
-  return levelSteps(ring, level).reduce((sum, step) => sum + step, 0);
+/** How long a level is on the piece, all round or over a stretch of it, mm. */
+export function levelLength(ring: Ring, level: Level, over?: Stretch): number {
+  const steps = levelSteps(ring, level);
+  return over ? stretchLength(steps, over.from, over.to) : steps.reduce((sum, step) => sum + step, 0);
+}
+
+/** The places of a stretch, in order; of all round every one. */
+export function placesOver({ places }: Ring, over?: Stretch): number[] {
+  return over ? Array.from({ length: over.to - over.from + 1 }, (_, k) => (over.from + k) % places.length) : places.map((_, i) => i);
 }
 
 /** A level between two places counted on past the end, mm. */

@@ -1,7 +1,8 @@
 import { defaultsOf } from '../../piece';
 import { COVERING } from '../../piece/schema/covering';
-import { cornerPlaces, edgeName, insetSeam, lowerEdge, placeAt, stretches, topSeam } from '../surface/levels';
-import type { PanelSpec } from '../laying/panel-spec';
+import { cornerPlaces, edgeName, insetSeam, lowerEdge, placeAt, placesOver, stretches, topSeam } from '../surface/levels';
+import type { EdgeUse, PanelSpec } from '../laying/panel-spec';
+import { runOut } from '../surface/run-out';
 import { bandedReach, bandPanel, joinEdge, mm, seamEdge, topPanel } from './parts';
 import { CAUTIONS } from '../../run/cautions';
 import { step } from '../../run/step';
@@ -14,8 +15,19 @@ const BORDERS = [BORDER, 70, 50, 35, 25];
 /** A border needs a panel left inside it, mm. */
 const LEAST_PANEL = 160;
 
+/** Shapes without a corner at which a border could end. */
+const ROUND: readonly string[] = ['round', 'oval', 'kidney'];
+
 /** Whether its parts are back-tacked on the board one after the other; sewn together otherwise. */
 const isStaged = ({ made }: Pick<Covering, 'made'>): boolean => (made ?? defaultsOf(COVERING).made) === 'staged';
+
+/** Whether it has none along the side that is nearest, which a mattress hides. */
+const onThree = ({ borders }: Pick<Covering, 'borders'>): boolean => borders === 'three';
+
+/** A border that runs out over the edge ends there in a tip, in line with its inner seam: nothing is joined. */
+const runsOut = (allowance: number): EdgeUse => ({ id: 'run out', kind: 'turn', seam: null, allowance });
+/** Which parts of what the cloth needs beyond the board are the border's. */
+const BORDER_PARTS: readonly number[] = [2, 3];
 
 /** Fixing the strips of the lip, a metre of back-tacking, laying the frame of foam in, minutes. */
 const MINUTES = { lip: 15, tackMetre: 4, frame: 8, cordMetre: 2 };
@@ -24,6 +36,8 @@ const MINUTES = { lip: 15, tackMetre: 4, frame: 8, cordMetre: 2 };
 function stagedSteps({ piece, rule, seams, welt }: SewnFacts): OwnSteps {
   const { covering } = piece;
   const border = Math.round(covering.border ?? BORDER);
+  const three = onThree(covering);
+  const where = three ? ' on three sides, running straight down to the bottom edge' : '';
   const length = (id: string): number => (seams.find((seam) => seam.id === id)?.length ?? 0) / 1000;
   const staples = (id: string): number => Math.ceil((length(id) * 1000) / rule('staplePitch'));
   const stapling = (id: string): number => (staples(id) * rule('timeStaple')) / 60;
@@ -33,7 +47,7 @@ function stagedSteps({ piece, rule, seams, welt }: SewnFacts): OwnSteps {
       step(
         'lip-strips',
         'Fix the lip',
-        `Thin hard strips on the line of the border, ${border} mm in from the edge, mitred at the corners, glued and pinned: the inner panel is stapled to their outer side, the border is tacked against it.`,
+        `Thin hard strips on the line of the border, ${border} mm in from the edge${where}, mitred at the corners, glued and pinned: the inner panel is stapled to their outer side, the border is tacked against it.`,
         MINUTES.lip,
         { caution: CAUTIONS.base },
       ),
@@ -50,7 +64,7 @@ function stagedSteps({ piece, rule, seams, welt }: SewnFacts): OwnSteps {
             own(
               'inner-welt',
               'Welt along the lip',
-              'Staple the welt along the lip, cord on the line, its raw edge outwards; ends in the middle of the bottom.',
+              `Staple the welt along the lip, cord on the line, its raw edge outwards; ${three ? 'its ends run out over the bottom edge' : 'ends in the middle of the bottom'}.`,
               stapling('inner'),
             ),
           ]
@@ -73,7 +87,7 @@ function stagedSteps({ piece, rule, seams, welt }: SewnFacts): OwnSteps {
       own(
         'border-pull',
         'Pull the border over',
-        `Turn it over the foam, pull from the middles of the sides, and staple it on the board’s edge, ${staples('top')} staples; the mitres run straight into the corners. Trim.`,
+        `Turn it over the foam, pull from the middles of the sides, and staple it on the board’s edge, ${staples('top')} staples; the mitres run straight into the corners.${three ? ' Along the bottom the panel itself is pulled over and stapled with it.' : ''} Trim.`,
         stapling('top'),
       ),
       ...(welt?.lower
@@ -101,7 +115,7 @@ export const bordered: Way = {
   name: 'Bordered panel',
   words: 'An inner panel, a mitred border round it, an outer band joined at the mitres.',
   pulled: false,
-  fields: ['made', 'border', 'seamAt'],
+  fields: ['made', 'border', 'borders', 'seamAt'],
   welt: { start: {}, upper: 'Welt round the inner panel', lower: 'Welt along the edge' },
   channels: 'offered',
   overNotches: true,
@@ -110,40 +124,56 @@ export const bordered: Way = {
       ? BORDERS.map((border) => ({ depth: border, covering: { ...covering, border } }))
       : [{ depth: covering.border, covering }],
   tooDeep: ['border', 'border'],
-  problems: ({ covering: { border } }, narrowest) =>
-    border !== undefined && border > narrowest / 2 - 20
+  problems: ({ covering: { border, borders }, base: { shape } }, narrowest) => [
+    ...(border !== undefined && border > narrowest / 2 - 20
       ? [
           {
             path: 'covering.border',
             message: `A border of ${Math.round(border)} mm leaves no panel inside it; ${Math.floor(narrowest / 2 - 20)} mm is the most`,
           },
         ]
-      : [],
+      : []),
+    ...(onThree({ borders }) && ROUND.includes(shape.type)
+      ? [{ path: 'covering.borders', message: 'A round edge has no bottom that a border could leave out: it goes all round' }]
+      : []),
+  ],
   panels: (working) => {
     const { ring, covering, welt, rule } = working;
     const allowance = rule('seamAllowance');
     // In stages no part is sewn to the next: each is stapled and trimmed, and the next one tacked over its edge.
     const laid = isStaged(covering);
     const pulled = laid ? rule('grip') : allowance;
-    const inset = insetSeam(ring, covering.border!, covering);
+    const round = insetSeam(ring, covering.border!, covering);
     const [top, lower] = [topSeam(ring, covering, rule), lowerEdge(ring)];
+    const out = onThree(covering) ? runOut(ring, round, top) : null;
+    const inset = out?.level ?? round;
+    const n = ring.places.length;
     const corners = cornerPlaces(ring);
     // Without corners the ring is cut in two, so that it can be laid flat.
     const parts = stretches(ring, corners.length > 1 ? corners : [placeAt(ring, 0), placeAt(ring, 0.5)]);
     const names = parts.map(([from, to]) => edgeName(ring, from, to));
     const mitre = (k: number): string => `mitre ${(k % parts.length) + 1}`;
+    const sides = out?.sides ?? parts;
+    const sideNames = sides.map(([from, to]) => edgeName(ring, from, to));
+    const mitred = (k: number): EdgeUse => (out && (k === 0 || k === sides.length) ? runsOut(allowance) : joinEdge(mitre(k), allowance));
     return {
       panels: [
-        topPanel(working, inset, seamEdge('inner', pulled), 'Inner panel'),
-        ...parts.map(([from, to], k): PanelSpec => ({
+        {
+          ...topPanel(working, inset, seamEdge('inner', pulled), 'Inner panel'),
+          // Along the side without a border the panel itself goes to the edge.
+          ...(out
+            ? { rim: { use: seamEdge('top', pulled), from: out.over.to % n, to: (out.over.to % n) + n - (out.over.to - out.over.from) } }
+            : {}),
+        },
+        ...sides.map(([from, to], k): PanelSpec => ({
           id: `border-${k + 1}`,
-          name: `Border, ${names[k]}`,
+          name: `Border, ${sideNames[k]}`,
           role: 'border',
           region: { kind: 'strip', inner: inset, outer: top, from, to, lay: 'plan' },
           inner: seamEdge('inner', allowance),
           outer: seamEdge('top', pulled),
-          first: joinEdge(mitre(k), allowance),
-          last: joinEdge(mitre(k + 1), allowance),
+          first: mitred(k),
+          last: mitred(k + 1),
         })),
         ...parts.map(([from, to], k) =>
           bandPanel(
@@ -161,18 +191,40 @@ export const bordered: Way = {
         ),
       ],
       seams: [
-        { id: 'inner', name: laid ? 'Lip' : 'Inner seam', level: inset, welted: Boolean(welt?.upper), laid },
+        {
+          id: 'inner',
+          name: laid ? 'Lip' : 'Inner seam',
+          level: inset,
+          welted: Boolean(welt?.upper),
+          laid,
+          ...(out ? { over: out.over } : {}),
+        },
         { id: 'top', name: laid ? 'Edge' : 'Edge seam', level: top, welted: Boolean(welt?.lower), laid },
       ],
       zip: null,
     };
   },
-  reach: (working, seams) => bandedReach(working, seams, { inner: seams[0]!.level, pulled: isStaged(working.covering) }),
-  tackAlong: ({ covering }, { seams }) => (isStaged(covering) ? seams.map(({ name, level }) => ({ name: name.toLowerCase(), level })) : []),
+  reach: (working, seams) => {
+    const { level, over } = seams[0]!;
+    const row = bandedReach(working, seams, { inner: level, pulled: isStaged(working.covering) });
+    if (!over) return row;
+    const bordered = new Set(placesOver(working.ring, over));
+    // Where there is no border nothing is cut for one.
+    return { ...row, at: (i) => row.at(i).map((value, k) => (BORDER_PARTS.includes(k) && !bordered.has(i) ? 0 : value)) };
+  },
+  tackAlong: ({ covering }, { seams }) => (isStaged(covering) ? seams.map((seam) => ({ ...seam, name: seam.name.toLowerCase() })) : []),
   laidApart: (covering) =>
-    isStaged(covering) ? `the line of the border, ${Math.round(covering.border ?? BORDER)} mm in from the edge` : null,
+    isStaged(covering)
+      ? `the line of the border, ${Math.round(covering.border ?? BORDER)} mm in from the edge${onThree(covering) ? ' on three sides' : ''}`
+      : null,
   // Panel and border are stapled, border and band tacked, along either line.
-  alongLines: (covering, round) => (isStaged(covering) ? 2 * round(covering.border ?? BORDER) + 2 * round(0) : 0),
+  alongLines: (covering, round, near) => {
+    if (!isStaged(covering)) return 0;
+    const border = covering.border ?? BORDER;
+    // On three sides the line leaves the near one out, and runs on down to the edge at both its ends.
+    const inner = onThree(covering) ? round(border) - near(border) + 2 * border : round(border);
+    return 2 * inner + 2 * round(0);
+  },
   steps: (facts) => (isStaged(facts.piece.covering) ? stagedSteps(facts) : {}),
   suits: ({ across, round, traits }) => ({
     against: [

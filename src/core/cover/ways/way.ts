@@ -5,7 +5,7 @@ import type { Buttons, Channels, Cloth, Covering, Nails, Piece, Problem, Traits,
 import type { Step } from '../../run/step';
 import type { CoverPiece } from '../laying/cloth-piece';
 import type { PanelSpec } from '../laying/panel-spec';
-import type { Level } from '../surface/levels';
+import type { Level, Stretch } from '../surface/levels';
 import type { Ring } from '../surface/ring';
 
 /** Everything chosen about a cover, with what its way settles where nobody did. */
@@ -26,6 +26,8 @@ export type SeamSpec = {
   welted: boolean;
   /** laid along and fastened, not stitched */
   laid?: boolean;
+  /** places between which it runs, where it does not go all the way round */
+  over?: Stretch;
 };
 
 /** The panels and seams of a sewn cover. */
@@ -134,11 +136,14 @@ export type Way = {
   /** strips and panels that are not part of the visible surface */
   extras?: (working: Working, sewn: Sewn, making: ExtraMaking) => CoverPiece[];
   /** the lines along which hidden straight edges are fastened with card */
-  tackAlong?: (working: Working, sewn: Sewn) => { name: string; level: Level }[];
+  tackAlong?: (working: Working, sewn: Sewn) => Pick<SeamSpec, 'name' | 'level' | 'over'>[];
   /** where pad and wadding are cut apart because what lies outside is laid later, in words; null where they are laid whole */
   laidApart?: (covering: Covering) => string | null;
-  /** staples that hold its parts where they are back-tacked on the board, for each pitch and for the board's edge and an inset of it, mm */
-  alongLines?: (covering: Covering, round: (inset: number) => number) => number;
+  /**
+   * staples that hold its parts where they are back-tacked on the board, for each pitch: of the board's edge and an inset of it
+   * all round, and along the near edge alone, mm
+   */
+  alongLines?: (covering: Covering, round: (inset: number) => number, near: (inset: number) => number) => number;
   suits: (facts: SuitFacts) => { against: Against[]; good: string };
   steps?: (facts: SewnFacts) => OwnSteps;
 };

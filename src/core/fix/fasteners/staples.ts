@@ -1,7 +1,7 @@
 import { clothsOn, cornerWords, dustCover, endedLengths, wayOf, type CornerPlan } from '../../cover';
 import { BOARDS, findMaterial } from '../../foam';
 import type { RuleReader } from '../../house';
-import { offsetPolygon, polygonPerimeter } from '../../outline';
+import { bounds, offsetPolygon, polygonPerimeter } from '../../outline';
 import { END_HOLDS, type Cloth, type Piece } from '../../piece';
 import { rebateWords } from '../../strip/chair-parts';
 import { meetAgain, meetings } from '../../strip/realign';
@@ -64,7 +64,8 @@ function weltStaples({ model: { board, rule }, choices: { covering, welt } }: Fa
 /** Staples that hold parts which are back-tacked on the board, line by line. */
 function lineStaples({ model: { board, rule }, choices: { covering } }: Fastening): number {
   const round = (inset: number): number => polygonPerimeter((inset > 0 ? offsetPolygon(board, -inset) : null) ?? board);
-  return Math.ceil((wayOf(covering.way).alongLines?.(covering, round) ?? 0) / rule('staplePitch'));
+  const near = (inset: number): number => bounds(board).width - 2 * inset;
+  return Math.ceil((wayOf(covering.way).alongLines?.(covering, round, near) ?? 0) / rule('staplePitch'));
 }
 
 /** Minutes of a corner, in folds: a parcel's end is one, cutting the bulk away takes longer, a tuck half as long. */

@@ -184,6 +184,17 @@ export const COVERING = record({
   welt: optional(WELT),
   /** distance from the board's edge to the inner panel's seam */
   border: optional(length('Border width', [15, 600], { hint: 'from the board’s edge', default: 100 })),
+  /** where a bordered panel has its border: what a mattress hides goes without */
+  borders: optional(
+    choice(
+      'Border on',
+      [
+        { id: 'all', name: 'All sides' },
+        { id: 'three', name: 'Three sides, none at the bottom' },
+      ],
+      { default: 'all' },
+    ),
+  ),
   /** a bordered panel: back-tacked piece by piece on the board, or sewn together and pulled on as one */
   made: optional(
     choice(

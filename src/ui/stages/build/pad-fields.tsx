@@ -12,7 +12,7 @@ import { defaultsOf, fieldAt, foamOf, foamsOf, letInto, PACKET, PAD_EDGES, PAD_R
 import { ChoiceField, LengthField, TickField } from '@/ui/kit/fields';
 import { useLength, useSettings } from '@/ui/kit/settings';
 import { PieceField } from '@/ui/sheet/piece-field';
-import { usePadOffsets, usePiece, useSheet } from '@/ui/sheet/store';
+import { usePadOffsets, usePiece, usePlan, useSheet } from '@/ui/sheet/store';
 import { WordMark } from '@/ui/words/word-card';
 import { PocketFields } from './pocket-fields';
 import { ProfileFields } from './profile-fields';
@@ -94,12 +94,14 @@ function More({ pad, index }: Props) {
   const set = usePad(index);
   const at = `pads.${index}`;
   const wedge = typeof pad.wedge === 'number';
+  const cut = usePlan()?.foam.find((own) => own.pad === pad.id);
   return (
     <details className="text-sm" open={letInto(pad).length > 0 || wedge || Boolean(pad.kept ?? pad.packet)}>
       <summary className="cursor-pointer py-1 text-xs">Wedge, blocks, packets, old foam, pocket</summary>
       <TickField label="A wedge, thicker one way" checked={wedge} onChange={(on) => set({ wedge: on ? pad.thickness : null })} />
       {wedge && <PieceField at={`${at}.wedge`} />}
       {isPaired({ ...pad, pair: true }, piece.count * (pad.blocks ?? 1)) && <PieceField at={`${at}.pair`} />}
+      {pad.pair && cut && !cut.pair && <p className="text-xs">No two of its parts are alike: each is cut by itself.</p>}
       <PieceField at={`${at}.blocks`} />
       {!pad.kept && (
         <TickField

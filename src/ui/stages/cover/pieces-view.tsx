@@ -215,7 +215,7 @@ function SewnIn({ cover }: { cover: CoverPlan }) {
               {welt.cut === 'bias' ? 'on the bias' : 'on the straight'}, cord <Figure says={say(welt.cordLength)} />
             </td>
             <td>
-              join at the {welt.join}
+              {welt.join === null ? 'its ends run out over the edge' : `join at the ${welt.join}`}
               {welt.snip > 0 && (
                 <>
                   , snip the allowance every <Figure says={say(welt.snip)} /> on curves

@@ -45,6 +45,7 @@ function Layout({
   laid,
   fill,
   pattern,
+  small = false,
 }: {
   title: string;
   width: number;
@@ -52,14 +53,21 @@ function Layout({
   laid: readonly Laid[];
   fill: string;
   pattern?: Pattern | undefined;
+  /** a piece out of a packet: not drawn as large as a sheet */
+  small?: boolean;
 }) {
   const say = useLength();
   const line = length / 400;
-  const text = Math.max(length, width * 2.3) / 52;
+  const text = small ? Math.max(length, width) / 15 : Math.max(length, width * 2.3) / 52;
   return (
     <figure className="mb-4 max-w-2xl">
       <figcaption className="text-sm mb-1">{title}</figcaption>
-      <svg viewBox={`${-line} ${-line} ${length + 2 * line} ${width + 2 * line}`} className="w-full max-h-72" role="img" aria-label={title}>
+      <svg
+        viewBox={`${-line} ${-line} ${length + 2 * line} ${width + 2 * line}`}
+        className={small ? 'w-48 max-h-48' : 'w-full max-h-72'}
+        role="img"
+        aria-label={title}
+      >
         <rect width={length} height={width} fill="var(--color-base-200)" stroke="var(--ink)" strokeWidth={line * 1.5} />
         {laid.map((piece, i) => (
           <g key={`${piece.x} ${piece.y}`}>
@@ -172,6 +180,7 @@ export function CutView() {
             length={layout.length}
             laid={laid}
             fill={foamColour(layout.material)}
+            small={layout.packets !== null}
           />
         )),
       )}

@@ -79,6 +79,9 @@ function WantedHeight() {
   const job = useJob('height');
   const [wanted, setWanted] = useState<number | null>(null);
   const at = piece.pads.findIndex((pad) => pad.role === 'main');
+  const build = (thickness: number) =>
+    apply({ ...piece, pads: piece.pads.map((pad, i) => (i === at ? { ...pad, thickness: Math.round(thickness * 10) / 10 } : pad)) });
+  const sold = job.answer?.sold;
   return (
     <>
       <LengthField
@@ -104,18 +107,18 @@ function WantedHeight() {
             <>
               Main pad <Figure says={say(job.answer.thickness)} />, {say(job.answer.unloadedHeight)} unloaded
               {job.answer.bottoms ? '; but it bottoms out' : ''}.{' '}
-              <button
-                type="button"
-                className="underline cursor-pointer"
-                onClick={() =>
-                  apply({
-                    ...piece,
-                    pads: piece.pads.map((pad, i) => (i === at ? { ...pad, thickness: Math.round(job.answer!.thickness * 10) / 10 } : pad)),
-                  })
-                }
-              >
+              <button type="button" className="underline cursor-pointer" onClick={() => build(job.answer!.thickness)}>
                 Build it so
               </button>
+              {sold && Math.abs(sold.thickness - job.answer.thickness) >= 0.5 && (
+                <>
+                  {' '}
+                  As sold {say(sold.thickness)}, sat on {say(sold.loadedHeight)}.{' '}
+                  <button type="button" className="underline cursor-pointer" onClick={() => build(sold.thickness)}>
+                    Take that
+                  </button>
+                </>
+              )}
             </>
           ) : (
             'No thickness of this foam gives that height under this sitter.'

@@ -144,7 +144,7 @@ function OldCover() {
   const unmeasured = strip.items.some(({ what, again }) => what === 'cover' && again === 'refit') && !strip.cover.some(({ back }) => back);
   const change = (i: number, more: Partial<OldPiece>) => put({ cover: strip.cover.map((own, k) => (k === i ? { ...own, ...more } : own)) });
   return (
-    <Part title="Old cover" count={strip.cover.length} open={unmeasured}>
+    <Part title="Old cover" count={strip.cover.length} open={unmeasured || strip.cover.length > 0}>
       {unmeasured && (
         <p className="text-xs border-l-3 border-warning pl-2 my-1">
           A cover goes back on: measure it here, and the build is kept to what it closes over.
