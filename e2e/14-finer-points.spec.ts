@@ -10,7 +10,7 @@ test('a pocket lies where they sat, by photo and by mat; one more beside it, mov
   await settled(page);
   const photo = await page.screenshot({ clip: { x: 0, y: 0, width: 1200, height: 700 } });
   const pad = page.locator('[data-pad="main"]');
-  await pad.getByText('Wedge, blocks, old foam, pocket').click();
+  await pad.getByText('Wedge, blocks, packets, old foam, pocket').click();
   await pad.getByLabel('A pocket with an insert').check();
   await settled(page);
   await pad.getByLabel('Photo of where they sat').setInputFiles({ name: 'seat.png', mimeType: 'image/png', buffer: photo });

@@ -51,7 +51,7 @@ test('a pocket deeper than its foam is refused; one that fits shows its floor, p
   await page.goto(`/piece/${id}?stage=build`);
   await settled(page);
   // The topper lies first in the list, the main pad under it.
-  await page.getByText('Wedge, blocks, old foam, pocket').last().click();
+  await page.getByText('Wedge, blocks, packets, old foam, pocket').last().click();
   await page.getByLabel('A pocket with an insert').last().check();
   await settled(page);
   await page.getByLabel('Pocket depth').fill('70');

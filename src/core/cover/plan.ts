@@ -33,6 +33,7 @@ export type CoverPlan = {
     /** mm over the reference plane */ heights: number[];
     welted: boolean;
     /** whether it goes all the way round */ closed: boolean;
+    /** place of the edge that it begins at */ from: number;
   }[];
   relief: Relief | null;
   yCuts: YCut[];

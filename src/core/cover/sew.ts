@@ -359,7 +359,15 @@ function sewnAsAsked(input: CoverInput): SewnCover {
     lines: sewn.seams.map(({ id, name, level, welted, over }) => {
       const [points, heights] = [levelPoints(ring, level), levelHeights(ring, level)];
       const along = placesOver(ring, over);
-      return { id, name, points: along.map((i) => points[i]!), heights: along.map((i) => heights[i]!), welted, closed: !over };
+      return {
+        id,
+        name,
+        points: along.map((i) => points[i]!),
+        heights: along.map((i) => heights[i]!),
+        welted,
+        closed: !over,
+        from: over?.from ?? 0,
+      };
     }),
     relief: cuts.relief,
     yCuts: [...cuts.yCuts],

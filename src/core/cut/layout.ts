@@ -27,7 +27,8 @@ export function sheetsAlike({ sheets, packets }: FoamSheets): { laid: Laid[]; sa
   if (packets === null) return sheets.map((laid, i) => ({ laid, says: `sheet ${i + 1} of ${sheets.length}` }));
   const ways = new Map<string, { laid: Laid[]; times: number }>();
   for (const laid of sheets) {
-    const key = JSON.stringify(laid.map(({ x, y, width, height }) => [x, y, width, height].map(Math.round)));
+    // Which way round a block was laid makes no other cut of it.
+    const key = JSON.stringify(laid.map(({ width, height }) => [width, height].map(Math.round).sort((a, b) => a - b)).sort());
     const way = ways.get(key) ?? { laid, times: 0 };
     way.times++;
     ways.set(key, way);

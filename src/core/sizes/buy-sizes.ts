@@ -32,27 +32,23 @@ function clothLine(cloth: CutPlan['cloth'], blank: { width: number; height: numb
 
 /** Foam that comes cut and packed, each kind by itself. */
 function packetLines({ layouts }: CutPlan['foam'], rule: Making['rule']): SizeLine[] {
-  return layouts.flatMap(({ packets, materialName, thickness, width, length: long, sheets }, i): SizeLine[] =>
-    packets === null
-      ? []
-      : [
-          {
-            key: `foam.packets.${i + 1}`,
-            group: 'Buy',
-            label: `Foam packets, ${materialName.toLowerCase()}`,
-            value: packets,
-            unit: 'count',
-            note: `${sheets.length} pieces of ${Math.round(width)} × ${Math.round(long)} × ${thickness} mm`,
-            formula: 'packets = pieces that are needed ÷ pieces in one, rounded up',
-            terms: [
-              count('pieces', 'Pieces needed', sheets.length),
-              length('width', 'One piece, width', width),
-              length('length', 'One piece, length', long),
-              rule('kerf', 'foamKerf'),
-            ],
-          },
-        ],
-  );
+  return layouts
+    .flatMap((layout) => (layout.packets === null ? [] : [{ ...layout, packets: layout.packets }]))
+    .map(({ packets, materialName, thickness, width, length: long, sheets }, i): SizeLine => ({
+      key: `foam.packets.${i + 1}`,
+      group: 'Buy',
+      label: `Foam packets, ${materialName.toLowerCase()}`,
+      value: packets,
+      unit: 'count',
+      note: `${sheets.length} pieces of ${Math.round(width)} × ${Math.round(long)} × ${thickness} mm`,
+      formula: 'packets = pieces that are needed ÷ pieces in one, rounded up',
+      terms: [
+        count('pieces', 'Pieces needed', sheets.length),
+        length('width', 'One piece, width', width),
+        length('length', 'One piece, length', long),
+        rule('kerf', 'foamKerf'),
+      ],
+    }));
 }
 
 /** Cloth, foam and thread. */

@@ -156,4 +156,91 @@ export const FINER_POINTS: Job[] = [
     never: ['part-inside-back'],
     buys: ['cloth.length', 'staple.count', 'deck.webbing'],
   },
+  {
+    id: 'old-cover-back',
+    title: 'A saloon chair whose old needlework goes back on',
+    inputs: '450 / 390 × 420; the needlework is 610 × 590 edge to edge, its turnings hold 6 on either side; new foam under it.',
+    piece: piece('chair-seat', {
+      name: 'Saloon chair, old needlework',
+      strip: {
+        ...NO_STRIP,
+        items: [stripItem('s-1', { what: 'cover', name: 'Needlework', again: 'refit' })],
+        cover: [{ id: 'o-1', name: 'Cover', width: 610, height: 590, back: { letOut: 6 } }],
+      },
+    }),
+    figures: [
+      {
+        what: 'the foam may be thicker by',
+        of: (plan) => plan.strip.back[0]!.thicker!,
+        least: 0,
+        most: 20,
+        why: 'it closes with a finger to spare: more and the old foam was another',
+      },
+      { what: 'cloth to buy, mm', of: (plan) => plan.cut.cloth.length, least: 0, most: 0, why: 'the old one goes on' },
+      minutes(35, 160, 'a seat without the cutting, ten minutes for beating and mending'),
+    ],
+    order: ['strip', 'board', 'foam', 'glue-main', 'wadding', 'old-cover', 'staple', 'trim', 'dust'],
+    never: ['cloth', 'refit-s-1'],
+    buys: ['foam.sheets', 'wadding.length', 'staple.count'],
+  },
+  {
+    id: 'three-sided-border',
+    title: 'A guest room headboard bordered on three sides, its bottom behind the mattress',
+    inputs: 'Bordered board as it starts; border of 100 on the sides and the top, none at the bottom; in stages.',
+    piece: piece('headboard-bordered', {
+      name: 'Guest room headboard',
+      covering: { ...newPiece('headboard-bordered').covering, border: 100, borders: 'three' },
+    }),
+    figures: [
+      {
+        what: 'side border, cut length',
+        of: (plan) => cut(plan, 'border-1').height,
+        least: 1030,
+        most: 1090,
+        why: 'a metre of board from the top edge to the bottom one, and a hand to pull at both ends',
+      },
+      {
+        what: 'lip strip',
+        of: (plan) => plan.cover.seams.find(({ id }) => id === 'inner')!.length,
+        least: 3050,
+        most: 3130,
+        why: '1300 across the top and 900 down either side: none along the bottom',
+      },
+    ],
+    order: ['board', 'lip-strips', 'cloth', 'sew', 'inner-panel', 'border-tack', 'border-foam', 'border-pull', 'band-tack', 'staple'],
+    buys: ['cloth.length', 'lip', 'card', 'cord', 'staple.count'],
+  },
+  {
+    id: 'wedges-from-packets',
+    title: 'Six raked dome seats: wedges in pairs, backed foam stretched over',
+    inputs:
+      '450 / 390 × 420; main pad 50 in front and 70 behind, cut in pairs; 5 mm backed foam over all instead of wadding; crown pads from packets of 10, 400 × 400.',
+    piece: piece('chair-seat', {
+      name: 'Dome seat, raked',
+      count: 6,
+      wadding: 'backed-5',
+      pads: mainPad('chair-seat', { thickness: 50, wedge: 70, pair: true }).map((pad) =>
+        pad.role === 'crown' ? { ...pad, packet: { width: 400, length: 400, each: 10 } } : pad,
+      ),
+    }),
+    figures: [
+      {
+        what: 'blocks for six wedges',
+        of: (plan) => plan.foam.find(({ pair }) => pair)!.count / plan.foam.find(({ pair }) => pair)!.layers.length,
+        least: 3,
+        most: 3,
+        why: 'one cut through a block of 120 makes two',
+      },
+      {
+        what: 'packets of crown pads',
+        of: (plan) => plan.cut.foam.layouts.find(({ packets }) => packets !== null)!.packets!,
+        least: 1,
+        most: 1,
+        why: 'six pads of 394 × 370, one from each piece',
+      },
+      rollLength(1600, 3000, 'two seats beside each other, three rows'),
+    ],
+    order: ['board', 'foam', 'form-main', 'glue-main', 'wadding', 'cloth', 'staple', 'trim'],
+    buys: ['cloth.length', 'foam.sheets', 'foam.packets.1', 'wadding.length', 'wadding.staples', 'staple.count'],
+  },
 ];

@@ -190,9 +190,9 @@ export const COVERING = record({
       'Border on',
       [
         { id: 'all', name: 'All sides' },
-        { id: 'three', name: 'Three sides, none at the bottom' },
+        { id: 'three', name: 'Three sides' },
       ],
-      { default: 'all' },
+      { default: 'all', hint: 'three: none at the bottom' },
     ),
   ),
   /** a bordered panel: back-tacked piece by piece on the board, or sewn together and pulled on as one */

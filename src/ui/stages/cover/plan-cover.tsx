@@ -67,7 +67,10 @@ export function SeamHandles({ piece, view, size }: LayerProps) {
           0,
         );
         const place = places[nearest]!;
-        const [x, y] = line.points[nearest]!;
+        const own = line.points[(nearest - line.from + places.length) % places.length];
+        // Where there is no seam there is nothing to take hold of.
+        if (!own) return null;
+        const [x, y] = own;
         const by = moves[k]!.by;
         return (
           <Handle
