@@ -72,7 +72,7 @@ test('foam from packets, backed foam stretched over all, a border on three sides
   await expect(slip(page, 'foam.packets.1')).toHaveText('3');
   await expect(page.getByText('24 pieces of 400 × 400 × 50 mm')).toBeVisible();
   await expect(slip(page, 'wadding.staples')).toBeVisible();
-  await expect(page.getByText(/pieces cut so, \d+ packets? to buy/)).toBeVisible();
+  await expect(page.getByText(/pieces cut so, \d+ packets? to buy/).first()).toBeVisible();
 
   const wall = await place(page, { ...newPiece('headboard-bordered'), name: 'Three sides' });
   await page.goto(`/piece/${wall}?stage=cover`);

@@ -2,7 +2,8 @@ import type { Model } from '../build';
 import { clothFor, isMatched, type CoverPiece, type CoverPlan, type LiningPiece } from '../cover';
 import type { FoamPiece } from './foam-pieces';
 import { bounds, type Point, type Polygon } from '../outline';
-import { inParts, packRoll, packSheets, type Blank, type Laid } from './pack';
+import type { Blank, Laid } from './blank';
+import { inParts, packRoll, packSheets } from './pack';
 
 /** Sheets of one foam in one thickness. */
 export type FoamSheets = {

@@ -1,10 +1,6 @@
+import type { Blank, Laid } from './blank';
+import { fewestSheets, leastLength, shortest } from './look';
 import { MaxRectsPacker } from 'maxrects-packer/dist/maxrects-packer.mjs';
-
-/** A rectangle to lay: what it is, its size with the gap not included, mm. */
-export type Blank = { label: string; width: number; height: number };
-
-/** A blank laid down: lower left corner and whether it was turned a quarter. */
-export type Laid = Blank & { x: number; y: number; turned: boolean };
 
 type Rect = { x: number; y: number; width: number; height: number; label: string; rot?: boolean };
 
@@ -19,16 +15,8 @@ function laid(rect: Rect, gap: number): Laid {
   return { label: rect.label, x: rect.x, y: rect.y, width: width - gap, height: height - gap, turned };
 }
 
-/**
- * Lays rectangles on as few sheets as the rectangle packer finds.
- *
- * @param blanks sizes, mm
- * @param sheet width and length, mm
- * @param options.gap left between pieces, mm
- * @param options.turn whether a piece may be turned a quarter
- * @returns the pieces sheet by sheet, and those that fit on none
- */
-export function packSheets(
+/** On as few sheets as the rectangle packer finds. */
+function packedSheets(
   blanks: readonly Blank[],
   sheet: { width: number; height: number },
   options: { gap: number; turn: boolean },
@@ -45,6 +33,28 @@ export function packSheets(
   });
   packer.addArray(rectangles(blanks.filter(fits), options.gap));
   return { sheets: packer.bins.map((bin) => bin.rects.map((rect) => laid(rect, options.gap))), tooLarge };
+}
+
+/**
+ * Lays rectangles on as few sheets as are found, by the packer or by looking from order to order.
+ *
+ * @param blanks sizes, mm
+ * @param sheet width and length, mm
+ * @param options.gap left between pieces, mm
+ * @param options.turn whether a piece may be turned a quarter
+ * @returns the pieces sheet by sheet, and those that fit on none
+ */
+export function packSheets(
+  blanks: readonly Blank[],
+  sheet: { width: number; height: number },
+  options: { gap: number; turn: boolean },
+): { sheets: Laid[][]; tooLarge: Blank[] } {
+  const packed = packedSheets(blanks, sheet, options);
+  const fitting = blanks.filter((blank) => !packed.tooLarge.includes(blank));
+  const least = Math.ceil(fitting.reduce((sum, { width, height }) => sum + width * height, 0) / (sheet.width * sheet.height) - 1e-9);
+  if (packed.sheets.length <= Math.max(1, least)) return packed;
+  const found = fewestSheets(fitting, sheet, options, least);
+  return found && found.length < packed.sheets.length ? { ...packed, sheets: found } : packed;
 }
 
 /**
@@ -76,9 +86,12 @@ export function inParts(blank: Blank, most: { width: number; height: number }, {
 }
 
 /** Stop looking for a shorter roll when the answer is known to this, mm. */
-const ROLL_STEP = 5;
+const ROLL_STEP = 1;
 /** Each try halves what is left to look through; this is more than any roll needs. */
 const MOST_TRIES = 40;
+
+/** Lengths between the least and the best that the packer is asked for beside halving. */
+const PROBES = 12;
 
 /** How often the packer is given a third more room before the pieces are laid one after another. */
 const MORE_ROOM = 4;
@@ -115,7 +128,8 @@ function inRows(blanks: readonly Blank[], rollWidth: number, gap: number): Laid[
 const lengthOf = (laid: readonly Laid[]): number => Math.max(0, ...laid.map(({ y, height }) => y + height));
 
 /**
- * Lays rectangles on a roll: the shortest length on which the packer finds room for all of them, or that rows by hand take.
+ * Lays rectangles on a roll: the shortest length on which the packer finds room for all of them, that rows by hand take, or that
+ * is found by looking from order to order.
  *
  * @param blanks sizes across and along the roll, mm
  * @param rollWidth mm
@@ -133,7 +147,7 @@ export function packRoll(
   const wanted = blanks.filter(fits);
   if (wanted.length === 0) return { length: 0, laid: [], tooLarge };
   const tryLength = (height: number): Laid[] | null => {
-    const { sheets } = packSheets(wanted, { width: rollWidth, height }, options);
+    const { sheets } = packedSheets(wanted, { width: rollWidth, height }, options);
     return sheets.length === 1 && sheets[0]!.length === wanted.length ? sheets[0]! : null;
   };
   let high = wanted.reduce((sum, blank) => sum + Math.max(blank.width, blank.height) + gap, 0);
@@ -153,5 +167,16 @@ export function packRoll(
     } else low = middle;
   }
   if (lengthOf(rows) < lengthOf(best)) best = rows;
+  // What is no longer than it must be is not looked at again.
+  const least = leastLength(wanted, rollWidth, turn);
+  if (lengthOf(best) > least + ROLL_STEP) {
+    const found = shortest(wanted, rollWidth, { gap, turn });
+    if (found.length === wanted.length && lengthOf(found) < lengthOf(best) - 0.5) best = found;
+    // The packer may hold on a short length what it does not on a longer one: halving alone steps over that.
+    for (let k = 1; k < PROBES; k++) {
+      const probed = tryLength(least + ((lengthOf(best) - least) * k) / PROBES);
+      if (probed && lengthOf(probed) < lengthOf(best) - 0.5) best = probed;
+    }
+  }
   return { length: lengthOf(best), laid: best, tooLarge };
 }
