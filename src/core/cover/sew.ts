@@ -6,9 +6,9 @@ import { bounds, crossesItself, type Point } from '../outline';
 import { kindOf, PieceProblems, type Covering } from '../piece';
 import { choicesOf } from './choices';
 import { seamTakeUp, secondParts } from './cloths-on';
-import { takeUpOf, type ChannelPlan } from './details/channels';
+import { takeUpOf } from './details/channels';
 import { slackOpening, slackTaken, withMotifMark } from './details/finish';
-import { linings } from './details/linings';
+import { backedFoam, linings } from './details/linings';
 import { loosePlans } from './details/loose';
 import { notchPlaces } from './details/notch-places';
 import { seamPlans, tackStrips } from './details/seam-plans';
@@ -17,7 +17,7 @@ import { weltsOf } from './details/welts';
 import { reachOf } from './judge/reach';
 import { sewnCheck } from './judge/sewn-check';
 import { suitsOf } from './judge/suits';
-import { flatPiece, type CoverPiece, type LiningPiece } from './laying/cloth-piece';
+import type { CoverPiece } from './laying/cloth-piece';
 import { SeamTooDeep } from './laying/disc-mesh';
 import { flatTasks, makePanel, type FlatTask, type MadePanel } from './laying/make-panel';
 import type { Making, PanelSpec } from './laying/panel-spec';
@@ -164,14 +164,6 @@ function plainPieces(input: CoverInput, { way, working, making, made, beyond, cu
   const top = pulledTop(making, working.give, model);
   if (!top) return { pieces: [{ ...blank, motif }], maps: [], fullness: 0, open };
   return { pieces: [{ ...blank, motif, strain: top.summary }], maps: [top.map], fullness: top.fullness, open };
-}
-
-/** Channels are quilted on backed foam cut like the piece itself. */
-function backedFoam(pieces: readonly CoverPiece[], channels: ChannelPlan | null): LiningPiece[] {
-  const quilted = channels && channels.backing > 0 ? pieces.find((piece) => piece.id === channels.piece) : undefined;
-  return quilted
-    ? [{ ...flatPiece(`Backed foam, ${Math.round(channels!.backing)} mm`, quilted.count, quilted.outline), material: 'backed-foam' }]
-    : [];
 }
 
 /** The largest share of the give that any piece takes. */

@@ -2,16 +2,16 @@ import { coursesOf, deckPlan, edgeStrips, frameCuts, stretchedIn, trimBends } fr
 import type { Model } from '../build';
 import { wayOf, type LiningPiece, type ZipPlan } from '../cover';
 import { gluedLayers, type FoamPiece } from '../cut';
-import { isStretched, stretchedStaples, STRETCHED_APART } from '../foam';
 import { outlineSize, type Outline } from '../outline';
 import { kindOf, letInto, PAD_ROLES, type Opening, type Pad, type Pocket, type StripItem, type StripRecord } from '../piece';
 import { findingOf, inTurn, meetings, partName, partOf } from '../strip';
 import { CAUTIONS } from './cautions';
 import { metresRound } from './metres';
+import { apart, overAllStep } from './over-all-steps';
 import { step, type Step } from './step';
 
 /** Plain handling times that no house rule is worth having for, minutes. */
-const HANDLING = { checkBoard: 4, layWadding: 3, takeOff: 3, finding: 10, carvePass: 2, keep: 10, hessian: 8, patch: 12, form: 12 };
+const HANDLING = { checkBoard: 4, takeOff: 3, finding: 10, carvePass: 2, keep: 10, hessian: 8, patch: 12, form: 12 };
 
 /** Of gluing, this share is spraying; the rest is laying and pressing. */
 const SPRAYING = 0.6;
@@ -355,24 +355,6 @@ function glueSteps(model: Model, pad: FoamPiece, { joints, first }: { joints: nu
   ];
 }
 
-/** Where a pad is cut apart because what lies outside the line is laid once the panel inside it is on. */
-function apart({ piece: { covering } }: Model): string {
-  const line = wayOf(covering.way).laidApart?.(covering);
-  return line ? `Cut it along ${line}: the inside is laid now, the frame round it is kept for the border. ` : '';
-}
-
-/** How wadding is laid: round a loose pad, under a wall piece, or to the board's lower edge where a seat drops in. */
-const WADDED = {
-  round: 'A light coat of glue; round the pad and butt its edges; no fold at the corners.',
-  under: 'Glue on top, down the sides, and staple it under; no fold at the corners.',
-  edge: 'Glue on top and down the sides; trim it at the board’s lower edge: bulk under the board keeps a seat from dropping in.',
-} as const;
-
-function wrapped({ piece }: Model): keyof typeof WADDED {
-  if (wayOf(piece.covering.way).loose) return 'round';
-  return kindOf(piece.kind).traits.wall ? 'under' : 'edge';
-}
-
 /** Gluing every pad that lies on something; the glue is tried before the first. */
 function gluing(model: Model, foam: readonly FoamPiece[]): Step[] {
   return foam
@@ -382,44 +364,8 @@ function gluing(model: Model, foam: readonly FoamPiece[]): Step[] {
     .flatMap(({ pad, joints }, i) => glueSteps(model, pad, { joints, first: i === 0 }));
 }
 
-/** Thin backed foam is not glued but drawn over all and held inside the cover's own line. */
-function stretchedStep(model: Model, wadding: LiningPiece, zip: ZipPlan | null): Step {
-  const { rule, piece } = model;
-  const loose = wayOf(piece.covering.way).loose;
-  const { pan } = kindOf(piece.kind).traits;
-  const staples = stretchedStaples(wadding, rule('staplePitch'));
-  const held = loose
-    ? 'Sew or glue its meeting edges together round the pad, edge to edge'
-    : pan
-      ? `Glue it ${rule('waddingUnder')} mm round the pan’s edge and trim it there, short of every hole`
-      : `Staple it every ${Math.round(STRETCHED_APART * rule('staplePitch'))} mm, inside the line of the cover, and trim it there`;
-  return step(
-    'wadding',
-    'Stretch the backed foam over all',
-    `${apart(model)}Foam side down, its backing out, so that the cover slides on it. From the middle outwards, smooth but not pulled thin: where it is strained it goes thin and the edge reads through. ${held}; at corners cut a V out and butt the edges, nothing lies double.${zipWords(model, zip)}`,
-    HANDLING.layWadding + (metresRound([wadding]) * rule('timeClothMetre')) / 60 + (loose || pan ? 0 : (staples * rule('timeStaple')) / 60),
-    { caution: loose || pan ? CAUTIONS.glue : CAUTIONS.staples },
-  );
-}
-
-/** Where a zip runs, nothing loose lies under it: a slider bites what it meets. */
-function zipWords({ rule }: Model, zip: ZipPlan | null): string {
-  const free = 2 * rule('zipFree');
-  return zip
-    ? ` Along the zip at the ${zip.place} trim a strip away ${free} mm wide and ${Math.round(zip.length)} mm long, its teeth in the middle.`
-    : '';
-}
-
 /** Cutting, carving and gluing the pads, and the wadding over them. */
 export function buildSteps(model: Model, foam: readonly FoamPiece[], wadding: LiningPiece | null, zip: ZipPlan | null): Step[] {
   const pads = foam.length > 0 ? [...cutSteps(model, foam), ...gluing(model, foam)] : [];
-  if (!wadding) return pads;
-  if (isStretched(wadding.material)) return [...pads, stretchedStep(model, wadding, zip)];
-  const minutes = HANDLING.layWadding + (metresRound([wadding]) * model.rule('timeClothMetre')) / 60;
-  return [
-    ...pads,
-    step('wadding', 'Lay the wadding', `${apart(model)}${WADDED[wrapped(model)]}${zipWords(model, zip)}`, minutes, {
-      caution: CAUTIONS.glue,
-    }),
-  ];
+  return wadding ? [...pads, overAllStep(model, wadding, zip)] : pads;
 }

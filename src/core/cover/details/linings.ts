@@ -1,8 +1,9 @@
 import type { Model } from '../../build';
 import { bounds, withoutLoops, type Point, type Polygon } from '../../outline';
 import type { Covering } from '../../piece';
+import type { ChannelPlan } from './channels';
 import { growOutline } from '../pulled/grow';
-import { flatPiece, type LiningPiece } from '../laying/cloth-piece';
+import { flatPiece, type CoverPiece, type LiningPiece } from '../laying/cloth-piece';
 import type { StationWrap } from '../pulled/wrap';
 
 /**
@@ -45,4 +46,12 @@ export function linings(model: Model, stations: readonly StationWrap[], covering
       blank((s) => s.side + s.return),
     );
   return made;
+}
+
+/** Channels are quilted on backed foam cut like the piece itself. */
+export function backedFoam(pieces: readonly CoverPiece[], channels: ChannelPlan | null): LiningPiece[] {
+  const quilted = channels && channels.backing > 0 ? pieces.find((piece) => piece.id === channels.piece) : undefined;
+  return quilted
+    ? [{ ...flatPiece(`Backed foam, ${Math.round(channels!.backing)} mm`, quilted.count, quilted.outline), material: 'backed-foam' }]
+    : [];
 }
