@@ -28,7 +28,7 @@ import { padOffsets, type OffsetRules } from './pad-offset';
 export type BuiltFoam = { foam: Foam; answer: FoamAnswer };
 
 /** How a pad is cut: nothing of that is left once it lies there. */
-const HOW_CUT = ['blocks', 'scrap', 'trim', 'pair', 'packet'] as const;
+const HOW_CUT = ['blocks', 'scrap', 'trim', 'pair', 'packet', 'blocksDeep'] as const;
 
 /** A pad as it lies in the stack. */
 export type LyingPad = Omit<Pad, (typeof HOW_CUT)[number]>;

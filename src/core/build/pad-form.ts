@@ -6,6 +6,8 @@ import { monotoneThrough } from './mould';
 /** How thick a pad is at a place in the plan before its rim is worked, mm. */
 export type PadForm = (at: Point) => number;
 
+type Formed = Pick<Pad, 'thickness' | 'wedge' | 'wedgeWay' | 'profile'>;
+
 type Of<K extends PadProfile['kind']> = Extract<PadProfile, { kind: K }>;
 
 /** A raised cosine: whole in the middle, nothing and level from its rim on; `share` is how far out, 1 at the rim. */
@@ -63,10 +65,11 @@ function byScan({ map }: Of<'scanned'>, thickness: number): PadForm {
  * @param pad of the document
  * @param outline of the pad, mm
  */
-export function padForm({ thickness, wedge, profile }: Pick<Pad, 'thickness' | 'wedge' | 'profile'>, outline: Polygon): PadForm | null {
-  const { minY, maxY } = bounds(outline);
-  const slope = typeof wedge === 'number' ? (wedge - thickness) / (maxY - minY || 1) : 0;
-  const level: PadForm = ([, y]) => thickness + slope * Math.min(maxY - minY, Math.max(0, y - minY));
+export function padForm({ thickness, wedge, wedgeWay, profile }: Formed, outline: Polygon): PadForm | null {
+  const { minX, maxX, minY, maxY } = bounds(outline);
+  const [axis, low, long] = wedgeWay === 'right' ? ([0, minX, maxX - minX] as const) : ([1, minY, maxY - minY] as const);
+  const slope = typeof wedge === 'number' ? (wedge - thickness) / (long || 1) : 0;
+  const level: PadForm = (at) => thickness + slope * Math.min(long, Math.max(0, at[axis] - low));
   switch (profile?.kind) {
     case 'hollow': {
       const { x, y, width, length, by } = profile;
@@ -96,16 +99,19 @@ const FINE = 4;
 
 /**
  * The side of a pad that is the same over its whole width, as it is drawn on the foam: from its near edge, from its
- * underside; null where it is level, or not the same over its width.
+ * underside – of a wedge from left to right from its left edge; null where it is level, or not the same over its width.
  *
  * @param pad of the document
  * @param outline of the pad, mm
  */
-export function sideOf(pad: Pick<Pad, 'thickness' | 'wedge' | 'profile'>, outline: Polygon): Point[] | null {
+export function sideOf(pad: Formed, outline: Polygon): Point[] | null {
   const form = padForm(pad, outline);
   const kind = pad.profile?.kind;
   if (!form || kind === 'hollow' || kind === 'read' || kind === 'scanned') return null;
-  const { minY, height: depth } = bounds(outline);
+  const { minX, width, minY, height: depth } = bounds(outline);
+  if (pad.wedgeWay === 'right' && typeof pad.wedge === 'number' && pad.wedge !== pad.thickness && kind !== 'side')
+    // Thicker one way and dipped the other it is nowhere the same over its width.
+    return kind ? null : [0, width].map((at): Point => [at, form([minX + at, 0])]);
   const curved = kind === 'dip' || kind === 'rise' || (pad.profile?.kind === 'side' && pad.profile.faired);
   const corners = pad.profile?.kind === 'side' ? pad.profile.points.map(({ at }) => at) : [];
   const fine = curved ? Array.from({ length: Math.ceil(depth / FINE) }, (_, i) => (i * depth) / Math.ceil(depth / FINE)) : [];

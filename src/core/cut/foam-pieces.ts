@@ -2,7 +2,7 @@ import { intersectD, FillRule } from 'clipper2-ts';
 import { sideOf, type BuiltPad, type Model } from '../build';
 import { laminate } from '../foam';
 import { bounds, offsetPolygon, polygonArea, type Point, type Polygon } from '../outline';
-import { letInto, thickest, type Packet, type Pad, type Pocket } from '../piece';
+import { letInto, thickest, WEDGE_WAYS, type Packet, type Pad, type Pocket } from '../piece';
 
 /** One block of a pad: what is cut as one piece. */
 export type FoamBlock = { outline: Polygon; width: number; height: number; area: number };
@@ -43,6 +43,8 @@ export type FoamPiece = {
   letIn: Polygon[];
   /** its side as it is drawn on the foam, from its near edge and its underside: where it is cut to a line; null where it is level */
   side: Point[] | null;
+  /** what the ends of that side are called */
+  sideEnds: readonly [string, string];
   /** the pad that this one is let into, from above: the insert of a pocket, or fresh foam in old */
   insertOf: string | null;
   /** which of what is let into it, from 1 */
@@ -60,6 +62,11 @@ export function pocketOutline({ x, y, width, length }: Pocket): Polygon {
     const angle = (2 * Math.PI * i) / OVAL;
     return [x + (width / 2) * Math.cos(angle), y + (length / 2) * Math.sin(angle)];
   });
+}
+
+/** What the ends of a pad's side are called: a wedge may run from left to right. */
+export function endsOf({ wedge, wedgeWay, profile }: Pick<Pad, 'wedge' | 'wedgeWay' | 'profile'>): readonly [string, string] {
+  return typeof wedge === 'number' && !profile ? (WEDGE_WAYS.find(({ id }) => id === wedgeWay) ?? WEDGE_WAYS[0]).ends : WEDGE_WAYS[0].ends;
 }
 
 /** What is let into a pad: laid in from above and trimmed flush, so the next thickness sold does. */
@@ -92,6 +99,7 @@ function insertPieces({ piece }: Model, { pad, letIn }: BuiltPad): FoamPiece[] {
       kept: null,
       letIn: [],
       side: null,
+      sideEnds: endsOf(pad),
       insertOf: pad.id,
       nth: own + 1,
       blend: pocket.blend ?? 0,
@@ -200,10 +208,12 @@ export function foamPieces(model: Model): FoamPiece[] {
     const [box, own] = [bounds(polygon), bounds(built.polygon)];
     const packet = kept ? null : (pad.packet ?? null);
     const parts = packet ? fromPacket(box, packet) : { across: 1, deep: 1 };
-    const blocks = inBlocks(polygon, Math.max(parts.across, pad.blocks ?? 1), parts.deep);
+    const deep = Math.max(parts.deep, pad.blocksDeep ?? 1);
+    const across = Math.max(parts.across, pad.blocks ?? 1);
+    const blocks = inBlocks(polygon, across, deep);
     const all = model.piece.count * blocks.length;
-    // Of a wedge joined one behind the other no two parts are alike.
-    const pair = parts.deep === 1 && isPaired(pad, all);
+    // Of a wedge joined along its slope no two parts are alike.
+    const pair = (pad.wedgeWay === 'right' ? across : deep) === 1 && isPaired(pad, all);
     const made = pair ? pad.thickness + pad.wedge! : thickest(pad);
     const { layers, exact } = kept ? { layers: [pad.thickness], exact: true } : laminate(made, foam.sold);
     return {
@@ -229,6 +239,7 @@ export function foamPieces(model: Model): FoamPiece[] {
       kept,
       letIn: letInto(pad).map(pocketOutline),
       side: kept ? null : sideOf(pad, built.polygon),
+      sideEnds: endsOf(pad),
       insertOf: null,
       nth: 1,
       blend: 0,

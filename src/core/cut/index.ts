@@ -1,4 +1,4 @@
-export { canBeTrimmed, foamPieces, fromPacket, gluedLayers, isPaired, type FoamPiece } from './foam-pieces';
+export { canBeTrimmed, endsOf, foamPieces, fromPacket, gluedLayers, isPaired, type FoamPiece } from './foam-pieces';
 export { biasBlocks, cutPlan, sheetsAlike, type BiasBlock, type CutPlan, type CutSet, type FoamSheets, type RollLayout } from './layout';
 export type { Blank, Laid } from './blank';
 export { packRoll, packSheets } from './pack';

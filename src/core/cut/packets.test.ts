@@ -116,3 +116,37 @@ describe('wedges in pairs', () => {
     expect(plan(found.apply).cut.foam.sheets).toBe(plan(many).cut.foam.sheets - found.sheets);
   });
 });
+
+describe('wedges and blocks both ways', () => {
+  const square = newPiece('chair-seat', { type: 'rectangle', width: 420, depth: 420, cornerRadius: { front: 20, back: 20 } });
+  const to = (wedgeWay: 'far' | 'right'): Plan => plan(withMain(square, { thickness: 50, wedge: 70, wedgeWay }));
+  const [far, right] = [to('far'), to('right')];
+
+  it('a wedge from left to right is the same wedge a quarter turn on', () => {
+    const at = (of: Plan, edge: string): number => of.stations.find((own) => own.edge === edge && own.turn === 0)!.edgeHeight;
+    expect(at(right, 'right') - at(right, 'left')).toBeGreaterThan(8);
+    expect(Math.abs(at(right, 'right') - at(far, 'back'))).toBeLessThan(1.5);
+    expect(right.surface.height).toBeCloseTo(far.surface.height, 0);
+    expect(main(right).side).toEqual([
+      [0, 50],
+      [main(right).finished.width, 70],
+    ]);
+    expect(right.steps.find(({ key }) => key.startsWith('form-'))!.detail).toContain('50 mm at the left edge, 70 mm at the right edge');
+  });
+
+  it('blocks lie side by side and one behind the other, and are all of the pad', () => {
+    const pad = main(plan(withMain(square, { blocks: 2, blocksDeep: 3 })));
+    expect(pad.blocks).toHaveLength(6);
+    expect(pad.blocks.reduce((sum, { area }) => sum + area, 0)).toBeCloseTo(pad.area, 0);
+    expect(Math.max(...pad.blocks.map(({ height }) => height))).toBeCloseTo(pad.height / 3, 2);
+  });
+
+  it('wedges pair where they are joined across their slope, not along it', () => {
+    const joined = (change: Partial<Pad>) =>
+      main(plan(withMain({ ...square, count: 4 }, { thickness: 50, wedge: 70, pair: true, ...change })));
+    expect(joined({ blocks: 2 }).pair).toBe(true);
+    expect(joined({ blocksDeep: 2 }).pair).toBe(false);
+    expect(joined({ blocks: 2, wedgeWay: 'right' }).pair).toBe(false);
+    expect(joined({ blocksDeep: 2, wedgeWay: 'right' }).pair).toBe(true);
+  });
+});

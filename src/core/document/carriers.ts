@@ -84,6 +84,8 @@ export const CARRIERS: [string, Piece][] = [
         {
           ...chair.pads[1]!,
           wedge: 60,
+          wedgeWay: 'right',
+          blocksDeep: 2,
           profile: { kind: 'hollow', x: 0, y: 0, width: 200, length: 180, by: 8 },
           blocks: 2,
           pair: true,

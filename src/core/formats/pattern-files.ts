@@ -5,7 +5,7 @@ import { findMaterial, WADDINGS } from '../foam';
 import { bounds, type Point } from '../outline';
 import type { Piece } from '../piece';
 import type { Plan } from '../plan';
-import { newOf } from '../strip';
+import { keptLayers, newOf } from '../strip';
 import type { PatternFormat } from './pattern-formats';
 import { templatesOf, type LineLayer, type Template } from './templates';
 
@@ -201,6 +201,7 @@ const materialName = (id: string): string => findMaterial(WADDINGS, id)?.name ??
 /** Everything that is cut, a line each: foam, cloth and linings, welts, of every outline in the set. */
 export function cutRows(plan: Plan, piece: Pick<Piece, 'cloth' | 'second' | 'count' | 'strip'>): CutRow[] {
   const cover = newOf(plan.cover, piece);
+  const kept = keptLayers(piece);
   const cloth = { cover: piece.cloth.name, second: piece.second?.name ?? '', lining: 'lining cloth' };
   // A row is what is laid on a sheet: a pad's every layer, and of one that is joined every block.
   const foam = (pads: Plan['foam'], of: string): CutRow[] =>
@@ -257,7 +258,7 @@ export function cutRows(plan: Plan, piece: Pick<Piece, 'cloth' | 'second' | 'cou
   return [
     ...foam(plan.foam, ''),
     ...covers(cover.pieces),
-    ...linings([plan.wadding, plan.dustCover, ...cover.linings]),
+    ...linings([kept.has('wadding') ? null : plan.wadding, kept.has('dust') ? null : plan.dustCover, ...cover.linings]),
     ...cover.welts.map((welt): CutRow => ({
       what: `Welt strip, ${welt.name.toLowerCase()}${OF_CLOTH[welt.cloth]}`,
       of: cloth[welt.cloth],

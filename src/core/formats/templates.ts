@@ -190,8 +190,8 @@ function stencil(foam: FoamPiece, of = ''): Bare[] {
       lines: [{ outline: [[from, 0], [to, 0], ...[...side].reverse()], closed: true, layer: 'cut' }],
       marks: [],
       labels: [
-        { at: [from, 0], says: 'near edge, underside' },
-        { at: [to, 0], says: 'far edge' },
+        { at: [from, 0], says: `${foam.sideEnds[0]} edge, underside` },
+        { at: [to, 0], says: `${foam.sideEnds[1]} edge` },
       ],
       // A stencil is held to the foam and drawn round: its size alone does not do.
       detailed: true,

@@ -21,7 +21,7 @@ import { BOARDS, findMaterial } from '../foam';
 import type { HouseRules } from '../house';
 import { outlineArea, outlineSize } from '../outline';
 import type { Piece } from '../piece';
-import { newOf } from '../strip';
+import { keptLayers, newOf } from '../strip';
 import { runSteps, type Step } from '../run';
 import { pocketPlan, type PocketPlan } from '../sit';
 import type { Plan, VariantPlan } from './types';
@@ -153,10 +153,11 @@ export function cutStep(model: Model, planner: Models, fineness: Fineness = 'own
   const foam = foamStep(model);
   const { wadding, dust } = liningsStep(model, fineness);
   const variants = variantsStep(model, planner);
+  const kept = keptLayers(model.piece);
   const sets: CutSet[] = [
     { count: own.piece.count, foam, covers: cover.pieces, wadding, dust },
     ...variants.map((v) => ({ count: v.count, foam: v.foam, covers: v.covers, wadding: v.wadding, dust: v.dustCover })),
-  ];
+  ].map((set) => ({ ...set, wadding: kept.has('wadding') ? null : set.wadding, dust: kept.has('dust') ? null : set.dust }));
   const reads = [
     whole,
     foam,
@@ -167,6 +168,7 @@ export function cutStep(model: Model, planner: Models, fineness: Fineness = 'own
     clothRead(model.piece),
     model.piece.count,
     model.piece.strip?.cover ?? null,
+    [...kept].join(' '),
   ];
   return model.keep('cut', reads, () => cutPlan(model, sets, cover));
 }

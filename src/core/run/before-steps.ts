@@ -1,7 +1,7 @@
 import { coursesOf, deckPlan, edgeStrips, frameCuts, stretchedIn, trimBends } from '../base';
 import type { Model } from '../build';
 import { wayOf, type LiningPiece, type ZipPlan } from '../cover';
-import { gluedLayers, type FoamPiece } from '../cut';
+import { endsOf, gluedLayers, type FoamPiece } from '../cut';
 import { outlineSize, type Outline } from '../outline';
 import { kindOf, letInto, PAD_ROLES, type Opening, type Pad, type Pocket, type StripItem, type StripRecord } from '../piece';
 import { findingOf, inTurn, meetings, partName, partOf } from '../strip';
@@ -220,8 +220,10 @@ function trimStep({ rule }: Model, pad: FoamPiece, overhang: number): Step {
 }
 
 /** What is done to a pad's top, by its form. */
-function formWords({ profile, wedge, thickness }: Pad): string | null {
+function formWords(pad: Pad): string | null {
+  const { profile, wedge, thickness } = pad;
   const say = (mm: number): number => Math.round(mm);
+  const [one, other] = endsOf(pad);
   switch (profile?.kind) {
     case 'hollow':
       return `Draw the oval, ${say(profile.width)} × ${say(profile.length)} mm, its middle ${placeWords(profile.x, profile.y)}; carve it ${say(profile.by)} mm deep in the middle, running out to nothing at the line; feel left against right.`;
@@ -235,15 +237,17 @@ function formWords({ profile, wedge, thickness }: Pad): string | null {
       return 'Carve it to the readings: mark each across the pad, the middle first, then the sides; feel left against right.';
     default:
       return typeof wedge === 'number' && wedge !== thickness
-        ? `Hold the stencil to both sides and cut from line to line: ${say(thickness)} mm at the near edge, ${say(wedge)} mm at the far edge.`
+        ? `Hold the stencil to both sides and cut from line to line: ${say(thickness)} mm at the ${one} edge, ${say(wedge)} mm at the ${other} edge.`
         : null;
   }
 }
 
 /** One slope through a block makes two wedges: the upper one is turned round. */
-function pairWords({ thickness, wedge }: Pad, made: number): string {
+function pairWords(pad: Pad, made: number): string {
+  const { thickness, wedge } = pad;
   const say = (mm: number): number => Math.round(mm);
-  return `Two from each block of ${say(made)} mm: hold the stencil to both sides, ${say(thickness)} mm at the near edge and ${say(wedge!)} mm at the far edge, and cut once from line to line; what comes off above is the second wedge, turned round and over. Mark near and far on both.`;
+  const [one, other] = endsOf(pad);
+  return `Two from each block of ${say(made)} mm: hold the stencil to both sides, ${say(thickness)} mm at the ${one} edge and ${say(wedge!)} mm at the ${other} edge, and cut once from line to line; what comes off above is the second wedge, turned round and over. Mark ${one} and ${other} on both.`;
 }
 
 /** Where a place lies, in words. */

@@ -4,7 +4,7 @@ import type { FoamPiece } from '../cut';
 import { FASTENERS, type Fastening } from '../fix';
 import { polygonPerimeter } from '../outline';
 import { HARDWARE_KINDS, STRIP_KINDS, type Hardware } from '../piece';
-import { newOf, otherParts, partComes, partName, reassembly } from '../strip';
+import { keptLayers, newOf, otherParts, partComes, partName, reassembly } from '../strip';
 import { boardSteps, buildSteps, deckSteps, stripSteps, woodSteps } from './before-steps';
 import { CAUTIONS } from './cautions';
 import { looseSteps } from './loose-steps';
@@ -44,7 +44,7 @@ function dustStep({ rule, piece }: Model, dust: LiningPiece): Step {
   const staples = Math.ceil(polygonPerimeter(dust.outline) / (2 * rule('staplePitch')));
   return step(
     'dust',
-    'Dust cover',
+    keptLayers(piece).has('dust') ? 'The old dust cover' : 'Dust cover',
     `Turn ${rule('dustTurn')} mm under, ${rule('dustInset')} mm in from the edge.${roundPlates(piece.base.hardware ?? [])}`,
     (staples * rule('timeStaple')) / 60 + 1,
     { caution: CAUTIONS.staples },
@@ -52,7 +52,7 @@ function dustStep({ rule, piece }: Model, dust: LiningPiece): Step {
 }
 
 /** What came off goes back on in the reverse order; what is replaced was made new before, fasteners and hardware were not. */
-function refitSteps({ piece: { strip } }: Model): Step[] {
+function refitSteps({ piece: { strip } }: Model, laid: ReadonlySet<string>): Step[] {
   // What was pinned on photos of the whole is wanted from the first thing that goes back on.
   const pinned = (strip?.photos ?? []).filter((name) => strip?.pins?.some(({ photo }) => photo === name));
   const madeNew = new Set<string>(STRIP_KINDS.filter((kind) => kind.again === 'replace').map((kind) => kind.id));
@@ -62,6 +62,7 @@ function refitSteps({ piece: { strip } }: Model): Step[] {
       .filter((part) => part.again !== 'replace' || !madeNew.has(part.item.what))
       // An old cover goes on where a new one would: its own steps put it there.
       .filter((part) => part.item.what !== 'cover' || !strip?.cover.some(({ back }) => back))
+      .filter((part) => part.again !== 'refit' || !laid.has(part.item.what))
       .map((part, k) =>
         step(
           `refit-${part.item.id}`,
@@ -109,6 +110,12 @@ export function runSteps({ fastening, foam, wadding, dust, cover }: Ingredients)
   const model: Model =
     border === null ? fastening.model : { ...fastening.model, piece: { ...piece, covering: { ...piece.covering, border } } };
   const { fasten, finish } = fastenerSteps(fastening);
+  // Layers that have a step of their own go back in it.
+  const laid = new Set([
+    ...(wadding ? ['wadding'] : []),
+    ...(dust ? ['dust'] : []),
+    ...cover.linings.flatMap(({ material }) => (material === 'liner' ? ['lining'] : [material])),
+  ]);
   return [
     ...stripSteps(model),
     ...boardSteps(model),
@@ -123,7 +130,7 @@ export function runSteps({ fastening, foam, wadding, dust, cover }: Ingredients)
     ...finish,
     ...looseSteps(cover, model.rule),
     ...(dust ? [dustStep(model, dust)] : []),
-    ...refitSteps(model),
+    ...refitSteps(model, laid),
     ...partSteps(model, 'after'),
     step('measure', 'Measure and label', 'Crown and height against the sizes; label with serial and day.', HANDLING.measure, {
       caution: CAUTIONS.fire,

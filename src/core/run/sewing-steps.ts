@@ -2,7 +2,7 @@ import type { Model } from '../build';
 import { stitchingWords } from '../cloth';
 import { choicesOf, joinLength, OF_CLOTH, seamTakeUp, wayOf, type CoverPlan, type SewnFacts } from '../cover';
 import type { Cloth, Covering } from '../piece';
-import { goesBack } from '../strip';
+import { goesBack, isKept, keptLayers } from '../strip';
 import { CAUTIONS } from './cautions';
 import { metresRound } from './metres';
 import { step, type Step } from './step';
@@ -147,12 +147,21 @@ function stitchSteps(model: Model, cover: CoverPlan): Step[] {
   return steps;
 }
 
-function liningSteps({ linings }: CoverPlan): Step[] {
+function liningSteps({ piece }: Model, { linings }: CoverPlan): Step[] {
+  const kept = keptLayers(piece);
   return linings.flatMap((lining) => {
     const laying = LAYING[lining.material];
     if (!laying) return [];
     const { detail, minutes, caution } = laying;
-    return [step(`lay-${lining.material}`, `Lay on the ${lining.name.toLowerCase()}`, detail, minutes, caution ? { caution } : {})];
+    return [
+      step(
+        `lay-${lining.material}`,
+        `Lay on the ${isKept(kept, lining.material) ? 'old ' : ''}${lining.name.toLowerCase()}`,
+        detail,
+        minutes,
+        caution ? { caution } : {},
+      ),
+    ];
   });
 }
 
@@ -193,7 +202,7 @@ export function sewingSteps(model: Model, whole: CoverPlan, cover: CoverPlan): S
     ...channelSteps(model, cover),
     ...(cover.pieces.length > 0 ? [cutStep(model, cover)] : []),
     ...stitchSteps(model, cover),
-    ...liningSteps(cover),
+    ...liningSteps(model, whole),
     ...(own?.before ?? []),
   ];
   if (piece.count > 1 && cover.pieces.length > 0)

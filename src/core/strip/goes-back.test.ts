@@ -4,6 +4,7 @@ import { cutRows } from '../formats/pattern-files';
 import { newChairSeat, newPiece, type OldPiece, type Piece } from '../piece';
 import { planPiece } from '../plan';
 import { sizesOf } from '../sizes';
+import { stripItem } from '../../testing/strip-item';
 import { NO_STRIP } from './no-strip';
 
 /** No sitting and larger triangles: these tests ask for neither. */
@@ -90,6 +91,36 @@ describe('an old cover that goes on again', () => {
     expect(cutRows(plan, piece).map(({ what }) => what)).not.toContain('Cover');
     // The new foam is still cut.
     expect(cutRows(plan, piece).length).toBeGreaterThan(0);
+  });
+});
+
+describe('old layers that go back as they came', () => {
+  const items = ['wadding', 'dust', 'lining'].map((what, k) =>
+    stripItem(`s-${k}`, { what: what as 'wadding', name: `Old ${what}`, again: 'refit' }),
+  );
+  const covering = { ...plain.covering, liner: true };
+  const fresh = judged({ ...plain, covering });
+  const piece: Piece = { ...plain, covering, strip: { ...NO_STRIP, items } };
+  const back = judged(piece);
+
+  it('are neither cut nor bought, and lie where new ones would', () => {
+    expect([fresh.cut.wadding, fresh.cut.dustCover, fresh.cut.lining].every(Boolean)).toBe(true);
+    expect([back.cut.wadding, back.cut.dustCover, back.cut.lining]).toEqual([null, null, null]);
+    expect(back.surface).toEqual(fresh.surface);
+    expect(back.cover.pieces).toEqual(fresh.cover.pieces);
+    const whats = cutRows(back, piece).map(({ what }) => what);
+    for (const gone of ['Wadding', 'Dust cover', 'Liner cloth']) expect(whats).not.toContain(gone);
+  });
+
+  it('go back in the step that lays them, once', () => {
+    const named = back.steps.map(({ key, name }) => `${key}: ${name}`);
+    expect(named).toContain('wadding: Lay the old wadding back');
+    expect(named).toContain('lay-liner: Lay on the old liner cloth');
+    expect(named).toContain('dust: The old dust cover');
+    expect(back.steps.some(({ key }) => key.startsWith('refit-'))).toBe(false);
+    // Where there is no such layer in the build, what goes back still has its step.
+    const none = judged({ ...piece, wadding: null });
+    expect(none.steps.map(({ key }) => key)).toContain('refit-s-0');
   });
 });
 

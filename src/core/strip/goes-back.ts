@@ -2,6 +2,7 @@ import { giveOf, preShrink } from '../cloth';
 import type { CoverPiece, CoverPlan } from '../cover';
 import { bounds } from '../outline';
 import type { Cloth, OldPiece, Piece } from '../piece';
+import { partComes, partOf } from './chair-parts';
 
 /**
  * Of what a cloth gives, what is still in an old cover: it has been pulled once and has kept part of it. A master counts on
@@ -116,6 +117,23 @@ export function tooThick({ thicker }: GoesBack): number {
   return thicker !== null && thicker < 0 ? Math.ceil(-thicker) : 0;
 }
 
+/** What is laid under or over everything else and may go back as it came. */
+export type KeptLayer = 'wadding' | 'film' | 'lining' | 'dust';
+const LAYERS: readonly KeptLayer[] = ['wadding', 'film', 'lining', 'dust'];
+/** The lining that each of them is. */
+const MATERIAL: Partial<Record<KeptLayer, string>> = { film: 'film', lining: 'liner' };
+
+/** Which layers of this piece go back as they came: nothing is cut or bought for them. */
+export function keptLayers({ strip }: Pick<Piece, 'strip'>): ReadonlySet<KeptLayer> {
+  const back = (strip?.items ?? []).filter((item) => item.again === 'refit' && partComes(strip!, partOf(strip!, item)) === 'itself');
+  return new Set(LAYERS.filter((layer) => back.some(({ what }) => what === layer)));
+}
+
+/** Whether a lining is an old one that goes back. */
+export function isKept(kept: ReadonlySet<KeptLayer>, material: string): boolean {
+  return [...kept].some((layer) => MATERIAL[layer] === material);
+}
+
 /**
  * A cover without what goes on again: what is left is cut, bought and sewn. Where all of it goes on again nothing is sewn;
  * loose cushions are never part of an old cover.
@@ -125,9 +143,12 @@ export function tooThick({ thicker }: GoesBack): number {
  */
 export function newOf(cover: CoverPlan, piece: Pick<Piece, 'strip'>): CoverPlan {
   const back = backOn(piece, cover.pieces);
-  if (back.length === 0) return cover;
+  const kept = keptLayers(piece);
+  const linings = cover.linings.filter(({ material }) => !isKept(kept, material));
+  const own = linings.length < cover.linings.length ? { ...cover, linings } : cover;
+  if (back.length === 0) return own;
   const pieces = cover.pieces.filter(({ id }) => !back.includes(id));
-  if (pieces.some(({ role }) => role !== 'loose')) return { ...cover, pieces };
+  if (pieces.some(({ role }) => role !== 'loose')) return { ...own, pieces };
   const welts = cover.loose.flatMap((own) => own.welts);
-  return { ...cover, pieces, seams: [], welts, zip: null, channels: null, buttons: null, backing: [] };
+  return { ...own, pieces, seams: [], welts, zip: null, channels: null, buttons: null, backing: [] };
 }

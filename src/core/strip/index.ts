@@ -1,6 +1,6 @@
 export { inTurn, otherParts, outOfTurn, partComes, partName, partOf, type OutOfTurn } from './chair-parts';
 export { FINDINGS, findingOf, type Finding } from './findings';
-export { backOn, EASED, goesBack, newOf, standsFor, tooThick, type GoesBack } from './goes-back';
+export { backOn, EASED, goesBack, isKept, keptLayers, newOf, standsFor, tooThick, type GoesBack, type KeptLayer } from './goes-back';
 export { compareOldCover, type OldCompared } from './old-cover';
 export { leavesHoles, oldHoles } from './old-holes';
 export { oldStaples, type OldStaple } from './old-staple';

@@ -42,8 +42,8 @@ export function withOldFoam({ pads }: Pick<Piece, 'pads'>, readings: PressReadin
   const at = pads.findIndex(({ role }) => role === 'main');
   const main = pads[at];
   if (verdict === 'replace' || !main || readings.now < 1) return null;
-  const { trim: _trim, scrap: _scrap, blocks: _blocks, pair: _pair, packet: _packet, ...rest } = main;
-  void [_trim, _scrap, _blocks, _pair, _packet];
+  const { trim: _trim, scrap: _scrap, blocks: _blocks, blocksDeep: _deep, pair: _pair, packet: _packet, ...rest } = main;
+  void [_trim, _scrap, _blocks, _deep, _pair, _packet];
   // A moulded form has settled with it: as much at every place.
   const old: Pad = { ...rest, ...settledForm(main, readings.now / main.thickness), thickness: readings.now, kept: 'cleaned' };
   const layer: Pad = {

@@ -8,7 +8,7 @@ export { BAND_CUTS, BUTTONS, CHANNELS, MOTIF, NAILS, PINNED_ROW, SEAM_PLACES, SE
 export { defaultsOf, describe, fieldAt, fieldIn, schemaAt, type DocumentField } from './field-at';
 export type { FieldUnit, Range } from './field';
 export type { OwnFoam, Packet, Pad, PadEdge, PadRole, Pocket, SatPhoto, Sitting } from './pads';
-export { HAND_PRESS, KEPT, PACKET, PAD_EDGE_FORMS, PAD_EDGES, PAD_ROLES, POCKET, POCKET_SIZE, RIM_SIZE } from './pads';
+export { HAND_PRESS, KEPT, PACKET, PAD_EDGE_FORMS, PAD_EDGES, PAD_ROLES, POCKET, POCKET_SIZE, RIM_SIZE, WEDGE_WAYS } from './pads';
 export type { Loose } from './loose';
 export { LOOSE, LOOSE_KINDS } from './loose';
 export type { PadProfile, SidePoint, ThicknessRow } from './profiles';

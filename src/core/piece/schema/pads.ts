@@ -85,6 +85,12 @@ const LET_IN = {
 };
 export const POCKET = record({ ...LET_IN, sat: optional(orNull(SAT)) });
 
+/** Which way a wedge runs, and what its ends are called. */
+export const WEDGE_WAYS = [
+  { id: 'far', name: 'The far edge', ends: ['near', 'far'] },
+  { id: 'right', name: 'The right edge', ends: ['left', 'right'] },
+] as const;
+
 /** Foam that comes cut: so large, so many in a packet; odd offcuts of one size alike. */
 export const PACKET = record({
   width: length('Packet piece, width', [100, 3000], { default: 400 }),
@@ -103,7 +109,9 @@ export const PAD = record({
   /** drawn by hand or from a wished crown instead of following the board: corners of its outline */
   outline: optional(orNull(list('Drawn outline', place, [3, 400]))),
   /** thickness at the far edge where the pad is a wedge; `thickness` is then at the near edge */
-  wedge: optional(orNull(length('Thick at the far edge', PAD_SIZE))),
+  wedge: optional(orNull(length('Thick at its other end', PAD_SIZE))),
+  /** which way a wedge runs: from the near edge to the far one, or from left to right */
+  wedgeWay: optional(choice('A wedge to', WEDGE_WAYS, { default: 'far' })),
   /** the form of its top where it is neither level nor a wedge; null is level */
   profile: optional(orNull(PAD_PROFILE)),
   pocket: optional(orNull(POCKET)),
@@ -113,6 +121,8 @@ export const PAD = record({
   blocks: optional(whole('Joined from blocks', [1, 12], { hint: 'side by side, glued', default: 1 })),
   /** a wedge is cut with its like from one block, turned round on each other: only one cut between two */
   pair: optional(tick('Wedges cut in pairs', { default: false })),
+  /** and this many one behind the other */
+  blocksDeep: optional(whole('Blocks one behind the other', [1, 12], { default: 1 })),
   /** cut from packets, or from offcuts of one size, and joined where one piece of them is too small */
   packet: optional(orNull(PACKET)),
   /** cut from scraps in the store; only for pads that another covers */

@@ -9,6 +9,8 @@ export const STRIP_KINDS = [
   { id: 'cover', name: 'Cover piece', again: 'replace' },
   { id: 'film', name: 'Film', again: 'replace' },
   { id: 'wadding', name: 'Wadding', again: 'replace' },
+  { id: 'lining', name: 'Lining cloth', again: 'replace' },
+  { id: 'dust', name: 'Dust cover', again: 'replace' },
   { id: 'pad', name: 'Pad', again: 'replace' },
   { id: 'screw', name: 'Screws', again: 'refit' },
   { id: 'hardware', name: 'Hardware', again: 'refit' },

@@ -100,9 +100,11 @@ function More({ pad, index }: Props) {
       <summary className="cursor-pointer py-1 text-xs">Wedge, blocks, packets, old foam, pocket</summary>
       <TickField label="A wedge, thicker one way" checked={wedge} onChange={(on) => set({ wedge: on ? pad.thickness : null })} />
       {wedge && <PieceField at={`${at}.wedge`} />}
+      {wedge && <PieceField at={`${at}.wedgeWay`} />}
       {isPaired({ ...pad, pair: true }, piece.count * (pad.blocks ?? 1)) && <PieceField at={`${at}.pair`} />}
       {pad.pair && cut && !cut.pair && <p className="text-xs">No two of its parts are alike: each is cut by itself.</p>}
       <PieceField at={`${at}.blocks`} />
+      <PieceField at={`${at}.blocksDeep`} />
       {!pad.kept && (
         <TickField
           label={pad.scrap ? 'From offcuts of one size' : 'From packets'}

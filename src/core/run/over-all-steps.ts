@@ -1,0 +1,81 @@
+import type { Model } from '../build';
+import { wayOf, type LiningPiece, type ZipPlan } from '../cover';
+import { isStretched, stretchedStaples, STRETCHED_APART } from '../foam';
+import { kindOf } from '../piece';
+import { keptLayers } from '../strip';
+import { CAUTIONS } from './cautions';
+import { metresRound } from './metres';
+import { step, type Step } from './step';
+
+/** Laying it, without its way round, minutes. */
+const LAYING = 3;
+
+/** Where a pad is cut apart because what lies outside the line is laid once the panel inside it is on. */
+export function apart({ piece: { covering } }: Model): string {
+  const line = wayOf(covering.way).laidApart?.(covering);
+  return line ? `Cut it along ${line}: the inside is laid now, the frame round it is kept for the border. ` : '';
+}
+
+/** How wadding is laid: round a loose pad, under a wall piece, or to the board's lower edge where a seat drops in. */
+const WADDED = {
+  round: 'A light coat of glue; round the pad and butt its edges; no fold at the corners.',
+  under: 'Glue on top, down the sides, and staple it under; no fold at the corners.',
+  edge: 'Glue on top and down the sides; trim it at the board’s lower edge: bulk under the board keeps a seat from dropping in.',
+} as const;
+
+function wrapped({ piece }: Model): keyof typeof WADDED {
+  if (wayOf(piece.covering.way).loose) return 'round';
+  return kindOf(piece.kind).traits.wall ? 'under' : 'edge';
+}
+
+/** Thin backed foam is not glued but drawn over all and held inside the cover's own line. */
+function stretchedStep(model: Model, wadding: LiningPiece, zip: ZipPlan | null): Step {
+  const { rule, piece } = model;
+  const loose = wayOf(piece.covering.way).loose;
+  const { pan } = kindOf(piece.kind).traits;
+  const staples = stretchedStaples(wadding, rule('staplePitch'));
+  const held = loose
+    ? 'Sew or glue its meeting edges together round the pad, edge to edge'
+    : pan
+      ? `Glue it ${rule('waddingUnder')} mm round the pan’s edge and trim it there, short of every hole`
+      : `Staple it every ${Math.round(STRETCHED_APART * rule('staplePitch'))} mm, inside the line of the cover, and trim it there`;
+  return step(
+    'wadding',
+    'Stretch the backed foam over all',
+    `${apart(model)}Foam side down, its backing out, so that the cover slides on it. From the middle outwards, smooth but not pulled thin: where it is strained it goes thin and the edge reads through. ${held}; at corners cut a V out and butt the edges, nothing lies double.${zipWords(model, zip)}`,
+    LAYING + (metresRound([wadding]) * rule('timeClothMetre')) / 60 + (loose || pan ? 0 : (staples * rule('timeStaple')) / 60),
+    { caution: loose || pan ? CAUTIONS.glue : CAUTIONS.staples },
+  );
+}
+
+/** Where a zip runs, nothing loose lies under it: a slider bites what it meets. */
+function zipWords({ rule }: Model, zip: ZipPlan | null): string {
+  const free = 2 * rule('zipFree');
+  return zip
+    ? ` Along the zip at the ${zip.place} trim a strip away ${free} mm wide and ${Math.round(zip.length)} mm long, its teeth in the middle.`
+    : '';
+}
+
+/**
+ * What is laid or stretched over all the padding before the cover.
+ *
+ * @param model the built piece
+ * @param wadding as it is cut
+ * @param zip of a cover that comes off: nothing lies loose under it
+ */
+export function overAllStep(model: Model, wadding: LiningPiece, zip: ZipPlan | null): Step {
+  if (keptLayers(model.piece).has('wadding'))
+    return step(
+      'wadding',
+      'Lay the old wadding back',
+      `Shake it out, tease what is flat, turn the worn side down.${zipWords(model, zip)}`,
+      LAYING,
+      {
+        caution: CAUTIONS.strip,
+      },
+    );
+  if (isStretched(wadding.material)) return stretchedStep(model, wadding, zip);
+  const minutes = LAYING + (metresRound([wadding]) * model.rule('timeClothMetre')) / 60;
+  const words = `${apart(model)}${WADDED[wrapped(model)]}${zipWords(model, zip)}`;
+  return step('wadding', 'Lay the wadding', words, minutes, { caution: CAUTIONS.glue });
+}

@@ -1,0 +1,79 @@
+import { wayOf } from '../cover';
+import { gluedLayers, type CutPlan } from '../cut';
+import { isStretched, stretchedStaples } from '../foam';
+import { kindOf } from '../piece';
+import { keptLayers } from '../strip';
+import { count, length, type Making, type SizeLine } from './types';
+
+/** Foam that comes cut and packed, each kind by itself. */
+export function packetLines({ layouts }: CutPlan['foam'], rule: Making['rule']): SizeLine[] {
+  return layouts
+    .flatMap((layout) => (layout.packets === null ? [] : [{ ...layout, packets: layout.packets }]))
+    .map(({ packets, materialName, thickness, width, length: long, sheets }, i): SizeLine => ({
+      key: `foam.packets.${i + 1}`,
+      group: 'Buy',
+      label: `Foam packets, ${materialName.toLowerCase()}`,
+      value: packets,
+      unit: 'count',
+      note: `${sheets.length} pieces of ${Math.round(width)} × ${Math.round(long)} × ${thickness} mm`,
+      formula: 'packets = pieces that are needed ÷ pieces in one, rounded up',
+      terms: [
+        count('pieces', 'Pieces needed', sheets.length),
+        length('width', 'One piece, width', width),
+        length('length', 'One piece, length', long),
+        rule('kerf', 'foamKerf'),
+      ],
+    }));
+}
+
+/** What holds backed foam that is stretched over all. */
+export function stretchedLines({ plan, piece, rule }: Making): SizeLine[] {
+  const { wadding } = plan;
+  if (
+    !wadding ||
+    !isStretched(piece.wadding) ||
+    wayOf(piece.covering.way).loose ||
+    kindOf(piece.kind).traits.pan ||
+    keptLayers(piece).has('wadding')
+  )
+    return [];
+  const pitch = rule('pitch', 'staplePitch');
+  const one = stretchedStaples(wadding, pitch.value);
+  return [
+    {
+      key: 'wadding.staples',
+      group: 'Buy',
+      label: 'Staples for the backed foam',
+      value: one * piece.count,
+      unit: 'count',
+      note: 'inside the line of the cover',
+      formula: 'staples = round the foam ÷ twice the cover’s pitch, × pieces',
+      terms: [length('round', 'Round the foam', 2 * (wadding.width + wadding.height)), pitch, count('pieces', 'Pieces', piece.count)],
+    },
+  ];
+}
+
+/** Glue goes on the faces of every layer that is laid. */
+export function glueLines({ plan, piece, rule }: Making): SizeLine[] {
+  const faces = rule('faces', 'glueFaces');
+  const loose = Boolean(wayOf(piece.covering.way).loose);
+  const one = plan.foam.reduce((sum, pad, i) => sum + faces.value * pad.area * gluedLayers(pad, loose && i === 0), 0);
+  if (one <= 0) return [];
+  return [
+    {
+      key: 'glue',
+      group: 'Buy',
+      label: 'Glue, to cover',
+      value: one * piece.count,
+      unit: 'area',
+      note: faces.value > 1 ? 'both faces; how far a can goes stands on it' : 'one face; how far a can goes stands on it',
+      formula: 'area = faces × every layer that is glued × pieces',
+      terms: [
+        faces,
+        rule('oversize', 'foamOversize'),
+        { symbol: 'one', label: 'On one piece', value: one, unit: 'area' },
+        count('pieces', 'Pieces', piece.count),
+      ],
+    },
+  ];
+}
