@@ -12,10 +12,14 @@ export type FrameCuts = {
   lengths: Batten[][];
   left: number[];
   tooLong: string[];
+  /** three-cornered blocks in its corners: how many, and how long either leg is, mm */
+  blocks: { count: number; leg: number } | null;
 };
 
 /** A stretch of outline shorter than this gets no batten of its own, mm. */
 const LEAST = 60;
+/** A corner sharper than this takes a block: half the turn between two battens, radians. */
+const SHARP = 0.4;
 /** Curves are followed by straight battens that leave them by no more than this, mm. */
 const FLAT = 12;
 
@@ -83,6 +87,8 @@ export function frameCuts(outline: Outline, frame: Frame): FrameCuts {
       if (length > 0) battens.push({ name: `rib ${k}`, length, mitres: [0, 0] });
     }
   }
+  // One sits where two battens meet: on a round frame's short sides none finds room.
+  const corners = battens.filter(({ mitres: [, end] }) => Math.abs(end) > SHARP).length;
   const fits = battens.filter((batten) => batten.length <= frame.stock);
   return {
     width: frame.width,
@@ -91,5 +97,6 @@ export function frameCuts(outline: Outline, frame: Frame): FrameCuts {
     stock: frame.stock,
     ...onStock(fits, frame.stock, frame.kerf),
     tooLong: battens.filter((batten) => batten.length > frame.stock).map((batten) => batten.name),
+    blocks: frame.blocks && corners > 0 ? { count: corners, leg: frame.blocks } : null,
   };
 }

@@ -18,7 +18,19 @@ import {
   seesAllFrom,
   stations,
 } from '../outline';
-import { fieldAt, foamOf, letInto, PieceProblems, PULLS, type Base, type EdgeFact, type Pad, type Piece, type Pocket } from '../piece';
+import {
+  ownRules,
+  fieldAt,
+  foamOf,
+  letInto,
+  PieceProblems,
+  PULLS,
+  type Base,
+  type EdgeFact,
+  type Pad,
+  type Piece,
+  type Pocket,
+} from '../piece';
 import { flushAgainst } from './flush';
 import { mouldHeight } from './mould';
 import { padForm, type PadForm } from './pad-form';
@@ -161,7 +173,7 @@ function buildPads({ outline, board, middle }: DrawnBase, piece: PadsOf, rules: 
  * @throws PieceProblems when a pad's inset leaves nothing of it, or the staple lines would meet
  */
 export function modelOf(piece: Piece, house: HouseRules, keep: Keep = keepNothing, boxed = false): Model {
-  const figures = keep('figures', [house, piece.overrides], () => figuresFor(house, piece.overrides));
+  const figures = keep('figures', [house, piece.overrides, piece.glue ?? null], () => figuresFor(house, ownRules(piece)));
   const rule = readerOf(figures);
   const { shape, notches, board, mould } = piece.base;
   const drawn = keep('outline', [shape, notches ?? null], () => drawBase({ shape, ...(notches ? { notches } : {}) }));

@@ -237,7 +237,37 @@ export function giveOf(cloth: Gives): { warp: number; weft: number; bias: number
   return { warp, weft, bias: Math.max(warp, weft) * weave.bias };
 }
 
-/** How much longer a cloth is cut that will lose a share of its length in the wash: 1/(1 − shrinkage). */
-export function preShrink({ shrinkage }: { shrinkage: number }): number {
-  return 1 / (1 - shrinkage / 100);
+/** What is done with a cloth before it is cut, and how long it then dries, minutes. */
+export const READYINGS = [
+  { id: 'as-is', name: 'Nothing', how: '', dries: 0 },
+  {
+    id: 'washed',
+    name: 'Washed',
+    how: 'Wash it as it will be washed later, its ends overcast first; dry it flat, iron it on the wrong side.',
+    dries: 720,
+  },
+  {
+    id: 'steamed',
+    name: 'Steamed',
+    how: 'Steam it from the wrong side, lying flat and not stretched, a width at a time; let it lie until it is dry.',
+    dries: 60,
+  },
+] as const;
+
+/** What matters of a cloth for how much it will still lose. */
+type Shrinks = { shrinkage: number; ready?: string };
+
+/** Whether it is washed or steamed before it is cut: what it loses is gone then. */
+export function isReadied({ ready }: Pick<Shrinks, 'ready'>): boolean {
+  return ready !== undefined && ready !== 'as-is';
+}
+
+/** How much longer a cloth is cut that will lose a share of its length in the wash: 1/(1 − shrinkage); readied, it has lost it. */
+export function preShrink(cloth: Shrinks): number {
+  return isReadied(cloth) ? 1 : 1 / (1 - cloth.shrinkage / 100);
+}
+
+/** How much more is bought than is laid: what is lost before it is cut. */
+export function boughtLonger(cloth: Shrinks): number {
+  return isReadied(cloth) ? 1 / (1 - cloth.shrinkage / 100) : 1;
 }

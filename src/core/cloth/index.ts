@@ -1,9 +1,12 @@
 export {
+  boughtLonger,
   CLOTHS,
   FIBRES,
   giveOf,
+  isReadied,
   NAPS,
   preShrink,
+  READYINGS,
   weaveOf,
   WEAVES,
   type ClothKind,

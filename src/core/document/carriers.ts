@@ -75,7 +75,7 @@ export const CARRIERS: [string, Piece][] = [
         courses: { height: 150, layers: 2, glued: true },
         hidden: { by: 'mattress', upTo: 120, lap: 40 },
         opening: { width: 520, depth: 500, clear: 2 },
-        frame: { width: 45, thickness: 20, inset: 20, ribs: 1, stock: 2400, kerf: 3 },
+        frame: { width: 45, thickness: 20, inset: 20, ribs: 1, stock: 2400, kerf: 3, blocks: 60 },
         mould: { kind: 'rows', rows: [row, { ...row, at: 200 }, { ...row, at: 420 }] },
         trace: { photo, scale: { kind: 'two', apart: 300 }, marks: [[1, 2]], points: [[3, 4]] },
       },
@@ -243,7 +243,7 @@ export const CARRIERS: [string, Piece][] = [
     'everything on a cover',
     {
       ...chair,
-      cloth: { ...chair.cloth, repeatAcross: 120, repeatAlong: 90, shrinkage: 2 },
+      cloth: { ...chair.cloth, repeatAcross: 120, repeatAlong: 90, shrinkage: 2, ready: 'as-is' },
       covering: {
         way: 'boxed',
         border: 60,

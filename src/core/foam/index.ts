@@ -5,4 +5,5 @@ export { energyAt, firstModulus, modulusAt, strainAt, stressAt, type FoamCurve }
 export { pressDisc, SHEAR_SHARE, shearStiffness, SPECIMEN, specimenForce } from './disc-test';
 export { curveOf, fitByHand, GRAVITY, type HandFit, type HandReading } from './fit';
 export { isStretched, overAll, overAllName, stretchedStaples, STRETCHED_APART, WADDING_CURVE, type OverAll } from './over-all';
+export { glueOf, GLUES, type Glue } from './glues';
 export { answerOf, foamAnswer, scaledAnswer, STRAIN_ENTRIES, type FoamAnswer } from './answer';

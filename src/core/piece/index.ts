@@ -1,3 +1,4 @@
+export { ownRules } from './own-rules';
 export { checkPiece, checkShape, narrowestWidth, panelBoard, panelWidth } from './checks';
 export { foamOf, foamsOf } from './foams';
 export { KINDS, kindOf, shapesFor, type Kind, type PieceKind, type Traits } from './kinds';

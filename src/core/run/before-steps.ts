@@ -2,6 +2,7 @@ import { coursesOf, deckPlan, edgeStrips, frameCuts, stretchedIn, trimBends } fr
 import type { Model } from '../build';
 import { wayOf, type LiningPiece, type ZipPlan } from '../cover';
 import { endsOf, gluedLayers, type FoamPiece } from '../cut';
+import { glueOf } from '../foam';
 import { outlineSize, type Outline } from '../outline';
 import { kindOf, letInto, PAD_ROLES, type Opening, type Pad, type Pocket, type StripItem, type StripRecord } from '../piece';
 import { findingOf, inTurn, meetings, partName, partOf } from '../strip';
@@ -128,7 +129,7 @@ export function woodSteps(model: Model): Step[] {
       step(
         'frame',
         'Frame under the board',
-        `${frame.battens.map(({ name, length }) => `${name} ${mm(length)} mm`).join(', ')}, ${mm(frame.width)} × ${mm(frame.thickness)} mm, ends as listed; glue and screw them ${mm(base.frame!.inset)} mm in from the edge, screws that do not come through.`,
+        `${frame.battens.map(({ name, length }) => `${name} ${mm(length)} mm`).join(', ')}, ${mm(frame.width)} × ${mm(frame.thickness)} mm, ends as listed; glue and screw them ${mm(base.frame!.inset)} mm in from the edge, screws that do not come through.${frame.blocks ? ` In its ${frame.blocks.count} corners glue and screw blocks, ${mm(frame.blocks.leg)} mm along either leg: two come out of a square.` : ''}`,
         frame.battens.length * each,
         { caution: CAUTIONS.saw },
       ),
@@ -337,7 +338,8 @@ function lies({ piece }: Model): 'loose' | 'on its base' {
 
 /** Both faces are sprayed and left to tack, and only then is the pad laid. */
 function glueSteps(model: Model, pad: FoamPiece, { joints, first }: { joints: number; first: boolean }): Step[] {
-  const { rule } = model;
+  const { rule, piece } = model;
+  const glue = glueOf(piece.glue);
   const detail =
     pad.role === 'crown'
       ? 'Centre it on the marks; carve its rim as drawn.'
@@ -347,8 +349,8 @@ function glueSteps(model: Model, pad: FoamPiece, { joints, first }: { joints: nu
   return [
     step(
       `spray-${pad.pad}`,
-      `Spray for the ${roleName(pad.role)}`,
-      `${first ? 'A test patch on a scrap first. ' : ''}${faces > 1 ? 'Both faces' : lies(model) === 'loose' ? 'The lower face' : 'The board’s face'}${lies(model) === 'loose' ? ' of every joint' : ''}, an even coat; leave them until the glue is tacky.`,
+      `${glue?.verb ?? 'Spray'} for the ${roleName(pad.role)}`,
+      `${first ? 'A test patch on a scrap first. ' : ''}${faces > 1 ? 'Both faces' : lies(model) === 'loose' ? 'The lower face' : 'The board’s face'}${lies(model) === 'loose' ? ' of every joint' : ''}, an even coat${glue ? ` (${glue.how})` : ''}; ${faces > 1 ? 'leave them until the glue is tacky' : 'lay it as soon as it is tacky'}.`,
       minutes * SPRAYING,
       { caution: CAUTIONS.glue, wait: rule('timeGlueTack') },
     ),

@@ -8,7 +8,7 @@ import { keptLayers, newOf, otherParts, partComes, partName, reassembly } from '
 import { boardSteps, buildSteps, deckSteps, stripSteps, woodSteps } from './before-steps';
 import { CAUTIONS } from './cautions';
 import { looseSteps } from './loose-steps';
-import { finishingSteps, firstSteps, sewingSteps } from './sewing-steps';
+import { finishingSteps, firstSteps, readySteps, sewingSteps } from './sewing-steps';
 import { step, type Step } from './step';
 
 /** Plain handling times, minutes. */
@@ -118,6 +118,7 @@ export function runSteps({ fastening, foam, wadding, dust, cover }: Ingredients)
   ]);
   return [
     ...stripSteps(model),
+    ...readySteps(model, newOf(cover, piece)),
     ...boardSteps(model),
     ...woodSteps(model),
     ...firstSteps(model, cover),

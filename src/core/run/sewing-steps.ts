@@ -1,5 +1,5 @@
 import type { Model } from '../build';
-import { stitchingWords } from '../cloth';
+import { isReadied, READYINGS, stitchingWords } from '../cloth';
 import { choicesOf, joinLength, OF_CLOTH, seamTakeUp, wayOf, type CoverPlan, type SewnFacts } from '../cover';
 import type { Cloth, Covering } from '../piece';
 import { goesBack, isKept, keptLayers } from '../strip';
@@ -8,7 +8,7 @@ import { metresRound } from './metres';
 import { step, type Step } from './step';
 
 /** Plain handling times, minutes. */
-const HANDLING = { lining: 4, old: 10, film: 2, prove: 6, zip: 8, weltMetre: 2 } as const;
+const HANDLING = { lining: 4, old: 10, ready: 20, film: 2, prove: 6, zip: 8, weltMetre: 2 } as const;
 
 const round = (mm: number): number => Math.round(mm * 10) / 10;
 
@@ -160,6 +160,32 @@ function liningSteps({ piece }: Model, { linings }: CoverPlan): Step[] {
         detail,
         minutes,
         caution ? { caution } : {},
+      ),
+    ];
+  });
+}
+
+/** Cloth that is washed or steamed is made ready long before it is cut: it has to dry. */
+export function readySteps({ piece }: Model, { pieces }: CoverPlan): Step[] {
+  const cut = new Set(pieces.map(({ cloth }) => cloth));
+  const cloths = [
+    ...(cut.has('cover') ? [{ cloth: piece.cloth, name: 'cloth' }] : []),
+    ...(cut.has('second') && piece.second ? [{ cloth: piece.second, name: 'second cloth' }] : []),
+  ];
+  return cloths.flatMap(({ cloth, name }) => {
+    const ready = isReadied(cloth) ? READYINGS.find(({ id }) => id === cloth.ready) : undefined;
+    if (!ready) return [];
+    const loses =
+      cloth.shrinkage > 0
+        ? ` It loses ${round(cloth.shrinkage)} % of its length: the whole of what was bought goes in.`
+        : ' All of what was bought goes in.';
+    return [
+      step(
+        `ready-${name.replace(' ', '-')}`,
+        `${ready.id === 'washed' ? 'Wash' : 'Steam'} the ${name} first`,
+        `${ready.how}${loses}`,
+        HANDLING.ready,
+        { wait: ready.dries },
       ),
     ];
   });

@@ -43,10 +43,30 @@ function deckSizes({ plan, piece }: Making): SizeLine[] {
   return [...straps, hessian];
 }
 
+/** Blocks in the corners of a frame, two out of every square. */
+function blockSizes({ plan, piece }: Making): SizeLine[] {
+  const blocks = plan.base.frame?.blocks;
+  if (!blocks) return [];
+  const all = blocks.count * piece.count;
+  return [
+    {
+      key: 'frame.blocks',
+      group: 'Base',
+      label: 'Corner blocks, square to saw across',
+      value: blocks.leg,
+      by: blocks.leg,
+      unit: 'length',
+      note: `${Math.ceil(all / 2)} to saw, ${all} blocks, ${Math.round(plan.base.frame!.thickness)} mm thick`,
+      formula: 'squares = blocks ÷ 2, rounded up',
+      terms: [count('blocks', 'In one frame', blocks.count), count('pieces', 'Pieces', piece.count)],
+    },
+  ];
+}
+
 const degrees = (angle: number): number => Math.round((Math.abs(angle) * 180) / Math.PI);
 
 /** What the wood of a base is sawn to: battens of its frame, strips along its edges, trims and their jigs. */
-function woodSizes({ plan, piece }: Making): SizeLine[] {
+function woodSizes({ plan, piece, rule }: Making): SizeLine[] {
   const { frame, strips, trims } = plan.base;
   const set = count('pieces', 'Pieces', piece.count);
   const battens = (frame?.battens ?? []).map((batten, i): SizeLine => ({
@@ -87,7 +107,7 @@ function woodSizes({ plan, piece }: Making): SizeLine[] {
       count('n', 'Layers', trim.laminations),
     ],
   }));
-  return [...battens, ...edges, ...bent];
+  return [...battens, ...blockSizes({ plan, piece, rule }), ...edges, ...bent];
 }
 
 /** What the board is put together from. */

@@ -1,6 +1,6 @@
 import { wayOf } from '../cover';
 import { gluedLayers, type CutPlan } from '../cut';
-import { isStretched, stretchedStaples } from '../foam';
+import { glueOf, isStretched, stretchedStaples } from '../foam';
 import { kindOf } from '../piece';
 import { keptLayers } from '../strip';
 import { count, length, type Making, type SizeLine } from './types';
@@ -66,7 +66,7 @@ export function glueLines({ plan, piece, rule }: Making): SizeLine[] {
       label: 'Glue, to cover',
       value: one * piece.count,
       unit: 'area',
-      note: faces.value > 1 ? 'both faces; how far a can goes stands on it' : 'one face; how far a can goes stands on it',
+      note: `${glueOf(piece.glue) ? `${glueOf(piece.glue)!.name.toLowerCase()}, ` : ''}${faces.value > 1 ? 'both faces; how far a can goes stands on it' : 'one face; how far a can goes stands on it'}`,
       formula: 'area = faces × every layer that is glued × pieces',
       terms: [
         faces,

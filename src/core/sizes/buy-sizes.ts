@@ -1,4 +1,4 @@
-import { stitchingFor } from '../cloth';
+import { boughtLonger, stitchingFor } from '../cloth';
 import { joinLength, wayOf } from '../cover';
 import { overAllName } from '../foam';
 import { END_HOLDS } from '../piece';
@@ -10,16 +10,20 @@ import { count, length, type Making, type SizeLine } from './types';
 
 const percent = (share: number): string => `${Math.round(share * 100)} %`;
 
-function clothLine(cloth: CutPlan['cloth'], blank: { width: number; height: number }, rule: Making['rule']): SizeLine {
+function clothLine(cloth: CutPlan['cloth'], blank: { width: number; height: number }, rule: Making['rule'], more: number): SizeLine {
   return {
     key: 'cloth.length',
     group: 'Buy',
     label: 'Cloth',
-    value: cloth.length,
+    value: cloth.length * more,
     unit: 'roll',
-    note: `from a ${Math.round(cloth.width)} mm roll, ${percent(cloth.utilisation)} used`,
-    formula: 'length = the shortest roll the packer fits the set on',
+    note: `from a ${Math.round(cloth.width)} mm roll, ${percent(cloth.utilisation)} used${more > 1 ? ', with what it loses before it is cut' : ''}`,
+    formula:
+      more > 1
+        ? 'length = the shortest roll the packer fits the set on ÷ (1 − shrinkage)'
+        : 'length = the shortest roll the packer fits the set on',
     terms: [
+      ...(more > 1 ? [length('laid', 'Laid, once it has shrunk', cloth.length)] : []),
       count('pieces', 'Cloth pieces', cloth.laid.length),
       length('across', 'Cover width', blank.width),
       length('along', 'Cover depth', blank.height),
@@ -58,14 +62,16 @@ function mainLines({ plan, piece, rule }: Making): SizeLine[] {
   return [
     ...lines,
     // Where the old cover goes on again there is none to buy.
-    ...(cut.cloth.laid.length === 0 && cut.cloth.tooLarge.length === 0 ? [] : [clothLine(cut.cloth, blank, rule)]),
+    ...(cut.cloth.laid.length === 0 && cut.cloth.tooLarge.length === 0
+      ? []
+      : [clothLine(cut.cloth, blank, rule, boughtLonger(piece.cloth))]),
     ...(cut.second && piece.second
       ? [
           {
             key: 'second.length',
             group: 'Buy' as const,
             label: 'Second cloth',
-            value: cut.second.length,
+            value: cut.second.length * boughtLonger(piece.second),
             unit: 'roll' as const,
             note: `${piece.second.name || 'not named'}, from a ${Math.round(cut.second.width)} mm roll, ${percent(cut.second.utilisation)} used`,
             formula: 'length = the shortest roll the packer fits its parts of the set on',

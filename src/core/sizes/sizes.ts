@@ -1,5 +1,5 @@
 import { applyOverrides, ruleOf, type HouseRules } from '../house';
-import type { Piece } from '../piece';
+import { ownRules, type Piece } from '../piece';
 import type { SheetPlan } from '../plan/types';
 import { baseSizes } from './base-sizes';
 import { coverSizes } from './cover-sizes';
@@ -25,7 +25,7 @@ const GROUP: Record<SizeGroup, (making: Making) => SizeLine[]> = {
  * @param house the workshop's rules
  */
 export function sizesOf(plan: SheetPlan, piece: Piece, house: HouseRules): SizeLine[] {
-  const read = applyOverrides(house, piece.overrides);
+  const read = applyOverrides(house, ownRules(piece));
   const making: Making = {
     plan,
     piece,

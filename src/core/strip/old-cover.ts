@@ -1,3 +1,4 @@
+import { isReadied } from '../cloth';
 import type { CoverPiece, StationWrap } from '../cover';
 import type { HouseRules, RuleReader } from '../house';
 import { applyOverrides } from '../house';
@@ -74,7 +75,7 @@ export function compareOldCover(
         height: thicker,
       });
     }
-    if (piece.cloth.shrinkage > 0) {
+    if (piece.cloth.shrinkage > 0 && !isReadied(piece.cloth)) {
       const share = piece.cloth.shrinkage / 100;
       reasons.push({ label: 'Cut longer for shrinkage', width: cover.width * share, height: cover.height * share });
     }

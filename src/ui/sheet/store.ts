@@ -5,7 +5,7 @@ import { createStore, useStore, type StoreApi } from 'zustand';
 import { padOffsets } from '@/core/build';
 import { applyOverrides, checkRule, type HouseRules, type RuleReader } from '@/core/house';
 import { checkDocument } from '@/core/document';
-import type { Pad, Piece, Problem } from '@/core/piece';
+import { ownRules, type Pad, type Piece, type Problem } from '@/core/piece';
 import type { SheetPlan, SheetView, SitView } from '@/core/plan';
 import type { SizeGroup } from '@/core/sizes';
 import type { Tick } from '@/data/bench';
@@ -177,7 +177,8 @@ export const usePlan = (): SheetPlan | null => useSheet((state) => state.view?.p
 export function useRule(): RuleReader {
   const house = useSheet((state) => state.house);
   const overrides = useSheet((state) => state.piece.overrides);
-  return useMemo(() => applyOverrides(house, overrides), [house, overrides]);
+  const glue = useSheet((state) => state.piece.glue);
+  return useMemo(() => applyOverrides(house, ownRules({ overrides, ...(glue ? { glue } : {}) })), [house, overrides, glue]);
 }
 
 /** A field's value and a way to change it. */

@@ -1,4 +1,4 @@
-import { weaveOf } from '../../cloth';
+import { isReadied, weaveOf } from '../../cloth';
 import type { Model } from '../../build';
 import { kindOf } from '../../piece';
 import { sayLength, type Warning } from '../../warning';
@@ -34,7 +34,7 @@ function warnOfCloth({ piece, rule }: Model, warn: Warn): void {
       'cloth.direction',
       'The pile lies across the seat: who sits down brushes it the wrong way. Lay its depth along the roll.',
     );
-  if (cloth.fibre && SHRINKS.has(cloth.fibre) && cloth.fibre !== 'wool' && cloth.shrinkage === 0)
+  if (cloth.fibre && SHRINKS.has(cloth.fibre) && cloth.fibre !== 'wool' && cloth.shrinkage === 0 && !isReadied(cloth))
     warn(
       'not-pre-shrunk',
       'cloth.shrinkage',

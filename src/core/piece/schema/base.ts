@@ -114,6 +114,8 @@ export const FRAME = record({
   thickness: length('Batten thickness', STRIP_SIZE, { default: 20 }),
   inset: length('In from the edge', [0, 300], { default: 20 }),
   ribs: whole('Ribs', [0, 20], { default: 1 }),
+  /** three-cornered blocks in the frame's corners; none where their leg is nothing */
+  blocks: optional(length('Corner blocks, along either leg', [0, 200], { hint: 'nothing for none', default: 0 })),
   stock: length('Stock length', [300, 6000], { default: 2400 }),
   kerf: length('Saw kerf', [0, 10], { default: 3 }),
 });

@@ -1,5 +1,5 @@
 import { type Static } from '@sinclair/typebox';
-import { DYES, FIBRES, FIGURES, NAPS, WEAVES } from '../../cloth';
+import { DYES, FIBRES, FIGURES, NAPS, READYINGS, WEAVES } from '../../cloth';
 import { PHOTO } from './base';
 import { choice, figure, length, optional, orNull, record, tick, words, type Range } from './field';
 
@@ -32,6 +32,8 @@ export const CLOTH = record({
   repeatAcross: length('Repeat across', REPEAT, { hint: 'nothing for plain cloth', default: 0 }),
   repeatAlong: length('Repeat along', REPEAT, { default: 0 }),
   shrinkage: figure('Shrinkage', '%', [0, 20], { hint: 'natural fibre not pre-washed', default: 0 }),
+  /** what is done with it before anything is cut: it has shrunk then */
+  ready: optional(choice('Before it is cut', READYINGS, { default: 'as-is', hint: 'washed or steamed it has shrunk: measure the roll after it' })),
   pull: choice('Pull', PULLS, { default: 'taut' }),
   /** the same where it was measured; null follows the school. Forty is a grown man on the pliers: more tears the cloth. */
   force: optional(orNull(figure('Pull, N per 10 cm', 'N/10 cm', [0.5, 40]))),

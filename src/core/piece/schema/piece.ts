@@ -1,5 +1,6 @@
 import { LOOSE_ONES } from './loose';
 import { Type, type Static } from '@sinclair/typebox';
+import { GLUES } from '../../foam';
 import { RULES } from '../../house';
 import { KINDS, type PieceKind } from '../kinds';
 import { BASE } from './base';
@@ -79,6 +80,8 @@ export const PIECE = record({
   pads: list('Pads', PAD, [0, 40]),
   /** id of a wadding in the shipped table, or null for none */
   wadding: orNull(id('Wadding over all')),
+  /** what the pads are glued with; left out, the house's own, as its rules say */
+  glue: optional(orNull(choice('Glue', GLUES.map(({ id: own, name }) => ({ id: own, name })), { empty: 'The house’s own' }))),
   cloth: CLOTH,
   /** for parts that are cut from another: a plain band round a striped top, a contrasting welt */
   second: optional(orNull(CLOTH)),

@@ -8,6 +8,7 @@ import { useState } from 'react';
 import { WADDINGS } from '@/core/foam';
 import { withPad } from '@/core/piece';
 import { ChoiceField } from '@/ui/kit/fields';
+import { PieceField } from '@/ui/sheet/piece-field';
 import { PullFields } from '@/ui/sheet/pull-fields';
 import { useField, usePiece, useSheet } from '@/ui/sheet/store';
 import { FoamStore } from '@/ui/store/foam-store';
@@ -40,6 +41,7 @@ export function BuildPanel() {
         options={[...WADDINGS, { id: 'none', name: 'None' }]}
         onChange={(id) => putWadding(id === 'none' ? null : id)}
       />
+      <PieceField at="glue" />
       <PullFields />
       <div className="flex flex-wrap gap-2 py-1">
         <button

@@ -101,6 +101,7 @@ export function CoverPanel() {
       ))}
       <MotifFields />
       <PieceField at="cloth.shrinkage" />
+      <PieceField at="cloth.ready" />
       <PullFields />
       <PieceField at="cloth.coated" />
       <SecondCloth />

@@ -46,7 +46,7 @@ export function SecondCloth() {
           <button type="button" className="btn btn-sm btn-outline font-normal my-1" onClick={() => setStore(true)}>
             Cloth store, second cloth…
           </button>
-          {['rollWidth', 'thickness', 'direction', 'repeatAcross', 'repeatAlong', 'shrinkage', 'coated'].map((key) => (
+          {['rollWidth', 'thickness', 'direction', 'repeatAcross', 'repeatAlong', 'shrinkage', 'ready', 'coated'].map((key) => (
             <PieceField key={key} at={`second.${key}`} />
           ))}
         </div>
