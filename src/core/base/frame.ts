@@ -100,3 +100,18 @@ export function frameCuts(outline: Outline, frame: Frame): FrameCuts {
     blocks: frame.blocks && corners > 0 ? { count: corners, leg: frame.blocks } : null,
   };
 }
+
+/** What battens are sawn from, kg/m³. */
+const SOFTWOOD = 480;
+
+/**
+ * What a frame weighs: its battens, and half a square for every corner block.
+ *
+ * @param cuts of the frame
+ * @returns kg
+ */
+export function frameMass({ battens, width, thickness, blocks }: Pick<FrameCuts, 'battens' | 'width' | 'thickness' | 'blocks'>): number {
+  const long = battens.reduce((sum, { length }) => sum + length, 0);
+  const corners = blocks ? (blocks.count * blocks.leg ** 2) / 2 : 0;
+  return (long * width + corners) * thickness * 1e-9 * SOFTWOOD;
+}

@@ -4,7 +4,7 @@ export { deckPlan, railInside, stretchedIn, type DeckPlan, type Strap } from './
 export { coursesOf, type Course } from './courses';
 export { jigRadius } from './edge-strips';
 export { edgeStrips, trimBends, type EdgeStrip, type TrimBend } from './edge-strips';
-export { frameCuts, onStock, type Batten, type FrameCuts } from './frame';
+export { frameCuts, frameMass, onStock, type Batten, type FrameCuts } from './frame';
 export { meshOf, type Mesh } from './mesh';
 export { panelLayout, type PanelLayout } from './panels';
 export { roomFor, smaller, type Room } from './room';

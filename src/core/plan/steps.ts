@@ -1,4 +1,4 @@
-import { checkBoard, panelLayout, roomFor, type BoardCheck, type PanelLayout } from '../base';
+import { checkBoard, frameCuts, frameMass, panelLayout, roomFor, type BoardCheck, type PanelLayout } from '../base';
 import { coveredSize, coveredStep, foamMass, holesArea, massOf, sectionsStep, type Fineness, type Model } from '../build';
 import {
   choicesOf,
@@ -220,7 +220,8 @@ export function massStep(model: Model): Plan['mass'] {
   const foam = keep('foam mass', [stack], () => foamMass(stack));
   const density = findMaterial(BOARDS, piece.base.board.material)!.density;
   const board = massOf((outlineArea(model.outline) - holesArea(piece.base.holes ?? [])) * model.boardThickness, density);
-  return { board, foam, total: board + foam };
+  const frame = piece.base.frame ? frameMass(frameCuts(model.outline, piece.base.frame)) : 0;
+  return { board, foam, frame, total: board + foam + frame };
 }
 
 /** How large it is covered, and how that goes into what it goes between. */

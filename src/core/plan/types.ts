@@ -54,7 +54,7 @@ export type Plan = {
   dustCover: (LiningPiece & { finishedWidth: number; finishedHeight: number }) | null;
   cut: CutPlan;
   fixing: Fixing;
-  mass: { board: number; foam: number; total: number };
+  mass: { board: number; foam: number; /** battens and corner blocks */ frame: number; total: number };
   /** for one piece of the set */
   steps: Step[];
   minutes: number;

@@ -94,8 +94,13 @@ export function workSizes({ plan, rule }: Making): SizeLine[] {
       label: 'Mass of one, without cloth',
       value: plan.mass.total,
       unit: 'mass',
-      formula: 'mass = volume × density, board and pads',
-      terms: [mass('board', 'Board', plan.mass.board), mass('foam', 'Foam', plan.mass.foam), rule('overhang', 'overhang')],
+      formula: 'mass = volume × density: board, its frame and pads',
+      terms: [
+        mass('board', 'Board', plan.mass.board),
+        mass('foam', 'Foam', plan.mass.foam),
+        ...(plan.mass.frame > 0 ? [mass('frame', 'Battens and blocks', plan.mass.frame)] : []),
+        rule('overhang', 'overhang'),
+      ],
     },
   ];
 }
