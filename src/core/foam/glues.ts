@@ -33,13 +33,6 @@ export const GLUES: readonly Glue[] = [
     how: 'foam to foam and foam to bare wood; on metal and coated boards it does not dry',
     figures: { glueFaces: 1, timeGlueSquare: 8, timeGlueTack: 2, timeGluePress: 30 },
   },
-  {
-    id: 'hot-melt',
-    name: 'Hot-melt, in lines',
-    verb: 'Run glue',
-    how: 'in lines along the rim alone; where somebody sits its lines are felt',
-    figures: { glueFaces: 1, timeGlueSquare: 10, timeGlueTack: 1, timeGluePress: 2 },
-  },
 ];
 
 /** The glue of a piece; nothing where the house’s own is used, as its rules say. */

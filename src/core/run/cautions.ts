@@ -12,6 +12,7 @@ export const CAUTIONS = {
   glue: `Spray glue is flammable: ventilate, no flame, read its sheet, test it on a scrap first. ${LOCAL}`,
   shears: `Shears: cut away from the holding hand, close them when laid down. ${LOCAL}`,
   staples: `Staples: eye protection; keep fingers clear when loading; take off the air or the plug before clearing a jam. ${LOCAL}`,
+  heat: `Iron, steam and hot water burn: hands clear of the steam, nothing that melts under the sole, the plug out when it is left. ${LOCAL}`,
   machine: `Sewing machine: fingers clear of the needle, foot off the pedal while threading. ${LOCAL}`,
   nails: `Nails and buttons: eye protection; none where small children can reach or pull them off. ${LOCAL}`,
   rivets: `Drilling and rivets: eye protection, hold the pan in a clamp, keep wiring and the tank clear of the drill. ${LOCAL}`,

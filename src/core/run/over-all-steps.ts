@@ -38,7 +38,7 @@ function stretchedStep(model: Model, wadding: LiningPiece, zip: ZipPlan | null):
     ? 'Sew or glue its meeting edges together round the pad, edge to edge'
     : pan
       ? `Glue it ${rule('waddingUnder')} mm round the pan’s edge and trim it there, short of every hole`
-      : `Staple it every ${Math.round(STRETCHED_APART * rule('staplePitch'))} mm, inside the line of the cover, and trim it there`;
+      : `Staple it every ${Math.round(STRETCHED_APART * rule('staplePitch'))} mm, ${Math.round(rule('return') / 2)} mm in from the board’s edge, and trim it beside its staples: the cover’s own line, ${Math.round(rule('return'))} mm in, goes into bare wood`;
   return step(
     'wadding',
     'Stretch the backed foam over all',

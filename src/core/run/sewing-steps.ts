@@ -185,7 +185,7 @@ export function readySteps({ piece }: Model, { pieces }: CoverPlan): Step[] {
         `${ready.id === 'washed' ? 'Wash' : 'Steam'} the ${name} first`,
         `${ready.how}${loses}`,
         HANDLING.ready,
-        { wait: ready.dries },
+        { wait: ready.dries, caution: CAUTIONS.heat },
       ),
     ];
   });
