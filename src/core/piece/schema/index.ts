@@ -1,14 +1,14 @@
 export type { EdgePart } from './edge';
 export type { Base, Courses, CoverEnd, EdgeFact, Frame, Hardware, Hidden, Hole, Mould, Notch, Opening, StretchedDeck, Support, Trace } from './base';
-export { COURSES, COVER_END, DECK, END_HOLDS, EDGE_FACT, FRAME, HARDWARE_KINDS, HIDDEN, HIDING, HOLE_FORMS, HOLE_SIZE, NOTCH, OPENING, SUPPORTS } from './base';
+export { COURSES, COVER_END, DECK, END_HOLDS, EDGE_FACT, FRAME, HARDWARE_KINDS, HIDDEN, HIDING, HOLE_FORMS, HOLE_SIZE, NOTCH, OPENING, PHOTO, SUPPORTS } from './base';
 export type { Cloth } from './cloth';
-export { DIRECTIONS, PULLS } from './cloth';
+export { CLOTH, DIRECTIONS, PULLS } from './cloth';
 export type { Buttons, Channels, Correction, Covering, Motif, Nails, Pinned, SeamMove, SecondPart, Welt } from './covering';
 export { BAND_CUTS, BUTTONS, CHANNELS, MOTIF, NAILS, PINNED_ROW, SEAM_PLACES, SEAM_SWATCH, SECOND_PARTS, SWATCH, WELT } from './covering';
 export { defaultsOf, describe, fieldAt, fieldIn, schemaAt, type DocumentField } from './field-at';
 export type { FieldUnit, Range } from './field';
 export type { OwnFoam, Packet, Pad, PadEdge, PadRole, Pocket, SatPhoto, Sitting } from './pads';
-export { HAND_PRESS, KEPT, PACKET, PAD_EDGE_FORMS, PAD_EDGES, PAD_ROLES, POCKET, POCKET_SIZE, RIM_SIZE, WEDGE_WAYS } from './pads';
+export { HAND_PRESS, KEPT, OWN_FOAM, PACKET, PAD_EDGE_FORMS, PAD_EDGES, PAD_ROLES, POCKET, POCKET_SIZE, RIM_SIZE, WEDGE_WAYS } from './pads';
 export type { Loose } from './loose';
 export { LOOSE, LOOSE_KINDS } from './loose';
 export type { PadProfile, SidePoint, ThicknessRow } from './profiles';

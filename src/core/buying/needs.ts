@@ -1,0 +1,128 @@
+import type { HouseRules } from '../house';
+import type { LayGroup, Planned } from '../lay';
+import { sizesOf } from '../sizes';
+import type { SizeLine } from '../sizes';
+import type { WareKind } from '../store';
+
+/** Something that a job takes: how much of what, and which pieces take it. */
+export type Need = {
+  /** tells it from the others, and stays when a piece is changed */
+  key: string;
+  kind: WareKind;
+  /** the material, by its id; nothing where any of its kind does */
+  of: string;
+  name: string;
+  /** what is known of its size, mm */
+  thickness: number | null;
+  width: number | null;
+  /** mm², mm, pieces, m² covered, kg: as its kind is measured */
+  amount: number;
+  note: string;
+  pieces: string[];
+  /** what lies flat is bought by how it was laid: the group that it is cut from */
+  group: string | null;
+};
+
+/** Where a line of the shopping list goes in the store: by the beginning of its key. Flat things are bought by their lay. */
+const FLAT = ['cloth.length', 'second.length', 'foam.sheets', 'foam.packets', 'wadding.length', 'lining.length', 'film.length', 'waterproof.length', 'dustCover.length'];
+const LINES: readonly { begins: string; kind: WareKind; name: string }[] = [
+  { begins: 'thread', kind: 'thread', name: 'Thread' },
+  { begins: 'cord', kind: 'cord', name: 'Welt cord' },
+  { begins: 'lip', kind: 'card', name: 'Lip strip' },
+  { begins: 'card', kind: 'card', name: 'Tack strip' },
+  { begins: 'zips', kind: 'zip', name: 'Zip' },
+  { begins: 'loose.zip', kind: 'zip', name: 'Zip' },
+  { begins: 'buttons.count', kind: 'button', name: 'Buttons' },
+  { begins: 'loose.knobs', kind: 'button', name: 'Knobs' },
+  { begins: 'loose.fill', kind: 'fill', name: 'Loose filling' },
+  { begins: 'glue', kind: 'glue', name: 'Glue' },
+  { begins: 'wadding.staples', kind: 'staple', name: 'Staples' },
+  { begins: 'staple.count', kind: 'staple', name: 'Staples' },
+  { begins: 'deck.fasteners', kind: 'staple', name: 'Staples' },
+  { begins: 'fastener.', kind: 'fastener', name: 'Fasteners' },
+  { begins: 'deck.webbing', kind: 'webbing', name: 'Webbing' },
+  { begins: 'deck.springs', kind: 'spring', name: 'Springs' },
+  { begins: 'deck.clips', kind: 'spring', name: 'Spring clips' },
+  { begins: 'deck.hessian.length', kind: 'hessian', name: 'Hessian' },
+  { begins: 'frame.stock', kind: 'batten', name: 'Battens' },
+  { begins: 'strip.', kind: 'batten', name: 'Hard-edge strip' },
+  { begins: 'courses.length', kind: 'batten', name: 'Planks' },
+  { begins: 'trim.length', kind: 'batten', name: 'Trim' },
+];
+
+/** An end's fold takes thread, or pins and nails. */
+const endLine = ({ unit }: SizeLine): { kind: WareKind; name: string } =>
+  unit === 'count' ? { kind: 'fastener', name: 'Pins and nails' } : { kind: 'thread', name: 'Thread' };
+
+/**
+ * Where a line of the shopping list goes in the store.
+ *
+ * @returns null where it is bought by its lay
+ * @throws Error where nobody has said: a line that no order would ever hold is a mistake of ours
+ */
+export function wareOf(line: SizeLine): { kind: WareKind; name: string } | null {
+  if (FLAT.some((key) => line.key.startsWith(key))) return null;
+  if (line.key.startsWith('end.')) return endLine(line);
+  const found = LINES.find(({ begins }) => line.key.startsWith(begins));
+  if (!found) throw new Error(`Nobody has said where “${line.key}” is bought`);
+  return found;
+}
+
+/** Lines that are for one of the set, not for all. */
+const FOR_ONE = new Set(['thread']);
+/** Battens are told by whole lengths: their length is what is needed. */
+const stockLength = (line: SizeLine): number => line.terms.find(({ symbol }) => symbol === 'stock')?.value ?? 1;
+
+/** How much of its kind's measure a line is. */
+function amountOf(line: SizeLine, count: number, kind: WareKind): number {
+  const own = line.value * (FOR_ONE.has(line.key) ? count : 1);
+  if (line.key === 'frame.stock') return own * stockLength(line);
+  // An area is told in mm², a can by the square metre.
+  return kind === 'glue' ? own / 1e6 : own;
+}
+
+/**
+ * Everything that any step of some pieces uses: what lies flat by its groups, the rest from the shopping list.
+ *
+ * @param planned pieces with their plans
+ * @param groups what of them lies flat, as `layGroups` gives it
+ * @param house the workshop's rules
+ */
+export function needsOf(planned: readonly Planned[], groups: readonly LayGroup[], house: HouseRules): Need[] {
+  const needs = new Map<string, Need>();
+  const add = (need: Need): void => {
+    const known = needs.get(need.key);
+    if (!known) return void needs.set(need.key, need);
+    known.amount += need.amount;
+    known.pieces = [...new Set([...known.pieces, ...need.pieces])];
+    if (need.note && !known.note.includes(need.note)) known.note = [known.note, need.note].filter(Boolean).join('; ');
+  };
+  for (const { key, kind, of, name, thickness, width, shapes } of groups)
+    add({ key, kind, of, name, thickness, width, amount: 0, note: '', pieces: [...new Set(shapes.map(({ piece }) => piece))], group: key });
+  for (const own of planned) {
+    const { id, piece, plan } = own;
+    for (const line of sizesOf(plan, piece, house)) {
+      const buys = line.group === 'Buy' || line.key === 'staple.count' || line.key.startsWith('fastener.');
+      const ware = buys ? wareOf(line) : null;
+      if (!ware || line.value <= 0) continue;
+      const { kind, name } = ware;
+      const of = kind === 'glue' ? (piece.glue ?? '') : '';
+      const thickness = kind === 'cord' ? Math.round((plan.cover.welts[0]?.cord ?? 0) * 10) / 10 : null;
+      const note = kind === 'fastener' || kind === 'zip' || kind === 'batten' || kind === 'staple' ? (line.note ?? '') : '';
+      const apart = kind === 'batten' || kind === 'fastener' ? `-${line.key}-${note}` : kind === 'cord' ? `-${thickness}` : kind === 'zip' ? `-${note}` : '';
+      add({
+        key: `${kind}-${of}-${name}${apart}`,
+        kind,
+        of,
+        name: kind === 'fastener' ? line.label.replace(/ for the set$/, '') : name,
+        thickness,
+        width: null,
+        amount: amountOf(line, piece.count, kind),
+        note,
+        pieces: [id],
+        group: null,
+      });
+    }
+  }
+  return [...needs.values()];
+}

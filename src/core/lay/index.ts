@@ -1,0 +1,5 @@
+export { boundOf, createSearch, type LayBound, type LaySearch } from './search';
+export { atOrigin, turned } from './turned';
+export type { Lay, LayBin, LayFlaw, LayPlace, LayRepeat, LayShape, LayTask, Turn } from './types';
+export { layGroups, type LayGroup, type Planned } from './groups';
+export { laidOutline, layFaults, type LayFault } from './check';

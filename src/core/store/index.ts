@@ -1,0 +1,19 @@
+export { SOLD_AS, WARE_KINDS, wareKind, type SoldAs, type WareKind, type WareMeasure } from './kinds';
+export {
+  FLAW,
+  holds,
+  sizesAsked,
+  STOCK,
+  STOCK_FORMS,
+  WARE,
+  wareProblems,
+  type Flaw,
+  type KeptStock,
+  type KeptWare,
+  type Stock,
+  type StockForm,
+  type Ware,
+} from './ware';
+export { clothOf, shelf } from './shelf';
+export { readStoreCsv, STORE_TABLES, writeStoreCsv, type StoreTable } from './csv';
+export { clothInStore, clothToStore, foamToStore, takenCloth, withStoreFoam } from './take';

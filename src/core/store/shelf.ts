@@ -1,0 +1,123 @@
+import { CLOTHS, type ClothKind } from '../cloth';
+import { BOARDS, FOAMS, GLUES, WADDINGS } from '../foam';
+import { newPiece, type Cloth } from '../piece';
+import type { Ware } from './ware';
+
+/** What an empty store begins with: made-up names and prices, every one to be changed. */
+
+/** Suppliers of the made-up lodge. */
+const FROM = { foam: 'The foam loft', cloth: 'The cloth room', bench: 'The bench drawer' } as const;
+/** A sheet of foam and of board as they are mostly sold, mm. */
+const FOAM_SHEET = { width: 1000, length: 2000 };
+const BOARD_SHEET = { width: 1220, length: 2440 };
+/** A square metre of board for each millimetre of thickness, in the workshop's money. */
+const BOARD_PRICE = 1.9;
+/** Boards that are kept on the shelf, mm. */
+const BOARD_KEPT: Record<string, readonly number[]> = { plywood: [6, 9, 12, 15, 18], chipboard: [12, 16], fibreboard: [6, 12] };
+
+const money = (value: number): number => Math.round(value * 100) / 100;
+
+/** A cloth of the shelf as a piece would carry it. */
+export function clothOf({ id: _, ...kind }: ClothKind): Cloth {
+  void _;
+  // Stripes and pile show every pull: they are smoothed only, until somebody says otherwise.
+  const shows = kind.nap === 'pile' || kind.repeatAcross > 0 || kind.repeatAlong > 0;
+  return { ...newPiece('chair-seat').cloth, ...kind, direction: 'along', pull: shows ? 'smooth' : 'taut' };
+}
+
+const foams = (): Ware[] =>
+  FOAMS.flatMap((foam) =>
+    foam.sold.map((thickness): Ware => {
+      const square = (FOAM_SHEET.width * FOAM_SHEET.length) / 1e6;
+      return {
+        kind: 'foam',
+        name: `${foam.name}, ${thickness} mm`,
+        of: foam.id,
+        sold: 'sheet',
+        thickness,
+        ...FOAM_SHEET,
+        price: money(foam.price * (thickness / 10) * square),
+        supplier: FROM.foam,
+        lead: 4,
+      };
+    }),
+  );
+
+const rolls: Ware[] = [
+  ...WADDINGS.map(({ id, name, weight, stretched }): Ware => ({
+    kind: 'wadding',
+    name,
+    of: id,
+    sold: 'metre',
+    width: 1500,
+    price: money(stretched ? 4 + weight / 100 : 1.2 + weight / 100),
+    supplier: FROM.foam,
+    lead: 3,
+  })),
+  { kind: 'lining', name: 'Lining calico', of: '', sold: 'metre', width: 1500, price: 6, supplier: FROM.cloth, lead: 3 },
+  { kind: 'dust', name: 'Dust cloth, black', of: '', sold: 'metre', width: 1400, price: 2.2, supplier: FROM.cloth, lead: 3 },
+  { kind: 'film', name: 'Slip film', of: '', sold: 'metre', width: 1500, price: 0.9, supplier: FROM.cloth, lead: 3 },
+  { kind: 'waterproof', name: 'Waterproof cloth', of: '', sold: 'metre', width: 1500, price: 5.5, supplier: FROM.cloth, lead: 5 },
+  { kind: 'hessian', name: 'Hessian', of: '', sold: 'metre', width: 1400, price: 3.1, supplier: FROM.cloth, lead: 3 },
+];
+
+const boards: Ware[] = BOARDS.flatMap(({ id, name }) =>
+  (BOARD_KEPT[id] ?? []).map((thickness): Ware => ({
+    kind: 'board',
+    name: `${name}, ${thickness} mm`,
+    of: id,
+    sold: 'sheet',
+    thickness,
+    ...BOARD_SHEET,
+    price: money((BOARD_PRICE * thickness * BOARD_SHEET.width * BOARD_SHEET.length) / 1e6),
+    supplier: FROM.bench,
+    lead: 2,
+  })),
+);
+
+const bench = (own: Omit<Ware, 'of' | 'supplier' | 'lead'> & { of?: string }): Ware => ({ of: '', supplier: FROM.bench, lead: 2, ...own });
+
+const smallThings = (): Ware[] => [
+  bench({ kind: 'batten', name: 'Batten, 20 × 45', sold: 'each', width: 45, length: 2400, price: 4.2 }),
+  bench({ kind: 'webbing', name: 'Elastic webbing, 50 mm', sold: 'roll', width: 50, length: 50_000, price: 38 }),
+  bench({ kind: 'spring', name: 'Zigzag springs', sold: 'box', each: 20, price: 26 }),
+  ...[4, 6].map((thickness) => bench({ kind: 'cord', name: `Welt cord, ${thickness} mm`, sold: 'roll', thickness, length: 100_000, price: 3 * thickness })),
+  bench({ kind: 'card', name: 'Tack strip', sold: 'roll', length: 90_000, price: 14 }),
+  bench({ kind: 'card', name: 'Lip strip', sold: 'roll', length: 50_000, price: 21 }),
+  bench({ kind: 'zip', name: 'Zip off the reel', sold: 'each', price: 2.4 }),
+  bench({ kind: 'thread', name: 'Thread, tex 70', sold: 'roll', length: 1_500_000, price: 9.5 }),
+  bench({ kind: 'thread', name: 'Thread, tex 135', sold: 'roll', length: 800_000, price: 11 }),
+  ...GLUES.map((glue) =>
+    bench({ kind: 'glue', name: glue.name, of: glue.id, sold: 'can', covers: 6, tack: glue.figures.timeGlueTack, press: glue.figures.timeGluePress, price: 12.5 }),
+  ),
+  bench({ kind: 'staple', name: 'Staples, all legs', sold: 'box', each: 10_000, price: 8.5 }),
+  bench({ kind: 'fastener', name: 'Nails, tacks, rivets, screws', sold: 'box', each: 100, price: 6.5 }),
+  bench({ kind: 'button', name: 'Buttons to cover, and knobs', sold: 'box', each: 50, price: 9 }),
+  bench({ kind: 'hook', name: 'Hook and loop, 25 mm', sold: 'roll', width: 25, length: 10_000, price: 9 }),
+  bench({ kind: 'fill', name: 'Polyester fibre', sold: 'bag', mass: 5, price: 32 }),
+];
+
+const cloths = (): Ware[] =>
+  CLOTHS.filter(({ id }) => id !== 'lining-calico').map((kind): Ware => ({
+    kind: 'cloth',
+    name: kind.name,
+    of: kind.id,
+    sold: 'metre',
+    width: kind.rollWidth,
+    price: kind.price,
+    supplier: FROM.cloth,
+    lead: 7,
+    cloth: clothOf(kind),
+  }));
+
+/** What an empty store begins with, each with an id that does not change. */
+export function shelf(): (Ware & { id: string })[] {
+  const taken = new Set<string>();
+  return [...foams(), ...rolls, ...cloths(), ...boards, ...smallThings()].map((ware) => {
+    const base = `${ware.kind}-${ware.name}`.toLowerCase().replace(/[^a-z0-9]+/g, '-').replace(/^-|-$/g, '').slice(0, 52);
+    let id = base;
+    for (let n = 2; taken.has(id); n++) id = `${base}-${n}`;
+    taken.add(id);
+    return { ...ware, id };
+  });
+}

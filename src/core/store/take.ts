@@ -1,0 +1,108 @@
+import type { Cloth, OwnFoam, Piece } from '../piece';
+import { foamOf } from '../piece';
+import { findMaterial, FOAMS } from '../foam';
+import type { Ware } from './ware';
+
+/**
+ * A cloth of the store as a piece carries it: with the store's figures, pulled and laid as before.
+ *
+ * @param now the piece's cloth
+ * @param kept the cloth of the store
+ */
+export function takenCloth(now: Cloth, kept: Cloth): Cloth {
+  const shows = kept.nap === 'pile' || kept.weave === 'pile' || kept.repeatAcross > 0 || kept.repeatAlong > 0;
+  const napped = (kept.nap ?? 'none') !== 'none';
+  return {
+    ...kept,
+    pull: shows && now.pull === 'taut' ? 'smooth' : now.pull,
+    direction: napped && now.direction === 'any' ? 'along' : now.direction,
+    ...(now.force === undefined ? {} : { force: now.force }),
+  };
+}
+
+/** What is compared of two cloths: all that a plan reads of the cloth itself, and not how this piece uses it. */
+const FIGURES = [
+  'weave',
+  'fibre',
+  'weight',
+  'thickness',
+  'stretchWarp',
+  'stretchWeft',
+  'nap',
+  'rollWidth',
+  'repeatAcross',
+  'repeatAlong',
+  'coated',
+  'shrinkage',
+  'price',
+] as const satisfies readonly (keyof Cloth)[];
+
+/**
+ * Where a piece's cloth says otherwise than the store's of that name.
+ *
+ * @param cloth of the piece
+ * @param wares of the store
+ * @returns the store's, and the fields that differ; null where the store has none of that name
+ */
+export function clothInStore<W extends Ware>(cloth: Cloth, wares: readonly W[]): { ware: W; differs: (keyof Cloth)[] } | null {
+  const ware = wares.find((own) => own.kind === 'cloth' && own.cloth && own.name.toLowerCase() === cloth.name.trim().toLowerCase());
+  if (!ware?.cloth) return null;
+  const kept = ware.cloth;
+  return { ware, differs: FIGURES.filter((key) => (cloth[key] ?? null) !== (kept[key] ?? null)) };
+}
+
+/** A foam of the store as a piece carries it where it is not one that ships: nothing where it is. */
+function ownFoamOf(ware: Ware): OwnFoam | null {
+  return ware.foam ?? null;
+}
+
+/**
+ * A piece with a foam of the store among those it can be built from.
+ *
+ * @param piece the piece
+ * @param ware of the store
+ * @returns the piece, and the id that a pad takes
+ */
+export function withStoreFoam(piece: Piece, ware: Ware): { piece: Piece; material: string } {
+  const own = ownFoamOf(ware);
+  if (!own) return { piece, material: ware.of };
+  const known = piece.foams?.find(({ id }) => id === own.id);
+  if (known) return { piece: { ...piece, foams: piece.foams!.map((foam) => (foam.id === own.id ? own : foam)) }, material: own.id };
+  return { piece: { ...piece, foams: [...(piece.foams ?? []), own] }, material: own.id };
+}
+
+/** A foam of a piece's own as the store would keep it, so that the next piece can have it. */
+export function foamToStore(piece: Pick<Piece, 'foams'>, id: string, thickness: number): Ware | null {
+  const foam = foamOf(piece, id);
+  if (!foam) return null;
+  const own = findMaterial(FOAMS, id) ? null : (piece.foams?.find((one) => one.id === id) ?? null);
+  return {
+    kind: 'foam',
+    name: `${foam.name}, ${thickness} mm`,
+    of: id,
+    sold: 'sheet',
+    thickness,
+    width: 1000,
+    length: 2000,
+    price: 0,
+    supplier: '',
+    lead: 3,
+    ...(own ? { foam: own } : {}),
+  };
+}
+
+/** A cloth of a piece as the store would keep it. */
+export function clothToStore(cloth: Cloth): Ware {
+  return {
+    kind: 'cloth',
+    name: cloth.name,
+    of: '',
+    sold: 'metre',
+    width: cloth.rollWidth,
+    price: cloth.price ?? 0,
+    supplier: '',
+    lead: 7,
+    cloth: { ...cloth, direction: 'along' },
+    ...(cloth.certificate ? { certificate: cloth.certificate } : {}),
+  };
+}
