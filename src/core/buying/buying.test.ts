@@ -107,7 +107,9 @@ describe('what to buy', () => {
           };
           walk(0, 0, 0, new Set());
           expect(found.total).toBeCloseTo(best, 2);
-          expect(found.lines.reduce((sum, { ware, units }) => sum + units * wares.find(({ id }) => id === ware)!.each!, 0)).toBeGreaterThanOrEqual(amount);
+          expect(
+            found.lines.reduce((sum, { ware, units }) => sum + units * wares.find(({ id }) => id === ware)!.each!, 0),
+          ).toBeGreaterThanOrEqual(amount);
         },
       ),
       { numRuns: 120, seed: 5 },
@@ -117,7 +119,11 @@ describe('what to buy', () => {
   it('two needs share a box, what is in the store is taken first, and what nothing serves is said', () => {
     const wares = [box('big', 1000, 9)];
     const needs = [need(600), need(300, { key: 'more' }), need(5, { key: 'gold', kind: 'button', name: 'Gold' })];
-    expect(solve({ needs, flat: {}, wares, stock: [], carriage: {} })).toMatchObject({ total: 9, nowhere: ['gold'], lines: [{ units: 1 }] });
+    expect(solve({ needs, flat: {}, wares, stock: [], carriage: {} })).toMatchObject({
+      total: 9,
+      nowhere: ['gold'],
+      lines: [{ units: 1 }],
+    });
     const stock = [{ id: 's', ware: 'big', form: 'full' as const, count: 1, place: '' }];
     const kept = solve({ needs, flat: {}, wares, stock, carriage: { a: 12 } });
     expect(kept).toMatchObject({ total: 0, lines: [], carriage: {} });
@@ -125,16 +131,35 @@ describe('what to buy', () => {
   });
 
   it('of what lies flat one way is taken: fewer large sheets, or more small ones, whichever is cheaper; off the roll by tenths', () => {
-    const sheet = (id: string, width: number, price: number): KeptWare => ({ ...box(id, 1, price), kind: 'foam', sold: 'sheet', width, length: 2000, thickness: 50 });
-    const wares = [sheet('small', 1000, 40), sheet('large', 2000, 75), { ...box('twill', 1, 46), kind: 'cloth' as const, sold: 'metre' as const, width: 1400 }];
+    const sheet = (id: string, width: number, price: number): KeptWare => ({
+      ...box(id, 1, price),
+      kind: 'foam',
+      sold: 'sheet',
+      width,
+      length: 2000,
+      thickness: 50,
+    });
+    const wares = [
+      sheet('small', 1000, 40),
+      sheet('large', 2000, 75),
+      { ...box('twill', 1, 46), kind: 'cloth' as const, sold: 'metre' as const, width: 1400 },
+    ];
     const needs = [need(0, { key: 'foam', kind: 'foam', group: 'foam' }), need(0, { key: 'cloth', kind: 'cloth', group: 'cloth' })];
-    const flat = { foam: [{ ware: 'small', amount: 2 }, { ware: 'large', amount: 1 }], cloth: [{ ware: 'twill', amount: 2810 }] };
+    const flat = {
+      foam: [
+        { ware: 'small', amount: 2 },
+        { ware: 'large', amount: 1 },
+      ],
+      cloth: [{ ware: 'twill', amount: 2810 }],
+    };
     const found = solve({ needs, flat, wares, stock: [], carriage: {} });
     expect(found.lines.map(({ ware, units, cost }) => [ware, units, cost])).toEqual([
       ['large', 1, 75],
       ['twill', 2.9, 133.4],
     ]);
     // All of it is in the store.
-    expect(solve({ needs, flat: { foam: [{ ware: 'small', amount: 0 }], cloth: flat.cloth }, wares, stock: [], carriage: {} }).lines).toHaveLength(1);
+    expect(
+      solve({ needs, flat: { foam: [{ ware: 'small', amount: 0 }], cloth: flat.cloth }, wares, stock: [], carriage: {} }).lines,
+    ).toHaveLength(1);
   });
 });

@@ -24,7 +24,17 @@ export type Need = {
 };
 
 /** Where a line of the shopping list goes in the store: by the beginning of its key. Flat things are bought by their lay. */
-const FLAT = ['cloth.length', 'second.length', 'foam.sheets', 'foam.packets', 'wadding.length', 'lining.length', 'film.length', 'waterproof.length', 'dustCover.length'];
+const FLAT = [
+  'cloth.length',
+  'second.length',
+  'foam.sheets',
+  'foam.packets',
+  'wadding.length',
+  'lining.length',
+  'film.length',
+  'waterproof.length',
+  'dustCover.length',
+];
 const LINES: readonly { begins: string; kind: WareKind; name: string }[] = [
   { begins: 'thread', kind: 'thread', name: 'Thread' },
   { begins: 'cord', kind: 'cord', name: 'Welt cord' },
@@ -109,7 +119,14 @@ export function needsOf(planned: readonly Planned[], groups: readonly LayGroup[]
       const of = kind === 'glue' ? (piece.glue ?? '') : '';
       const thickness = kind === 'cord' ? Math.round((plan.cover.welts[0]?.cord ?? 0) * 10) / 10 : null;
       const note = kind === 'fastener' || kind === 'zip' || kind === 'batten' || kind === 'staple' ? (line.note ?? '') : '';
-      const apart = kind === 'batten' || kind === 'fastener' ? `-${line.key}-${note}` : kind === 'cord' ? `-${thickness}` : kind === 'zip' ? `-${note}` : '';
+      const apart =
+        kind === 'batten' || kind === 'fastener'
+          ? `-${line.key}-${note}`
+          : kind === 'cord'
+            ? `-${thickness}`
+            : kind === 'zip'
+              ? `-${note}`
+              : '';
       add({
         key: `${kind}-${of}-${name}${apart}`,
         kind,

@@ -37,7 +37,11 @@ export function waresFor<W extends KeptWare>(need: Need, wares: readonly W[]): W
 }
 
 /** What of a group’s material lies in the store and can be cut from: sheets, part rolls, offcuts; the smallest first. */
-export function stockFor(group: Pick<LayGroup, 'kind' | 'of' | 'thickness' | 'width' | 'key' | 'name'>, wares: readonly KeptWare[], stock: readonly KeptStock[]): KeptStock[] {
+export function stockFor(
+  group: Pick<LayGroup, 'kind' | 'of' | 'thickness' | 'width' | 'key' | 'name'>,
+  wares: readonly KeptWare[],
+  stock: readonly KeptStock[],
+): KeptStock[] {
   const need: Need = { ...group, amount: 0, note: '', pieces: [], group: group.key };
   const own = new Set(waresFor(need, wares).map(({ id }) => id));
   const area = ({ width = 0, length = 0 }: KeptStock): number => width * length;
@@ -48,5 +52,8 @@ export function stockFor(group: Pick<LayGroup, 'kind' | 'of' | 'thickness' | 'wi
 export function inStore(ware: KeptWare, stock: readonly KeptStock[]): number {
   return stock
     .filter((own) => own.ware === ware.id)
-    .reduce((sum, own) => sum + (own.form === 'full' ? own.count * (ware.sold === 'metre' ? 1000 : holds(ware)) : (own.length ?? 0) * own.count), 0);
+    .reduce(
+      (sum, own) => sum + (own.form === 'full' ? own.count * (ware.sold === 'metre' ? 1000 : holds(ware)) : (own.length ?? 0) * own.count),
+      0,
+    );
 }

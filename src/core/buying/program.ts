@@ -27,7 +27,13 @@ export type BuyLine = {
 };
 
 /** What to buy: the cheapest that serves every need, with carriage; what nothing in the store could serve stands apart. */
-export type Buying = { lines: BuyLine[]; carriage: Record<string, number>; total: number; fromStock: Record<string, number>; nowhere: string[] };
+export type Buying = {
+  lines: BuyLine[];
+  carriage: Record<string, number>;
+  total: number;
+  fromStock: Record<string, number>;
+  nowhere: string[];
+};
 
 /** Off the roll a tenth of a metre is sold. */
 const PARTS = 10;

@@ -82,8 +82,14 @@ export function between(own: Chains, x: number, other: Chains, ox: number): bool
     const end = Math.min(iEnd, jEnd, to);
     const [s, t, on] = [at - x - nx[i]!, at - ox - mx[j]!, end - at];
     // Straight lines are nearest at one end of what they share.
-    const [gapLow, riseLow] = [other.low[j]! + other.lowRise[j]! * t - own.high[i]! - own.highRise[i]! * s, other.lowRise[j]! - own.highRise[i]!];
-    const [gapHigh, riseHigh] = [other.high[j]! + other.highRise[j]! * t - own.low[i]! - own.lowRise[i]! * s, other.highRise[j]! - own.lowRise[i]!];
+    const [gapLow, riseLow] = [
+      other.low[j]! + other.lowRise[j]! * t - own.high[i]! - own.highRise[i]! * s,
+      other.lowRise[j]! - own.highRise[i]!,
+    ];
+    const [gapHigh, riseHigh] = [
+      other.high[j]! + other.highRise[j]! * t - own.low[i]! - own.lowRise[i]! * s,
+      other.highRise[j]! - own.lowRise[i]!,
+    ];
     const leastLow = riseLow < 0 ? gapLow + riseLow * on : gapLow;
     const mostHigh = riseHigh > 0 ? gapHigh + riseHigh * on : gapHigh;
     if (leastLow < low) low = leastLow;

@@ -8,7 +8,8 @@ export type LayFault = { key: string; kind: 'overlap' | 'outside' | 'flaw' | 're
 
 type Path = { x: number; y: number }[];
 const pathOf = (ring: Polygon): Path => ring.map(([x, y]) => ({ x, y }));
-const areaOf = (rings: Path[]): number => rings.reduce((sum, ring) => sum + Math.abs(polygonArea(ring.map(({ x, y }): Point => [x, y]))), 0);
+const areaOf = (rings: Path[]): number =>
+  rings.reduce((sum, ring) => sum + Math.abs(polygonArea(ring.map(({ x, y }): Point => [x, y]))), 0);
 
 /** An area smaller than this is the clipping library's own rounding, mm². */
 const NOTHING = 3;
@@ -89,7 +90,8 @@ export function layFaults(
     }
     for (const other of laid.slice(at + 1)) {
       if (other.place.bin !== place.bin) continue;
-      if (box[0] > other.box[2] + gap || other.box[0] > box[2] + gap || box[1] > other.box[3] + gap || other.box[1] > box[3] + gap) continue;
+      if (box[0] > other.box[2] + gap || other.box[0] > box[2] + gap || box[1] > other.box[3] + gap || other.box[1] > box[3] + gap)
+        continue;
       if (areaOf(intersectD(grown(outline), grown(other.outline), FillRule.NonZero, 4)) > NOTHING)
         faults.push({ key, kind: 'overlap', other: other.place.key });
     }

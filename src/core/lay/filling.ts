@@ -65,14 +65,12 @@ function missing({ outline, width, length }: LayBin): Polygon[] {
 
 /** A bin with nothing in it but what is wrong with it. Half the gap that pieces carry hangs over its edges. */
 export function emptied(bin: LayBin, gap: number): Filling {
-  const flaws = bin.flaws.map(
-    ({ x, y, width, height }): Polygon => [
-      [x, y],
-      [x + width, y],
-      [x + width, y + height],
-      [x, y + height],
-    ],
-  );
+  const flaws = bin.flaws.map(({ x, y, width, height }): Polygon => [
+    [x, y],
+    [x + width, y],
+    [x + width, y + height],
+    [x, y + height],
+  ]);
   const lying = [...flaws, ...missing(bin)].map((ring): Lying => {
     const { outline, by } = atOrigin(ring);
     // A flaw is kept clear of by no more than its own edge: the gap that a piece carries is beyond its cut.
@@ -110,7 +108,9 @@ function lowest(chains: Chains, x: number, lying: readonly Lying[], most: number
 
 /** Whether a shape lies free at a place. */
 function free(chains: Chains, x: number, y: number, lying: readonly Lying[]): boolean {
-  return lying.every((own) => !between(chains, x, own.chains, own.x) || own.y + forbidden.low >= y - SMALL || own.y + forbidden.high <= y + SMALL);
+  return lying.every(
+    (own) => !between(chains, x, own.chains, own.x) || own.y + forbidden.low >= y - SMALL || own.y + forbidden.high <= y + SMALL,
+  );
 }
 
 /** Left ends that are worth trying: against what lies there, against either selvedge, and for what is no box a few between. */
@@ -124,9 +124,14 @@ function leftEnds(own: Ready, { bin, lying }: Filling, repeat: LayRepeat | null,
     return ends;
   }
   const ends = [0, Math.max(0, last)];
-  for (const { chains, x } of lying.slice(-BESIDE)) ends.push(x, x + chains.width, x - own.chains.width, x + chains.width - own.chains.width);
+  for (const { chains, x } of lying.slice(-BESIDE))
+    ends.push(x, x + chains.width, x - own.chains.width, x + chains.width - own.chains.width);
   if (!own.box) for (let k = 1; k < BETWEEN; k++) ends.push((last * k) / BETWEEN);
-  return [...new Set(ends.filter((x) => x > -SMALL && x < last + SMALL).map((x) => Math.round(Math.min(Math.max(0, x), Math.max(0, last)) * 1e5) / 1e5))];
+  return [
+    ...new Set(
+      ends.filter((x) => x > -SMALL && x < last + SMALL).map((x) => Math.round(Math.min(Math.max(0, x), Math.max(0, last)) * 1e5) / 1e5),
+    ),
+  ];
 }
 
 /** Left ends between the two selvedges that a shape which is no box is tried at. */
@@ -154,7 +159,8 @@ export function laidInto(
   way?: number,
 ): Omit<LayPlace, 'bin'> | null {
   const { bin } = filling;
-  const lying = filling.lying.length > MANY + filling.floor ? [...filling.lying.slice(0, filling.floor), ...filling.lying.slice(-MANY)] : filling.lying;
+  const lying =
+    filling.lying.length > MANY + filling.floor ? [...filling.lying.slice(0, filling.floor), ...filling.lying.slice(-MANY)] : filling.lying;
   // What was left out of the look lies below the lowest of those that are looked at, or is taken to.
   const under = lying === filling.lying ? 0 : filling.under(MANY);
   let best: { own: Ready; x: number; y: number; top: number } | null = null as { own: Ready; x: number; y: number; top: number } | null;
@@ -173,7 +179,8 @@ export function laidInto(
       const y: number = lowest(own.chains, x, lying, high, snap);
       if (y > high) continue;
       const top = y + own.chains.height;
-      if (!best || top < best.top - SMALL || (top < best.top + SMALL && (y < best.y - SMALL || (y < best.y + SMALL && x < best.x)))) best = { own, x, y, top };
+      if (!best || top < best.top - SMALL || (top < best.top + SMALL && (y < best.y - SMALL || (y < best.y + SMALL && x < best.x))))
+        best = { own, x, y, top };
     }
   }
   if (!best) return null;
@@ -181,7 +188,13 @@ export function laidInto(
   if (!best.own.box && !(best.own.motif && repeat && (repeat.across > 0 || repeat.along > 0))) {
     for (let again = 0; again < 2; again++) {
       for (const by of SLIDES) while (best.x - by >= 0 && free(best.own.chains, best.x - by, best.y, lying)) best.x -= by;
-      best.y = Math.min(best.y, Math.max(under, lowest(best.own.chains, best.x, lying, best.y, (y) => Math.max(y, under))));
+      best.y = Math.min(
+        best.y,
+        Math.max(
+          under,
+          lowest(best.own.chains, best.x, lying, best.y, (y) => Math.max(y, under)),
+        ),
+      );
     }
   }
   filling.lying.push({ chains: best.own.chains, x: best.x, y: best.y });

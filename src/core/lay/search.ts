@@ -218,7 +218,9 @@ export function createSearch(task: LayTask, seed = 1): LaySearch {
   const history = Array.from({ length: LATE }, () => best.score);
   const enough = (): boolean =>
     best.score[0] === 0 &&
-    (task.fresh.length === null ? best.score[1] <= bound.fresh && best.score[2] <= bound.length + 0.5 : best.score[1] <= bound.fresh && bound.fresh === 0);
+    (task.fresh.length === null
+      ? best.score[1] <= bound.fresh && best.score[2] <= bound.length + 0.5
+      : best.score[1] <= bound.fresh && bound.fresh === 0);
   const step = (ms: number, tries = Infinity): boolean => {
     const until = performance.now() + ms;
     const last = count + tries;

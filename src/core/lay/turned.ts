@@ -35,7 +35,9 @@ export function atOrigin(outline: Polygon): { outline: Polygon; by: Point } {
 export function isBox(outline: Polygon): boolean {
   if (outline.length !== 4) return false;
   const { width, height } = bounds(outline);
-  return outline.every(([x, y]) => (Math.abs(x) < 1e-6 || Math.abs(x - width) < 1e-6) && (Math.abs(y) < 1e-6 || Math.abs(y - height) < 1e-6));
+  return outline.every(
+    ([x, y]) => (Math.abs(x) < 1e-6 || Math.abs(x - width) < 1e-6) && (Math.abs(y) < 1e-6 || Math.abs(y - height) < 1e-6),
+  );
 }
 
 /** A chain of straights no farther from the outline than this stands for it, on its outer side, mm. */

@@ -81,14 +81,25 @@ const smallThings = (): Ware[] => [
   bench({ kind: 'batten', name: 'Batten, 20 × 45', sold: 'each', width: 45, length: 2400, price: 4.2 }),
   bench({ kind: 'webbing', name: 'Elastic webbing, 50 mm', sold: 'roll', width: 50, length: 50_000, price: 38 }),
   bench({ kind: 'spring', name: 'Zigzag springs', sold: 'box', each: 20, price: 26 }),
-  ...[4, 6].map((thickness) => bench({ kind: 'cord', name: `Welt cord, ${thickness} mm`, sold: 'roll', thickness, length: 100_000, price: 3 * thickness })),
+  ...[4, 6].map((thickness) =>
+    bench({ kind: 'cord', name: `Welt cord, ${thickness} mm`, sold: 'roll', thickness, length: 100_000, price: 3 * thickness }),
+  ),
   bench({ kind: 'card', name: 'Tack strip', sold: 'roll', length: 90_000, price: 14 }),
   bench({ kind: 'card', name: 'Lip strip', sold: 'roll', length: 50_000, price: 21 }),
   bench({ kind: 'zip', name: 'Zip off the reel', sold: 'each', price: 2.4 }),
   bench({ kind: 'thread', name: 'Thread, tex 70', sold: 'roll', length: 1_500_000, price: 9.5 }),
   bench({ kind: 'thread', name: 'Thread, tex 135', sold: 'roll', length: 800_000, price: 11 }),
   ...GLUES.map((glue) =>
-    bench({ kind: 'glue', name: glue.name, of: glue.id, sold: 'can', covers: 6, tack: glue.figures.timeGlueTack, press: glue.figures.timeGluePress, price: 12.5 }),
+    bench({
+      kind: 'glue',
+      name: glue.name,
+      of: glue.id,
+      sold: 'can',
+      covers: 6,
+      tack: glue.figures.timeGlueTack,
+      press: glue.figures.timeGluePress,
+      price: 12.5,
+    }),
   ),
   bench({ kind: 'staple', name: 'Staples, all legs', sold: 'box', each: 10_000, price: 8.5 }),
   bench({ kind: 'fastener', name: 'Nails, tacks, rivets, screws', sold: 'box', each: 100, price: 6.5 }),
@@ -114,7 +125,11 @@ const cloths = (): Ware[] =>
 export function shelf(): (Ware & { id: string })[] {
   const taken = new Set<string>();
   return [...foams(), ...rolls, ...cloths(), ...boards, ...smallThings()].map((ware) => {
-    const base = `${ware.kind}-${ware.name}`.toLowerCase().replace(/[^a-z0-9]+/g, '-').replace(/^-|-$/g, '').slice(0, 52);
+    const base = `${ware.kind}-${ware.name}`
+      .toLowerCase()
+      .replace(/[^a-z0-9]+/g, '-')
+      .replace(/^-|-$/g, '')
+      .slice(0, 52);
     let id = base;
     for (let n = 2; taken.has(id); n++) id = `${base}-${n}`;
     taken.add(id);

@@ -135,4 +135,3 @@ export function holds(ware: Ware): number {
       return ware.mass ?? 0;
   }
 }
-
