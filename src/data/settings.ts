@@ -5,12 +5,14 @@ import type { Db } from './database';
 /** What the whole application follows. */
 export type Settings = { unit: Unit; theme: 'day' | 'evening' };
 
-function read<T>(db: Db, key: string, fallback: T): T {
+/** A value that is kept under a name, or what stands until one is. */
+export function read<T>(db: Db, key: string, fallback: T): T {
   const row = db.prepare('SELECT value FROM setting WHERE key = ?').get(key) as { value: string } | undefined;
   return row ? (JSON.parse(row.value) as T) : fallback;
 }
 
-function write(db: Db, key: string, value: unknown): void {
+/** Keeps a value under a name. */
+export function write(db: Db, key: string, value: unknown): void {
   db.prepare('INSERT INTO setting (key, value) VALUES (?, ?) ON CONFLICT (key) DO UPDATE SET value = excluded.value').run(
     key,
     JSON.stringify(value),

@@ -58,7 +58,16 @@ export function whoIs(db: Db, headers: Headers): Member | 'own machine' | null {
 /** What each role may change, by method and path; whatever is not here only the owner may. */
 const MAY: Record<Exclude<Role, 'owner'>, readonly RegExp[]> = {
   apprentice: [/^PUT \/api\/pieces\/[^/]+\/ticks$/, /^DELETE \/api\/enter$/],
-  hand: [/^\w+ \/api\/pieces(\/|$)/, /^POST \/api\/(import|photos)$/, /^PUT \/api\/settings$/, /^DELETE \/api\/enter$/],
+  // A hand lays, cuts and puts things into the store; orders and prices are the owner's.
+  hand: [
+    /^\w+ \/api\/pieces(\/|$)/,
+    /^POST \/api\/(import|photos)$/,
+    /^PUT \/api\/settings$/,
+    /^DELETE \/api\/enter$/,
+    /^(POST|PUT) \/api\/store\/stock(\/|$)/,
+    /^(POST|PUT) \/api\/(cut\/[^/]+\/lays|cutter)(\/|$)/,
+    /^PUT \/api\/jobs\/[^/]+\/pieces$/,
+  ],
 };
 /** What is not even looked at by others than the owner. */
 const OWNERS = /^\/(api\/(backups|members|demo|restore)|workshop)(\/|$)/;

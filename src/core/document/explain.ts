@@ -28,22 +28,22 @@ const TYPE_WORDS: Record<string, string> = {
 };
 
 /** How an item of a list is spoken of: its list's name and its number. */
-function calledAt(path: string, document: unknown): string {
-  const schema = schemaAt(path, document);
+function calledAt(path: string, document: unknown, root?: PlainSchema): string {
+  const schema = schemaAt(path, document, root);
   const own = schema ? describe(schema).label : '';
   if (own) return own;
-  return path === '' ? 'The piece' : `“${path.split('.').at(-1)!}”`;
+  return path === '' ? (root ? 'It' : 'The piece') : `“${path.split('.').at(-1)!}”`;
 }
 
 function sayShort(value: unknown): string {
   return typeof value === 'string' ? `“${value.slice(0, 40)}”` : (JSON.stringify(value) ?? 'nothing').slice(0, 40);
 }
 
-function words(error: ErrorObject, path: string, document: unknown): string {
+function words(error: ErrorObject, path: string, document: unknown, root?: PlainSchema): string {
   const params = error.params as Record<string, unknown>;
-  const label = calledAt(path, document);
+  const label = calledAt(path, document, root);
   const value = valueAt(document, path);
-  const schema: PlainSchema = schemaAt(path, document) ?? {};
+  const schema: PlainSchema = schemaAt(path, document, root) ?? {};
   switch (error.keyword) {
     case 'minimum':
     case 'maximum':
@@ -52,7 +52,7 @@ function words(error: ErrorObject, path: string, document: unknown): string {
       return `${label}: “${String(params.missingProperty)}” is missing`;
     case 'additionalProperties':
       if (path === 'overrides') return `“${String(params.additionalProperty)}” is not a house rule`;
-      return `“${String(params.additionalProperty)}” is not part of ${path === '' ? 'a piece' : label === `“${path.split('.').at(-1)!}”` ? label : `“${label}”`}`;
+      return `“${String(params.additionalProperty)}” is not part of ${path === '' ? (root ? 'it' : 'a piece') : label === `“${path.split('.').at(-1)!}”` ? label : `“${label}”`}`;
     case 'type': {
       const wanted = [params.type as string | string[]].flat().map((type) => TYPE_WORDS[type] ?? type);
       return `${label} must be ${wanted.join(' or ')}`;
@@ -83,13 +83,14 @@ function words(error: ErrorObject, path: string, document: unknown): string {
  *
  * @param errors as Ajv gives them
  * @param document that was looked at
+ * @param [root] the schema that was looked with, where it is no piece
  */
-export function explain(errors: readonly ErrorObject[], document: unknown): Problem[] {
+export function explain(errors: readonly ErrorObject[], document: unknown, root?: PlainSchema): Problem[] {
   const seen = new Set<string>();
   const problems: Problem[] = [];
   for (const error of errors) {
     const path = pathOf(error);
-    const message = words(error, path, document);
+    const message = words(error, path, document, root);
     if (seen.has(path + message)) continue;
     seen.add(path + message);
     problems.push({ path, message });

@@ -53,14 +53,14 @@ export function readTapeLine(line: string): TapeLine {
   return { ok: true, message: { kind: 'reading', number: Number(reading[1]), mm } };
 }
 
-/** Gathers what comes in pieces into whole lines; a line that never ends is thrown away. */
-export function lineGatherer(): (chunk: string) => string[] {
+/** Gathers what comes in pieces into whole lines; a line that never ends, beyond `most` signs, is thrown away. */
+export function lineGatherer(most = LONGEST * 4): (chunk: string) => string[] {
   let held = '';
   return (chunk) => {
     held += chunk;
     const lines = held.split('\n');
     held = lines.pop()!;
-    if (held.length > LONGEST * 4) held = '';
+    if (held.length > most) held = '';
     return lines;
   };
 }

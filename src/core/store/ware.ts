@@ -13,7 +13,7 @@ export const WARE = record({
   thickness: optional(length('Thickness', [0.1, 300])),
   width: optional(length('Width', [5, 4000], { hint: 'between selvedges' })),
   /** of a sheet, of a roll or reel that is sold whole, of a batten */
-  length: optional(length('Length', [5, 200000])),
+  length: optional(length('Length', [5, 20_000_000])),
   /** pieces in a packet, a box */
   each: optional(whole('In one', [1, 100000])),
   /** m² that a can covers, one face */
@@ -107,9 +107,9 @@ export function wareProblems(ware: Ware): { path: string; message: string }[] {
     if (ware[key] === undefined && !(key === 'each' && ware.sold === 'each') && !(key === 'length' && measure === 'count'))
       wrong.push({ path: key, message: `How much is one? Say ${(WARE.properties[key] as { title: string }).title.toLowerCase()}` });
   }
-  if (ware.kind === 'foam' && ware.foam == null && ware.of === '')
+  if (ware.kind === 'foam' && !ware.foam && ware.of === '')
     wrong.push({ path: 'of', message: 'Which foam is it? Choose one, or say how hard it is' });
-  if (ware.kind === 'cloth' && ware.cloth == null) wrong.push({ path: 'cloth', message: 'What cloth is it?' });
+  if (ware.kind === 'cloth' && !ware.cloth) wrong.push({ path: 'cloth', message: 'What cloth is it?' });
   if ((ware.breakFrom === undefined) !== (ware.breakLess === undefined))
     wrong.push({ path: 'breakFrom', message: 'Cheaper from how many on, and by how much? Say both or neither' });
   return wrong;

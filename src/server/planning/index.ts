@@ -29,6 +29,13 @@ export type Planning = {
   pages: (asked: Parameters<typeof thread.pages>[0], signal?: AbortSignal) => Promise<Printed>;
   /** every piece at full size as a drawing, or the cut list */
   patterns: (asked: Parameters<typeof thread.patterns>[0], signal?: AbortSignal) => Promise<string>;
+  /** what some pieces are cut from, and all that they take */
+  needs: (asked: Parameters<typeof thread.needs>[0], signal?: AbortSignal) => Promise<ReturnType<typeof thread.needs>>;
+  offers: (asked: Parameters<typeof thread.offers>[0], signal?: AbortSignal) => Promise<ReturnType<typeof thread.offers>>;
+  /** what to buy, solved exactly */
+  buy: (asked: Parameters<typeof thread.buy>[0], signal?: AbortSignal) => ReturnType<typeof thread.buy>;
+  /** each template's cut line, for a cutter */
+  templates: (asked: Asked, signal?: AbortSignal) => Promise<ReturnType<typeof thread.templates>>;
   close: () => Promise<void>;
 };
 
@@ -74,6 +81,10 @@ function createPlanning(): Planning {
     print: (asked, signal) => run('print', asked, signal),
     pages: (asked, signal) => run('pages', asked, signal),
     patterns: (asked, signal) => run('patterns', asked, signal),
+    needs: (asked, signal) => run('needs', asked, signal),
+    offers: (asked, signal) => run('offers', asked, signal),
+    buy: (asked, signal) => run('buy', asked, signal),
+    templates: (asked, signal) => run('templates', asked, signal),
     close: () => pool.destroy(),
   };
 }

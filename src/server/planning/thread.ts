@@ -8,9 +8,13 @@ import { patternFile } from '../../core/formats/pattern-files';
 import type { PatternFormat } from '../../core/formats/pattern-formats';
 import { printedPages, printPdf, type PrintChoice, type Printed, type PrintJob } from '../../core/formats/pdf';
 import type { HouseRules } from '../../core/house';
-import { outlineSize, type Point } from '../../core/outline';
+import { templatesOf } from '../../core/formats/templates';
+import { outlineSize, type Point, type Polygon } from '../../core/outline';
 import { PieceProblems, type Piece } from '../../core/piece';
+import { buyProgram, needsOf, quickOffers, type BuyAsked, type Buying, type FlatOffer, type Need } from '../../core/buying';
+import { layGroups, type LayGroup } from '../../core/lay';
 import { createPlanner, planPiece, runStep } from '../../core/plan';
+import type { KeptStock, KeptWare } from '../../core/store';
 
 /** What is asked of a piece. */
 export type Asked = { piece: Piece; house: HouseRules };
@@ -117,4 +121,51 @@ export function print(asked: PrintAsked): Promise<Uint8Array> {
 /** The same pages, as they are shown before they are printed. */
 export function pages(asked: PrintAsked): Promise<Printed> {
   return printedPages(printJob(asked), asked.choice);
+}
+
+/** Pieces that are cut and bought together, and the rules of the house. */
+export type Together = { pieces: { id: string; piece: Piece }[]; house: HouseRules };
+
+/** All that some pieces are cut from, and everything they take. */
+export function needs({ pieces, house }: Together): { groups: LayGroup[]; needs: Need[] } {
+  const planned = pieces.map(({ id, piece }) => {
+    checked({ piece, house });
+    return { id, piece, plan: planPiece(piece, house, { planner, sits: false }) };
+  });
+  const groups = layGroups(planned, house);
+  return { groups, needs: needsOf(planned, groups, house) };
+}
+
+/** What each thing of the store would have to hold of what lies flat, by quick lays. */
+export function offers({
+  groups,
+  wares,
+  stock,
+}: {
+  groups: LayGroup[];
+  wares: KeptWare[];
+  stock: KeptStock[];
+}): Record<string, FlatOffer[]> {
+  return Object.fromEntries(groups.map((group) => [group.key, quickOffers(group, wares, stock)]));
+}
+
+/** What to buy, solved exactly. */
+export async function buy(asked: BuyAsked): Promise<Buying> {
+  const { default: load } = await import('highs');
+  const solver = await load();
+  const { lp, read } = buyProgram(asked);
+  const found = solver.solve(lp, { time_limit: 20 });
+  if (found.Status !== 'Optimal') throw new Error(`The shopping list could not be solved: ${found.Status}`);
+  const columns = found.Columns as Record<string, { Primal?: number } | undefined>;
+  return read((column) => columns[column]?.Primal ?? 0);
+}
+
+/** Each template's cut line, for a cutter. */
+export function templates(asked: Asked): { id: string; title: string; outline: Polygon }[] {
+  const { piece, house } = checked(asked);
+  return templatesOf(planPiece(piece, house, { planner, sits: false })).map(({ id, title, lines }) => ({
+    id,
+    title,
+    outline: lines[0]!.outline,
+  }));
 }

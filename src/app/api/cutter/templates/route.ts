@@ -1,0 +1,4 @@
+import { readCutterTemplates } from '@/server/cutter';
+import { answer } from '@/server/http';
+
+export const GET = (request: Request) => answer(() => readCutterTemplates(request));

@@ -1,0 +1,99 @@
+import { createSearch, type Lay, type LayBin, type LayGroup } from '../lay';
+import type { KeptStock, KeptWare } from '../store';
+import type { FlatOffer } from './program';
+import { stockFor, waresFor } from './offers';
+
+/** No shelf is looked through further than this. */
+const MOST = 24;
+
+/** What one of a thing is, as something to cut from. */
+export function freshBin(ware: KeptWare): LayBin {
+  const whole = ware.sold !== 'metre';
+  return {
+    id: ware.id,
+    says: ware.name,
+    stock: null,
+    ware: ware.id,
+    width: ware.width ?? 1000,
+    length: whole ? (ware.length ?? 1000) : null,
+    flaws: [],
+    outline: null,
+  };
+}
+
+/**
+ * What of the store a group can be cut from: offcuts and part rolls first, then what is there as it is sold.
+ *
+ * @param group what is cut
+ * @param wares of the store
+ * @param stock of the store
+ */
+export function stockBins(group: LayGroup, wares: readonly KeptWare[], stock: readonly KeptStock[]): LayBin[] {
+  const byId = new Map(wares.map((ware) => [ware.id, ware]));
+  const order = { offcut: 0, part: 1, full: 2 };
+  return stockFor(group, wares, stock)
+    .sort((a, b) => order[a.form] - order[b.form])
+    .flatMap((own): LayBin[] => {
+      const ware = byId.get(own.ware)!;
+      const says = [own.form === 'full' ? ware.name : `${own.form === 'part' ? 'Part roll' : 'Offcut'}, ${ware.name}`, own.place]
+        .filter(Boolean)
+        .join(' – ');
+      const common = { says, stock: own.id, ware: ware.id, flaws: own.flaws ?? [], outline: own.outline ?? null };
+      const width = own.width ?? ware.width ?? 1000;
+      if (own.form === 'full' && ware.sold === 'metre') return [{ ...common, id: own.id, width, length: own.count * 1000 }];
+      const length = own.length ?? ware.length ?? 1000;
+      const each = own.form === 'full' && ware.sold === 'packet' ? own.count * (ware.each ?? 1) : own.count;
+      return Array.from({ length: Math.min(MOST, Math.floor(each)) }, (_, k) => ({
+        ...common,
+        id: k === 0 ? own.id : `${own.id}-${k + 1}`,
+        width,
+        length,
+      }));
+    })
+    .slice(0, MOST);
+}
+
+/** How much of a bought thing a lay takes: sheets or packets, mm off the roll, with what the cloth loses before it is cut. */
+export function boughtBy(lay: Pick<Lay, 'bins' | 'used'>, ware: KeptWare, more = 1): number {
+  const fresh = lay.bins.map((bin, k) => ({ bin, used: lay.used[k] ?? 0 })).filter(({ bin, used }) => bin.stock === null && used > 0);
+  if (ware.sold === 'metre') return fresh.reduce((sum, { used }) => sum + used, 0) * more;
+  return ware.sold === 'packet' ? Math.ceil(fresh.length / (ware.each ?? 1)) : fresh.length;
+}
+
+/** A quick look at each thing that would do takes so many tries. */
+const TRIES = 12;
+/** No more things than this are tried. */
+const WARES = 6;
+
+/**
+ * What a group would take of each thing that could serve it, after what is in the store: by a quick lay.
+ *
+ * @param group what is cut
+ * @param wares of the store
+ * @param stock of the store
+ */
+export function quickOffers(group: LayGroup, wares: readonly KeptWare[], stock: readonly KeptStock[]): FlatOffer[] {
+  const bins = stockBins(group, wares, stock);
+  const need = { ...group, amount: 0, note: '', pieces: [], group: group.key };
+  return waresFor(need, wares)
+    .filter((ware) =>
+      group.packet
+        ? ware.sold === 'packet' && ware.width === group.packet.width && ware.length === group.packet.length
+        : ware.sold !== 'packet',
+    )
+    .slice(0, WARES)
+    .flatMap((ware): FlatOffer[] => {
+      const search = createSearch({
+        shapes: group.shapes,
+        stock: bins,
+        fresh: freshBin(ware),
+        gap: group.gap,
+        repeat: group.repeat,
+        locked: [],
+      });
+      search.step(400, TRIES);
+      const lay = search.best();
+      // What fits on none of it is no offer: another thing, or a join, must serve.
+      return lay.left.length > 0 ? [] : [{ ware: ware.id, amount: boughtBy(lay, ware, group.more) }];
+    });
+}

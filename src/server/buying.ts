@@ -1,0 +1,176 @@
+import { boughtBy, type Buying, type BuyLine, type FlatOffer, type Need, type Purchase } from '../core/buying';
+import type { KeptWare } from '../core/store';
+import { database } from '../data/database';
+import { listLays } from '../data/lays';
+import { beginPurchase, getPurchase, listPurchases, receivePurchase, settlePurchase, type PurchaseRecord } from '../data/purchases';
+import { keepWare, storeView } from '../data/store';
+import { isStale, needsFor, together, type Together } from './cutting';
+import { readObject, Refusal } from './http';
+import { planning } from './planning';
+import { askSupplier, catalogue } from './supplier';
+
+/** What is on its way already counts as there. */
+const toCome = (orders: readonly PurchaseRecord[]): Map<string, number> => {
+  const coming = new Map<string, number>();
+  for (const { state, order } of orders)
+    if (state === 'ordered')
+      for (const { ware, units, arrived } of order.lines) coming.set(ware, (coming.get(ware) ?? 0) + Math.max(0, units - arrived));
+  return coming;
+};
+
+/** By when a thing must be ordered to be there in time; null where nothing is due. */
+function orderBy(due: string, lead: number): string | null {
+  if (!due) return null;
+  const day = new Date(`${due}T00:00:00Z`);
+  day.setUTCDate(day.getUTCDate() - lead);
+  return day.toISOString().slice(0, 10);
+}
+
+/** What lies flat, by the lay that was chosen for it; where none was, by quick lays of everything that would do. */
+async function flatOffers(
+  own: Together,
+  groups: Awaited<ReturnType<typeof needsFor>>['groups'],
+  signal: AbortSignal,
+): Promise<Record<string, FlatOffer[]>> {
+  const { wares, stock } = storeView(database());
+  const byId = new Map(wares.map((ware) => [ware.id, ware]));
+  const lays = listLays(database(), own.scope).filter((record) => !isStale(record, own.pieces));
+  const flat: Record<string, FlatOffer[]> = {};
+  const open = groups.filter((group) => {
+    const of = lays.filter(({ lay }) => lay.group === group.key);
+    const record = of.find(({ cutAt }) => cutAt !== null) ?? of.find(({ chosen }) => chosen);
+    if (!record) return true;
+    const bought = record.lay.bins.find(({ stock: from, ware }, k) => from === null && ware !== null && (record.lay.used[k] ?? 0) > 0);
+    // Cut already, or all of it out of the store.
+    if (record.cutAt !== null || !bought) flat[group.key] = [{ ware: record.lay.bins[0]?.ware ?? '', amount: 0 }];
+    else if (byId.has(bought.ware!)) {
+      const ware = byId.get(bought.ware!)!;
+      // What came since the lay was made lies in the store as it is sold: it need not be bought again.
+      const laid = new Set(record.lay.bins.map((bin) => bin.stock));
+      const there = stock
+        .filter((kept) => kept.ware === ware.id && kept.form === 'full' && !laid.has(kept.id))
+        .reduce((sum, { count }) => sum + count * (ware.sold === 'metre' ? 1000 : 1), 0);
+      flat[group.key] = [{ ware: ware.id, amount: Math.max(0, boughtBy(record.lay, ware, group.more) - there) }];
+    } else return true;
+    return false;
+  });
+  return { ...flat, ...(open.length > 0 ? await planning().offers({ groups: open, wares, stock }, signal) : {}) };
+}
+
+/** What to buy with all that is known of it. */
+export type BuyView = {
+  scope: string;
+  name: string;
+  due: string;
+  needs: Need[];
+  buying: Buying;
+  lines: (BuyLine & {
+    name: string;
+    supplier: string;
+    lead: number;
+    price: number;
+    sold: KeptWare['sold'];
+    coming: number;
+    short: number;
+    orderBy: string | null;
+  })[];
+  orders: PurchaseRecord[];
+};
+
+async function view(own: Together, signal: AbortSignal): Promise<BuyView> {
+  const { needs, groups } = await needsFor(own, signal);
+  const flat = await flatOffers(own, groups, signal);
+  const { wares, stock, carriage } = storeView(database());
+  const buying = await planning().buy({ needs, flat, wares, stock, carriage }, signal);
+  const orders = listPurchases(database(), own.scope);
+  const coming = toCome(orders);
+  const byId = new Map(wares.map((ware) => [ware.id, ware]));
+  const lines = buying.lines.map((line) => {
+    const { name, supplier, lead, price, sold } = byId.get(line.ware)!;
+    // Off the roll and whole ones alike: what lies flat and is there as sold was laid on first, what is on its way comes off.
+    const due = coming.get(line.ware) ?? 0;
+    const short = Math.max(0, Math.round((line.units - due) * 10) / 10);
+    return { ...line, name, supplier, lead, price, sold, coming: due, short, orderBy: orderBy(own.due, lead) };
+  });
+  return { scope: own.scope, name: own.name, due: own.due, needs, buying, lines, orders };
+}
+
+/** GET /api/buy/SCOPE: everything that any step uses, what of it must be bought, where, and by when. */
+export async function readBuy(request: Request, said: string): Promise<Response> {
+  return Response.json(await view(together(said), request.signal));
+}
+
+/** Sends an order that is written down, and writes down what came back. It carries its own id: sent twice it is one order. */
+async function sent(record: PurchaseRecord, accept: boolean): Promise<PurchaseRecord> {
+  const answer = await askSupplier(record.id, record.supplier, record.order, accept);
+  switch (answer.kind) {
+    case 'taken': {
+      const lines = record.order.lines.map((line) => ({ ...line, price: answer.prices[line.name] ?? line.price }));
+      const order: Purchase = { ...record.order, lines, reference: answer.reference, expected: answer.expected, says: answer.says };
+      const db = database();
+      const wares = new Map(storeView(db).wares.map((ware) => [ware.id, ware]));
+      // What it costs now is what the store knows from now on.
+      for (const { ware, price } of lines) {
+        const own = wares.get(ware);
+        if (own && own.price !== price) {
+          const { id, ...rest } = own;
+          keepWare(db, { ...rest, price }, id);
+        }
+      }
+      return settlePurchase(db, record.id, 'ordered', order);
+    }
+    case 'refused':
+      return settlePurchase(database(), record.id, 'refused', {
+        ...record.order,
+        lines: record.order.lines.map((line) => ({ ...line, price: answer.prices[line.name] ?? line.price })),
+        says: answer.says,
+      });
+    case 'unheard':
+      // Nobody knows whether it arrived there: it stays as it is, and can be asked for again.
+      return settlePurchase(database(), record.id, 'sending', { ...record.order, says: answer.says });
+  }
+}
+
+/** POST /api/buy/SCOPE/orders: orders what is short from one supplier. */
+export async function postOrder(request: Request, said: string): Promise<Response> {
+  const own = together(said);
+  const { supplier, lines } = await readObject(request);
+  if (typeof supplier !== 'string' || supplier === '') throw new Refusal(400, 'From which supplier?');
+  const wares = new Map(storeView(database()).wares.map((ware) => [ware.id, ware]));
+  if (!Array.isArray(lines) || lines.length === 0 || lines.length > 400) throw new Refusal(422, 'There is nothing to order');
+  const order: Purchase = {
+    lines: (lines as unknown[]).map((line) => {
+      const { ware, units } = (line ?? {}) as { ware?: unknown; units?: unknown };
+      const known = typeof ware === 'string' ? wares.get(ware) : undefined;
+      if (!known || known.supplier !== supplier) throw new Refusal(422, 'That is not sold by this supplier');
+      if (typeof units !== 'number' || !(units > 0) || units > 1_000_000) throw new Refusal(422, `How many of ${known.name}?`);
+      return { ware: known.id, name: known.name, units, price: known.price, arrived: 0 };
+    }),
+    carriage: storeView(database()).carriage[supplier] ?? 0,
+    reference: '',
+    expected: '',
+    says: '',
+  };
+  return Response.json(await sent(beginPurchase(database(), own.scope, supplier, order), false), { status: 201 });
+}
+
+/** PUT /api/orders/ID: asked again, at the supplier's own prices where those are accepted; or so many of each line came. */
+export async function putOrder(request: Request, id: string): Promise<Response> {
+  const { again, accept, came } = await readObject(request);
+  const record = getPurchase(database(), id);
+  if (!record) throw new Refusal(404, 'There is no such order.');
+  if (again === true) {
+    if (record.state !== 'sending' && record.state !== 'refused') throw new Refusal(409, 'This order has been taken already.');
+    return Response.json(await sent(record, accept === true));
+  }
+  if (!Array.isArray(came) || !came.every((units): units is number => typeof units === 'number' && units >= 0 && units <= 1_000_000))
+    throw new Refusal(400, 'How many of each came?');
+  const received = receivePurchase(database(), id, came);
+  if (!received) throw new Refusal(409, 'Nothing of this order is still to come.');
+  return Response.json(received);
+}
+
+/** GET /api/supplier: what the supplier has today, or why it cannot be asked. */
+export async function readSupplier(): Promise<Response> {
+  return Response.json(await catalogue());
+}

@@ -1,0 +1,179 @@
+import QuickLRU from 'quick-lru';
+import { boughtBy } from '../core/buying';
+import { readScope, writeScope, type Scope } from '../core/job';
+import { gapOf, KEPT_LAY, layFaults, leftover, type KeptLay, type LayGroup } from '../core/lay';
+import { wareKind, type KeptWare } from '../core/store';
+import { database, type Db } from '../data/database';
+import { getJob, piecesOfScope } from '../data/jobs';
+import { chooseLay, getLay, keepLay, listLays, markCut, removeLay, type LayRecord } from '../data/lays';
+import type { PieceRecord } from '../data/pieces';
+import { getHouse } from '../data/settings';
+import { keepStock, listStock, listWares, removeStock, takeFull } from '../data/store';
+import { fitting } from './forms';
+import { decoded, readObject, Refusal } from './http';
+import { planning } from './planning';
+
+const GONE = 'What is cut together here is no longer there.';
+
+/** What a scope is: its pieces and what it is called. */
+export type Together = { scope: string; name: string; due: string; pieces: PieceRecord[] };
+
+function nameOf(db: Db, { jobs, piece }: Scope, pieces: readonly PieceRecord[]): { name: string; due: string } {
+  if (piece !== null) return { name: pieces[0]!.piece.name, due: pieces[0]!.piece.due };
+  const own = jobs.map((id) => getJob(db, id)!.job);
+  return {
+    name: own.map(({ name }) => name).join(' and '),
+    due:
+      own
+        .map(({ due }) => due)
+        .filter(Boolean)
+        .sort()[0] ?? '',
+  };
+}
+
+/**
+ * The pieces that an address asks to be cut together.
+ *
+ * @throws Refusal where there is no such thing
+ */
+export function together(said: string): Together {
+  const scope = readScope(decoded(said));
+  const pieces = scope && piecesOfScope(database(), scope);
+  if (!scope || !pieces) throw new Refusal(404, GONE);
+  return { scope: writeScope(scope), pieces, ...nameOf(database(), scope, pieces) };
+}
+
+type Needed = Awaited<ReturnType<ReturnType<typeof planning>['needs']>>;
+const needed = new QuickLRU<string, Promise<Needed>>({ maxSize: 30 });
+
+/** What some pieces take: worked out once for their revisions and the house's rules. */
+export function needsFor({ pieces }: Together, signal?: AbortSignal): Promise<Needed> {
+  const house = getHouse(database());
+  const key = JSON.stringify([pieces.map(({ id, revision }) => [id, revision]), house]);
+  const known = needed.get(key) ?? planning().needs({ pieces: pieces.map(({ id, piece }) => ({ id, piece })), house }, signal);
+  needed.set(key, known);
+  known.catch(() => needed.delete(key));
+  return known;
+}
+
+/** Whether a lay was made for other revisions than there are now. */
+export function isStale({ lay }: Pick<LayRecord, 'lay'>, pieces: readonly Pick<PieceRecord, 'id' | 'revision'>[]): boolean {
+  const now = new Map(pieces.map(({ id, revision }) => [id, revision]));
+  return Object.entries(lay.revisions).some(([id, revision]) => now.get(id) !== revision);
+}
+
+/** GET /api/cut/SCOPE: what is cut together, from what, and the lays that were kept. */
+export async function readCut(request: Request, said: string): Promise<Response> {
+  const own = together(said);
+  const { groups } = await needsFor(own, request.signal);
+  return Response.json({
+    scope: own.scope,
+    name: own.name,
+    due: own.due,
+    pieces: own.pieces.map(({ id, revision, piece }) => ({ id, revision, name: piece.name, count: piece.count })),
+    groups,
+    lays: listLays(database(), own.scope).map((record) => ({ ...record, stale: isStale(record, own.pieces) })),
+  });
+}
+
+const FAULTS: Record<string, string> = {
+  overlap: 'lies over another, or too near it',
+  outside: 'lies beyond the edge',
+  flaw: 'lies over a flaw',
+  repeat: 'is off the repeat',
+  turned: 'is turned as it may not be',
+};
+
+/** What keeps a lay from being cut by: looked at here by another library, whoever found it. */
+function refuseFaults(lay: KeptLay, group: LayGroup): void {
+  const gap = gapOf(group.kind === 'foam' ? lay.tool : 'house', group.gap);
+  const faults = layFaults(group.shapes, lay.bins, lay.places, { gap, repeat: group.repeat, all: false });
+  const [first] = faults;
+  if (!first) return;
+  const label = group.shapes.find(({ key }) => key === first.key)?.label ?? first.key;
+  throw new Refusal(
+    422,
+    `This lay cannot be cut: ${label} ${FAULTS[first.kind] ?? 'is wrong'}${faults.length > 1 ? `, and ${faults.length - 1} more` : ''}.`,
+  );
+}
+
+/** POST /api/cut/SCOPE/lays: keeps a lay. */
+export async function postLay(request: Request, said: string): Promise<Response> {
+  const own = together(said);
+  const { lay } = await readObject(request);
+  const { groups } = await needsFor(own, request.signal);
+  const kept = fitting(KEPT_LAY, lay);
+  const group = groups.find(({ key }) => key === kept.group);
+  if (!group) throw new Refusal(422, 'Nothing is cut from that any more; lay it again.');
+  refuseFaults(kept, group);
+  const known = new Set(group.shapes.map(({ key }) => key));
+  const there = new Set([...kept.places.map(({ key }) => key), ...kept.left]);
+  if ([...there].some((key) => !known.has(key)) || [...known].some((key) => !there.has(key)))
+    throw new Refusal(409, 'The pieces have changed since this lay was begun; lay it again.');
+  const revisions = Object.fromEntries(own.pieces.map(({ id, revision }) => [id, revision]));
+  return Response.json({ ...keepLay(database(), own.scope, { ...kept, revisions }), stale: false }, { status: 201 });
+}
+
+/** How much is taken off the shelf for what a lay was to be bought for, and what is left of it all. */
+function takeFromStore(db: Db, { lay }: LayRecord, group: Pick<LayGroup, 'more' | 'name'>): string[] {
+  const wares = new Map(listWares(db).map((ware) => [ware.id, ware]));
+  const stock = new Map(listStock(db).map((own) => [own.id, own]));
+  const says: string[] = [];
+  const why = `Cut: ${lay.name || group.name}`;
+  lay.bins.forEach((bin, k) => {
+    const used = lay.used[k] ?? 0;
+    const ware = bin.ware === null ? undefined : wares.get(bin.ware);
+    if (used <= 0 || !ware) return;
+    const isRoll = wareKind(ware.kind).measure === 'length';
+    const own = bin.stock === null ? undefined : stock.get(bin.stock);
+    if (bin.stock !== null) {
+      if (!own) return void says.push(`${bin.says} was no longer in the store.`);
+      if (own.form === 'full') takeFull(db, own.ware, ware.sold === 'metre' ? used / 1000 : 1, why);
+      else if (own.count > 1) keepStock(db, { ...own, count: own.count - 1 }, why, own.id);
+      else removeStock(db, own.id, why);
+    } else if (ware.sold !== 'metre') takeFull(db, ware.id, 1 / (ware.sold === 'packet' ? (ware.each ?? 1) : 1), why);
+    // A whole roll that is there as it is sold is one roll shorter: nothing of it becomes another.
+    if (own?.form === 'full' && ware.sold === 'metre') return;
+    const rest = leftover(bin, used, isRoll);
+    if (!rest) return;
+    keepStock(db, { ...rest, place: own?.place ?? '' }, `Left over: ${lay.name || group.name}`);
+    says.push(`${Math.round(rest.width ?? 0)} × ${Math.round(rest.length ?? 0)} mm of ${ware.name} is in the store.`);
+  });
+  const bought = lay.bins.find(({ stock: from, ware }) => from === null && ware !== null);
+  const metre: KeptWare | undefined = bought && wares.get(bought.ware!);
+  if (metre?.sold === 'metre') takeFull(db, metre.id, Math.ceil(boughtBy(lay, metre, group.more) / 100) / 10, why);
+  return says;
+}
+
+/** PUT /api/cut/SCOPE/lays/ID: this one is cut by; or it was cut: what it took leaves the store, what is left of it comes in. */
+export async function putLay(request: Request, said: string, id: string): Promise<Response> {
+  const own = together(said);
+  const { chosen, cut } = await readObject(request);
+  const db = database();
+  if (chosen === true) {
+    const record = chooseLay(db, own.scope, id);
+    if (!record) throw new Refusal(404, 'This lay is no longer kept.');
+    return Response.json({ ...record, stale: isStale(record, own.pieces) });
+  }
+  if (cut !== true) throw new Refusal(400, 'A lay is chosen, or it was cut');
+  const { groups } = await needsFor(own, request.signal);
+  const done = db
+    .transaction(() => {
+      const record = getLay(db, own.scope, id);
+      if (!record) throw new Refusal(404, 'This lay is no longer kept.');
+      if (record.cutAt !== null) throw new Refusal(409, 'This lay has been cut already; the store knows.');
+      const group = groups.find(({ key }) => key === record.lay.group) ?? { more: 1, name: record.lay.group };
+      const says = takeFromStore(db, record, group);
+      markCut(db, id);
+      return says;
+    })
+    .immediate();
+  return Response.json({ ...getLay(db, own.scope, id)!, stale: false, says: done });
+}
+
+/** DELETE /api/cut/SCOPE/lays/ID */
+export function deleteLay(said: string, id: string): Response {
+  const own = together(said);
+  if (!removeLay(database(), own.scope, id)) throw new Refusal(404, 'This lay is no longer kept.');
+  return Response.json({ ok: true });
+}
