@@ -53,82 +53,128 @@ const say = (value: number): string => {
 /** The program as the solver reads it, and what its columns stand for. */
 export type BuyProgram = { lp: string; read: (value: (column: string) => number) => Buying };
 
+/** What a need takes of a thing: a column of the program. */
+type Take = { need: string; ware: number; column: string; flat: boolean };
+
+/** The program as it grows. */
+type Growing = {
+  rows: string[];
+  ints: string[];
+  bins: string[];
+  bounds: string[];
+  costs: string[];
+  nowhere: string[];
+  takes: Take[];
+  /** what each thing has to hold, in its own measure */
+  held: Map<number, string[]>;
+};
+
+const fixed = (value: number): string => String(Number(value.toPrecision(12)));
+
+/** A row for every need: of what lies flat one way, of the rest as much as is needed. */
+function needRows(grow: Growing, { needs, flat, wares }: BuyAsked): void {
+  const at = new Map(wares.map((ware, k) => [ware.id, k]));
+  const take = (own: Take, term: string): string => {
+    grow.takes.push(own);
+    grow.held.set(own.ware, [...(grow.held.get(own.ware) ?? []), term]);
+    return `+ ${own.column}`;
+  };
+  needs.forEach((need, n) => {
+    if (need.group !== null) {
+      const offers = flat[need.key] ?? [];
+      // Nothing has to be bought where the store holds all of it.
+      if (offers.some(({ amount }) => amount <= 0)) return;
+      const known = offers.filter(({ ware }) => at.has(ware));
+      if (known.length === 0) return void grow.nowhere.push(need.key);
+      const columns = known.map(({ ware, amount }, o) => {
+        const column = `z${n}_${o}`;
+        grow.bins.push(column);
+        return take({ need: need.key, ware: at.get(ware)!, column, flat: true }, `- ${fixed(amount)} ${column}`);
+      });
+      return void grow.rows.push(` n${n}: ${columns.join(' ')} = 1`);
+    }
+    const serving = waresFor(need, wares);
+    if (serving.length === 0) return void grow.nowhere.push(need.key);
+    const columns = serving.map((ware) => {
+      const k = at.get(ware.id)!;
+      const column = `a${n}_${k}`;
+      return take({ need: need.key, ware: k, column, flat: false }, `- ${column}`);
+    });
+    grow.rows.push(` n${n}: ${columns.join(' ')} >= ${fixed(need.amount)}`);
+  });
+}
+
+/** A row for every thing that is taken of: whole units hold it, with what is in the store; its price, and from how many on it falls. */
+function wareRows(grow: Growing, { wares, stock, carriage }: BuyAsked): void {
+  const suppliers = new Map<string, number>();
+  for (const [k, terms] of grow.held) {
+    const ware = wares[k]!;
+    const unit = unitOf(ware);
+    // What is laid out has had the store's own laid out already; what is not may be taken from it.
+    const isFlat = grow.takes.some((own) => own.ware === k && own.flat);
+    const kept = isFlat ? 0 : inStore(ware, stock);
+    const each = isFlat && ware.sold !== 'metre' && wareKind(ware.kind).measure === 'area' ? 1 : unit.holds;
+    grow.rows.push(` h${k}: ${say(each)} x${k} ${say(each)} b${k} ${terms.join(' ')} >= ${-Number(kept.toPrecision(12))}`);
+    grow.ints.push(`x${k}`, `b${k}`);
+    grow.costs.push(`${say(unit.price)} x${k}`, `${say(unit.price * (1 - (ware.breakLess ?? 0) / 100))} b${k}`);
+    if (ware.breakFrom && ware.breakLess) {
+      const from = ware.breakFrom * (ware.sold === 'metre' ? PARTS : 1);
+      grow.bins.push(`c${k}`);
+      grow.rows.push(` f${k}: b${k} - ${from} c${k} >= 0`, ` m${k}: b${k} - ${MOST} c${k} <= 0`);
+    } else grow.bounds.push(` b${k} = 0`);
+    grow.bounds.push(` x${k} <= ${MOST}`);
+    const fee = carriage[ware.supplier] ?? 0;
+    if (fee <= 0) continue;
+    const s = suppliers.get(ware.supplier) ?? suppliers.size;
+    suppliers.set(ware.supplier, s);
+    grow.rows.push(` s${k}: x${k} + b${k} - ${MOST} y${s} <= 0`);
+  }
+  for (const [name, s] of suppliers) {
+    grow.bins.push(`y${s}`);
+    grow.costs.push(`${say(carriage[name]!)} y${s}`);
+  }
+}
+
+/** What the solved columns come to. */
+function readBuying({ held, takes, nowhere }: Growing, { wares, carriage }: BuyAsked, value: (column: string) => number): Buying {
+  const lines: BuyLine[] = [];
+  const fromStock: Record<string, number> = {};
+  const fees: Record<string, number> = {};
+  let total = 0;
+  for (const k of held.keys()) {
+    const ware = wares[k]!;
+    const [plain, cheaper] = [Math.round(value(`x${k}`)), Math.round(value(`b${k}`))];
+    const bought = plain + cheaper;
+    const serves = takes.filter((own) => own.ware === k && value(own.column) > 1e-6);
+    const kept = serves.filter((own) => !own.flat).reduce((sum, own) => sum + value(own.column), 0) - bought * unitOf(ware).holds;
+    if (kept > 1e-6) fromStock[ware.id] = kept;
+    if (bought === 0) continue;
+    const cost = unitOf(ware).price * (plain + cheaper * (1 - (ware.breakLess ?? 0) / 100));
+    total += cost;
+    lines.push({
+      ware: ware.id,
+      units: ware.sold === 'metre' ? bought / PARTS : bought,
+      cost: Math.round(cost * 100) / 100,
+      serves: [...new Set(serves.map((own) => own.need))],
+    });
+    const fee = carriage[ware.supplier] ?? 0;
+    if (fee > 0) fees[ware.supplier] = fee;
+  }
+  total += Object.values(fees).reduce((sum, fee) => sum + fee, 0);
+  return { lines, carriage: fees, total: Math.round(total * 100) / 100, fromStock, nowhere };
+}
+
 /**
  * What to buy as an integer program: whole units of each thing, what each need takes of it, one way for each thing that is laid out,
  * a lower price from so many on, carriage once for each supplier that anything is ordered from. Source: docs/models.md, "Buying".
  *
  * @param asked needs, offers, the store, carriage
  */
-export function buyProgram({ needs, flat, wares, stock, carriage }: BuyAsked): BuyProgram {
-  const used = new Map<number, KeptWare>();
-  const at = new Map(wares.map((ware, k) => [ware.id, k]));
-  const rows: string[] = [];
-  const [ints, bins, bounds, costs]: [string[], string[], string[], string[]] = [[], [], [], []];
-  const nowhere: string[] = [];
-  // What each thing has to hold: by the thing, what the needs take of it, in its own measure.
-  const taken = new Map<number, string[]>();
-  const takes: { need: string; ware: number; column: string; flat: boolean; amount: number }[] = [];
-  const use = (ware: KeptWare): number => {
-    const k = at.get(ware.id)!;
-    used.set(k, ware);
-    return k;
-  };
-  needs.forEach((need, n) => {
-    if (need.group !== null) {
-      const offers = (flat[need.key] ?? []).filter(({ ware }) => at.has(ware));
-      // Nothing has to be bought where the store holds all of it.
-      if ((flat[need.key] ?? []).some(({ amount }) => amount <= 0)) return;
-      if (offers.length === 0) return void nowhere.push(need.key);
-      const columns = offers.map(({ ware, amount }, o) => {
-        const k = use(wares[at.get(ware)!]!);
-        const column = `z${n}_${o}`;
-        bins.push(column);
-        taken.set(k, [...(taken.get(k) ?? []), `- ${Number(amount.toPrecision(12))} ${column}`]);
-        takes.push({ need: need.key, ware: k, column, flat: true, amount });
-        return column;
-      });
-      rows.push(` n${n}: ${columns.map((column) => `+ ${column}`).join(' ')} = 1`);
-      return;
-    }
-    const serving = waresFor(need, wares);
-    if (serving.length === 0) return void nowhere.push(need.key);
-    const columns = serving.map((ware) => {
-      const k = use(ware);
-      const column = `a${n}_${k}`;
-      taken.set(k, [...(taken.get(k) ?? []), `- ${column}`]);
-      takes.push({ need: need.key, ware: k, column, flat: false, amount: need.amount });
-      return column;
-    });
-    rows.push(` n${n}: ${columns.map((column) => `+ ${column}`).join(' ')} >= ${Number(need.amount.toPrecision(12))}`);
-  });
-  const suppliers = new Map<string, number>();
-  for (const [k, ware] of used) {
-    const unit = unitOf(ware);
-    // What is laid out has had the store's own laid out already; what is not may be taken from it.
-    const isFlat = takes.some((own) => own.ware === k && own.flat);
-    const kept = isFlat ? 0 : inStore(ware, stock);
-    const each = isFlat && ware.sold !== 'metre' && wareKind(ware.kind).measure === 'area' ? 1 : unit.holds;
-    rows.push(` h${k}: ${say(each)} x${k} ${say(each)} b${k} ${(taken.get(k) ?? []).join(' ')} >= ${-Number(kept.toPrecision(12))}`);
-    ints.push(`x${k}`, `b${k}`);
-    const less = 1 - (ware.breakLess ?? 0) / 100;
-    costs.push(`${say(unit.price)} x${k}`, `${say(unit.price * less)} b${k}`);
-    if (ware.breakFrom && ware.breakLess) {
-      const from = ware.breakFrom * (ware.sold === 'metre' ? PARTS : 1);
-      bins.push(`c${k}`);
-      rows.push(` f${k}: b${k} - ${from} c${k} >= 0`, ` m${k}: b${k} - ${MOST} c${k} <= 0`);
-    } else bounds.push(` b${k} = 0`);
-    bounds.push(` x${k} <= ${MOST}`);
-    const fee = carriage[ware.supplier] ?? 0;
-    if (fee > 0) {
-      const s = suppliers.get(ware.supplier) ?? suppliers.size;
-      suppliers.set(ware.supplier, s);
-      rows.push(` s${k}: x${k} + b${k} - ${MOST} y${s} <= 0`);
-    }
-  }
-  for (const [name, s] of suppliers) {
-    bins.push(`y${s}`);
-    costs.push(`${say(carriage[name]!)} y${s}`);
-  }
+export function buyProgram(asked: BuyAsked): BuyProgram {
+  const grow: Growing = { rows: [], ints: [], bins: [], bounds: [], costs: [], nowhere: [], takes: [], held: new Map() };
+  needRows(grow, asked);
+  wareRows(grow, asked);
+  const { rows, ints, bins, bounds, costs } = grow;
   const lp = [
     'Minimize',
     ` cost: ${costs.length > 0 ? costs.join(' ') : '0 none'}`,
@@ -140,34 +186,5 @@ export function buyProgram({ needs, flat, wares, stock, carriage }: BuyAsked): B
     ...(bins.length > 0 ? ['Binary', ` ${bins.join(' ')}`] : []),
     'End',
   ].join('\n');
-  const read: BuyProgram['read'] = (value) => {
-    const lines: BuyLine[] = [];
-    const fromStock: Record<string, number> = {};
-    let total = 0;
-    for (const [k, ware] of used) {
-      const bought = Math.round(value(`x${k}`)) + Math.round(value(`b${k}`));
-      const serves = takes.filter((own) => own.ware === k && value(own.column) > 1e-6);
-      const kept = serves.filter((own) => !own.flat).reduce((sum, own) => sum + value(own.column), 0) - bought * unitOf(ware).holds;
-      if (kept > 1e-6) fromStock[ware.id] = kept;
-      if (bought === 0) continue;
-      const unit = unitOf(ware);
-      const cost = unit.price * (Math.round(value(`x${k}`)) + Math.round(value(`b${k}`)) * (1 - (ware.breakLess ?? 0) / 100));
-      total += cost;
-      lines.push({
-        ware: ware.id,
-        units: ware.sold === 'metre' ? bought / PARTS : bought,
-        cost: Math.round(cost * 100) / 100,
-        serves: [...new Set(serves.map((own) => own.need))],
-      });
-    }
-    const fees: Record<string, number> = {};
-    for (const { ware } of lines) {
-      const { supplier } = wares[at.get(ware)!]!;
-      const fee = carriage[supplier] ?? 0;
-      if (fee > 0) fees[supplier] = fee;
-    }
-    total += Object.values(fees).reduce((sum, fee) => sum + fee, 0);
-    return { lines, carriage: fees, total: Math.round(total * 100) / 100, fromStock, nowhere };
-  };
-  return { lp, read };
+  return { lp, read: (value) => readBuying(grow, asked, value) };
 }

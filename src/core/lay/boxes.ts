@@ -33,24 +33,23 @@ export function onlyBoxes(ready: readonly ReadyShape[], { stock, fresh, locked, 
 
 /**
  * Fills one roll or sheet with boxes: the lowest hollow first, into it the piece that fits it best, in the order given where several
- * do. After S. C. H. Leung, D. Zhang and K. M. Sim's scoring of hollows for strips, and their random order.
+ * do. Source: the scoring of hollows by which strips are packed, and orders tried at random (docs/models.md, "Cutting").
  *
  * @param order indices of shapes, and the only way round each is tried
  * @param ready the shapes
- * @param width of the roll, mm
- * @param length of it, null as long as is needed
- * @param gap between two, mm
- * @param [spare] so much may be wasted below what is laid before it is given up, mm²
+ * @param on.width of the roll, mm
+ * @param on.length of it, null as long as is needed
+ * @param on.gap between two, mm
+ * @param [on.spare] so much may be wasted below what is laid before it is given up, mm²
  * @returns what was laid, and of the order what was not
  */
 export function fillBoxes(
   order: readonly { at: number; way: number | undefined }[],
   ready: readonly ReadyShape[],
-  width: number,
-  length: number | null,
-  gap: number,
-  spare = Infinity,
+  on: { width: number; length: number | null; gap: number; spare?: number },
 ): { places: Omit<LayPlace, 'bin'>[]; rest: { at: number; way: number | undefined }[]; top: number } {
+  const { width, length, gap } = on;
+  let spare = on.spare ?? Infinity;
   const levels: Level[] = [{ x: 0, width: width + gap, y: 0 }];
   const most = length === null ? Infinity : length + gap;
   const rest = [...order];

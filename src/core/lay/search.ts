@@ -100,7 +100,7 @@ function layBoxes(order: Order, ready: readonly ReadyShape[], task: LayTask, lon
   const left: string[] = [];
   for (let n = 0; rest.length > 0; n++) {
     const bin = binAt(task, n);
-    const filled = fillBoxes(rest, ready, bin.width, bin.length, task.gap, spare);
+    const filled = fillBoxes(rest, ready, { width: bin.width, length: bin.length, gap: task.gap, spare });
     if (plain && filled.rest.length > 0) return { lay: { bins, places, left, used }, score: [Infinity, 0, 0, 0] };
     if (n >= task.stock.length && filled.places.length === 0) {
       left.push(...rest.map(({ at }) => ready[at]!.shape.key));
