@@ -6,6 +6,7 @@ import { addLogEntry, setTick } from '../data/bench';
 import { database, type Db } from '../data/database';
 import { countFloor, createPiece, removePiece } from '../data/pieces';
 import { markSeeded, wasSeeded } from '../data/settings';
+import { layOutStore } from './demo-store';
 import { Refusal } from './http';
 
 /** Steps of the dome-room chairs that the demo workshop has done: all boards, foam cut for all, glued on three. */
@@ -62,7 +63,12 @@ export function layOutDemo(db: Db, again = false): boolean {
       if (!steps.has(step)) throw new Error(`The demo ticks “${step}”, which is not on the run sheet`);
       for (let unit = 1; unit <= units; unit++) setTick(db, chairs.id, { unit, step }, true);
     }
-    for (const name of FLOOR) createPiece(db, read(name));
+    const floor = new Map([[chairs.piece.name, chairs.id]]);
+    for (const name of FLOOR) {
+      const { id, piece } = createPiece(db, read(name));
+      floor.set(piece.name, id);
+    }
+    layOutStore(db, floor);
     markSeeded(db);
   })();
   return true;

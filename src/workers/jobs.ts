@@ -1,6 +1,7 @@
 import type { Fineness, HalfTask } from '../core/build';
 import type { FlatTask, LaidFlat } from '../core/cover';
 import type { HouseRules } from '../core/house';
+import { createSearch, type Lay, type LayBound, type LayTask } from '../core/lay';
 import { foamOf, PieceProblems, type Piece } from '../core/piece';
 import {
   crownPads,
@@ -75,6 +76,26 @@ const telling = ({ tell }: Means): Tell => {
   };
 };
 
+/** The best lay so far, the least it could be, and how many were tried. */
+export type LayFound = { lay: Lay; bound: LayBound; tried: number };
+/** A search looks for so long before it says how far it is, ms. */
+const LOOK = 120;
+
+/** Looks for a lay until its time is up or nothing better can be; the first is told at once. */
+async function lookForLay({ task, seed, seconds }: { task: LayTask; seed: number; seconds: number }, { tell }: Means): Promise<LayFound> {
+  const search = createSearch(task, seed);
+  const found = (): LayFound => ({ lay: search.best(), bound: search.bound, tried: search.tried() });
+  const began = performance.now();
+  tell(0, seconds, found());
+  for (;;) {
+    const gone = (performance.now() - began) / 1000;
+    if (gone >= seconds || search.done()) return found();
+    search.step(LOOK);
+    tell(Math.min(gone, seconds), seconds, found());
+    await new Promise((resolve) => setTimeout(resolve, 0));
+  }
+}
+
 /** Every kind of job: what is asked, and how it is answered. A new one is a line here. */
 export const JOBS = {
   view: async (question: ViewQuestion, means: Means) => {
@@ -84,6 +105,7 @@ export const JOBS = {
   sit: ({ piece, house }: Asked, { planner }: Means) => sitView(piece, house, planner),
   cures: (asked: Asked, means: Means) =>
     means.helpers.length > 0 ? curesSpread(asked, means) : cures({ ...asked, planner: means.planner, tell: telling(means) }),
+  lay: lookForLay,
   savings: (asked: Asked, means: Means) => savings({ ...asked, planner: means.planner, tell: telling(means) }),
   proposals: (asked: Asked, means: Means) => proposals({ ...asked, planner: means.planner, tell: telling(means) }),
   wish: ({ wish, ...asked }: Asked & { wish: CrownWish }, means: Means) =>

@@ -97,3 +97,9 @@ export function quickOffers(group: LayGroup, wares: readonly KeptWare[], stock: 
       return lay.left.length > 0 ? [] : [{ ware: ware.id, amount: boughtBy(lay, ware, group.more) }];
     });
 }
+
+/** What so much of a thing costs: off the roll to the tenth of a metre. */
+export function costOf(ware: KeptWare, amount: number): number {
+  const units = ware.sold === 'metre' ? Math.ceil(amount / 100 - 1e-9) / 10 : amount;
+  return Math.round(ware.price * units * 100) / 100;
+}

@@ -2,4 +2,4 @@ export { needsOf, wareOf, type Need } from './needs';
 export { inStore, stockFor, waresFor } from './offers';
 export { buyProgram, type BuyAsked, type Buying, type BuyLine, type BuyProgram, type FlatOffer } from './program';
 export { PURCHASE, PURCHASE_LINE, PURCHASE_STATES, type Purchase, type PurchaseLine, type PurchaseState } from './purchase';
-export { boughtBy, freshBin, quickOffers, stockBins } from './bins';
+export { boughtBy, costOf, freshBin, quickOffers, stockBins } from './bins';

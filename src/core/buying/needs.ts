@@ -1,3 +1,5 @@
+import { stitchingFor } from '../cloth';
+import { GLUES } from '../foam';
 import type { HouseRules } from '../house';
 import type { LayGroup, Planned } from '../lay';
 import { sizesOf } from '../sizes';
@@ -91,6 +93,25 @@ function amountOf(line: SizeLine, count: number, kind: WareKind): number {
   return kind === 'glue' ? own / 1e6 : own;
 }
 
+/** What a workshop sprays with where nobody has said otherwise. */
+const USUAL_GLUE = GLUES[0]!.id;
+
+/** Which of a kind is meant, and in what size: the glue, the thread by its tex, the staple by its crown and leg, the cord by its thickness. */
+function particulars(kind: WareKind, { piece, plan }: Planned): { of: string; thickness: number | null } {
+  switch (kind) {
+    case 'glue':
+      return { of: piece.glue ?? USUAL_GLUE, thickness: null };
+    case 'thread':
+      return { of: `tex ${stitchingFor(piece.cloth).thread}`, thickness: null };
+    case 'staple':
+      return { of: plan.fixing.fastener.crown, thickness: plan.fixing.fastener.leg };
+    case 'cord':
+      return { of: '', thickness: Math.round((plan.cover.welts[0]?.cord ?? 0) * 10) / 10 };
+    default:
+      return { of: '', thickness: null };
+  }
+}
+
 /**
  * Everything that any step of some pieces uses: what lies flat by its groups, the rest from the shopping list.
  *
@@ -116,13 +137,12 @@ export function needsOf(planned: readonly Planned[], groups: readonly LayGroup[]
       const ware = buys ? wareOf(line) : null;
       if (!ware || line.value <= 0) continue;
       const { kind, name } = ware;
-      const of = kind === 'glue' ? (piece.glue ?? '') : '';
-      const thickness = kind === 'cord' ? Math.round((plan.cover.welts[0]?.cord ?? 0) * 10) / 10 : null;
-      const note = kind === 'fastener' || kind === 'zip' || kind === 'batten' || kind === 'staple' ? (line.note ?? '') : '';
+      const { of, thickness } = particulars(kind, own);
+      const note = kind === 'fastener' || kind === 'zip' || kind === 'batten' ? (line.note ?? '') : '';
       const apart =
         kind === 'batten' || kind === 'fastener'
           ? `-${line.key}-${note}`
-          : kind === 'cord'
+          : kind === 'cord' || kind === 'staple'
             ? `-${thickness}`
             : kind === 'zip'
               ? `-${note}`

@@ -29,7 +29,15 @@ export function waresFor<W extends KeptWare>(need: Need, wares: readonly W[]): W
       case 'card':
         return ware.name.toLowerCase().startsWith(need.name.toLowerCase().split(' ')[0]!);
       case 'glue':
-        return named === '' || ware.of === need.of;
+        // One product, as the piece says; nobody sprays half of a pad and brushes the rest.
+        return ware.of === need.of || ware.of === '';
+      case 'thread':
+        return ware.of === need.of || ware.of === '';
+      case 'staple':
+        return (
+          ware.of === '' ||
+          ((need.of === '' || ware.of === need.of) && (need.thickness === null || Math.abs((ware.thickness ?? 0) - need.thickness) < SAME))
+        );
       default:
         return true;
     }

@@ -1,5 +1,6 @@
 import { CLOTHS, type ClothKind } from '../cloth';
 import { BOARDS, FOAMS, GLUES, WADDINGS } from '../foam';
+import { LEGS } from '../fix';
 import { newPiece, type Cloth } from '../piece';
 import type { Ware } from './ware';
 
@@ -14,6 +15,14 @@ const BOARD_SHEET = { width: 1220, length: 2440 };
 const BOARD_PRICE = 1.9;
 /** Boards that are kept on the shelf, mm. */
 const BOARD_KEPT: Record<string, readonly number[]> = { plywood: [6, 9, 12, 15, 18], chipboard: [12, 16], fibreboard: [6, 12] };
+
+/** Threads by their tex: how long a cone is, mm, and what it costs. */
+const THREADS = [
+  [45, 2_000_000, 9],
+  [70, 1_500_000, 9.5],
+  [90, 1_000_000, 10.5],
+] as const;
+const CROWNS = ['narrow', 'broad'] as const;
 
 const money = (value: number): number => Math.round(value * 100) / 100;
 
@@ -87,8 +96,9 @@ const smallThings = (): Ware[] => [
   bench({ kind: 'card', name: 'Tack strip', sold: 'roll', length: 90_000, price: 14 }),
   bench({ kind: 'card', name: 'Lip strip', sold: 'roll', length: 50_000, price: 21 }),
   bench({ kind: 'zip', name: 'Zip off the reel', sold: 'each', price: 2.4 }),
-  bench({ kind: 'thread', name: 'Thread, tex 70', sold: 'roll', length: 1_500_000, price: 9.5 }),
-  bench({ kind: 'thread', name: 'Thread, tex 135', sold: 'roll', length: 800_000, price: 11 }),
+  ...THREADS.map(([tex, length, price]) =>
+    bench({ kind: 'thread', name: `Thread, tex ${tex}`, of: `tex ${tex}`, sold: 'roll', length, price }),
+  ),
   ...GLUES.map((glue) =>
     bench({
       kind: 'glue',
@@ -101,7 +111,19 @@ const smallThings = (): Ware[] => [
       price: 12.5,
     }),
   ),
-  bench({ kind: 'staple', name: 'Staples, all legs', sold: 'box', each: 10_000, price: 8.5 }),
+  ...CROWNS.flatMap((crown) =>
+    LEGS.map((leg) =>
+      bench({
+        kind: 'staple',
+        name: `Staples, ${crown} crown, ${leg} mm`,
+        of: crown,
+        sold: 'box',
+        thickness: leg,
+        each: 10_000,
+        price: money(6 + leg / 4),
+      }),
+    ),
+  ),
   bench({ kind: 'fastener', name: 'Nails, tacks, rivets, screws', sold: 'box', each: 100, price: 6.5 }),
   bench({ kind: 'button', name: 'Buttons to cover, and knobs', sold: 'box', each: 50, price: 9 }),
   bench({ kind: 'hook', name: 'Hook and loop, 25 mm', sold: 'roll', width: 25, length: 10_000, price: 9 }),

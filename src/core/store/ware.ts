@@ -83,7 +83,7 @@ export type KeptStock = Stock & { id: string };
 export function sizesAsked({ kind, sold }: Pick<Ware, 'kind' | 'sold'>): (keyof Ware)[] {
   const { measure, flat } = wareKind(kind) as { measure: string; flat?: boolean };
   const asked: (keyof Ware)[] = [];
-  if (kind === 'foam' || kind === 'board' || kind === 'cord') asked.push('thickness');
+  if (kind === 'foam' || kind === 'board' || kind === 'cord' || kind === 'staple') asked.push('thickness');
   if (flat || kind === 'webbing' || kind === 'batten') asked.push('width');
   if (sold === 'sheet' || sold === 'packet' || sold === 'roll' || kind === 'batten' || kind === 'zip') asked.push('length');
   if (sold === 'packet' || measure === 'count' || (sold === 'box' && measure !== 'covers')) asked.push('each');

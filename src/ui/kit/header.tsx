@@ -10,6 +10,8 @@ import { useTape } from './tape';
 
 const PLACES = [
   { href: '/', label: 'Floor' },
+  { href: '/jobs', label: 'Jobs' },
+  { href: '/store', label: 'Store' },
   { href: '/log', label: 'Log' },
   { href: '/house', label: 'House rules' },
   { href: '/workshop', label: 'Workshop' },
@@ -72,7 +74,8 @@ export function Header({ who }: { who: Who }) {
       </Link>
       <nav aria-label="Workshop" className="flex gap-1">
         {placesFor(who).map(({ href, label }) => {
-          const here = href === '/' ? path === '/' || path.startsWith('/piece') || path === '/new' : path.startsWith(href);
+          const here =
+            href === '/' ? path === '/' || path.startsWith('/piece') || path === '/new' : path.startsWith(href === '/jobs' ? '/job' : href);
           return (
             <Link
               key={href}

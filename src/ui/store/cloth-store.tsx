@@ -1,8 +1,9 @@
 'use client';
 
 import { useState } from 'react';
-import { CLOTHS, figureOf, giveOf, PHOTO_WIDTH, weaveOf, type ClothKind } from '@/core/cloth';
-import type { Cloth } from '@/core/piece';
+import { figureOf, giveOf, PHOTO_WIDTH, weaveOf } from '@/core/cloth';
+import { CLOTH, fieldIn, type Cloth } from '@/core/piece';
+import { clothInStore, clothToStore, takenCloth, type KeptWare } from '@/core/store';
 import { Dialog } from '@/ui/kit/dialog';
 import { Figure } from '@/ui/kit/figure';
 import { TakeOut, Wrong } from '@/ui/kit/lists';
@@ -11,50 +12,72 @@ import { PhotoButton } from '@/ui/kit/photo-button';
 import { useLength } from '@/ui/kit/settings';
 import { PieceField } from '@/ui/sheet/piece-field';
 import { useField, usePiece } from '@/ui/sheet/store';
-
-/** A cloth of the store as a piece carries it; how it is pulled and laid stays as it was. */
-function taken(cloth: Cloth, { id: _, ...kind }: ClothKind): Cloth {
-  void _;
-  // What it looks like goes with the cloth: nothing of the old one's colours stays.
-  const { second: _second, figure: _figure, photo: _photo, photoWidth: _width, ...rest } = cloth;
-  void [_second, _figure, _photo, _width];
-  // Stripes and pile show every pull: they are smoothed only, until somebody says otherwise.
-  const shows = kind.nap === 'pile' || kind.weave === 'pile' || kind.repeatAcross > 0 || kind.repeatAlong > 0;
-  return {
-    ...rest,
-    ...kind,
-    ...(shows && cloth.pull === 'taut' ? { pull: 'smooth' as const } : {}),
-    direction: kind.nap !== 'none' && cloth.direction === 'any' ? 'along' : cloth.direction,
-    certificate: '',
-  };
-}
+import { useStore, type StoreHook } from './use-store';
 
 /** Which of a piece's cloths is chosen. */
 export type ClothAt = 'cloth' | 'second';
 
 const HEADS = ['Cloth', 'Weave', 'Weight', 'Gives', 'Roll', 'Price', ''];
 
-function ClothRows({ cloth, onTake }: { cloth: Cloth; onTake: (kind: ClothKind) => void }) {
+function ClothRows({ cloth, wares, onTake }: { cloth: Cloth; wares: readonly KeptWare[]; onTake: (kept: Cloth) => void }) {
   const say = useLength();
-  return CLOTHS.map((kind) => (
-    <tr key={kind.id} className={kind.name === cloth.name ? 'bg-base-200' : ''}>
-      <td className="px-2 py-1">{kind.name}</td>
-      <td className="px-2">{kind.weave}</td>
-      <td className="px-2 text-right whitespace-nowrap">{kind.weight} g/m²</td>
-      <td className="px-2 text-right whitespace-nowrap">
-        {kind.stretchWarp} / {kind.stretchWeft} %
-      </td>
-      <td className="px-2 text-right whitespace-nowrap">
-        <Figure says={say(kind.rollWidth)} />
-      </td>
-      <td className="px-2 text-right">{kind.price}</td>
-      <td className="px-2">
-        <button type="button" className="btn btn-xs btn-outline" aria-label={`Take ${kind.name}`} onClick={() => onTake(kind)}>
-          Take
+  return wares.flatMap(({ id, name, price, cloth: kept }) => {
+    if (!kept) return [];
+    const gives = giveOf(kept);
+    return [
+      <tr key={id} className={name === cloth.name ? 'bg-base-200' : ''}>
+        <td className="px-2 py-1">{name}</td>
+        <td className="px-2">{weaveOf(kept)}</td>
+        <td className="px-2 text-right whitespace-nowrap">{kept.weight ?? '–'} g/m²</td>
+        <td className="px-2 text-right whitespace-nowrap">
+          {Math.round(gives.warp * 1000) / 10} / {Math.round(gives.weft * 1000) / 10} %
+        </td>
+        <td className="px-2 text-right whitespace-nowrap">
+          <Figure says={say(kept.rollWidth)} />
+        </td>
+        <td className="px-2 text-right">{price}</td>
+        <td className="px-2">
+          <button
+            type="button"
+            className="btn btn-xs btn-outline"
+            aria-label={`Take ${name}`}
+            // What it is called, how wide it lies and what it costs is what the store says today.
+            onClick={() => onTake({ ...kept, name, price, certificate: kept.certificate ?? '' })}
+          >
+            Take
+          </button>
+        </td>
+      </tr>,
+    ];
+  });
+}
+
+/** Where the piece's cloth and the store's of that name differ, and ways to make them one. */
+function Agrees({ cloth, store, take }: { cloth: Cloth; store: StoreHook; take: (kept: Cloth) => void }) {
+  const [message, setMessage] = useState<string | null>(null);
+  if (!store.store || cloth.name.trim() === '') return null;
+  const known = clothInStore(cloth, store.store.wares);
+  const put = async () => setMessage((await store.keepWare(clothToStore(cloth))).message);
+  if (!known)
+    return (
+      <p className="text-sm flex items-center gap-2">
+        The store has no cloth of that name.
+        <button type="button" className="btn btn-xs btn-outline font-normal" onClick={() => void put()}>
+          Put this one into the store
         </button>
-      </td>
-    </tr>
-  ));
+        <Wrong message={message} />
+      </p>
+    );
+  if (known.differs.length === 0) return <p className="text-xs">Its figures are those of the store.</p>;
+  const kept = { ...known.ware.cloth!, name: known.ware.name };
+  return (
+    <p className="text-sm flex items-center gap-2 flex-wrap">
+      It has other figures than the store’s: {known.differs.map((key) => fieldIn(CLOTH, key).label.toLowerCase()).join(', ')}.
+      <button type="button" className="btn btn-xs btn-outline font-normal" onClick={() => take(kept)}>
+        Take the store’s
+      </button>
+    </p>
+  );
 }
 
 /** A photo of the cloth itself, with how much of it is seen: what the round view then shows. */
@@ -93,6 +116,8 @@ export function ClothStore({ at = 'cloth', onClose }: { at?: ClothAt; onClose: (
   const [, put] = useField(at);
   const [message, setMessage] = useState<string | null>(null);
   const give = giveOf(cloth);
+  const store = useStore();
+  const take = (kept: Cloth): void => setMessage(put(takenCloth(cloth, kept)));
   return (
     <Dialog title="Cloth store" onClose={onClose}>
       {/* A region that scrolls must be reachable for those who scroll with keys. */}
@@ -109,14 +134,15 @@ export function ClothStore({ at = 'cloth', onClose }: { at?: ClothAt; onClose: (
             </tr>
           </thead>
           <tbody>
-            <ClothRows cloth={cloth} onTake={(kind) => setMessage(put(taken(cloth, kind)))} />
+            <ClothRows cloth={cloth} wares={store.store?.wares.filter(({ kind }) => kind === 'cloth') ?? []} onTake={take} />
           </tbody>
         </table>
       </div>
-      <Wrong message={message} />
+      <Wrong message={message ?? store.wrong} />
       <h3 className="font-semibold text-sm pt-3">
         This piece’s {at === 'second' ? 'second cloth' : 'cloth'}: {cloth.name || 'not named'}
       </h3>
+      <Agrees cloth={cloth} store={store} take={take} />
       <div className="grid grid-cols-2 gap-x-4">
         <PieceField at={`${at}.weave`} standing={weaveOf(cloth)} />
         <PieceField at={`${at}.fibre`} standing="mixed" />

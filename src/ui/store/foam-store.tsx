@@ -5,7 +5,10 @@ import { specimenForce, curveOf, type Foam } from '@/core/foam';
 import { foamsOf } from '@/core/piece';
 import { Dialog } from '@/ui/kit/dialog';
 import { useLength } from '@/ui/kit/settings';
-import { usePiece } from '@/ui/sheet/store';
+import { usePiece, useSheet } from '@/ui/sheet/store';
+import { useStore, type StoreHook } from './use-store';
+import { foamToStore, withStoreFoam } from '@/core/store';
+import { Wrong } from '@/ui/kit/lists';
 import { FoamCurveChart } from './foam-curve';
 import { FIRST_PRESS, fitOf, OwnFoamFields } from './own-foam';
 
@@ -44,6 +47,41 @@ function FoamTable({ foams, chosen, onChoose }: { foams: readonly Foam[]; chosen
   );
 }
 
+/** The workshop's own foams that the store keeps, and this piece's own put among them. */
+function OwnInStore({ store, chosen, onChoose }: { store: StoreHook; chosen: Foam; onChoose: (id: string) => void }) {
+  const piece = usePiece();
+  const apply = useSheet((state) => state.apply);
+  const [message, setMessage] = useState<string | null>(null);
+  const kept = [...new Map((store.store?.wares ?? []).flatMap((ware) => (ware.foam ? [[ware.foam.id, ware] as const] : []))).values()];
+  const own = piece.foams?.some(({ id }) => id === chosen.id) && !kept.some(({ foam }) => foam?.id === chosen.id);
+  const take = (ware: (typeof kept)[number]): void => {
+    const { piece: next, material } = withStoreFoam(piece, ware);
+    const wrong = apply(next);
+    setMessage(wrong);
+    if (!wrong) onChoose(material);
+  };
+  const put = async () => {
+    const ware = foamToStore(piece, chosen.id, chosen.sold[0] ?? 50);
+    if (ware) setMessage((await store.keepWare(ware)).message);
+  };
+  if (kept.length === 0 && !own) return null;
+  return (
+    <p className="text-sm flex items-center gap-2 flex-wrap">
+      {kept.map((ware) => (
+        <button key={ware.id} type="button" className="btn btn-xs btn-outline font-normal" onClick={() => take(ware)}>
+          Take {ware.foam!.name} from the store
+        </button>
+      ))}
+      {own && (
+        <button type="button" className="btn btn-xs btn-outline font-normal" onClick={() => void put()}>
+          Put {chosen.name} into the store
+        </button>
+      )}
+      <Wrong message={message} />
+    </p>
+  );
+}
+
 /** Foams that can be built from: what is known of each, its curve, and new ones from presses by hand. */
 export function FoamStore({ onClose }: { onClose: () => void }) {
   const say = useLength();
@@ -55,6 +93,7 @@ export function FoamStore({ onClose }: { onClose: () => void }) {
   const [pressing, setPressing] = useState(false);
   const foam = foams.find((f) => f.id === chosen) ?? foams[0]!;
   const fit = fitOf(press);
+  const store = useStore();
   return (
     <Dialog title="Foam store" onClose={onClose}>
       {/* A table that scrolls takes the focus, so that the keys can scroll it. */}
@@ -74,6 +113,7 @@ export function FoamStore({ onClose }: { onClose: () => void }) {
             : []),
         ]}
       />
+      <OwnInStore store={store} chosen={foam} onChoose={setChosen} />
       <OwnFoamFields press={press} onChange={setPress} onToggle={setPressing} onAdded={setChosen} />
       <div className="text-right mt-3">
         <button type="button" className="btn btn-sm btn-ghost font-normal" onClick={onClose}>

@@ -1,11 +1,13 @@
 'use client';
 
+import Link from 'next/link';
 import { PATTERN_FORMATS } from '@/core/formats/pattern-formats';
 import { CAUTIONS } from '@/core/run';
 import type { Stage } from '@/ui/sheet/stage';
 import { usePiece, useSheet } from '@/ui/sheet/store';
 import { CutView } from './cut-view';
 import { Savings } from './savings';
+import { ToCutter } from './to-cutter';
 
 function CutPanel() {
   const { count } = usePiece();
@@ -17,7 +19,16 @@ function CutPanel() {
         one for this piece.
       </p>
       <p className="text-warning">{CAUTIONS.knife}</p>
+      <p className="flex gap-2 flex-wrap">
+        <Link className="btn btn-sm btn-outline font-normal" href={`/job/p-${id}?tab=cut`}>
+          Lay it out from the store
+        </Link>
+        <Link className="btn btn-sm btn-outline font-normal" href={`/job/p-${id}?tab=buy`}>
+          What to buy
+        </Link>
+      </p>
       <Savings />
+      <ToCutter />
       <section aria-label="Patterns and cut list" className="border-t border-base-content/25 pt-2">
         <h3 className="font-semibold">Patterns at full size</h3>
         <p className="text-xs">One drawing in layers – cut, seam, notch, mark, text – in millimetres, for a plotter or a cutter.</p>
