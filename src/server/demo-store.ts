@@ -46,6 +46,9 @@ const STOCK: readonly [ware: string, stock: Omit<Stock, 'ware'>][] = [
   ['Dust cloth, black', { form: 'part', count: 1, width: 1400, length: 2400, place: 'rack 1' }],
 ];
 
+/** A metre of what the lodge chose by itself, in its own money. */
+const LODGE_PRICE = 36;
+
 /** Jobs of the demo workshop, by the names of the pieces in them. */
 const JOBS: readonly { job: Omit<Job, 'photos'>; pieces: readonly string[] }[] = [
   {
@@ -75,7 +78,7 @@ export function layOutStore(db: Db, floor: ReadonlyMap<string, string>): void {
   for (const id of floor.values()) {
     const { cloth } = getPiece(db, id)!.piece;
     if (cloth.name === '' || listWares(db).some(({ name }) => name === cloth.name)) continue;
-    keepWare(db, { ...clothToStore(cloth), supplier: 'The cloth room' });
+    keepWare(db, { ...clothToStore(cloth), supplier: 'The cloth room', price: cloth.price ?? LODGE_PRICE });
   }
   const wares = new Map(listWares(db).map((ware) => [ware.name, ware.id]));
   for (const [name, stock] of STOCK) {

@@ -69,7 +69,7 @@ function Bound({ lay, bound }: { lay: Lay; bound: LayBound }) {
         {rollLength(length, unit)}; no lay is shorter than {rollLength(bound.length, unit)}
       </>
     );
-  return fresh > 0 ? <>; no lay takes fewer than {bound.fresh}</> : null;
+  return fresh > 0 && bound.fresh > 0 ? <>; no lay takes fewer than {bound.fresh}</> : null;
 }
 
 function Looking({ own }: { own: LayHook }) {

@@ -144,7 +144,9 @@ export function ToCutter() {
         <ChoiceField
           label="Template"
           value={chosen}
-          options={templates.map((own) => ({ id: own.id, name: own.title }))}
+          options={
+            templates.length > 0 ? templates.map((own) => ({ id: own.id, name: own.title })) : [{ id: '', name: 'Working them out…' }]
+          }
           onChange={(next) => setTemplate(next)}
         />
         <FigureField
