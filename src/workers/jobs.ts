@@ -12,6 +12,7 @@ import {
   sheetView,
   sitView,
   type Planner,
+  type Shelf,
   type Tell,
   type ViewQuestion,
 } from '../core/plan';
@@ -106,7 +107,7 @@ export const JOBS = {
   cures: (asked: Asked, means: Means) =>
     means.helpers.length > 0 ? curesSpread(asked, means) : cures({ ...asked, planner: means.planner, tell: telling(means) }),
   lay: lookForLay,
-  savings: (asked: Asked, means: Means) => savings({ ...asked, planner: means.planner, tell: telling(means) }),
+  savings: (asked: Asked & { shelf?: Shelf }, means: Means) => savings({ ...asked, planner: means.planner, tell: telling(means) }),
   proposals: (asked: Asked, means: Means) => proposals({ ...asked, planner: means.planner, tell: telling(means) }),
   wish: ({ wish, ...asked }: Asked & { wish: CrownWish }, means: Means) =>
     crownPads({ ...asked, planner: means.planner, tell: telling(means) }, wish),

@@ -34,7 +34,7 @@ export { skinOf, type ClothPatch, type Skin } from './skin';
 export { foldPlan, type FoldPlan } from './pulled/fold-plan';
 export { WAYS, wayOf, type Choices, type ReachPart, type Suit, type Way } from './ways';
 export { endedLengths } from './pulled/ended';
-export { endsInSight } from './pulled/ends-in-sight';
+export { endsInSight, shortAt } from './pulled/ends-in-sight';
 export { foldedCuts } from './pulled/folded-cuts';
 export { tapeOver, type Place3, type Surface, type Taped } from './tape-over';
 export { arrangePieces, onPage, type Arranged } from './laying/arranged';

@@ -70,6 +70,7 @@ export const CARRIERS: [string, Piece][] = [
             strip: { width: 8, thickness: 5 },
             trim: 3,
             end: { up: 4, turn: 15, held: 'gimp-pins' },
+            short: 10,
           },
         ],
         courses: { height: 150, layers: 2, glued: true },

@@ -5,5 +5,5 @@ export { PLAN_PARTS, type Plan, type PlanPart, type SheetPlan, type VariantPlan 
 export { sheetView, sitView, type SheetView, type SitView, type ViewQuestion } from './view';
 export type { Warning } from '../warning';
 export { crownPads, cures, padForHeight, proposals, type Asked, type Tell } from './questions';
-export { savings, type Saving } from './savings';
+export { savings, type Saving, type Shelf } from './savings';
 export { runStep } from './steps';

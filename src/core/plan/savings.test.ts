@@ -131,3 +131,64 @@ describe('ways to save', () => {
     expect(Array.isArray(some)).toBe(true);
   });
 });
+
+describe('ways to save, from what is in the store', () => {
+  it('two seats come out of one offcut when the back of each is cut short: nothing is bought any more', () => {
+    const seats = { ...wide(440, 2), cloth: { ...newChairSeat().cloth, name: 'Plain wool' } };
+    const { height, width } = plan(seats).cover.pieces[0]!;
+    const ware = {
+      id: 'w',
+      kind: 'cloth' as const,
+      name: 'Plain wool',
+      of: '',
+      sold: 'metre' as const,
+      width: 1400,
+      price: 38,
+      supplier: '',
+      lead: 3,
+    };
+    // One behind the other they are 24 mm longer than the offcut: 12 less at each back will do, and a hand gives up 15.
+    const offcut = {
+      id: 's',
+      ware: 'w',
+      form: 'offcut' as const,
+      count: 1,
+      width: Math.ceil(width) + 4,
+      length: Math.floor(2 * height + 10 - 24),
+      place: '',
+    };
+    const shelf = { wares: [ware], stock: [offcut] };
+    const told = savings({ piece: seats, house: {}, planner: createPlanner(), shelf });
+    const short = told.find(({ id }) => id === 'short-back')!;
+    expect(short.cloth).toBeGreaterThan(0.9 * height);
+    expect(short.apply.base.edges![0]).toMatchObject({ edge: { name: 'back' }, short: 15 });
+    expect(short.words).toContain('15 mm short');
+    // What the cloth is cut to is shorter at the back alone, and the run sheet says so.
+    const after = plan(short.apply);
+    expect(height - after.cover.pieces[0]!.height).toBeCloseTo(15, 1);
+    expect(after.cover.pieces[0]!.width).toBeCloseTo(width, 3);
+    expect(after.steps.find(({ key }) => key === 'cloth')!.detail).toContain('15 mm short at the back');
+    expect(after.warnings.map(({ code }) => code)).toEqual(plan(seats).warnings.map(({ code }) => code));
+    // Off the roll they lie abreast: there it saves no more than it is shorter.
+    expect(found(seats).find(({ id }) => id === 'short-back')?.cloth ?? 0).toBeLessThan(21);
+  });
+
+  it('a hidden edge never gives up the last that a hand holds by, nor one that is seen', () => {
+    const seat = wide(440, 2);
+    const edge = {
+      edge: { kind: 'edge' as const, name: 'back' },
+      fasten: true,
+      visible: false,
+      against: false,
+      strip: null,
+      trim: 0,
+      short: 20,
+    };
+    const most = plan({ ...seat, overrides: { grip: 25 }, base: { ...seat.base, edges: [edge] } });
+    const plainly = plan({ ...seat, overrides: { grip: 25 } });
+    // 25 to hold and 20 short: 15 stays.
+    expect(plainly.cover.pieces[0]!.height - most.cover.pieces[0]!.height).toBeCloseTo(10, 1);
+    expect(most.stations.find(({ edge: name }) => name === 'back')!.grip).toBe(15);
+    expect(most.stations.find(({ edge: name }) => name === 'front')!.grip).toBe(25);
+  });
+});

@@ -1,7 +1,11 @@
-import { isMatched } from '../cover';
+import { isMatched, wayOf } from '../cover';
 import { isPaired } from '../cut';
+import { stockBins } from '../buying/bins';
+import { createSearch, layGroups, type LayBin } from '../lay';
+import type { KeptStock, KeptWare } from '../store';
 import { readerOf, figuresFor, ruleOf, type HouseRules, type RuleReader } from '../house';
-import { kindOf, letInto, PAD_ROLES, type Cloth, type Piece } from '../piece';
+import { baseOutline, notchPlaces } from '../outline';
+import { defaultsOf, EDGE_FACT, kindOf, letInto, PAD_ROLES, type Cloth, type EdgeFact, type Piece } from '../piece';
 import { planPiece } from './plan';
 import type { Asked } from './questions';
 import type { Plan } from './types';
@@ -28,6 +32,9 @@ type Trial = { id: string; words: string; piece: Piece };
 type Ladder = Trial[];
 
 const withRules = (piece: Piece, change: Record<string, number>): Piece => ({ ...piece, overrides: { ...piece.overrides, ...change } });
+
+/** A hidden edge is cut shorter by these, mm; more leaves nothing to hold (docs/models.md, "Savings"). */
+const SHORTER = [5, 10, 15, 20] as const;
 
 /** A staple line on a wall piece lies well in: nobody brings it nearer the edge than this, mm (trade.md, allowances). */
 const WALL_LEAST = 25;
@@ -118,12 +125,73 @@ function otherLadders(piece: Piece): Ladder[] {
   return ladders;
 }
 
+/** The edges of a pulled cover that nobody sees: what was said not to be seen, and the back of a seat. */
+function hiddenEdges(piece: Piece): string[] {
+  const { pulled } = wayOf(piece.covering.way);
+  const { wall, pan } = kindOf(piece.kind).traits;
+  if (!pulled || pan) return [];
+  const { edges } = notchPlaces(baseOutline(piece.base.shape, piece.base.notches));
+  const said = (name: string) => piece.base.edges?.find(({ edge }) => edge.kind === 'edge' && edge.name === name);
+  return edges.filter((name) => {
+    const own = said(name);
+    if (own?.end || own?.short) return false;
+    return own ? !own.visible : !wall && name === 'back';
+  });
+}
+
+/** An edge cut short, a little more each time: a hidden one may be by up to 20 mm. */
+function shortLadders(piece: Piece, rule: RuleReader): Ladder[] {
+  return hiddenEdges(piece).map((name) =>
+    SHORTER.map((short): Trial => {
+      const edges = piece.base.edges ?? [];
+      const part = { kind: 'edge' as const, name };
+      const own = edges.find(({ edge }) => edge.kind === 'edge' && edge.name === name) ?? {
+        ...defaultsOf<EdgeFact>(EDGE_FACT),
+        edge: part,
+      };
+      const rest = edges.filter((one) => one !== own);
+      return {
+        id: `short-${name}`,
+        words: `The ${name} edge cut ${mm(short)} short, where nobody sees it: ${mm(Math.max(0, rule('grip') - short))} left there to hold; that side is pulled first.`,
+        piece: { ...piece, base: { ...piece.base, edges: [...rest, { ...own, short }] } },
+      };
+    }),
+  );
+}
+
 /** What gives up more than another does, by the other's id. */
 const BEYOND: Record<string, readonly string[]> = { return: ['grip'], any: ['across', 'along'] };
 
 /** Whether one that gives up less saves as much, but for what is not worth a word. */
 function outdone({ id, cloth, sheets }: Saving, all: readonly Saving[], worth: number): boolean {
   return all.some((own) => BEYOND[id]?.includes(own.id) && own.sheets >= sheets && own.cloth > cloth - worth);
+}
+
+/** What the workshop has, where that is to be cut from first. */
+export type Shelf = { wares: readonly KeptWare[]; stock: readonly KeptStock[] };
+
+/** Tries of a lay onto what is in the store: enough to see whether another cut fits there. */
+const LAY_TRIES = 9;
+
+/** What must be bought of the piece's cloth, mm: off the roll, or what part rolls and offcuts of it leave. */
+function clothToBuy(plan: Plan, piece: Piece, house: HouseRules, shelf: Shelf | undefined): number {
+  const group = shelf && layGroups([{ id: 'p', piece, plan }], house).find(({ kind, of }) => kind === 'cloth' && of === piece.cloth.name);
+  const bins = group ? stockBins(group, shelf.wares, shelf.stock) : [];
+  if (!group || bins.length === 0) return plan.cut.cloth.length;
+  const fresh: LayBin = {
+    id: 'roll',
+    says: '',
+    stock: null,
+    ware: null,
+    width: piece.cloth.rollWidth,
+    length: null,
+    flaws: [],
+    outline: null,
+  };
+  const search = createSearch({ shapes: group.shapes, stock: bins, fresh, gap: group.gap, repeat: group.repeat, locked: [] });
+  search.step(Infinity, LAY_TRIES);
+  const lay = search.best();
+  return lay.bins.reduce((sum, bin, k) => sum + (bin.stock === null ? (lay.used[k] ?? 0) : 0), 0);
 }
 
 const coded = (plan: Plan): Set<string> => new Set(plan.warnings.map(({ code }) => code));
@@ -133,16 +201,19 @@ const coded = (plan: Plan): Set<string> => new Set(plan.warnings.map(({ code }) 
  * up, a pad joined. Only what saves a sheet or three hundredths of the cloth is told, and nothing that brings a warning
  * along. Source: docs/models.md, "Savings".
  *
- * @param asked the piece, the house, the planner that keeps what a trial does not change
+ * @param asked the piece, the house, the planner that keeps what a trial does not change; where the store is given, what its part
+ *   rolls and offcuts hold is not bought
  * @returns the most first
  */
-export function savings({ piece, house, planner, tell = () => true }: Asked): Saving[] {
+export function savings({ piece, house, planner, tell = () => true, shelf }: Asked & { shelf?: Shelf | undefined }): Saving[] {
   const plan = (own: Piece): Plan | null => (planner.check(own, house).length > 0 ? null : planPiece(own, house, { planner, sits: false }));
   const now = plan(piece);
   if (!now) return [];
   const rule = readerOf(figuresFor(house as HouseRules, piece.overrides));
-  const ladders = [...allowanceLadders(piece, rule), ...otherLadders(piece)].filter((ladder) => ladder.length > 0);
-  const [bought, known] = [now.cut.cloth.length, coded(now)];
+  const ladders = [...allowanceLadders(piece, rule), ...shortLadders(piece, rule), ...otherLadders(piece)].filter(
+    (ladder) => ladder.length > 0,
+  );
+  const [bought, known] = [clothToBuy(now, piece, house, shelf), coded(now)];
   const found: Saving[] = [];
   const of = ladders.reduce((sum, ladder) => sum + ladder.length, 0);
   let done = 0;
@@ -152,7 +223,7 @@ export function savings({ piece, house, planner, tell = () => true }: Asked): Sa
       if (!tell(done++, of)) return found;
       const then = plan(own);
       if (!then || then.cut.cloth.tooLarge.length > 0 || [...coded(then)].some((code) => !known.has(code))) continue;
-      const cloth = bought - then.cut.cloth.length;
+      const cloth = bought - clothToBuy(then, own, house, shelf);
       const sheets = now.cut.foam.sheets - then.cut.foam.sheets;
       if (sheets < 0 || cloth < -1 || (sheets === 0 && cloth < WORTH * bought)) continue;
       tried.push({ id, words, cloth: Math.max(0, cloth), sheets, apply: own });

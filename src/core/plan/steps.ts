@@ -4,7 +4,6 @@ import {
   choicesOf,
   cornerPlans,
   dustCover,
-  endsInSight,
   reliefPlan,
   sewCover,
   waddingPiece,
@@ -43,7 +42,7 @@ export function wrapsStep(model: Model, fineness: Fineness = 'own'): StationWrap
   const { way, channels } = choicesOf(model.piece.covering);
   const backing = way.pulled && channels ? channels.backing : 0;
   const edges = model.piece.base.edges ?? [];
-  const ends = endsInSight(model.piece) && edges.some(({ end }) => end) ? edges : null;
+  const ends = way.pulled && edges.some(({ end, short }) => end || short) ? edges : null;
   return model.keep('wraps', [sections, model.rule('return'), model.rule('grip'), backing, ends], () =>
     sections.map((section) => wrapAt(model, section)),
   );

@@ -1,6 +1,6 @@
 import { smaller, stretchedIn } from '../base';
 import { surfaceStep, type Fineness, type Model } from '../build';
-import { clothWarnings, wayOf, type CoverPlan } from '../cover';
+import { clothWarnings, wayOf, type CoverPlan, shortAt } from '../cover';
 import type { CutPlan } from '../cut';
 import { FASTENERS } from '../fix';
 import { ruleOf, unusual } from '../house';
@@ -180,7 +180,10 @@ export function sitWarnings(sit: SitPlan | null): Warning[] {
 /** What the cover gives cause to say. */
 export function coverWarnings(model: Model, fineness: Fineness = 'own'): Warning[] {
   const stations = wrapsStep(model, fineness);
-  const short = stations.filter((station) => !station.ends && station.grip < LEAST_GRIP);
+  // Where somebody has cut the cloth short on purpose, that is no news.
+  const short = stations.filter(
+    (station) => !station.ends && station.grip < LEAST_GRIP && shortAt(model.piece, station.part, model.rule('grip')) === 0,
+  );
   const { cover } = coverStep(model, fineness);
   return [
     ...collected((warn) => {

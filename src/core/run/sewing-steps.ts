@@ -1,6 +1,6 @@
 import type { Model } from '../build';
 import { isReadied, READYINGS, stitchingWords } from '../cloth';
-import { choicesOf, joinLength, OF_CLOTH, seamTakeUp, wayOf, type CoverPlan, type SewnFacts } from '../cover';
+import { choicesOf, joinLength, OF_CLOTH, seamTakeUp, shortAt, wayOf, type CoverPlan, type SewnFacts } from '../cover';
 import type { Cloth, Covering } from '../piece';
 import { goesBack, isKept, keptLayers } from '../strip';
 import { CAUTIONS } from './cautions';
@@ -27,10 +27,21 @@ const LAYING: Record<string, { detail: string; minutes: number; caution?: string
   },
 };
 
-function cutStep({ rule }: Model, { pieces }: CoverPlan): Step {
+/** Edges along which the cloth is cut shorter: said where it is cut, and where it is pulled. */
+function shortEdges({ piece, rule }: Pick<Model, 'piece' | 'rule'>): string {
+  return (piece.base.edges ?? [])
+    .map(({ edge }) => ({ name: edge.name, by: Math.round(shortAt(piece, edge, rule('grip'))) }))
+    .filter(({ by }) => by > 0)
+    .map(({ name, by }) => `${by} mm short at the ${name}`)
+    .join(', ');
+}
+
+function cutStep(model: Model, { pieces }: CoverPlan): Step {
+  const { rule } = model;
+  const short = shortEdges(model);
   const detail =
     pieces.length === 1
-      ? 'Centre marks on all four sides; grain from front to back.'
+      ? `Centre marks on all four sides; grain from front to back.${short ? ` Cut ${short}, as drawn.` : ''}`
       : `${pieces.length} pieces: ${pieces.map(({ name, cloth }) => `${name.toLowerCase()}${OF_CLOTH[cloth]}`).join(', ')}. Notches and centre marks before they part; grain as drawn.`;
   return step('cloth', 'Cut the cover', detail, (metresRound(pieces) * rule('timeClothMetre')) / 60, { caution: CAUTIONS.shears });
 }

@@ -194,8 +194,8 @@ function checkPulled({ way, working, stations, pieces }: SewnTogether): SewnChec
   const error = plain
     ? blankErrorOf(blank, stations, (station) => (station.ends ? station.return : (beyond?.staple ?? station.return)), scale)
     : 0;
-  // Where it ends in sight its allowance is another one: the strip between both lines is not of one breadth.
-  const even = stations.every(({ ends }) => !ends);
+  // Where it ends in sight, or is cut short, its allowance is another one: the strip between both lines is not of one breadth.
+  const even = stations.every(({ ends, grip }) => !ends && grip > rule('grip') - 1e-9);
   const allowanceError = plain && even ? Math.abs(polygonPerimeterGap(blank) / scale - (beyond?.grip ?? rule('grip'))) : 0;
   return {
     surface: null,

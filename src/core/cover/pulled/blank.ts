@@ -4,7 +4,7 @@ import { findMaterial, overAllName, WADDINGS } from '../../foam';
 import { kindOf, type CoverEnd } from '../../piece';
 import { bounds, isInside, offsetPolygon, polygonArea, polygonPerimeter, withoutLoops, type Point, type Polygon } from '../../outline';
 import { meetings } from '../../strip/realign';
-import { endedAt, foldLines } from './ended';
+import { endedAt, foldLines, shortened } from './ended';
 import { grownPlace, growOutline } from './grow';
 import { wayOf } from '../ways';
 import { flatPiece, type CoverPiece, type LiningPiece, type PieceLine, type PieceMark } from '../laying/cloth-piece';
@@ -69,7 +69,10 @@ export function pullOver(model: Model, stations: readonly StationWrap[], cuts: B
   const turnedUnder = ({ turn }: CoverEnd): number => turn;
   const staple = (s: StationWrap): number => beyond?.staple ?? (s.ends ? model.rule('return') : s.return);
   const grip = (s: StationWrap): number => beyond?.grip ?? (s.ends ? model.rule('grip') : s.grip);
-  const outline = grown((s) => topGrowth(s) + s.side + staple(s) + grip(s), turnedUnder);
+  // What is cut short is cut straight across, past both of its corners.
+  const whole = withoutLoops(growOutline(model, stations, (s) => topGrowth(s) + s.side + staple(s) + grip(s)));
+  const under = { staple: beyond?.staple ?? model.rule('return'), grip: beyond?.grip ?? model.rule('grip') };
+  const outline = scaled(shortened(model, stations, endedAt(model, stations, whole, turnedUnder), under), longer);
   const stapleLine = grown((s) => topGrowth(s) + s.side + staple(s), folded);
   const box = bounds(outline);
   const length = polygonPerimeter(stapleLine);

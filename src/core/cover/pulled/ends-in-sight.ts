@@ -8,6 +8,22 @@ export function endsInSight({ kind, covering }: Pick<Piece, 'kind' | 'covering'>
   return wayOf(covering.way).pulled && !kindOf(kind).traits.pan;
 }
 
+/** What a hand still holds on by, mm: a cloth cut short is pulled there with pliers, and first. */
+const LEAST_GRIP = 15;
+
+/**
+ * How much shorter than elsewhere a pulled cloth is cut along a part of the edge, mm: never so much that there is nothing to hold.
+ *
+ * @param piece the document
+ * @param part of the edge
+ * @param grip what there is to hold elsewhere, mm
+ */
+export function shortAt({ base, covering }: Pick<Piece, 'base' | 'covering'>, part: EdgePart, grip: number): number {
+  if (!wayOf(covering.way).pulled) return 0;
+  const own = base.edges?.find(({ edge }) => samePart(edge, part));
+  return own && !own.end ? Math.min(own.short ?? 0, Math.max(0, grip - LEAST_GRIP)) : 0;
+}
+
 /** An edge on whose face the cloth ends in sight. */
 export type Ended = { edge: EdgePart; name: string; end: CoverEnd };
 

@@ -2,7 +2,7 @@ import type { Model, StationSection } from '../../build';
 import { samePart, type EdgePart, type Point } from '../../outline';
 import type { CoverEnd } from '../../piece';
 import { choicesOf } from '../choices';
-import { endedEdges } from './ends-in-sight';
+import { endedEdges, shortAt } from './ends-in-sight';
 
 /** The cover measured at one station, mm. `fromCentre` = top + wrap; wrap = side + return + grip. */
 export type StationWrap = {
@@ -47,7 +47,7 @@ export function wrapAt(model: Model, { place, half, toMiddle, start }: StationSe
   // Where it ends in sight it does not go under the board: back up to its fold, and what is turned under.
   const end = endOf(model, place.part);
   const returnUnder = end ? -end.up : model.rule('return');
-  const grip = end ? end.turn : model.rule('grip');
+  const grip = end ? end.turn : gripAt(model, place.part);
   const wrap = side + returnUnder + grip;
   return {
     id: place.id,
@@ -69,6 +69,11 @@ export function wrapAt(model: Model, { place, half, toMiddle, start }: StationSe
     edgeHeight: heightAtLength(half.cover, top) - half.stack.edge.top,
     converged: half.pulled.converged,
   };
+}
+
+/** How much cloth there is to hold beyond the staples on a part of the edge: less where it is cut short. */
+function gripAt({ piece, rule }: Model, part: EdgePart): number {
+  return rule('grip') - shortAt(piece, part, rule('grip'));
 }
 
 /** How the cover ends in sight on a part of the edge, where it does. */

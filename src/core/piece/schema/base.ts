@@ -106,6 +106,8 @@ export const EDGE_FACT = record({
   trim: length('Edge trim, thickness', [0, 40], { hint: 'nothing for none', default: 0 }),
   /** the cloth ends in sight here, with a finished fold; left out, it goes on under the board */
   end: optional(orNull(COVER_END)),
+  /** the cloth is cut so much shorter here than there is to hold elsewhere */
+  short: optional(length('Cloth cut short here', [0, 20], { hint: 'where nobody sees it: less to hold beyond the staples', default: 0 })),
 });
 
 /** A frame of battens under or behind the board. */

@@ -1,6 +1,6 @@
 'use client';
 
-import { endsInSight } from '@/core/cover';
+import { endsInSight, wayOf } from '@/core/cover';
 import { baseOutline, edgeNamed, measuredOutline, notchPlaces, samePart } from '@/core/outline';
 import {
   COVER_END,
@@ -184,6 +184,7 @@ function EdgeFields({ name }: { name: string }) {
           onChange={(on) => put({ end: on ? firstEnd(base.board.thickness) : null })}
         />
       )}
+      {wayOf(piece.covering.way).pulled && !own.end && field('short', own.short ?? 0, (short) => put({ short }))}
       {finished && own.end && (
         <>
           {field('end.up', own.end.up, (up) => put({ end: { ...own.end!, up } }))}

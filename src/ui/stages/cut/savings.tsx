@@ -5,6 +5,7 @@ import { inUnit, rollLength } from '@/core/length';
 import type { Saving } from '@/core/plan';
 import { useSettings } from '@/ui/kit/settings';
 import { useJob } from '@/ui/kit/use-job';
+import { useStore } from '@/ui/store/use-store';
 import { usePiece, useSheet } from '@/ui/sheet/store';
 
 /** What a saving saves, as it is said. */
@@ -23,12 +24,14 @@ export function Savings() {
   const house = useSheet((state) => state.house);
   const apply = useSheet((state) => state.apply);
   const { unit } = useSettings();
+  const { store, wrong: unread } = useStore();
   const said = useSaid();
   const { start, stop, running, done, wrong, answer } = useJob('savings');
   useEffect(() => {
-    start({ piece, house });
+    if (!store && !unread) return;
+    start({ piece, house, ...(store ? { shelf: { wares: store.wares, stock: store.stock } } : {}) });
     return stop;
-  }, [piece, house, start, stop]);
+  }, [piece, house, store, unread, start, stop]);
   return (
     <section aria-label="Ways to save" className="pt-3 mt-3 border-t border-base-content/25">
       <h3 className="font-semibold text-sm">Ways to save</h3>
