@@ -61,23 +61,24 @@ await shoot('round', `${piece}?stage=cover`, async () => {
   await page.getByLabel('The whole set').check();
   await page.waitForTimeout(2000);
 });
-await shoot('strain', `${saddle}?stage=cover`, async () => {
-  await page.locator('[data-settled="true"]').waitFor({ timeout: 60_000 });
-  await page.getByRole('button', { name: 'Strain', exact: true }).click();
-});
 const headboard = await pieceOf(/Headboard, astronomer/);
 await shoot('pieces', `${headboard}?stage=cover`, async () => {
   await page.locator('[data-settled="true"]').waitFor({ timeout: 60_000 });
   await page.getByRole('button', { name: 'Flat pieces', exact: true }).click();
 });
-await shoot('why', `${piece}?stage=cover`, () => page.getByRole('button', { name: /Wrap at the front/ }).click());
 await shoot('house', '/house');
 await shoot('log', '/log');
-await shoot('evening', `${piece}?stage=build`, async () => {
-  await page.getByRole('radio', { name: 'Inches' }).check({ force: true });
-  await page.getByRole('button', { name: /evening theme/ }).click();
+await shoot('store', '/store', async () => {
+  await page.getByRole('button', { name: /^Cloth / }).click();
+  await page.getByRole('button', { name: 'Striped wool, dusk', exact: true }).click();
 });
-await page.getByRole('radio', { name: 'Millimetres' }).check({ force: true });
-await page.getByRole('button', { name: /day theme/ }).click();
-await page.waitForTimeout(300);
+await page.goto(`${address}/jobs`);
+const job = await page.getByRole('link', { name: 'Dome room' }).getAttribute('href');
+await shoot('lay', `${job}?tab=cut`, async () => {
+  const wool = page.locator('[data-group^="cloth-striped"]');
+  await wool.locator('[data-laid-piece]').first().waitFor({ timeout: 60_000 });
+  await wool.getByRole('button', { name: 'Look for a better one' }).waitFor({ timeout: 30_000 });
+  await wool.evaluate((own) => own.scrollIntoView({ block: 'start' }));
+});
+await shoot('buy', `${job}?tab=buy`, () => page.locator('[data-buy]').first().waitFor({ timeout: 60_000 }));
 await browser.close();

@@ -135,13 +135,13 @@ function leftEnds(own: Ready, { bin, lying }: Filling, repeat: LayRepeat | null,
 }
 
 /** Left ends between the two selvedges that a shape which is no box is tried at. */
-const BETWEEN = 16;
+const BETWEEN = 8;
 /** Such a shape is then moved to the left by steps that halve, mm. */
 const SLIDES = [64, 32, 16, 8, 4, 2, 1, 0.5];
 /** So many of the last that were laid are leant against. */
-const BESIDE = 8;
+const BESIDE = 6;
 /** Where more than these lie in a bin, the next one lies above all the others: far below there is no room any more. */
-const MANY = 16;
+const MANY = 12;
 
 /**
  * Lays one shape into a bin as low as it goes.

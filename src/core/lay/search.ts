@@ -21,7 +21,7 @@ function compare(a: Score, b: Score): number {
   return 0;
 }
 
-type Found = { lay: Lay; score: Score };
+type Found = { lay: Lay; score: Score; /** on one roll: as it was filled, to go on from */ filling?: Filling };
 
 /** The next bin: from the store while there is any, then bought. */
 function binAt({ stock, fresh }: LayTask, n: number): LayBin {
@@ -86,6 +86,49 @@ function layIn(order: Order, ready: readonly ReadyShape[], task: LayTask): Found
   return { lay: { bins, places, left, used }, score: [left.length, fresh, last, under] };
 }
 
+/** Whether a task is one roll off the shelf, with nothing held: an order that begins as another did is laid from there on. */
+const isOneRoll = ({ stock, fresh, locked }: LayTask): boolean => stock.length === 0 && fresh.length === null && locked.length === 0;
+
+/**
+ * Lays shapes in an order on one roll, from where the order parts from one that was laid.
+ *
+ * @param before an order and how it was laid
+ * @param longest it is given up once it is longer than this, mm
+ */
+function layOnRoll(
+  order: Order,
+  ready: readonly ReadyShape[],
+  task: LayTask,
+  before: (Found & { order: Order }) | null,
+  longest: number,
+): Found {
+  const filling = emptied(binAt(task, 0), task.gap);
+  const places: LayPlace[] = [];
+  const left: string[] = [];
+  const known = before?.filling && before.lay.left.length === 0 ? before : null;
+  if (known?.filling) {
+    let same = 0;
+    while (same < order.length && order[same]!.at === known.order[same]!.at && order[same]!.way === known.order[same]!.way) same++;
+    filling.lying.push(...known.filling.lying.slice(filling.floor, filling.floor + same));
+    filling.tops.push(...known.filling.tops.slice(0, same));
+    places.push(...known.lay.places.slice(0, same));
+    places.forEach(({ y, turn }, k) => {
+      const own = ready[order[k]!.at]!.ways.find((one) => one.turn === turn)!;
+      filling.top = Math.max(filling.top, y + own.height);
+    });
+  }
+  for (const { at, way } of order.slice(places.length)) {
+    const shape = ready[at]!;
+    const place = laidInto(shape, filling, task, way) ?? (way === undefined ? null : laidInto(shape, filling, task));
+    if (place) places.push({ ...place, bin: 0 });
+    else left.push(shape.shape.key);
+    if (filling.top > longest + 1) return { lay: { bins: [], places, left, used: [] }, score: [Infinity, 0, 0, 0] };
+  }
+  const fresh = filling.top > 0 ? 1 : 0;
+  const under = places.reduce((sum, { y }) => sum + y, 0);
+  return { lay: { bins: [filling.bin], places, left, used: [filling.top] }, score: [left.length, fresh, filling.top, under], filling };
+}
+
 /** The same where there are but boxes: the lowest hollow is filled by what fits it best. */
 function layBoxes(order: Order, ready: readonly ReadyShape[], task: LayTask, longest = Infinity): Found {
   const { width, length } = task.fresh;
@@ -115,6 +158,9 @@ function layBoxes(order: Order, ready: readonly ReadyShape[], task: LayTask, lon
   return { lay: { bins, places, left, used }, score: [left.length, fresh, used.findLast((top) => top > 0) ?? 0, 0] };
 }
 
+/** Widths that are taken for one when rows are made, mm. */
+const ROWS = 120;
+
 /** Orders to begin from: the largest, longest and widest first. */
 function beginnings(ready: readonly ReadyShape[]): Order[] {
   const by = (measure: (own: ReadyShape) => number, way: (own: ReadyShape) => number | undefined): Order =>
@@ -134,9 +180,11 @@ function beginnings(ready: readonly ReadyShape[]): Order[] {
     by(high, () => 0),
     by(({ area }) => area, lying),
   ];
-  // Every second one turned round: tapered seats nest.
-  const second = by(({ area }) => area, free).map(({ at }, k) => ({ at, way: k % 2 }));
-  return [...orders, second];
+  // Every second one turned round, the narrow ones by themselves: tapered seats nest, and three go where two did.
+  const everySecond = (order: Order): Order => order.map(({ at }, k) => ({ at, way: k % 2 }));
+  const narrow = by((own) => -wide(own), free);
+  const byRows = by((own) => Math.round(wide(own) / ROWS) * -1e6 + high(own), free);
+  return [...orders, everySecond(orders[0]!), narrow, everySecond(narrow), byRows, everySecond(byRows), everySecond(orders[1]!)];
 }
 
 /** An order with two pieces changed over, one moved, or one laid another way round. */
@@ -208,11 +256,12 @@ export function createSearch(task: LayTask, seed = 1): LaySearch {
   const take = (order: Order, longest?: number): Taken => {
     count++;
     const all = ready();
-    return { ...(onlyBoxes(all, task) ? layBoxes(order, all, task, longest) : layIn(order, all, task)), order };
+    if (onlyBoxes(all, task)) return { ...layBoxes(order, all, task, longest), order };
+    return { ...(isOneRoll(task) ? layOnRoll(order, all, task, now, longest ?? Infinity) : layIn(order, all, task)), order };
   };
   const asBoxes = (order: Order): Taken => ({ ...(onlyBoxes(boxed, task) ? layBoxes : layIn)(order, boxed, task), order });
   let best = asBoxes(starts[0] ?? []);
-  let now = best;
+  let now: Taken = best;
   let next = 0;
   let boxTries = 0;
   const history = Array.from({ length: LATE }, () => best.score);

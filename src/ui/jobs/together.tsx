@@ -142,6 +142,7 @@ export function Together({ scope, tab: first, job, pieces }: Props) {
                 group={group}
                 store={store.store!}
                 lays={view.lays.filter(({ lay }) => lay.group === group.key)}
+                names={new Map(view.pieces.map(({ id, name }) => [id, name]))}
                 keep={keep}
                 act={(id, what) => void act(id, what).then(store.look)}
               />

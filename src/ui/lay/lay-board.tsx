@@ -27,6 +27,8 @@ export type LayHands = {
 
 type PieceProps = {
   shape: LayShape;
+  /** which piece of the floor it belongs to, where there are several */
+  of: string;
   place: LayPlace;
   fault: LayFault | undefined;
   chosen: boolean;
@@ -71,10 +73,10 @@ function Name({ says, outline, text }: { says: string; outline: Polygon; text: n
 }
 
 /** One piece: dragged, moved by the arrow keys, turned with R, held with L. */
-function LaidPiece({ shape, place, fault, chosen, fill, line, text, toRoll, hands }: PieceProps) {
+function LaidPiece({ shape, of, place, fault, chosen, fill, line, text, toRoll, hands }: PieceProps) {
   const grip = useRef<readonly [number, number] | null>(null);
   const outline = laidOutline(shape, place);
-  const says = `${shape.label}${place.locked ? ', held' : ''}${fault ? `, ${FAULT_WORDS[fault.kind]}` : ''}`;
+  const says = `${shape.label}${of}${place.locked ? ', held' : ''}${fault ? `, ${FAULT_WORDS[fault.kind]}` : ''}`;
   const begin = (event: PointerEvent<SVGGElement>): void => {
     const at = hands && toRoll(event);
     if (!at) return;
@@ -175,10 +177,11 @@ type BoardProps = {
   chosen: string | null;
   fill: string;
   hands: LayHands | null;
+  names: ReadonlyMap<string, string>;
 };
 
 /** One roll or sheet with what lies on it. */
-function Bin({ at, group, lay, faults, chosen, fill, hands }: BoardProps & { at: number }) {
+function Bin({ at, group, lay, faults, chosen, fill, hands, names }: BoardProps & { at: number }) {
   const say = useLength();
   const svg = useRef<SVGSVGElement>(null);
   const bin = lay.bins[at]!;
@@ -218,6 +221,7 @@ function Bin({ at, group, lay, faults, chosen, fill, hands }: BoardProps & { at:
           <LaidPiece
             key={place.key}
             shape={shapes.get(place.key)!}
+            of={names.size > 1 ? ` of ${names.get(shapes.get(place.key)!.piece) ?? ''}` : ''}
             place={place}
             fault={faults.find(({ key, other }) => key === place.key || other === place.key)}
             chosen={chosen === place.key}

@@ -2,10 +2,10 @@
 
 import { useEffect, useState } from 'react';
 import { boughtBy, costOf } from '@/core/buying';
-import { CUT_TOOLS, scoreOf, toKeep, type Lay, type LayBound, type LayGroup } from '@/core/lay';
-import { rollLength } from '@/core/length';
+import { CUT_TOOLS, leftover, scoreOf, toKeep, type Lay, type LayBound, type LayGroup } from '@/core/lay';
+import { rollLength, saidLength, type Unit } from '@/core/length';
 import { polygonArea } from '@/core/outline';
-import { SOLD_AS, type KeptWare } from '@/core/store';
+import { SOLD_AS, wareKind, type KeptWare } from '@/core/store';
 import type { LayRecord } from '@/data/lays';
 import { foamColour } from '@/ui/drawing/materials';
 import { ChoiceField, TickField } from '@/ui/kit/fields';
@@ -53,9 +53,26 @@ export function useLaySays(group: LayGroup): (lay: Pick<Lay, 'bins' | 'used' | '
       buys,
       ...(parts > 0 ? [`${parts} from the store`] : []),
       `${Math.round((100 * area) / Math.max(1, taken))} % used`,
+      ...leaves(lay, group, unit),
       ...(lay.left.length > 0 ? [`${lay.left.length} fit nowhere`] : []),
     ].join(', ');
   };
+}
+
+/** What a lay leaves that is worth keeping: parts of rolls by their length, sheets by the rest of them. */
+function leaves(lay: Pick<Lay, 'bins' | 'used'>, group: LayGroup, unit: Unit): string[] {
+  const isRoll = wareKind(group.kind).measure === 'length';
+  const rests = lay.bins.flatMap((bin, k) => {
+    const used = lay.used[k] ?? 0;
+    const rest = used > 0 ? leftover(bin, used, isRoll) : null;
+    return rest ? [rest] : [];
+  });
+  if (rests.length === 0) return [];
+  const longest = rests.reduce((best, own) => ((own.length ?? 0) > (best.length ?? 0) ? own : best));
+  const says = isRoll
+    ? saidLength(longest.length ?? 0, unit)
+    : `${saidLength(longest.width ?? 0, unit)} × ${saidLength(longest.length ?? 0, unit)}`;
+  return [`leaves ${says}${rests.length > 1 ? ` and ${rests.length - 1} smaller` : ''}`];
 }
 
 /** How far a lay is from what could at best be. */
@@ -218,12 +235,14 @@ type PanelProps = {
   group: LayGroup;
   store: StoreData;
   lays: readonly KeptRecord[];
+  /** what the pieces of the floor are called, by their ids */
+  names: ReadonlyMap<string, string>;
   keep: (lay: ReturnType<typeof toKeep>) => Promise<string | null>;
   act: KeptProps['act'];
 };
 
 /** One material of what is cut together: its lay, what it is cut from, and the lays that were kept. */
-export function LayPanel({ group, store, lays, keep, act }: PanelProps) {
+export function LayPanel({ group, store, lays, names, keep, act }: PanelProps) {
   const own = useLay(group, store);
   const { lay, faults, ware } = own;
   const says = useLaySays(group);
@@ -271,6 +290,7 @@ export function LayPanel({ group, store, lays, keep, act }: PanelProps) {
             chosen={own.chosen}
             fill={group.kind === 'foam' ? foamColour(group.of) : (FILLS[group.kind] ?? '#d8d0be')}
             hands={own.hands}
+            names={names}
           />
           <ChosenPiece own={own} />
           <button
