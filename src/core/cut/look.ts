@@ -1,19 +1,9 @@
 import type { Blank, Laid } from './blank';
+import { thrown } from './thrown';
 import { laySkyline, type Wanted } from './skyline';
 
 /** Orders that are tried, so many for few pieces and fewer for many: a lay is looked for while one waits. */
 const TRIES = { alike: 40, few: 150, many: 50, from: 80 };
-
-/** Numbers from 0 to 1 that look thrown and are the same every time: a lay must not change from look to look. */
-function thrown(seed: number): () => number {
-  let state = seed >>> 0;
-  return () => {
-    state = (state + 0x6d2b79f5) >>> 0;
-    let t = Math.imul(state ^ (state >>> 15), 1 | state);
-    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
-    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
-  };
-}
 
 /** Orders to begin from: the longest, widest, largest first, as they come and all one way round. */
 function beginnings(blanks: readonly Blank[], turn: boolean): Wanted[][] {

@@ -1,17 +1,7 @@
+import { thrown } from '../cut/thrown';
 import { fillBoxes, onlyBoxes } from './boxes';
 import { emptied, held, laidInto, readied, type Filling, type ReadyShape } from './filling';
 import type { Lay, LayBin, LayPlace, LayTask } from './types';
-
-/** Numbers from 0 to 1 that look thrown and are the same for the same seed. */
-function thrown(seed: number): () => number {
-  let state = seed >>> 0;
-  return () => {
-    state = (state + 0x6d2b79f5) >>> 0;
-    let t = Math.imul(state ^ (state >>> 15), 1 | state);
-    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
-    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
-  };
-}
 
 /** How good a lay is, the less the better, the first figure first: what is left over, bins that are bought, the length of the last. */
 type Score = readonly [left: number, fresh: number, length: number, under: number];

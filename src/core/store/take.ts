@@ -20,8 +20,8 @@ export function takenCloth(now: Cloth, kept: Cloth): Cloth {
   };
 }
 
-/** What is compared of two cloths: all that a plan reads of the cloth itself, and not how this piece uses it. */
-const FIGURES = [
+/** All that a plan reads of a cloth itself, and not how a piece uses it. */
+const OF_ITSELF = [
   'weave',
   'fibre',
   'weight',
@@ -29,13 +29,15 @@ const FIGURES = [
   'stretchWarp',
   'stretchWeft',
   'nap',
-  'rollWidth',
+  'coated',
   'repeatAcross',
   'repeatAlong',
-  'coated',
   'shrinkage',
-  'price',
 ] as const satisfies readonly (keyof Cloth)[];
+/** The same and what it looks like: what the store asks of a cloth. */
+export const CLOTH_ASKED = [...OF_ITSELF, 'colour', 'second', 'figure'] as const satisfies readonly (keyof Cloth)[];
+/** What is compared of two cloths. */
+const FIGURES = [...OF_ITSELF, 'rollWidth', 'price'] as const satisfies readonly (keyof Cloth)[];
 
 /**
  * Where a piece's cloth says otherwise than the store's of that name.

@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { CLOTHS } from '@/core/cloth';
 import { BOARDS, FOAMS, WADDINGS } from '@/core/foam';
 import { CLOTH, fieldIn, OWN_FOAM, type Cloth } from '@/core/piece';
-import { clothOf, sizesAsked, WARE, wareKind, type Ware } from '@/core/store';
+import { CLOTH_ASKED, clothOf, sizesAsked, WARE, wareKind, type Ware } from '@/core/store';
 import { ChoiceField } from '@/ui/kit/fields';
 import { Part, Wrong } from '@/ui/kit/lists';
 import { keepPhoto } from '@/ui/kit/photo';
@@ -38,30 +38,12 @@ function materialsOf(kind: Ware['kind']): readonly { id: string; name: string }[
   return kind === 'board' ? BOARDS : [];
 }
 
-/** All that a plan needs of a cloth. */
-const CLOTH_FIELDS = [
-  'weave',
-  'fibre',
-  'weight',
-  'thickness',
-  'stretchWarp',
-  'stretchWeft',
-  'nap',
-  'coated',
-  'repeatAcross',
-  'repeatAlong',
-  'shrinkage',
-  'colour',
-  'second',
-  'figure',
-] as const satisfies readonly (keyof Cloth)[];
-
 function ClothFields({ ware, onChange }: { ware: Ware; onChange: Change }) {
   const cloth: Cloth = ware.cloth ?? { ...clothOf(CLOTHS[0]!), name: ware.name };
   return (
     <Part title="What it is" open>
       <div>
-        {CLOTH_FIELDS.map((at) => {
+        {CLOTH_ASKED.map((at) => {
           const field = fieldIn(CLOTH, at);
           return (
             <SchemaField
