@@ -68,7 +68,7 @@ export function Header({ who }: { who: Who }) {
   const { theme, change } = useSettings();
   const other = theme === 'day' ? 'evening' : 'day';
   return (
-    <header className="flex items-center gap-6 px-4 h-12 border-b border-base-content/25 bg-base-100">
+    <header className="flex items-center gap-6 upright:gap-2 px-4 h-12 border-b border-base-content/25 bg-base-100">
       <Link href="/" className="font-display text-xl tracking-tight" aria-label="Fovea, to the floor">
         Fovea
       </Link>
@@ -81,14 +81,14 @@ export function Header({ who }: { who: Who }) {
               key={href}
               href={href}
               aria-current={here ? 'page' : undefined}
-              className={`px-3 py-1.5 text-sm rounded-sm hover:bg-base-200 ${here ? 'font-semibold underline underline-offset-[6px] decoration-2 decoration-primary' : ''}`}
+              className={`px-3 upright:px-1.5 py-1.5 text-sm rounded-sm hover:bg-base-200 ${here ? 'font-semibold underline underline-offset-[6px] decoration-2 decoration-primary' : ''}`}
             >
               {label}
             </Link>
           );
         })}
       </nav>
-      <div className="ml-auto flex items-center gap-3">
+      <div className="ml-auto flex items-center gap-3 upright:gap-1">
         {who !== null && who !== 'own machine' && <Inside name={who.name} />}
         {who !== null && <TapeSwitch />}
         {who !== null && <UnitSwitch />}
