@@ -36,13 +36,17 @@ async function flatOffers(
   const byId = new Map(wares.map((ware) => [ware.id, ware]));
   const lays = listLays(database(), own.scope).filter((record) => !isStale(record, own.pieces));
   const flat: Record<string, FlatOffer[]> = {};
-  const open = groups.filter((group) => {
+  const open = groups.flatMap((group) => {
     const of = lays.filter(({ lay }) => lay.group === group.key);
-    const record = of.find(({ cutAt }) => cutAt !== null) ?? of.find(({ chosen }) => chosen);
-    if (!record) return true;
-    const bought = record.lay.bins.find(({ stock: from, ware }, k) => from === null && ware !== null && (record.lay.used[k] ?? 0) > 0);
+    // What was cut is there; what has been added to the pieces since is not.
+    const cut = new Set(of.flatMap(({ cutAt, lay }) => (cutAt === null ? [] : lay.places.map(({ key }) => key))));
+    const rest = cut.size > 0 ? group.shapes.filter(({ key }) => !cut.has(key)) : [];
+    if (rest.length > 0) return [{ ...group, shapes: rest }];
+    const record = of.find(({ chosen }) => chosen);
+    if (cut.size === 0 && !record) return [group];
+    const bought = record?.lay.bins.find(({ stock: from, ware }, k) => from === null && ware !== null && (record.lay.used[k] ?? 0) > 0);
     // Cut already, or all of it out of the store.
-    if (record.cutAt !== null || !bought) flat[group.key] = [{ ware: record.lay.bins[0]?.ware ?? '', amount: 0 }];
+    if (cut.size > 0 || !record || !bought) flat[group.key] = [{ ware: '', amount: 0 }];
     else if (byId.has(bought.ware!)) {
       const ware = byId.get(bought.ware!)!;
       // What came since the lay was made lies in the store as it is sold: it need not be bought again.
@@ -51,8 +55,8 @@ async function flatOffers(
         .filter((kept) => kept.ware === ware.id && kept.form === 'full' && !laid.has(kept.id))
         .reduce((sum, { count }) => sum + count * (ware.sold === 'metre' ? 1000 : 1), 0);
       flat[group.key] = [{ ware: ware.id, amount: Math.max(0, boughtBy(record.lay, ware, group.more) - there) }];
-    } else return true;
-    return false;
+    } else return [group];
+    return [];
   });
   return { ...flat, ...(open.length > 0 ? await planning().offers({ groups: open, wares, stock }, signal) : {}) };
 }

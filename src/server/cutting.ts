@@ -56,10 +56,16 @@ export function needsFor({ pieces }: Together, signal?: AbortSignal): Promise<Ne
   return known;
 }
 
-/** Whether a lay was made for other revisions than there are now. */
-export function isStale({ lay }: Pick<LayRecord, 'lay'>, pieces: readonly Pick<PieceRecord, 'id' | 'revision'>[]): boolean {
+/** Whether a lay is of yesterday: its pieces have other revisions now, or what it lies on has left the store. One that was cut is not. */
+export function isStale(
+  { lay, cutAt }: Pick<LayRecord, 'lay' | 'cutAt'>,
+  pieces: readonly Pick<PieceRecord, 'id' | 'revision'>[],
+): boolean {
+  if (cutAt !== null) return false;
   const now = new Map(pieces.map(({ id, revision }) => [id, revision]));
-  return Object.entries(lay.revisions).some(([id, revision]) => now.get(id) !== revision);
+  if (Object.entries(lay.revisions).some(([id, revision]) => now.get(id) !== revision)) return true;
+  const there = new Set(listStock(database()).map(({ id }) => id));
+  return lay.bins.some(({ stock }, k) => stock !== null && (lay.used[k] ?? 0) > 0 && !there.has(stock));
 }
 
 /** GET /api/cut/SCOPE: what is cut together, from what, and the lays that were kept. */

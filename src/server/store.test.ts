@@ -249,6 +249,13 @@ describe('a job', () => {
     const left = listStock(database()).filter(({ ware }) => ware === cloth().id);
     expect(left.some((own) => own.id === partRoll.id)).toBe(false);
     expect(left.filter(({ form }) => form === 'full')).toEqual([]);
+    // The lays that lay on that roll are of yesterday; nothing of what was cut is bought again, but what is added to the set is.
+    expect((await read()).lays.map(({ stale }) => stale)).toEqual([true, false]);
+    expect((await need()).lines.find(({ name }) => name === 'Striped wool, dusk')).toBeUndefined();
+    savePiece(database(), piece, { base: 3, piece: { ...seat(), count: 5 } });
+    const more = (await need()).lines.find(({ name }) => name === 'Striped wool, dusk')!;
+    expect(more.units).toBeGreaterThan(0.5);
+    expect(more.units).toBeLessThan(0.9);
   });
 
   it('goes to the cutter: the program is one the cutter takes, a blunt blade is asked for, and the picture is the plan', async () => {

@@ -2,4 +2,5 @@ export { FASTENERS, type Fastener, type FastenerPlace, type FastenerPlan, type F
 export { gunLegs } from './fasteners/staples';
 export { LEGS, stapleLeg, type LegChoice } from './fasteners/staple-leg';
 export { fixPlan, type Fixing } from './fix-plan';
+export { wavesOf, type Wave } from './waves';
 export { nailPlan, type NailPlan } from './nail-places';

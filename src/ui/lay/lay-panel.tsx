@@ -163,7 +163,7 @@ function KeptLays({ group, lays, wares, onShow, act }: KeptProps) {
                 {lay.cost > 0 ? `, ${lay.cost.toFixed(2)}` : ''}
               </span>
               {chosen && !stale && <strong>cut by this one</strong>}
-              {stale && <strong className="text-warning">out of date: the pieces have changed</strong>}
+              {stale && <strong className="text-warning">out of date: the pieces, or the store, have changed</strong>}
               {cutAt && <strong>cut</strong>}
               <span className="ml-auto flex gap-1">
                 {!chosen && !stale && !cutAt && (

@@ -23,6 +23,8 @@ export type Looks = {
   look: string;
   /** the place of the edge that is pointed at */
   pointed: number;
+  /** which wave of fasteners is followed, from 0; null shows all of them */
+  wave: number | null;
   /** groups of sizes that were unfolded */
   unfolded: readonly SizeGroup[];
   keys: boolean;
@@ -114,6 +116,7 @@ export function createSheetStore(
       tracing: null,
       look: 'plan',
       pointed: 0,
+      wave: null,
       unfolded: [],
       printing: false,
       drawer: false,

@@ -1,9 +1,10 @@
 'use client';
 
 import { cornerWords, foldedCuts } from '@/core/cover';
-import type { Fixing } from '@/core/fix';
+import { wavesOf, type Fixing } from '@/core/fix';
 import { openPath } from '@/ui/drawing/path';
 import type { LayerProps } from '@/ui/sheet/stage';
+import { useSheet } from '@/ui/sheet/store';
 import { numbered } from './numbered';
 
 type Staple = Fixing['order'][number];
@@ -42,14 +43,18 @@ function StapleMark({ staple, size, dot }: { staple: Staple; size: number; dot: 
 /** Fasteners in the order they are put in, and the cuts as they lie under the board. */
 export function FastenersOnPlan({ view, size }: LayerProps) {
   const { fixing, cover, corners, stations } = view.plan;
+  const wave = useSheet((state) => state.wave);
   if (!fixing || !cover) return null;
-  const told = numbered(fixing.order, size);
+  const now = wave === null ? null : (wavesOf(fixing.order)[wave] ?? null);
+  // What comes later is not there yet; what is done is a dot.
+  const shown = now ? fixing.order.filter(({ n }) => n <= now.to) : fixing.order;
+  const told = numbered(now ? shown.filter(({ n }) => n >= now.from) : shown, size);
   return (
     <g>
       {foldedCuts(corners, cover.relief?.cuts ?? [], stations[0]!).map((cut, i) => (
         <path key={i} d={openPath(cut)} strokeWidth={size * 0.14} stroke="var(--cover-line)" data-relief />
       ))}
-      {fixing.order.map((staple) => (
+      {shown.map((staple) => (
         <StapleMark key={staple.n} staple={staple} size={size} dot={!told.has(staple.n)} />
       ))}
       {corners.map((corner) => {

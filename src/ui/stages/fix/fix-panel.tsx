@@ -2,11 +2,46 @@
 
 import { cornerWords } from '@/core/cover';
 import { partWords } from '@/core/outline';
+import { wavesOf, type Fixing } from '@/core/fix';
 import { CAUTIONS } from '@/core/run';
 import { Figure } from '@/ui/kit/figure';
 import { inUnit } from '@/core/length';
 import { useLength, useSettings } from '@/ui/kit/settings';
-import { usePlan } from '@/ui/sheet/store';
+import { usePlan, useSheet } from '@/ui/sheet/store';
+
+/** The order wave by wave: one is shown at a time, what came before it as dots. */
+function Waves({ order }: { order: Fixing['order'] }) {
+  const wave = useSheet((state) => state.wave);
+  const show = useSheet((state) => state.show);
+  const waves = wavesOf(order);
+  if (waves.length < 2) return null;
+  const now = wave === null ? null : waves[Math.min(wave, waves.length - 1)]!;
+  const turn = (by: number): void => {
+    const next = wave === null ? (by > 0 ? 0 : waves.length - 1) : wave + by;
+    show({ wave: next < 0 || next >= waves.length ? null : next });
+  };
+  return (
+    <section aria-label="The order, wave by wave" className="border border-base-content/25 p-2" data-wave={wave ?? 'all'}>
+      <p role="status" className="min-h-10">
+        {now ? (
+          <>
+            <strong>{now.from === now.to ? now.from : `${now.from}–${now.to}`}</strong> {now.says}
+          </>
+        ) : (
+          `All ${order.length}, in ${waves.length} waves.`
+        )}
+      </p>
+      <div className="flex gap-1">
+        <button type="button" className="btn btn-sm btn-outline font-normal" onClick={() => turn(-1)}>
+          Before
+        </button>
+        <button type="button" className="btn btn-sm btn-outline font-normal" onClick={() => turn(1)}>
+          {wave === null ? 'Follow it' : wave === waves.length - 1 ? 'All of them' : 'Next'}
+        </button>
+      </div>
+    </section>
+  );
+}
 
 /** What the drawing is read with, and the caution that belongs to it. */
 export function FixPanel() {
@@ -24,6 +59,7 @@ export function FixPanel() {
           {id === fixing.fastener.id && name === 'Staples' ? `, about ${say(fixing.pitch)} apart` : ''}.
         </p>
       ))}
+      <Waves order={fixing.order} />
       {fixing.order.length > 0 && (
         <p>The numbers are the order of work: centres of opposite sides first (filled), then outwards, corners last (ringed in blue).</p>
       )}
