@@ -42,7 +42,8 @@ async function flatOffers(
     const cut = new Set(of.flatMap(({ cutAt, lay }) => (cutAt === null ? [] : lay.places.map(({ key }) => key))));
     const rest = cut.size > 0 ? group.shapes.filter(({ key }) => !cut.has(key)) : [];
     if (rest.length > 0) return [{ ...group, shapes: rest }];
-    const record = of.find(({ chosen }) => chosen);
+    // A lay that leaves something out is no shopping list: what fits nowhere is said, not left out of the sum.
+    const record = of.find(({ chosen, lay }) => chosen && lay.left.length === 0);
     if (cut.size === 0 && !record) return [group];
     const bought = record?.lay.bins.find(({ stock: from, ware }, k) => from === null && ware !== null && (record.lay.used[k] ?? 0) > 0);
     // Cut already, or all of it out of the store.

@@ -1,7 +1,7 @@
 import QuickLRU from 'quick-lru';
 import { boughtBy } from '../core/buying';
 import { readScope, writeScope, type Scope } from '../core/job';
-import { gapOf, KEPT_LAY, layFaults, leftover, type KeptLay, type LayGroup } from '../core/lay';
+import { gapOf, KEPT_LAY, laidOutline, layFaults, leftover, usedOf, type KeptLay, type LayGroup } from '../core/lay';
 import { wareKind, type KeptWare } from '../core/store';
 import { database, type Db } from '../data/database';
 import { getJob, piecesOfScope } from '../data/jobs';
@@ -103,6 +103,19 @@ function refuseFaults(lay: KeptLay, group: LayGroup): void {
   );
 }
 
+/** Refuses a lay on rolls and sheets that are other than those of the store. */
+function refuseBins({ bins }: KeptLay): void {
+  const wares = new Map(listWares(database()).map((ware) => [ware.id, ware]));
+  const stock = new Map(listStock(database()).map((own) => [own.id, own]));
+  for (const { says, stock: from, ware, width } of bins) {
+    if (from === null && ware === null) continue;
+    const known = wares.get(ware ?? '');
+    const wide = (from === null ? undefined : stock.get(from)?.width) ?? known?.width;
+    if (!known || (from !== null && !stock.has(from)) || (wide !== undefined && width > wide + 0.5))
+      throw new Refusal(409, `${says || 'What it lies on'} is otherwise in the store now; lay it again.`);
+  }
+}
+
 /** POST /api/cut/SCOPE/lays: keeps a lay. */
 export async function postLay(request: Request, said: string): Promise<Response> {
   const own = together(said);
@@ -116,8 +129,17 @@ export async function postLay(request: Request, said: string): Promise<Response>
   const there = new Set([...kept.places.map(({ key }) => key), ...kept.left]);
   if ([...there].some((key) => !known.has(key)) || [...known].some((key) => !there.has(key)))
     throw new Refusal(409, 'The pieces have changed since this lay was begun; lay it again.');
+  if (kept.places.length !== new Set(kept.places.map(({ key }) => key)).size) throw new Refusal(422, 'A piece lies in this lay twice.');
+  refuseBins(kept);
+  // What is bought and taken from the store is what the pieces take, whatever was sent.
+  const shapes = new Map(group.shapes.map((shape) => [shape.key, shape]));
+  const tops = kept.places.map((place) => ({
+    bin: place.bin,
+    top: Math.max(...laidOutline(shapes.get(place.key)!, place).map(([, y]) => y)),
+  }));
+  const used = usedOf(kept.bins, tops);
   const revisions = Object.fromEntries(own.pieces.map(({ id, revision }) => [id, revision]));
-  return Response.json({ ...keepLay(database(), own.scope, { ...kept, revisions }), stale: false }, { status: 201 });
+  return Response.json({ ...keepLay(database(), own.scope, { ...kept, used, revisions }), stale: false }, { status: 201 });
 }
 
 /** How much is taken off the shelf for what a lay was to be bought for, and what is left of it all. */
@@ -134,7 +156,7 @@ function takeFromStore(db: Db, { lay }: LayRecord, group: Pick<LayGroup, 'more' 
     const own = bin.stock === null ? undefined : stock.get(bin.stock);
     if (bin.stock !== null) {
       if (!own) return void says.push(`${bin.says} was no longer in the store.`);
-      if (own.form === 'full') takeFull(db, own.ware, ware.sold === 'metre' ? used / 1000 : 1, why);
+      if (own.form === 'full') takeFull(db, own.ware, ware.sold === 'metre' ? (used * group.more) / 1000 : 1, why);
       else if (own.count > 1) keepStock(db, { ...own, count: own.count - 1 }, why, own.id);
       else removeStock(db, own.id, why);
     } else if (ware.sold !== 'metre') takeFull(db, ware.id, 1 / (ware.sold === 'packet' ? (ware.each ?? 1) : 1), why);

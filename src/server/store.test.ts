@@ -161,7 +161,15 @@ describe('a job', () => {
     const over = { ...lay, places: lay.places.map((own) => ({ ...own, x: lay.places[0]!.x, y: lay.places[0]!.y, bin: 0 })) };
     const refused = await get<{ message: string }>(422, () => cutting.postLay(asked({ lay: over }), job.id));
     expect(refused.message).toContain('cannot be cut');
-    const kept = await get<LayRecord>(201, () => cutting.postLay(asked({ lay }), job.id));
+    // Nor is a piece laid twice, or a roll wider than the store's; and how much is taken is reckoned from the pieces.
+    await get(422, () =>
+      cutting.postLay(asked({ lay: { ...lay, places: [...lay.places, { ...lay.places[0]!, y: 9000, bin: 1 }] } }), job.id),
+    );
+    await get(409, () =>
+      cutting.postLay(asked({ lay: { ...lay, bins: lay.bins.map((bin) => ({ ...bin, width: bin.width + 200 })) } }), job.id),
+    );
+    const kept = await get<LayRecord>(201, () => cutting.postLay(asked({ lay: { ...lay, used: lay.used.map(() => 1) } }), job.id));
+    kept.lay.used.forEach((used, k) => expect(used).toBeCloseTo(lay.used[k]!, 2));
     expect([kept.chosen, kept.lay.revisions]).toEqual([true, { [piece]: 1 }]);
     savePiece(database(), piece, { base: 1, piece: { ...seat(), count: 5 } });
     expect((await read()).lays.map(({ stale }) => stale)).toEqual([true]);

@@ -38,10 +38,14 @@ export function stockBins(group: LayGroup, wares: readonly KeptWare[], stock: re
       const says = [own.form === 'full' ? ware.name : `${own.form === 'part' ? 'Part roll' : 'Offcut'}, ${ware.name}`, own.place]
         .filter(Boolean)
         .join(' – ');
-      const common = { says, stock: own.id, ware: ware.id, flaws: own.flaws ?? [], outline: own.outline ?? null };
+      // What is washed or steamed first is shorter when it is cut, and its flaws lie nearer.
+      const lost = 1 / group.more;
+      const flaws = (own.flaws ?? []).map((flaw) => ({ ...flaw, y: flaw.y * lost }));
+      const outline = own.outline?.map(([x, y]): [number, number] => [x, y * lost]) ?? null;
+      const common = { says, stock: own.id, ware: ware.id, flaws, outline };
       const width = own.width ?? ware.width ?? 1000;
-      if (own.form === 'full' && ware.sold === 'metre') return [{ ...common, id: own.id, width, length: own.count * 1000 }];
-      const length = own.length ?? ware.length ?? 1000;
+      if (own.form === 'full' && ware.sold === 'metre') return [{ ...common, id: own.id, width, length: own.count * 1000 * lost }];
+      const length = (own.length ?? ware.length ?? 1000) * lost;
       const each = own.form === 'full' && ware.sold === 'packet' ? own.count * (ware.each ?? 1) : own.count;
       return Array.from({ length: Math.min(MOST, Math.floor(each)) }, (_, k) => ({
         ...common,

@@ -53,7 +53,7 @@ const LINES: readonly { begins: string; kind: WareKind; name: string }[] = [
   { begins: 'deck.fasteners', kind: 'staple', name: 'Staples' },
   { begins: 'fastener.', kind: 'fastener', name: 'Fasteners' },
   { begins: 'deck.webbing', kind: 'webbing', name: 'Webbing' },
-  { begins: 'deck.springs', kind: 'spring', name: 'Springs' },
+  { begins: 'deck.springs', kind: 'spring', name: 'Zigzag springs' },
   { begins: 'deck.clips', kind: 'spring', name: 'Spring clips' },
   { begins: 'deck.hessian.length', kind: 'hessian', name: 'Hessian' },
   { begins: 'frame.stock', kind: 'batten', name: 'Battens' },

@@ -27,7 +27,11 @@ export function waresFor<W extends KeptWare>(need: Need, wares: readonly W[]): W
       case 'cord':
         return need.thickness === null || Math.abs((ware.thickness ?? 0) - need.thickness) < CORD;
       case 'card':
-        return ware.name.toLowerCase().startsWith(need.name.toLowerCase().split(' ')[0]!);
+      case 'spring':
+      case 'batten':
+      case 'button':
+        // Clips are no springs, and a plank is no batten: by the word that they are called by.
+        return ware.name.toLowerCase().startsWith(need.name.toLowerCase().split(' ')[0]!.replace(/s$/, ''));
       case 'glue':
         // One product, as the piece says; nobody sprays half of a pad and brushes the rest.
         return ware.of === need.of || ware.of === '';

@@ -104,7 +104,10 @@ function addCloth(add: Add, { id, piece, plan }: Planned, gap: number, which: 'c
   const patterned = cloth.repeatAcross > 0 || cloth.repeatAlong > 0;
   const matched = patterned && isMatched(piece.covering);
   const motif = which === 'cover' ? plan.cover.motif : null;
-  const repeat = matched ? { across: cloth.repeatAcross, along: cloth.repeatAlong, between: motif?.on === 'between' } : null;
+  const repeat = matched ? { across: cloth.repeatAcross, along: cloth.repeatAlong, between: false } : null;
+  // Between two stripes on one piece and on a stripe on the next: each piece's own place is moved, the roll's repeat is one.
+  const half = motif?.on === 'between' ? ([cloth.repeatAcross / 2, cloth.repeatAlong / 2] as const) : ([0, 0] as const);
+  const sideways = cloth.direction === 'across';
   const group: Omit<LayGroup, 'shapes'> = {
     key: `cloth-${cloth.name.trim().toLowerCase() || 'not named'}-${Math.round(cloth.rollWidth)}`,
     kind: 'cloth',
@@ -125,7 +128,9 @@ function addCloth(add: Add, { id, piece, plan }: Planned, gap: number, which: 'c
     if (own.cloth !== which) continue;
     const { outline, by } = atOrigin(own.outline);
     const box = bounds(own.outline);
-    const at: Point = own.motif ? [own.motif.x - by[0], own.motif.y - by[1]] : [box.width / 2, box.height / 2];
+    const on: Point = own.motif ? [own.motif.x - by[0], own.motif.y - by[1]] : [box.width / 2, box.height / 2];
+    // Turned sideways the piece's depth lies across the roll.
+    const at: Point = sideways ? [on[0] - half[1], on[1] + half[0]] : [on[0] - half[0], on[1] - half[1]];
     add(group, { label: own.name, outline, motif: repeat ? at : null, turns }, id, own.count);
   }
   for (const welt of cover.welts.filter((own) => own.cloth === which)) {
@@ -199,6 +204,8 @@ export function layGroups(planned: readonly Planned[], house: HouseRules): LayGr
     groups.set(group.key, own);
     // What is matched on one piece of a cloth is matched on the repeat for all of it.
     if (group.repeat && !own.repeat) own.repeat = group.repeat;
+    // Whoever wants more room between gets it for all of them.
+    own.gap = Math.max(own.gap, group.gap);
     const home = atOrigin(outline);
     const at: Point | null = motif;
     for (let n = 1; n <= count && own.shapes.length < MOST; n++) {

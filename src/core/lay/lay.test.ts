@@ -151,6 +151,31 @@ describe('what is cut for a job', () => {
     }
   });
 
+  it('on a stripe on one piece and between two on the next: both lie right on one roll, laid up it or sideways', () => {
+    for (const direction of ['along', 'across'] as const) {
+      const cloth = { ...newChairSeat().cloth, name: 'Stripe', rollWidth: 1420, repeatAcross: 84, repeatAlong: 60, direction };
+      const planned = (['stripe', 'between'] as const).map((on) => {
+        const piece = { ...newChairSeat(), cloth, count: 1, covering: { way: 'pull-over', motif: { x: 10, y: -20, on } } };
+        return { id: on, piece, plan: planPiece(piece, {}, { sits: false, coarse: true }) };
+      });
+      const group = layGroups(planned, {}).find(({ kind }) => kind === 'cloth')!;
+      const task = onRoll(group.shapes, { gap: group.gap, repeat: group.repeat, fresh: roll(1420) });
+      const lay = found(task);
+      expect(faults(task, lay)).toEqual([]);
+      for (const { id, plan } of planned) {
+        // Where the motif came to lie on the roll, reckoned here from the plan's own piece.
+        const place = lay.places.find(({ key }) => key.startsWith(id))!;
+        const { outline, motif } = plan.cover.pieces[0]!;
+        const shape = { outline: [...outline.map(([x, y]): [number, number] => [x, y]), [motif!.x, motif!.y] as [number, number]] };
+        const at = laidOutline(shape, place).at(-1)!;
+        const off = (value: number, every: number) =>
+          Math.abs(((((value - (id === 'between' ? every / 2 : 0)) % every) + 1.5 * every) % every) - every / 2);
+        expect(off(at[0], 84), `${id} ${direction}`).toBeLessThan(0.5);
+        expect(off(at[1], 60), `${id} ${direction}`).toBeLessThan(0.5);
+      }
+    }
+  });
+
   it('of two pieces of one cloth is one lay, and shorter than both by themselves', () => {
     const narrow = { ...newChairSeat({ type: 'rectangle', width: 420, depth: 420, cornerRadius: { front: 30, back: 30 } }), count: 1 };
     const cloth = { ...narrow.cloth, name: 'One roll' };

@@ -65,7 +65,7 @@ function layIn(order: Order, ready: readonly ReadyShape[], task: LayTask): Found
         // Not even an empty one holds it.
         left.push(shape.shape.key);
         break;
-      } else if (n === (refused.get(alike) ?? 0)) refused.set(alike, n);
+      } else if (n === (refused.get(alike) ?? 0)) refused.set(alike, n + 1);
     }
   }
   const used = fillings.map(({ top }) => top);

@@ -88,8 +88,12 @@ const bench = (own: Omit<Ware, 'of' | 'supplier' | 'lead'> & { of?: string }): W
 
 const smallThings = (): Ware[] => [
   bench({ kind: 'batten', name: 'Batten, 20 × 45', sold: 'each', width: 45, length: 2400, price: 4.2 }),
+  bench({ kind: 'batten', name: 'Hard-edge strip, 8 × 5', sold: 'each', width: 8, length: 2400, price: 2.1 }),
+  bench({ kind: 'batten', name: 'Plank, 150 wide', sold: 'each', width: 150, length: 2400, price: 11 }),
+  bench({ kind: 'batten', name: 'Trim strip, to bend', sold: 'each', width: 20, length: 2400, price: 5.5 }),
   bench({ kind: 'webbing', name: 'Elastic webbing, 50 mm', sold: 'roll', width: 50, length: 50_000, price: 38 }),
   bench({ kind: 'spring', name: 'Zigzag springs', sold: 'box', each: 20, price: 26 }),
+  bench({ kind: 'spring', name: 'Spring clips', sold: 'box', each: 100, price: 14 }),
   ...[4, 6].map((thickness) =>
     bench({ kind: 'cord', name: `Welt cord, ${thickness} mm`, sold: 'roll', thickness, length: 100_000, price: 3 * thickness }),
   ),
@@ -125,7 +129,8 @@ const smallThings = (): Ware[] => [
     ),
   ),
   bench({ kind: 'fastener', name: 'Nails, tacks, rivets, screws', sold: 'box', each: 100, price: 6.5 }),
-  bench({ kind: 'button', name: 'Buttons to cover, and knobs', sold: 'box', each: 50, price: 9 }),
+  bench({ kind: 'button', name: 'Buttons to cover', sold: 'box', each: 50, price: 9 }),
+  bench({ kind: 'button', name: 'Knobs with screws', sold: 'box', each: 20, price: 8 }),
   bench({ kind: 'hook', name: 'Hook and loop, 25 mm', sold: 'roll', width: 25, length: 10_000, price: 9 }),
   bench({ kind: 'fill', name: 'Polyester fibre', sold: 'bag', mass: 5, price: 32 }),
 ];
