@@ -16,4 +16,4 @@ export {
 } from './ware';
 export { clothOf, shelf } from './shelf';
 export { readStoreCsv, STORE_TABLES, writeStoreCsv, type StoreTable } from './csv';
-export { CLOTH_ASKED, clothInStore, clothToStore, foamToStore, takenCloth, withStoreFoam } from './take';
+export { CLOTH_ASKED, clothInStore, clothSold, clothToStore, foamToStore, takenCloth, withStoreFoam } from './take';

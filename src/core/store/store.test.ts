@@ -34,6 +34,9 @@ describe('what a piece takes from the store', () => {
     const { cloth } = named('Plain wool');
     expect(clothInStore(cloth!, wares)!.differs).toEqual([]);
     expect(clothInStore({ ...cloth!, name: ' plain WOOL', stretchWeft: 9, colour: 'rain' }, wares)!.differs).toEqual(['stretchWeft']);
+    // What it costs is what the store says today, not what it was put in with.
+    const dearer = wares.map((own) => (own.name === 'Plain wool' ? { ...own, price: 44 } : own));
+    expect(clothInStore(cloth!, dearer)).toMatchObject({ differs: ['price'], cloth: { price: 44 } });
     const own = { ...cloth!, name: 'Attic tweed', weight: 510 };
     expect(clothInStore(own, wares)).toBeNull();
     const kept = { ...clothToStore(own), id: 'x' };

@@ -39,6 +39,13 @@ export const CLOTH_ASKED = [...OF_ITSELF, 'colour', 'second', 'figure'] as const
 /** What is compared of two cloths. */
 const FIGURES = [...OF_ITSELF, 'rollWidth', 'price'] as const satisfies readonly (keyof Cloth)[];
 
+/** A cloth of the store with what the store says of it today: its name, width and price; null where it is none. */
+export function clothSold(ware: Ware): Cloth | null {
+  if (!ware.cloth) return null;
+  const { name, price, width = ware.cloth.rollWidth, certificate = ware.cloth.certificate ?? '' } = ware;
+  return { ...ware.cloth, name, price, rollWidth: width, certificate };
+}
+
 /**
  * Where a piece's cloth says otherwise than the store's of that name.
  *
@@ -46,11 +53,16 @@ const FIGURES = [...OF_ITSELF, 'rollWidth', 'price'] as const satisfies readonly
  * @param wares of the store
  * @returns the store's, and the fields that differ; null where the store has none of that name
  */
-export function clothInStore<W extends Ware>(cloth: Cloth, wares: readonly W[]): { ware: W; differs: (keyof Cloth)[] } | null {
+export function clothInStore<W extends Ware>(
+  cloth: Cloth,
+  wares: readonly W[],
+): { ware: W; cloth: Cloth; differs: (keyof Cloth)[] } | null {
   const ware = wares.find((own) => own.kind === 'cloth' && own.cloth && own.name.toLowerCase() === cloth.name.trim().toLowerCase());
   if (!ware?.cloth) return null;
-  const kept = ware.cloth;
-  return { ware, differs: FIGURES.filter((key) => (cloth[key] ?? null) !== (kept[key] ?? null)) };
+  const kept = clothSold(ware)!;
+  // Who has said no price has said none that differs.
+  const differs = FIGURES.filter((key) => (cloth[key] ?? null) !== (kept[key] ?? null) && !(key === 'price' && cloth.price === undefined));
+  return { ware, cloth: kept, differs };
 }
 
 /** A foam of the store as a piece carries it where it is not one that ships: nothing where it is. */

@@ -3,7 +3,7 @@
 import { useState } from 'react';
 import { figureOf, giveOf, PHOTO_WIDTH, weaveOf } from '@/core/cloth';
 import { CLOTH, fieldIn, type Cloth } from '@/core/piece';
-import { clothInStore, clothToStore, takenCloth, type KeptWare } from '@/core/store';
+import { clothInStore, clothSold, clothToStore, takenCloth, type KeptWare } from '@/core/store';
 import { Dialog } from '@/ui/kit/dialog';
 import { Figure } from '@/ui/kit/figure';
 import { TakeOut, Wrong } from '@/ui/kit/lists';
@@ -21,8 +21,10 @@ const HEADS = ['Cloth', 'Weave', 'Weight', 'Gives', 'Roll', 'Price', ''];
 
 function ClothRows({ cloth, wares, onTake }: { cloth: Cloth; wares: readonly KeptWare[]; onTake: (kept: Cloth) => void }) {
   const say = useLength();
-  return wares.flatMap(({ id, name, price, cloth: kept }) => {
+  return wares.flatMap((ware) => {
+    const kept = clothSold(ware);
     if (!kept) return [];
+    const { id, name, price } = ware;
     const gives = giveOf(kept);
     return [
       <tr key={id} className={name === cloth.name ? 'bg-base-200' : ''}>
@@ -42,7 +44,7 @@ function ClothRows({ cloth, wares, onTake }: { cloth: Cloth; wares: readonly Kep
             className="btn btn-xs btn-outline"
             aria-label={`Take ${name}`}
             // What it is called, how wide it lies and what it costs is what the store says today.
-            onClick={() => onTake({ ...kept, name, price, certificate: kept.certificate ?? '' })}
+            onClick={() => onTake(kept)}
           >
             Take
           </button>
@@ -69,7 +71,7 @@ function Agrees({ cloth, store, take }: { cloth: Cloth; store: StoreHook; take: 
       </p>
     );
   if (known.differs.length === 0) return <p className="text-xs">Its figures are those of the store.</p>;
-  const kept = { ...known.ware.cloth!, name: known.ware.name };
+  const kept = known.cloth;
   return (
     <p className="text-sm flex items-center gap-2 flex-wrap">
       It has other figures than the store’s: {known.differs.map((key) => fieldIn(CLOTH, key).label.toLowerCase()).join(', ')}.
