@@ -17,6 +17,7 @@ export type Need = {
   /** what is known of its size, mm */
   thickness: number | null;
   width: number | null;
+  length?: number | null;
   /** mm², mm, pieces, m² covered, kg: as its kind is measured */
   amount: number;
   note: string;
@@ -50,7 +51,6 @@ const LINES: readonly { begins: string; kind: WareKind; name: string }[] = [
   { begins: 'glue', kind: 'glue', name: 'Glue' },
   { begins: 'wadding.staples', kind: 'staple', name: 'Staples' },
   { begins: 'staple.count', kind: 'staple', name: 'Staples' },
-  { begins: 'deck.fasteners', kind: 'staple', name: 'Staples' },
   { begins: 'fastener.', kind: 'fastener', name: 'Fasteners' },
   { begins: 'deck.webbing', kind: 'webbing', name: 'Webbing' },
   { begins: 'deck.springs', kind: 'spring', name: 'Zigzag springs' },
@@ -75,6 +75,9 @@ const endLine = ({ unit }: SizeLine): { kind: WareKind; name: string } =>
 export function wareOf(line: SizeLine): { kind: WareKind; name: string } | null {
   if (FLAT.some((key) => line.key.startsWith(key))) return null;
   if (line.key.startsWith('end.')) return endLine(line);
+  // Clips are nailed, webbing is stapled.
+  if (line.key === 'deck.fasteners')
+    return line.label.startsWith('Nails') ? { kind: 'fastener', name: 'Clip nails' } : { kind: 'staple', name: 'Staples' };
   const found = LINES.find(({ begins }) => line.key.startsWith(begins));
   if (!found) throw new Error(`Nobody has said where “${line.key}” is bought`);
   return found;
@@ -137,7 +140,8 @@ export function needsOf(planned: readonly Planned[], groups: readonly LayGroup[]
       const ware = buys ? wareOf(line) : null;
       if (!ware || line.value <= 0) continue;
       const { kind, name } = ware;
-      const { of, thickness } = particulars(kind, own);
+      const { of, thickness: usual } = particulars(kind, own);
+      const { width = null, thickness = usual, length = null } = line.sold ?? {};
       const note = kind === 'fastener' || kind === 'zip' || kind === 'batten' ? (line.note ?? '') : '';
       const apart =
         kind === 'batten' || kind === 'fastener'
@@ -146,14 +150,17 @@ export function needsOf(planned: readonly Planned[], groups: readonly LayGroup[]
             ? `-${thickness}`
             : kind === 'zip'
               ? `-${note}`
-              : '';
+              : kind === 'webbing'
+                ? `-${line.label}-${width}`
+                : '';
       add({
         key: `${kind}-${of}-${name}${apart}`,
         kind,
         of,
-        name: kind === 'fastener' ? line.label.replace(/ for the set$/, '') : name,
+        name: kind === 'fastener' || kind === 'webbing' ? line.label.replace(/ for the set$/, '') : name,
         thickness,
-        width: null,
+        width,
+        length,
         amount: amountOf(line, piece.count, kind),
         note,
         pieces: [id],

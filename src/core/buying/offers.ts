@@ -7,6 +7,40 @@ const SAME = 0.5;
 /** Cord is called by what it is near to, mm. */
 const CORD = 1.1;
 
+/** Whether a size that is asked for is the one that is sold; a thing that does not say it may be of any. */
+const same = (asked: number | null | undefined, sold: number | undefined): boolean =>
+  asked === null || asked === undefined || sold === undefined || Math.abs(asked - sold) < SAME;
+
+/** Clips are no springs, and a plank is no batten: by the word that they are called by. */
+const isCalled = (need: Need, ware: KeptWare): boolean =>
+  ware.name.toLowerCase().startsWith(need.name.toLowerCase().split(' ')[0]!.replace(/s$/, ''));
+
+/** A batten laid on its other side is the same; lengths are what the cuts were laid on. */
+function isSection({ width, thickness, length }: Need, ware: KeptWare): boolean {
+  const either = (a: number | null, b: number | null): boolean => same(a, ware.width) && same(b, ware.thickness);
+  const lies = either(width, thickness) || (ware.thickness === undefined ? either(thickness, null) : either(thickness, width));
+  return (width === null || lies) && same(length, ware.length);
+}
+
+/** What is driven in, by the word for it. */
+const NOUNS = ['nail', 'rivet', 'pin', 'tack', 'screw', 'clip', 'bolt', 'nut'];
+
+/** A box of so many kinds serves for each of them. */
+const ASSORTED = 3;
+
+const nounsIn = (name: string): string[] => NOUNS.filter((own) => new RegExp(`\\b${own}s?\\b`, 'i').test(name));
+
+/** A box of nails is no box of rivets, and the nails of clips are no decorative ones; an assorted box serves. */
+function isNoun(need: Need, ware: KeptWare): boolean {
+  const [asked, sold] = [nounsIn(need.name), nounsIn(ware.name)];
+  return asked.every((own) => sold.includes(own)) || (sold.length >= ASSORTED && asked.some((own) => sold.includes(own)));
+}
+
+/** The next length on sale holds; one much longer does not close, or comes through. */
+const LONGER = 4;
+const isLongEnough = ({ length }: Need, ware: KeptWare): boolean =>
+  !length || ware.length === undefined || (ware.length > length - SAME && ware.length <= length + LONGER);
+
 /**
  * Which things of the store could serve a need: of its kind, its material and its thickness; a roll as wide as was planned for.
  *
@@ -28,10 +62,17 @@ export function waresFor<W extends KeptWare>(need: Need, wares: readonly W[]): W
         return need.thickness === null || Math.abs((ware.thickness ?? 0) - need.thickness) < CORD;
       case 'card':
       case 'spring':
-      case 'batten':
       case 'button':
-        // Clips are no springs, and a plank is no batten: by the word that they are called by.
-        return ware.name.toLowerCase().startsWith(need.name.toLowerCase().split(' ')[0]!.replace(/s$/, ''));
+        return isCalled(need, ware);
+      case 'batten':
+        return isCalled(need, ware) && isSection(need, ware);
+      case 'webbing':
+        return isCalled(need, ware) && same(need.width, ware.width);
+      case 'zip':
+        // Off the reel, or as long or longer: a zip is cut to its length.
+        return ware.length === undefined || !need.length || ware.length > need.length - SAME;
+      case 'fastener':
+        return isNoun(need, ware) && same(need.thickness, ware.thickness) && isLongEnough(need, ware);
       case 'glue':
         // One product, as the piece says; nobody sprays half of a pad and brushes the rest.
         return ware.of === need.of || ware.of === '';

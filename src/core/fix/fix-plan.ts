@@ -35,7 +35,7 @@ export function fixPlan(fastening: Fastening): Fixing {
   const fasteners = FASTENERS.filter((fastener) => fastener.used(fastening)).map((fastener): FastenerPlan => {
     const places = fastener.places(fastening);
     const count = places.length + (fastener.more?.(fastening) ?? 0);
-    const { says, fits } = fastener.size(fastening);
+    const { says, fits, sold = {} } = fastener.size(fastening);
     return {
       id: fastener.id,
       name: fastener.name,
@@ -45,6 +45,7 @@ export function fixPlan(fastening: Fastening): Fixing {
       count,
       toBuy: toBuy(count, piece.count, fastener.spare(rule)),
       places,
+      sold,
     };
   });
   // What holds the cover: staples, rivets where a pan takes none, nothing for a loose one.

@@ -61,7 +61,7 @@ describe('ways to save', () => {
       count,
     });
     let told = 0;
-    for (let count = 3; count <= 9; count++) {
+    for (const count of [4, 5]) {
       const piece = square(count);
       const now = plan(piece).cut.foam.sheets;
       for (const { id, sheets, apply } of found(piece)) {
@@ -76,6 +76,20 @@ describe('ways to save', () => {
     expect(told).toBeGreaterThan(0);
     const joined = { ...square(8), pads: square(8).pads.map((pad, k) => (k === 0 ? { ...pad, blocks: 2 } : pad)) };
     expect(found(joined).some(({ id }) => id.startsWith('joined'))).toBe(false);
+  });
+
+  it('several at once where together they save more than any alone, each no farther than it takes', () => {
+    const seats = wide(589, 4);
+    const before = plan(seats).cut.cloth.length;
+    const told = found(seats);
+    const both = told.find(({ id }) => id === 'together')!;
+    expect(before - plan(both.apply).cut.cloth.length).toBeCloseTo(both.cloth, 0);
+    for (const { id, cloth } of told.filter((own) => own !== both)) expect(cloth, id).toBeLessThan(both.cloth - 0.02 * before);
+    expect(both.words).toContain('Each piece whichever way it fits');
+    // Both allowances taken back again it saves less: nothing is given up for nothing.
+    const { grip, return: line } = both.apply.overrides;
+    for (const overrides of [{ grip }, { return: line }] as Record<string, number>[])
+      expect(before - plan({ ...both.apply, overrides }).cut.cloth.length).toBeLessThan(both.cloth + 1);
   });
 
   it('on a wall the staple line stays 25 in: nobody staples a headboard at its edge', () => {
@@ -190,5 +204,45 @@ describe('ways to save, from what is in the store', () => {
     expect(plainly.cover.pieces[0]!.height - most.cover.pieces[0]!.height).toBeCloseTo(10, 1);
     expect(most.stations.find(({ edge: name }) => name === 'back')!.grip).toBe(15);
     expect(most.stations.find(({ edge: name }) => name === 'front')!.grip).toBe(25);
+  });
+
+  it('a wider roll or another sheet on sale is told by what it saves in money, and only where every price is known', () => {
+    const seats = { ...wide(520, 4), cloth: { ...newChairSeat().cloth, name: 'Plain wool', rollWidth: 1300 } };
+    const roll = (id: string, width: number, price: number) => ({
+      ...{ id, kind: 'cloth' as const, name: 'Plain wool', of: '', sold: 'metre' as const, supplier: '', lead: 3 },
+      ...{ width, price },
+    });
+    const sheet = (id: string, of: string, thickness: number, width: number, length: number, price: number) => ({
+      ...{ id, kind: 'foam' as const, name: id, of, sold: 'sheet' as const, supplier: '', lead: 3 },
+      ...{ thickness, width, length, price },
+    });
+    const look = (wares: Parameters<typeof savings>[0]['shelf'] extends infer S ? (S extends { wares: infer W } ? W : never) : never) =>
+      savings({ piece: seats, house: {}, planner: createPlanner(), shelf: { wares, stock: [] } });
+    const length = plan(seats).cut.cloth.length;
+    // At 1600 two lie abreast: half the length at a tenth more a metre.
+    const told = look([roll('a', 1300, 40), roll('b', 1600, 44)]);
+    const wider = told.find(({ id }) => id === 'roll-1600')!;
+    const half = plan(wider.apply).cut.cloth.length;
+    expect(half).toBeLessThan(0.6 * length);
+    // Real outlines lie a little nearer than the boxes that the piece is planned by.
+    expect(wider.money / ((40 * length - 44 * half) / 1000)).toBeGreaterThan(0.9);
+    expect(wider.money / ((40 * length - 44 * half) / 1000)).toBeLessThan(1.1);
+    expect(wider.words).toBe('From the roll that is 1600 mm wide instead of 1300 mm.');
+    // At more than twice the price a metre it saves nothing; without a price nobody knows.
+    expect(look([roll('a', 1300, 40), roll('b', 1600, 95)]).some(({ id }) => id.startsWith('roll'))).toBe(false);
+    expect(look([roll('a', 1300, 0), roll('b', 1600, 44)]).some(({ id }) => id.startsWith('roll'))).toBe(false);
+
+    // Four pads and four crown pads: small sheets of both foams hold them at less than two large ones cost.
+    const sizes = plan(seats).foam.flatMap((own) => own.layers.map((thickness) => [own.material, thickness] as const));
+    const wares = sizes.flatMap(([of, thickness], k) => [
+      sheet(`large ${k}`, of, thickness, 1000, 2000, 60),
+      sheet(`small ${k}`, of, thickness, 1200, 1000, 25),
+    ]);
+    const small = look(wares).find(({ id }) => id === 'sheet-1200x1000')!;
+    expect(small.money).toBeGreaterThan(0);
+    expect(small.apply.overrides).toMatchObject({ foamSheetWidth: 1200, foamSheetLength: 1000 });
+    expect(look(wares.map((own) => ({ ...own, price: own.width === 1200 ? 65 : 60 }))).some(({ id }) => id.startsWith('sheet'))).toBe(
+      false,
+    );
   });
 });

@@ -1,13 +1,10 @@
-import { isMatched, wayOf } from '../cover';
-import { isPaired } from '../cut';
-import { stockBins } from '../buying/bins';
-import { createSearch, layGroups, type LayBin } from '../lay';
-import type { KeptStock, KeptWare } from '../store';
-import { readerOf, figuresFor, ruleOf, type HouseRules, type RuleReader } from '../house';
-import { baseOutline, notchPlaces } from '../outline';
-import { defaultsOf, EDGE_FACT, kindOf, letInto, PAD_ROLES, type Cloth, type EdgeFact, type Piece } from '../piece';
+import { quickOffers, stockBins, waresFor } from '../buying';
+import { createSearch, layGroups, type LayBin, type LayGroup } from '../lay';
+import type { HouseRules } from '../house';
+import type { Piece } from '../piece';
 import { planPiece } from './plan';
 import type { Asked } from './questions';
+import { laddersOf, rulesOf, type Ladder, type Shelf, type Trial } from './savings-ladders';
 import type { Plan } from './types';
 
 /** One way to spend less: what it gives up, what it saves, and the piece with it done. */
@@ -19,156 +16,35 @@ export type Saving = {
   cloth: number;
   /** whole sheets of foam */
   sheets: number;
+  /** the workshop's money, where another size is bought: rolls of two widths are compared by nothing else */
+  money: number;
   apply: Piece;
 };
 
 /** Less than this share of the cloth is not worth a word; whole sheets always are. */
-const WORTH = 0.03;
-/** Of several steps of one allowance the mildest counts that saves nearly as much as the boldest. */
-const NEARLY = 0.9;
-
-type Trial = { id: string; words: string; piece: Piece };
-/** Trials that go farther and farther the same way: the mildest that does it is told. */
-type Ladder = Trial[];
-
-const withRules = (piece: Piece, change: Record<string, number>): Piece => ({ ...piece, overrides: { ...piece.overrides, ...change } });
-
-/** A hidden edge is cut shorter by these, mm; more leaves nothing to hold (docs/models.md, "Savings"). */
-const SHORTER = [5, 10, 15, 20] as const;
-
-/** A staple line on a wall piece lies well in: nobody brings it nearer the edge than this, mm (trade.md, allowances). */
-const WALL_LEAST = 25;
-
-/** The least of an allowance that is sensible on a piece. */
-function leastOf(key: string, { kind }: Piece): number {
-  const [least] = ruleOf(key)!.sensible;
-  return key === 'return' && kindOf(kind).traits.wall ? WALL_LEAST : least;
-}
-
-/** Steps of an allowance from where it is down to the least that is sensible. */
-function stepsDown(piece: Piece, rule: RuleReader, key: string, by: number): number[] {
-  const least = leastOf(key, piece);
-  const steps: number[] = [];
-  for (let value = rule(key) - by; value > least; value -= by) steps.push(value);
-  return rule(key) > least ? [...steps, least] : [];
-}
-
-const mm = (value: number): string => `${Math.round(value * 10) / 10} mm`;
-
-/** An allowance made smaller, step by step. */
-function allowanceLadders(piece: Piece, rule: RuleReader): Ladder[] {
-  const grip = stepsDown(piece, rule, 'grip', 2);
-  const leastGrip = grip.at(-1);
-  const nearer = leastGrip === undefined ? [] : stepsDown(piece, rule, 'return', 2);
-  return [
-    grip.map((value) => ({
-      id: 'grip',
-      words: `${mm(rule('grip') - value)} less cloth to hold beyond the staples, all round.`,
-      piece: withRules(piece, { grip: value }),
-    })),
-    nearer.map((value) => ({
-      id: 'return',
-      words: `${mm(rule('grip') - leastGrip!)} less to hold beyond the staples, and the staple line ${mm(value)} in instead of ${mm(rule('return'))}.`,
-      piece: withRules(piece, { grip: leastGrip!, return: value }),
-    })),
-    stepsDown(piece, rule, 'foamOversize', 1).map((value) => ({
-      id: 'oversize',
-      words: `Rough-cut only ${mm(value)} larger all round: less to trim, and less to go wrong by.`,
-      piece: withRules(piece, { foamOversize: value }),
-    })),
-  ];
-}
-
-/** How the cloth lies, what is matched, how pads are joined: each given up by itself. */
-function otherLadders(piece: Piece): Ladder[] {
-  const { cloth, covering } = piece;
-  const ladders: Ladder[] = [];
-  const lay = (direction: Cloth['direction'], words: string): void =>
-    void ladders.push([{ id: direction, words, piece: { ...piece, cloth: { ...cloth, direction } } }]);
-  const napped = (cloth.nap ?? 'none') !== 'none';
-  const patterned = cloth.repeatAcross > 0 || cloth.repeatAlong > 0;
-  if (!napped) {
-    if (cloth.direction !== 'across')
-      lay('across', patterned ? 'Turned sideways: the pattern then runs from side to side.' : 'Turned sideways on the roll.');
-    if (cloth.direction === 'across')
-      lay('along', patterned ? 'Up the roll: the pattern then runs from front to back.' : 'Laid up the roll.');
-    if (cloth.direction !== 'any' && !patterned) lay('any', 'Each piece whichever way it fits: the weave then runs both ways.');
-  }
-  if (patterned && isMatched(covering))
-    ladders.push([
-      {
-        id: 'unmatched',
-        words: 'The pattern is not matched: it lies elsewhere on every one.',
-        piece: { ...piece, covering: { ...covering, matched: false } },
-      },
-    ]);
-  piece.pads.forEach((pad, k) => {
-    if (!pad.pair && isPaired({ ...pad, pair: true }, piece.count * (pad.blocks ?? 1)))
-      ladders.push([
-        {
-          id: `paired-${pad.id}`,
-          words: `Wedges of the ${PAD_ROLES.find(({ id }) => id === pad.role)!.name.toLowerCase()} cut in pairs: one slope through a block of ${mm(pad.thickness + pad.wedge!)} makes two.`,
-          piece: { ...piece, pads: piece.pads.map((own, i) => (i === k ? { ...own, pair: true } : own)) },
-        },
-      ]);
-    // A join that reads through, lies in a pocket or over another pad's join is no saving.
-    const joined = piece.pads.some(({ blocks }) => (blocks ?? 1) > 1);
-    if (joined || pad.kept || pad.scrap || pad.role === 'topper' || letInto(pad).length > 0) return;
-    ladders.push([
-      {
-        id: `joined-${pad.id}`,
-        words: `${PAD_ROLES.find(({ id }) => id === pad.role)!.name} joined from two halves, glued, the join out of sight.`,
-        piece: { ...piece, pads: piece.pads.map((own, i) => (i === k ? { ...own, blocks: 2 } : own)) },
-      },
-    ]);
-  });
-  return ladders;
-}
-
-/** The edges of a pulled cover that nobody sees: what was said not to be seen, and the back of a seat. */
-function hiddenEdges(piece: Piece): string[] {
-  const { pulled } = wayOf(piece.covering.way);
-  const { wall, pan } = kindOf(piece.kind).traits;
-  if (!pulled || pan) return [];
-  const { edges } = notchPlaces(baseOutline(piece.base.shape, piece.base.notches));
-  const said = (name: string) => piece.base.edges?.find(({ edge }) => edge.kind === 'edge' && edge.name === name);
-  return edges.filter((name) => {
-    const own = said(name);
-    if (own?.end || own?.short) return false;
-    return own ? !own.visible : !wall && name === 'back';
-  });
-}
-
-/** An edge cut short, a little more each time: a hidden one may be by up to 20 mm. */
-function shortLadders(piece: Piece, rule: RuleReader): Ladder[] {
-  return hiddenEdges(piece).map((name) =>
-    SHORTER.map((short): Trial => {
-      const edges = piece.base.edges ?? [];
-      const part = { kind: 'edge' as const, name };
-      const own = edges.find(({ edge }) => edge.kind === 'edge' && edge.name === name) ?? {
-        ...defaultsOf<EdgeFact>(EDGE_FACT),
-        edge: part,
-      };
-      const rest = edges.filter((one) => one !== own);
-      return {
-        id: `short-${name}`,
-        words: `The ${name} edge cut ${mm(short)} short, where nobody sees it: ${mm(Math.max(0, rule('grip') - short))} left there to hold; that side is pulled first.`,
-        piece: { ...piece, base: { ...piece.base, edges: [...rest, { ...own, short }] } },
-      };
-    }),
-  );
-}
+export const WORTH = 0.03;
+/** The mildest counts that saves as much as the boldest, but for this share of the cloth. */
+export const NEARLY = 0.02;
+/** Another size on sale changes what a metre and a sheet is: by its price alone is it told. */
+const OTHER_SIZE = ['roll', 'sheet'];
 
 /** What gives up more than another does, by the other's id. */
-const BEYOND: Record<string, readonly string[]> = { return: ['grip'], any: ['across', 'along'] };
+const BEYOND: Record<string, readonly string[]> = {
+  return: ['grip'],
+  any: ['across', 'along'],
+  unmatched: ['across', 'along'],
+  together: [],
+};
 
-/** Whether one that gives up less saves as much, but for what is not worth a word. */
-function outdone({ id, cloth, sheets }: Saving, all: readonly Saving[], worth: number): boolean {
-  return all.some((own) => BEYOND[id]?.includes(own.id) && own.sheets >= sheets && own.cloth > cloth - worth);
+/** Of what is done together this is taken back first, what gives up the most before the rest. */
+const BACK = ['unmatched', 'any', 'across', 'along', 'joined', 'return', 'grip', 'short', 'oversize', 'paired'];
+const givesUp = ({ id }: Trial): number => BACK.findIndex((own) => id === own || id.startsWith(`${own}-`));
+
+/** Whether one that gives up less saves as much, but for next to nothing. */
+function outdone({ id, cloth, sheets, money }: Saving, all: readonly Saving[], nearly: number): boolean {
+  if (money > 0) return false;
+  return all.some((own) => own.money === 0 && BEYOND[id]?.includes(own.id) && own.sheets >= sheets && own.cloth >= cloth - nearly);
 }
-
-/** What the workshop has, where that is to be cut from first. */
-export type Shelf = { wares: readonly KeptWare[]; stock: readonly KeptStock[] };
 
 /** Tries of a lay onto what is in the store: enough to see whether another cut fits there. */
 const LAY_TRIES = 9;
@@ -194,44 +70,172 @@ function clothToBuy(plan: Plan, piece: Piece, house: HouseRules, shelf: Shelf | 
   return lay.bins.reduce((sum, bin, k) => sum + (bin.stock === null ? (lay.used[k] ?? 0) : 0), 0);
 }
 
+/** The cheapest that a group can be bought for in one size; null where no price is known. */
+function priceOf(group: LayGroup, shelf: Shelf, fits: (size: { width?: number; length?: number }) => boolean): number | null {
+  const need = { ...group, amount: 0, note: '', pieces: [], group: group.key };
+  const wares = waresFor(need, shelf.wares).filter((ware) => ware.price > 0 && fits(ware));
+  const offers = quickOffers(group, wares, shelf.stock);
+  const costs = offers.map(({ ware, amount }) => {
+    const own = wares.find(({ id }) => id === ware)!;
+    return own.price * (own.sold === 'metre' ? amount / 1000 : amount);
+  });
+  return costs.length > 0 ? Math.min(...costs) : null;
+}
+
+/** What a piece's cloth, or its foams, cost in the size that it says; null where some of it has no price. */
+function costOfSize(family: string, plan: Plan, piece: Piece, house: HouseRules, shelf: Shelf): number | null {
+  const rule = rulesOf(piece, house);
+  const groups = layGroups([{ id: 'p', piece, plan }], house).filter(({ kind, of, packet }) =>
+    family === 'roll' ? kind === 'cloth' && of === piece.cloth.name : kind === 'foam' && !packet,
+  );
+  const near = (a: number | undefined, b: number): boolean => Math.abs((a ?? 0) - b) < 1;
+  const costs = groups.map((group) =>
+    priceOf(group, shelf, ({ width, length }) =>
+      family === 'roll' ? near(width, piece.cloth.rollWidth) : near(width, rule('foamSheetWidth')) && near(length, rule('foamSheetLength')),
+    ),
+  );
+  return costs.some((cost) => cost === null) ? null : costs.reduce<number>((sum, cost) => sum + cost!, 0);
+}
+
 const coded = (plan: Plan): Set<string> => new Set(plan.warnings.map(({ code }) => code));
+
+/** What is known of the piece as it is, and how a change of it is looked at. */
+type Looking = {
+  piece: Piece;
+  /** cloth bought as it is, mm */
+  bought: number;
+  /** what a change saves; null where it cannot be planned, brings a warning along, or costs more */
+  saves: (own: Piece, family?: string) => Pick<Saving, 'cloth' | 'sheets' | 'money'> | null;
+  rule: (own: Piece) => ReturnType<typeof rulesOf>;
+  /** false: nobody wants to know any more */
+  tell: () => boolean;
+};
+
+function looking({ piece, house, planner, shelf }: Asked & { shelf?: Shelf | undefined }, tell: () => boolean): Looking | null {
+  const plan = (own: Piece): Plan | null => (planner.check(own, house).length > 0 ? null : planPiece(own, house, { planner, sits: false }));
+  const now = plan(piece);
+  if (!now) return null;
+  const [bought, known] = [clothToBuy(now, piece, house, shelf), coded(now)];
+  const costs = new Map<string, number | null>();
+  const costNow = (family: string): number | null => {
+    if (!costs.has(family)) costs.set(family, shelf ? costOfSize(family, now, piece, house, shelf) : null);
+    return costs.get(family)!;
+  };
+  return {
+    piece,
+    bought,
+    tell,
+    rule: (own) => rulesOf(own, house),
+    saves: (own, family = '') => {
+      const then = plan(own);
+      if (!then || then.cut.cloth.tooLarge.length > 0 || [...coded(then)].some((code) => !known.has(code))) return null;
+      if (OTHER_SIZE.includes(family)) {
+        const [before, after] = [costNow(family), shelf ? costOfSize(family, then, own, house, shelf) : null];
+        const money = before !== null && after !== null ? before - after : 0;
+        return before !== null && money >= WORTH * before ? { cloth: 0, sheets: 0, money: Math.round(money * 100) / 100 } : null;
+      }
+      const cloth = bought - clothToBuy(then, own, house, shelf);
+      const sheets = now.cut.foam.sheets - then.cut.foam.sheets;
+      return sheets < 0 || cloth < -1 ? null : { cloth: Math.max(0, cloth), sheets, money: 0 };
+    },
+  };
+}
+
+const isWorth = ({ cloth, sheets, money }: Pick<Saving, 'cloth' | 'sheets' | 'money'>, bought: number): boolean =>
+  money > 0 || sheets > 0 || cloth >= WORTH * bought;
+
+/** The mildest rung of a ladder that saves as much as any of it. */
+function climbed(look: Looking, { family, trials }: Ladder): Saving | null {
+  const tried: Saving[] = [];
+  for (const { id, words, change } of trials) {
+    if (!look.tell()) break;
+    const apply = change(look.piece);
+    const saves = look.saves(apply, family);
+    if (saves && isWorth(saves, look.bought)) tried.push({ id, words: words(look.rule(look.piece)), ...saves, apply });
+  }
+  const most = Math.max(0, ...tried.map(({ cloth }) => cloth));
+  const sheets = Math.max(0, ...tried.map((own) => own.sheets));
+  return tried.find((own) => own.cloth >= most - NEARLY * look.bought && own.sheets >= sheets) ?? null;
+}
+
+const done = (piece: Piece, trials: readonly Trial[]): Piece => trials.reduce((own, { change }) => change(own), piece);
+
+/** One way through the families: of each at most one ladder. */
+function* choices(ladders: readonly Ladder[]): Generator<Ladder[]> {
+  const open = ['direction', 'motif', 'joined'];
+  const fixed = ladders.filter(({ family }) => !open.includes(family) && !OTHER_SIZE.includes(family));
+  // The farther of two ladders of one family has all that the nearer has.
+  const rest = fixed.filter(({ family }, k) => !fixed.slice(k + 1).some((own) => own.family === family));
+  const of = (family: string): (Ladder | null)[] => [null, ...ladders.filter((own) => own.family === family)];
+  for (const direction of of('direction'))
+    for (const motif of of('motif'))
+      for (const joined of of('joined')) yield [...rest, ...[direction, motif, joined].filter((own) => own !== null)];
+}
+
+/** What several changes save that none saves alone: all of them at once, then what is not needed taken back, and the rest made milder. */
+function together(look: Looking, ladders: readonly Ladder[]): { saving: Saving; /** what all of it would save, mm */ most: number } | null {
+  let best: { trials: Trial[]; ladders: Ladder[]; saves: Pick<Saving, 'cloth' | 'sheets' | 'money'> } | null = null;
+  const better = (a: Pick<Saving, 'cloth' | 'sheets'>, b: Pick<Saving, 'cloth' | 'sheets'> | undefined): boolean =>
+    !b || a.sheets > b.sheets || (a.sheets === b.sheets && a.cloth > b.cloth + 1);
+  for (const way of choices(ladders)) {
+    if (!look.tell()) return null;
+    const trials = way.map((own) => own.trials.at(-1)!);
+    const saves = look.saves(done(look.piece, trials));
+    if (saves && better(saves, best?.saves)) best = { trials, ladders: way, saves };
+  }
+  if (!best) return null;
+  const { saves: most } = best;
+  const enough = (trials: readonly Trial[]): boolean => {
+    const saves = look.tell() ? look.saves(done(look.piece, trials)) : null;
+    return saves !== null && saves.sheets >= most.sheets && saves.cloth >= most.cloth - NEARLY * look.bought;
+  };
+  let { trials } = best;
+  for (const trial of [...trials].sort((a, b) => givesUp(a) - givesUp(b))) {
+    const without = trials.filter((own) => own !== trial);
+    if (enough(without)) trials = without;
+  }
+  for (const trial of trials) {
+    const own = best.ladders.find((ladder) => ladder.trials.at(-1) === trial)!;
+    const with_ = (rung: Trial): Trial[] => trials.map((one) => (one.id === trial.id ? rung : one));
+    const mild = own.trials.slice(0, -1).find((rung) => enough(with_(rung)));
+    if (mild) trials = with_(mild);
+  }
+  const apply = done(look.piece, trials);
+  const words = trials.map((own) => own.words(own.id.startsWith('short-') ? look.rule(apply) : look.rule(look.piece))).join(' ');
+  const saves = look.saves(apply);
+  if (!saves || !isWorth(saves, look.bought)) return null;
+  return { saving: { id: trials.length > 1 ? 'together' : trials[0]!.id, words, ...saves, apply }, most: most.cloth };
+}
 
 /**
  * Looks for ways to buy less: every allowance down to its least sensible value, the cloth laid otherwise, the pattern given
- * up, a pad joined. Only what saves a sheet or three hundredths of the cloth is told, and nothing that brings a warning
- * along. Source: docs/models.md, "Savings".
+ * up, a pad joined, another size on sale, and several of these at once where together they save more than any
+ * alone. Only what saves a sheet or three hundredths of the cloth is told, and nothing that brings a warning along. Source:
+ * docs/models.md, "Savings".
  *
  * @param asked the piece, the house, the planner that keeps what a trial does not change; where the store is given, what its part
- *   rolls and offcuts hold is not bought
+ *   rolls and offcuts hold is not bought, and other sizes in it are tried
  * @returns the most first
  */
-export function savings({ piece, house, planner, tell = () => true, shelf }: Asked & { shelf?: Shelf | undefined }): Saving[] {
-  const plan = (own: Piece): Plan | null => (planner.check(own, house).length > 0 ? null : planPiece(own, house, { planner, sits: false }));
-  const now = plan(piece);
-  if (!now) return [];
-  const rule = readerOf(figuresFor(house as HouseRules, piece.overrides));
-  const ladders = [...allowanceLadders(piece, rule), ...shortLadders(piece, rule), ...otherLadders(piece)].filter(
-    (ladder) => ladder.length > 0,
-  );
-  const [bought, known] = [clothToBuy(now, piece, house, shelf), coded(now)];
-  const found: Saving[] = [];
-  const of = ladders.reduce((sum, ladder) => sum + ladder.length, 0);
-  let done = 0;
-  for (const ladder of ladders) {
-    const tried: Saving[] = [];
-    for (const { id, words, piece: own } of ladder) {
-      if (!tell(done++, of)) return found;
-      const then = plan(own);
-      if (!then || then.cut.cloth.tooLarge.length > 0 || [...coded(then)].some((code) => !known.has(code))) continue;
-      const cloth = bought - clothToBuy(then, own, house, shelf);
-      const sheets = now.cut.foam.sheets - then.cut.foam.sheets;
-      if (sheets < 0 || cloth < -1 || (sheets === 0 && cloth < WORTH * bought)) continue;
-      tried.push({ id, words, cloth: Math.max(0, cloth), sheets, apply: own });
-    }
-    const most = Math.max(0, ...tried.map(({ cloth }) => cloth));
-    const sheets = Math.max(0, ...tried.map((own) => own.sheets));
-    const mildest = tried.find((own) => own.cloth >= NEARLY * most && own.sheets >= sheets);
-    if (mildest) found.push(mildest);
-  }
-  return found.filter((own) => !outdone(own, found, WORTH * bought)).sort((a, b) => b.sheets - a.sheets || b.cloth - a.cloth);
+export function savings(asked: Asked & { shelf?: Shelf | undefined }): Saving[] {
+  const { piece, house, tell = () => true, shelf } = asked;
+  const ladders = laddersOf(piece, house as HouseRules, shelf);
+  // One look for every rung, and about as many again for what is done together.
+  const of = 2 * ladders.reduce((sum, { trials }) => sum + trials.length, 0);
+  let [tried, wanted] = [0, true];
+  const look = looking(asked, () => (wanted &&= tell(Math.min(tried++, of), of)));
+  if (!look) return [];
+  const found = ladders.flatMap((ladder) => climbed(look, ladder) ?? []);
+  const nearly = NEARLY * look.bought;
+  const kept = found.filter((own) => !outdone(own, found, nearly));
+  const both = wanted ? together(look, ladders) : null;
+  // What two say each by itself is not said again of both: cloth here and a sheet there are two savings.
+  const alone =
+    !both ||
+    ((both.saving.sheets === 0 || kept.some(({ sheets }) => sheets >= both.saving.sheets)) &&
+      (both.most === 0 || kept.some(({ cloth }) => cloth >= both.most - nearly)));
+  const told = both && !alone ? [both.saving, ...kept.filter(({ id }) => id !== both.saving.id)] : kept;
+  return told.sort((a, b) => b.sheets - a.sheets || b.cloth - a.cloth || b.money - a.money);
 }
+
+export type { Shelf } from './savings-ladders';

@@ -1,6 +1,6 @@
 import { onStock } from '../base';
 import { HIDING } from '../piece';
-import { count, length, type Making, type SizeLine } from './types';
+import { count, length, type Making, type SizeLine, type SoldSize } from './types';
 
 /** The straps or springs in a frame. */
 function deckSizes({ plan, piece }: Making): SizeLine[] {
@@ -164,11 +164,12 @@ export function woodLines({ plan, piece }: Making): SizeLine[] {
       value: onStock(all, frame.stock, piece.base.frame!.kerf).lengths.length,
       unit: 'count',
       note: `${Math.round(frame.width)} × ${Math.round(frame.thickness)} mm, in lengths of ${frame.stock} mm${frame.tooLong.length > 0 ? `; too long for them: ${frame.tooLong.join(', ')}` : ''}`,
+      sold: { width: frame.width, thickness: frame.thickness, length: frame.stock },
       formula: 'lengths = the set’s battens, longest first, each on the first length it goes on',
       terms: [length('stock', 'Stock length', frame.stock), length('kerf', 'Saw kerf', piece.base.frame!.kerf), set],
     });
   }
-  const metres = (key: string, label: string, one: number, note: string): void => {
+  const metres = (key: string, label: string, one: number, note: string, sold: SoldSize): void => {
     if (one <= 0) return;
     const terms = [length('one', 'For one piece', one), set];
     lines.push({
@@ -178,6 +179,7 @@ export function woodLines({ plan, piece }: Making): SizeLine[] {
       value: one * piece.count,
       unit: 'thread',
       note,
+      sold,
       formula: 'length = all of one piece × pieces',
       terms,
     });
@@ -191,6 +193,7 @@ export function woodLines({ plan, piece }: Making): SizeLine[] {
       'Hard-edge strip',
       own.reduce((sum, strip) => sum + strip.length, 0),
       `${width} × ${thickness} mm`,
+      { width, thickness },
     );
   }
   const { courses } = plan.base;
@@ -199,12 +202,14 @@ export function woodLines({ plan, piece }: Making): SizeLine[] {
     'Planks for the board',
     courses.reduce((sum, own) => sum + own.width, 0),
     courses.length > 0 ? `${piece.base.courses!.height} mm wide, ${Math.round(courses[0]!.thickness * 10) / 10} mm thick` : '',
+    { width: piece.base.courses?.height ?? 0 },
   );
   metres(
     'trim.length',
     'Trim, all layers',
     trims.reduce((sum, trim) => sum + trim.cut * trim.laminations, 0),
     [...new Set(trims.map((trim) => `${Math.round(trim.layer * 10) / 10} mm thick`))].join(', '),
+    {},
   );
   return lines;
 }

@@ -217,7 +217,7 @@ function trimmingLines({ plan, piece, rule }: Making): SizeLine[] {
       label: apart === null ? `Thread for the ${name}’s fold` : `${held.name}, ${name}`,
       value: piece.count * (apart === null ? SLIP_FACTOR * along : Math.ceil(along / apart) + 1),
       unit: apart === null ? 'thread' : 'count',
-      ...(apart === null ? {} : { note: held.apart ? `${apart} mm apart` : `heads of ${apart} mm` }),
+      ...(apart === null ? {} : { note: held.apart ? `${apart} mm apart` : `heads of ${apart} mm`, sold: held.apart ? {} : { thickness: apart } }),
       formula: apart === null ? 'thread = edge × 3 × pieces' : 'fasteners = edge ÷ their distance + 1, × pieces',
       terms: [length('edge', 'Along the edge', along), ...(apart === null ? [] : [length('apart', 'Apart', apart)]), pieces],
     });
@@ -229,6 +229,7 @@ function trimmingLines({ plan, piece, rule }: Making): SizeLine[] {
       value: piece.count,
       unit: 'count',
       note: `${Math.round(cover.zip.length)} mm each`,
+      sold: { length: cover.zip.length },
       formula: 'one for each piece',
       terms: [length('zip', 'One zip', cover.zip.length), pieces],
     });
@@ -308,6 +309,7 @@ function deckLines({ plan, piece, rule }: Making): SizeLine[] {
       value: deck.total * piece.count,
       unit: 'roll',
       note: `${deck.width} mm wide`,
+      sold: { width: deck.width },
       formula: 'webbing = every strap as cut × pieces',
       terms: [length('one', 'For one piece', deck.total), each, pieces],
     },
@@ -343,6 +345,7 @@ function looseLines({ plan, piece, rule }: Making): SizeLine[] {
       value: n,
       unit: 'count',
       note: `${Math.round(zip)} mm each`,
+      sold: { length: zip },
       formula: 'one for each',
       terms: [length('zip', 'One zip', zip), count('pieces', 'Pieces', piece.count)],
     })),

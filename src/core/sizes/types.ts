@@ -27,6 +27,9 @@ export const SIZE_GROUPS = [
 ] as const satisfies readonly { id: string; needs: readonly string[] }[];
 export type SizeGroup = (typeof SIZE_GROUPS)[number]['id'];
 
+/** The size that something is sold in, mm; what is not said may be any. A nail’s thickness is its head’s, a rivet’s its shank’s. */
+export type SoldSize = { width?: number; thickness?: number; length?: number };
+
 /** One number with the reason for it. */
 export type SizeLine = {
   key: string;
@@ -38,6 +41,8 @@ export type SizeLine = {
   unit: SizeUnit;
   /** words that go with the figure */
   note?: string;
+  /** in what size it is bought */
+  sold?: SoldSize;
   formula: string;
   terms: Term[];
 };

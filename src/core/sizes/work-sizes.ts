@@ -1,4 +1,16 @@
+import type { FastenerPlan } from '../fix';
 import { count, length, type Making, type SizeLine } from './types';
+
+/** A fastener by the heads that it has: alternating nails are two boxes, a large and a small one. */
+function byHead(own: FastenerPlan): (FastenerPlan & { small: boolean })[] {
+  const heads = [...new Set(own.places.flatMap(({ head }) => (head === undefined ? [] : [head])))].sort((a, b) => b - a);
+  if (heads.length < 2) return [{ ...own, small: false }];
+  return heads.map((head, k) => {
+    const count = own.places.filter((place) => place.head === head).length;
+    // Every head has its share of the spare.
+    return { ...own, small: k > 0, count, toBuy: Math.ceil((own.toBuy * count) / own.count - 1e-9), sold: { thickness: head } };
+  });
+}
 
 /** Fasteners: the staples in full, every other kind by its count. */
 export function fixingSizes({ plan, piece, rule }: Making): SizeLine[] {
@@ -52,13 +64,14 @@ export function fixingSizes({ plan, piece, rule }: Making): SizeLine[] {
   const others = fixing.fasteners.filter(({ kind }) => kind !== 'staple');
   return [
     ...staples,
-    ...others.map((own): SizeLine => ({
-      key: `fastener.${own.id}`,
+    ...others.flatMap(byHead).map((own): SizeLine => ({
+      key: `fastener.${own.id}${own.small ? '.small' : ''}`,
       group: 'Fastening',
-      label: `${own.name} for the set`,
+      label: `${own.name}${own.small ? ', small heads,' : ''} for the set`,
       value: own.toBuy,
       unit: 'count',
       note: `${own.size}; ${own.count} in one`,
+      sold: own.sold,
       formula: 'count × pieces × (1 + spare)',
       terms: [count('count', 'In one piece', own.count), count('pieces', 'Pieces', piece.count), rule('spare', 'stapleSpare')],
     })),

@@ -2,6 +2,7 @@ export { SOLD_AS, WARE_KINDS, wareKind, type SoldAs, type WareKind, type WareMea
 export {
   FLAW,
   holds,
+  SIZE_HINTS,
   sizesAsked,
   STOCK,
   STOCK_FORMS,

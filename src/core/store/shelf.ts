@@ -86,12 +86,26 @@ const boards: Ware[] = BOARDS.flatMap(({ id, name }) =>
 
 const bench = (own: Omit<Ware, 'of' | 'supplier' | 'lead'> & { of?: string }): Ware => ({ of: '', supplier: FROM.bench, lead: 2, ...own });
 
+/** Battens as they are sold, planed: width, thickness, mm, price. */
+const BATTENS = [
+  [40, 20, 3.6],
+  [45, 20, 4.2],
+  [45, 28, 5.6],
+  [70, 20, 6.1],
+] as const;
+/** Heads of decorative nails, lengths of rivets, mm. */
+const NAIL_HEADS = [7, 9, 11, 13, 16];
+const RIVET_LENGTHS = [8, 10, 12, 16, 20, 25];
+
 const smallThings = (): Ware[] => [
-  bench({ kind: 'batten', name: 'Batten, 20 × 45', sold: 'each', width: 45, length: 2400, price: 4.2 }),
-  bench({ kind: 'batten', name: 'Hard-edge strip, 8 × 5', sold: 'each', width: 8, length: 2400, price: 2.1 }),
+  ...BATTENS.map(([width, thickness, price]) =>
+    bench({ kind: 'batten', name: `Batten, ${width} × ${thickness}`, sold: 'each', width, thickness, length: 2400, price }),
+  ),
+  bench({ kind: 'batten', name: 'Hard-edge strip, 8 × 5', sold: 'each', width: 8, thickness: 5, length: 2400, price: 2.1 }),
   bench({ kind: 'batten', name: 'Plank, 150 wide', sold: 'each', width: 150, length: 2400, price: 11 }),
   bench({ kind: 'batten', name: 'Trim strip, to bend', sold: 'each', width: 20, length: 2400, price: 5.5 }),
   bench({ kind: 'webbing', name: 'Elastic webbing, 50 mm', sold: 'roll', width: 50, length: 50_000, price: 38 }),
+  bench({ kind: 'webbing', name: 'Jute webbing, 50 mm', sold: 'roll', width: 50, length: 33_000, price: 21 }),
   bench({ kind: 'spring', name: 'Zigzag springs', sold: 'box', each: 20, price: 26 }),
   bench({ kind: 'spring', name: 'Spring clips', sold: 'box', each: 100, price: 14 }),
   ...[4, 6].map((thickness) =>
@@ -128,7 +142,24 @@ const smallThings = (): Ware[] => [
       }),
     ),
   ),
-  bench({ kind: 'fastener', name: 'Nails, tacks, rivets, screws', sold: 'box', each: 100, price: 6.5 }),
+  ...NAIL_HEADS.map((head) =>
+    bench({ kind: 'fastener', name: `Decorative nails, ${head} mm head`, sold: 'box', thickness: head, each: 200, price: money(4 + head / 2) }),
+  ),
+  ...RIVET_LENGTHS.map((length) =>
+    bench({
+      kind: 'fastener',
+      name: `Rivets with washers, 4 × ${length} mm, stainless`,
+      sold: 'box',
+      thickness: 4,
+      length,
+      each: 50,
+      price: money(7 + length / 5),
+    }),
+  ),
+  bench({ kind: 'fastener', name: 'Gimp pins', sold: 'box', each: 500, price: 5.5 }),
+  bench({ kind: 'fastener', name: 'Tacks', sold: 'box', each: 500, price: 4.5 }),
+  bench({ kind: 'fastener', name: 'Clip nails', sold: 'box', thickness: 5, length: 20, each: 200, price: 4 }),
+  bench({ kind: 'fastener', name: 'Wood screws', sold: 'box', each: 200, price: 6.5 }),
   bench({ kind: 'button', name: 'Buttons to cover', sold: 'box', each: 50, price: 9 }),
   bench({ kind: 'button', name: 'Knobs with screws', sold: 'box', each: 20, price: 8 }),
   bench({ kind: 'hook', name: 'Hook and loop, 25 mm', sold: 'roll', width: 25, length: 10_000, price: 9 }),

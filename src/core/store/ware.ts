@@ -1,7 +1,7 @@
 import { Type, type Static } from '@sinclair/typebox';
 import { CLOTH, OWN_FOAM, PHOTO } from '../piece';
 import { choice, figure, length, optional, orNull, record, whole, words, id, list, pair } from '../piece/schema/field';
-import { SOLD_AS, WARE_KINDS, wareKind } from './kinds';
+import { SOLD_AS, WARE_KINDS, wareKind, type WareKind } from './kinds';
 
 /** A thing as it is sold. Lengths mm; money is the workshop's own. */
 export const WARE = record({
@@ -79,13 +79,20 @@ export type StockForm = (typeof STOCK_FORMS)[number]['id'];
 export type KeptWare = Ware & { id: string };
 export type KeptStock = Stock & { id: string };
 
+/** What a size means on a kind, where its name alone does not say it. */
+export const SIZE_HINTS: Partial<Record<WareKind, Partial<Record<keyof Ware, string>>>> = {
+  staple: { thickness: 'its leg' },
+  fastener: { thickness: 'head of a nail, shank of a rivet or screw', length: 'of a rivet or screw' },
+  zip: { length: 'nothing where it comes off the reel' },
+};
+
 /** What of a thing's sizes is asked for, by how it is measured and sold. */
 export function sizesAsked({ kind, sold }: Pick<Ware, 'kind' | 'sold'>): (keyof Ware)[] {
   const { measure, flat } = wareKind(kind) as { measure: string; flat?: boolean };
   const asked: (keyof Ware)[] = [];
-  if (kind === 'foam' || kind === 'board' || kind === 'cord' || kind === 'staple') asked.push('thickness');
+  if (kind === 'foam' || kind === 'board' || kind === 'cord' || kind === 'staple' || kind === 'batten' || kind === 'fastener') asked.push('thickness');
   if (flat || kind === 'webbing' || kind === 'batten') asked.push('width');
-  if (sold === 'sheet' || sold === 'packet' || sold === 'roll' || kind === 'batten' || kind === 'zip') asked.push('length');
+  if (sold === 'sheet' || sold === 'packet' || sold === 'roll' || kind === 'batten' || kind === 'zip' || kind === 'fastener') asked.push('length');
   if (sold === 'packet' || measure === 'count' || (sold === 'box' && measure !== 'covers')) asked.push('each');
   if (measure === 'covers') asked.push('covers', 'tack', 'open', 'press');
   if (measure === 'mass') asked.push('mass');
@@ -103,6 +110,8 @@ export function wareProblems(ware: Ware): { path: string; message: string }[] {
   const needs: (keyof Ware)[] = sizesAsked(ware).filter((key) => !['tack', 'open', 'press'].includes(key));
   const { measure } = wareKind(ware.kind);
   for (const key of needs) {
+    // What a batten or a nail does not say of its size may be any.
+    if (key === 'thickness' && (ware.kind === 'batten' || ware.kind === 'fastener')) continue;
     // A zip is told by its length where it is sold singly; a box of one count says how many are in it.
     if (ware[key] === undefined && !(key === 'each' && ware.sold === 'each') && !(key === 'length' && measure === 'count'))
       wrong.push({ path: key, message: `How much is one? Say ${(WARE.properties[key] as { title: string }).title.toLowerCase()}` });

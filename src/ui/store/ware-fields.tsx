@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { CLOTHS } from '@/core/cloth';
 import { BOARDS, FOAMS, WADDINGS } from '@/core/foam';
 import { CLOTH, fieldIn, OWN_FOAM, type Cloth } from '@/core/piece';
-import { CLOTH_ASKED, clothOf, sizesAsked, WARE, wareKind, type Ware } from '@/core/store';
+import { CLOTH_ASKED, clothOf, SIZE_HINTS, sizesAsked, WARE, wareKind, type Ware } from '@/core/store';
 import { ChoiceField } from '@/ui/kit/fields';
 import { Part, Wrong } from '@/ui/kit/lists';
 import { keepPhoto } from '@/ui/kit/photo';
@@ -124,7 +124,14 @@ export function WareFields({ ware, onChange }: { ware: Ware; onChange: Change })
       <div>
         <Field ware={ware} at="sold" onChange={onChange} />
         {sizes.map((at) => (
-          <Field key={at} ware={ware} at={at} onChange={onChange} {...(at === 'width' && !wareKind(ware.kind).flat ? { hint: '' } : {})} />
+          <Field
+            key={at}
+            ware={ware}
+            at={at}
+            onChange={onChange}
+            {...(at === 'width' && !wareKind(ware.kind).flat ? { hint: '' } : {})}
+            {...(SIZE_HINTS[ware.kind]?.[at] ? { hint: SIZE_HINTS[ware.kind]![at]! } : {})}
+          />
         ))}
         <Field ware={ware} at="price" onChange={onChange} />
         <Field ware={ware} at="breakFrom" onChange={onChange} />

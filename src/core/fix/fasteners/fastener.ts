@@ -4,6 +4,9 @@ import type { RuleReader } from '../../house';
 import type { Step } from '../../run/step';
 import type { Warning } from '../../warning';
 
+/** The size that a fastener is sold in, mm: a nail’s thickness is its head’s, a rivet’s its shank’s. */
+export type SoldSize = { thickness?: number; length?: number };
+
 /** What fasteners are chosen and placed for. */
 export type Fastening = { model: Model; choices: Choices; corners: readonly CornerPlan[]; relief: Relief | null };
 
@@ -32,7 +35,7 @@ export type Fastener = {
   /** whether this piece has any */
   used: (fastening: Fastening) => boolean;
   /** which size, and whether it holds */
-  size: (fastening: Fastening) => { says: string; fits: boolean };
+  size: (fastening: Fastening) => { says: string; fits: boolean; /** in what size it is bought, mm */ sold?: SoldSize };
   /** the places that are drawn, in the order of work */
   places: (fastening: Fastening) => FastenerPlace[];
   /** how many more one piece takes that are not drawn */
@@ -54,4 +57,6 @@ export type FastenerPlan = {
   count: number;
   toBuy: number;
   places: FastenerPlace[];
+  /** in what size it is bought, mm */
+  sold: SoldSize;
 };

@@ -51,7 +51,12 @@ export const rivets: Fastener = {
   used: ({ model }) => riveted(model),
   size: ({ model }) => {
     const through = model.piece.base.board.thickness + 2 * model.piece.cloth.thickness;
-    return { says: `${RIVET.diameter} × ${Math.ceil(through + RIVET.more)} mm, stainless, each with a washer`, fits: true };
+    const length = Math.ceil(through + RIVET.more);
+    return {
+      says: `${RIVET.diameter} × ${length} mm, stainless, each with a washer`,
+      fits: true,
+      sold: { thickness: RIVET.diameter, length },
+    };
   },
   places: ({ model, corners }) => throughOld(model, thinned(staplePlaces(model, corners))),
   spare: (rule) => rule('stapleSpare'),

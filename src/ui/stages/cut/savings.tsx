@@ -11,8 +11,9 @@ import { usePiece, useSheet } from '@/ui/sheet/store';
 /** What a saving saves, as it is said. */
 function useSaid(): (saving: Saving) => string {
   const { unit } = useSettings();
-  return ({ cloth, sheets }) =>
+  return ({ cloth, sheets, money }) =>
     [
+      ...(money > 0 ? [`${money.toFixed(2)} in money`] : []),
       ...(cloth > 0 ? [`${rollLength(cloth, unit)} of cloth`] : []),
       ...(sheets > 0 ? [sheets === 1 ? 'a sheet of foam' : `${sheets} sheets of foam`] : []),
     ].join(' and ');
