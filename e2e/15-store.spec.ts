@@ -221,4 +221,23 @@ test('a job: made of pieces of the floor, changed, cut together with another', a
     timeout: 60_000,
   });
   await expect(page.locator('[data-group^="foam"]').first()).toBeVisible({ timeout: 60_000 });
+  // What both come to: every line of it in sight, and they add up; an hour that costs more makes it dearer.
+  const read = async (): Promise<Record<string, number>> => {
+    await page.getByRole('button', { name: 'Price', exact: true }).click();
+    await expect(page.locator('[data-settled-price]')).toBeVisible({ timeout: 60_000 });
+    const rows = await page
+      .locator('[data-price]')
+      .evaluateAll((all) => all.map((row) => [row.getAttribute('data-price')!, row.lastElementChild!.textContent] as const));
+    return Object.fromEntries(rows.map(([key, said]) => [key, Number(said.replace('−', '-'))]));
+  };
+  const { total, ...lines } = await read();
+  expect(lines.materials).toBeGreaterThan(0);
+  expect(lines.time).toBeGreaterThan(0);
+  expect(Object.values(lines).reduce((sum, own) => sum + own, 0)).toBeCloseTo(total!, 1);
+  const own = { headers: { origin: BASE, 'sec-fetch-site': 'same-origin' } };
+  await fetch(`${BASE}/api/house`, { method: 'PUT', ...own, body: JSON.stringify({ key: 'hourPrice', value: 84 }) });
+  await page.reload();
+  const dearer = await read();
+  expect(dearer.time).toBeCloseTo(2 * lines.time!, 1);
+  await fetch(`${BASE}/api/house`, { method: 'PUT', ...own, body: JSON.stringify({ key: 'hourPrice', value: null }) });
 });

@@ -113,6 +113,9 @@ export const STORE_ROUTES: Record<string, Record<string, Route>> = {
       refuses: [404],
     },
   },
+  '/api/price/{scope}': {
+    get: { says: 'What a job, several, or one piece come to', gives: { type: 'object' }, refuses: [404] },
+  },
   '/api/buy/{scope}/orders': {
     post: {
       says: 'Orders from one supplier',

@@ -1,4 +1,4 @@
-import { createSearch, type Lay, type LayBin, type LayGroup } from '../lay';
+import { createSearch, leftover, type Lay, type LayBin, type LayGroup } from '../lay';
 import type { KeptStock, KeptWare } from '../store';
 import type { FlatOffer } from './program';
 import { stockFor, waresFor } from './offers';
@@ -64,6 +64,17 @@ export function boughtBy(lay: Pick<Lay, 'bins' | 'used'>, ware: KeptWare, more =
   return ware.sold === 'packet' ? Math.ceil(fresh.length / (ware.each ?? 1)) : fresh.length;
 }
 
+/** How much of the bought sheets or packets a lay leaves that is worth keeping; off the roll nothing is bought to be left. */
+function leftBy(lay: Pick<Lay, 'bins' | 'used'>, ware: KeptWare): number {
+  if (ware.sold === 'metre') return 0;
+  const rests = lay.bins.map((bin, k) => {
+    const used = lay.used[k] ?? 0;
+    const rest = bin.stock === null && used > 0 ? leftover(bin, used, false) : null;
+    return rest ? (rest.length ?? 0) / (bin.length ?? 1) : 0;
+  });
+  return rests.reduce((sum, rest) => sum + rest, 0) / (ware.sold === 'packet' ? (ware.each ?? 1) : 1);
+}
+
 /** A quick look at each thing that would do takes so many tries. */
 const TRIES = 12;
 /** No more things than this are tried. */
@@ -98,7 +109,7 @@ export function quickOffers(group: LayGroup, wares: readonly KeptWare[], stock: 
       search.step(400, TRIES);
       const lay = search.best();
       // What fits on none of it is no offer: another thing, or a join, must serve.
-      return lay.left.length > 0 ? [] : [{ ware: ware.id, amount: boughtBy(lay, ware, group.more) }];
+      return lay.left.length > 0 ? [] : [{ ware: ware.id, amount: boughtBy(lay, ware, group.more), left: leftBy(lay, ware) }];
     });
 }
 

@@ -3,7 +3,11 @@ import type { Need } from './needs';
 import { inStore, waresFor } from './offers';
 
 /** A way to serve what lies flat: so many of one thing, as a lay found. */
-export type FlatOffer = { ware: string; /** sheets or packets; mm of a roll */ amount: number };
+export type FlatOffer = {
+  ware: string;
+  /** sheets or packets; mm of a roll */ amount: number;
+  /** so much of one is left and worth keeping */ left?: number;
+};
 
 /** What is asked: the needs, what flat ones could be served by, what there is and what it costs. */
 export type BuyAsked = {

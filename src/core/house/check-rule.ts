@@ -8,6 +8,7 @@ const UNIT_NAMES: Record<RuleUnit, string> = {
   count: '',
   mass: 'kg',
   force: 'N',
+  money: '',
 };
 
 /** A figure with its unit, for a message. */

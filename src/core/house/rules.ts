@@ -1,10 +1,10 @@
 /** What a rule's figure counts. */
-export type RuleUnit = 'length' | 'percent' | 'seconds' | 'minutes' | 'count' | 'mass' | 'force';
+export type RuleUnit = 'length' | 'percent' | 'seconds' | 'minutes' | 'count' | 'mass' | 'force' | 'money';
 
 /** One house rule: a default the workshop can change, with the range that is sensible and the reason. */
 export type Rule = {
   key: string;
-  group: 'Cover' | 'Padding' | 'Fastening' | 'Base' | 'Cutting' | 'Times' | 'Sewn, nailed and framed work';
+  group: 'Cover' | 'Padding' | 'Fastening' | 'Base' | 'Cutting' | 'Times' | 'Price' | 'Sewn, nailed and framed work';
   label: string;
   unit: RuleUnit;
   value: number;
@@ -154,6 +154,12 @@ const TIMES: Row[] = [
     'Read it off the product; foam that is pulled on before it holds creeps.',
   ],
 ];
+const PRICE: Row[] = [
+  ['hourPrice', 'An hour of work', 'money', 42, 20, 120, 'What the workshop has to live from, rent and tools included.'],
+  ['consumables', 'Consumables, on the materials', 'percent', 4, 1, 15, 'Blades, needles, chalk, tape, gas: what nobody counts.'],
+  ['leftCredit', 'Leftovers worth keeping are credited', 'percent', 50, 0, 100, 'An offcut is used some day; not every one is.'],
+  ['margin', 'Margin on all of it', 'percent', 15, 5, 60, 'For what goes wrong, and for the shop.'],
+];
 const OTHER: Row[] = [
   ['slipFilm', 'Slip film oversize, in all', 'length', 200, 150, 300, 'Never pulled tight, never pierced on top.'],
   ['seamAllowance', 'Seam allowance', 'length', 12, 10, 13, 'Holds the seam without bulk.'],
@@ -222,6 +228,10 @@ function rows(group: Rule['group'], table: Row[]): Rule[] {
 
 /** Rules for which nothing at all is a choice somebody makes. */
 const ZERO_ALLOWED = new Set([
+  'hourPrice',
+  'consumables',
+  'leftCredit',
+  'margin',
   'grip',
   'crownInset',
   'waddingUnder',
@@ -247,6 +257,7 @@ export const RULES: readonly Rule[] = [
   ...rows('Base', BASE),
   ...rows('Cutting', CUTTING),
   ...rows('Times', TIMES),
+  ...rows('Price', PRICE),
   ...rows('Sewn, nailed and framed work', OTHER),
 ];
 

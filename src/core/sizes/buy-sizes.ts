@@ -217,7 +217,9 @@ function trimmingLines({ plan, piece, rule }: Making): SizeLine[] {
       label: apart === null ? `Thread for the ${name}’s fold` : `${held.name}, ${name}`,
       value: piece.count * (apart === null ? SLIP_FACTOR * along : Math.ceil(along / apart) + 1),
       unit: apart === null ? 'thread' : 'count',
-      ...(apart === null ? {} : { note: held.apart ? `${apart} mm apart` : `heads of ${apart} mm`, sold: held.apart ? {} : { thickness: apart } }),
+      ...(apart === null
+        ? {}
+        : { note: held.apart ? `${apart} mm apart` : `heads of ${apart} mm`, sold: held.apart ? {} : { thickness: apart } }),
       formula: apart === null ? 'thread = edge × 3 × pieces' : 'fasteners = edge ÷ their distance + 1, × pieces',
       terms: [length('edge', 'Along the edge', along), ...(apart === null ? [] : [length('apart', 'Apart', apart)]), pieces],
     });

@@ -31,6 +31,8 @@ export function printFigure(value: number, kind: Term['unit'], unit: Unit, exact
       return unit === 'in' ? `${(value / 0.45359237).toFixed(2)} lb` : `${value.toFixed(2)} kg`;
     case 'force':
       return `${Math.round(value * 10) / 10} N`;
+    case 'money':
+      return value.toFixed(2);
     case 'pressure':
       return `${Math.round(value * 10000) / 10} kPa`;
     default:

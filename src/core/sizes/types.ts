@@ -4,7 +4,8 @@ import type { SheetPlan } from '../plan/types';
 /** How a figure is printed. */
 /** `roll` is cloth off the roll, `thread` thread and cord: lengths that are said in metres or yards; a `pitch` is marked
  * over and over, so that its tenths add up. */
-export type SizeUnit = 'length' | 'roll' | 'thread' | 'pitch' | 'area' | 'count' | 'percent' | 'minutes' | 'mass' | 'force' | 'pressure';
+export type SizeUnit =
+  'length' | 'roll' | 'thread' | 'pitch' | 'area' | 'count' | 'percent' | 'minutes' | 'mass' | 'force' | 'pressure' | 'money';
 
 /** One value that goes into a number: from the piece, worked out, or a house rule that can be overridden. */
 export type Term = {

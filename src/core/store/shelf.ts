@@ -143,7 +143,14 @@ const smallThings = (): Ware[] => [
     ),
   ),
   ...NAIL_HEADS.map((head) =>
-    bench({ kind: 'fastener', name: `Decorative nails, ${head} mm head`, sold: 'box', thickness: head, each: 200, price: money(4 + head / 2) }),
+    bench({
+      kind: 'fastener',
+      name: `Decorative nails, ${head} mm head`,
+      sold: 'box',
+      thickness: head,
+      each: 200,
+      price: money(4 + head / 2),
+    }),
   ),
   ...RIVET_LENGTHS.map((length) =>
     bench({

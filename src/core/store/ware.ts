@@ -90,9 +90,11 @@ export const SIZE_HINTS: Partial<Record<WareKind, Partial<Record<keyof Ware, str
 export function sizesAsked({ kind, sold }: Pick<Ware, 'kind' | 'sold'>): (keyof Ware)[] {
   const { measure, flat } = wareKind(kind) as { measure: string; flat?: boolean };
   const asked: (keyof Ware)[] = [];
-  if (kind === 'foam' || kind === 'board' || kind === 'cord' || kind === 'staple' || kind === 'batten' || kind === 'fastener') asked.push('thickness');
+  if (kind === 'foam' || kind === 'board' || kind === 'cord' || kind === 'staple' || kind === 'batten' || kind === 'fastener')
+    asked.push('thickness');
   if (flat || kind === 'webbing' || kind === 'batten') asked.push('width');
-  if (sold === 'sheet' || sold === 'packet' || sold === 'roll' || kind === 'batten' || kind === 'zip' || kind === 'fastener') asked.push('length');
+  if (sold === 'sheet' || sold === 'packet' || sold === 'roll' || kind === 'batten' || kind === 'zip' || kind === 'fastener')
+    asked.push('length');
   if (sold === 'packet' || measure === 'count' || (sold === 'box' && measure !== 'covers')) asked.push('each');
   if (measure === 'covers') asked.push('covers', 'tack', 'open', 'press');
   if (measure === 'mass') asked.push('mass');

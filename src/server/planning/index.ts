@@ -31,6 +31,7 @@ export type Planning = {
   patterns: (asked: Parameters<typeof thread.patterns>[0], signal?: AbortSignal) => Promise<string>;
   /** what some pieces are cut from, and all that they take */
   needs: (asked: Parameters<typeof thread.needs>[0], signal?: AbortSignal) => Promise<ReturnType<typeof thread.needs>>;
+  things: (asked: Parameters<typeof thread.things>[0], signal?: AbortSignal) => Promise<ReturnType<typeof thread.things>>;
   offers: (asked: Parameters<typeof thread.offers>[0], signal?: AbortSignal) => Promise<ReturnType<typeof thread.offers>>;
   /** what to buy, solved exactly */
   buy: (asked: Parameters<typeof thread.buy>[0], signal?: AbortSignal) => ReturnType<typeof thread.buy>;
@@ -82,6 +83,7 @@ function createPlanning(): Planning {
     pages: (asked, signal) => run('pages', asked, signal),
     patterns: (asked, signal) => run('patterns', asked, signal),
     needs: (asked, signal) => run('needs', asked, signal),
+    things: (asked, signal) => run('things', asked, signal),
     offers: (asked, signal) => run('offers', asked, signal),
     buy: (asked, signal) => run('buy', asked, signal),
     templates: (asked, signal) => run('templates', asked, signal),

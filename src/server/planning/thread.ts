@@ -11,6 +11,7 @@ import type { HouseRules } from '../../core/house';
 import { templatesOf } from '../../core/formats/templates';
 import { outlineSize, type Point, type Polygon } from '../../core/outline';
 import { PieceProblems, type Piece } from '../../core/piece';
+import { thingsOf } from '../../core/price';
 import { buyProgram, needsOf, quickOffers, type BuyAsked, type Buying, type FlatOffer, type Need } from '../../core/buying';
 import { layGroups, type LayGroup } from '../../core/lay';
 import { createPlanner, planPiece, runStep } from '../../core/plan';
@@ -127,13 +128,15 @@ export function pages(asked: PrintAsked): Promise<Printed> {
 export type Together = { pieces: { id: string; piece: Piece }[]; house: HouseRules };
 
 /** All that some pieces are cut from, and everything they take. */
-export function needs({ pieces, house }: Together): { groups: LayGroup[]; needs: Need[] } {
+export function needs({ pieces, house }: Together): { groups: LayGroup[]; needs: Need[]; minutes: Record<string, number> } {
   const planned = pieces.map(({ id, piece }) => {
     checked({ piece, house });
     return { id, piece, plan: planPiece(piece, house, { planner, sits: false }) };
   });
   const groups = layGroups(planned, house);
-  return { groups, needs: needsOf(planned, groups, house) };
+  // With hands on, of one of the set: waits cost nobody's time.
+  const minutes = Object.fromEntries(planned.map(({ id, plan }) => [id, plan.steps.reduce((sum, step) => sum + step.minutes, 0)]));
+  return { groups, needs: needsOf(planned, groups, house), minutes };
 }
 
 /** What each thing of the store would have to hold of what lies flat, by quick lays. */
@@ -147,6 +150,11 @@ export function offers({
   stock: KeptStock[];
 }): Record<string, FlatOffer[]> {
   return Object.fromEntries(groups.map((group) => [group.key, quickOffers(group, wares, stock)]));
+}
+
+/** What the materials of some work cost. */
+export function things({ needs, groups, wares }: { needs: Need[]; groups: LayGroup[]; wares: KeptWare[] }): ReturnType<typeof thingsOf> {
+  return thingsOf(needs, groups, wares);
 }
 
 /** What to buy, solved exactly. */

@@ -6,6 +6,7 @@ import type { Job } from '@/core/job';
 import { WARE_KINDS } from '@/core/store';
 import type { JobRecord } from '@/data/jobs';
 import { Buy } from '@/ui/buy/buy';
+import { PriceTable } from '@/ui/price/price-table';
 import { send } from '@/ui/kit/api';
 import { sayDay } from '@/ui/kit/day';
 import { TickField } from '@/ui/kit/fields';
@@ -20,6 +21,7 @@ const TABS = [
   { id: 'pieces', name: 'Pieces' },
   { id: 'cut', name: 'Cut' },
   { id: 'buy', name: 'Buy' },
+  { id: 'price', name: 'Price' },
 ] as const;
 export type Tab = (typeof TABS)[number]['id'];
 
@@ -152,6 +154,7 @@ export function Together({ scope, tab: first, job, pieces }: Props) {
       {tab === 'buy' && (
         <Buy key={view?.lays.map(({ id, chosen, cutAt }) => `${id} ${chosen} ${cutAt}`).join(' ')} scope={scope} store={store} />
       )}
+      {tab === 'price' && <PriceTable scope={scope} />}
     </main>
   );
 }

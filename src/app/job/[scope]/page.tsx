@@ -17,7 +17,7 @@ export default async function JobPage({ params, searchParams }: Props) {
   if (!scope || !piecesOfScope(db, scope)) notFound();
   const job = scope.jobs.length === 1 ? getJob(db, scope.jobs[0]!) : null;
   const asked = (await searchParams).tab;
-  const tab: Tab = asked === 'buy' || asked === 'cut' ? asked : job ? 'pieces' : 'cut';
+  const tab: Tab = asked === 'buy' || asked === 'cut' || asked === 'price' ? asked : job ? 'pieces' : 'cut';
   // A job can take what is in no other.
   const pieces = job
     ? listPieces(db)

@@ -13,7 +13,11 @@ export const nails: Fastener = {
   used: ({ choices }) => choices.nails !== null,
   size: ({ choices }) => {
     const { head, small } = choices.nails!;
-    return { says: small === null ? `${round(head)} mm head` : `${round(head)} and ${round(small)} mm heads in turn`, fits: true, sold: { thickness: head } };
+    return {
+      says: small === null ? `${round(head)} mm head` : `${round(head)} and ${round(small)} mm heads in turn`,
+      fits: true,
+      sold: { thickness: head },
+    };
   },
   places: ({ model, choices }) => {
     const plan = nailPlan(model, choices.nails!);

@@ -57,6 +57,7 @@ const RULE_UNITS: Record<(typeof RULES)[number]['unit'], FieldUnit> = {
   count: 'count',
   mass: 'kg',
   force: 'N',
+  money: 'money',
 };
 
 /** House rules set otherwise for this piece alone, by rule key. */
