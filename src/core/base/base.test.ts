@@ -161,14 +161,19 @@ describe('frame, panels, sets', () => {
   });
 
   it('panels are laid out from the middle of the wall and hang on four times their mass', () => {
-    const layout = panelLayout({ across: 1880, gap: 20, count: 4, mounting: 'hung', cleats: 2, rating: 10 }, 4.9);
+    const layout = panelLayout({ across: 1880, gap: 20, count: 4, mounting: 'hung', cleats: 2, rating: 10 }, 4.9, {
+      height: 900,
+      depth: 12,
+    });
     expect(layout.width).toBe(455);
     expect(layout.centres).toEqual([-712.5, -237.5, 237.5, 712.5]);
     expect(layout.edges[0]![0]).toBe(-940);
     expect(layout.edges[3]![1]).toBe(940);
     expect(layout.needed).toBeCloseTo(19.6, 6);
     expect(layout.holds).toBe(true);
-    expect(panelLayout({ across: 1880, gap: 20, count: 4, mounting: 'joined', cleats: 2, rating: 10 }, 4.9).holds).toBe(false);
+    expect(
+      panelLayout({ across: 1880, gap: 20, count: 4, mounting: 'joined', cleats: 2, rating: 10 }, 4.9, { height: 900, depth: 12 }).holds,
+    ).toBe(false);
   });
 
   it('one chair that was measured differently is cut to its own outline and shares the rest', () => {

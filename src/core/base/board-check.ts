@@ -1,11 +1,12 @@
 import { BOARDS, deckOf, findMaterial, GRAVITY, TIGHT_ENOUGH } from '../foam';
 import type { RuleReader } from '../house';
 import { keepNothing, type Keep } from '../keep';
-import { bounds, deepest, flatten, lineCrossings, type Outline, type Point, type Polygon } from '../outline';
+import { bounds, deepest, flatten, lineCrossings, offsetPolygon, type Outline, type Point, type Polygon } from '../outline';
 import { kindOf, type Hole, type Piece, type StretchedDeck, type Support } from '../piece';
 import { stretchedIn } from './deck';
+import { ribLines } from './frame';
 import { meshOf } from './mesh';
-import { bendPlate, patchLoad, type Hold } from './plate';
+import { bendPlate, patchLoad, type Beam, type Hold } from './plate';
 
 /** Poisson's ratio of boards, near enough the same for all of them. */
 const POISSON = 0.3;
@@ -54,7 +55,7 @@ export type BoardCheck = {
   rib: { width: number; height: number } | null;
 };
 
-type Bent = { deflection: number; moment: number; span: number };
+type Bent = { deflection: number; moment: number; beamMoment: number; span: number };
 
 /** Legs of a wall piece stand in by this share of its width. */
 const LEG_IN = 1 / 5;
@@ -115,21 +116,67 @@ type Held = { board: Polygon; rails: Rails };
 /** Where and over how large a patch the load comes on. */
 type Load = { at: Point; radius: number };
 
-/** Deflection and moment of a plate of unit rigidity under unit force: all else scales. */
-function bentUnit({ board, rails }: Held, holes: readonly Polygon[], supports: Support, { at, radius }: Load): Bent {
+/** Battens of a frame as they bend with the board: where they lie, and their E·I, N·mm². */
+type Battens = { lines: [Point, Point][]; stiffness: number; carried: boolean };
+
+/** The ribs, and where the frame is not carried all round its sides too: along their middles. */
+function battensOf(board: Polygon, { base: { frame } }: Piece, supports: Support): Battens | null {
+  const outer = frame && offsetPolygon(board, -frame.inset);
+  if (!frame || !outer) return null;
+  const carried = supports === 'frame';
+  const middle = carried ? null : offsetPolygon(board, -frame.inset - frame.width / 2);
+  const sides = middle ? middle.map((a, i): [Point, Point] => [a, middle[(i + 1) % middle.length]!]) : [];
+  const ribs = ribLines(outer, frame);
+  const lines = [...ribs, ...sides.filter(([a, b]) => Math.hypot(b[0] - a[0], b[1] - a[1]) > 1)];
+  return lines.length > 0 ? { lines, stiffness: RIB_STIFFNESS * ((frame.width * frame.thickness ** 3) / 12), carried } : null;
+}
+
+/** Even places along a line, both ends among them. */
+function placesOn([a, b]: [Point, Point], spacing: number): Point[] {
+  const steps = Math.max(1, Math.round(Math.hypot(b[0] - a[0], b[1] - a[1]) / spacing));
+  return Array.from({ length: steps + 1 }, (_, k): Point => [a[0] + ((b[0] - a[0]) * k) / steps, a[1] + ((b[1] - a[1]) * k) / steps]);
+}
+
+/** Two nodes nearer than this are one, mm. */
+const ONE = 0.5;
+
+/** Places that must be nodes, each once. */
+function once(points: readonly Point[]): Point[] {
+  const kept: Point[] = [];
+  for (const p of points) if (!kept.some((own) => Math.hypot(own[0] - p[0], own[1] - p[1]) < ONE)) kept.push(p);
+  return kept;
+}
+
+/** A board as it is bent: what holds it, what is cut out of it, how it is carried, the load. */
+type Bending = Held & { holes: readonly Polygon[]; supports: Support; load: Load };
+
+const nearestNode = (nodes: readonly Point[], [x, y]: Point): number =>
+  nodes.reduce((best, p, i) => (Math.hypot(p[0] - x, p[1] - y) < Math.hypot(nodes[best]![0] - x, nodes[best]![1] - y) ? i : best), 0);
+
+/**
+ * Deflection and moments under unit force. Without battens of unit rigidity, for all else scales; with them of the board's own.
+ */
+function bent({ board, rails, holes, supports, load: { at, radius } }: Bending, battens: Battens | null, rigidity = 1): Bent {
   const box = bounds(board);
   const spacing = Math.sqrt((box.width * box.height) / NODES);
-  const stand = supports === 'two-rails' ? [at, ...alongRails(board, spacing, rails)] : [at];
+  const lines = (battens?.lines ?? []).map((line) => placesOn(line, spacing));
+  const stand = once([at, ...(supports === 'two-rails' ? alongRails(board, spacing, rails) : []), ...lines.flat()]);
   const mesh = meshOf(board, holes, spacing, stand);
   const holds = holdsOf(mesh.nodes, mesh.edge, supports, { board, rails });
-  const { deflection, moment } = bendPlate(mesh, { rigidity: 1, poisson: POISSON }, holds, patchLoad(mesh, at, radius, 1));
+  const beams: Beam[] = lines.map((points) => {
+    const nodes = points.map((p) => nearestNode(mesh.nodes, p));
+    return { nodes: nodes.filter((node, k) => k === 0 || node !== nodes[k - 1]), stiffness: battens!.stiffness };
+  });
+  // Where the frame is carried all round, the ends of its ribs lie on it.
+  if (battens?.carried) for (const { nodes } of beams) for (const end of [nodes[0]!, nodes.at(-1)!]) holds[end] = 'supported';
+  const { deflection, moment, beamMoment } = bendPlate(mesh, { rigidity, poisson: POISSON }, holds, patchLoad(mesh, at, radius, 1), beams);
   const span =
     supports === 'two-rails'
       ? box.width * (rails.wall ? 1 - 2 * LEG_IN : 1) - (rails.wall ? 0 : 2 * BEARING)
       : supports === 'four-points'
         ? Math.hypot(box.width, box.height)
         : 2 * deepest(board).depth;
-  return { deflection: Math.max(...deflection), moment, span };
+  return { deflection: Math.max(...deflection), moment, beamMoment, span };
 }
 
 function holeOutline(hole: Hole): Polygon {
@@ -157,15 +204,6 @@ function ribFor(force: number, span: number): { width: number; height: number } 
     return deflection <= span / SPAN_SHARE && stress <= RIB_STRENGTH / SAFETY;
   });
   return found ? { width: found[0], height: found[1] } : null;
-}
-
-/**
- * Stiffness that the ribs of a frame add under the load, as force per deflection, N/mm: each a batten across, 48·E·I/L³,
- * the load on the one under it. A frame without ribs only stiffens the edge, which stands anyway.
- */
-function ribStiffness({ base: { frame } }: Piece, span: number): number {
-  if (!frame || frame.ribs === 0 || span <= 0) return 0;
-  return (48 * RIB_STIFFNESS * ((frame.width * frame.thickness ** 3) / 12)) / span ** 3;
 }
 
 /** What is judged of a board: the piece it is of, its outline, where the load comes on. */
@@ -226,19 +264,25 @@ export function checkBoard({ piece, outline, at, rule, keep = keepNothing }: Boa
   // Small holes change next to nothing; large ones are cut out of the plate.
   const large = holes.filter((hole) => (hole.kind === 'round' ? hole.diameter : Math.min(hole.width, hole.height)) > 30).map(holeOutline);
   const rails = { wall: kind.traits.wall };
-  const unit = keep('board bent', [polygon, large, supports, at, radius, rails], () =>
-    bentUnit({ board: polygon, rails }, large, supports, { at, radius }),
-  );
+  const bending: Bending = { board: polygon, rails, holes: large, supports, load: { at, radius } };
+  const battens = battensOf(polygon, piece, supports);
+  const read = [polygon, large, supports, at, radius, rails];
+  const unit = keep('board bent', read, () => bent(bending, null));
   const { span } = unit;
   const allowed = span / SPAN_SHARE;
-  const battens = ribStiffness(piece, span);
+  const { frame } = piece.base;
   const figures = (thickness: number): Figures => {
     const rigidity = (material.stiffness * thickness ** 3) / (12 * (1 - POISSON ** 2));
-    // Battens under the board carry a share of the load, each as much as it is stiffer than the board.
-    const share = battens ? 1 / (1 + (unit.deflection * battens) / rigidity) : 1;
+    const ribbed = battens
+      ? keep(`board bent ${thickness}`, [...read, battens.stiffness, battens.lines, material.id], () => bent(bending, battens, rigidity))
+      : null;
+    const stress = (6 * (ribbed ?? unit).moment * force) / thickness ** 2;
+    // A batten is weaker than a board: its stress counts as the board's would that is as near to breaking.
+    const rib =
+      ribbed && frame ? ((ribbed.beamMoment * force) / ((frame.width * frame.thickness ** 2) / 6)) * (material.strength / RIB_STRENGTH) : 0;
     return {
-      deflection: (unit.deflection * force * share) / rigidity,
-      stress: (6 * unit.moment * force * share) / thickness ** 2,
+      deflection: (ribbed ? ribbed.deflection : unit.deflection / rigidity) * force,
+      stress: Math.max(stress, rib),
       allowed,
       strength,
       force,

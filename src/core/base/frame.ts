@@ -1,4 +1,4 @@
-import { bounds, flatten, lineCrossings, offsetPolygon, type Outline, type Polygon } from '../outline';
+import { bounds, flatten, lineCrossings, offsetPolygon, type Outline, type Point, type Polygon } from '../outline';
 import type { Frame } from '../piece';
 
 /** A batten of a frame: its longer length, mm, and the angles its ends are cut at from square, radians. */
@@ -53,6 +53,38 @@ export function onStock(battens: readonly Batten[], stock: number, kerf: number)
 }
 
 /**
+ * Where the ribs of a frame lie: the short way, evenly, between the insides of the frame.
+ *
+ * @param outer outline of the frame
+ * @param frame its battens
+ */
+export function ribLines(outer: Polygon, frame: Pick<Frame, 'ribs' | 'width'>): [Point, Point][] {
+  const box = bounds(outer);
+  const upright = box.height <= box.width;
+  const lines: [Point, Point][] = [];
+  for (let k = 1; k <= frame.ribs; k++) {
+    const share = k / (frame.ribs + 1);
+    const at = upright ? box.minX + box.width * share : box.minY + box.height * share;
+    const crossings = upright ? lineCrossings(outer, [at, 0], [0, 1]) : lineCrossings(outer, [0, at], [1, 0]);
+    if (crossings.length < 2) continue;
+    const [from, to] = [crossings[0]! + frame.width, crossings.at(-1)! - frame.width];
+    if (to > from)
+      lines.push(
+        upright
+          ? [
+              [at, from],
+              [at, to],
+            ]
+          : [
+              [from, at],
+              [to, at],
+            ],
+      );
+  }
+  return lines;
+}
+
+/**
  * The cut list of a frame of battens set in from the board's edge, mitred at its corners, with ribs across.
  *
  * @param outline of the base
@@ -75,17 +107,9 @@ export function frameCuts(outline: Outline, frame: Frame): FrameCuts {
         mitres: [mitre(bearing[(i + n - 1) % n]!, bearing[i]!), mitre(bearing[i]!, bearing[(i + 1) % n]!)],
       });
     });
-    // Ribs run the short way, evenly, between the insides of the frame.
-    const box = bounds(outer);
-    const upright = box.height <= box.width;
-    for (let k = 1; k <= frame.ribs; k++) {
-      const share = k / (frame.ribs + 1);
-      const crossings = upright
-        ? lineCrossings(outer, [box.minX + box.width * share, 0], [0, 1])
-        : lineCrossings(outer, [0, box.minY + box.height * share], [1, 0]);
-      const length = crossings.length >= 2 ? crossings.at(-1)! - crossings[0]! - 2 * frame.width : 0;
-      if (length > 0) battens.push({ name: `rib ${k}`, length, mitres: [0, 0] });
-    }
+    ribLines(outer, frame).forEach(([a, b], k) =>
+      battens.push({ name: `rib ${k + 1}`, length: Math.hypot(b[0] - a[0], b[1] - a[1]), mitres: [0, 0] }),
+    );
   }
   // One sits where two battens meet: on a round frame's short sides none finds room.
   const corners = battens.filter(({ mitres: [, end] }) => Math.abs(end) > SHARP).length;

@@ -1,4 +1,5 @@
 import { panelWidth, type Panels } from '../piece';
+import { hangingOf, type Hanging } from './hanging';
 
 /** The trade's factor for what hangs over a bed or seat: everything's mass × 4 ≤ rating. */
 const HANGING_FACTOR = 4;
@@ -18,6 +19,8 @@ export type PanelLayout = {
   needed: number;
   rated: number;
   holds: boolean;
+  /** where the cleats go, on the panels and on the wall */
+  hanging: Hanging;
 };
 
 /**
@@ -25,8 +28,9 @@ export type PanelLayout = {
  *
  * @param panels the wall
  * @param mass of one finished panel, kg
+ * @param board its height and what a screw can go into from behind, mm
  */
-export function panelLayout(panels: Panels, mass: number): PanelLayout {
+export function panelLayout(panels: Panels, mass: number, board: { height: number; depth: number }): PanelLayout {
   const width = panelWidth(panels);
   const pitch = width + panels.gap;
   const centres = Array.from({ length: panels.count }, (_, i) => (i - (panels.count - 1) / 2) * pitch);
@@ -43,5 +47,6 @@ export function panelLayout(panels: Panels, mass: number): PanelLayout {
     needed,
     rated,
     holds: needed <= rated + 1e-9,
+    hanging: hangingOf(panels, { centres, width }, board.height, board.depth),
   };
 }

@@ -67,3 +67,59 @@ describe('the plate agrees with the textbook within 2 %', () => {
     expect(most(6, 700) / most(12, 700)).toBeCloseTo(8, 3);
   });
 });
+
+describe('a plate with battens', () => {
+  /** A strip on two supports with a batten along its middle, a force in the middle. */
+  function strip(stiffness: number, thickness = 9, length = 800, width = 60) {
+    const line = Array.from({ length: 17 }, (_, k): [number, number] => [-length / 2 + (length * k) / 16, 0]);
+    const mesh = meshOf(rectangle(length, width), [], 20, line);
+    const node = (p: readonly [number, number]): number =>
+      mesh.nodes.reduce(
+        (best, [x, y], i) =>
+          Math.hypot(x - p[0], y - p[1]) < Math.hypot(mesh.nodes[best]![0] - p[0], mesh.nodes[best]![1] - p[1]) ? i : best,
+        0,
+      );
+    const holds = mesh.nodes.map(([x]): Hold => (Math.abs(Math.abs(x) - length / 2) < 1e-6 ? 'supported' : 'free'));
+    const beams = stiffness > 0 ? [{ nodes: line.map(node), stiffness }] : [];
+    const plate = { rigidity: rigidity(thickness), poisson: NU };
+    return bendPlate(mesh, plate, holds, patchLoad(mesh, [0, 0], 0, 300), beams);
+  }
+
+  // A batten laid on edge under the strip: both bend to one curve, so their stiffnesses add, w = P·L³/48(E·I₁ + E·I₂).
+  it.each([
+    [18, 30],
+    [21, 45],
+    [45, 20],
+  ])('a batten %i × %i under a strip: within 3 % of the beam that both make, in deflection and in its moment', (b, h) => {
+    const own = (9000 * b * h ** 3) / 12;
+    const board = (E * 60 * 9 ** 3) / 12;
+    const { deflection, beamMoment } = strip(own);
+    const exact = (300 * 800 ** 3) / (48 * (own + board));
+    expect(Math.max(...deflection) / exact).toBeGreaterThan(0.97);
+    expect(Math.max(...deflection) / exact).toBeLessThan(1.03);
+    // Its share of P·L/4; the middle of the last stretch lies a little off the force.
+    const share = ((300 * 800) / 4) * (own / (own + board));
+    expect(beamMoment / share).toBeGreaterThan(0.92);
+    expect(beamMoment / share).toBeLessThan(1.03);
+  });
+
+  it('without stiffness changes nothing, and a very stiff one carries all', () => {
+    const [plain, soft, hard] = [strip(0), strip(1), strip(1e14)];
+    expect(Math.max(...soft.deflection) / Math.max(...plain.deflection)).toBeCloseTo(1, 4);
+    expect(Math.max(...hard.deflection)).toBeLessThan(1e-3 * Math.max(...plain.deflection));
+  });
+
+  it('a rib across the middle that does not give halves a plate: as stiff as one of half its length held there', () => {
+    const d = rigidity(12);
+    const across = Array.from({ length: 13 }, (_, k): [number, number] => [0, -200 + (400 * k) / 12]);
+    const mesh = meshOf(rectangle(800, 400), [], 22, [[-200, 0], ...across]);
+    const holds = mesh.edge.map((edge): Hold => (edge ? 'supported' : 'free'));
+    const nodes = across.map((p) => mesh.nodes.findIndex(([x, y]) => Math.hypot(x - p[0], y - p[1]) < 1e-6));
+    expect(nodes.every((node) => node >= 0)).toBe(true);
+    const ribbed = bendPlate(mesh, { rigidity: d, poisson: NU }, holds, patchLoad(mesh, [-200, 0], 0, 700), [{ nodes, stiffness: 1e13 }]);
+    // The other half holds its edge between simply supported and clamped: Navier's square and its clamped-edge neighbour bound it.
+    const free = (700 / d) * navier(400, 400);
+    expect(Math.max(...ribbed.deflection)).toBeLessThan(free);
+    expect(Math.max(...ribbed.deflection)).toBeGreaterThan(0.7 * free);
+  });
+});

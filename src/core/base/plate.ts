@@ -5,11 +5,15 @@ import type { Mesh } from './mesh';
 export type PlateStiffness = { rigidity: number; poisson: number };
 /** Which of a node's movements are held: its deflection, and its two slopes. */
 export type Hold = 'free' | 'supported' | 'clamped';
+/** A batten under the plate, glued or screwed along: nodes one after the other, and its own E·I, N·mm². */
+export type Beam = { nodes: readonly number[]; stiffness: number };
 export type PlateResult = {
   /** deflection at every node, mm */
   deflection: Float64Array;
   /** largest bending moment per width in any triangle, N·mm/mm; surface stress is 6·m/t² */
   moment: number;
+  /** largest bending moment in any batten, N·mm */
+  beamMoment: number;
 };
 
 /** Degrees of freedom at a node: deflection w, slopes ∂w/∂y and −∂w/∂x. */
@@ -143,6 +147,36 @@ function solveBand(band: Float64Array, width: number, right: Float64Array): void
   }
 }
 
+/** What turns a node's movements into deflection and slope along a batten: rows w, ∂w/∂s over [w, ∂w/∂y, −∂w/∂x] of both ends. */
+function alongBeam([ax, ay]: Point, [bx, by]: Point): { length: number; turn: number[][] } {
+  const length = Math.hypot(bx - ax, by - ay);
+  const [c, s] = [(bx - ax) / length, (by - ay) / length];
+  return {
+    length,
+    turn: [
+      [1, 0, 0, 0, 0, 0],
+      [0, s, -c, 0, 0, 0],
+      [0, 0, 0, 1, 0, 0],
+      [0, 0, 0, 0, s, -c],
+    ],
+  };
+}
+
+/** Stiffness of a straight beam over w and slope of both ends (cubic shape functions). */
+function hermite(stiffness: number, l: number): number[][] {
+  const k = stiffness / l ** 3;
+  return [
+    [12 * k, 6 * l * k, -12 * k, 6 * l * k],
+    [6 * l * k, 4 * l * l * k, -6 * l * k, 2 * l * l * k],
+    [-12 * k, -6 * l * k, 12 * k, -6 * l * k],
+    [6 * l * k, 2 * l * l * k, -6 * l * k, 4 * l * l * k],
+  ];
+}
+
+/** Every stretch of every batten. */
+const stretches = (beams: readonly Beam[]): { a: number; b: number; stiffness: number }[] =>
+  beams.flatMap(({ nodes, stiffness }) => nodes.slice(1).map((b, k) => ({ a: nodes[k]!, b, stiffness })));
+
 /**
  * Bends a thin plate: discrete Kirchhoff triangles, solved directly. Source: docs/models.md, "The board under load".
  *
@@ -150,12 +184,21 @@ function solveBand(band: Float64Array, width: number, right: Float64Array): void
  * @param plate its stiffness
  * @param holds of each node
  * @param loads downward force at each node, N
+ * @param [beams] battens that bend with it; they do not twist it, nor slide on it
  */
-export function bendPlate(mesh: Mesh, plate: PlateStiffness, holds: readonly Hold[], loads: Float64Array): PlateResult {
+export function bendPlate(
+  mesh: Mesh,
+  plate: PlateStiffness,
+  holds: readonly Hold[],
+  loads: Float64Array,
+  beams: readonly Beam[] = [],
+): PlateResult {
   const place = ordering(mesh.nodes);
   let reach = 0;
   for (const [a, b, c] of mesh.triangles)
     reach = Math.max(reach, Math.abs(place[a]! - place[b]!), Math.abs(place[b]! - place[c]!), Math.abs(place[c]! - place[a]!));
+  const ribs = stretches(beams);
+  for (const { a, b } of ribs) reach = Math.max(reach, Math.abs(place[a]! - place[b]!));
   const width = DOF * reach + DOF - 1;
   const w = width + 1;
   const n = mesh.nodes.length * DOF;
@@ -166,6 +209,18 @@ export function bendPlate(mesh: Mesh, plate: PlateStiffness, holds: readonly Hol
     const at = triangle.flatMap((node) => [0, 1, 2].map((d) => place[node]! * DOF + d));
     for (let i = 0; i < 9; i++)
       for (let j = 0; j < 9; j++) if (at[i]! >= at[j]!) band[at[i]! * w + (at[j]! - at[i]! + width)]! += k[i * 9 + j]!;
+  }
+  for (const { a, b, stiffness } of ribs) {
+    const { length, turn } = alongBeam(mesh.nodes[a]!, mesh.nodes[b]!);
+    const own = hermite(stiffness, length);
+    const at = [a, b].flatMap((node) => [0, 1, 2].map((d) => place[node]! * DOF + d));
+    for (let i = 0; i < 6; i++)
+      for (let j = 0; j < 6; j++) {
+        if (at[i]! < at[j]!) continue;
+        let sum = 0;
+        for (let p = 0; p < 4; p++) for (let q = 0; q < 4; q++) sum += turn[p]![i]! * own[p]![q]! * turn[q]![j]!;
+        band[at[i]! * w + (at[j]! - at[i]! + width)]! += sum;
+      }
   }
   // A held movement gets a spring so stiff that nothing is left of it.
   const stiff = plate.rigidity * 1e8;
@@ -188,7 +243,17 @@ export function bendPlate(mesh: Mesh, plate: PlateStiffness, holds: readonly Hol
     const half = Math.hypot((mx - my) / 2, mxy);
     moment = Math.max(moment, Math.abs((mx + my) / 2) + half);
   }
-  return { deflection, moment };
+  return { deflection, moment, beamMoment: beamMoment(mesh, ribs, (node, d) => right[place[node]! * DOF + d]!) };
+}
+
+/** The largest moment at the middle of any stretch of batten: M = E·I·w″ there, between its ends' slopes. */
+function beamMoment(mesh: Mesh, ribs: ReturnType<typeof stretches>, moved: (node: number, d: number) => number): number {
+  return ribs.reduce((most, { a, b, stiffness }) => {
+    const { length, turn } = alongBeam(mesh.nodes[a]!, mesh.nodes[b]!);
+    const values = [a, b].flatMap((node) => [0, 1, 2].map((d) => moved(node, d)));
+    const slope = (row: number): number => turn[row]!.reduce((sum, t, k) => sum + t * values[k]!, 0);
+    return Math.max(most, Math.abs((stiffness * (slope(3) - slope(1))) / length));
+  }, 0);
 }
 
 /** A force spread over a round patch, shared out to the nodes under it; a patch of no size goes to the nearest node. */

@@ -1,7 +1,9 @@
 import { clothsOn } from '../cover';
 import { FASTENERS, type FastenerPlace, type FastenerPlan, type Fastening } from './fasteners';
-import { rivets } from './fasteners/rivets';
-import { legOf, staples } from './fasteners/staples';
+import { legOf } from './fasteners/staples';
+import { heldBy } from './held';
+import { drawnRows, type DrawnRow } from './rows';
+import { wavesOf, type Wave } from './waves';
 import type { LegChoice } from './fasteners/staple-leg';
 
 /** How the cover is held: the staples, and every fastener that the piece has. */
@@ -15,10 +17,11 @@ export type Fixing = {
   toBuy: number;
   order: FastenerPlace[];
   fasteners: FastenerPlan[];
+  /** each layer's own, from the edge inwards */
+  rows: DrawnRow[];
+  /** temporary ones of what holds the cover, then its places, in the waves that they are put in */
+  waves: Wave[];
 };
-
-/** Fasteners that hold the cover itself. */
-const HOLDING: readonly string[] = [staples.id, rivets.id];
 
 /** What a set takes of something, spare included; a hair over a whole one is that one. */
 function toBuy(count: number, pieces: number, spare: number): number {
@@ -45,11 +48,14 @@ export function fixPlan(fastening: Fastening): Fixing {
       count,
       toBuy: toBuy(count, piece.count, fastener.spare(rule)),
       places,
+      caution: fastener.caution,
+      temporary: fastener.temporary?.(fastening) ?? [],
       sold,
+      bulk: fastener.bulk ? { unit: fastener.bulk.unit, amount: fastener.bulk.amount(fastening) } : null,
     };
   });
-  // What holds the cover: staples, rivets where a pan takes none, nothing for a loose one.
-  const held = fasteners.find(({ id }) => HOLDING.includes(id));
+  const by = heldBy(fastening.model);
+  const held = fasteners.find(({ id }) => id === by);
   const choice = legOf(fastening);
   return {
     fastener: {
@@ -64,5 +70,7 @@ export function fixPlan(fastening: Fastening): Fixing {
     toBuy: held?.toBuy ?? 0,
     order: held?.places ?? [],
     fasteners,
+    rows: drawnRows(fastening.model, fastening.choices),
+    waves: wavesOf(held?.places ?? [], held?.temporary.length ?? 0),
   };
 }

@@ -2,5 +2,6 @@ export { FASTENERS, type Fastener, type FastenerPlace, type FastenerPlan, type F
 export { gunLegs } from './fasteners/staples';
 export { LEGS, stapleLeg, type LegChoice } from './fasteners/staple-leg';
 export { fixPlan, type Fixing } from './fix-plan';
+export { ROWS_APART, rowInset, rowsOf, type DrawnRow, type Row } from './rows';
 export { wavesOf, type Wave } from './waves';
 export { nailPlan, type NailPlan } from './nail-places';

@@ -1,7 +1,9 @@
 import type { Model } from '../build';
 import { endsInSight, type CornerPlan } from '../cover';
 import { distanceAlong, offsetPolygon, pointAlong, polygonPerimeter, type Point, type Polygon } from '../outline';
+import { kindOf } from '../piece';
 import type { FastenerPlace } from './fasteners/fastener';
+import { ordered, type OrderId, type Place, type Side } from './orders';
 
 /** A stretch of the staple line between two corners (or a quarter of a round one). */
 type Run = { edge: string; middle: number; places: number[] };
@@ -26,9 +28,8 @@ function evenly(from: number, to: number, pitch: number): number[] {
   return places;
 }
 
-function runsOf(model: Model, line: Polygon, corners: readonly CornerPlan[]): Run[] {
+function runsOf(model: Model, line: Polygon, corners: readonly CornerPlan[], pitch: number): Run[] {
   const total = polygonPerimeter(line);
-  const pitch = model.rule('staplePitch');
   if (corners.length === 0) {
     // A round seat has no corners: four quarters about the centre lines, closing on each other at the pitch.
     const perQuarter = Math.max(1, Math.ceil(total / 4 / pitch));
@@ -82,6 +83,8 @@ function meets(model: Model, [x, y]: Point): boolean {
 
 /** Staples at a corner: each fold or tuck has one and the middle one more; where nothing is folded they go on at the pitch. */
 function cornerStaples({ way, pleats }: CornerPlan, open: number, pitch: number): number {
+  // What stands farther apart than a corner is wide has one at it.
+  if (pitch > open) return 1;
   return way === 'gathered' || way === 'relieved' ? Math.max(2, Math.ceil((2 * open) / pitch) - 1) : pleats + 1;
 }
 
@@ -91,53 +94,85 @@ function cornerStaples({ way, pleats }: CornerPlan, open: number, pitch: number)
  *
  * @param model the built piece
  * @param corners the planned corners
+ * @param [pitch] no farther apart than this, mm; that of staples where nothing is said
  */
-export function staplePlaces(model: Model, corners: readonly CornerPlan[]): FastenerPlace[] {
+export function staplePlaces(model: Model, corners: readonly CornerPlan[], pitch = model.rule('staplePitch')): FastenerPlace[] {
   const { keep, stack, rule, piece } = model;
   const { edges = [], holes = [], hardware = [] } = piece.base;
   // Of a corner only what is folded where: how much cloth is left for the hand moves no staple.
   const folded = corners.map(({ x, y, edge, way, pleats, inside }) => [x, y, edge, way, pleats, inside]);
-  const rules = [rule('return'), rule('staplePitch'), rule('cornerOpen'), rule('hardwareClear'), Number(endsInSight(piece))];
-  return keep('staple places', [stack, folded, rules, edges, holes, hardware], () => placed(model, corners));
+  const rules = [
+    rule('return'),
+    pitch,
+    rule('cornerOpen'),
+    rule('hardwareClear'),
+    Number(endsInSight(piece)),
+    piece.covering.order ?? null,
+    piece.kind,
+  ];
+  return keep('staple places', [stack, folded, rules, edges, holes, hardware], () => placed(model, corners, pitch));
+}
+
+/** A side bends by more than this share of its length: it is bowed. */
+const BOWED = 0.015;
+
+/** Whether a side is bowed: its middle lies off the line between its ends. */
+function isBowed({ places }: Side): boolean {
+  if (places.length < 3) return false;
+  const [middle, from, to] = [places[0]!, places.at(-2)!, places.at(-1)!];
+  const along = Math.hypot(to.x - from.x, to.y - from.y);
+  const off = Math.abs((to.x - from.x) * (from.y - middle.y) - (from.x - middle.x) * (to.y - from.y)) / Math.max(1, along);
+  return off > BOWED * along;
+}
+
+/** The order that is usual: front first on a pan, a single bowed side first, otherwise the centres of opposite sides. */
+function usualOrder({ piece }: Model, bowed: readonly string[]): OrderId {
+  if (kindOf(piece.kind).traits.pan) return 'front';
+  return bowed.length === 1 ? 'curved' : 'centres';
 }
 
 /** Every staple, in the order of work. */
-function placed(model: Model, corners: readonly CornerPlan[]): FastenerPlace[] {
+function placed(model: Model, corners: readonly CornerPlan[], pitch: number): FastenerPlace[] {
   const line = offsetPolygon(model.board, -model.rule('return'))!;
   const finished = endsInSight(model.piece);
   const loose = new Set(
     (model.piece.base.edges ?? []).filter((fact) => !fact.fasten || (fact.end && finished)).map((fact) => fact.edge.name),
   );
-  const runs = runsOf(model, line, corners)
+  const runs = runsOf(model, line, corners, pitch)
     .filter((run) => !loose.has(run.edge))
     .sort((a, b) => turnOf(a.edge) - turnOf(b.edge));
-  const ordered: Omit<FastenerPlace, 'n'>[] = [];
-  const put = (at: number, edge: string, kind: FastenerPlace['kind']): void => {
+  const put = (at: number, edge: string, kind: FastenerPlace['kind']): Place[] => {
     for (let by = 0; by <= LOOK.reach; by += LOOK.step) {
-      const [x, y] = [at + by, at - by].map((place) => pointAlong(line, place)).find((place) => !meets(model, place)) ?? [NaN, NaN];
-      if (!Number.isFinite(x)) continue;
-      ordered.push({ x, y, edge, kind });
-      return;
+      const found = [at + by, at - by].map((place) => pointAlong(line, place)).find((place) => !meets(model, place));
+      if (found) return [{ x: found[0], y: found[1], edge, kind, pull: inwards(model.board, found) }];
     }
+    return [];
   };
-  const longest = Math.max(0, ...runs.map((run) => run.places.length));
-  for (const run of runs) put(run.places[0]!, run.edge, 'centre');
-  for (let k = 1; k < longest; k += 2) {
-    for (const run of runs) {
-      for (const at of run.places.slice(k, k + 2)) put(at, run.edge, 'edge');
-    }
-  }
+  const sides = runs.map(({ edge, places }): Side => ({
+    edge,
+    places: places.flatMap((at, k) => put(at, edge, k === 0 ? 'centre' : 'edge')),
+  }));
   const open = model.rule('cornerOpen');
   const half = Math.ceil(corners.length / 2);
   const opposite = Array.from({ length: half }, (_, i) => [i, i + half])
     .flat()
     .filter((i) => i < corners.length);
-  for (const i of opposite) {
+  const atCorners = opposite.flatMap((i) => {
     const corner = corners[i]!;
     const middle = distanceAlong(line, [corner.x, corner.y]);
-    const count = cornerStaples(corner, open, model.rule('staplePitch'));
-    for (let k = 0; k < count; k++)
-      put(middle + open * (corner.pleats > 0 || corner.inside ? 0.6 : 1) * ((2 * (k + 0.5)) / count - 1), corner.edge, 'corner');
-  }
-  return ordered.map((place, i) => ({ n: i + 1, ...place }));
+    const count = cornerStaples(corner, open, pitch);
+    const reach = open * (corner.pleats > 0 || corner.inside ? 0.6 : 1);
+    return Array.from({ length: count }, (_, k) => put(middle + reach * ((2 * (k + 0.5)) / count - 1), corner.edge, 'corner')).flat();
+  });
+  // A round one has no sides that could be bowed against straight ones.
+  const bowed = corners.length > 0 ? sides.filter(isBowed).map(({ edge }) => edge) : [];
+  return ordered(model.piece.covering.order ?? usualOrder(model, bowed), { sides, corners: atCorners, bowed });
+}
+
+/** Which way the cloth is pulled at a place of the line: from the board's edge straight in under it. */
+function inwards(board: Polygon, at: Point): Point {
+  const edge = pointAlong(board, distanceAlong(board, at));
+  const [dx, dy] = [at[0] - edge[0], at[1] - edge[1]];
+  const far = Math.hypot(dx, dy) || 1;
+  return [dx / far, dy / far];
 }

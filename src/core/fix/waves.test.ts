@@ -12,7 +12,8 @@ describe('the order in waves', () => {
         waves.flatMap(({ from, to }) => Array.from({ length: to - from + 1 }, (_, k) => from + k)),
         id,
       ).toEqual(fixing.order.map(({ n }) => n));
-      expect(waves.length, id).toBeLessThanOrEqual(5);
+      // Two sides right through, in two halves where they are long, then the five of the others.
+      expect(waves.length, id).toBeLessThanOrEqual(9);
     }
   });
 

@@ -1,34 +1,31 @@
 import type { FastenerPlace } from './fasteners';
 
 /** Some fasteners that are put in one after another before one looks up: from number to number, and what they are. */
-export type Wave = { from: number; to: number; says: string };
+export type Wave = {
+  from: number;
+  to: number;
+  says: string;
+  /** they come out again: these are numbered by themselves */
+  temporary: boolean;
+};
 
-/** Of what lies between the centres and the corners so much is the first half of the way out. */
-const HALF = 0.5;
+/** Where a wave ends, nothing says that it belongs with the next. */
+const UNSAID = 'in the order of their numbers';
 
 /**
- * The order of fasteners in waves that can be followed: the centres, one on either side of each, half-way out, to the corners, the
- * corners by pairs. What has no centres is told in one wave.
+ * The order of fasteners in waves that can be followed, as their school puts them; what belongs to none is told in one wave.
  *
  * @param order as they are put in
+ * @param [temporary] how many hold the cover first and come out again
  */
-export function wavesOf(order: readonly FastenerPlace[]): Wave[] {
-  if (order.length === 0) return [];
-  const centres = order.filter(({ kind }) => kind === 'centre');
-  const edges = order.filter(({ kind }) => kind === 'edge');
-  const corners = order.filter(({ kind }) => kind === 'corner');
-  // Fasteners that follow a line from end to end have no waves of their own.
-  if (centres.length === 0 || edges.some(({ n }) => n < centres.at(-1)!.n))
-    return [{ from: 1, to: order.length, says: 'in the order of their numbers' }];
-  const sides = new Set(centres.map(({ edge }) => edge)).size;
-  const beside = Math.min(edges.length, 2 * sides);
-  const half = beside + Math.round((edges.length - beside) * HALF);
-  const parts: [says: string, own: readonly FastenerPlace[]][] = [
-    ['centres of opposite sides', centres],
-    ['one on either side of each centre', edges.slice(0, beside)],
-    ['half-way out, opposite sides in turn', edges.slice(beside, half)],
-    ['on to the corners', edges.slice(half)],
-    ['corners, opposite ones in turn', corners],
-  ];
-  return parts.flatMap(([says, own]) => (own.length > 0 ? [{ from: own[0]!.n, to: own.at(-1)!.n, says }] : []));
+export function wavesOf(order: readonly FastenerPlace[], temporary = 0): Wave[] {
+  const waves: Wave[] = [];
+  if (temporary > 0)
+    waves.push({ from: 1, to: temporary, says: 'temporary ones first, nose, tail, then the sides: look from all sides', temporary: true });
+  for (const { n, wave = UNSAID } of order) {
+    const last = waves.at(-1);
+    if (last && !last.temporary && last.says === wave) last.to = n;
+    else waves.push({ from: n, to: n, says: wave, temporary: false });
+  }
+  return waves;
 }

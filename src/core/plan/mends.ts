@@ -1,6 +1,6 @@
 import { BOARDS, findMaterial } from '../foam';
 import { choicesOf } from '../cover';
-import { foamOf, type Pad, type Piece } from '../piece';
+import { defaultsOf, foamOf, FRAME, type Pad, type Piece } from '../piece';
 import type { Warning } from '../warning';
 
 /** What mends a warning: what the button says, and what of the piece it sets. */
@@ -73,11 +73,14 @@ const OF_PADS: Record<string, Mender> = {
 };
 
 const OF_BOARD: Record<string, Mender> = {
-  'staple-leg': ({ base: { board } }) => {
+  'staple-leg': ({ base }) => {
+    const { board } = base;
     const thicker = findMaterial(BOARDS, board.material)?.sold.find((t) => t > board.thickness && t >= 12);
-    return thicker ? { says: `Take a board of ${thicker} mm`, path: 'base.board.thickness', value: thicker } : null;
+    if (thicker) return { says: `Take a board of ${thicker} mm`, path: 'base.board.thickness', value: thicker };
+    // No board of this kind is thick enough: wood behind its edge is.
+    return base.frame ? null : { says: 'Battens behind the edge', path: 'base.frame', value: { ...defaultsOf(FRAME), inset: 0, ribs: 0 } };
   },
-  'board-holds-no-staple': () => ({ says: 'Take plywood', path: 'base.board.material', value: 'plywood' }),
+  'board-holds-no-staple': () => ({ says: 'Glue the cover', path: 'covering.held', value: 'glue' }),
 };
 
 const OF_CLOTH: Record<string, Mender> = {

@@ -18,7 +18,7 @@ import { cutPlan, foamPieces, type CutPlan, type CutSet, type FoamPiece } from '
 import { fixPlan, type Fastening, type Fixing } from '../fix';
 import { BOARDS, findMaterial } from '../foam';
 import type { HouseRules } from '../house';
-import { outlineArea, outlineSize } from '../outline';
+import { bounds, outlineArea, outlineSize } from '../outline';
 import type { Piece } from '../piece';
 import { keptLayers, newOf } from '../strip';
 import { runSteps, type Step } from '../run';
@@ -196,6 +196,8 @@ export function fixStep(model: Model, fineness: Fineness = 'own'): Fixing {
     clothRead(piece),
     piece.kind,
     piece.count,
+    piece.wadding,
+    piece.strip ?? null,
   ];
   return keep('fixing', reads, () => fixPlan(fastening));
 }
@@ -204,7 +206,14 @@ export function fixStep(model: Model, fineness: Fineness = 'own'): Fixing {
 export function runStep(model: Model, fineness: Fineness = 'own'): Step[] {
   const { wadding, dust } = liningsStep(model, fineness);
   const { cover } = coverStep(model, fineness);
-  return runSteps({ fastening: fasteningOf(model, fineness), foam: foamStep(model), cover, wadding, dust });
+  return runSteps({
+    fastening: fasteningOf(model, fineness),
+    foam: foamStep(model),
+    cover,
+    wadding,
+    dust,
+    panels: panelsStep(model),
+  });
 }
 
 /** The board under its load. */
@@ -236,8 +245,10 @@ export function roomStep(model: Model, fineness: Fineness = 'own'): Plan['room']
 
 /** Panels on their wall. */
 export function panelsStep(model: Model): PanelLayout | null {
-  const { panels } = model.piece;
-  return panels ? panelLayout(panels, massStep(model).total * DRESSED) : null;
+  const { panels, base } = model.piece;
+  if (!panels) return null;
+  const depth = base.board.thickness + (base.frame?.thickness ?? 0);
+  return panelLayout(panels, massStep(model).total * DRESSED, { height: bounds(model.board).height, depth });
 }
 
 /** What pockets do: each sat on with and without. */

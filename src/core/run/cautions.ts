@@ -14,7 +14,9 @@ export const CAUTIONS = {
   staples: `Staples: eye protection; keep fingers clear when loading; take off the air or the plug before clearing a jam. ${LOCAL}`,
   heat: `Iron, steam and hot water burn: hands clear of the steam, nothing that melts under the sole, the plug out when it is left. ${LOCAL}`,
   machine: `Sewing machine: fingers clear of the needle, foot off the pedal while threading. ${LOCAL}`,
+  tacks: `Tacks and hammer: eye protection, fingers clear, no tacks in the mouth. ${LOCAL}`,
   nails: `Nails and buttons: eye protection; none where small children can reach or pull them off. ${LOCAL}`,
+  hanging: `Over a bed or seat: wall fixings to suit the wall, proof-load before use, a competent fitter where in doubt. ${LOCAL}`,
   rivets: `Drilling and rivets: eye protection, hold the pan in a clamp, keep wiring and the tank clear of the drill. ${LOCAL}`,
   fire: `Foam, linings and covers sold or used in many places must meet furniture fire rules: keep labels and certificates with the record. This sheet records, it does not certify. ${LOCAL}`,
 } as const;

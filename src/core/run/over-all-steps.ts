@@ -1,5 +1,6 @@
 import type { Model } from '../build';
-import { wayOf, type LiningPiece, type ZipPlan } from '../cover';
+import { choicesOf, wayOf, type LiningPiece, type ZipPlan } from '../cover';
+import { rowInset } from '../fix/rows';
 import { isStretched, stretchedStaples, STRETCHED_APART } from '../foam';
 import { kindOf } from '../piece';
 import { keptLayers } from '../strip';
@@ -38,7 +39,7 @@ function stretchedStep(model: Model, wadding: LiningPiece, zip: ZipPlan | null):
     ? 'Sew or glue its meeting edges together round the pad, edge to edge'
     : pan
       ? `Glue it ${rule('waddingUnder')} mm round the pan’s edge and trim it there, short of every hole`
-      : `Staple it every ${Math.round(STRETCHED_APART * rule('staplePitch'))} mm, ${Math.round(rule('return') / 2)} mm in from the board’s edge, and trim it beside its staples: the cover’s own line, ${Math.round(rule('return'))} mm in, goes into bare wood`;
+      : `Staple it every ${Math.round(STRETCHED_APART * rule('staplePitch'))} mm, ${Math.round(rowInset(model, choicesOf(piece.covering), 'over-all'))} mm in from the board’s edge, and trim it beside its staples: the cover’s own line, ${Math.round(rule('return'))} mm in, goes into bare wood`;
   return step(
     'wadding',
     'Stretch the backed foam over all',
@@ -76,6 +77,11 @@ export function overAllStep(model: Model, wadding: LiningPiece, zip: ZipPlan | n
     );
   if (isStretched(wadding.material)) return stretchedStep(model, wadding, zip);
   const minutes = LAYING + (metresRound([wadding]) * model.rule('timeClothMetre')) / 60;
-  const words = `${apart(model)}${WADDED[wrapped(model)]}${zipWords(model, zip)}`;
+  const how = wrapped(model);
+  const row =
+    how === 'under'
+      ? ` Its staples ${Math.round(rowInset(model, choicesOf(model.piece.covering), 'over-all'))} mm in, clear of the cover’s own line.`
+      : '';
+  const words = `${apart(model)}${WADDED[how]}${row}${zipWords(model, zip)}`;
   return step('wadding', 'Lay the wadding', words, minutes, { caution: CAUTIONS.glue });
 }

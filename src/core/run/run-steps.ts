@@ -1,7 +1,9 @@
+import type { PanelLayout } from '../base/panels';
 import type { Model } from '../build';
-import type { CoverPlan, LiningPiece } from '../cover';
+import { choicesOf, type CoverPlan, type LiningPiece } from '../cover';
 import type { FoamPiece } from '../cut';
 import { FASTENERS, type Fastening } from '../fix';
+import { rowInset } from '../fix/rows';
 import { polygonPerimeter } from '../outline';
 import { HARDWARE_KINDS, STRIP_KINDS, type Hardware } from '../piece';
 import { keptLayers, newOf, otherParts, partComes, partName, reassembly } from '../strip';
@@ -21,6 +23,8 @@ export type Ingredients = {
   wadding: LiningPiece | null;
   dust: LiningPiece | null;
   cover: CoverPlan;
+  /** panels on their wall, where it is one */
+  panels: PanelLayout | null;
 };
 
 /** Every fastener's own steps, in the order of work. */
@@ -40,15 +44,56 @@ function roundPlates(hardware: readonly Hardware[]): string {
   return said.length > 0 ? ` Cut it round: ${said.join(', ')}.` : '';
 }
 
-function dustStep({ rule, piece }: Model, dust: LiningPiece): Step {
+function dustStep(model: Model, dust: LiningPiece): Step {
+  const { rule, piece } = model;
   const staples = Math.ceil(polygonPerimeter(dust.outline) / (2 * rule('staplePitch')));
   return step(
     'dust',
     keptLayers(piece).has('dust') ? 'The old dust cover' : 'Dust cover',
-    `Turn ${rule('dustTurn')} mm under, ${rule('dustInset')} mm in from the edge.${roundPlates(piece.base.hardware ?? [])}`,
+    `Turn ${rule('dustTurn')} mm under, ${rule('dustInset')} mm in from the edge; its staples ${Math.round(rowInset(model, choicesOf(piece.covering), 'dust'))} mm in, a row of their own.${roundPlates(piece.base.hardware ?? [])}`,
     (staples * rule('timeStaple')) / 60 + 1,
     { caution: CAUTIONS.staples },
   );
+}
+
+/** A place to the left or right of a middle, as it is said. */
+const aside = (x: number): string => `${Math.abs(Math.round(x))} mm ${Math.abs(x) < 0.5 ? 'off the middle' : x < 0 ? 'left' : 'right'}`;
+
+/** Cleats are screwed on from behind, over the dust cover, before anything hangs. */
+function cleatSteps(panels: PanelLayout | null): Step[] {
+  if (!panels) return [];
+  const { hanging, mounting } = panels;
+  const own = hanging.cleats.filter(({ panel }) => panel === 0 || mounting === 'joined');
+  const screw =
+    hanging.screw === null
+      ? 'through a batten, for no screw is short enough for this board'
+      : `screws of ${hanging.screw} mm at the most, or they come through into the pad`;
+  const where = [...new Set(own.map(({ x }) => aside(x)))].join(', ');
+  return [
+    step(
+      'cleats',
+      mounting === 'joined' ? 'Join the panels, screw the cleats on' : 'Screw the cleats on',
+      `${mounting === 'joined' ? 'Face down on a clean blanket, edges tight, battens across all of them behind. ' : ''}Level line ${hanging.line} mm below the top edge on every one; ${mounting === 'joined' ? `${own.length} cleats` : `${own.length} on each, ${where} of its middle`}; ${screw}. Stand-offs as thick as the cleats near the bottom corners, so that it hangs plumb.`,
+      4 * Math.max(1, own.length / (mounting === 'joined' ? panels.centres.length : 1)),
+      { caution: CAUTIONS.saw },
+    ),
+  ];
+}
+
+/** Panels go up from the middle of the wall outwards, so that what the wall is out by is shared by both ends. */
+function hangSteps(panels: PanelLayout | null): Step[] {
+  if (!panels) return [];
+  const { hanging, needed, rated } = panels;
+  const marks = hanging.wall.map((x) => `${x < -0.5 ? '−' : ''}${Math.abs(Math.round(x))}`).join(', ');
+  return [
+    step(
+      'hang',
+      'Hang it',
+      `Mark the middle of the wall and one level line; wall halves at ${marks} mm from the middle, − to the left. The middle panels first, then outwards on both sides, a card as thick as the gap between them. ${Math.ceil(needed)} kg of rating are asked (mass × 4), ${rated} kg are there: load them with ${Math.ceil(needed)} kg before anybody leans on it.`,
+      3 * panels.centres.length,
+      { caution: CAUTIONS.hanging },
+    ),
+  ];
 }
 
 /** What came off goes back on in the reverse order; what is replaced was made new before, fasteners and hardware were not. */
@@ -103,7 +148,7 @@ function partSteps({ piece: { strip } }: Model, comes: 'before' | 'after'): Step
  *
  * @param made what was worked out for it
  */
-export function runSteps({ fastening, foam, wadding, dust, cover }: Ingredients): Step[] {
+export function runSteps({ fastening, foam, wadding, dust, cover, panels }: Ingredients): Step[] {
   // A border that nobody chose is as wide as the outline allows: every step says that one.
   const { border } = cover;
   const { piece } = fastening.model;
@@ -131,8 +176,10 @@ export function runSteps({ fastening, foam, wadding, dust, cover }: Ingredients)
     ...finish,
     ...looseSteps(cover, model.rule),
     ...(dust ? [dustStep(model, dust)] : []),
+    ...cleatSteps(panels),
     ...refitSteps(model, laid),
     ...partSteps(model, 'after'),
+    ...hangSteps(panels),
     step('measure', 'Measure and label', 'Crown and height against the sizes; label with serial and day.', HANDLING.measure, {
       caution: CAUTIONS.fire,
     }),

@@ -1,6 +1,7 @@
 import type { Model } from '../build';
 import { isReadied, READYINGS, stitchingWords } from '../cloth';
 import { choicesOf, joinLength, OF_CLOTH, seamTakeUp, shortAt, wayOf, type CoverPlan, type SewnFacts } from '../cover';
+import { rowsOf, type Row } from '../fix/rows';
 import type { Cloth, Covering } from '../piece';
 import { goesBack, isKept, keptLayers } from '../strip';
 import { CAUTIONS } from './cautions';
@@ -21,7 +22,7 @@ const LAYING: Record<string, { detail: string; minutes: number; caution?: string
     caution: CAUTIONS.staples,
   },
   liner: {
-    detail: 'Pull it firm and staple it inside the cover’s own line: the cover then needs no force.',
+    detail: 'Pull it firm and staple it on a line of its own: the cover then needs no force.',
     minutes: HANDLING.lining,
     caution: CAUTIONS.staples,
   },
@@ -158,7 +159,16 @@ function stitchSteps(model: Model, cover: CoverPlan): Step[] {
   return steps;
 }
 
-function liningSteps({ piece }: Model, { linings }: CoverPlan): Step[] {
+/** Layers that are stapled, each on a row of its own. */
+const STAPLED: Partial<Record<string, Row['id']>> = { liner: 'liner', waterproof: 'waterproof' };
+
+function liningSteps(model: Model, { linings }: CoverPlan): Step[] {
+  const { piece } = model;
+  const row = (material: string): string => {
+    const id = STAPLED[material];
+    const found = id && rowsOf(model, choicesOf(piece.covering)).find((own) => own.id === id);
+    return found ? ` Its staples ${Math.round(found.inset)} mm in from the board’s edge; trim it beside them.` : '';
+  };
   const kept = keptLayers(piece);
   return linings.flatMap((lining) => {
     const laying = LAYING[lining.material];
@@ -168,7 +178,7 @@ function liningSteps({ piece }: Model, { linings }: CoverPlan): Step[] {
       step(
         `lay-${lining.material}`,
         `Lay on the ${isKept(kept, lining.material) ? 'old ' : ''}${lining.name.toLowerCase()}`,
-        detail,
+        detail + row(lining.material),
         minutes,
         caution ? { caution } : {},
       ),

@@ -145,9 +145,38 @@ function hiddenSizes({ piece }: Making): SizeLine[] {
   ];
 }
 
+/** Where the cleats of panels go, on the panels and on the wall. */
+function hangingSizes({ plan }: Making): SizeLine[] {
+  const { panels } = plan;
+  if (!panels) return [];
+  const { hanging } = panels;
+  const signed = (x: number): string => `${x < -0.5 ? '−' : ''}${Math.abs(Math.round(x))}`;
+  return [
+    {
+      key: 'panels.line',
+      group: 'Base',
+      label: 'Cleats, below the top edge',
+      value: hanging.line,
+      unit: 'length',
+      formula: 'a fifth of the height, from 50 to 150',
+      terms: [count('cleats', 'Cleats in all', hanging.cleats.length)],
+    },
+    {
+      key: 'panels.wall',
+      group: 'Base',
+      label: 'Cleats on the wall',
+      value: hanging.wall.length,
+      unit: 'count',
+      note: `from its middle, − to the left: ${hanging.wall.map(signed).join(', ')} mm`,
+      formula: 'middles of the panels, from the middle of the wall, and where each panel’s cleats are',
+      terms: [length('width', 'One panel, covered', panels.width), length('gap', 'Gap', panels.gap)],
+    },
+  ];
+}
+
 /** What the base itself is cut to. */
 export function baseSizes(making: Making): SizeLine[] {
-  return [...courseSizes(making), ...deckSizes(making), ...woodSizes(making), ...hiddenSizes(making)];
+  return [...courseSizes(making), ...deckSizes(making), ...woodSizes(making), ...hiddenSizes(making), ...hangingSizes(making)];
 }
 
 /** Wood to buy for the base: whole lengths of batten for the set, strip and trim by the metre. */

@@ -17,7 +17,8 @@ export function fixingSizes({ plan, piece, rule }: Making): SizeLine[] {
   const { fixing } = plan;
   if (!fixing) return [];
   const { choice } = fixing.fastener;
-  const stapled = fixing.fasteners.some(({ id, kind }) => id === fixing.fastener.id && kind === 'staple');
+  // Whatever holds the cover, the dust cover is stapled.
+  const stapled = fixing.fasteners.find(({ kind }) => kind === 'staple');
   const staples: SizeLine[] = !stapled
     ? []
     : [
@@ -49,12 +50,12 @@ export function fixingSizes({ plan, piece, rule }: Making): SizeLine[] {
           key: 'staple.count',
           group: 'Fastening',
           label: 'Staples for the set',
-          value: fixing.toBuy,
+          value: stapled.toBuy,
           unit: 'count',
-          note: `${fixing.count} in one`,
+          note: `${stapled.count} in one`,
           formula: 'count × pieces × (1 + spare)',
           terms: [
-            count('count', 'In one piece, dust cover and welt included', fixing.count),
+            count('count', 'In one piece, dust cover and welt included', stapled.count),
             count('pieces', 'Pieces', piece.count),
             rule('spare', 'stapleSpare'),
             rule('pitch', 'staplePitch'),
@@ -68,12 +69,25 @@ export function fixingSizes({ plan, piece, rule }: Making): SizeLine[] {
       key: `fastener.${own.id}${own.small ? '.small' : ''}`,
       group: 'Fastening',
       label: `${own.name}${own.small ? ', small heads,' : ''} for the set`,
-      value: own.toBuy,
-      unit: 'count',
-      note: `${own.size}; ${own.count} in one`,
+      ...(own.bulk
+        ? {
+            value: own.bulk.amount * piece.count,
+            unit: own.bulk.unit,
+            note: own.size,
+            formula: 'all of one piece × pieces',
+            terms: [
+              { symbol: 'one', label: 'In one piece', value: own.bulk.amount, unit: own.bulk.unit },
+              count('pieces', 'Pieces', piece.count),
+            ],
+          }
+        : {
+            value: own.toBuy,
+            unit: 'count' as const,
+            note: `${own.size}; ${own.count} in one`,
+            formula: 'count × pieces × (1 + spare)',
+            terms: [count('count', 'In one piece', own.count), count('pieces', 'Pieces', piece.count), rule('spare', 'stapleSpare')],
+          }),
       sold: own.sold,
-      formula: 'count × pieces × (1 + spare)',
-      terms: [count('count', 'In one piece', own.count), count('pieces', 'Pieces', piece.count), rule('spare', 'stapleSpare')],
     })),
   ];
 }

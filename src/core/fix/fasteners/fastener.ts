@@ -1,11 +1,12 @@
 import type { Model } from '../../build';
 import type { Choices, CornerPlan, Relief } from '../../cover';
 import type { RuleReader } from '../../house';
+import type { Point } from '../../outline';
 import type { Step } from '../../run/step';
 import type { Warning } from '../../warning';
 
 /** The size that a fastener is sold in, mm: a nail’s thickness is its head’s, a rivet’s its shank’s. */
-export type SoldSize = { thickness?: number; length?: number };
+export type SoldSize = { thickness?: number; length?: number; width?: number };
 
 /** What fasteners are chosen and placed for. */
 export type Fastening = { model: Model; choices: Choices; corners: readonly CornerPlan[]; relief: Relief | null };
@@ -17,6 +18,10 @@ export type FastenerPlace = {
   y: number;
   edge: string;
   kind: 'centre' | 'edge' | 'corner';
+  /** what is done in the wave that it belongs to */
+  wave?: string;
+  /** which way the cloth is pulled there, a unit vector in the plan */
+  pull?: Point;
   /** diameter of its head, where it shows, mm */
   head?: number;
 };
@@ -32,14 +37,20 @@ export type Fastener = {
   kind: 'staple' | 'other';
   /** what it is for, in a line */
   words: string;
+  /** what can hurt at it */
+  caution: string;
   /** whether this piece has any */
   used: (fastening: Fastening) => boolean;
   /** which size, and whether it holds */
   size: (fastening: Fastening) => { says: string; fits: boolean; /** in what size it is bought, mm */ sold?: SoldSize };
   /** the places that are drawn, in the order of work */
   places: (fastening: Fastening) => FastenerPlace[];
+  /** what holds it while it is looked at, and comes out again: where, in the order of work */
+  temporary?: (fastening: Fastening) => FastenerPlace[];
   /** how many more one piece takes that are not drawn */
   more?: (fastening: Fastening) => number;
+  /** bought by length or area instead of by its count, mm or mm² of one piece */
+  bulk?: { unit: 'thread' | 'area'; amount: (fastening: Fastening) => number };
   /** percent to buy beyond what is needed */
   spare: (rule: RuleReader) => number;
   /** steps that fasten the cover, and those that come once it is fastened and trimmed */
@@ -57,6 +68,11 @@ export type FastenerPlan = {
   count: number;
   toBuy: number;
   places: FastenerPlace[];
+  caution: string;
+  /** what comes out again once these hold */
+  temporary: FastenerPlace[];
   /** in what size it is bought, mm */
   sold: SoldSize;
+  /** what of it is bought by length or area, in one piece; null where it is counted */
+  bulk: { unit: 'thread' | 'area'; amount: number } | null;
 };

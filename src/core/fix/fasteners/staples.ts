@@ -1,22 +1,21 @@
-import { clothsOn, cornerWords, dustCover, endedLengths, wayOf, type CornerPlan } from '../../cover';
+import { clothsOn, dustCover, wayOf } from '../../cover';
 import { BOARDS, findMaterial } from '../../foam';
 import type { RuleReader } from '../../house';
 import { bounds, offsetPolygon, polygonPerimeter } from '../../outline';
-import { END_HOLDS, type Cloth, type Piece } from '../../piece';
-import { rebateWords } from '../../strip/chair-parts';
+import type { Cloth } from '../../piece';
 import { meetAgain, meetings } from '../../strip/realign';
 import { CAUTIONS } from '../../run/cautions';
-import { step, type Step } from '../../run/step';
+import { step } from '../../run/step';
 import { sayLength } from '../../warning';
-import { riveted } from '../riveted';
+import { fasteningDepth } from '../depth';
+import { heldBy, nameOfHold, nextBest } from '../held';
 import { staplePlaces } from '../staple-places';
-import type { Fastener, Fastening } from './fastener';
+import type { Fastener, FastenerPlace, Fastening } from './fastener';
+import { cornerStep, endSteps, trimStep } from '../fastening-steps';
 import { stapleLeg, type GunLegs, type LegChoice } from './staple-leg';
 
-/** A frame set in by less than this lies behind the staple line, mm. */
-const FRAME_REACHED = 15;
-/** Turning the piece and finding its centres; trimming what stands over; a metre of finished fold: minutes. */
-const HANDLING = { turnAndCentre: 2, trim: 3, endMetre: 25 };
+/** Turning the piece and finding its centres, minutes. */
+const HANDLING = { turnAndCentre: 2 };
 
 /** How the cover is pulled, by its school. */
 const HOW: Record<Cloth['pull'], string> = {
@@ -24,12 +23,6 @@ const HOW: Record<Cloth['pull'], string> = {
   firm: 'an even, firm pull',
   smooth: 'smooth only, no pull',
 };
-
-/** What a staple can go into at the edge: the board and the frame behind it, mm. */
-function fasteningDepth({ base }: Piece): number {
-  const { board, frame } = base;
-  return board.thickness + (frame && frame.inset < FRAME_REACHED ? frame.thickness : 0);
-}
 
 /** The legs that the gun there is takes, mm. */
 export const gunLegs = (rule: RuleReader): GunLegs => [rule('gunShortest'), rule('gunLongest')];
@@ -68,58 +61,21 @@ function lineStaples({ model: { board, rule }, choices: { covering } }: Fastenin
   return Math.ceil((wayOf(covering.way).alongLines?.(covering, round, near) ?? 0) / rule('staplePitch'));
 }
 
-/** Minutes of a corner, in folds: a parcel's end is one, cutting the bulk away takes longer, a tuck half as long. */
-function folds({ way, pleats }: CornerPlan): number {
-  if (way === 'tucks') return pleats / 2;
-  if (way === 'bulk cut away') return 1.25;
-  return way === 'parcel fold' || way === 'cut in' ? 1 : 0.25;
-}
+/** Staples beside those that hold the cover. */
+const others = (fastening: Fastening): number => dustStaples(fastening) + weltStaples(fastening) + lineStaples(fastening);
 
-/** What is done at the corners, each way with how often, in words. */
-function cornerStep({ corners, relief, model: { rule } }: Fastening): Step | null {
-  const counts = new Map<string, number>();
-  for (const corner of corners) counts.set(cornerWords(corner), (counts.get(cornerWords(corner)) ?? 0) + 1);
-  const said = [...counts].map(([words, count]) => `${count} × ${words}`);
-  if (relief?.gather) said.push('round the curves gathered under the board, a little to each staple');
-  if (relief?.cuts.length) said.push(`${relief.cuts.length} relief cuts as drawn, first`);
-  if (said.length === 0) return null;
-  const minutes = corners.reduce((sum, corner) => sum + folds(corner), relief ? 1 : 0) * rule('timeCorner');
-  const cut = relief?.cuts.length || corners.some(({ cut: into, away }) => into ?? away);
-  return step(
-    corners.length > 0 ? 'corners' : 'relief',
-    corners.length > 0 ? 'Make the corners' : 'Ease the edge',
-    `${said.join('; ')}.`,
-    minutes,
-    {
-      caution: cut ? `${CAUTIONS.staples} ${CAUTIONS.shears}` : CAUTIONS.staples,
-    },
-  );
-}
-
-/** Where the cloth ends in sight: corners first, then its edge turned under along the fold. */
-function endSteps(model: Fastening['model']): Step[] {
-  return endedLengths(model).map(({ name, end, length }) => {
-    const held = END_HOLDS.find(({ id }) => id === end.held)!;
-    const how =
-      held.apart === null
-        ? 'slip-stitch it with a curved needle, small stitches inside the fold'
-        : `${held.plural} ${held.apart > 0 ? `every ${held.apart} mm` : 'head to head'}, into the board’s edge, from the middle outwards`;
-    return step(
-      `end-${name}`,
-      `Finish the ${name}`,
-      `Chalk a line ${Math.round(end.up * 10) / 10} mm above the board’s lower edge. Corners first: the bulk cut out, the last fold laid towards the ${name} with its open side down. Turn ${Math.round(end.turn)} mm under along the line, no wadding in the fold; ${how}.`,
-      (length / 1000) * HANDLING.endMetre,
-      { caution: held.apart === null ? CAUTIONS.shears : CAUTIONS.nails },
-    );
-  });
-}
+/** In which turn the sides are stapled, in words. */
+const turnWords = ([first]: readonly FastenerPlace[]): string =>
+  !first?.wave || first.wave.startsWith('centres') ? 'opposite sides in turn' : `${first.wave.split(', ').slice(0, 2).join(', ')}, first,`;
 
 export const staples: Fastener = {
   id: 'staples',
-  name: 'Staples',
+  name: nameOfHold('staples'),
   kind: 'staple',
   words: 'Hold the cover under the board.',
-  used: ({ model }) => !wayOf(model.piece.covering.way).loose && !riveted(model),
+  caution: CAUTIONS.staples,
+  // Whatever holds the cover, its dust cover, welt and back-tacked parts are stapled.
+  used: (fastening) => heldBy(fastening.model) === 'staples' || others(fastening) > 0,
   size: (fastening) => {
     const leg = legOf(fastening);
     return {
@@ -127,11 +83,12 @@ export const staples: Fastener = {
       fits: leg.fits,
     };
   },
-  places: ({ model, corners }) => staplePlaces(model, corners),
-  more: (fastening) => dustStaples(fastening) + weltStaples(fastening) + lineStaples(fastening),
+  places: ({ model, corners }) => (heldBy(model) === 'staples' ? staplePlaces(model, corners) : []),
+  more: others,
   spare: (rule) => rule('stapleSpare'),
   steps: (fastening, places) => {
     const { model } = fastening;
+    if (heldBy(model) !== 'staples') return {};
     const { rule, piece } = model;
     const along = Math.max(0, places.filter((place) => place.kind !== 'corner').length - 4);
     const corner = cornerStep(fastening);
@@ -140,32 +97,25 @@ export const staples: Fastener = {
         step(
           'tack',
           'Tack the centres',
-          `Centre marks on centre lines: front, back, left, right; temporary, half driven.${meetAgain(meetings(piece.strip, model.outline))}`,
+          `Centre marks on centre lines: ${[...new Set(places.filter(({ kind }) => kind === 'centre').map(({ edge }) => edge))].join(', ')}; temporary, half driven.${meetAgain(meetings(piece.strip, model.outline))}`,
           HANDLING.turnAndCentre + (4 * rule('timeStaple')) / 60,
           { caution: CAUTIONS.staples },
         ),
         step(
           'staple',
           'Staple outwards',
-          `${along} staples, ${legOf(fastening).leg} mm leg, opposite sides in turn as numbered; ${HOW[piece.cloth.pull]}.`,
+          `${along} staples, ${legOf(fastening).leg} mm leg, ${turnWords(places)} as numbered; ${HOW[piece.cloth.pull]}.`,
           (along * rule('timeStaple')) / 60,
           { caution: CAUTIONS.staples },
         ),
         ...(corner ? [corner] : []),
         ...endSteps(model),
-        step(
-          'trim',
-          'Trim',
-          `Along the trim line, ${rule('stapleToTrim')} mm outside the staples.${rebateWords(piece.strip)}`,
-          HANDLING.trim,
-          {
-            caution: CAUTIONS.shears,
-          },
-        ),
+        trimStep(model, 'outside the staples'),
       ],
     };
   },
   warnings: (fastening) => {
+    if (heldBy(fastening.model) !== 'staples') return [];
     const leg = legOf(fastening);
     const { board } = fastening.model.piece.base;
     return [
@@ -175,7 +125,7 @@ export const staples: Fastener = {
             {
               code: 'board-holds-no-staple',
               where: 'base.board.material',
-              message: 'This board holds no staple: glue the cover, or fasten into a wood edge strip.',
+              message: `This board holds no staple: ${nextBest(fastening.model)}, or a wood strip along its edge to staple into.`,
             },
           ]),
       ...(leg.fits
@@ -187,7 +137,7 @@ export const staples: Fastener = {
               where: 'base.board.thickness',
               message:
                 leg.withoutGun === null
-                  ? `No staple leg fits: the cloth needs ${sayLength(leg.least)} or more and the board takes ${sayLength(leg.most)} at most.`
+                  ? `No staple leg fits: the cloth needs ${sayLength(leg.least)} or more and the board takes ${sayLength(leg.most)} at most. Next best: ${nextBest(fastening.model)}.`
                   : `A leg of ${sayLength(leg.withoutGun)} would hold, and the gun there is takes ${gunLegs(fastening.model.rule).map(sayLength).join(' to ')}: another gun, tacks by hand, or a board it can shoot into.`,
             },
           ]),

@@ -27,6 +27,26 @@ export const WELT_HOLDS = [
   { id: 'sewn', name: 'Sewn in, with a fly below' },
 ] as const;
 
+/** Schools of the order in which a cover is fastened. */
+export const ORDERS = [
+  { id: 'centres', name: 'Centres of opposite sides, then outwards' },
+  { id: 'long-side', name: 'One long side, then its opposite' },
+  { id: 'curved', name: 'The bowed side, then its opposite' },
+  { id: 'front', name: 'Front, back, then the sides backwards' },
+] as const;
+
+/** What holds a cover along its edge, or under it. */
+export const EDGE_HOLDS = [
+  { id: 'staples', name: 'Staples' },
+  { id: 'tacks', name: 'Tacks' },
+  { id: 'rivets', name: 'Rivets with washers' },
+  { id: 'screws', name: 'Screws with cup washers' },
+  { id: 'clips', name: 'Clips and tabs' },
+  { id: 'cord', name: 'Draw-cord in a hem' },
+  { id: 'hook-loop', name: 'Hook and loop' },
+  { id: 'glue', name: 'Glue' },
+] as const;
+
 /** A covered cord sewn into a seam, or two side by side. */
 export const WELT = record({
   cord: length('Cord', [2, 25], { hint: 'its thickness', default: 6 }),
@@ -163,6 +183,10 @@ export const COVERING = record({
   way: id('Way of covering'),
   /** which parts are cut from the piece's second cloth, where it has one */
   secondOn: optional(list('Cut from the second cloth', choice('Part', SECOND_PARTS), [0, SECOND_PARTS.length])),
+  /** null is what the board asks for */
+  held: optional(orNull(choice('Held by', EDGE_HOLDS, { empty: 'By the board' }))),
+  /** null is what is usual for the kind and its outline */
+  order: optional(orNull(choice('Order', ORDERS, { empty: 'As is usual' }))),
   liner: optional(tick('Liner cloth', { default: false })),
   slipFilm: optional(tick('Slip film', { default: false })),
   waterproof: optional(tick('Waterproof cover', { default: false })),
@@ -251,6 +275,7 @@ export const COVERING = record({
 });
 
 export type Covering = Static<typeof COVERING>;
+export type EdgeHold = (typeof EDGE_HOLDS)[number]['id'];
 export type SecondPart = (typeof SECOND_PARTS)[number]['id'];
 export type Welt = Static<typeof WELT>;
 export type Channels = Static<typeof CHANNELS>;

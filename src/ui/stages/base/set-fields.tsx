@@ -18,6 +18,10 @@ function WallReport() {
         Each panel {say(layout.width)}; middles from the middle of the wall:{' '}
         {layout.centres.map((x) => `${x < 0 ? '−' : ''}${say(Math.abs(x))}`).join(', ')}
       </p>
+      <p>
+        Cleats {say(layout.hanging.line)} below the top; on the wall from its middle:{' '}
+        {layout.hanging.wall.map((x) => `${x < -0.5 ? '−' : ''}${say(Math.abs(x))}`).join(', ')}
+      </p>
       <p className={layout.holds ? '' : 'text-error'}>
         {layout.mass.toFixed(1)} kg each; needs {layout.needed.toFixed(1)} kg of rating (× 4), has {layout.rated} kg.
       </p>

@@ -2,18 +2,18 @@
 
 import { cornerWords } from '@/core/cover';
 import { partWords } from '@/core/outline';
-import { wavesOf, type Fixing } from '@/core/fix';
-import { CAUTIONS } from '@/core/run';
+import type { Fixing } from '@/core/fix';
+import { wayOf } from '@/core/cover';
+import { PieceField } from '@/ui/sheet/piece-field';
 import { Figure } from '@/ui/kit/figure';
 import { inUnit } from '@/core/length';
 import { useLength, useSettings } from '@/ui/kit/settings';
-import { usePlan, useSheet } from '@/ui/sheet/store';
+import { usePiece, usePlan, useSheet } from '@/ui/sheet/store';
 
 /** The order wave by wave: one is shown at a time, what came before it as dots. */
-function Waves({ order }: { order: Fixing['order'] }) {
+function Waves({ order, waves }: Pick<Fixing, 'order' | 'waves'>) {
   const wave = useSheet((state) => state.wave);
   const show = useSheet((state) => state.show);
-  const waves = wavesOf(order);
   if (waves.length < 2) return null;
   const now = wave === null ? null : waves[Math.min(wave, waves.length - 1)]!;
   const turn = (by: number): void => {
@@ -26,6 +26,7 @@ function Waves({ order }: { order: Fixing['order'] }) {
         {now ? (
           <>
             <strong>{now.from === now.to ? now.from : `${now.from}–${now.to}`}</strong> {now.says}
+            {now.temporary ? '; they come out once the others hold' : ''}
           </>
         ) : (
           `All ${order.length}, in ${waves.length} waves.`
@@ -43,25 +44,63 @@ function Waves({ order }: { order: Fixing['order'] }) {
   );
 }
 
+/** Every layer's own row behind the board, from the edge inwards. */
+function Rows({ rows }: Pick<Fixing, 'rows'>) {
+  const say = useLength();
+  if (rows.length < 2) return null;
+  return (
+    <table className="w-full" aria-label="Rows behind the board">
+      <thead>
+        <tr className="text-left border-b border-base-content/40">
+          <th className="py-1 pr-2">Row</th>
+          <th>In from the edge</th>
+        </tr>
+      </thead>
+      <tbody>
+        {rows.map(({ id, name, inset }) => (
+          <tr key={id} className={`border-b border-base-content/15 ${id === 'cover' ? 'font-semibold' : ''}`} data-row={id}>
+            <td className="py-1 pr-2">{name}</td>
+            <td>
+              <Figure says={say(inset)} />
+            </td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
 /** What the drawing is read with, and the caution that belongs to it. */
 export function FixPanel() {
   const say = useLength();
   const { unit } = useSettings();
   const plan = usePlan();
+  const piece = usePiece();
   const fixing = plan?.fixing;
   if (!plan || !fixing) return null;
+  const loose = wayOf(piece.covering.way).loose;
   return (
     <div className="text-sm space-y-2">
+      {!loose && (
+        <div>
+          <PieceField at="covering.held" />
+          <PieceField at="covering.order" />
+        </div>
+      )}
       {fixing.fasteners.length === 0 && <p>Nothing is fastened: the cover is closed round its pad.</p>}
-      {fixing.fasteners.map(({ id, name, size, count }) => (
+      {fixing.fasteners.map(({ id, name, size, count, bulk }) => (
         <p key={id}>
-          {name}: {count} in one piece, {inUnit(size, unit)}
+          {name}: {bulk ? '' : `${count} in one piece, `}
+          {inUnit(size, unit)}
           {id === fixing.fastener.id && name === 'Staples' ? `, about ${say(fixing.pitch)} apart` : ''}.
         </p>
       ))}
-      <Waves order={fixing.order} />
+      <Waves order={fixing.order} waves={fixing.waves} />
+      <Rows rows={fixing.rows} />
       {fixing.order.length > 0 && (
-        <p>The numbers are the order of work: centres of opposite sides first (filled), then outwards, corners last (ringed in blue).</p>
+        <p>
+          The numbers are the order of work; centres are filled, corners are ringed in blue. A stroke shows which way the cloth is drawn.
+        </p>
       )}
       {plan.corners.length > 0 && (
         <table className="w-full">
@@ -91,7 +130,11 @@ export function FixPanel() {
           {plan.cover.relief.cuts.length} relief cuts, every {say(plan.cover.relief.pitch)} along the curve.
         </p>
       )}
-      {fixing.fasteners.length > 0 && <p className="text-warning">{CAUTIONS.staples}</p>}
+      {[...new Set(fixing.fasteners.map(({ caution }) => caution))].map((caution) => (
+        <p key={caution} className="text-warning">
+          {caution}
+        </p>
+      ))}
     </div>
   );
 }

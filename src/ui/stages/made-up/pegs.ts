@@ -6,6 +6,7 @@ export const pegs: Fastener = {
   id: 'pegs',
   name: 'Pegs',
   kind: 'other',
+  caution: '',
   words: 'A peg at every corner.',
   used: ({ model }) => model.piece.covering.way === 'draped',
   size: () => ({ says: '30 mm', fits: true }),

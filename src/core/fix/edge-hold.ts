@@ -1,0 +1,108 @@
+import { clothsOn } from '../cover';
+import { BOARDS, findMaterial } from '../foam';
+import type { EdgeHold } from '../piece';
+import { step } from '../run/step';
+import { meetAgain, meetings } from '../strip/realign';
+import { sayLength, type Warning } from '../warning';
+import { heldBy, nameOfHold, nextBest } from './held';
+import { staplePlaces } from './staple-places';
+import type { Fastener, Fastening, SoldSize } from './fasteners/fastener';
+import { cornerStep, endSteps, trimStep } from './fastening-steps';
+import { fasteningDepth } from './depth';
+
+/** What holds the cover along its edge other than staples and rivets, in what it differs from them. */
+type HoldFacts = {
+  id: EdgeHold;
+  /** what it is for, in a line */
+  words: string;
+  /** no farther from each other than this, mm */
+  apart: number;
+  /** minutes for one of them */
+  each: number;
+  /** lengths that it is sold in where it bites into wood, mm; none where it needs no wood */
+  lengths?: readonly number[];
+  /** beyond the folded cloth it goes into the wood by this at least, mm */
+  bite?: number;
+  size: (length: number) => { says: string; sold?: SoldSize };
+  /** what holds it while it is looked at */
+  temporary: string;
+  /** how it is set, after its count */
+  how: string;
+  caution: string;
+  trimmed: string;
+  /** bought by length or area, mm or mm², instead of by its count */
+  bulk?: { unit: 'thread' | 'area'; amount: (fastening: Fastening) => number };
+};
+
+/** What is held: the cover folded once. */
+const FOLDED = 2;
+/** A point stops so far short of the far face, mm. */
+const CLEAR = 1;
+
+/** The length that holds: the shortest that bites enough and does not come through; the shortest of all where none does. */
+export function lengthOf({ model }: Fastening, lengths: readonly number[], bite: number): { length: number; fits: boolean } {
+  const stack = FOLDED * Math.max(...clothsOn(model.piece).map(({ thickness }) => thickness));
+  const depth = fasteningDepth(model.piece);
+  const found = lengths.find((own) => own >= stack + bite && own <= stack + depth - CLEAR);
+  return { length: found ?? lengths[0]!, fits: found !== undefined };
+}
+
+/** Makes a fastener of what holds a cover along its edge. */
+export function edgeHold(facts: HoldFacts): Fastener {
+  const { id, words, apart, each, lengths, bite = 0, size, temporary, how, caution, trimmed, bulk } = facts;
+  const chosen = (fastening: Fastening) => (lengths ? lengthOf(fastening, lengths, bite) : { length: 0, fits: true });
+  return {
+    id,
+    name: nameOfHold(id),
+    kind: 'other',
+    words,
+    caution,
+    used: ({ model }) => heldBy(model) === id,
+    size: (fastening) => {
+      const { length, fits } = chosen(fastening);
+      return { fits, ...size(length) };
+    },
+    places: ({ model, corners }) => staplePlaces(model, corners, apart),
+    spare: (rule) => rule('stapleSpare'),
+    ...(bulk ? { bulk } : {}),
+    steps: (fastening, places) => {
+      const { model } = fastening;
+      const corner = cornerStep(fastening, caution);
+      const { says } = size(chosen(fastening).length);
+      const count = bulk ? '' : `${places.length} of them, ${says}, as numbered; `;
+      return {
+        fasten: [
+          step(
+            'tack',
+            'Set the centres',
+            `Centre marks on centre lines, opposite sides in turn; ${temporary}.${meetAgain(meetings(model.piece.strip, model.outline))}`,
+            4,
+            { caution },
+          ),
+          step(id, `${nameOfHold(id)}: hold the cover`, `${count}${how}`, places.length * each, { caution }),
+          ...(corner ? [corner] : []),
+          ...endSteps(model),
+          trimStep(model, trimmed),
+        ],
+      };
+    },
+    warnings: (fastening): Warning[] => {
+      const { fits } = chosen(fastening);
+      const { board } = fastening.model.piece.base;
+      if (!lengths) return [];
+      const bites = findMaterial(BOARDS, board.material)!.bears;
+      if (fits && bites) return [];
+      const why = bites
+        ? `${sayLength(fasteningDepth(fastening.model.piece))} of wood is too little for any length sold`
+        : 'this board holds nothing that is driven into it';
+      return [
+        {
+          code: 'hold-too-shallow',
+          where: 'covering.held',
+          message: `${nameOfHold(id)} do not hold here: ${why}. Next best: ${nextBest(fastening.model)}.`,
+          mend: { says: 'Glue it', path: 'covering.held', value: 'glue' },
+        },
+      ];
+    },
+  };
+}

@@ -1,0 +1,23 @@
+import { offsetPolygon, polygonPerimeter } from '../../outline';
+import { CAUTIONS } from '../../run/cautions';
+import { edgeHold } from '../edge-hold';
+
+/** What is left of a cord at both ends to draw and to knot, mm in all. */
+const TO_DRAW = 400;
+
+/** A cord in a hem along the cloth's edge, drawn up under the base. */
+export const drawCord = edgeHold({
+  id: 'cord',
+  words: 'A cord in a hem, drawn up under the base: nothing goes into it, and it comes off again.',
+  apart: 200,
+  each: 0.2,
+  size: () => ({ says: '4 mm cord', sold: { thickness: 4 } }),
+  temporary: 'a hand’s breadth at each is smoothed over and held by clips',
+  how: 'hem the edge 15 mm wide with its ends open at the back, thread the cord, pull the cover on; draw it up evenly from both ends, smooth the gathers under the base away from what is seen, knot it, and tuck the ends into the hem.',
+  caution: CAUTIONS.shears,
+  trimmed: 'beyond the hem’s seam, before it is hemmed',
+  bulk: {
+    unit: 'thread',
+    amount: ({ model }) => polygonPerimeter(offsetPolygon(model.board, -model.rule('return')) ?? model.board) + TO_DRAW,
+  },
+});

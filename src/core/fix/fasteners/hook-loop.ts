@@ -1,0 +1,17 @@
+import { polygonPerimeter } from '../../outline';
+import { CAUTIONS } from '../../run/cautions';
+import { edgeHold } from '../edge-hold';
+
+/** Hook tape under the base, loop tape sewn to the cover's edge. */
+export const hookLoop = edgeHold({
+  id: 'hook-loop',
+  words: 'Loop tape sewn to the edge, hook tape under the base: it comes off to be washed.',
+  apart: 200,
+  each: 0.4,
+  size: () => ({ says: '25 mm, both halves', sold: { width: 25 } }),
+  temporary: 'pressed down a hand’s breadth at each',
+  how: 'sew the loop half to the cloth’s edge, its face down; the hook half is glued under the base along the line and stapled at its ends where there is wood. Pull from the centres and press down, corners last.',
+  caution: CAUTIONS.machine,
+  trimmed: 'beyond the tape, before it is sewn on',
+  bulk: { unit: 'thread', amount: ({ model }) => polygonPerimeter(model.board) },
+});

@@ -1,0 +1,60 @@
+import { cornerWords, endedLengths, type CornerPlan } from '../cover';
+import { END_HOLDS } from '../piece';
+import { CAUTIONS } from '../run/cautions';
+import { step, type Step } from '../run/step';
+import { rebateWords } from '../strip/chair-parts';
+import type { Fastening } from './fasteners/fastener';
+
+/** A metre of finished fold; trimming what stands over: minutes. */
+const MINUTES = { endMetre: 25, trim: 3 };
+
+/** Minutes of a corner, in folds: a parcel's end is one, cutting the bulk away takes longer, a tuck half as long. */
+function folds({ way, pleats }: CornerPlan): number {
+  if (way === 'tucks') return pleats / 2;
+  if (way === 'bulk cut away') return 1.25;
+  return way === 'parcel fold' || way === 'cut in' ? 1 : 0.25;
+}
+
+/**
+ * What is done at the corners, each way with how often, in words; null where nothing is.
+ *
+ * @param fastening its corners and relief
+ * @param [caution] of what holds the folds
+ */
+export function cornerStep({ corners, relief, model: { rule } }: Fastening, caution: string = CAUTIONS.staples): Step | null {
+  const counts = new Map<string, number>();
+  for (const corner of corners) counts.set(cornerWords(corner), (counts.get(cornerWords(corner)) ?? 0) + 1);
+  const said = [...counts].map(([words, count]) => `${count} × ${words}`);
+  if (relief?.gather) said.push('round the curves gathered under the board, a little to each staple');
+  if (relief?.cuts.length) said.push(`${relief.cuts.length} relief cuts as drawn, first`);
+  if (said.length === 0) return null;
+  const minutes = corners.reduce((sum, corner) => sum + folds(corner), relief ? 1 : 0) * rule('timeCorner');
+  const cut = relief?.cuts.length || corners.some(({ cut: into, away }) => into ?? away);
+  const [key, name] = corners.length > 0 ? ['corners', 'Make the corners'] : ['relief', 'Ease the edge'];
+  return step(key!, name!, `${said.join('; ')}.`, minutes, { caution: cut ? `${caution} ${CAUTIONS.shears}` : caution });
+}
+
+/** Where the cloth ends in sight: corners first, then its edge turned under along the fold. */
+export function endSteps(model: Fastening['model']): Step[] {
+  return endedLengths(model).map(({ name, end, length }) => {
+    const held = END_HOLDS.find(({ id }) => id === end.held)!;
+    const how =
+      held.apart === null
+        ? 'slip-stitch it with a curved needle, small stitches inside the fold'
+        : `${held.plural} ${held.apart > 0 ? `every ${held.apart} mm` : 'head to head'}, into the board’s edge, from the middle outwards`;
+    return step(
+      `end-${name}`,
+      `Finish the ${name}`,
+      `Chalk a line ${Math.round(end.up * 10) / 10} mm above the board’s lower edge. Corners first: the bulk cut out, the last fold laid towards the ${name} with its open side down. Turn ${Math.round(end.turn)} mm under along the line, no wadding in the fold; ${how}.`,
+      (length / 1000) * MINUTES.endMetre,
+      { caution: held.apart === null ? CAUTIONS.shears : CAUTIONS.nails },
+    );
+  });
+}
+
+/** What stands over is cut off: along the trim line, beyond what holds the cover. */
+export function trimStep({ rule, piece }: Fastening['model'], beyond: string): Step {
+  return step('trim', 'Trim', `Along the trim line, ${rule('stapleToTrim')} mm ${beyond}.${rebateWords(piece.strip)}`, MINUTES.trim, {
+    caution: CAUTIONS.shears,
+  });
+}
