@@ -7,7 +7,11 @@ import { otherParts } from '../strip/chair-parts';
 import { heldBy, nameOfHold } from './held';
 
 /** One row of fasteners behind the board: what it holds, and how far in from the board's edge, mm. */
-export type Row = { id: 'over-all' | 'liner' | 'waterproof' | 'cover' | 'welt' | 'dust' | 'neighbour'; name: string; inset: number };
+export type Row = {
+  id: 'over-all' | 'liner' | 'waterproof' | 'cover' | 'welt' | 'band' | 'dust' | 'neighbour';
+  name: string;
+  inset: number;
+};
 /** A row with where it runs in the plan. */
 export type DrawnRow = Row & { line: Polygon };
 
@@ -31,7 +35,9 @@ function wantedRows(model: Model, { covering, welt }: Pick<Choices, 'covering' |
   const way = wayOf(covering.way);
   const rows: Wanted[] = [];
   const add = (id: Row['id'], name: string, inset: number, least = LEAST_INSET): void => void rows.push({ id, name, inset, least });
-  if (welt && way.welt?.stapled?.(welt)) add('welt', 'Welt along the edge', WELT_INSET);
+  // A band that is turned round to the back goes over the cover's raw edge; its welt is on the board's own edge.
+  if (welt?.lower && way.nails) add('band', 'Band round the edge', line + ROWS_APART);
+  else if (welt && way.welt?.stapled?.(welt)) add('welt', 'Welt along the edge', WELT_INSET);
   // Its staples go through its fold, never beside it.
   if (dustCover(model) !== null)
     add('dust', 'Dust cover', rule('dustInset') + INSIDE_FOLD, Math.max(LEAST_INSET, rule('dustInset') + INSIDE_FOLD / 2));

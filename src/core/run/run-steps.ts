@@ -10,7 +10,7 @@ import { keptLayers, newOf, otherParts, partComes, partName, reassembly } from '
 import { boardSteps, buildSteps, deckSteps, stripSteps, woodSteps } from './before-steps';
 import { CAUTIONS } from './cautions';
 import { looseSteps } from './loose-steps';
-import { finishingSteps, firstSteps, readySteps, sewingSteps } from './sewing-steps';
+import { finishingSteps, firstSteps, lastSteps, readySteps, sewingSteps } from './sewing-steps';
 import { step, type Step } from './step';
 
 /** Plain handling times, minutes. */
@@ -174,6 +174,7 @@ export function runSteps({ fastening, foam, wadding, dust, cover, panels }: Ingr
     ...fasten,
     ...finishingSteps(model, cover),
     ...finish,
+    ...lastSteps(model, cover),
     ...looseSteps(cover, model.rule),
     ...(dust ? [dustStep(model, dust)] : []),
     ...cleatSteps(panels),

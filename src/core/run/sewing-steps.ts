@@ -265,6 +265,11 @@ export function sewingSteps(model: Model, whole: CoverPlan, cover: CoverPlan): S
 }
 
 /** What is done to the cover once it is fastened: by its way, and the buttons drawn in. */
+/** What a way puts on once all else is fastened, nails too. */
+export function lastSteps(model: Model, cover: CoverPlan): Step[] {
+  return wayOf(cover.method).steps?.(factsOf(model, cover)).last ?? [];
+}
+
 export function finishingSteps(model: Model, cover: CoverPlan): Step[] {
   const { rule } = model;
   const steps = [...(wayOf(cover.method).steps?.(factsOf(model, cover)).after ?? [])];

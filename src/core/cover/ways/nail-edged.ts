@@ -1,5 +1,35 @@
 import { mm, pulledReach } from './parts';
-import type { Way } from './way';
+import { stripPiece } from '../details/strip-piece';
+import { levelLength, lowerEdge } from '../surface/levels';
+import { CAUTIONS } from '../../run/cautions';
+import { step, type Step } from '../../run/step';
+import type { SewnFacts, Way } from './way';
+
+/** The band's own row behind stands so far beyond the cover's, mm. */
+const ROWS_APART = 5;
+/** A metre of welt along an edge, a metre of back-tacking, minutes. */
+const MINUTES = { weltMetre: 2, tackMetre: 4 };
+
+/** Welt and band hide the board's edge, and the cover's staples behind, once the nails are in. */
+function bandSteps({ seams, rule }: SewnFacts): Step[] {
+  const metres = (seams.find(({ id }) => id === 'lower')?.length ?? 0) / 1000;
+  return [
+    step(
+      'edge-welt',
+      'Welt along the edge',
+      'Staple the welt round the board’s edge, its cord on the front corner of it, the raw edge backwards, clear of the nails; its ends meet in the middle of the bottom.',
+      metres * MINUTES.weltMetre,
+      { caution: CAUTIONS.staples },
+    ),
+    step(
+      'band-tack',
+      'Back-tack the band',
+      `Face down over the front, card strip tight against the cord; turn it over the edge and round to the back, smooth, and staple it there ${Math.round(rule('return') + ROWS_APART)} mm in, over the cover’s raw edge. Trim.`,
+      metres * MINUTES.tackMetre,
+      { caution: CAUTIONS.staples },
+    ),
+  ];
+}
 
 export const nailEdged: Way = {
   id: 'nail-edged',
@@ -8,6 +38,40 @@ export const nailEdged: Way = {
   pulled: true,
   fields: [],
   nails: 'always',
+  welt: {
+    start: { upper: false, lower: true, cut: 'straight' },
+    upper: null,
+    lower: 'Welted band round the edge',
+    stapled: ({ lower }) => lower,
+  },
+  panels: ({ ring, welt }) => ({
+    panels: [],
+    seams: welt?.lower ? [{ id: 'lower', name: 'Edge', level: lowerEdge(ring), welted: true, laid: true }] : [],
+    zip: null,
+  }),
+  extras: ({ ring, rule, welt, model }, { seams }, { count }) => {
+    const [edge] = seams;
+    if (!edge || !welt?.lower) return [];
+    const allowance = rule('seamAllowance');
+    return [
+      stripPiece({
+        id: 'edge-band',
+        name: 'Band round the edge',
+        role: 'band',
+        cloth: 'cover',
+        count,
+        width: levelLength(ring, edge.level) + 2 * allowance,
+        ends: allowance,
+        height: allowance + model.boardThickness + rule('return') + ROWS_APART + rule('grip'),
+        note: 'Back-tacked along the welt once the nails are in, turned round to the back; joined at the bottom corners.',
+        seam: { id: 'lower', allowance },
+      }),
+    ];
+  },
+  tackAlong: ({ welt }, { seams }) => (welt?.lower ? seams.map((seam) => ({ ...seam, name: 'the edge' })) : []),
+  // The band is tacked along the edge, and stapled behind.
+  alongLines: (covering, round) => ((covering.welt?.lower ?? true) ? 2 * round(0) : 0),
+  steps: (facts) => ({ last: facts.welt?.lower ? bandSteps(facts) : [] }),
   overNotches: true,
   reach: pulledReach({ label: 'Under the board, to the staples', rule: 'return' }),
   suits: ({ bare, rule, cloth }) => ({

@@ -89,7 +89,12 @@ export type SewnFacts = {
 };
 
 /** Steps that a way has of its own: on the bare board, before the cover is fastened, and after. */
-export type OwnSteps = { first?: Step[]; before?: Step[]; after?: Step[] };
+export type OwnSteps = {
+  first?: Step[];
+  before?: Step[];
+  after?: Step[];
+  /** once everything else is fastened, nails too */ last?: Step[];
+};
 
 /**
  * A way of covering: everything the rest of the application knows of it. A new one is a file beside these and a line in

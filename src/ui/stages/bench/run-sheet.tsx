@@ -49,6 +49,7 @@ function StepRow({ step, number, current, units, ticking: { done, tick } }: RowP
   const pins = usePiece().strip?.pins ?? [];
   return (
     <li
+      data-step={step.key}
       aria-current={current ? 'step' : undefined}
       className={`border-t border-base-content/20 py-2 pl-3 border-l-4 ${current ? 'border-l-primary bg-base-200' : 'border-l-transparent'}`}
     >
