@@ -49,6 +49,9 @@ describe('the order of work, by its school', () => {
     const heights = order.filter(({ edge }) => edge === first).map(({ y }) => y);
     const low = order.filter(({ edge }) => edge === second).map(({ y }) => y);
     expect(Math.min(...heights)).toBeGreaterThan(Math.max(...low));
+    // A crowned top has a left and a right half; it is one side, and the bottom lies opposite.
+    expect(fixing(newPiece('headboard-nailed')).waves[0]!.says).toMatch(/^the bowed side, top, from its middle outwards/);
+    expect(begun(fixing(newPiece('headboard-nailed')).order).slice(0, 2)).toEqual(['top', 'bottom']);
     expect(fixing(newChairSeat({ type: 'round', diameter: 380 })).waves[0]!.says).toBe('centres of opposite sides');
     expect(fixing(seat).waves[0]!.says).toBe('centres of opposite sides');
   });

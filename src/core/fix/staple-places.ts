@@ -6,7 +6,12 @@ import type { FastenerPlace } from './fasteners/fastener';
 import { ordered, type OrderId, type Place, type Side } from './orders';
 
 /** A stretch of the staple line between two corners (or a quarter of a round one). */
-type Run = { edge: string; middle: number; places: number[] };
+type Run = {
+  edge: string;
+  /** as it is said: “top” where it has a left and a right half */ called: string;
+  middle: number;
+  places: number[];
+};
 
 const QUARTERS = ['front', 'right', 'back', 'left'] as const;
 
@@ -37,7 +42,7 @@ function runsOf(model: Model, line: Polygon, corners: readonly CornerPlan[], pit
     return QUARTERS.map((edge, i) => {
       const middle = front + (total * i) / 4;
       const offsets = Array.from({ length: perQuarter }, (_, k) => (k % 2 === 0 ? 1 : -1) * Math.ceil(k / 2));
-      return { edge, middle, places: offsets.map((k) => middle - (k * total) / 4 / perQuarter) };
+      return { edge, called: edge, middle, places: offsets.map((k) => middle - (k * total) / 4 / perQuarter) };
     });
   }
   const at = corners.map((corner) => distanceAlong(line, [corner.x, corner.y]));
@@ -46,12 +51,24 @@ function runsOf(model: Model, line: Polygon, corners: readonly CornerPlan[], pit
     const from = at[i]! + model.rule('cornerOpen');
     const to = at[i]! + ((at[next]! - at[i]! + total) % total) - model.rule('cornerOpen');
     const middle = (from + to) / 2;
+    const edge = nearestEdge(model, pointAlong(line, middle));
     return {
-      edge: nearestEdge(model, pointAlong(line, middle)),
+      edge,
+      called: calledOf(model, line, [from, to], edge),
       middle,
       places: evenly(Math.min(from, middle), Math.max(to, middle), pitch),
     };
   });
+}
+
+/** Looks along a side to see whether it has halves with names of their own. */
+const HALVES = [0.25, 0.75];
+
+/** A side whose halves are “top left” and “top right” is the top. */
+function calledOf(model: Model, line: Polygon, [from, to]: [number, number], edge: string): string {
+  const [first] = edge.split(' ');
+  const names = new Set(HALVES.map((share) => nearestEdge(model, pointAlong(line, from + share * (to - from)))));
+  return names.size > 1 && [...names].every((name) => name.split(' ')[0] === first) ? first! : edge;
 }
 
 /** The edge of the station nearest a place, for bases whose corners do not name their edges. */
@@ -148,9 +165,9 @@ function placed(model: Model, corners: readonly CornerPlan[], pitch: number): Fa
     }
     return [];
   };
-  const sides = runs.map(({ edge, places }): Side => ({
-    edge,
-    places: places.flatMap((at, k) => put(at, edge, k === 0 ? 'centre' : 'edge')),
+  const sides = runs.map(({ called, places }): Side => ({
+    edge: called,
+    places: places.flatMap((at, k) => put(at, called, k === 0 ? 'centre' : 'edge')),
   }));
   const open = model.rule('cornerOpen');
   const half = Math.ceil(corners.length / 2);

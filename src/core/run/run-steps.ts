@@ -59,6 +59,9 @@ function dustStep(model: Model, dust: LiningPiece): Step {
 /** A place to the left or right of a middle, as it is said. */
 const aside = (x: number): string => `${Math.abs(Math.round(x))} mm ${Math.abs(x) < 0.5 ? 'off the middle' : x < 0 ? 'left' : 'right'}`;
 
+/** One cleat; one panel on the wall: minutes. */
+const MINUTES = { cleat: 4, hang: 4 };
+
 /** Cleats are screwed on from behind, over the dust cover, before anything hangs. */
 function cleatSteps(panels: PanelLayout | null): Step[] {
   if (!panels) return [];
@@ -74,7 +77,7 @@ function cleatSteps(panels: PanelLayout | null): Step[] {
       'cleats',
       mounting === 'joined' ? 'Join the panels, screw the cleats on' : 'Screw the cleats on',
       `${mounting === 'joined' ? 'Face down on a clean blanket, edges tight, battens across all of them behind. ' : ''}Level line ${hanging.line} mm below the top edge on every one; ${mounting === 'joined' ? `${own.length} cleats` : `${own.length} on each, ${where} of its middle`}; ${screw}. Stand-offs as thick as the cleats near the bottom corners, so that it hangs plumb.`,
-      4 * Math.max(1, own.length / (mounting === 'joined' ? panels.centres.length : 1)),
+      MINUTES.cleat * Math.max(1, own.length / (mounting === 'joined' ? panels.centres.length : 1)),
       { caution: CAUTIONS.saw },
     ),
   ];
@@ -90,7 +93,8 @@ function hangSteps(panels: PanelLayout | null): Step[] {
       'hang',
       'Hang it',
       `Mark the middle of the wall and one level line; wall halves at ${marks} mm from the middle, − to the left. The middle panels first, then outwards on both sides, a card as thick as the gap between them. ${Math.ceil(needed)} kg of rating are asked (mass × 4), ${rated} kg are there: load them with ${Math.ceil(needed)} kg before anybody leans on it.`,
-      3 * panels.centres.length,
+      // Of one panel, as every step is.
+      MINUTES.hang,
       { caution: CAUTIONS.hanging },
     ),
   ];
