@@ -12,6 +12,8 @@ const SIZES = [
 async function noSeriousViolation(page: Page, where: string): Promise<void> {
   for (const [width, height] of SIZES) {
     await page.setViewportSize({ width, height });
+    // A round by one theme that ran in the other would look at nothing.
+    expect(await page.locator('html').getAttribute('data-theme')).toBe(where.endsWith('evening') ? 'evening' : 'day');
     const axe = new AxeBuilder({ page });
     // Of all that is looked for only the contrast depends on the theme: in the evening that alone is looked at.
     if (where.endsWith('evening')) axe.withRules(['color-contrast']);
@@ -22,49 +24,79 @@ async function noSeriousViolation(page: Page, where: string): Promise<void> {
   await page.setViewportSize({ width: 1280, height: 800 });
 }
 
-test('no screen has a serious accessibility fault, by day or in the evening', async ({ page }) => {
-  test.setTimeout(900_000);
+/** Every screen by one theme: a piece of its own, so that two rounds do not meet. */
+async function everyScreen(page: Page, theme: 'day' | 'evening'): Promise<void> {
+  // The theme is the workshop's: each round holds its own, whatever the other's page is told.
+  await page.addInitScript((own) => {
+    const hold = (): void => {
+      if (document.documentElement && document.documentElement.dataset.theme !== own) document.documentElement.dataset.theme = own;
+    };
+    new MutationObserver(hold).observe(document, { attributes: true, childList: true, subtree: true, attributeFilter: ['data-theme'] });
+    hold();
+  }, theme);
   await page.goto('/');
-  const id = await place(page, { name: 'Access seat', count: 2, overrides: { grip: 20 } });
-  for (const theme of ['day', 'evening']) {
-    for (const path of ['/', '/new', '/jobs', '/store', '/log', '/house', '/workshop', '/enter', '/nowhere']) {
-      await page.goto(path);
-      await noSeriousViolation(page, `${path} ${theme}`);
-    }
-    for (const stage of ['strip', 'base', 'build', 'sit', 'cover', 'cut', 'fix', 'bench']) {
-      await page.goto(`/piece/${id}?stage=${stage}`);
-      // Strip has no sizes of its own: there they are a drawer, opened and looked at like the rest.
-      if (stage === 'strip') await page.getByRole('button', { name: 'Sizes', exact: true }).click();
-      await expect(page.getByRole('heading', { name: 'Sizes' })).toBeVisible();
-      if (stage === 'build') await unfold(page, 'Cover');
-      if (stage === 'build') await page.getByRole('button', { name: /Wrap at the front/ }).click();
-      if (stage === 'sit') await expect(page.getByRole('list', { name: 'Verdict' })).toBeVisible({ timeout: 60_000 });
-      await noSeriousViolation(page, `${stage} ${theme}`);
-    }
-    await page.goto(`/piece/${id}?stage=cover`);
-    await settled(page);
-    for (const look of ['Flat pieces', 'Strain', 'Corners']) {
-      await page.getByRole('button', { name: look, exact: true }).click();
-      await noSeriousViolation(page, `${look} ${theme}`);
-    }
-    await page.getByRole('button', { name: 'In the round' }).click();
-    await expect(page.locator('[data-drawn="yes"]')).toBeVisible({ timeout: 60_000 });
-    await noSeriousViolation(page, `in the round ${theme}`);
-    for (const tab of ['cut', 'buy']) {
-      await page.goto(`/job/p-${id}?tab=${tab}`);
-      await expect(page.locator(tab === 'cut' ? '[data-lay]' : '[data-buy]').first()).toBeVisible({ timeout: 60_000 });
-      await noSeriousViolation(page, `${tab} of a job ${theme}`);
-    }
-    await page.goto(`/piece/${id}?stage=build`);
-    for (const box of ['Crown by wish…', 'Foam store…']) {
-      await page.getByRole('button', { name: box }).click();
-      await noSeriousViolation(page, `${box} ${theme}`);
-      await page.keyboard.press('Escape');
-    }
-    await page.keyboard.press('?');
-    await noSeriousViolation(page, `keys ${theme}`);
+  const id = await place(page, { name: `Access seat, ${theme}`, count: 2, overrides: { grip: 20 } });
+  for (const path of ['/', '/new', '/jobs', '/store', '/log', '/house', '/workshop', '/enter', '/nowhere']) {
+    await page.goto(path);
+    await noSeriousViolation(page, `${path} ${theme}`);
+  }
+  for (const stage of ['strip', 'base', 'build', 'sit', 'cover', 'cut', 'fix', 'bench']) {
+    await page.goto(`/piece/${id}?stage=${stage}`);
+    // Strip has no sizes of its own: there they are a drawer, opened and looked at like the rest.
+    if (stage === 'strip') await page.getByRole('button', { name: 'Sizes', exact: true }).click();
+    await expect(page.getByRole('heading', { name: 'Sizes' })).toBeVisible();
+    if (stage === 'build') await unfold(page, 'Cover');
+    if (stage === 'build') await page.getByRole('button', { name: /Wrap at the front/ }).click();
+    if (stage === 'sit') await expect(page.getByRole('list', { name: 'Verdict' })).toBeVisible({ timeout: 60_000 });
+    await noSeriousViolation(page, `${stage} ${theme}`);
+  }
+  await page.goto(`/piece/${id}?stage=cover`);
+  await settled(page);
+  for (const look of ['Flat pieces', 'Strain', 'Corners']) {
+    await page.getByRole('button', { name: look, exact: true }).click();
+    await noSeriousViolation(page, `${look} ${theme}`);
+  }
+  await page.getByRole('button', { name: 'In the round' }).click();
+  await expect(page.locator('[data-drawn="yes"]')).toBeVisible({ timeout: 60_000 });
+  await noSeriousViolation(page, `in the round ${theme}`);
+  for (const tab of ['cut', 'buy']) {
+    await page.goto(`/job/p-${id}?tab=${tab}`);
+    await expect(page.locator(tab === 'cut' ? '[data-lay]' : '[data-buy]').first()).toBeVisible({ timeout: 60_000 });
+    await noSeriousViolation(page, `${tab} of a job ${theme}`);
+  }
+  await page.goto(`/piece/${id}?stage=build`);
+  for (const box of ['Crown by wish…', 'Foam store…']) {
+    await page.getByRole('button', { name: box }).click();
+    await noSeriousViolation(page, `${box} ${theme}`);
     await page.keyboard.press('Escape');
-    await page.getByRole('button', { name: theme === 'day' ? 'Switch to the evening theme' : 'Switch to the day theme' }).click();
+  }
+  await page.keyboard.press('?');
+  await noSeriousViolation(page, `keys ${theme}`);
+  await page.keyboard.press('Escape');
+}
+
+test('no screen has a serious accessibility fault, by day or in the evening', async ({ page, browser }) => {
+  test.setTimeout(900_000);
+  // Both rounds at once: each spends most of its time in its own page.
+  const evening = await browser.newContext({ viewport: { width: 1280, height: 800 } });
+  try {
+    await Promise.all([everyScreen(page, 'day'), everyScreen(await evening.newPage(), 'evening')]);
+  } finally {
+    await evening.close();
+  }
+});
+
+test('the theme is switched for the whole workshop, and back', async ({ page }) => {
+  await page.goto('/');
+  for (const [to, from] of [
+    ['evening', 'day'],
+    ['day', 'evening'],
+  ] as const) {
+    await page.getByRole('button', { name: `Switch to the ${to} theme` }).click();
+    await expect(page.locator('html')).toHaveAttribute('data-theme', to);
+    await expect(page.getByRole('button', { name: `Switch to the ${from} theme` })).toBeVisible();
+    await page.reload();
+    await expect(page.locator('html')).toHaveAttribute('data-theme', to);
   }
 });
 

@@ -1,5 +1,5 @@
 // npm test: installs what is missing, then lint, format, types, boundaries, unit and end-to-end tests.
-import { spawnSync } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { ensureChromium, ensurePackages } from './ensure.mjs';
 
@@ -21,9 +21,25 @@ function check(name, command, args) {
   return ok;
 }
 
-function count(name, command, args) {
-  if (check(name, command, args)) passed += 1;
-  else failed += 1;
+/** Runs checks at once; each counts as one test. */
+async function countTogether(checks) {
+  const run = ([name, command, args]) =>
+    new Promise((done) => {
+      const child = spawn(command, args, { env });
+      const said = [];
+      for (const stream of [child.stdout, child.stderr]) stream.on('data', (part) => said.push(part));
+      child.on('error', (error) => said.push(Buffer.from(String(error))));
+      child.on('close', (status) => done({ name, ok: status === 0, said: Buffer.concat(said).toString() }));
+    });
+  for (const { name, ok, said } of await Promise.all(checks.map(run))) {
+    console.log(`\n== ${name}\n${said}`);
+    if (ok) passed += 1;
+    else {
+      failed += 1;
+      console.log(`!! ${name} failed`);
+      failures.push(name);
+    }
+  }
 }
 
 /** Adds a reporter's own counts; a run that left no report has failed as a whole. */
@@ -48,10 +64,13 @@ await ensureTools();
 rmSync('test-results', { recursive: true, force: true });
 mkdirSync('test-results', { recursive: true });
 
-count('lint', 'npx', ['eslint', '.', '--max-warnings', '0']);
-count('format', 'npx', ['prettier', '--check', '--log-level', 'warn', '.']);
-count('types', 'npx', ['tsc', '--noEmit']);
-count('boundaries', 'npx', ['depcruise', 'src', 'cli', 'demo', '--config', '.dependency-cruiser.cjs']);
+// The checks that only read run side by side, each on a core of its own; what they say is told one after the other.
+await countTogether([
+  ['lint', 'npx', ['eslint', '.', '--max-warnings', '0']],
+  ['format', 'npx', ['prettier', '--check', '--log-level', 'warn', '.']],
+  ['types', 'npx', ['tsc', '--noEmit']],
+  ['boundaries', 'npx', ['depcruise', 'src', 'cli', 'demo', '--config', '.dependency-cruiser.cjs']],
+]);
 
 const unit = check('unit', 'npx', ['vitest', 'run', '--reporter=default', '--reporter=json', '--outputFile.json=test-results/unit.json']);
 countReport(unit, 'test-results/unit.json', (report) => [

@@ -99,9 +99,12 @@ export function FastenersOnPlan({ view, size }: LayerProps) {
           ) : null,
         )}
       {now && !last && temporary.map((staple) => <TemporaryMark key={staple.n} {...staple} size={size} />)}
-      {shown.map((staple) => (
-        <StapleMark key={staple.n} staple={staple} size={size} dot={!told.has(staple.n)} />
-      ))}
+      {/* Dots first: a number is never under one. */}
+      {[...shown]
+        .sort((a, b) => Number(told.has(a.n)) - Number(told.has(b.n)))
+        .map((staple) => (
+          <StapleMark key={staple.n} staple={staple} size={size} dot={!told.has(staple.n)} />
+        ))}
       {(now === null || at.some(({ kind }) => kind === 'corner')) &&
         corners.map((corner) => {
           const own = fixing.order.filter(({ kind, edge }) => kind === 'corner' && edge === corner.edge).map(({ n }) => n);
@@ -113,6 +116,10 @@ export function FastenersOnPlan({ view, size }: LayerProps) {
               fontSize={size * 0.62}
               textAnchor="middle"
               fill="var(--chalk)"
+              stroke="var(--color-base-100)"
+              strokeWidth={size * 0.22}
+              strokeLinejoin="round"
+              paintOrder="stroke"
             >
               {own.length > 1 ? `${own[0]}–${own.at(-1)}` : own[0]}, {cornerWords(corner)}
             </text>
