@@ -20,6 +20,7 @@ import {
 } from '../outline';
 import {
   ownRules,
+  kindOf,
   fieldAt,
   foamOf,
   letInto,
@@ -118,9 +119,9 @@ const INSIDE_STAPLES = 5;
 /** Nearer the edge than this nothing is stapled: the wood splits out, mm. */
 const LEAST_LINE = 6;
 
-/** The staple line that was asked for, or the deepest that leaves room on a board so small; null where none does. */
-function lineThatFits(board: Polygon, asked: number): number | null {
-  for (let line = asked; line >= Math.min(asked, LEAST_LINE); line--)
+/** The staple line that was asked for, or, where nobody said it for this piece, the deepest that leaves room; null where none does. */
+function lineThatFits(board: Polygon, asked: number, said: boolean): number | null {
+  for (let line = asked; line >= (said ? asked : Math.min(asked, LEAST_LINE)); line--)
     if (offsetPolygon(board, -line - INSIDE_STAPLES) !== null) return line;
   return null;
 }
@@ -186,12 +187,15 @@ export function modelOf(piece: Piece, house: HouseRules, keep: Keep = keepNothin
   const { shape, notches, board, mould } = piece.base;
   const drawn = keep('outline', [shape, notches ?? null], () => drawBase({ shape, ...(notches ? { notches } : {}) }));
   const asked = keep('figures', [house, piece.overrides, piece.glue ?? null], () => figuresFor(house, ownRules(piece)));
-  const line = keep('staple room', [drawn, asked.return!], () => lineThatFits(drawn.board, asked.return!));
+  // What somebody said for this piece is asked about where it does not fit; the house's line and a kind's move out to where it does.
+  const own = piece.overrides.return;
+  const said = own !== undefined && own !== kindOf(piece.kind).start.overrides?.return;
+  const line = keep('staple room', [drawn, asked.return!, said], () => lineThatFits(drawn.board, asked.return!, said));
   if (line === null)
     throw new PieceProblems([
       {
         path: 'overrides.return',
-        message: `Staples ${asked.return} mm in would meet in the middle of this board, and so would those ${LEAST_LINE} mm in. Staple how far in?`,
+        message: `Staples ${asked.return} mm in would meet in the middle of this board. Staple how far in?`,
       },
     ]);
   // On a small base the line moves out until both sides have room: nobody staples an arm pad's in its middle.

@@ -1,6 +1,8 @@
 import { clothsOn } from '../cover';
 import { BOARDS, findMaterial } from '../foam';
 import type { EdgeHold } from '../piece';
+import { polygonPerimeter } from '../outline';
+import { CAUTIONS } from '../run/cautions';
 import { step } from '../run/step';
 import { meetAgain, meetings } from '../strip/realign';
 import { sayLength, type Warning } from '../warning';
@@ -29,7 +31,12 @@ type HoldFacts = {
   /** how it is set, after its count */
   how: string;
   caution: string;
-  trimmed: string;
+  /** one of it, in a word */
+  one: string;
+  /** what stands over is trimmed once it holds: beyond what */
+  trimmed?: string;
+  /** what is sewn to the cloth's edge before it is pulled on, trimmed first: what holds it has no edge to trim afterwards */
+  sewn?: { name: string; words: string; /** minutes */ metre: number };
   /** bought by length or area, mm or mm², instead of by its count */
   bulk?: { unit: 'thread' | 'area'; amount: (fastening: Fastening) => number };
 };
@@ -49,7 +56,7 @@ export function lengthOf({ model }: Fastening, lengths: readonly number[], bite:
 
 /** Makes a fastener of what holds a cover along its edge. */
 export function edgeHold(facts: HoldFacts): Fastener {
-  const { id, words, apart, each, lengths, bite = 0, size, temporary, how, caution, trimmed, bulk } = facts;
+  const { id, words, apart, each, lengths, bite = 0, size, temporary, how, caution, one, trimmed, sewn, bulk } = facts;
   const chosen = (fastening: Fastening) => (lengths ? lengthOf(fastening, lengths, bite) : { length: 0, fits: true });
   return {
     id,
@@ -67,11 +74,19 @@ export function edgeHold(facts: HoldFacts): Fastener {
     ...(bulk ? { bulk } : {}),
     steps: (fastening, places) => {
       const { model } = fastening;
-      const corner = cornerStep(fastening, caution);
+      const corner = cornerStep(fastening, { caution, by: one });
+      const metres = polygonPerimeter(model.board) / 1000;
       const { says } = size(chosen(fastening).length);
       const count = bulk ? '' : `${places.length} of them, ${says}, as numbered; `;
       return {
         fasten: [
+          ...(sewn
+            ? [
+                step('edge-sewn', sewn.name, `Trim the cloth along its trim line first; ${sewn.words}`, metres * sewn.metre, {
+                  caution: CAUTIONS.machine,
+                }),
+              ]
+            : []),
           step(
             'tack',
             'Set the centres',
@@ -82,7 +97,7 @@ export function edgeHold(facts: HoldFacts): Fastener {
           step(id, `${nameOfHold(id)}: hold the cover`, `${count}${how}`, places.length * each, { caution }),
           ...(corner ? [corner] : []),
           ...endSteps(model),
-          trimStep(model, trimmed),
+          ...(trimmed ? [trimStep(model, trimmed)] : []),
         ],
       };
     },

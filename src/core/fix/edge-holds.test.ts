@@ -4,6 +4,7 @@ import { EDGE_HOLDS, KINDS, newChairSeat, newPiece, type EdgeHold, type Piece } 
 import { planPiece } from '../plan';
 import { shelf } from '../store';
 import { FASTENERS } from './fasteners';
+import { rivetFor } from './fasteners/rivets';
 
 const QUICK = { sits: false, coarse: true };
 const plan = (piece: Piece) => planPiece(piece, {}, QUICK);
@@ -42,7 +43,12 @@ describe('what holds a cover', () => {
     const its = id === 'staples' ? 'staple' : id;
     expect(keys.filter((key) => ['staple', ...EDGE_HOLDS.map((one) => one.id as string)].includes(key))).toEqual([its]);
     expect(keys.indexOf('tack')).toBeLessThan(keys.indexOf(its));
-    expect(keys.indexOf(its)).toBeLessThan(keys.indexOf('trim'));
+    // What is sewn to the edge is trimmed before it is sewn; the rest once it holds.
+    const sewn = ['clips', 'cord', 'hook-loop'].includes(id);
+    expect(keys.includes('trim')).toBe(!sewn);
+    expect(keys.includes('edge-sewn')).toBe(sewn);
+    if (sewn) expect(keys.indexOf('edge-sewn')).toBeLessThan(keys.indexOf('tack'));
+    else expect(keys.indexOf(its)).toBeLessThan(keys.indexOf('trim'));
     expect(own.steps.find(({ key }) => key === its)!.caution).toBeTruthy();
     // The dust cover is stapled whatever holds the cover.
     const needs = needsOf([{ id: 'p', piece: held(id), plan: own }], [], {});
@@ -98,6 +104,17 @@ describe('what holds a cover', () => {
       ).toEqual([]);
       expect(fixing.fastener.id, id).toBe(id === 'block-seat' ? null : id === 'saddle' ? 'rivets' : 'staples');
     }
+  });
+
+  it('a rivet is a length on sale that closes over its grip and is not far longer', () => {
+    for (let grip = 2; grip <= 20; grip += 0.5) {
+      const length = rivetFor(grip);
+      // A washer of 1 and the shank's own diameter of 4 go into the head; lengths on sale lie 5 apart at the most.
+      expect(length - grip).toBeGreaterThanOrEqual(5);
+      expect(length - grip).toBeLessThan(10);
+    }
+    // A pan of 4 and leathercloth of 1.2 twice: 6.4 to hold, 11.4 wanted, 12 on sale.
+    expect(rivetFor(6.4)).toBe(12);
   });
 
   it('what is bought by length or area: a cord once round and enough to draw, glue on both faces', () => {

@@ -19,13 +19,17 @@ function folds({ way, pleats }: CornerPlan): number {
  * What is done at the corners, each way with how often, in words; null where nothing is.
  *
  * @param fastening its corners and relief
- * @param [caution] of what holds the folds
+ * @param [held] what holds the folds, one of it in a word, and its caution
  */
-export function cornerStep({ corners, relief, model: { rule } }: Fastening, caution: string = CAUTIONS.staples): Step | null {
+export function cornerStep(
+  { corners, relief, model: { rule } }: Fastening,
+  { caution, by }: { caution: string; by: string } = { caution: CAUTIONS.staples, by: 'staple' },
+): Step | null {
   const counts = new Map<string, number>();
   for (const corner of corners) counts.set(cornerWords(corner), (counts.get(cornerWords(corner)) ?? 0) + 1);
   const said = [...counts].map(([words, count]) => `${count} × ${words}`);
-  if (relief?.gather) said.push('round the curves gathered under the board, a little to each staple');
+  if (relief?.gather)
+    said.push(`round the curves gathered under the board, a little ${by === 'cord' ? 'at a time as the cord is drawn' : `to each ${by}`}`);
   if (relief?.cuts.length) said.push(`${relief.cuts.length} relief cuts as drawn, first`);
   if (said.length === 0) return null;
   const minutes = corners.reduce((sum, corner) => sum + folds(corner), relief ? 1 : 0) * rule('timeCorner');

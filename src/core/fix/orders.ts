@@ -14,6 +14,8 @@ export type ToOrder = {
   corners: readonly Place[];
   /** sides that are bowed, by name */
   bowed: readonly string[];
+  /** a pan has a nose and a tail, where anything else has a front and a back */
+  pan: boolean;
 };
 
 /** Places in waves, each with what is done in it. */
@@ -73,16 +75,16 @@ const lengthOf = ({ places }: Side): number =>
   places.length < 2 ? 0 : Math.hypot(places.at(-1)!.x - places.at(-2)!.x, places.at(-1)!.y - places.at(-2)!.y);
 
 /** Nose, tail, then the sides from the front backwards, left and right in turn. */
-function frontFirst({ sides }: ToOrder): Wave[] {
+function frontFirst({ sides, pan }: ToOrder): Wave[] {
   const [nose, tail] = [sides.find(({ edge }) => edge === 'front'), sides.find(({ edge }) => edge === 'back')];
   const flanks = sides.filter((side) => side !== nose && side !== tail).flatMap(({ places }) => places);
   const backwards = [...flanks].sort((a, b) => a.y - b.y);
   const middle = Math.ceil(backwards.length / 2);
   return [
-    { says: 'nose, from its middle outwards', places: nose?.places ?? [] },
-    { says: 'tail, drawn over from the nose', places: tail?.places ?? [] },
+    { says: `${pan ? 'nose' : 'front'}, from its middle outwards`, places: nose?.places ?? [] },
+    { says: pan ? 'tail, drawn over from the nose' : 'back, drawn over from the front', places: tail?.places ?? [] },
     { says: 'sides from the front backwards, left and right in turn', places: backwards.slice(0, middle) },
-    { says: 'on backwards to the tail', places: backwards.slice(middle) },
+    { says: pan ? 'on backwards to the tail' : 'on backwards', places: backwards.slice(middle) },
   ];
 }
 
@@ -111,7 +113,7 @@ const CORNERS: Record<OrderId, string> = {
   centres: 'corners, opposite ones in turn',
   'long-side': 'corners, opposite ones in turn',
   curved: 'corners, opposite ones in turn',
-  front: 'corners, those of the nose first',
+  front: 'corners, those in front first',
 };
 
 /**

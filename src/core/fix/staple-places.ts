@@ -183,7 +183,12 @@ function placed(model: Model, corners: readonly CornerPlan[], pitch: number): Fa
   });
   // A round one has no sides that could be bowed against straight ones.
   const bowed = corners.length > 0 ? sides.filter(isBowed).map(({ edge }) => edge) : [];
-  return ordered(model.piece.covering.order ?? usualOrder(model, bowed), { sides, corners: atCorners, bowed });
+  return ordered(model.piece.covering.order ?? usualOrder(model, bowed), {
+    sides,
+    corners: atCorners,
+    bowed,
+    pan: kindOf(model.piece.kind).traits.pan,
+  });
 }
 
 /** Which way the cloth is pulled at a place of the line: from the board's edge straight in under it. */

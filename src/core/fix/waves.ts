@@ -21,7 +21,12 @@ const UNSAID = 'in the order of their numbers';
 export function wavesOf(order: readonly FastenerPlace[], temporary = 0): Wave[] {
   const waves: Wave[] = [];
   if (temporary > 0)
-    waves.push({ from: 1, to: temporary, says: 'temporary ones first, nose, tail, then the sides: look from all sides', temporary: true });
+    waves.push({
+      from: 1,
+      to: temporary,
+      says: 'temporary ones first, in the same turn as those that stay: look from all sides',
+      temporary: true,
+    });
   for (const { n, wave = UNSAID } of order) {
     const last = waves.at(-1);
     if (last && !last.temporary && last.says === wave) last.to = n;

@@ -51,7 +51,7 @@ describe('thin backed foam stretched over all', () => {
     expect(step.name).toBe('Stretch the backed foam over all');
     expect(step.detail).not.toMatch(/glue/i);
     // Between the edge and the cover's own line, which is 18 in: two rows on each other split the board.
-    expect(step.detail).toContain('9 mm in from the board’s edge');
+    expect(step.detail).toContain('8 mm in from the board’s edge');
     expect(keys.indexOf('wadding')).toBeLessThan(keys.findIndex((key) => key.startsWith('staple')));
     expect(backed.warnings.map(({ code }) => code)).toEqual(bare.warnings.map(({ code }) => code));
   });

@@ -160,7 +160,7 @@ function climbed(look: Looking, { family, trials }: Ladder): Saving | null {
 
 const done = (piece: Piece, trials: readonly Trial[]): Piece => trials.reduce((own, { change }) => change(own), piece);
 
-/** One way through the families: of each at most one ladder. */
+/** Of the families that exclude each other at most one ladder each: how cloth lies and is matched, in every combination. */
 function* choices(ladders: readonly Ladder[]): Generator<Ladder[]> {
   const open = ['direction', 'motif', 'joined'];
   const fixed = ladders.filter(({ family }) => !open.includes(family) && !OTHER_SIZE.includes(family));
@@ -168,21 +168,39 @@ function* choices(ladders: readonly Ladder[]): Generator<Ladder[]> {
   const rest = fixed.filter(({ family }, k) => !fixed.slice(k + 1).some((own) => own.family === family));
   const of = (family: string): (Ladder | null)[] => [null, ...ladders.filter((own) => own.family === family)];
   for (const direction of of('direction'))
-    for (const motif of of('motif'))
-      for (const joined of of('joined')) yield [...rest, ...[direction, motif, joined].filter((own) => own !== null)];
+    for (const motif of of('motif')) yield [...rest, ...[direction, motif].filter((own) => own !== null)];
+}
+
+type Saves = Pick<Saving, 'cloth' | 'sheets' | 'money'>;
+/** Ladders climbed to their tops, and what that saves. */
+type Bold = { trials: Trial[]; ladders: Ladder[]; saves: Saves };
+
+const better = (a: Saves, b: Saves | undefined): boolean => !b || a.sheets > b.sheets || (a.sheets === b.sheets && a.cloth > b.cloth + 1);
+
+/** All of it at once, in the best of the combinations that exclude each other. */
+function boldest(look: Looking, ladders: readonly Ladder[]): Bold | null {
+  const tried = (way: Ladder[]): Bold | null => {
+    const trials = way.map((own) => own.trials.at(-1)!);
+    const saves = look.tell() ? look.saves(done(look.piece, trials)) : null;
+    return saves && { trials, ladders: way, saves };
+  };
+  const best = (ways: Iterable<Ladder[]>, from: Bold | null): Bold | null => {
+    let found = from;
+    for (const way of ways) {
+      const own = tried(way);
+      if (own && better(own.saves, found?.saves)) found = own;
+    }
+    return found;
+  };
+  const cloth = best(choices(ladders), null);
+  // How foam is joined changes nothing of how cloth lies: it is tried on the best of that alone.
+  const joined = ladders.filter(({ family }) => family === 'joined').map((own) => [...(cloth?.ladders ?? []), own]);
+  return best(joined, cloth);
 }
 
 /** What several changes save that none saves alone: all of them at once, then what is not needed taken back, and the rest made milder. */
 function together(look: Looking, ladders: readonly Ladder[]): { saving: Saving; /** what all of it would save, mm */ most: number } | null {
-  let best: { trials: Trial[]; ladders: Ladder[]; saves: Pick<Saving, 'cloth' | 'sheets' | 'money'> } | null = null;
-  const better = (a: Pick<Saving, 'cloth' | 'sheets'>, b: Pick<Saving, 'cloth' | 'sheets'> | undefined): boolean =>
-    !b || a.sheets > b.sheets || (a.sheets === b.sheets && a.cloth > b.cloth + 1);
-  for (const way of choices(ladders)) {
-    if (!look.tell()) return null;
-    const trials = way.map((own) => own.trials.at(-1)!);
-    const saves = look.saves(done(look.piece, trials));
-    if (saves && better(saves, best?.saves)) best = { trials, ladders: way, saves };
-  }
+  const best = boldest(look, ladders);
   if (!best) return null;
   const { saves: most } = best;
   const enough = (trials: readonly Trial[]): boolean => {

@@ -9,7 +9,8 @@ export const clips = edgeHold({
   each: 0.7,
   size: () => ({ says: 'with a webbing tab of 25 × 60 mm each' }),
   temporary: 'the clips of the four centres on, the others open',
-  how: 'tabs sewn on at the numbers before it is pulled on, half of each beyond the edge; hook every clip from the centres outwards, opposite ones in turn, and look before the last are closed.',
+  how: 'hook every clip from the centres outwards, opposite ones in turn, and look before the last are closed.',
   caution: CAUTIONS.shears,
-  trimmed: 'beyond the tabs, never through one',
+  one: 'clip',
+  sewn: { name: 'Sew the tabs on', words: 'turn the edge once and sew a tab on at every number, half of each beyond the edge.', metre: 12 },
 });

@@ -13,9 +13,10 @@ export const drawCord = edgeHold({
   each: 0.2,
   size: () => ({ says: '4 mm cord', sold: { thickness: 4 } }),
   temporary: 'a hand’s breadth at each is smoothed over and held by clips',
-  how: 'hem the edge 15 mm wide with its ends open at the back, thread the cord, pull the cover on; draw it up evenly from both ends, smooth the gathers under the base away from what is seen, knot it, and tuck the ends into the hem.',
+  how: 'pull the cover on; draw the cord up evenly from both ends, smooth the gathers under the base away from what is seen, knot it, and tuck the ends into the hem.',
   caution: CAUTIONS.shears,
-  trimmed: 'beyond the hem’s seam, before it is hemmed',
+  one: 'cord',
+  sewn: { name: 'Hem the edge', words: 'a hem 15 mm wide, its ends open at the back; thread the cord through it.', metre: 6 },
   bulk: {
     unit: 'thread',
     amount: ({ model }) => polygonPerimeter(offsetPolygon(model.board, -model.rule('return')) ?? model.board) + TO_DRAW,

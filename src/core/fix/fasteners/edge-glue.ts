@@ -15,6 +15,7 @@ export const edgeGlue = edgeHold({
   temporary: 'masking tape or clamps',
   how: 'mark the line under the base, coat cloth and base both up to it, wait until it is tacky as its sheet says; from the centres outwards lay, pull and rub down, a hand’s breadth at a time; corners last, each fold glued by itself. It is not loaded before its press time is over.',
   caution: CAUTIONS.glue,
+  one: 'hand’s breadth',
   trimmed: 'beyond the glued strip, once it holds',
   bulk: {
     unit: 'area',

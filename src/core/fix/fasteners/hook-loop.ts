@@ -10,8 +10,13 @@ export const hookLoop = edgeHold({
   each: 0.4,
   size: () => ({ says: '25 mm, both halves', sold: { width: 25 } }),
   temporary: 'pressed down a hand’s breadth at each',
-  how: 'sew the loop half to the cloth’s edge, its face down; the hook half is glued under the base along the line and stapled at its ends where there is wood. Pull from the centres and press down, corners last.',
+  how: 'the hook half is glued under the base along the line and stapled at its ends where there is wood. Pull from the centres and press down, corners last.',
   caution: CAUTIONS.machine,
-  trimmed: 'beyond the tape, before it is sewn on',
+  one: 'hand’s breadth',
+  sewn: {
+    name: 'Sew the loop tape on',
+    words: 'the loop half along the cloth’s edge, its face down, both sides of it stitched.',
+    metre: 6,
+  },
   bulk: { unit: 'thread', amount: ({ model }) => polygonPerimeter(model.board) },
 });

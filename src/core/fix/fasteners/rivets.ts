@@ -2,7 +2,7 @@ import { meetAgain, meetings } from '../../strip/realign';
 import { CAUTIONS } from '../../run/cautions';
 import { step } from '../../run/step';
 import type { Model } from '../../build';
-import type { Hole, Piece } from '../../piece';
+import { kindOf, type Hole, type Piece } from '../../piece';
 import { heldBy, nameOfHold } from '../held';
 import { staplePlaces } from '../staple-places';
 import { trimStep } from '../fastening-steps';
@@ -10,8 +10,13 @@ import type { Fastener, FastenerPlace, Fastening } from './fastener';
 
 /** Rivets stand this many staple pitches apart: each holds with its washer. */
 const APART = 3;
-/** Diameter of a rivet, mm; it is as long as what it goes through and this much more, mm. */
+/** Diameter of a rivet, mm; it is longer than what it holds by a washer and what is drawn into its head, mm. */
 const RIVET = { diameter: 4, more: 5 };
+/** Lengths on sale, mm: the next one closes; one far longer is drawn crooked. */
+const RIVET_LENGTHS = [8, 10, 12, 16, 20, 25];
+
+/** The length for what is held together: the shortest on sale that closes. */
+export const rivetFor = (grip: number): number => RIVET_LENGTHS.find((own) => own >= grip + RIVET.more) ?? Math.ceil(grip + RIVET.more);
 /** A rivet: drill, set, look, minutes. */
 const EACH = 0.75;
 
@@ -63,7 +68,7 @@ export const rivets: Fastener = {
   used: ({ model }) => heldBy(model) === 'rivets',
   size: ({ model }) => {
     const through = model.piece.base.board.thickness + 2 * model.piece.cloth.thickness;
-    const length = Math.ceil(through + RIVET.more);
+    const length = rivetFor(through);
     return {
       says: `${RIVET.diameter} × ${length} mm, stainless, each with a washer`,
       fits: true,
@@ -75,19 +80,20 @@ export const rivets: Fastener = {
   spare: (rule) => rule('stapleSpare'),
   steps: (fastening, places) => {
     const { model } = fastening;
+    const { pan } = kindOf(model.piece.kind).traits;
+    const held = `${temporary(fastening).length} temporary staples or clips, ${TEMPORARY} mm apart. Look from all sides before anything is fastened.${meetAgain(meetings(model.piece.strip, model.outline))}`;
+    const old = oldHolesOf(model.piece).length;
+    // A pan's cover goes on nose first; a board's by opposite sides, as any other.
+    const [name, turn, base] = pan
+      ? ['Pull it on, nose first', 'Nose first, then the tail, then the sides from the front backwards', 'pan']
+      : ['Pull it on', 'Opposite sides in turn', 'board'];
     return {
       fasten: [
-        step(
-          'tack',
-          'Pull it on, nose first',
-          `Nose first, then the tail, then the sides from the front backwards; ${temporary(fastening).length} temporary staples or clips, ${TEMPORARY} mm apart. Look from all sides before anything is fastened.${meetAgain(meetings(model.piece.strip, model.outline))}`,
-          8,
-          { caution: CAUTIONS.staples },
-        ),
+        step('tack', name!, `${turn}; ${held}`, 8, { caution: CAUTIONS.staples }),
         step(
           'rivet',
-          'Rivet it through the pan',
-          `${places.length} rivets with washers, as numbered${through(oldHolesOf(model.piece).length)}; nose, tail, then the sides from the front backwards; drill ${oldHolesOf(model.piece).length > 0 ? 'the others ' : ''}through cloth and pan together, from below. A temporary one comes out as soon as the rivets on either side of it hold.`,
+          `Rivet it through the ${base}`,
+          `${places.length} rivets with washers, as numbered${through(old)}${pan ? '; nose, tail, then the sides from the front backwards' : ''}; drill ${old > 0 ? 'the others ' : ''}through cloth and ${base} together, from below. A temporary one comes out as soon as the rivets on either side of it hold.`,
           places.length * EACH,
           { caution: CAUTIONS.rivets },
         ),

@@ -13,5 +13,6 @@ export const screws = edgeHold({
   temporary: 'a temporary tack or clamp beside each',
   how: 'drill 2 mm first, through cloth and board, the cloth pierced with an awl so that it does not wind round the drill; turn each home by hand.',
   caution: CAUTIONS.rivets,
+  one: 'screw',
   trimmed: 'outside the washers',
 });

@@ -13,5 +13,6 @@ export const tacks = edgeHold({
   temporary: 'tacks half driven',
   how: 'half driven all round, looked at from above, then home; the head flat on the cloth, never through it.',
   caution: CAUTIONS.tacks,
+  one: 'tack',
   trimmed: 'outside the tacks',
 });
