@@ -41,16 +41,12 @@ test('nonsense is met beside its field and stays there, also after a reload', as
   await expect(depth).toHaveValue('355.6 mm');
 });
 
-test('what a refusal asks is answered beside it', async ({ page }) => {
+test('what a refusal asks is answered beside it', async ({ page, baseURL }) => {
+  const headers = { origin: baseURL! };
   const start = newPiece('bench');
   const shape = { type: 'rectangle' as const, width: 350, depth: 100, cornerRadius: { front: 0, back: 0 } };
-  const id = await place(page, {
-    ...start,
-    name: 'Narrow bench',
-    pads: start.pads.slice(-1),
-    base: { ...start.base, shape },
-    overrides: { return: 45 },
-  });
+  const id = await place(page, { ...start, name: 'Narrow bench', pads: start.pads.slice(-1), base: { ...start.base, shape } });
+  await page.request.put('/api/house', { data: { key: 'return', value: 45 }, headers });
   await page.goto(`/piece/${id}?stage=cover`);
   await expect(page.getByText('Staple how far in?')).toBeVisible();
   const field = page.locator('[data-mending]').getByRole('textbox');
@@ -58,6 +54,7 @@ test('what a refusal asks is answered beside it', async ({ page }) => {
   await field.press('Enter');
   await settled(page);
   await expect(page.getByText('Staple how far in?')).toHaveCount(0);
+  await page.request.put('/api/house', { data: { key: 'return', value: null }, headers });
 });
 
 test('files that are not pieces are refused with words', async ({ page }, info) => {

@@ -101,7 +101,7 @@ describe('a model', () => {
   });
 
   it('says when an inset or a return leaves nothing', () => {
-    const narrow: BaseShape = { type: 'rectangle', width: 20, depth: 400, cornerRadius: { front: 0, back: 0 } };
+    const narrow: BaseShape = { type: 'rectangle', width: 44, depth: 400, cornerRadius: { front: 0, back: 0 } };
     expect(() => modelOf(piece(narrow, []), {})).toThrow(PieceProblems);
     expect(() => modelOf(piece(square, [pad('crown', 10, null)]), { crownInset: 200 })).toThrow(/leaves nothing/);
   });

@@ -20,7 +20,6 @@ import {
 } from '../outline';
 import {
   ownRules,
-  kindOf,
   fieldAt,
   foamOf,
   letInto,
@@ -116,16 +115,6 @@ const USUALLY_LEFT = fieldAt('pads.hardnessLeft').default as number;
 /** The staple line must leave this much of the board inside it, mm. */
 const INSIDE_STAPLES = 5;
 
-/** Nearer the edge than this nothing is stapled: the wood splits out, mm. */
-const LEAST_LINE = 6;
-
-/** The staple line that was asked for, or, where nobody said it for this piece, the deepest that leaves room; null where none does. */
-function lineThatFits(board: Polygon, asked: number, said: boolean): number | null {
-  for (let line = asked; line >= (said ? asked : Math.min(asked, LEAST_LINE)); line--)
-    if (offsetPolygon(board, -line - INSIDE_STAPLES) !== null) return line;
-  return null;
-}
-
 /** The base's outline, its middle and its stations. */
 function drawBase({ shape, notches }: Pick<Base, 'shape' | 'notches'>): DrawnBase {
   const outline = baseOutline(shape, notches);
@@ -184,29 +173,24 @@ function buildPads({ outline, board, middle }: DrawnBase, piece: PadsOf, rules: 
  * @throws PieceProblems when a pad's inset leaves nothing of it, or the staple lines would meet
  */
 export function modelOf(piece: Piece, house: HouseRules, keep: Keep = keepNothing, boxed = false): Model {
+  const figures = keep('figures', [house, piece.overrides, piece.glue ?? null], () => figuresFor(house, ownRules(piece)));
+  const rule = readerOf(figures);
   const { shape, notches, board, mould } = piece.base;
   const drawn = keep('outline', [shape, notches ?? null], () => drawBase({ shape, ...(notches ? { notches } : {}) }));
-  const asked = keep('figures', [house, piece.overrides, piece.glue ?? null], () => figuresFor(house, ownRules(piece)));
-  // What somebody said for this piece is asked about where it does not fit; the house's line and a kind's move out to where it does.
-  const own = piece.overrides.return;
-  const said = own !== undefined && own !== kindOf(piece.kind).start.overrides?.return;
-  const line = keep('staple room', [drawn, asked.return!, said], () => lineThatFits(drawn.board, asked.return!, said));
-  if (line === null)
-    throw new PieceProblems([
-      {
-        path: 'overrides.return',
-        message: `Staples ${asked.return} mm in would meet in the middle of this board. Staple how far in?`,
-      },
-    ]);
-  // On a small base the line moves out until both sides have room: nobody staples an arm pad's in its middle.
-  const figures = line === asked.return ? asked : keep('fitted figures', [asked, line], () => ({ ...asked, return: line }));
-  const rule = readerOf(figures);
   const edges = piece.base.edges ?? [];
   const rules: OffsetRules = { overhang: rule('overhang'), crownInset: rule('crownInset') };
   const pile = piece.pads.map(lying);
   const pads = keep('pads', [drawn, pile, piece.foams ?? null, edges, rules], () =>
     buildPads(drawn, { pads: pile, edges, ...(piece.foams ? { foams: piece.foams } : {}) }, rules, keep),
   );
+  const inset = rule('return') + INSIDE_STAPLES;
+  if (!keep('staple room', [drawn, inset], () => offsetPolygon(drawn.board, -inset) !== null))
+    throw new PieceProblems([
+      {
+        path: 'overrides.return',
+        message: `Staples ${rule('return')} mm in would meet in the middle of this board. Staple how far in?`,
+      },
+    ]);
   const settled = rule('waddingUnderCover');
   const over = keep('over all', [piece.wadding, settled], () => overAll(piece.wadding, settled));
   const wadding = over.thickness;

@@ -95,30 +95,3 @@ describe('rows behind the board', () => {
     expect(lined.steps.find(({ key }) => key === 'lay-liner')!.detail).toContain(`Its staples ${row.inset} mm in`);
   });
 });
-
-describe('a base too small for the usual line', () => {
-  const pad = (width: number): Piece => ({
-    ...newPiece('arm-pad'),
-    base: { ...newPiece('arm-pad').base, shape: { type: 'rectangle', width, depth: 350, cornerRadius: { front: 4, back: 4 } } },
-  });
-
-  it('is stapled as far in as leaves both sides room, and is not refused', () => {
-    // An arm pad 90 wide keeps its line; one of 42 with 25 asked has 16 at the most, for 5 on either side of the middle stay free.
-    const asked = { return: 25 };
-    expect(modelOf(pad(90), asked).rule('return')).toBe(12);
-    const small: Piece = { ...pad(42), overrides: {} };
-    const fitted = modelOf(small, asked).rule('return');
-    expect(fitted).toBeGreaterThanOrEqual(14);
-    expect(fitted).toBeLessThanOrEqual(16);
-    const plan = planPiece(small, asked, QUICK);
-    expect(plan.fixing.order.length).toBeGreaterThan(10);
-    for (const { x } of plan.fixing.order) expect(Math.abs(x)).toBeLessThanOrEqual(21 - fitted + 0.5);
-    // The cloth is cut for that line.
-    expect(plan.stations[0]!.return).toBeCloseTo(fitted, 0);
-  });
-
-  it('too narrow for any is asked about, and so is a line that was said for this piece alone', () => {
-    expect(() => modelOf({ ...pad(42), overrides: { return: 25 } }, {})).toThrow(/would meet in the middle/);
-    expect(() => modelOf(pad(20), {})).toThrow(/would meet in the middle/);
-  });
-});
