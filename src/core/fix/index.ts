@@ -2,6 +2,7 @@ export { FASTENERS, type Fastener, type FastenerPlace, type FastenerPlan, type F
 export { gunLegs } from './fasteners/staples';
 export { LEGS, stapleLeg, type LegChoice } from './fasteners/staple-leg';
 export { fixPlan, type Fixing } from './fix-plan';
-export { ROWS_APART, rowInset, rowsOf, type DrawnRow, type Row } from './rows';
+export { ROWS_APART } from '../cover/rows-apart';
+export { rowInset, rowsOf, type DrawnRow, type Row } from './rows';
 export { wavesOf, type Wave } from './waves';
 export { nailPlan, type NailPlan } from './nail-places';

@@ -1,4 +1,5 @@
 import type { Model } from '../build';
+import { ROWS_APART } from '../cover/rows-apart';
 import { dustCover, wayOf, type Choices } from '../cover';
 import { isStretched, overAllName } from '../foam';
 import { offsetPolygon, type Polygon } from '../outline';
@@ -15,8 +16,6 @@ export type Row = {
 /** A row with where it runs in the plan. */
 export type DrawnRow = Row & { line: Polygon };
 
-/** Two rows nearer than this meet: a staple that hits another turns, or splits the wood between them, mm. */
-export const ROWS_APART = 5;
 /** Nearer the edge than this the wood splits out, mm. */
 const LEAST_INSET = 6;
 /** A lower welt is stapled so far in: its cord then stands just clear of the edge, mm (trade.md: a welt or a back-tack 6–10). */

@@ -1,12 +1,11 @@
 import { mm, pulledReach } from './parts';
+import { ROWS_APART } from '../rows-apart';
 import { stripPiece } from '../details/strip-piece';
 import { levelLength, lowerEdge } from '../surface/levels';
 import { CAUTIONS } from '../../run/cautions';
 import { step, type Step } from '../../run/step';
 import type { SewnFacts, Way } from './way';
 
-/** The band's own row behind stands so far beyond the cover's, mm. */
-const ROWS_APART = 5;
 /** A metre of welt along an edge, a metre of back-tacking, minutes. */
 const MINUTES = { weltMetre: 2, tackMetre: 4 };
 
