@@ -43,17 +43,31 @@ test('nonsense is met beside its field and stays there, also after a reload', as
 
 test('what a refusal asks is answered beside it', async ({ page, baseURL }) => {
   const headers = { origin: baseURL! };
-  const start = newPiece('bench');
-  const shape = { type: 'rectangle' as const, width: 350, depth: 100, cornerRadius: { front: 0, back: 0 } };
-  const id = await place(page, { ...start, name: 'Narrow bench', pads: start.pads.slice(-1), base: { ...start.base, shape } });
-  await page.request.put('/api/house', { data: { key: 'return', value: 45 }, headers });
+  const start = newPiece('chair-seat');
+  const shape = { type: 'rectangle' as const, width: 350, depth: 110, cornerRadius: { front: 0, back: 0 } };
+  const id = await place(page, { ...start, name: 'Narrow seat', base: { ...start.base, shape } });
+  // A house rule changed since: its crown pad is inset by more than there is.
+  await page.request.put('/api/house', { data: { key: 'crownInset', value: 60 }, headers });
   await page.goto(`/piece/${id}?stage=cover`);
-  await expect(page.getByText('Staple how far in?')).toBeVisible();
+  await expect(page.getByText('leaves nothing of this pad')).toBeVisible();
   const field = page.locator('[data-mending]').getByRole('textbox');
-  await field.fill('20');
+  await field.fill('-20');
   await field.press('Enter');
   await settled(page);
-  await expect(page.getByText('Staple how far in?')).toHaveCount(0);
+  await expect(page.getByText('leaves nothing of this pad')).toHaveCount(0);
+  await page.request.put('/api/house', { data: { key: 'crownInset', value: null }, headers });
+});
+
+test('a house’s line too far in for a small board is moved, not refused', async ({ page, baseURL }) => {
+  const headers = { origin: baseURL! };
+  await page.goto('/');
+  const start = newPiece('arm-pad');
+  const shape = { type: 'rectangle' as const, width: 350, depth: 60, cornerRadius: { front: 0, back: 0 } };
+  const id = await place(page, { ...start, name: 'Narrow pad', overrides: {}, base: { ...start.base, shape } });
+  await page.request.put('/api/house', { data: { key: 'return', value: 40 }, headers });
+  await page.goto(`/piece/${id}?stage=fix`);
+  await settled(page);
+  await expect(page.locator('[data-row="cover"]')).toContainText('15 mm');
   await page.request.put('/api/house', { data: { key: 'return', value: null }, headers });
 });
 

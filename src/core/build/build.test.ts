@@ -101,8 +101,8 @@ describe('a model', () => {
   });
 
   it('says when an inset or a return leaves nothing', () => {
-    const narrow: BaseShape = { type: 'rectangle', width: 44, depth: 400, cornerRadius: { front: 0, back: 0 } };
-    expect(() => modelOf(piece(narrow, []), {})).toThrow(PieceProblems);
+    const narrow: BaseShape = { type: 'rectangle', width: 20, depth: 400, cornerRadius: { front: 0, back: 0 } };
+    expect(() => modelOf(piece(narrow, []), {})).toThrow(/Staple how far in/);
     expect(() => modelOf(piece(square, [pad('crown', 10, null)]), { crownInset: 200 })).toThrow(/leaves nothing/);
   });
 });

@@ -2,7 +2,18 @@ export { domeHalfArc, domeHeight } from './dome';
 export { halfCut, inPocket } from './half-cut';
 export { coveredSize, type CoveredSize } from './covered-size';
 export { foamMass, holesArea, massOf } from './mass';
-export { bareMargin, hiddenJoin, modelOf, type BuiltPad, type LyingPad, type DrawnBase, type Model, type Stack } from './model';
+export {
+  bareMargin,
+  figuresOn,
+  hiddenJoin,
+  LEAST_INSET,
+  modelOf,
+  type BuiltPad,
+  type LyingPad,
+  type DrawnBase,
+  type Model,
+  type Stack,
+} from './model';
 export type { FormLeft } from './forms-left';
 export { sideOf } from './pad-form';
 export { padHeight } from './pad-height';

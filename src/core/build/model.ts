@@ -114,6 +114,32 @@ const USUALLY_LEFT = fieldAt('pads.hardnessLeft').default as number;
 
 /** The staple line must leave this much of the board inside it, mm. */
 const INSIDE_STAPLES = 5;
+/** Nearer the edge than this the wood splits out, mm. */
+export const LEAST_INSET = 6;
+
+/**
+ * Every rule's figure as it holds on this board. The cover is fastened as far in as the house has it, or, on a board too small for
+ * that, half-way to its middle, as a narrow arm pad is stapled. A line that was said for this piece is asked about instead.
+ *
+ * @param board the base's outline
+ * @param told the figures of house and piece
+ * @param piece what was said for it alone
+ * @throws PieceProblems where no line fits
+ */
+export function figuresOn(
+  board: Polygon,
+  told: Readonly<Record<string, number>>,
+  { overrides }: Pick<Piece, 'overrides'>,
+): Readonly<Record<string, number>> {
+  const line = readerOf(told)('return');
+  const fits = (inset: number): boolean => offsetPolygon(board, -inset - INSIDE_STAPLES) !== null;
+  if (fits(line)) return told;
+  const half = Math.floor(deepest(board).depth / 2);
+  if (!('return' in overrides) && half >= LEAST_INSET && fits(half)) return { ...told, return: half };
+  throw new PieceProblems([
+    { path: 'overrides.return', message: `Staples ${line} mm in would meet in the middle of this board. Staple how far in?` },
+  ]);
+}
 
 /** The base's outline, its middle and its stations. */
 function drawBase({ shape, notches }: Pick<Base, 'shape' | 'notches'>): DrawnBase {
@@ -173,24 +199,17 @@ function buildPads({ outline, board, middle }: DrawnBase, piece: PadsOf, rules: 
  * @throws PieceProblems when a pad's inset leaves nothing of it, or the staple lines would meet
  */
 export function modelOf(piece: Piece, house: HouseRules, keep: Keep = keepNothing, boxed = false): Model {
-  const figures = keep('figures', [house, piece.overrides, piece.glue ?? null], () => figuresFor(house, ownRules(piece)));
-  const rule = readerOf(figures);
+  const told = keep('figures', [house, piece.overrides, piece.glue ?? null], () => figuresFor(house, ownRules(piece)));
   const { shape, notches, board, mould } = piece.base;
   const drawn = keep('outline', [shape, notches ?? null], () => drawBase({ shape, ...(notches ? { notches } : {}) }));
+  const figures = keep('figures on this board', [told, drawn, 'return' in piece.overrides], () => figuresOn(drawn.board, told, piece));
+  const rule = readerOf(figures);
   const edges = piece.base.edges ?? [];
   const rules: OffsetRules = { overhang: rule('overhang'), crownInset: rule('crownInset') };
   const pile = piece.pads.map(lying);
   const pads = keep('pads', [drawn, pile, piece.foams ?? null, edges, rules], () =>
     buildPads(drawn, { pads: pile, edges, ...(piece.foams ? { foams: piece.foams } : {}) }, rules, keep),
   );
-  const inset = rule('return') + INSIDE_STAPLES;
-  if (!keep('staple room', [drawn, inset], () => offsetPolygon(drawn.board, -inset) !== null))
-    throw new PieceProblems([
-      {
-        path: 'overrides.return',
-        message: `Staples ${rule('return')} mm in would meet in the middle of this board. Staple how far in?`,
-      },
-    ]);
   const settled = rule('waddingUnderCover');
   const over = keep('over all', [piece.wadding, settled], () => overAll(piece.wadding, settled));
   const wadding = over.thickness;

@@ -51,8 +51,11 @@ const LINES: readonly { begins: string; kind: WareKind; name: string }[] = [
   { begins: 'glue', kind: 'glue', name: 'Glue' },
   { begins: 'wadding.staples', kind: 'staple', name: 'Staples' },
   { begins: 'staple.count', kind: 'staple', name: 'Staples' },
+  { begins: 'hung.cleats', kind: 'fastener', name: 'Cleats' },
+  { begins: 'hung.standoffs', kind: 'fastener', name: 'Stand-offs' },
   { begins: 'fastener.glue', kind: 'glue', name: 'Glue' },
   { begins: 'fastener.cord', kind: 'cord', name: 'Draw-cord' },
+  { begins: 'fastener.edge-tape', kind: 'card', name: 'Edge tape' },
   { begins: 'fastener.hook-loop', kind: 'hook', name: 'Hook and loop' },
   { begins: 'fastener.', kind: 'fastener', name: 'Fasteners' },
   { begins: 'deck.webbing', kind: 'webbing', name: 'Webbing' },
@@ -139,7 +142,7 @@ export function needsOf(planned: readonly Planned[], groups: readonly LayGroup[]
   for (const own of planned) {
     const { id, piece, plan } = own;
     for (const line of sizesOf(plan, piece, house)) {
-      const buys = line.group === 'Buy' || line.key === 'staple.count' || line.key.startsWith('fastener.');
+      const buys = line.group === 'Buy' || line.key === 'staple.count' || line.key.startsWith('fastener.') || line.key.startsWith('hung.');
       const ware = buys ? wareOf(line) : null;
       if (!ware || line.value <= 0) continue;
       const { kind, name } = ware;

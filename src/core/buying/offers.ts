@@ -23,7 +23,7 @@ function isSection({ width, thickness, length }: Need, ware: KeptWare): boolean 
 }
 
 /** What is driven in, by the word for it. */
-const NOUNS = ['nail', 'rivet', 'pin', 'tack', 'screw', 'clip', 'bolt', 'nut'];
+const NOUNS = ['nail', 'rivet', 'pin', 'tack', 'screw', 'clip', 'bolt', 'nut', 'cleat', 'stand-off'];
 
 /** A box of so many kinds serves for each of them. */
 const ASSORTED = 3;

@@ -6,7 +6,7 @@ import { CAUTIONS } from '../run/cautions';
 import { step } from '../run/step';
 import { meetAgain, meetings } from '../strip/realign';
 import { sayLength, type Warning } from '../warning';
-import { heldBy, nameOfHold, nextBest } from './held';
+import { heldBy, holdsOf, nameOfHold, nextBest, ownHolds } from './held';
 import { staplePlaces } from './staple-places';
 import type { Fastener, Fastening, SoldSize } from './fasteners/fastener';
 import { cornerStep, endSteps, trimStep } from './fastening-steps';
@@ -64,29 +64,36 @@ export function edgeHold(facts: HoldFacts): Fastener {
     kind: 'other',
     words,
     caution,
-    used: ({ model }) => heldBy(model) === id,
+    used: ({ model }) => holdsOf(model).includes(id),
     size: (fastening) => {
       const { length, fits } = chosen(fastening);
       return { fits, ...size(length) };
     },
-    places: ({ model, corners }) => staplePlaces(model, corners, apart),
+    places: ({ model, corners }) => staplePlaces(model, corners, id, apart),
     spare: (rule) => rule('stapleSpare'),
     ...(bulk ? { bulk } : {}),
     steps: (fastening, places) => {
       const { model } = fastening;
+      const count = bulk ? '' : `${places.length} of them, ${size(chosen(fastening).length).says}, as numbered; `;
+      // Along a single edge: what holds the rest is set, and what stands over trimmed, with the whole.
+      if (heldBy(model) !== id) {
+        const edges = ownHolds(model).filter(({ by }) => by === id);
+        const long = edges.reduce((sum, { length }) => sum + length, 0) / 1000;
+        const sew = sewn ? [step(`edge-sewn-${id}`, sewn.name, sewn.words, long * sewn.metre, { caution: CAUTIONS.machine })] : [];
+        const name = `${nameOfHold(id)}: hold the ${edges.map(({ edge }) => edge).join(' and the ')}`;
+        return { ahead: sew, fasten: [step(id, name, `${count}${how}`, places.length * each, { caution })] };
+      }
       const corner = cornerStep(fastening, { caution, by: one });
       const metres = polygonPerimeter(model.board) / 1000;
-      const { says } = size(chosen(fastening).length);
-      const count = bulk ? '' : `${places.length} of them, ${says}, as numbered; `;
       return {
+        ahead: sewn
+          ? [
+              step('edge-sewn', sewn.name, `Trim the cloth along its trim line first; ${sewn.words}`, metres * sewn.metre, {
+                caution: CAUTIONS.machine,
+              }),
+            ]
+          : [],
         fasten: [
-          ...(sewn
-            ? [
-                step('edge-sewn', sewn.name, `Trim the cloth along its trim line first; ${sewn.words}`, metres * sewn.metre, {
-                  caution: CAUTIONS.machine,
-                }),
-              ]
-            : []),
           step(
             'tack',
             'Set the centres',
@@ -95,10 +102,8 @@ export function edgeHold(facts: HoldFacts): Fastener {
             { caution },
           ),
           step(id, `${nameOfHold(id)}: hold the cover`, `${count}${how}`, places.length * each, { caution }),
-          ...(corner ? [corner] : []),
-          ...endSteps(model),
-          ...(trimmed ? [trimStep(model, trimmed)] : []),
         ],
+        close: [...(corner ? [corner] : []), ...endSteps(model), ...(trimmed ? [trimStep(model, trimmed)] : [])],
       };
     },
     warnings: (fastening): Warning[] => {
@@ -106,6 +111,8 @@ export function edgeHold(facts: HoldFacts): Fastener {
       const { board } = fastening.model.piece.base;
       if (!lengths) return [];
       const bites = findMaterial(BOARDS, board.material)!.bears;
+      const edge = (fastening.model.piece.base.edges ?? []).findIndex(({ held }) => held === id);
+      const where = heldBy(fastening.model) === id ? 'covering.held' : `base.edges.${edge}.held`;
       if (fits && bites) return [];
       const why = bites
         ? `${sayLength(fasteningDepth(fastening.model.piece))} of wood is too little for any length sold`
@@ -113,9 +120,9 @@ export function edgeHold(facts: HoldFacts): Fastener {
       return [
         {
           code: 'hold-too-shallow',
-          where: 'covering.held',
+          where,
           message: `${nameOfHold(id)} do not hold here: ${why}. Next best: ${nextBest(fastening.model)}.`,
-          mend: { says: 'Glue it', path: 'covering.held', value: 'glue' },
+          mend: { says: 'Glue it', path: where, value: 'glue' },
         },
       ];
     },

@@ -1,7 +1,9 @@
+import type { PanelLayout } from '../base/panels';
 import { clothsOn } from '../cover';
+import { behindOf, type Behind } from './behind';
 import { FASTENERS, type FastenerPlace, type FastenerPlan, type Fastening } from './fasteners';
 import { legOf } from './fasteners/staples';
-import { heldBy } from './held';
+import { heldBy, holdsOf, nameOfHold } from './held';
 import { drawnRows, type DrawnRow } from './rows';
 import { wavesOf, type Wave } from './waves';
 import type { LegChoice } from './fasteners/staple-leg';
@@ -19,6 +21,8 @@ export type Fixing = {
   fasteners: FastenerPlan[];
   /** each layer's own, from the edge inwards */
   rows: DrawnRow[];
+  /** everything behind the board on one plan */
+  behind: Behind;
   /** temporary ones of what holds the cover, then its places, in the waves that they are put in */
   waves: Wave[];
 };
@@ -28,12 +32,23 @@ function toBuy(count: number, pieces: number, spare: number): number {
   return Math.ceil(count * pieces * (1 + spare / 100) - 1e-9);
 }
 
+/** What holds most of the cover in its order, then what holds single edges, numbered on. */
+function inOneOrder(fastening: Fastening, fasteners: readonly FastenerPlan[]): FastenerPlace[] {
+  const [main, ...others] = holdsOf(fastening.model);
+  const places = (by: string | undefined): FastenerPlace[] => fasteners.find(({ id }) => id === by)?.places ?? [];
+  const single = others.flatMap((by) =>
+    places(by).map((place) => ({ ...place, wave: `${place.edge}: ${nameOfHold(by).toLowerCase()}, from its middle outwards` })),
+  );
+  return [...places(main), ...single].map((place, i) => ({ ...place, n: i + 1 }));
+}
+
 /**
  * Chooses and places every fastener of a piece.
  *
  * @param fastening the built piece, what was chosen of its cover, its corners
+ * @param panels on their wall, where it is one
  */
-export function fixPlan(fastening: Fastening): Fixing {
+export function fixPlan(fastening: Fastening, panels: PanelLayout | null): Fixing {
   const { piece, rule } = fastening.model;
   const fasteners = FASTENERS.filter((fastener) => fastener.used(fastening)).map((fastener): FastenerPlan => {
     const places = fastener.places(fastening);
@@ -57,6 +72,8 @@ export function fixPlan(fastening: Fastening): Fixing {
   const by = heldBy(fastening.model);
   const held = fasteners.find(({ id }) => id === by);
   const choice = legOf(fastening);
+  const rows = drawnRows(fastening.model, fastening.choices);
+  const order = inOneOrder(fastening, fasteners);
   return {
     fastener: {
       id: held?.id ?? null,
@@ -68,9 +85,10 @@ export function fixPlan(fastening: Fastening): Fixing {
     pitch: rule('staplePitch'),
     count: held?.count ?? 0,
     toBuy: held?.toBuy ?? 0,
-    order: held?.places ?? [],
+    order,
     fasteners,
-    rows: drawnRows(fastening.model, fastening.choices),
-    waves: wavesOf(held?.places ?? [], held?.temporary.length ?? 0),
+    rows,
+    behind: behindOf(fastening.model, panels, rows),
+    waves: wavesOf(order, held?.temporary.length ?? 0),
   };
 }

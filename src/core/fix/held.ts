@@ -1,6 +1,7 @@
 import type { Model } from '../build';
 import { wayOf } from '../cover';
 import { BOARDS, findMaterial } from '../foam';
+import { edgeLength } from '../outline';
 import { EDGE_HOLDS, kindOf, type EdgeHold } from '../piece';
 
 /** A pan thinner than this holds no staple: cover and washers are riveted through it, mm. */
@@ -18,6 +19,39 @@ export function heldBy({ piece }: Pick<Model, 'piece'>): EdgeHold | null {
   if (wayOf(piece.covering.way).loose) return null;
   if (piece.covering.held) return piece.covering.held;
   return kindOf(piece.kind).traits.pan && piece.base.board.thickness < THIN_PAN ? 'rivets' : 'staples';
+}
+
+/** A side of a base with what it has of its own. */
+type Sided = Pick<Model, 'piece'>;
+
+/** What holds the cover along an edge: what was chosen for it, or what holds the rest. */
+export function heldOn(model: Sided, edge: string): EdgeHold | null {
+  const main = heldBy(model);
+  const own = (model.piece.base.edges ?? []).find(({ edge: part }) => part.name === edge);
+  return main === null ? null : (own?.held ?? main);
+}
+
+/** Edges that are held by something of their own, fastened at all, each with what. */
+export function ownHolds(model: Pick<Model, 'piece' | 'outline'>): { edge: string; by: EdgeHold; length: number }[] {
+  const main = heldBy(model);
+  if (main === null) return [];
+  return (model.piece.base.edges ?? []).flatMap(({ edge, held, fasten }) => {
+    const length = edgeLength(model.outline, edge);
+    return held && held !== main && fasten && length > 0 ? [{ edge: edge.name, by: held, length }] : [];
+  });
+}
+
+/** Everything that holds the cover: what holds most of it, then what holds single edges. */
+export function holdsOf(model: Pick<Model, 'piece' | 'outline'>): EdgeHold[] {
+  const main = heldBy(model);
+  return main === null ? [] : [...new Set([main, ...ownHolds(model).map(({ by }) => by)])];
+}
+
+/** Of the way round so much is held by it: nothing to one. */
+export function shareHeld(model: Pick<Model, 'piece' | 'outline' | 'perimeter'>, by: EdgeHold): number {
+  const own = ownHolds(model);
+  const sum = (all: typeof own): number => all.reduce((total, { length }) => total + length, 0) / model.perimeter;
+  return by === heldBy(model) ? Math.max(0, 1 - sum(own)) : sum(own.filter((edge) => edge.by === by));
 }
 
 /** What holds where staples do not, the likeliest first, in words: a board that nothing bites into is glued or drawn. */

@@ -1,6 +1,7 @@
-export { FASTENERS, type Fastener, type FastenerPlace, type FastenerPlan, type Fastening } from './fasteners';
+export { FASTENERS, type Fastener, type FastenerPlace, type FastenerPlan, type Fastening, type FasteningSteps } from './fasteners';
 export { gunLegs } from './fasteners/staples';
 export { LEGS, stapleLeg, type LegChoice } from './fasteners/staple-leg';
+export type { Behind, BehindThing } from './behind';
 export { fixPlan, type Fixing } from './fix-plan';
 export { ROWS_APART } from '../cover/rows-apart';
 export { rowInset, rowsOf, type DrawnRow, type Row } from './rows';

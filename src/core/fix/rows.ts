@@ -1,11 +1,11 @@
-import type { Model } from '../build';
+import { LEAST_INSET, type Model } from '../build';
 import { ROWS_APART } from '../cover/rows-apart';
 import { dustCover, wayOf, type Choices } from '../cover';
 import { isStretched, overAllName } from '../foam';
 import { offsetPolygon, type Polygon } from '../outline';
 import { kindOf } from '../piece';
 import { otherParts } from '../strip/chair-parts';
-import { heldBy, nameOfHold } from './held';
+import { holdsOf, nameOfHold } from './held';
 
 /** One row of fasteners behind the board: what it holds, and how far in from the board's edge, mm. */
 export type Row = {
@@ -16,8 +16,6 @@ export type Row = {
 /** A row with where it runs in the plan. */
 export type DrawnRow = Row & { line: Polygon };
 
-/** Nearer the edge than this the wood splits out, mm. */
-const LEAST_INSET = 6;
 /** A lower welt is stapled so far in: its cord then stands just clear of the edge, mm (trade.md: a welt or a back-tack 6–10). */
 const WELT_INSET = 8;
 /** A folded edge is held so far inside its fold, mm. */
@@ -60,9 +58,9 @@ const STEP = 0.5;
  * @returns from the edge inwards
  */
 export function rowsOf(model: Model, choices: Pick<Choices, 'covering' | 'welt'>): Row[] {
-  const by = heldBy(model);
-  if (by === null) return [];
-  const placed: Row[] = [{ id: 'cover', name: `Cover, ${nameOfHold(by).toLowerCase()}`, inset: model.rule('return') }];
+  const by = holdsOf(model).map((own) => nameOfHold(own).toLowerCase());
+  if (by.length === 0) return [];
+  const placed: Row[] = [{ id: 'cover', name: `Cover, ${by.join(' and ')}`, inset: model.rule('return') }];
   const isFree = (inset: number): boolean => placed.every((row) => Math.abs(row.inset - inset) >= ROWS_APART - 1e-9);
   for (const { id, name, inset, least } of wantedRows(model, choices)) {
     for (let by = 0; ; by += STEP) {

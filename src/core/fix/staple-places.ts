@@ -1,8 +1,9 @@
 import type { Model } from '../build';
 import { endsInSight, type CornerPlan } from '../cover';
 import { distanceAlong, offsetPolygon, pointAlong, polygonPerimeter, type Point, type Polygon } from '../outline';
-import { kindOf } from '../piece';
+import { kindOf, type EdgeHold } from '../piece';
 import type { FastenerPlace } from './fasteners/fastener';
+import { heldBy, heldOn } from './held';
 import { ordered, type OrderId, type Place, type Side } from './orders';
 
 /** A stretch of the staple line between two corners (or a quarter of a round one). */
@@ -111,9 +112,15 @@ function cornerStaples({ way, pleats }: CornerPlan, open: number, pitch: number)
  *
  * @param model the built piece
  * @param corners the planned corners
+ * @param by what is placed: only along edges that are held by it; corners belong to what holds most of the cover
  * @param [pitch] no farther apart than this, mm; that of staples where nothing is said
  */
-export function staplePlaces(model: Model, corners: readonly CornerPlan[], pitch = model.rule('staplePitch')): FastenerPlace[] {
+export function staplePlaces(
+  model: Model,
+  corners: readonly CornerPlan[],
+  by: EdgeHold,
+  pitch = model.rule('staplePitch'),
+): FastenerPlace[] {
   const { keep, stack, rule, piece } = model;
   const { edges = [], holes = [], hardware = [] } = piece.base;
   // Of a corner only what is folded where: how much cloth is left for the hand moves no staple.
@@ -125,9 +132,11 @@ export function staplePlaces(model: Model, corners: readonly CornerPlan[], pitch
     rule('hardwareClear'),
     Number(endsInSight(piece)),
     piece.covering.order ?? null,
+    piece.covering.held ?? null,
     piece.kind,
+    by,
   ];
-  return keep('staple places', [stack, folded, rules, edges, holes, hardware], () => placed(model, corners, pitch));
+  return keep('staple places', [stack, folded, rules, edges, holes, hardware], () => placed(model, corners, by, pitch));
 }
 
 /** A side bends by more than this share of its length: it is bowed. */
@@ -149,14 +158,14 @@ function usualOrder({ piece }: Model, bowed: readonly string[]): OrderId {
 }
 
 /** Every staple, in the order of work. */
-function placed(model: Model, corners: readonly CornerPlan[], pitch: number): FastenerPlace[] {
+function placed(model: Model, corners: readonly CornerPlan[], by: EdgeHold, pitch: number): FastenerPlace[] {
   const line = offsetPolygon(model.board, -model.rule('return'))!;
   const finished = endsInSight(model.piece);
   const loose = new Set(
     (model.piece.base.edges ?? []).filter((fact) => !fact.fasten || (fact.end && finished)).map((fact) => fact.edge.name),
   );
   const runs = runsOf(model, line, corners, pitch)
-    .filter((run) => !loose.has(run.edge))
+    .filter((run) => !loose.has(run.edge) && heldOn(model, run.edge) === by)
     .sort((a, b) => turnOf(a.edge) - turnOf(b.edge));
   const put = (at: number, edge: string, kind: FastenerPlace['kind']): Place[] => {
     for (let by = 0; by <= LOOK.reach; by += LOOK.step) {
@@ -174,7 +183,8 @@ function placed(model: Model, corners: readonly CornerPlan[], pitch: number): Fa
   const opposite = Array.from({ length: half }, (_, i) => [i, i + half])
     .flat()
     .filter((i) => i < corners.length);
-  const atCorners = opposite.flatMap((i) => {
+  const own = by === heldBy(model) ? opposite : [];
+  const atCorners = own.flatMap((i) => {
     const corner = corners[i]!;
     const middle = distanceAlong(line, [corner.x, corner.y]);
     const count = cornerStaples(corner, open, pitch);

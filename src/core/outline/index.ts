@@ -5,6 +5,7 @@ export { closingOf, measuredOutline } from './measured-outline';
 export { crossesItself } from './crossing';
 export { between } from './between';
 export { pointOnEdge } from './edge-point';
+export { edgeLength } from './edge-length';
 export { cutNotch, notchGrip, notchPlaces, type Notch } from './notch';
 export { drawNodes, wholeRing, type Drawn, type NodeLine, type OutlineNode } from './nodes';
 export { fitNodes } from './fit-nodes';

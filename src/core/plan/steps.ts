@@ -115,7 +115,7 @@ export function liningsStep(whole: Model, fineness: Fineness = 'own'): { wadding
   const model = ownModel(whole);
   const { stack, figures, piece, keep } = model;
   const stations = wrapsStep(model, fineness);
-  return keep('linings', [stack, stations, figures, piece.wadding, piece.count], () => ({
+  return keep('linings', [stack, stations, figures, piece.wadding, piece.covering.edgeTape ?? false, piece.count], () => ({
     wadding: waddingPiece(model, stations),
     dust: dustCover(model),
   }));
@@ -198,8 +198,9 @@ export function fixStep(model: Model, fineness: Fineness = 'own'): Fixing {
     piece.count,
     piece.wadding,
     piece.strip ?? null,
+    piece.panels ?? null,
   ];
-  return keep('fixing', reads, () => fixPlan(fastening));
+  return keep('fixing', reads, () => fixPlan(fastening, panelsStep(model)));
 }
 
 /** The run sheet. */

@@ -2,7 +2,7 @@ import type { PanelLayout } from '../base/panels';
 import type { Model } from '../build';
 import { choicesOf, type CoverPlan, type LiningPiece } from '../cover';
 import type { FoamPiece } from '../cut';
-import { FASTENERS, type Fastening } from '../fix';
+import { FASTENERS, type Fastening, type FasteningSteps } from '../fix';
 import { rowInset } from '../fix/rows';
 import { polygonPerimeter } from '../outline';
 import { HARDWARE_KINDS, STRIP_KINDS, type Hardware } from '../piece';
@@ -27,12 +27,13 @@ export type Ingredients = {
   panels: PanelLayout | null;
 };
 
-/** Every fastener's own steps, in the order of work. */
-function fastenerSteps(fastening: Fastening): { fasten: Step[]; finish: Step[] } {
+/** Every fastener’s own steps, in the order of work. */
+function fastenerSteps(fastening: Fastening): FasteningSteps {
   const own = FASTENERS.filter((fastener) => fastener.used(fastening)).map((fastener) =>
     fastener.steps(fastening, fastener.places(fastening)),
   );
-  return { fasten: own.flatMap((steps) => steps.fasten ?? []), finish: own.flatMap((steps) => steps.finish ?? []) };
+  const all = (when: keyof FasteningSteps): Step[] => own.flatMap((steps) => steps[when] ?? []);
+  return { ahead: all('ahead'), fasten: all('fasten'), close: all('close'), finish: all('finish') };
 }
 
 /** What is screwed on from below stands through the dust cover. */
@@ -158,7 +159,7 @@ export function runSteps({ fastening, foam, wadding, dust, cover, panels }: Ingr
   const { piece } = fastening.model;
   const model: Model =
     border === null ? fastening.model : { ...fastening.model, piece: { ...piece, covering: { ...piece.covering, border } } };
-  const { fasten, finish } = fastenerSteps(fastening);
+  const { ahead, fasten, close, finish } = fastenerSteps(fastening);
   // Layers that have a step of their own go back in it.
   const laid = new Set([
     ...(wadding ? ['wadding'] : []),
@@ -175,7 +176,9 @@ export function runSteps({ fastening, foam, wadding, dust, cover, panels }: Ingr
     ...partSteps(model, 'before'),
     ...buildSteps(model, foam, wadding, cover.zip),
     ...sewingSteps(model, cover, newOf(cover, piece)),
+    ...ahead,
     ...fasten,
+    ...close,
     ...finishingSteps(model, cover),
     ...finish,
     ...lastSteps(model, cover),

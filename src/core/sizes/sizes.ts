@@ -1,4 +1,5 @@
-import { applyOverrides, ruleOf, type HouseRules } from '../house';
+import { figuresOn } from '../build';
+import { figuresFor, readerOf, ruleOf, type HouseRules } from '../house';
 import { ownRules, type Piece } from '../piece';
 import type { SheetPlan } from '../plan/types';
 import { baseSizes } from './base-sizes';
@@ -25,7 +26,7 @@ const GROUP: Record<SizeGroup, (making: Making) => SizeLine[]> = {
  * @param house the workshop's rules
  */
 export function sizesOf(plan: SheetPlan, piece: Piece, house: HouseRules): SizeLine[] {
-  const read = applyOverrides(house, ownRules(piece));
+  const read = readerOf(figuresOn(plan.outline.points, figuresFor(house, ownRules(piece)), piece));
   const making: Making = {
     plan,
     piece,

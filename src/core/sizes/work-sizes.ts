@@ -63,8 +63,27 @@ export function fixingSizes({ plan, piece, rule }: Making): SizeLine[] {
         },
       ];
   const others = fixing.fasteners.filter(({ kind }) => kind !== 'staple');
+  const hung = (key: string, kind: string, label: string): SizeLine[] => {
+    const one = fixing.behind.things.filter((own) => own.kind === kind).length;
+    return one === 0
+      ? []
+      : [
+          {
+            key,
+            group: 'Fastening',
+            label,
+            value: one * piece.count,
+            unit: 'count',
+            note: `${one} behind each`,
+            formula: 'count × pieces',
+            terms: [count('count', 'Behind one', one), count('pieces', 'Pieces', piece.count)],
+          },
+        ];
+  };
   return [
     ...staples,
+    ...hung('hung.cleats', 'cleat', 'Cleats, in pairs'),
+    ...hung('hung.standoffs', 'stand-off', 'Stand-offs'),
     ...others.flatMap(byHead).map((own): SizeLine => ({
       key: `fastener.${own.id}${own.small ? '.small' : ''}`,
       group: 'Fastening',

@@ -40,7 +40,7 @@ export const WARE_KINDS = [
   { id: 'webbing', name: 'Webbing', measure: 'length', sold: 'roll' },
   { id: 'spring', name: 'Springs and clips', measure: 'count', sold: 'box' },
   { id: 'cord', name: 'Welt cord', measure: 'length', sold: 'roll' },
-  { id: 'card', name: 'Tack strip, card and lip', measure: 'length', sold: 'roll' },
+  { id: 'card', name: 'Tack strip, lip and edge tape', measure: 'length', sold: 'roll' },
   { id: 'zip', name: 'Zip', measure: 'count', sold: 'each' },
   { id: 'thread', name: 'Thread', measure: 'length', sold: 'roll' },
   { id: 'glue', name: 'Glue', measure: 'covers', sold: 'can' },

@@ -113,6 +113,7 @@ const smallThings = (): Ware[] => [
   ),
   bench({ kind: 'card', name: 'Tack strip', sold: 'roll', length: 90_000, price: 14 }),
   bench({ kind: 'card', name: 'Lip strip', sold: 'roll', length: 50_000, price: 21 }),
+  bench({ kind: 'card', name: 'Edge tape', sold: 'roll', width: 25, length: 50_000, price: 9 }),
   bench({ kind: 'zip', name: 'Zip off the reel', sold: 'each', price: 2.4 }),
   ...THREADS.map(([tex, length, price]) =>
     bench({ kind: 'thread', name: `Thread, tex ${tex}`, of: `tex ${tex}`, sold: 'roll', length, price }),
@@ -163,6 +164,8 @@ const smallThings = (): Ware[] => [
       price: money(7 + length / 5),
     }),
   ),
+  bench({ kind: 'fastener', name: 'Cleats, in pairs', sold: 'box', each: 10, price: 12 }),
+  bench({ kind: 'fastener', name: 'Stand-offs', sold: 'box', each: 20, price: 4 }),
   bench({ kind: 'fastener', name: 'Gimp pins', sold: 'box', each: 500, price: 5.5 }),
   bench({ kind: 'fastener', name: 'Tacks', sold: 'box', each: 500, price: 4.5 }),
   bench({ kind: 'fastener', name: 'Clip nails', sold: 'box', thickness: 5, length: 20, each: 200, price: 4 }),

@@ -34,7 +34,8 @@ const RoundView = dynamic(roundView, { ssr: false });
 function MendingField({ at }: { at: string }) {
   const piece = usePiece();
   const rule = ruleOf(/^overrides\.(.+)$/.exec(at)?.[1] ?? '');
-  const type = rule ? null : schemaAt(at, piece)?.type;
+  // A figure that may be left empty is one too.
+  const type = rule ? null : [schemaAt(at, piece)?.type].flat()[0];
   if (!rule && type !== 'number' && type !== 'integer') return null;
   return (
     <div className="w-64 shrink-0" data-mending={at}>

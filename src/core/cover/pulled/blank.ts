@@ -161,8 +161,9 @@ export function waddingPiece(model: Model, stations: readonly StationWrap[]): Li
  * @returns null where nothing is seen from below
  */
 export function dustCover(model: Model): (LiningPiece & { finishedWidth: number; finishedHeight: number }) | null {
-  // Nobody looks under a pan, and a loose cover is closed all round.
-  if (kindOf(model.piece.kind).traits.pan || wayOf(model.piece.covering.way).loose) return null;
+  // Nobody looks under a pan, a loose cover is closed all round, and edge tape is what is taken instead.
+  const { kind, covering } = model.piece;
+  if (kindOf(kind).traits.pan || wayOf(covering.way).loose || covering.edgeTape) return null;
   const cut = offsetPolygon(model.board, model.rule('dustTurn') - model.rule('dustInset'))!;
   const finished = offsetPolygon(model.board, -model.rule('dustInset')) ?? cut;
   const box = bounds(finished);

@@ -1,6 +1,16 @@
 import { differenceD, FillRule } from 'clipper2-ts';
 import type { Model } from '../../build';
-import { distanceAlong, pointAt, polygonArea, samePart, tangentAt, type EdgePart, type Point, type Polygon } from '../../outline';
+import {
+  distanceAlong,
+  edgeLength,
+  pointAt,
+  polygonArea,
+  samePart,
+  tangentAt,
+  type EdgePart,
+  type Point,
+  type Polygon,
+} from '../../outline';
 import type { CoverEnd } from '../../piece';
 import { endedEdges, shortAt, type Ended } from './ends-in-sight';
 import { aroundEdge } from './grow';
@@ -118,13 +128,5 @@ export function foldLines(model: Model, stations: readonly StationWrap[]): Point
 
 /** Length of each edge on which the cloth ends in sight, mm. */
 export function endedLengths(model: Model): (Ended & { length: number })[] {
-  return endedEdges(model).map((ended) => {
-    const length = model.outline.segments
-      .filter((segment) => samePart(segment.edge, ended.edge))
-      .reduce((sum, segment) => {
-        const points = Array.from({ length: STEPS + 1 }, (_, k) => pointAt(segment, k / STEPS));
-        return sum + points.slice(1).reduce((all, [x, y], i) => all + Math.hypot(x - points[i]![0], y - points[i]![1]), 0);
-      }, 0);
-    return { ...ended, length };
-  });
+  return endedEdges(model).map((ended) => ({ ...ended, length: edgeLength(model.outline, ended.edge) }));
 }

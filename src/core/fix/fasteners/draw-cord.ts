@@ -1,6 +1,7 @@
 import { offsetPolygon, polygonPerimeter } from '../../outline';
 import { CAUTIONS } from '../../run/cautions';
 import { edgeHold } from '../edge-hold';
+import { shareHeld } from '../held';
 
 /** What is left of a cord at both ends to draw and to knot, mm in all. */
 const TO_DRAW = 400;
@@ -19,6 +20,7 @@ export const drawCord = edgeHold({
   sewn: { name: 'Hem the edge', words: 'a hem 15 mm wide, its ends open at the back; thread the cord through it.', metre: 6 },
   bulk: {
     unit: 'thread',
-    amount: ({ model }) => polygonPerimeter(offsetPolygon(model.board, -model.rule('return')) ?? model.board) + TO_DRAW,
+    amount: ({ model }) =>
+      shareHeld(model, 'cord') * polygonPerimeter(offsetPolygon(model.board, -model.rule('return')) ?? model.board) + TO_DRAW,
   },
 });

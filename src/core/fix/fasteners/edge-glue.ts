@@ -1,6 +1,7 @@
 import { polygonPerimeter } from '../../outline';
 import { CAUTIONS } from '../../run/cautions';
 import { edgeHold } from '../edge-hold';
+import { shareHeld } from '../held';
 
 /** Both faces get a coat. */
 const FACES = 2;
@@ -19,6 +20,7 @@ export const edgeGlue = edgeHold({
   trimmed: 'beyond the glued strip, once it holds',
   bulk: {
     unit: 'area',
-    amount: ({ model }) => FACES * polygonPerimeter(model.board) * (model.rule('return') + model.rule('stapleToTrim')),
+    amount: ({ model }) =>
+      FACES * shareHeld(model, 'glue') * polygonPerimeter(model.board) * (model.rule('return') + model.rule('stapleToTrim')),
   },
 });

@@ -26,6 +26,18 @@ export type FastenerPlace = {
   head?: number;
 };
 
+/** When the steps of a fastener come: each is done for all of them before the next. */
+export type FasteningSteps = {
+  /** sewn to the edge before anything is pulled on */
+  ahead: Step[];
+  /** the cover is pulled and held along its edges */
+  fasten: Step[];
+  /** corners, ends in sight, what stands over */
+  close: Step[];
+  /** what goes on over the fastened cover */
+  finish: Step[];
+};
+
 /**
  * A way of fastening: everything the rest of the application knows of it. A new one is a file beside these and a line in
  * the list.
@@ -53,8 +65,8 @@ export type Fastener = {
   bulk?: { unit: 'thread' | 'area'; amount: (fastening: Fastening) => number };
   /** percent to buy beyond what is needed */
   spare: (rule: RuleReader) => number;
-  /** steps that fasten the cover, and those that come once it is fastened and trimmed */
-  steps: (fastening: Fastening, places: readonly FastenerPlace[]) => { fasten?: Step[]; finish?: Step[] };
+  /** its steps */
+  steps: (fastening: Fastening, places: readonly FastenerPlace[]) => Partial<FasteningSteps>;
   warnings?: (fastening: Fastening) => Warning[];
 };
 

@@ -1,6 +1,7 @@
 import { polygonPerimeter } from '../../outline';
 import { CAUTIONS } from '../../run/cautions';
 import { edgeHold } from '../edge-hold';
+import { shareHeld } from '../held';
 
 /** Hook tape under the base, loop tape sewn to the cover's edge. */
 export const hookLoop = edgeHold({
@@ -18,5 +19,5 @@ export const hookLoop = edgeHold({
     words: 'the loop half along the cloth’s edge, its face down, both sides of it stitched.',
     metre: 6,
   },
-  bulk: { unit: 'thread', amount: ({ model }) => polygonPerimeter(model.board) },
+  bulk: { unit: 'thread', amount: ({ model }) => shareHeld(model, 'hook-loop') * polygonPerimeter(model.board) },
 });

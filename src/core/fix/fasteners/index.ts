@@ -1,6 +1,7 @@
 import { clips } from './clips';
 import { drawCord } from './draw-cord';
 import { edgeGlue } from './edge-glue';
+import { edgeTape } from './edge-tape';
 import type { Fastener } from './fastener';
 import { hookLoop } from './hook-loop';
 import { nails } from './nails';
@@ -10,6 +11,6 @@ import { staples } from './staples';
 import { tacks } from './tacks';
 
 /** Every fastener, in the order of work. A new one is a file beside these and a line here. */
-export const FASTENERS: Fastener[] = [staples, tacks, rivets, screws, clips, drawCord, hookLoop, edgeGlue, nails];
+export const FASTENERS: Fastener[] = [staples, tacks, rivets, screws, clips, drawCord, hookLoop, edgeGlue, edgeTape, nails];
 
-export type { Fastener, FastenerPlace, FastenerPlan, Fastening } from './fastener';
+export type { Fastener, FastenerPlace, FastenerPlan, Fastening, FasteningSteps } from './fastener';

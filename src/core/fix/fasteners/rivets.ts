@@ -3,7 +3,7 @@ import { CAUTIONS } from '../../run/cautions';
 import { step } from '../../run/step';
 import type { Model } from '../../build';
 import { kindOf, type Hole, type Piece } from '../../piece';
-import { heldBy, nameOfHold } from '../held';
+import { heldBy, holdsOf, nameOfHold } from '../held';
 import { staplePlaces } from '../staple-places';
 import { trimStep } from '../fastening-steps';
 import type { Fastener, FastenerPlace, Fastening } from './fastener';
@@ -47,7 +47,7 @@ const TEMPORARY = 150;
 
 /** Temporary staples or clips, in the order that the cover is pulled on in. */
 const temporary = ({ model, corners }: Fastening): FastenerPlace[] =>
-  staplePlaces(model, corners, TEMPORARY)
+  (heldBy(model) === 'rivets' ? staplePlaces(model, corners, 'rivets', TEMPORARY) : [])
     .filter(({ kind }) => kind !== 'corner')
     .map((place, i) => ({ ...place, n: i + 1 }));
 
@@ -65,7 +65,7 @@ export const rivets: Fastener = {
   kind: 'other',
   caution: CAUTIONS.rivets,
   words: 'Through a pan that is too thin for staples.',
-  used: ({ model }) => heldBy(model) === 'rivets',
+  used: ({ model }) => holdsOf(model).includes('rivets'),
   size: ({ model }) => {
     const through = model.piece.base.board.thickness + 2 * model.piece.cloth.thickness;
     const length = rivetFor(through);
@@ -75,7 +75,10 @@ export const rivets: Fastener = {
       sold: { thickness: RIVET.diameter, length },
     };
   },
-  places: ({ model, corners }) => throughOld(model, staplePlaces(model, corners, APART * model.rule('staplePitch'))),
+  places: ({ model, corners }) => {
+    const own = staplePlaces(model, corners, 'rivets', APART * model.rule('staplePitch'));
+    return heldBy(model) === 'rivets' ? throughOld(model, own) : own;
+  },
   temporary,
   spare: (rule) => rule('stapleSpare'),
   steps: (fastening, places) => {
@@ -87,18 +90,17 @@ export const rivets: Fastener = {
     const [name, turn, base] = pan
       ? ['Pull it on, nose first', 'Nose first, then the tail, then the sides from the front backwards', 'pan']
       : ['Pull it on', 'Opposite sides in turn', 'board'];
+    const rivet = step(
+      'rivet',
+      `Rivet it through the ${base}`,
+      `${places.length} rivets with washers, as numbered${through(old)}${pan ? '; nose, tail, then the sides from the front backwards' : ''}; drill ${old > 0 ? 'the others ' : ''}through cloth and ${base} together, from below. A temporary one comes out as soon as the rivets on either side of it hold.`,
+      places.length * EACH,
+      { caution: CAUTIONS.rivets },
+    );
+    if (heldBy(model) !== 'rivets') return { fasten: [rivet] };
     return {
-      fasten: [
-        step('tack', name!, `${turn}; ${held}`, 8, { caution: CAUTIONS.staples }),
-        step(
-          'rivet',
-          `Rivet it through the ${base}`,
-          `${places.length} rivets with washers, as numbered${through(old)}${pan ? '; nose, tail, then the sides from the front backwards' : ''}; drill ${old > 0 ? 'the others ' : ''}through cloth and ${base} together, from below. A temporary one comes out as soon as the rivets on either side of it hold.`,
-          places.length * EACH,
-          { caution: CAUTIONS.rivets },
-        ),
-        trimStep(model, 'beyond the rivets'),
-      ],
+      fasten: [step('tack', name!, `${turn}; ${held}`, 8, { caution: CAUTIONS.staples }), rivet],
+      close: [trimStep(model, 'beyond the rivets')],
     };
   },
 };

@@ -8,7 +8,7 @@ import { CAUTIONS } from '../../run/cautions';
 import { step } from '../../run/step';
 import { sayLength } from '../../warning';
 import { fasteningDepth } from '../depth';
-import { heldBy, nameOfHold, nextBest } from '../held';
+import { heldBy, holdsOf, nameOfHold, nextBest } from '../held';
 import { staplePlaces } from '../staple-places';
 import type { Fastener, FastenerPlace, Fastening } from './fastener';
 import { cornerStep, endSteps, trimStep } from '../fastening-steps';
@@ -75,7 +75,7 @@ export const staples: Fastener = {
   words: 'Hold the cover under the board.',
   caution: CAUTIONS.staples,
   // Whatever holds the cover, its dust cover, welt and back-tacked parts are stapled.
-  used: (fastening) => heldBy(fastening.model) === 'staples' || others(fastening) > 0,
+  used: (fastening) => holdsOf(fastening.model).includes('staples') || others(fastening) > 0,
   size: (fastening) => {
     const leg = legOf(fastening);
     return {
@@ -83,15 +83,25 @@ export const staples: Fastener = {
       fits: leg.fits,
     };
   },
-  places: ({ model, corners }) => (heldBy(model) === 'staples' ? staplePlaces(model, corners) : []),
+  places: ({ model, corners }) => (holdsOf(model).includes('staples') ? staplePlaces(model, corners, 'staples') : []),
   more: others,
   spare: (rule) => rule('stapleSpare'),
   steps: (fastening, places) => {
     const { model } = fastening;
-    if (heldBy(model) !== 'staples') return {};
+    if (!holdsOf(model).includes('staples')) return {};
     const { rule, piece } = model;
     const along = Math.max(0, places.filter((place) => place.kind !== 'corner').length - 4);
     const corner = cornerStep(fastening);
+    // Along a single edge: centres, corners and trimming belong to what holds the rest.
+    const main = heldBy(model) === 'staples';
+    const stapled = step(
+      'staple',
+      main ? 'Staple outwards' : `Staple the ${[...new Set(places.map(({ edge }) => edge))].join(' and the ')}`,
+      `${main ? along : places.length} staples, ${legOf(fastening).leg} mm leg, ${turnWords(places)} as numbered; ${HOW[piece.cloth.pull]}.`,
+      ((main ? along : places.length) * rule('timeStaple')) / 60,
+      { caution: CAUTIONS.staples },
+    );
+    if (!main) return { fasten: [stapled] };
     return {
       fasten: [
         step(
@@ -101,21 +111,13 @@ export const staples: Fastener = {
           HANDLING.turnAndCentre + (4 * rule('timeStaple')) / 60,
           { caution: CAUTIONS.staples },
         ),
-        step(
-          'staple',
-          'Staple outwards',
-          `${along} staples, ${legOf(fastening).leg} mm leg, ${turnWords(places)} as numbered; ${HOW[piece.cloth.pull]}.`,
-          (along * rule('timeStaple')) / 60,
-          { caution: CAUTIONS.staples },
-        ),
-        ...(corner ? [corner] : []),
-        ...endSteps(model),
-        trimStep(model, 'outside the staples'),
+        stapled,
       ],
+      close: [...(corner ? [corner] : []), ...endSteps(model), trimStep(model, 'outside the staples')],
     };
   },
   warnings: (fastening) => {
-    if (heldBy(fastening.model) !== 'staples') return [];
+    if (!holdsOf(fastening.model).includes('staples')) return [];
     const leg = legOf(fastening);
     const { board } = fastening.model.piece.base;
     return [

@@ -16,5 +16,6 @@ export const cornerSeat = kind({
     base: { frame: { width: 40, thickness: 20, inset: 0, ribs: 1, stock: 2400, kerf: 3 } },
     pads: [main('seat-firm', 75, { trim: true })],
     way: 'pull-over',
+    covering: { edgeTape: true },
   },
 });

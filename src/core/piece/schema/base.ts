@@ -1,6 +1,7 @@
 import { Type, type Static } from '@sinclair/typebox';
 import { DECKS, TIGHT_ENOUGH } from '../../foam';
 import { CORNER, EDGE } from './edge';
+import { EDGE_HOLDS } from './edge-holds';
 import { choice, figure, id, length, list, oneOf, optional, orNull, pair, PLAN, record, spot, tag, tick, whole, words, type Range } from './field';
 import { BASE_SHAPE, BOARD_SIZE, PAN_ROW, PART_SIZE } from './shapes';
 
@@ -106,6 +107,8 @@ export const EDGE_FACT = record({
   trim: length('Edge trim, thickness', [0, 40], { hint: 'nothing for none', default: 0 }),
   /** the cloth ends in sight here, with a finished fold; left out, it goes on under the board */
   end: optional(orNull(COVER_END)),
+  /** what holds the cover here where it is not what holds the rest; null is the same */
+  held: optional(orNull(choice('Held along here by', EDGE_HOLDS, { empty: 'As the rest' }))),
   /** the cloth is cut so much shorter here than there is to hold elsewhere */
   short: optional(length('Cloth cut short here', [0, 20], { hint: 'where nobody sees it: less to hold beyond the staples', default: 0 })),
 });

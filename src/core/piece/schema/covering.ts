@@ -1,6 +1,7 @@
 import { type Static } from '@sinclair/typebox';
 import { TRACE } from './base';
 import { EDGE } from './edge';
+import { EDGE_HOLDS } from './edge-holds';
 import { choice, day, figure, id, length, list, optional, orNull, PLAN, record, tick, whole, words, type Range } from './field';
 
 /** How the cloth goes over a piece: the way, and every choice that belongs to one. What a way does not use is kept. */
@@ -33,18 +34,6 @@ export const ORDERS = [
   { id: 'long-side', name: 'One long side, then its opposite' },
   { id: 'curved', name: 'The bowed side, then its opposite' },
   { id: 'front', name: 'Front, back, then the sides backwards' },
-] as const;
-
-/** What holds a cover along its edge, or under it. */
-export const EDGE_HOLDS = [
-  { id: 'staples', name: 'Staples' },
-  { id: 'tacks', name: 'Tacks' },
-  { id: 'rivets', name: 'Rivets with washers' },
-  { id: 'screws', name: 'Screws with cup washers' },
-  { id: 'clips', name: 'Clips and tabs' },
-  { id: 'cord', name: 'Draw-cord in a hem' },
-  { id: 'hook-loop', name: 'Hook and loop' },
-  { id: 'glue', name: 'Glue' },
 ] as const;
 
 /** A covered cord sewn into a seam, or two side by side. */
@@ -187,6 +176,8 @@ export const COVERING = record({
   held: optional(orNull(choice('Held by', EDGE_HOLDS, { empty: 'By the board' }))),
   /** null is what is usual for the kind and its outline */
   order: optional(orNull(choice('Order', ORDERS, { empty: 'As is usual' }))),
+  /** glued over the staples and the raw edge */
+  edgeTape: optional(tick('Edge tape over the staples', { default: false })),
   liner: optional(tick('Liner cloth', { default: false })),
   slipFilm: optional(tick('Slip film', { default: false })),
   waterproof: optional(tick('Waterproof cover', { default: false })),
@@ -275,7 +266,6 @@ export const COVERING = record({
 });
 
 export type Covering = Static<typeof COVERING>;
-export type EdgeHold = (typeof EDGE_HOLDS)[number]['id'];
 export type SecondPart = (typeof SECOND_PARTS)[number]['id'];
 export type Welt = Static<typeof WELT>;
 export type Channels = Static<typeof CHANNELS>;

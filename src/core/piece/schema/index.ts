@@ -3,8 +3,8 @@ export type { Base, Courses, CoverEnd, EdgeFact, Frame, Hardware, Hidden, Hole, 
 export { COURSES, COVER_END, DECK, END_HOLDS, EDGE_FACT, FRAME, HARDWARE_KINDS, HIDDEN, HIDING, HOLE_FORMS, HOLE_SIZE, NOTCH, OPENING, PHOTO, SUPPORTS } from './base';
 export type { Cloth } from './cloth';
 export { CLOTH, DIRECTIONS, PULLS } from './cloth';
-export type { EdgeHold, Buttons, Channels, Correction, Covering, Motif, Nails, Pinned, SeamMove, SecondPart, Welt } from './covering';
-export { BAND_CUTS, EDGE_HOLDS, ORDERS, BUTTONS, CHANNELS, MOTIF, NAILS, PINNED_ROW, SEAM_PLACES, SEAM_SWATCH, SECOND_PARTS, SWATCH, WELT } from './covering';
+export type { Buttons, Channels, Correction, Covering, Motif, Nails, Pinned, SeamMove, SecondPart, Welt } from './covering';
+export { BAND_CUTS, ORDERS, BUTTONS, CHANNELS, MOTIF, NAILS, PINNED_ROW, SEAM_PLACES, SEAM_SWATCH, SECOND_PARTS, SWATCH, WELT } from './covering';
 export { defaultsOf, describe, fieldAt, fieldIn, schemaAt, type DocumentField } from './field-at';
 export type { FieldUnit, Range } from './field';
 export type { OwnFoam, Packet, Pad, PadEdge, PadRole, Pocket, SatPhoto, Sitting } from './pads';
@@ -22,3 +22,4 @@ export { readField, shapeKind, SHAPES, STARTING_SHAPES, withField } from './shap
 export type { ChairPart, Meet, OldPiece, Pin, PressReadings, StripItem, StripKind, StripRecord } from './strip';
 export { AGAIN, CHAIR_PARTS, GOES_BACK, MEET, PRESS, STRIP, STRIP_ITEM, STRIP_KINDS } from './strip';
 export { sayRange, slipOf, type Slip } from './say';
+export { EDGE_HOLDS, type EdgeHold } from './edge-holds';

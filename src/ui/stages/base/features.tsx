@@ -6,6 +6,7 @@ import {
   COVER_END,
   defaultsOf,
   EDGE_FACT,
+  EDGE_HOLDS,
   END_HOLDS,
   fieldAt,
   freeId,
@@ -182,6 +183,14 @@ function EdgeFields({ name }: { name: string }) {
           describedAs={`Cloth ends in sight, ${name}`}
           checked={Boolean(own.end)}
           onChange={(on) => put({ end: on ? firstEnd(base.board.thickness) : null })}
+        />
+      )}
+      {!wayOf(piece.covering.way).loose && own.fasten && (
+        <ChoiceField
+          label={String(fieldAt('base.edges.held').label)}
+          value={own.held ?? ''}
+          options={[{ id: '', name: fieldAt('base.edges.held').empty! }, ...EDGE_HOLDS]}
+          onChange={(held) => put({ held: EDGE_HOLDS.find(({ id }) => id === held)?.id ?? null })}
         />
       )}
       {wayOf(piece.covering.way).pulled && !own.end && field('short', own.short ?? 0, (short) => put({ short }))}

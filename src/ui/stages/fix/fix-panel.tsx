@@ -85,6 +85,7 @@ export function FixPanel() {
         <div>
           <PieceField at="covering.held" />
           <PieceField at="covering.order" />
+          <PieceField at="covering.edgeTape" />
         </div>
       )}
       {fixing.fasteners.length === 0 && <p>Nothing is fastened: the cover is closed round its pad.</p>}

@@ -2,6 +2,7 @@
 
 import { SeamsOnPlan } from '@/ui/drawing/seams';
 import type { Stage } from '@/ui/sheet/stage';
+import { FixMain } from './fix-main';
 import { FixPanel } from './fix-panel';
 import { FastenersOnPlan } from './fasteners-on-plan';
 
@@ -12,6 +13,7 @@ export const fix: Stage = {
   parts: ['fixing', 'cover'],
   sizes: ['Fastening'],
   Panel: FixPanel,
+  Main: FixMain,
   drawing: {
     // Fixing is done under the board: the drawing comes closer and leaves the cloth out.
     frame: () => ({ cloth: false, room: 0.09 }),
@@ -19,5 +21,6 @@ export const fix: Stage = {
     on: FastenersOnPlan,
     over: SeamsOnPlan,
     section: 22,
+    alone: (look) => look === 'behind',
   },
 };

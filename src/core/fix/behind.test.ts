@@ -1,0 +1,139 @@
+import { areaD, FillRule, intersectD, PointInPolygonResult, pointInPolygonD, type PathD } from 'clipper2-ts';
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { modelOf } from '../build';
+import { needsOf, waresFor } from '../buying';
+import type { Point } from '../outline';
+import { HARDWARE_KINDS, KINDS, newPiece, type Hardware, type Piece } from '../piece';
+import { planPiece } from '../plan';
+import { shelf } from '../store';
+
+const QUICK = { sits: false, coarse: true };
+const behind = (piece: Piece) => planPiece(piece, {}, QUICK).fixing.behind;
+
+type Box = { x: number; y: number; width: number; height: number };
+const path = (points: readonly Point[]): PathD => points.map(([x, y]) => ({ x, y }));
+const boxPath = ({ x, y, width, height }: Box): PathD =>
+  path([
+    [x - width / 2, y - height / 2],
+    [x + width / 2, y - height / 2],
+    [x + width / 2, y + height / 2],
+    [x - width / 2, y + height / 2],
+  ]);
+const inside = (line: PathD, box: Box): boolean =>
+  boxPath(box).every((corner) => pointInPolygonD(corner, line) !== PointInPolygonResult.IsOutside);
+const shared = (a: PathD, b: PathD): number => Math.abs(intersectD([a], [b], FillRule.NonZero).reduce((sum, ring) => sum + areaD(ring), 0));
+
+describe('the plan of the back', () => {
+  it.each(KINDS.map(({ id }) => id))('%s: everything lies on the board, and the label on nothing', (id) => {
+    const piece = newPiece(id);
+    const { things, without, width, height } = behind(piece);
+    const board = path(modelOf(piece, {}).board);
+    for (const own of things) {
+      expect(inside(board, own), `${id} ${own.id}`).toBe(true);
+      expect(own.fromLeft).toBeGreaterThan(0);
+      expect(own.fromLeft).toBeLessThan(width);
+      expect(own.up).toBeGreaterThan(0);
+      expect(own.up).toBeLessThan(height);
+      if (own.left !== null) expect(own.left, `${id} ${own.id}`).toBeGreaterThanOrEqual(0);
+    }
+    const labels = things.filter(({ kind }) => kind === 'label');
+    // A pad 120 wide has no room for a label of 90 between its rows; it is said, and where else it goes.
+    if (labels.length === 0) expect(without.join(' '), id).toMatch(/label: tie it on/);
+    else for (const own of things) if (own !== labels[0]) expect(shared(boxPath(own), boxPath(labels[0]!)), `${id} ${own.id}`).toBe(0);
+    for (const row of planPiece(piece, {}, QUICK).fixing.rows)
+      for (const label of labels) expect(inside(path(row.line), label), `${id} ${row.id}`).toBe(true);
+  });
+
+  it('left and right are those of one who looks at the back', () => {
+    const bench = newPiece('bench');
+    const right: Hardware = { id: 'f', kind: 'tee-nut', x: 120, y: 60, diameter: 22, length: 9 };
+    const [own] = behind({ ...bench, base: { ...bench.base, hardware: [right] } }).things;
+    // 1200 × 400 about its middle, turned over: 600 − 120 from the left, 200 + 60 up.
+    expect(own).toMatchObject({ name: 'Tee nut', fromLeft: 480, up: 260, into: 9 });
+  });
+
+  it('how much wood is left over a point: board alone, or board and batten where one lies behind', () => {
+    const bench = newPiece('bench');
+    const at = (x: number, y: number) => {
+      const hardware: Hardware[] = [{ id: 'f', kind: 'screw', x, y, diameter: 5, length: 10 }];
+      const frame = { width: 40, thickness: 20, inset: 20, ribs: 1, stock: 2400, kerf: 3 };
+      return behind({ ...bench, base: { ...bench.base, board: { material: 'plywood', thickness: 18 }, frame, hardware } }).things[0]!.left;
+    };
+    expect(at(300, 0)).toBe(8);
+    // On the rib in the middle, and on the long rail 20 in and 40 wide.
+    expect(at(0, 0)).toBe(28);
+    expect(at(300, -160)).toBe(28);
+  });
+
+  it('cleats and stand-offs are clear of the edge, alike on both sides, and bought for every panel', () => {
+    const piece = newPiece('headboard-panelled');
+    const { things } = behind(piece);
+    const of = (kind: string) => things.filter((own) => own.kind === kind);
+    expect(of('cleat')).toHaveLength(2);
+    expect(of('stand-off')).toHaveLength(2);
+    for (const kind of ['cleat', 'stand-off']) {
+      const [a, b] = of(kind);
+      expect(a!.x).toBeCloseTo(-b!.x, 6);
+      expect(a!.up).toBe(b!.up);
+    }
+    // Stand-offs low, cleats high: it leans on the one and hangs from the other.
+    expect(of('stand-off')[0]!.up).toBeLessThan(100);
+    expect(of('cleat')[0]!.up).toBeGreaterThan(700);
+    const plan = planPiece(piece, {}, QUICK);
+    const needs = needsOf([{ id: 'p', piece, plan }], [], {});
+    const told = needs.filter(({ name }) => /Cleats|Stand-offs/.test(name));
+    expect(told.map(({ name, amount }) => [name, amount])).toEqual([
+      ['Cleats, in pairs', 8],
+      ['Stand-offs', 8],
+    ]);
+    for (const need of told) expect(waresFor(need, shelf()).map(({ name }) => name.slice(0, 6))).toEqual([need.name.slice(0, 6)]);
+  });
+
+  it('wherever hardware sits, the label keeps off it, and off the battens’ steps', () => {
+    const seat = newPiece('chair-seat');
+    fc.assert(
+      fc.property(
+        fc.array(fc.record({ x: fc.integer({ min: -130, max: 130 }), y: fc.integer({ min: -140, max: 140 }) }), {
+          minLength: 1,
+          maxLength: 6,
+        }),
+        fc.integer({ min: 0, max: 2 }),
+        (places, ribs) => {
+          const hardware = places.map(({ x, y }, k): Hardware => ({ id: `f${k}`, kind: 'leg', x, y, diameter: 60, length: 10 }));
+          const frame = { width: 40, thickness: 20, inset: 20, ribs, stock: 2400, kerf: 3 };
+          const { things, frame: drawn } = behind({ ...seat, base: { ...seat.base, hardware, frame } });
+          const label = things.find(({ kind }) => kind === 'label');
+          if (!label) return;
+          for (const own of things) if (own !== label) expect(shared(boxPath(own), boxPath(label))).toBe(0);
+          for (const [[ax, ay], [bx, by]] of drawn!.ribs) {
+            const flat = Math.abs(ay - by) < 1e-6;
+            const rib = boxPath({
+              x: (ax + bx) / 2,
+              y: (ay + by) / 2,
+              width: flat ? Math.abs(bx - ax) : 40,
+              height: flat ? 40 : Math.abs(by - ay),
+            });
+            const over = shared(rib, boxPath(label));
+            expect(over < 1 || over > label.width * label.height - 1).toBe(true);
+          }
+        },
+      ),
+      { numRuns: 25 },
+    );
+  });
+
+  it('every thing that can be fixed to a board has its name on the plan', () => {
+    const bench = newPiece('bench');
+    const hardware = HARDWARE_KINDS.map(({ id, diameter, length }, k): Hardware => ({
+      id: `f${k}`,
+      kind: id,
+      x: -450 + 90 * k,
+      y: 0,
+      diameter,
+      length: Math.min(length, 18),
+    }));
+    const { things } = behind({ ...bench, base: { ...bench.base, hardware } });
+    expect(things.filter(({ kind }) => kind === 'hardware').map(({ name }) => name)).toEqual(HARDWARE_KINDS.map(({ name }) => name));
+  });
+});
