@@ -113,7 +113,10 @@ function particulars(kind: WareKind, { piece, plan }: Planned): { of: string; th
     case 'thread':
       return { of: `tex ${stitchingFor(piece.cloth).thread}`, thickness: null };
     case 'staple':
-      return { of: plan.fixing.fastener.crown, thickness: plan.fixing.fastener.leg };
+      return {
+        of: `${plan.fixing.fastener.crown}${plan.fixing.fastener.stainless ? ' stainless' : ''}`,
+        thickness: plan.fixing.fastener.leg,
+      };
     case 'cord':
       return { of: '', thickness: Math.round((plan.cover.welts[0]?.cord ?? 0) * 10) / 10 };
     default:

@@ -1,8 +1,7 @@
 import type { PanelLayout } from '../base/panels';
-import { clothsOn } from '../cover';
 import { behindOf, type Behind } from './behind';
 import { FASTENERS, type FastenerPlace, type FastenerPlan, type Fastening } from './fasteners';
-import { legOf } from './fasteners/staples';
+import { legOf, stapleOf } from './fasteners/staples';
 import { heldBy, holdsOf, nameOfHold } from './held';
 import { drawnRows, type DrawnRow } from './rows';
 import { wavesOf, type Wave } from './waves';
@@ -11,7 +10,7 @@ import type { LegChoice } from './fasteners/staple-leg';
 /** How the cover is held: the staples, and every fastener that the piece has. */
 export type Fixing = {
   /** what holds the cover, or null; the staple that would be taken */
-  fastener: { id: string | null; kind: 'staple'; leg: number; crown: 'narrow' | 'broad'; choice: LegChoice };
+  fastener: { id: string | null; kind: 'staple'; leg: number; crown: 'narrow' | 'broad'; stainless: boolean; choice: LegChoice };
   pitch: number;
   /** of it in one piece, those of the dust cover and of a stapled welt included */
   count: number;
@@ -79,7 +78,7 @@ export function fixPlan(fastening: Fastening, panels: PanelLayout | null): Fixin
       id: held?.id ?? null,
       kind: 'staple',
       leg: choice.leg,
-      crown: clothsOn(piece).some(({ coated }) => coated) ? 'broad' : 'narrow',
+      ...stapleOf(fastening.model),
       choice,
     },
     pitch: rule('staplePitch'),

@@ -84,6 +84,27 @@ describe('several things that hold one cover', () => {
   });
 });
 
+describe('what staples are made like', () => {
+  it('stainless on vehicles and where it is wet, a broad crown on coated cloth; bought as that', () => {
+    const told = (piece: Piece): string => plan(piece).fixing.fasteners.find(({ id }) => id === 'staples')!.size;
+    const seat = newChairSeat();
+    expect(told(seat)).toMatch(/narrow crown$/);
+    expect(told({ ...seat, covering: { ...seat.covering, waterproof: true } })).toMatch(/narrow crown, stainless$/);
+    expect(told({ ...seat, cloth: { ...seat.cloth, coated: true } })).toMatch(/broad crown$/);
+    const saddle = newPiece('saddle');
+    const stapled: Piece = {
+      ...saddle,
+      base: { ...saddle.base, board: { ...saddle.base.board, thickness: 9 } },
+      covering: { ...saddle.covering, held: 'staples' },
+    };
+    expect(told(stapled)).toMatch(/broad crown, stainless$/);
+    const need = needsOf([{ id: 'p', piece: stapled, plan: plan(stapled) }], [], {}).find(({ kind }) => kind === 'staple')!;
+    const names = waresFor(need, shelf()).map(({ name }) => name);
+    expect(names).toHaveLength(1);
+    expect(names[0]).toMatch(/^Staples, broad crown, stainless, \d+ mm$/);
+  });
+});
+
 describe('edge tape over the staples', () => {
   it('a corner seat has it instead of a dust cover: after trimming, once round and a lap, from a roll', () => {
     const piece = newPiece('corner-seat');

@@ -28,7 +28,7 @@ export function fixingSizes({ plan, piece, rule }: Making): SizeLine[] {
           label: 'Staple leg',
           value: fixing.fastener.leg,
           unit: 'length',
-          note: `${fixing.fastener.crown} crown`,
+          note: `${fixing.fastener.crown} crown${fixing.fastener.stainless ? ', stainless' : ''}`,
           formula: 'cloth stack + bite ≤ leg ≤ board − clearance',
           terms: [
             length('stack', 'Cloth, folded once', choice.stack),

@@ -22,7 +22,7 @@ const THREADS = [
   [70, 1_500_000, 9.5],
   [90, 1_000_000, 10.5],
 ] as const;
-const CROWNS = ['narrow', 'broad'] as const;
+const CROWNS = ['narrow', 'broad', 'narrow stainless', 'broad stainless'] as const;
 
 const money = (value: number): number => Math.round(value * 100) / 100;
 
@@ -134,12 +134,12 @@ const smallThings = (): Ware[] => [
     LEGS.map((leg) =>
       bench({
         kind: 'staple',
-        name: `Staples, ${crown} crown, ${leg} mm`,
+        name: `Staples, ${crown.replace(' ', ' crown, ')}${crown.includes(' ') ? '' : ' crown'}, ${leg} mm`,
         of: crown,
         sold: 'box',
         thickness: leg,
         each: 10_000,
-        price: money(6 + leg / 4),
+        price: money((6 + leg / 4) * (crown.includes('stainless') ? 3 : 1)),
       }),
     ),
   ),

@@ -2,7 +2,7 @@ import { clothsOn, dustCover, wayOf } from '../../cover';
 import { BOARDS, findMaterial } from '../../foam';
 import type { RuleReader } from '../../house';
 import { bounds, offsetPolygon, polygonPerimeter } from '../../outline';
-import type { Cloth } from '../../piece';
+import { kindOf, type Cloth } from '../../piece';
 import { meetAgain, meetings } from '../../strip/realign';
 import { CAUTIONS } from '../../run/cautions';
 import { step } from '../../run/step';
@@ -39,6 +39,14 @@ export function legOf({ model }: Pick<Fastening, 'model'>): LegChoice {
     },
     gunLegs(rule),
   );
+}
+
+/** What a staple is made like: a broad crown does not cut a coated cloth, a stainless one does not rust where it is wet. */
+export function stapleOf({ piece }: Pick<Fastening['model'], 'piece'>): { crown: 'narrow' | 'broad'; stainless: boolean } {
+  return {
+    crown: clothsOn(piece).some(({ coated }) => coated) ? 'broad' : 'narrow',
+    stainless: kindOf(piece.kind).traits.pan || Boolean(piece.covering.waterproof),
+  };
 }
 
 /** Staples that hold the dust cover, twice as far apart as the cover's. */
@@ -78,8 +86,9 @@ export const staples: Fastener = {
   used: (fastening) => holdsOf(fastening.model).includes('staples') || others(fastening) > 0,
   size: (fastening) => {
     const leg = legOf(fastening);
+    const { crown, stainless } = stapleOf(fastening.model);
     return {
-      says: `${leg.leg} mm leg, ${clothsOn(fastening.model.piece).some(({ coated }) => coated) ? 'broad' : 'narrow'} crown`,
+      says: `${leg.leg} mm leg, ${crown} crown${stainless ? ', stainless' : ''}`,
       fits: leg.fits,
     };
   },
