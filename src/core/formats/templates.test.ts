@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { bounds, polygonArea, type Point, type Polygon } from '../outline';
-import { KINDS, newPiece } from '../piece';
+import { defaultsOf, KINDS, NAILS, newPiece, type Nails } from '../piece';
 import { planPiece } from '../plan';
 import { drawnBy, laidOut } from './print/template-pages';
 import { cornersOf, modesOf, onTheFold, shapeOf, TEMPLATE_MODES, templatesOf, type Template } from './templates';
@@ -24,6 +24,33 @@ const rectangle = (w: number, h: number): Polygon => [
   [10 + w, 20 + h],
   [10, 20 + h],
 ];
+
+describe('the strip that nails are spaced by', () => {
+  it.each([null, 6])('small heads between: %s; walked along an edge it meets every nail of it', (small) => {
+    const start = newPiece('headboard-nailed');
+    const piece = { ...start, covering: { ...start.covering, nails: { ...defaultsOf<Nails>(NAILS as { static: Nails }), small } } };
+    const plan = planPiece(piece, {}, { sits: false, coarse: true });
+    const strips = templatesOf(plan).filter(({ title }) => title.startsWith('Nail strip'));
+    expect(strips.length).toBeGreaterThan(0);
+    const { runs } = plan.cover.nails!;
+    for (const run of runs) {
+      const strip = strips.find(({ title }) => title.split(', ').includes(run.edge))!;
+      const at = strip.marks.map(([x]) => x);
+      // It goes on a sheet of paper, and one is not set nail by nail.
+      expect(at.at(-1)! + 15).toBeLessThan(297 - 20);
+      expect(at.length).toBeGreaterThan(3);
+      // Walked from its first nail, the last mark laid on the nail before: after all its gaps it is at the end of the run.
+      let nail = 0;
+      for (let k = 0; k < run.count; k++) nail += at[1 + (k % (at.length - 1))]! - at[k % (at.length - 1)]!;
+      expect(Math.abs(nail - run.length)).toBeLessThan(2.5);
+      for (const [, y] of strip.marks) expect(y).toBe(0);
+    }
+    expect(strips[0]!.marks.every((mark) => mark[0] >= 0)).toBe(true);
+    expect(
+      templatesOf(planPiece(newPiece('headboard'), {}, { sits: false, coarse: true })).some(({ title }) => title.startsWith('Nail')),
+    ).toBe(false);
+  });
+});
 
 describe('what a template is', () => {
   it('a circle where a string would draw it, and none where it would not', () => {
@@ -218,7 +245,9 @@ describe.each(KINDS.map(({ id }) => id))('%s', (kind) => {
 
   it('has a template for each of its pieces, each with ways that there are and a usual one', () => {
     const all = templatesOf(plan);
-    expect(all).toHaveLength(plan.foam.length + plan.cover.pieces.length);
+    const strips = all.filter(({ title }) => title.startsWith('Nail strip'));
+    expect(all).toHaveLength(plan.foam.length + plan.cover.pieces.length + strips.length);
+    expect(strips.length > 0).toBe(plan.cover.nails !== null);
     expect(new Set(all.map(({ id }) => id)).size).toBe(all.length);
     for (const own of all) {
       const modes = modesOf(own);

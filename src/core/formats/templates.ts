@@ -242,11 +242,59 @@ function coverTemplate(cover: CoverPiece, variant = ''): Bare {
   };
 }
 
-/** The templates of a plan: foam pads, then the cloth with its lines; then those of pieces that were measured differently. */
+/** A nail strip is held by one hand along the line, and goes on a sheet of paper: no longer than this, mm. */
+const NAIL_STRIP = { long: 250, wide: 40, end: 15, alike: 0.05 };
+
+/** Strips that nails are spaced by, one for every pitch: laid on the last nail it gives the next. */
+function nailStrips(nails: Plan['cover']['nails']): Bare[] {
+  if (!nails) return [];
+  const strips: Bare[] = [];
+  const pitches: { pitch: number; edges: string[] }[] = [];
+  for (const { edge, pitch } of nails.runs) {
+    const known = pitches.find((own) => Math.abs(own.pitch - pitch) < NAIL_STRIP.alike);
+    if (known) known.edges.push(edge);
+    else pitches.push({ pitch, edges: [edge] });
+  }
+  for (const { pitch, edges } of pitches) {
+    const gaps = Math.max(1, Math.floor(NAIL_STRIP.long / pitch));
+    const half = NAIL_STRIP.wide / 2;
+    const [from, to] = [-NAIL_STRIP.end, gaps * pitch + NAIL_STRIP.end];
+    strips.push({
+      of: `nail strip ${edges.join(' ')}`,
+      title: `Nail strip, ${[...new Set(edges)].join(', ')}`,
+      lines: [
+        {
+          outline: [
+            [from, -half],
+            [to, -half],
+            [to, half],
+            [from, half],
+          ],
+          closed: true,
+          layer: 'cut',
+        },
+        {
+          outline: [
+            [from, 0],
+            [to, 0],
+          ],
+          closed: false,
+        },
+      ],
+      marks: Array.from({ length: gaps + 1 }, (_, k): Point => [k * pitch, 0]),
+      labels: [{ at: [0, 0], says: 'on the last nail' }],
+      detailed: true,
+    });
+  }
+  return strips;
+}
+
+/** The templates of a plan: foam pads, then the cloth with its lines, strips for nails; then those of pieces that were measured differently. */
 export function templatesOf(plan: Plan): Template[] {
   const bare = [
     ...plan.foam.filter(({ kept }) => !kept).flatMap((foam) => [padTemplate(foam), ...stencil(foam)]),
     ...plan.cover.pieces.map((own) => coverTemplate(own)),
+    ...nailStrips(plan.cover.nails),
     ...plan.variants.flatMap((variant) => [
       ...variant.foam.flatMap((foam) => [padTemplate(foam, ` of ${variant.name}`), ...stencil(foam, ` of ${variant.name}`)]),
       ...variant.covers.map((own) => coverTemplate(own, variant.id)),

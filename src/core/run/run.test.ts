@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { newChairSeat, STARTING_SHAPES, type Piece } from '../piece';
+import { newChairSeat, newPiece, STARTING_SHAPES, type Piece } from '../piece';
 import { planPiece } from '../plan';
 import { batchMinutes } from '.';
 
@@ -7,6 +7,21 @@ import { batchMinutes } from '.';
 const QUICK = { sits: false, coarse: true };
 
 const stepsOf = (change: Partial<Piece> = {}, house = {}) => planPiece({ ...newChairSeat(), ...change }, house, QUICK).steps;
+
+it('a button is tied with twine enough for both ways through and a knot, over what is behind it', () => {
+  const start = newPiece('headboard');
+  const piece: Piece = { ...start, covering: { ...start.covering, way: 'buttoned' } };
+  const { steps, cover } = planPiece(piece, {}, { sits: false, coarse: true });
+  const detail = steps.find(({ key }) => key === 'buttons')!.detail;
+  const twine = Number(/(\d+) mm of waxed twine/.exec(detail)![1]);
+  // There and back through board and padding, and two hands' breadths to pull and to knot.
+  const through = 12 + 50;
+  expect(twine).toBeGreaterThan(2 * through + 150);
+  expect(twine).toBeLessThan(2 * through + 320);
+  expect(Number(/needle (\d+)/.exec(detail)![1])).toBeGreaterThan(through);
+  expect(detail).toContain('toggle');
+  expect(cover.buttons!.count).toBeGreaterThan(3);
+});
 
 describe('the run sheet', () => {
   it('goes in working order and names each step once', () => {

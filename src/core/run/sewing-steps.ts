@@ -279,7 +279,7 @@ export function finishingSteps(model: Model, cover: CoverPlan): Step[] {
       step(
         'buttons',
         'Draw in the buttons',
-        `${buttons.count} buttons, the middle one first; needle ${round(buttons.needle)} mm or longer, drawn in ${round(buttons.depth)} mm.`,
+        `${buttons.count} buttons, the middle one first; needle ${round(buttons.needle)} mm or longer, ${Math.ceil(buttons.thread / buttons.count / 10) * 10} mm of waxed twine for each, drawn in ${round(buttons.depth)} mm: ${wayOf(cover.method).loose ? 'tied to a second button or a loop below, since nothing is behind it' : 'tied behind over a toggle or a tuft with a slip knot, all looked at from the front before they are knotted fast'}.`,
         (buttons.count * rule('timeNail') * 3) / 60,
         { caution: CAUTIONS.nails },
       ),

@@ -311,6 +311,32 @@ export function studs(view: SheetView): { nails: THREE.Matrix4[]; buttons: THREE
   return { nails: nails.map((nail) => at(nail, nail.head)), buttons: places.map((place) => at(place, size)) };
 }
 
+/** How large a fastener is drawn from below, mm: larger than it is, or nobody would see it. */
+const FASTENER = 7;
+
+/**
+ * What holds the cover, under the board: what is set already, and what is set in the wave that is followed.
+ *
+ * @param view of the piece, with its fastening
+ * @param wave the wave that is followed, from 0; null shows all of them
+ */
+export function fastenersUnder({ plan, baseGrid }: SheetView, wave: number | null): { done: THREE.Matrix4[]; now: THREE.Matrix4[] } {
+  if (!plan.fixing) return { done: [], now: [] };
+  const { fasteners, fastener, order, waves } = plan.fixing;
+  const base = readerOf(baseGrid);
+  const at = ({ x, y }: { x: number; y: number }): THREE.Matrix4 =>
+    new THREE.Matrix4()
+      .makeTranslation(x, y, base(x, y) - plan.base.thickness)
+      .scale(new THREE.Vector3(FASTENER / 2, FASTENER / 2, FASTENER / 2));
+  const told = wave === null ? null : waves[wave];
+  if (!told) return { done: [], now: order.map(at) };
+  if (told.temporary) return { done: [], now: (fasteners.find(({ id }) => id === fastener.id)?.temporary ?? []).map(at) };
+  return {
+    done: order.filter(({ n }) => n < told.from).map(at),
+    now: order.filter(({ n }) => n >= told.from && n <= told.to).map(at),
+  };
+}
+
 /**
  * The same cover with its pattern elsewhere, as another one of a set has it that was cut from another place of the roll.
  *

@@ -104,18 +104,21 @@ export function RoundView() {
   const place = useRef<HTMLDivElement>(null);
   const { stage, wrong } = useStage(place);
   const scene = useRef<Scene | null>(null);
-  const [wish, setWish] = useState<Wish>({ padded: true, open: false, set: false, colouring: 'cloth' });
+  const [wish, setWish] = useState<Wish>({ padded: true, open: false, set: false, colouring: 'cloth', under: false, wave: null });
+  const wave = useSheet((state) => state.wave);
   const [seated, setSeated] = useState(false);
   const [taping, setTaping] = useState(false);
   const [drawn, setDrawn] = useState(0);
   const turn = (change: Partial<Wish>) => setWish({ ...wish, ...change });
+  const fastened = (view.plan.fixing?.order.length ?? 0) > 0;
+  const under = fastened && wish.under;
   const several = setOf(piece) > 1;
-  const together = several && wish.set;
+  const together = several && wish.set && !under;
   const cuts = wish.padded && view.section && !together;
   const tape = useTape(view, taping);
   useEffect(() => {
     if (!stage.current) return;
-    const own = sceneOf(piece, view, { ...wish, set: together }, sit);
+    const own = sceneOf(piece, view, { ...wish, set: together, under, wave: under ? wave : null }, sit);
     scene.current = own;
     own.later(() => stage.current?.draw());
     stage.current.show(own);
@@ -124,7 +127,7 @@ export function RoundView() {
       scene.current = null;
       own.dispose();
     };
-  }, [stage, piece, view, sit, wish, together]);
+  }, [stage, piece, view, sit, wish, together, under, wave]);
   useSitting(stage, scene, seated, drawn);
   useCutDrag(stage, scene);
   const measures = taping && wish.padded && !together && view.skin !== null;
@@ -153,7 +156,10 @@ export function RoundView() {
         {sit && wish.padded && <Switch says={leans ? 'Somebody leans on it' : 'Somebody sits on it'} on={seated} onTurn={setSeated} />}
         {cuts && <Switch says="Cut open at the chalk line" on={wish.open} onTurn={(open) => turn({ open })} />}
         {cuts && wish.open && <CutSlide piece={piece} view={view} />}
-        {several && <Switch says={piece.panels ? 'The whole wall' : 'The whole set'} on={wish.set} onTurn={(set) => turn({ set })} />}
+        {fastened && <Switch says="Turned over, with what holds it" on={wish.under} onTurn={(own) => turn({ under: own })} />}
+        {several && !under && (
+          <Switch says={piece.panels ? 'The whole wall' : 'The whole set'} on={wish.set} onTurn={(set) => turn({ set })} />
+        )}
         {wish.padded && !together && view.skin && <Switch says="Measure with the tape" on={taping} onTurn={setTaping} />}
       </div>
       {measures && (

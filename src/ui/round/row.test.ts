@@ -119,7 +119,7 @@ describe('what leaves the round view', () => {
     document: page,
     getComputedStyle: () => ({ getPropertyValue: () => '' }),
   });
-  const wish = { padded: true, open: false, colouring: 'contour' as const };
+  const wish = { padded: true, open: false, colouring: 'contour' as const, under: false, wave: null };
 
   it('an STL has the triangles of board and cover, for each of the set, at its own place', async () => {
     const view = viewOf({ ...seat, count: 3 });

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { isInside } from '@/core/outline';
 import { KINDS, kindOf, newPiece, STARTING_SHAPES, type Piece } from '@/core/piece';
 import { createPlanner, sheetView, type SheetView } from '@/core/plan';
-import { studs } from './meshes';
+import { fastenersUnder, studs } from './meshes';
 import { standIn } from './stand-ins';
 
 function viewOf(piece: Piece): SheetView {
@@ -69,5 +69,38 @@ describe('what is set on a cover', () => {
       matrix.decompose(new THREE.Vector3(), new THREE.Quaternion(), scale);
       expect(scale.x * 2).toBeCloseTo(plan.places[i]!.head, 6);
     });
+  });
+});
+
+describe('what holds the cover, from below', () => {
+  const fastened = (piece: Piece): SheetView => {
+    const found = sheetView({ piece, house: {}, parts: ['cover', 'fixing'], preview: true, round: true }, createPlanner());
+    if (!('view' in found)) throw new Error('not planned');
+    return found.view;
+  };
+  const place = (matrix: THREE.Matrix4): THREE.Vector3 => new THREE.Vector3().setFromMatrixPosition(matrix);
+
+  it.each(['chair-seat', 'saddle', 'headboard'] as const)('%s: every one is there, under the board, and each wave adds its own', (kind) => {
+    const view = fastened(newPiece(kind));
+    const { order, waves, fasteners, fastener } = view.plan.fixing!;
+    expect(fastenersUnder(view, null).now).toHaveLength(order.length);
+    for (const [k, matrix] of fastenersUnder(view, null).now.entries()) {
+      const at = place(matrix);
+      expect([at.x, at.y]).toEqual([order[k]!.x, order[k]!.y]);
+      // A flat board lies on nothing; a pan's underside follows its mould.
+      if (kind !== 'saddle') expect(at.z).toBeCloseTo(-view.plan.base.thickness, 6);
+    }
+    let done = 0;
+    waves.forEach(({ from, to, temporary }, k) => {
+      const told = fastenersUnder(view, k);
+      if (temporary) {
+        expect(told.now).toHaveLength(fasteners.find(({ id }) => id === fastener.id)!.temporary.length);
+        return;
+      }
+      expect(told.done).toHaveLength(done);
+      expect(told.now).toHaveLength(to - from + 1);
+      done += to - from + 1;
+    });
+    expect(done).toBe(order.length);
   });
 });

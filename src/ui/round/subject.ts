@@ -5,7 +5,7 @@ import type { Piece } from '@/core/piece';
 import type { SheetView, SitView } from '@/core/plan';
 import { clothMaterial, quilted } from './cloth-picture';
 import { cutAway, cutFaces, cutPlane } from './cut-open';
-import { alike, colourBy, pressedIn, roundMeshes, seamCords, studs, withPattern, zipsOn, type Colouring } from './meshes';
+import { alike, colourBy, fastenersUnder, pressedIn, roundMeshes, seamCords, studs, withPattern, zipsOn, type Colouring } from './meshes';
 import { sideBySide } from './row';
 import { standIn } from './stand-ins';
 import { themeColour, type Subject } from './stage3d';
@@ -18,6 +18,10 @@ export type Wish = {
   /** the whole set, side by side */
   set: boolean;
   colouring: Colouring;
+  /** turned over, with what holds its cover */
+  under: boolean;
+  /** which wave of fasteners is followed; null shows all of them */
+  wave: number | null;
 };
 
 /** What is shown, with what of it can be pointed at. */
@@ -68,6 +72,22 @@ function trimmings(view: SheetView, colour: THREE.Color, second: THREE.Color): T
       return mesh;
     }),
   ];
+}
+
+/** What holds the cover, seen from below: the wave that is followed in the accent, what is done before it dark. */
+function under(view: SheetView, wave: number | null): THREE.Object3D[] {
+  const { done, now } = fastenersUnder(view, wave);
+  return [
+    { places: done, colour: new THREE.Color(0x3b3833) },
+    { places: now, colour: themeColour('--cover-line', '#9c2630') },
+  ]
+    .filter(({ places }) => places.length > 0)
+    .map(({ places, colour }) => {
+      const material = new THREE.MeshStandardMaterial({ color: colour, roughness: 0.5 });
+      const mesh = new THREE.InstancedMesh(new THREE.SphereGeometry(1, 10, 8), material, places.length);
+      places.forEach((place, i) => mesh.setMatrixAt(i, place));
+      return mesh;
+    });
 }
 
 /** The cover's colour: its dye, or the theme's where nobody has said one. */
@@ -165,11 +185,12 @@ function giveBack(group: THREE.Group): void {
 export function sceneOf(piece: Piece, view: SheetView, wish: Wish, sit: SitView | null): Scene {
   let heard = (): void => undefined;
   const { parts, size } = oneOf(piece, view, wish, sit, () => heard());
-  const stand = standIn(piece, view, wish.set);
+  const stand = wish.under ? { parts: [], upright: false } : standIn(piece, view, wish.set);
   const group = new THREE.Group();
   const plane = wish.open && wish.padded && !wish.set && view.section ? cutPlane(view.section) : null;
   if (plane) cutAway(parts, plane);
   const several = wish.set ? severalOf(piece, view, [...parts, ...stand.parts.filter(({ userData }) => userData.each)], size) : null;
+  if (wish.under) parts.push(...under(view, wish.wave));
   const shown = several ? [...several.groups, ...stand.parts.filter(({ userData }) => !userData.each)] : [...parts, ...stand.parts];
   group.add(...shown);
   const faces = plane ? cutFaces(piece, view.section!) : null;
@@ -178,8 +199,9 @@ export function sceneOf(piece: Piece, view: SheetView, wish: Wish, sit: SitView 
     part.castShadow = true;
     part.receiveShadow = true;
   });
-  // A board that hangs is seen as it hangs.
-  if (stand.upright) group.rotation.x = Math.PI / 2;
+  // A board that hangs is seen as it hangs; turned over it lies on its face, as it does on the bench.
+  if (wish.under) group.rotation.y = Math.PI;
+  else if (stand.upright) group.rotation.x = Math.PI / 2;
   group.updateMatrixWorld(true);
   // What is cut is cut where it stands.
   const normal = plane ? plane.normal.clone() : null;
