@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { newChairSeat, newPiece, PieceProblems, type BaseShape, type Pad, type Piece } from '../piece';
+import { newChairSeat, newPiece, type BaseShape, type Pad, type Piece } from '../piece';
 import { bridge, bridgeReach, domeHalfArc, domeHeight, freeHeight, heightAt, modelOf, sectionAlong, sectionAtChalk, stackAt } from '.';
 
 const square: BaseShape = { type: 'rectangle', width: 400, depth: 400, cornerRadius: { front: 0, back: 0 } };

@@ -79,7 +79,9 @@ export function edgeHold(facts: HoldFacts): Fastener {
       if (heldBy(model) !== id) {
         const edges = ownHolds(model).filter(({ by }) => by === id);
         const long = edges.reduce((sum, { length }) => sum + length, 0) / 1000;
-        const sew = sewn ? [step(`edge-sewn-${id}`, sewn.name, sewn.words, long * sewn.metre, { caution: CAUTIONS.machine })] : [];
+        const sew = sewn
+          ? [step(`edge-sewn-${id}`, sewn.name, sewn.words, long * sewn.metre, { caution: CAUTIONS.machine, place: 'machine' })]
+          : [];
         const name = `${nameOfHold(id)}: hold the ${edges.map(({ edge }) => edge).join(' and the ')}`;
         return { ahead: sew, fasten: [step(id, name, `${count}${how}`, places.length * each, { caution })] };
       }
@@ -90,6 +92,7 @@ export function edgeHold(facts: HoldFacts): Fastener {
           ? [
               step('edge-sewn', sewn.name, `Trim the cloth along its trim line first; ${sewn.words}`, metres * sewn.metre, {
                 caution: CAUTIONS.machine,
+                place: 'machine',
               }),
             ]
           : [],

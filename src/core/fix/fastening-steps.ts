@@ -1,7 +1,7 @@
 import { cornerWords, endedLengths, type CornerPlan } from '../cover';
 import { END_HOLDS } from '../piece';
 import { CAUTIONS } from '../run/cautions';
-import { step, type Step } from '../run/step';
+import { step, type ToldStep } from '../run/step';
 import { rebateWords } from '../strip/chair-parts';
 import type { Fastening } from './fasteners/fastener';
 
@@ -24,7 +24,7 @@ function folds({ way, pleats }: CornerPlan): number {
 export function cornerStep(
   { corners, relief, model: { rule } }: Fastening,
   { caution, by }: { caution: string; by: string } = { caution: CAUTIONS.staples, by: 'staple' },
-): Step | null {
+): ToldStep | null {
   const counts = new Map<string, number>();
   for (const corner of corners) counts.set(cornerWords(corner), (counts.get(cornerWords(corner)) ?? 0) + 1);
   const said = [...counts].map(([words, count]) => `${count} × ${words}`);
@@ -39,7 +39,7 @@ export function cornerStep(
 }
 
 /** Where the cloth ends in sight: corners first, then its edge turned under along the fold. */
-export function endSteps(model: Fastening['model']): Step[] {
+export function endSteps(model: Fastening['model']): ToldStep[] {
   return endedLengths(model).map(({ name, end, length }) => {
     const held = END_HOLDS.find(({ id }) => id === end.held)!;
     const how =
@@ -57,7 +57,7 @@ export function endSteps(model: Fastening['model']): Step[] {
 }
 
 /** What stands over is cut off: along the trim line, beyond what holds the cover. */
-export function trimStep({ rule, piece }: Fastening['model'], beyond: string): Step {
+export function trimStep({ rule, piece }: Fastening['model'], beyond: string): ToldStep {
   return step('trim', 'Trim', `Along the trim line, ${rule('stapleToTrim')} mm ${beyond}.${rebateWords(piece.strip)}`, MINUTES.trim, {
     caution: CAUTIONS.shears,
   });

@@ -6,8 +6,8 @@ export type Glue = {
   verb: string;
   /** how it is put on, and where it does not belong */
   how: string;
-  /** what holds for it instead of the house rules, by key: faces, minutes for a square metre, until tacky, left alone once pressed */
-  figures: Readonly<Record<'glueFaces' | 'timeGlueSquare' | 'timeGlueTack' | 'timeGluePress', number>>;
+  /** what holds for it instead of the house rules, by key: faces, minutes for a square metre, until tacky, laid within, left alone once pressed */
+  figures: Readonly<Record<'glueFaces' | 'timeGlueSquare' | 'timeGlueTack' | 'timeGlueOpen' | 'timeGluePress', number>>;
 };
 
 /** Kinds of glue, each with what such products usually say; the product's own sheet comes first. */
@@ -17,21 +17,21 @@ export const GLUES: readonly Glue[] = [
     name: 'Contact glue, sprayed',
     verb: 'Spray',
     how: 'foam to foam and foam to board',
-    figures: { glueFaces: 2, timeGlueSquare: 12, timeGlueTack: 5, timeGluePress: 3 },
+    figures: { glueFaces: 2, timeGlueSquare: 12, timeGlueTack: 5, timeGlueOpen: 25, timeGluePress: 3 },
   },
   {
     id: 'contact-brushed',
     name: 'Contact glue, brushed',
     verb: 'Brush glue on',
     how: 'thin, and not within 20 mm of an edge that is felt, where it dries hard',
-    figures: { glueFaces: 2, timeGlueSquare: 20, timeGlueTack: 15, timeGluePress: 5 },
+    figures: { glueFaces: 2, timeGlueSquare: 20, timeGlueTack: 15, timeGlueOpen: 60, timeGluePress: 5 },
   },
   {
     id: 'water-sprayed',
     name: 'Water-based, sprayed',
     verb: 'Spray',
     how: 'foam to foam and foam to bare wood; on metal and coated boards it does not dry',
-    figures: { glueFaces: 1, timeGlueSquare: 8, timeGlueTack: 2, timeGluePress: 30 },
+    figures: { glueFaces: 1, timeGlueSquare: 8, timeGlueTack: 2, timeGlueOpen: 15, timeGluePress: 30 },
   },
 ];
 

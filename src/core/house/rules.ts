@@ -145,6 +145,15 @@ const TIMES: Row[] = [
   ['timeGlueSquare', 'Glue one square metre', 'minutes', 12, 5, 30, 'Two faces, even coat.'],
   ['timeGlueTack', 'Glue: wait until tacky', 'minutes', 5, 1, 20, 'Read it off the product.'],
   [
+    'timeGlueOpen',
+    'Glue: laid within',
+    'minutes',
+    25,
+    8,
+    120,
+    'Its open time, from the last of the coat: after it the glue no longer grabs and is put on again.',
+  ],
+  [
     'timeGluePress',
     'Glue: left alone once pressed',
     'minutes',
@@ -246,6 +255,7 @@ const ZERO_ALLOWED = new Set([
   'cornerOpen',
   'topSeamIn',
   'timeGlueTack',
+  'timeGlueOpen',
   'timeGluePress',
 ]);
 

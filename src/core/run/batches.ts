@@ -1,4 +1,4 @@
-import type { Step } from './step';
+import type { ToldStep } from './step';
 
 /**
  * Minutes of a set done in batches: each step on all pieces before the next. A wait is spent on the next piece's turn:
@@ -7,6 +7,6 @@ import type { Step } from './step';
  * @param steps of one piece
  * @param count pieces in the set
  */
-export function batchMinutes(steps: readonly Step[], count: number): number {
+export function batchMinutes(steps: readonly ToldStep[], count: number): number {
   return steps.reduce((sum, { minutes, wait }) => sum + minutes * count + Math.max(0, wait - minutes * (count - 1)), 0);
 }

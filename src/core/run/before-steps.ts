@@ -9,7 +9,7 @@ import { findingOf, inTurn, meetings, partName, partOf } from '../strip';
 import { CAUTIONS } from './cautions';
 import { metresRound } from './metres';
 import { apart, overAllStep } from './over-all-steps';
-import { step, type Step } from './step';
+import { step, type ToldStep } from './step';
 
 /** Plain handling times that no house rule is worth having for, minutes. */
 const HANDLING = { checkBoard: 4, takeOff: 3, finding: 10, carvePass: 2, keep: 10, hessian: 8, patch: 12, form: 12 };
@@ -47,8 +47,8 @@ function offWords(strip: StripRecord): string {
 }
 
 /** Taking the old work off, and what was found under it. */
-export function stripSteps({ piece: { strip }, outline }: Model): Step[] {
-  const steps: Step[] = [];
+export function stripSteps({ piece: { strip }, outline }: Model): ToldStep[] {
+  const steps: ToldStep[] = [];
   if (strip && (strip.items.length > 0 || strip.photos?.length || strip.meet?.length))
     steps.push(
       step(
@@ -70,7 +70,7 @@ export function stripSteps({ piece: { strip }, outline }: Model): Step[] {
 }
 
 /** Looking the board over. */
-export function boardSteps({ piece, outline }: Model): Step[] {
+export function boardSteps({ piece, outline }: Model): ToldStep[] {
   return [
     step(
       'board',
@@ -83,7 +83,7 @@ export function boardSteps({ piece, outline }: Model): Step[] {
 }
 
 /** A board that is put together, before anything else is done to it. */
-function courseSteps({ piece: { base }, board, rule }: Model): Step[] {
+function courseSteps({ piece: { base }, board, rule }: Model): ToldStep[] {
   const all = coursesOf(board, base);
   if (!base.courses || all.length === 0) return [];
   const sizes = all.map(
@@ -114,7 +114,7 @@ function courseSteps({ piece: { base }, board, rule }: Model): Step[] {
 }
 
 /** Frame, edge strips and bent trims, before anything lies on the board. */
-export function woodSteps(model: Model): Step[] {
+export function woodSteps(model: Model): ToldStep[] {
   const { piece, outline, rule } = model;
   const { base } = piece;
   const edges = base.edges ?? [];
@@ -123,7 +123,7 @@ export function woodSteps(model: Model): Step[] {
   const trims = trimBends(outline, edges, base.board.material);
   const each = rule('timeBatten');
   const mm = (value: number): number => Math.round(value);
-  const steps: Step[] = courseSteps(model);
+  const steps: ToldStep[] = courseSteps(model);
   if (frame && frame.battens.length > 0)
     steps.push(
       step(
@@ -171,7 +171,7 @@ function triedBare(opening: Opening | null | undefined, board: { width: number; 
 }
 
 /** Stretching webbing or hooking springs, before anything lies on them. */
-export function deckSteps({ piece, board, rule }: Model): Step[] {
+export function deckSteps({ piece, board, rule }: Model): ToldStep[] {
   const deck = deckPlan(board, piece.base);
   if (!deck) return [];
   const said = (['along', 'across'] as const).flatMap((way) => {
@@ -208,7 +208,7 @@ const KEEPING = {
 } as const;
 
 /** Once the glue holds, the rough-cut pad is brought to its line. */
-function trimStep({ rule }: Model, pad: FoamPiece, overhang: number): Step {
+function trimStep({ rule }: Model, pad: FoamPiece, overhang: number): ToldStep {
   const guide =
     overhang >= 1 ? `held off the board’s edge by a ${Math.round(overhang * 10) / 10} mm strip` : 'flat against the board’s edge';
   return step(
@@ -261,7 +261,7 @@ function placeWords(x: number, y: number): string {
 }
 
 /** Giving the tops of new pads their form, before they are glued. */
-function formSteps(pads: readonly Pad[], foam: readonly FoamPiece[]): Step[] {
+function formSteps(pads: readonly Pad[], foam: readonly FoamPiece[]): ToldStep[] {
   return pads.flatMap((pad) => {
     const cut = foam.find((own) => own.pad === pad.id);
     const how = pad.kept ? null : cut?.pair ? pairWords(pad, cut.made) : formWords(pad);
@@ -270,7 +270,7 @@ function formSteps(pads: readonly Pad[], foam: readonly FoamPiece[]): Step[] {
 }
 
 /** Cutting the foam, carving its pockets. */
-function cutSteps({ piece, rule }: Model, foam: readonly FoamPiece[]): Step[] {
+function cutSteps({ piece, rule }: Model, foam: readonly FoamPiece[]): ToldStep[] {
   const layers = foam.filter(({ kept }) => !kept).flatMap((pad) => pad.layers.map(() => pad));
   const cut = layers.map((pad) =>
     [
@@ -291,7 +291,12 @@ function cutSteps({ piece, rule }: Model, foam: readonly FoamPiece[]): Step[] {
         : [],
     ),
     ...(layers.length > 0
-      ? [step('foam', 'Cut the foam', `${cut.join('; ')}.`, (metresRound(layers) * rule('timeCutMetre')) / 60, { caution: CAUTIONS.knife })]
+      ? [
+          step('foam', 'Cut the foam', `${cut.join('; ')}.`, (metresRound(layers) * rule('timeCutMetre')) / 60, {
+            caution: CAUTIONS.knife,
+            place: 'table',
+          }),
+        ]
       : []),
   ];
   steps.push(...formSteps(piece.pads, foam));
@@ -307,7 +312,7 @@ function whereLetIn({ x, y }: Pocket): string {
 }
 
 /** Carving one pocket, or patching one worn place. */
-function letInStep({ id, role, kept }: Pad, pocket: Pocket, own: number, of: number, rule: Model['rule']): Step {
+function letInStep({ id, role, kept }: Pad, pocket: Pocket, own: number, of: number, rule: Model['rule']): ToldStep {
   const { width, length, deep, blend, sat } = pocket;
   const photos = sat ? [sat.photo] : [];
   const end = own === 0 ? id : `${id}-${own + 1}`;
@@ -337,7 +342,7 @@ function lies({ piece }: Model): 'loose' | 'on its base' {
 }
 
 /** Both faces are sprayed and left to tack, and only then is the pad laid. */
-function glueSteps(model: Model, pad: FoamPiece, { joints, first }: { joints: number; first: boolean }): Step[] {
+function glueSteps(model: Model, pad: FoamPiece, { joints, first }: { joints: number; first: boolean }): ToldStep[] {
   const { rule, piece } = model;
   const glue = glueOf(piece.glue);
   const detail =
@@ -352,7 +357,7 @@ function glueSteps(model: Model, pad: FoamPiece, { joints, first }: { joints: nu
       `${glue?.verb ?? 'Spray'} for the ${roleName(pad.role)}`,
       `${first ? 'A test patch on a scrap first. ' : ''}${faces > 1 ? 'Both faces' : lies(model) === 'loose' ? 'The lower face' : 'The board’s face'}${lies(model) === 'loose' ? ' of every joint' : ''}, an even coat${glue ? ` (${glue.how})` : ''}; ${faces > 1 ? 'leave them until the glue is tacky' : 'lay it as soon as it is tacky'}.`,
       minutes * SPRAYING,
-      { caution: CAUTIONS.glue, wait: rule('timeGlueTack') },
+      { caution: CAUTIONS.glue, place: 'spray', wait: rule('timeGlueTack'), open: rule('timeGlueOpen') },
     ),
     step(`glue-${pad.pad}`, `Lay the ${roleName(pad.role)}`, `${detail} Press it down all over.`, minutes * (1 - SPRAYING), {
       wait: rule('timeGluePress'),
@@ -362,7 +367,7 @@ function glueSteps(model: Model, pad: FoamPiece, { joints, first }: { joints: nu
 }
 
 /** Gluing every pad that lies on something; the glue is tried before the first. */
-function gluing(model: Model, foam: readonly FoamPiece[]): Step[] {
+function gluing(model: Model, foam: readonly FoamPiece[]): ToldStep[] {
   return foam
     .filter(({ insertOf }) => insertOf === null)
     .map((pad, i) => ({ pad, joints: gluedLayers(pad, i === 0 && lies(model) === 'loose') }))
@@ -370,8 +375,13 @@ function gluing(model: Model, foam: readonly FoamPiece[]): Step[] {
     .flatMap(({ pad, joints }, i) => glueSteps(model, pad, { joints, first: i === 0 }));
 }
 
-/** Cutting, carving and gluing the pads, and the wadding over them. */
-export function buildSteps(model: Model, foam: readonly FoamPiece[], wadding: LiningPiece | null, zip: ZipPlan | null): Step[] {
-  const pads = foam.length > 0 ? [...cutSteps(model, foam), ...gluing(model, foam)] : [];
+/** What is done to the pads before they come together with the base. */
+export function padSteps(model: Model, foam: readonly FoamPiece[]): ToldStep[] {
+  return foam.length > 0 ? cutSteps(model, foam) : [];
+}
+
+/** Gluing the pads on, and the wadding over them. */
+export function buildSteps(model: Model, foam: readonly FoamPiece[], wadding: LiningPiece | null, zip: ZipPlan | null): ToldStep[] {
+  const pads = foam.length > 0 ? gluing(model, foam) : [];
   return wadding ? [...pads, overAllStep(model, wadding, zip)] : pads;
 }

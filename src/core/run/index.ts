@@ -1,4 +1,4 @@
 export { batchMinutes } from './batches';
 export { CAUTIONS } from './cautions';
 export { runSteps, type Ingredients } from './run-steps';
-export type { Step } from './step';
+export { STEP_PLACES, type Step, type StepPlace, type Strand } from './step';

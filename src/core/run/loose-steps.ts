@@ -2,7 +2,7 @@ import { LOOSE_KINDS } from '../piece';
 import type { CoverPlan, LoosePlan } from '../cover';
 import type { RuleReader } from '../house';
 import { CAUTIONS } from './cautions';
-import { step, type Step } from './step';
+import { step, type ToldStep } from './step';
 
 /** Filling one, turning and closing it; a loop made and sewn in; a knob set: minutes. */
 const HANDLING = { fill: 8, zip: 8, close: 6, loop: 3, knob: 2 };
@@ -26,7 +26,7 @@ function sewWords({ kind, taper, welts, zip, loops }: LoosePlan): string {
 }
 
 /** The steps of what lies loose on a piece: sewn, filled, hung. */
-export function looseSteps({ loose }: Pick<CoverPlan, 'loose'>, rule: RuleReader): Step[] {
+export function looseSteps({ loose }: Pick<CoverPlan, 'loose'>, rule: RuleReader): ToldStep[] {
   return loose.flatMap((own) => {
     const sewing = ((own.sewn / 1000) * (own.welts.length > 0 ? 2 : 1) * rule('timeSewMetre')) / 60;
     const each = sewing + (own.zip === null ? 0 : HANDLING.zip) + own.loops.length * HANDLING.loop;
@@ -39,6 +39,7 @@ export function looseSteps({ loose }: Pick<CoverPlan, 'loose'>, rule: RuleReader
         own.count * (each + sewing),
         {
           caution: CAUTIONS.machine,
+          place: 'machine',
         },
       ),
       step(

@@ -3,6 +3,8 @@ import { WAYS } from '../cover';
 import { problemsOf } from '../document';
 import { KINDS, newPiece, type Piece } from '../piece';
 import { planPiece, type Plan } from '../plan';
+import { dice } from '../../testing/dice';
+import { STEP_PLACES, type Step } from '.';
 
 /** What must come before what, whoever works: [earlier, later, why]. Keys as they begin. */
 const BEFORE: [string, string, string][] = [
@@ -56,6 +58,34 @@ function inOrder(plan: Plan, said: string): void {
   expect(keys.at(-1), said).toBe('measure');
 }
 
+/** One of the orders that the graph of a run sheet allows, thrown: of what can be done, anything is done next. */
+function thrownOrder(steps: readonly Step[], roll: () => number): Step[] {
+  const left = [...steps];
+  const done = new Set<string>();
+  const order: Step[] = [];
+  while (left.length > 0) {
+    const can = left.filter(({ after }) => after.every((key) => done.has(key)));
+    if (can.length === 0) throw new Error(`nothing can be done next of ${left.map(({ key }) => key).join(', ')}`);
+    const next = can[Math.floor(roll() * can.length)]!;
+    left.splice(left.indexOf(next), 1);
+    done.add(next.key);
+    order.push(next);
+  }
+  return order;
+}
+
+/** However the work is shared out, what the graph allows can be worked in; its own order is one of them. */
+function anyOrder(plan: Plan, said: string, roll: () => number): void {
+  const told = new Set<string>();
+  for (const { key, after, open, place } of plan.steps) {
+    for (const before of after) expect(told.has(before), `${said}: ${key} needs ${before}, which no earlier step made`).toBe(true);
+    told.add(key);
+    if (open !== undefined) expect(key, said).toMatch(/^spray-/);
+    if (place) expect(STEP_PLACES.map(({ id }) => id)).toContain(place);
+  }
+  for (let k = 0; k < 3; k++) inOrder({ ...plan, steps: thrownOrder(plan.steps, roll) }, `${said}, thrown`);
+}
+
 /** Whoever works by it sees whole minutes, a sentence, and a caution where a blade, glue, a staple or a needle is in hand. */
 const DANGEROUS: [RegExp, RegExp][] = [
   [/^(foam|trim-|pocket-|patch-)/, /[Kk]nives/],
@@ -84,12 +114,14 @@ const planned = (piece: Piece): Plan => planPiece(piece, {}, { sits: false, coar
 describe('the run sheet of every kind in every way it can be covered', () => {
   it.each(KINDS.map(({ id }) => id))('%s: in an order one can work in, with its cautions', (id) => {
     let tried = 0;
+    const roll = dice(17);
     for (const way of WAYS) {
       const plain = newPiece(id);
       const piece: Piece = { ...plain, covering: { ...plain.covering, way: way.id } };
       if (problemsOf(piece).length > 0) continue;
       const plan = planned(piece);
       inOrder(plan, `${id}, ${way.name}`);
+      anyOrder(plan, `${id}, ${way.name}`, roll);
       safe(plan, `${id}, ${way.name}`);
       tried += 1;
     }
@@ -153,6 +185,7 @@ describe('the run sheet of every kind in every way it can be covered', () => {
     for (const way of ['pull-over', 'boxed', 'bordered'] as const) {
       const plan = planned({ ...full, covering: { ...full.covering, way } });
       inOrder(plan, way);
+      anyOrder(plan, way, dice(3));
       safe(plan, way);
       const keys = orderOf(plan);
       expect(keys).toEqual(
@@ -168,5 +201,17 @@ describe('the run sheet of every kind in every way it can be covered', () => {
     const glued = plan.steps.findIndex(({ key }) => key === 'spray-main');
     const early = [plan.steps[glued + 1]!, ...plan.steps.filter((_, i) => i !== glued + 1)];
     expect(() => inOrder({ ...plan, steps: early }, 'glued before it is sprayed')).toThrow();
+    // A graph without what the piece stands on lets a cover be pulled on before it is sewn.
+    const boxed = planned(newPiece('round-seat'));
+    const loose = boxed.steps.map((own) => (own.strand === 'piece' ? { ...own, after: own.after.slice(0, 1) } : own));
+    const found = [1, 2, 3, 4, 5].filter((seed) => {
+      try {
+        anyOrder({ ...boxed, steps: loose }, 'loose', dice(seed));
+        return false;
+      } catch {
+        return true;
+      }
+    });
+    expect(found.length).toBeGreaterThan(2);
   });
 });

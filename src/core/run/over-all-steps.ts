@@ -6,7 +6,7 @@ import { kindOf } from '../piece';
 import { keptLayers } from '../strip';
 import { CAUTIONS } from './cautions';
 import { metresRound } from './metres';
-import { step, type Step } from './step';
+import { step, type ToldStep } from './step';
 
 /** Laying it, without its way round, minutes. */
 const LAYING = 3;
@@ -30,7 +30,7 @@ function wrapped({ piece }: Model): keyof typeof WADDED {
 }
 
 /** Thin backed foam is not glued but drawn over all and held inside the cover's own line. */
-function stretchedStep(model: Model, wadding: LiningPiece, zip: ZipPlan | null): Step {
+function stretchedStep(model: Model, wadding: LiningPiece, zip: ZipPlan | null): ToldStep {
   const { rule, piece } = model;
   const loose = wayOf(piece.covering.way).loose;
   const { pan } = kindOf(piece.kind).traits;
@@ -64,7 +64,7 @@ function zipWords({ rule }: Model, zip: ZipPlan | null): string {
  * @param wadding as it is cut
  * @param zip of a cover that comes off: nothing lies loose under it
  */
-export function overAllStep(model: Model, wadding: LiningPiece, zip: ZipPlan | null): Step {
+export function overAllStep(model: Model, wadding: LiningPiece, zip: ZipPlan | null): ToldStep {
   if (keptLayers(model.piece).has('wadding'))
     return step(
       'wadding',

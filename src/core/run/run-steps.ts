@@ -7,11 +7,12 @@ import { rowInset } from '../fix/rows';
 import { polygonPerimeter } from '../outline';
 import { HARDWARE_KINDS, STRIP_KINDS, type Hardware } from '../piece';
 import { keptLayers, newOf, otherParts, partComes, partName, reassembly } from '../strip';
-import { boardSteps, buildSteps, deckSteps, stripSteps, woodSteps } from './before-steps';
+import { boardSteps, buildSteps, deckSteps, padSteps, stripSteps, woodSteps } from './before-steps';
 import { CAUTIONS } from './cautions';
 import { looseSteps } from './loose-steps';
-import { finishingSteps, firstSteps, lastSteps, readySteps, sewingSteps } from './sewing-steps';
-import { step, type Step } from './step';
+import { finishingSteps, firstSteps, lastSteps, layingSteps, readySteps, sewingSteps } from './sewing-steps';
+import { endedWith, graphOf } from './graph';
+import { step, type Step, type ToldStep } from './step';
 
 /** Plain handling times, minutes. */
 const HANDLING = { measure: 4, refit: 2 };
@@ -32,7 +33,7 @@ function fastenerSteps(fastening: Fastening): FasteningSteps {
   const own = FASTENERS.filter((fastener) => fastener.used(fastening)).map((fastener) =>
     fastener.steps(fastening, fastener.places(fastening)),
   );
-  const all = (when: keyof FasteningSteps): Step[] => own.flatMap((steps) => steps[when] ?? []);
+  const all = (when: keyof FasteningSteps): ToldStep[] => own.flatMap((steps) => steps[when] ?? []);
   return { ahead: all('ahead'), fasten: all('fasten'), close: all('close'), finish: all('finish') };
 }
 
@@ -45,7 +46,7 @@ function roundPlates(hardware: readonly Hardware[]): string {
   return said.length > 0 ? ` Cut it round: ${said.join(', ')}.` : '';
 }
 
-function dustStep(model: Model, dust: LiningPiece): Step {
+function dustStep(model: Model, dust: LiningPiece): ToldStep {
   const { rule, piece } = model;
   const staples = Math.ceil(polygonPerimeter(dust.outline) / (2 * rule('staplePitch')));
   return step(
@@ -64,7 +65,7 @@ const aside = (x: number): string => `${Math.abs(Math.round(x))} mm ${Math.abs(x
 const MINUTES = { cleat: 4, hang: 4 };
 
 /** Cleats are screwed on from behind, over the dust cover, before anything hangs. */
-function cleatSteps(panels: PanelLayout | null): Step[] {
+function cleatSteps(panels: PanelLayout | null): ToldStep[] {
   if (!panels) return [];
   const { hanging, mounting } = panels;
   const own = hanging.cleats.filter(({ panel }) => panel === 0 || mounting === 'joined');
@@ -85,7 +86,7 @@ function cleatSteps(panels: PanelLayout | null): Step[] {
 }
 
 /** Panels go up from the middle of the wall outwards, so that what the wall is out by is shared by both ends. */
-function hangSteps(panels: PanelLayout | null): Step[] {
+function hangSteps(panels: PanelLayout | null): ToldStep[] {
   if (!panels) return [];
   const { hanging, needed, rated } = panels;
   const marks = hanging.wall.map((x) => `${x < -0.5 ? '−' : ''}${Math.abs(Math.round(x))}`).join(', ');
@@ -96,13 +97,13 @@ function hangSteps(panels: PanelLayout | null): Step[] {
       `Mark the middle of the wall and one level line; wall halves at ${marks} mm from the middle, − to the left. The middle panels first, then outwards on both sides, a card as thick as the gap between them. ${Math.ceil(needed)} kg of rating are asked (mass × 4), ${rated} kg are there: load them with ${Math.ceil(needed)} kg before anybody leans on it.`,
       // Of one panel, as every step is.
       MINUTES.hang,
-      { caution: CAUTIONS.hanging },
+      { caution: CAUTIONS.hanging, place: 'site' },
     ),
   ];
 }
 
 /** What came off goes back on in the reverse order; what is replaced was made new before, fasteners and hardware were not. */
-function refitSteps({ piece: { strip } }: Model, laid: ReadonlySet<string>): Step[] {
+function refitSteps({ piece: { strip } }: Model, laid: ReadonlySet<string>): ToldStep[] {
   // What was pinned on photos of the whole is wanted from the first thing that goes back on.
   const pinned = (strip?.photos ?? []).filter((name) => strip?.pins?.some(({ photo }) => photo === name));
   const madeNew = new Set<string>(STRIP_KINDS.filter((kind) => kind.again === 'replace').map((kind) => kind.id));
@@ -126,7 +127,7 @@ function refitSteps({ piece: { strip } }: Model, laid: ReadonlySet<string>): Ste
 }
 
 /** The other parts of the chair that go on before this piece or after it, each with what belongs to it. */
-function partSteps({ piece: { strip } }: Model, comes: 'before' | 'after'): Step[] {
+function partSteps({ piece: { strip } }: Model, comes: 'before' | 'after'): ToldStep[] {
   if (!strip) return [];
   const back = reassembly(strip);
   return otherParts(strip)
@@ -166,30 +167,33 @@ export function runSteps({ fastening, foam, wadding, dust, cover, panels }: Ingr
     ...(dust ? ['dust'] : []),
     ...cover.linings.flatMap(({ material }) => (material === 'liner' ? ['lining'] : [material])),
   ]);
-  return [
-    ...stripSteps(model),
-    ...readySteps(model, newOf(cover, piece)),
-    ...boardSteps(model),
-    ...woodSteps(model),
-    ...firstSteps(model, cover),
-    ...deckSteps(model),
-    ...partSteps(model, 'before'),
-    ...buildSteps(model, foam, wadding, cover.zip),
-    ...sewingSteps(model, cover, newOf(cover, piece)),
-    ...ahead,
-    ...fasten,
-    ...close,
-    ...finishingSteps(model, cover),
-    ...finish,
-    ...lastSteps(model, cover),
-    ...looseSteps(cover, model.rule),
-    ...(dust ? [dustStep(model, dust)] : []),
-    ...cleatSteps(panels),
-    ...refitSteps(model, laid),
-    ...partSteps(model, 'after'),
-    ...hangSteps(panels),
-    step('measure', 'Measure and label', 'Crown and height against the sizes; label with serial and day.', HANDLING.measure, {
-      caution: CAUTIONS.fire,
-    }),
-  ];
+  const newCover = newOf(cover, piece);
+  return endedWith(
+    graphOf([
+      ['strip', stripSteps(model)],
+      ['cloth', readySteps(model, newCover)],
+      ['strip', boardSteps(model)],
+      ['base', [...woodSteps(model), ...firstSteps(model, cover), ...deckSteps(model), ...partSteps(model, 'before')]],
+      ['pads', padSteps(model, foam)],
+      ['piece', buildSteps(model, foam, wadding, cover.zip)],
+      ['cloth', sewingSteps(model, cover, newCover)],
+      ['piece', [...layingSteps(model, cover, newCover)]],
+      ['cloth', ahead],
+      ['piece', [...fasten, ...close, ...finishingSteps(model, cover), ...finish, ...lastSteps(model, cover)]],
+      ['loose', looseSteps(cover, model.rule)],
+      [
+        'piece',
+        [
+          ...(dust ? [dustStep(model, dust)] : []),
+          ...cleatSteps(panels),
+          ...refitSteps(model, laid),
+          ...partSteps(model, 'after'),
+          ...hangSteps(panels),
+          step('measure', 'Measure and label', 'Crown and height against the sizes; label with serial and day.', HANDLING.measure, {
+            caution: CAUTIONS.fire,
+          }),
+        ],
+      ],
+    ]),
+  );
 }

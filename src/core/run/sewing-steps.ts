@@ -6,7 +6,7 @@ import type { Cloth, Covering } from '../piece';
 import { goesBack, isKept, keptLayers } from '../strip';
 import { CAUTIONS } from './cautions';
 import { metresRound } from './metres';
-import { step, type Step } from './step';
+import { step, type ToldStep } from './step';
 
 /** Plain handling times, minutes. */
 const HANDLING = { lining: 4, old: 10, ready: 20, film: 2, prove: 6, zip: 8, weltMetre: 2 } as const;
@@ -37,18 +37,21 @@ function shortEdges({ piece, rule }: Pick<Model, 'piece' | 'rule'>): string {
     .join(', ');
 }
 
-function cutStep(model: Model, { pieces }: CoverPlan): Step {
+function cutStep(model: Model, { pieces }: CoverPlan): ToldStep {
   const { rule } = model;
   const short = shortEdges(model);
   const detail =
     pieces.length === 1
       ? `Centre marks on all four sides; grain from front to back.${short ? ` Cut ${short}, as drawn.` : ''}`
       : `${pieces.length} pieces: ${pieces.map(({ name, cloth }) => `${name.toLowerCase()}${OF_CLOTH[cloth]}`).join(', ')}. Notches and centre marks before they part; grain as drawn.`;
-  return step('cloth', 'Cut the cover', detail, (metresRound(pieces) * rule('timeClothMetre')) / 60, { caution: CAUTIONS.shears });
+  return step('cloth', 'Cut the cover', detail, (metresRound(pieces) * rule('timeClothMetre')) / 60, {
+    caution: CAUTIONS.shears,
+    place: 'table',
+  });
 }
 
 /** Old pieces that go on again are made ready before anything is cut to meet them. */
-function oldSteps({ piece }: Model, { pieces }: CoverPlan): Step[] {
+function oldSteps({ piece }: Model, { pieces }: CoverPlan): ToldStep[] {
   const back = goesBack(piece, pieces);
   if (back.length === 0) return [];
   const said = back.map(({ name, letOut, room, pulled, closes }) =>
@@ -75,7 +78,7 @@ function factsOf({ piece, rule }: Model, { pieces, seams }: CoverPlan): SewnFact
   return { piece, rule, pieces, seams, welt: choicesOf(piece.covering).welt };
 }
 
-function channelSteps({ rule, piece }: Model, { channels }: CoverPlan): Step[] {
+function channelSteps({ rule, piece }: Model, { channels }: CoverPlan): ToldStep[] {
   if (!channels) return [];
   return [
     step(
@@ -83,7 +86,7 @@ function channelSteps({ rule, piece }: Model, { channels }: CoverPlan): Step[] {
       'Quilt the channels',
       `Cut the layers oversize first${channels.backing > 0 ? `, cloth on ${round(channels.backing)} mm backed foam` : ''}; ${channels.lines} lines, marked ${round(channels.pitch)} mm apart on the back of the cloth, from the middle outwards; measure the sewn width: ${round(channels.sewnWidth)} mm. Then cut the panel to its template. ${stitchingWords(piece.cloth)}`,
       ((channels.thread / rule('threadFactor')) * 100 * rule('timeSewMetre')) / 60_000,
-      { caution: CAUTIONS.machine },
+      { caution: CAUTIONS.machine, place: 'machine' },
     ),
   ];
 }
@@ -113,12 +116,12 @@ function thickestWords({ thickness }: Cloth, seams: CoverPlan['seams']): string 
   return most > 2 ? ` At its thickest ${most} layers, ${round(most * thickness)} mm: turn the wheel by hand there.` : '';
 }
 
-function stitchSteps(model: Model, cover: CoverPlan): Step[] {
+function stitchSteps(model: Model, cover: CoverPlan): ToldStep[] {
   const { rule, piece } = model;
   const { welts, seams, zip } = cover;
   const sew = (length: number): number => ((length / 1000) * rule('timeSewMetre')) / 60;
   const caution = CAUTIONS.machine;
-  const steps: Step[] = [];
+  const steps: ToldStep[] = [];
   if (welts.length > 0)
     steps.push(
       step(
@@ -131,7 +134,7 @@ function stitchSteps(model: Model, cover: CoverPlan): Step[] {
           )
           .join('; '),
         welts.reduce((sum, welt) => sum + (welt.stripLength / 1000) * HANDLING.weltMetre, 0),
-        { caution },
+        { caution, place: 'machine' },
       ),
     );
   const stitched = seams.filter((seam) => !seam.laid);
@@ -143,7 +146,7 @@ function stitchSteps(model: Model, cover: CoverPlan): Step[] {
         'Sew the cover',
         `${seamWords(cover)}${takenWords(piece.covering)} ${stitchingWords(piece.cloth)}${thickestWords(piece.cloth, stitched)}`,
         stitched.reduce((sum, seam) => sum + sew(seam.length * (seam.welted ? 2 : 1)), 0),
-        { caution },
+        { caution, place: 'machine' },
       ),
     );
   if (zip)
@@ -153,7 +156,7 @@ function stitchSteps(model: Model, cover: CoverPlan): Step[] {
         'Set the zip in',
         `${round(zip.length)} mm along the ${zip.place}; no foam or wadding within ${rule('zipFree')} mm of its teeth, in the seam or under it.`,
         HANDLING.zip,
-        { caution },
+        { caution, place: 'machine' },
       ),
     );
   return steps;
@@ -162,7 +165,7 @@ function stitchSteps(model: Model, cover: CoverPlan): Step[] {
 /** Layers that are stapled, each on a row of its own. */
 const STAPLED: Partial<Record<string, Row['id']>> = { liner: 'liner', waterproof: 'waterproof' };
 
-function liningSteps(model: Model, { linings }: CoverPlan): Step[] {
+function liningSteps(model: Model, { linings }: CoverPlan): ToldStep[] {
   const { piece } = model;
   const row = (material: string): string => {
     const id = STAPLED[material];
@@ -187,7 +190,7 @@ function liningSteps(model: Model, { linings }: CoverPlan): Step[] {
 }
 
 /** Cloth that is washed or steamed is made ready long before it is cut: it has to dry. */
-export function readySteps({ piece }: Model, { pieces }: CoverPlan): Step[] {
+export function readySteps({ piece }: Model, { pieces }: CoverPlan): ToldStep[] {
   const cut = new Set(pieces.map(({ cloth }) => cloth));
   const cloths = [
     ...(cut.has('cover') ? [{ cloth: piece.cloth, name: 'cloth' }] : []),
@@ -213,12 +216,12 @@ export function readySteps({ piece }: Model, { pieces }: CoverPlan): Step[] {
 }
 
 /** What a way wants done to the bare board. */
-export function firstSteps(model: Model, cover: CoverPlan): Step[] {
+export function firstSteps(model: Model, cover: CoverPlan): ToldStep[] {
   return wayOf(cover.method).steps?.(factsOf(model, cover)).first ?? [];
 }
 
 /** Joins of strips where nothing else is sewn: mitres of a border, ends of a band. */
-function joinStep({ rule }: Model, { pieces, seams }: CoverPlan, sew: (length: number) => number): Step[] {
+function joinStep({ rule }: Model, { pieces, seams }: CoverPlan, sew: (length: number) => number): ToldStep[] {
   if (seams.some(({ laid }) => !laid)) return [];
   const joins = joinLength(pieces);
   if (joins.count === 0) return [];
@@ -228,31 +231,33 @@ function joinStep({ rule }: Model, { pieces, seams }: CoverPlan, sew: (length: n
       'Sew the joins',
       `${joins.count} joins, the border’s at its mitres: from the inner point outwards, ${rule('seamAllowance')} mm; press them open. Try the ring on the board before it is tacked.`,
       sew(joins.length),
-      { caution: CAUTIONS.machine },
+      { caution: CAUTIONS.machine, place: 'machine' },
     ),
   ];
 }
 
 /**
- * What is cut, sewn and laid on before the cover is fastened.
+ * What is cut and sewn before the cover meets its piece.
  *
  * @param model the built piece
  * @param whole its cover
  * @param cover of it what is made new
  */
-export function sewingSteps(model: Model, whole: CoverPlan, cover: CoverPlan): Step[] {
-  const { piece } = model;
-  const own = wayOf(whole.method).steps?.(factsOf(model, whole));
+export function sewingSteps(model: Model, whole: CoverPlan, cover: CoverPlan): ToldStep[] {
   // Layers are quilted oversize first, then the panel is cut from them to its template: stitching draws it in.
-  const steps = [
+  return [
     ...oldSteps(model, whole),
     ...channelSteps(model, cover),
     ...(cover.pieces.length > 0 ? [cutStep(model, cover)] : []),
     ...stitchSteps(model, cover),
-    ...liningSteps(model, whole),
-    ...(own?.before ?? []),
   ];
-  if (piece.count > 1 && cover.pieces.length > 0)
+}
+
+/** What is laid on before the cover is fastened, and the first of a set, which is looked at before the rest. */
+export function layingSteps(model: Model, whole: CoverPlan, cover: CoverPlan): ToldStep[] {
+  const own = wayOf(whole.method).steps?.(factsOf(model, whole));
+  const steps = [...liningSteps(model, whole), ...(own?.before ?? [])];
+  if (model.piece.count > 1 && cover.pieces.length > 0)
     steps.push(
       step(
         'prove',
@@ -266,11 +271,11 @@ export function sewingSteps(model: Model, whole: CoverPlan, cover: CoverPlan): S
 
 /** What is done to the cover once it is fastened: by its way, and the buttons drawn in. */
 /** What a way puts on once all else is fastened, nails too. */
-export function lastSteps(model: Model, cover: CoverPlan): Step[] {
+export function lastSteps(model: Model, cover: CoverPlan): ToldStep[] {
   return wayOf(cover.method).steps?.(factsOf(model, cover)).last ?? [];
 }
 
-export function finishingSteps(model: Model, cover: CoverPlan): Step[] {
+export function finishingSteps(model: Model, cover: CoverPlan): ToldStep[] {
   const { rule } = model;
   const steps = [...(wayOf(cover.method).steps?.(factsOf(model, cover)).after ?? [])];
   const { buttons } = cover;

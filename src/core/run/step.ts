@@ -1,14 +1,41 @@
-/** One step of the run sheet. Minutes are for one piece of the set. */
-export type Step = {
+/** Where a step is done: each is a place that two people cannot use at once. */
+export const STEP_PLACES = [
+  { id: 'bench', name: 'Bench' },
+  { id: 'table', name: 'Cutting table' },
+  { id: 'machine', name: 'Sewing machine' },
+  { id: 'spray', name: 'Spray place' },
+  { id: 'site', name: 'At the customer’s' },
+] as const;
+export type StepPlace = (typeof STEP_PLACES)[number]['id'];
+
+/**
+ * What a step works on: the old work and the bare base as it is found, the base, the padding, the cloth, what lies loose, or the piece that these are put together to. Steps of one
+ * strand follow each other; the piece's follow all that came before them.
+ */
+export type Strand = 'strip' | 'base' | 'pads' | 'cloth' | 'loose' | 'piece';
+
+/** A step as a module tells it. Minutes are for one piece of the set. */
+export type ToldStep = {
   key: string;
   name: string;
   detail: string;
   minutes: number;
   /** minutes of waiting that follow, hands free */
   wait: number;
+  /** the step after it begins within so many minutes, or it is done again; left out where it can wait */
+  open?: number;
+  /** where it is done; at a bench where nothing is said */
+  place?: StepPlace;
   caution?: string;
   /** photos that show how it was */
   photos?: string[];
+};
+
+/** One step of the run sheet, with what must be done before it. */
+export type Step = ToldStep & {
+  strand: Strand;
+  /** keys of the steps that come right before it */
+  after: string[];
 };
 
 /** A step as it is put down: what it does not say is nothing; minutes are at least one and whole. */
@@ -17,15 +44,17 @@ export function step(
   name: string,
   detail: string,
   minutes: number,
-  more: Partial<Pick<Step, 'wait' | 'caution' | 'photos'>> = {},
-): Step {
-  const { wait = 0, caution, photos = [] } = more;
+  more: Partial<Pick<ToldStep, 'wait' | 'open' | 'place' | 'caution' | 'photos'>> = {},
+): ToldStep {
+  const { wait = 0, open, place, caution, photos = [] } = more;
   return {
     key,
     name,
     detail,
     minutes: Math.max(1, Math.round(minutes)),
     wait: Math.round(wait),
+    ...(open === undefined ? {} : { open: Math.max(Math.round(wait), Math.round(open)) }),
+    ...(place === undefined ? {} : { place }),
     ...(caution ? { caution } : {}),
     ...(photos.length > 0 ? { photos: [...photos] } : {}),
   };

@@ -1,4 +1,4 @@
-import type { FastenerPlan } from '../fix';
+import type { FastenerPlan, Fixing } from '../fix';
 import { count, length, type Making, type SizeLine } from './types';
 
 /** A fastener by the heads that it has: alternating nails are two boxes, a large and a small one. */
@@ -10,6 +10,26 @@ function byHead(own: FastenerPlan): (FastenerPlan & { small: boolean })[] {
     // Every head has its share of the spare.
     return { ...own, small: k > 0, count, toBuy: Math.ceil((own.toBuy * count) / own.count - 1e-9), sold: { thickness: head } };
   });
+}
+
+/** What a hung piece has behind it, and as what it is bought. */
+const HUNG = { cleat: 'Cleats, in pairs', 'stand-off': 'Stand-offs' } as const;
+
+function hung({ behind }: Fixing, pieces: number, key: string, kind: keyof typeof HUNG): SizeLine[] {
+  const one = behind.things.filter((own) => own.kind === kind).length;
+  if (one === 0) return [];
+  return [
+    {
+      key,
+      group: 'Fastening',
+      label: HUNG[kind],
+      value: one * pieces,
+      unit: 'count',
+      note: `${one} behind each`,
+      formula: 'count × pieces',
+      terms: [count('count', 'Behind one', one), count('pieces', 'Pieces', pieces)],
+    },
+  ];
 }
 
 /** Fasteners: the staples in full, every other kind by its count. */
@@ -63,27 +83,10 @@ export function fixingSizes({ plan, piece, rule }: Making): SizeLine[] {
         },
       ];
   const others = fixing.fasteners.filter(({ kind }) => kind !== 'staple');
-  const hung = (key: string, kind: string, label: string): SizeLine[] => {
-    const one = fixing.behind.things.filter((own) => own.kind === kind).length;
-    return one === 0
-      ? []
-      : [
-          {
-            key,
-            group: 'Fastening',
-            label,
-            value: one * piece.count,
-            unit: 'count',
-            note: `${one} behind each`,
-            formula: 'count × pieces',
-            terms: [count('count', 'Behind one', one), count('pieces', 'Pieces', piece.count)],
-          },
-        ];
-  };
   return [
     ...staples,
-    ...hung('hung.cleats', 'cleat', 'Cleats, in pairs'),
-    ...hung('hung.standoffs', 'stand-off', 'Stand-offs'),
+    ...hung(fixing, piece.count, 'hung.cleats', 'cleat'),
+    ...hung(fixing, piece.count, 'hung.standoffs', 'stand-off'),
     ...others.flatMap(byHead).map((own): SizeLine => ({
       key: `fastener.${own.id}${own.small ? '.small' : ''}`,
       group: 'Fastening',

@@ -1,5 +1,5 @@
 import { CAUTIONS } from '../../run/cautions';
-import { step, type Step } from '../../run/step';
+import { step, type ToldStep } from '../../run/step';
 import type { SewnFacts } from '../ways/way';
 
 /** Finding the beginning, and closing the join at the back, minutes. */
@@ -11,7 +11,7 @@ const BEGIN = 2;
  * @param facts what the run sheet is made from
  * @param over what lies under it
  */
-export function stapledWelt({ rule, seams, welt }: SewnFacts, over: string): Step {
+export function stapledWelt({ rule, seams, welt }: SewnFacts, over: string): ToldStep {
   const length = seams.find(({ id }) => id === 'lower')?.length ?? 0;
   return step(
     'welt-lower',

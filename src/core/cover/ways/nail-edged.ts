@@ -3,14 +3,14 @@ import { ROWS_APART } from '../rows-apart';
 import { stripPiece } from '../details/strip-piece';
 import { levelLength, lowerEdge } from '../surface/levels';
 import { CAUTIONS } from '../../run/cautions';
-import { step, type Step } from '../../run/step';
+import { step, type ToldStep } from '../../run/step';
 import type { SewnFacts, Way } from './way';
 
 /** A metre of welt along an edge, a metre of back-tacking, minutes. */
 const MINUTES = { weltMetre: 2, tackMetre: 4 };
 
 /** Welt and band hide the board's edge, and the cover's staples behind, once the nails are in. */
-function bandSteps({ seams, rule }: SewnFacts): Step[] {
+function bandSteps({ seams, rule }: SewnFacts): ToldStep[] {
   const metres = (seams.find(({ id }) => id === 'lower')?.length ?? 0) / 1000;
   return [
     step(

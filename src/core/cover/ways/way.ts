@@ -2,7 +2,7 @@ import type { Model } from '../../build';
 import type { Give } from '../../flattening';
 import type { RuleReader } from '../../house';
 import type { Buttons, Channels, Cloth, Covering, Nails, Piece, Problem, Traits, Welt } from '../../piece';
-import type { Step } from '../../run/step';
+import type { ToldStep } from '../../run/step';
 import type { CoverPiece } from '../laying/cloth-piece';
 import type { PanelSpec } from '../laying/panel-spec';
 import type { Level, Stretch } from '../surface/levels';
@@ -90,10 +90,10 @@ export type SewnFacts = {
 
 /** Steps that a way has of its own: on the bare board, before the cover is fastened, and after. */
 export type OwnSteps = {
-  first?: Step[];
-  before?: Step[];
-  after?: Step[];
-  /** once everything else is fastened, nails too */ last?: Step[];
+  first?: ToldStep[];
+  before?: ToldStep[];
+  after?: ToldStep[];
+  /** once everything else is fastened, nails too */ last?: ToldStep[];
 };
 
 /**

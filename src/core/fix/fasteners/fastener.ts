@@ -2,7 +2,7 @@ import type { Model } from '../../build';
 import type { Choices, CornerPlan, Relief } from '../../cover';
 import type { RuleReader } from '../../house';
 import type { Point } from '../../outline';
-import type { Step } from '../../run/step';
+import type { ToldStep } from '../../run/step';
 import type { Warning } from '../../warning';
 
 /** The size that a fastener is sold in, mm: a nail’s thickness is its head’s, a rivet’s its shank’s. */
@@ -29,13 +29,13 @@ export type FastenerPlace = {
 /** When the steps of a fastener come: each is done for all of them before the next. */
 export type FasteningSteps = {
   /** sewn to the edge before anything is pulled on */
-  ahead: Step[];
+  ahead: ToldStep[];
   /** the cover is pulled and held along its edges */
-  fasten: Step[];
+  fasten: ToldStep[];
   /** corners, ends in sight, what stands over */
-  close: Step[];
+  close: ToldStep[];
   /** what goes on over the fastened cover */
-  finish: Step[];
+  finish: ToldStep[];
 };
 
 /**

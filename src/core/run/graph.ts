@@ -1,0 +1,41 @@
+import type { Step, Strand, ToldStep } from './step';
+
+/** Steps of a strand, in the order that they are told in. */
+export type Told = readonly [Strand, readonly ToldStep[]];
+
+/**
+ * Puts told steps together to a graph: a step comes after the one before it in its own strand; one of the piece comes after all that
+ * was told before it, of whatever strand. What lies loose is made at any time.
+ *
+ * @param told strands, in the order of the run sheet
+ */
+export function graphOf(told: readonly Told[]): Step[] {
+  const last = new Map<Strand, string>();
+  // What the piece's last step stands on already need not be said again.
+  const joined = new Map<Strand, string>();
+  const seen = new Map<Strand, string>();
+  return told.flatMap(([strand, steps]) =>
+    steps.map((own): Step => {
+      const before = last.get(strand);
+      const after = before === undefined ? [] : [before];
+      // Nothing is made before the old work is off and the bare base looked at.
+      const off = last.get('strip');
+      if (strand !== 'strip' && off !== undefined && seen.get(strand) !== off) after.push(off);
+      if (off !== undefined) seen.set(strand, off);
+      if (strand === 'piece')
+        for (const [other, key] of last)
+          if (other !== 'piece' && other !== 'strip' && other !== 'loose' && joined.get(other) !== key && !after.includes(key)) {
+            after.push(key);
+            joined.set(other, key);
+          }
+      last.set(strand, own.key);
+      return { ...own, strand, after };
+    }),
+  );
+}
+
+/** Everything loose is there when the piece is looked at for the last time. */
+export function endedWith(steps: readonly Step[]): Step[] {
+  const loose = steps.filter(({ strand }) => strand === 'loose').at(-1);
+  return steps.map((own, i) => (i === steps.length - 1 && loose ? { ...own, after: [...own.after, loose.key] } : own));
+}

@@ -1,0 +1,229 @@
+import { beginOf, endOf, type Done, type Link, type Problem, type Schedule, type Span, type Task } from './types';
+
+/** Tasks that hang together by a time at most: glue that is sprayed and what is laid on it. They are placed as one. */
+export type Block = { tasks: Task[]; needs: string[] };
+
+/** A span that is taken, in the order of time. */
+type Taken = { from: number; to: number };
+
+/** Puts a span among those in order. */
+function put(list: Taken[], [from, to]: Span): void {
+  let i = list.length;
+  while (i > 0 && list[i - 1]!.from > from) i--;
+  list.splice(i, 0, { from, to });
+}
+
+function takeOut(list: Taken[], [from, to]: Span): void {
+  const i = list.findIndex((own) => own.from === from && own.to === to);
+  if (i >= 0) list.splice(i, 1);
+}
+
+/** Minutes are whole: what is smaller than this is the same moment. */
+const SAME = 1e-6;
+
+/** The first moment from which a span is free of all that is taken; itself where it is. */
+function clearOf(list: readonly Taken[], from: number, to: number): number {
+  for (const own of list) {
+    if (own.from >= to - SAME) break;
+    if (own.to > from + SAME) return own.to;
+  }
+  return from;
+}
+
+/** The same where several may be at it at once. */
+function clearOfMany(list: readonly Taken[], capacity: number, from: number, to: number): number {
+  const over = list.filter((own) => own.from < to - SAME && own.to > from + SAME);
+  if (over.length < capacity) return from;
+  for (const at of [from, ...over.map((own) => own.from)]) {
+    if (at < from - SAME || at >= to - SAME) continue;
+    const here = over.filter((own) => own.from <= at + SAME && own.to > at + SAME);
+    if (here.length >= capacity) return Math.min(...here.map((own) => own.to));
+  }
+  return from;
+}
+
+/** What is taken of people and places while a schedule is put together. */
+export class Floor {
+  private readonly people = new Map<string, Taken[]>();
+  private readonly places = new Map<string, Taken[]>();
+
+  constructor(private readonly problem: Problem) {
+    for (const { id } of problem.workers) this.people.set(id, []);
+    for (const place of Object.keys(problem.places)) this.places.set(place, []);
+  }
+
+  /** Spans of a task from a moment on for one person, or the next moment to look from; null where their hours are over. */
+  private tried(task: Task, who: { id: string; hours: readonly Span[] }, from: number, whole: boolean): Span[] | number | null {
+    const spans: Span[] = [];
+    let left = task.minutes;
+    let at = from;
+    for (const [opens, closes] of who.hours) {
+      if (closes <= at + SAME) continue;
+      const begin = Math.max(at, opens);
+      if (whole && spans.length === 0 && closes - begin < left - SAME) continue;
+      const end = Math.min(closes, begin + left);
+      const free = Math.max(clearOf(this.people.get(who.id)!, begin, end), this.freePlace(task, begin, end));
+      if (free > begin + SAME) return free;
+      spans.push([begin, end]);
+      left -= end - begin;
+      at = end;
+      if (left <= SAME) return spans;
+    }
+    return null;
+  }
+
+  private freePlace({ place }: Task, from: number, to: number): number {
+    const capacity = place === undefined ? undefined : this.problem.places[place];
+    return capacity === undefined ? from : clearOfMany(this.places.get(place!)!, capacity, from, to);
+  }
+
+  /**
+   * The earliest that a task can be done: who, and when.
+   *
+   * @param task what is placed
+   * @param from not before
+   * @param whole in one go
+   * @param latest not begun after this
+   */
+  earliest(task: Task, from: number, whole: boolean, latest = Infinity): Done | null {
+    let best: Done | null = null;
+    for (const worker of this.problem.workers) {
+      if (task.who && !task.who.includes(worker.id)) continue;
+      let at = from;
+      for (;;) {
+        const found = this.tried(task, worker, at, whole);
+        if (found === null) break;
+        if (typeof found === 'number') {
+          at = found;
+          continue;
+        }
+        const own: Done = { id: task.id, who: worker.id, spans: found };
+        if (beginOf(own) <= latest + SAME && (best === null || endOf(own) < endOf(best) - SAME)) best = own;
+        break;
+      }
+    }
+    return best;
+  }
+
+  take(task: Task, { who, spans }: Done): void {
+    for (const span of spans) {
+      put(this.people.get(who)!, span);
+      if (task.place !== undefined && this.places.has(task.place)) put(this.places.get(task.place)!, span);
+    }
+  }
+
+  giveBack(task: Task, { who, spans }: Done): void {
+    for (const span of spans) {
+      takeOut(this.people.get(who)!, span);
+      if (task.place !== undefined && this.places.has(task.place)) takeOut(this.places.get(task.place)!, span);
+    }
+  }
+}
+
+/** Tasks as blocks, each with what must be done before any of it. */
+export function blocksOf({ tasks }: Pick<Problem, 'tasks'>): Block[] {
+  const of = new Map<string, Block>();
+  const byId = new Map(tasks.map((task) => [task.id, task]));
+  for (const task of tasks) {
+    const hung = task.after.filter(({ most }) => most !== null).map(({ on }) => of.get(on));
+    const own = hung.find((block) => block !== undefined) ?? { tasks: [], needs: [] };
+    // Glued from two sides: what was two blocks is one.
+    for (const other of new Set(hung))
+      if (other && other !== own) {
+        own.tasks.push(...other.tasks);
+        for (const moved of other.tasks) of.set(moved.id, own);
+      }
+    own.tasks.push(task);
+    of.set(task.id, own);
+  }
+  const blocks = [...new Set(of.values())];
+  for (const block of blocks) {
+    const inside = new Set(block.tasks.map(({ id }) => id));
+    block.needs = [...new Set(block.tasks.flatMap(({ after }) => after.map(({ on }) => on)))].filter(
+      (id) => !inside.has(id) && byId.has(id),
+    );
+  }
+  return blocks;
+}
+
+/** How often a block is begun later because what dries would not be met in time. */
+const TRIES = 400;
+
+/** Not before this by what is done already, and not after it by what dries. */
+function window(task: Task, done: ReadonlyMap<string, Done>): [number, number] {
+  let [from, latest] = [task.from ?? 0, Infinity];
+  for (const { on, least, most } of task.after as readonly Link[]) {
+    const before = done.get(on);
+    if (!before) continue;
+    from = Math.max(from, endOf(before) + least);
+    if (most !== null) latest = Math.min(latest, endOf(before) + most);
+  }
+  return [from, latest];
+}
+
+/** Places a block as early as it fits: its first task, and the others within their times; null where nobody has hours left. */
+function placeBlock(floor: Floor, { tasks }: Block, done: Map<string, Done>): boolean {
+  const whole = tasks.length > 1;
+  let begin = window(tasks[0]!, done)[0];
+  for (let k = 0; k < TRIES; k++) {
+    const put: Done[] = [];
+    let later: number | null = null;
+    for (const [i, task] of tasks.entries()) {
+      const [from, latest] = window(task, done);
+      const own = floor.earliest(task, Math.max(from, i === 0 ? begin : 0), whole, latest);
+      if (own === null) {
+        // Begun later by as much as it comes too late, or not at all where nobody is there any more.
+        const anyhow = floor.earliest(task, from, whole);
+        later = i === 0 || anyhow === null ? Infinity : Math.max(begin + 1, begin + (beginOf(anyhow) - latest));
+        break;
+      }
+      floor.take(task, own);
+      done.set(task.id, own);
+      put.push(own);
+    }
+    if (later === null) return true;
+    put.forEach((own, i) => {
+      floor.giveBack(tasks[i]!, own);
+      done.delete(own.id);
+    });
+    if (later === Infinity) return false;
+    begin = later;
+  }
+  return false;
+}
+
+/**
+ * Places tasks in an order, each as early as its people, places, times and what comes before it allow (serial schedule generation).
+ *
+ * @param problem all of it
+ * @param blocks as `blocksOf` gives them
+ * @param priority of each block: of those that can be placed, the one with the least comes next
+ */
+export function placeAll(problem: Problem, blocks: readonly Block[], priority: readonly number[]): Schedule {
+  const floor = new Floor(problem);
+  const done = new Map<string, Done>();
+  const left: string[] = [];
+  const open = new Set(blocks.keys());
+  const never = new Set<string>();
+  while (open.size > 0) {
+    let next = -1;
+    for (const i of open) {
+      if (!blocks[i]!.needs.every((id) => done.has(id) || never.has(id))) continue;
+      if (next < 0 || priority[i]! < priority[next]!) next = i;
+    }
+    // What waits for itself is never done.
+    if (next < 0) {
+      for (const i of open) left.push(...blocks[i]!.tasks.map(({ id }) => id));
+      break;
+    }
+    open.delete(next);
+    const block = blocks[next]!;
+    const stuck = block.needs.some((id) => never.has(id));
+    if (stuck || !placeBlock(floor, block, done))
+      for (const { id } of block.tasks) {
+        never.add(id);
+        left.push(id);
+      }
+  }
+  return { done: [...done.values()], left };
+}

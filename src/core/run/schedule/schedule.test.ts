@@ -1,0 +1,182 @@
+import { describe, expect, it } from 'vitest';
+import { dice } from '../../../testing/dice';
+import { thrownShop } from '../../../testing/shop';
+import { beginOf, checkSchedule, costOf, endOf, glueBatch, lowerBound, schedule, type Problem, type Schedule } from '.';
+
+const last = ({ done }: Schedule): number => Math.max(...done.map(endOf));
+
+describe('a schedule', () => {
+  it('of a thousand thrown workshops breaks no window and doubles nothing', () => {
+    for (let seed = 1; seed <= 1000; seed++) {
+      const roll = dice(seed);
+      const problem = thrownShop(roll, { tasks: 4 + (seed % 17), workers: 1 + (seed % 3), breaks: seed % 2 === 0 });
+      const { schedule: found } = schedule(problem, { tries: 4, roll });
+      expect(checkSchedule(problem, found), `seed ${seed}`).toEqual([]);
+      expect(found.left, `seed ${seed}`).toEqual([]);
+      if (seed % 2) expect(last(found), `seed ${seed}`).toBeGreaterThanOrEqual(lowerBound(problem) - 1e-6);
+    }
+  });
+
+  it('of sets of 40 is within 15 % of what no schedule can be shorter than', () => {
+    for (let seed = 1; seed <= 12; seed++) {
+      const roll = dice(100 + seed);
+      const problem = thrownShop(roll, { tasks: 40, workers: 2 + (seed % 2) });
+      const plain: Problem = { ...problem, tasks: problem.tasks.map(({ due: _due, ...task }) => task) };
+      const { schedule: found } = schedule(plain, { tries: 400, roll });
+      expect(checkSchedule(plain, found)).toEqual([]);
+      expect(last(found) / lowerBound(plain), `seed ${seed}`).toBeLessThanOrEqual(1.15);
+    }
+  });
+
+  it('the checker finds what is wrong, each by itself', () => {
+    const problem: Problem = {
+      tasks: [
+        { id: 'spray', minutes: 10, place: 'spray', after: [] },
+        { id: 'lay', minutes: 10, place: 'bench', after: [{ on: 'spray', least: 5, most: 20 }] },
+        { id: 'sew', minutes: 30, place: 'machine', after: [], who: ['b'], from: 15 },
+      ],
+      workers: [
+        { id: 'a', hours: [[0, 100]] },
+        {
+          id: 'b',
+          hours: [
+            [0, 40],
+            [60, 100],
+          ],
+        },
+      ],
+      places: { spray: 1, bench: 1, machine: 1 },
+    };
+    const right: Schedule = {
+      done: [
+        { id: 'spray', who: 'a', spans: [[0, 10]] },
+        { id: 'lay', who: 'a', spans: [[15, 25]] },
+        {
+          id: 'sew',
+          who: 'b',
+          spans: [
+            [15, 40],
+            [60, 65],
+          ],
+        },
+      ],
+      left: [],
+    };
+    expect(checkSchedule(problem, right)).toEqual([]);
+    const wrong = (id: string, change: Partial<Schedule['done'][number]>): string =>
+      checkSchedule(problem, { ...right, done: right.done.map((own) => (own.id === id ? { ...own, ...change } : own)) }).join('; ');
+    expect(wrong('lay', { spans: [[12, 22]] })).toContain('3 too soon');
+    expect(wrong('lay', { spans: [[31, 41]] })).toContain('1 too late');
+    expect(wrong('lay', { spans: [[15, 24]] })).toContain('takes 9 instead of 10');
+    expect(wrong('spray', { who: 'b' })).toBe('');
+    expect(wrong('sew', { who: 'a', spans: [[30, 60]] })).toContain('not for a');
+    expect(wrong('sew', { spans: [[10, 40]] })).toContain('before 15');
+    expect(wrong('sew', { spans: [[30, 60]] })).toContain('not there');
+    expect(
+      wrong('sew', {
+        spans: [
+          [15, 30],
+          [60, 75],
+        ],
+      }),
+    ).toContain('laid down while b is there');
+    expect(wrong('lay', { spans: [[5, 15]] })).toContain('has 2 things in hand');
+    expect(checkSchedule(problem, { ...right, done: right.done.slice(1) }).join()).toContain('forgotten');
+    expect(checkSchedule(problem, { ...right, left: ['lay'] }).join()).toContain('done and left');
+    expect(checkSchedule({ ...problem, places: { ...problem.places, bench: 0 } }, right).join()).toContain('place bench');
+  });
+
+  it('glue is met: what is sprayed waits for whoever is to lay it, over a night too', () => {
+    const hours = [
+      [0, 60],
+      [600, 900],
+    ] as const;
+    const problem: Problem = {
+      tasks: [
+        { id: 'cut', minutes: 45, place: 'table', after: [] },
+        { id: 'spray', minutes: 5, place: 'spray', after: [{ on: 'cut', least: 0, most: null }] },
+        { id: 'lay', minutes: 20, place: 'bench', after: [{ on: 'spray', least: 5, most: 15 }] },
+      ],
+      workers: [{ id: 'a', hours }],
+      places: { table: 1, spray: 1, bench: 1 },
+    };
+    const { schedule: found } = schedule(problem, { tries: 5, roll: dice(1) });
+    expect(checkSchedule(problem, found)).toEqual([]);
+    // Sprayed at 45 it would be laid at 55 and not be done by 60: both are left for the morning.
+    expect(beginOf(found.done.find(({ id }) => id === 'spray')!)).toBeGreaterThanOrEqual(600);
+  });
+
+  it('a due day is met where it can be, and told by how much where it cannot', () => {
+    const task = (id: string, minutes: number, due?: number) => ({ id, minutes, after: [], ...(due === undefined ? {} : { due }) });
+    const problem: Problem = { tasks: [task('long', 100), task('short', 10, 20)], workers: [{ id: 'a', hours: [[0, 1e4]] }], places: {} };
+    const { schedule: found } = schedule(problem, { tries: 10, roll: dice(2) });
+    expect(endOf(found.done.find(({ id }) => id === 'short')!)).toBe(10);
+    expect(costOf(problem, found)).toBeLessThan(
+      costOf(problem, {
+        done: [
+          { id: 'long', who: 'a', spans: [[0, 100]] },
+          { id: 'short', who: 'a', spans: [[100, 110]] },
+        ],
+        left: [],
+      }),
+    );
+  });
+
+  it('stops when it is asked to, with the best so far, and tells of every better one', () => {
+    const roll = dice(9);
+    const problem = thrownShop(roll, { tasks: 30, workers: 2 });
+    const heard: number[] = [];
+    let asked = 0;
+    const found = schedule(problem, { tries: 10_000, roll, stop: () => ++asked > 50, better: ({ cost }) => heard.push(cost) });
+    expect(found.tried).toBeLessThan(60);
+    expect(heard.length).toBeGreaterThan(0);
+    expect(heard).toEqual([...heard].sort((a, b) => b - a));
+    expect(found.cost).toBe(heard.at(-1));
+    expect(checkSchedule(problem, found.schedule)).toEqual([]);
+  });
+
+  it('what waits for itself, or for nobody, is told and hinders nothing else', () => {
+    const circle: Problem = {
+      tasks: [
+        { id: 'a', minutes: 5, after: [{ on: 'b', least: 0, most: null }] },
+        { id: 'b', minutes: 5, after: [{ on: 'a', least: 0, most: null }] },
+        { id: 'c', minutes: 5, after: [] },
+        { id: 'd', minutes: 5, after: [], who: ['nobody'] },
+        { id: 'e', minutes: 5, after: [{ on: 'd', least: 0, most: null }] },
+      ],
+      workers: [{ id: 'w', hours: [[0, 100]] }],
+      places: {},
+    };
+    const { schedule: found } = schedule(circle, { tries: 5, roll: dice(4) });
+    expect(found.done.map(({ id }) => id)).toEqual(['c']);
+    expect([...found.left].sort()).toEqual(['a', 'b', 'd', 'e']);
+    expect(checkSchedule(circle, found)).toEqual([]);
+  });
+});
+
+describe('a batch of glued pieces', () => {
+  it('is as large as still meets every one between tacky and dry, by counting minute for minute', () => {
+    for (const [s, g, tack, open] of [
+      [3, 5, 5, 25],
+      [5, 3, 5, 25],
+      [4, 4, 10, 30],
+      [8, 2, 2, 15],
+      [2, 12, 15, 60],
+      [10, 10, 5, 5],
+    ] as const)
+      for (const count of [1, 4, 8, 12]) {
+        const { size, least, most } = glueBatch(s, g, tack, open, count);
+        // One person: all are sprayed, then all are laid, a gap between that is anywhere in what was told.
+        const fits = (n: number, gap: number): boolean =>
+          Array.from({ length: n }, (_, k) => n * s + gap + k * g - (k + 1) * s).every(
+            (rest) => rest >= tack - 1e-9 && rest <= open + 1e-9,
+          );
+        expect(fits(size, least), `${s} ${g} ${tack} ${open} ${count}`).toBe(true);
+        expect(fits(size, most)).toBe(true);
+        expect(fits(size, most + 1)).toBe(false);
+        if (least > 0) expect(fits(size, least - 1)).toBe(false);
+        // One more would not go, whatever the gap.
+        if (size < count) expect(Array.from({ length: 200 }, (_, gap) => fits(size + 1, gap)).some(Boolean)).toBe(false);
+      }
+  });
+});

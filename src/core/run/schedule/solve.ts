@@ -1,0 +1,119 @@
+import { tails } from './bound';
+import { blocksOf, placeAll, type Block } from './place';
+import { endOf, type Problem, type Schedule } from './types';
+
+/** What a schedule is judged by: first that all of it is done, then how late jobs are, then how long it takes, then how soon each ends. */
+const WEIGHT = { left: 1e7, late: 20, end: 1, each: 0.002 };
+
+/**
+ * How good a schedule is; less is better.
+ *
+ * @param problem what was to be done
+ * @param schedule what was found
+ */
+export function costOf({ tasks }: Pick<Problem, 'tasks'>, { done, left }: Schedule): number {
+  const ends = new Map(done.map((own) => [own.id, endOf(own)]));
+  let [late, last, each] = [0, 0, 0];
+  for (const { id, due } of tasks) {
+    const end = ends.get(id) ?? 0;
+    if (due !== undefined) late += Math.max(0, end - due);
+    last = Math.max(last, end);
+    each += end;
+  }
+  return WEIGHT.left * left.length + WEIGHT.late * late + WEIGHT.end * last + WEIGHT.each * each;
+}
+
+/** What is known while it is looked for. */
+export type Found = { schedule: Schedule; cost: number; tried: number };
+
+/** How it is looked for. */
+export type SolveOptions = {
+  /** so many schedules are tried */
+  tries: number;
+  /** even figures in [0, 1) */
+  roll: () => number;
+  /** asked between tries; true ends the search with the best so far */
+  stop?: () => boolean;
+  /** told of every better one */
+  better?: (found: Found) => void;
+};
+
+/** Rules by which the next block is chosen, the usual ones of a job shop. */
+function rules(problem: Problem, blocks: readonly Block[]): number[][] {
+  const tail = tails(problem);
+  const longest = blocks.map(({ tasks }) => Math.max(...tasks.map(({ id }) => tail.get(id)!)));
+  // What is due of all that hangs on a block: the soonest.
+  const due = new Map<string, number>();
+  for (const task of [...problem.tasks].reverse()) {
+    const own = Math.min(task.due ?? Infinity, due.get(task.id) ?? Infinity);
+    due.set(task.id, own);
+    for (const { on } of task.after) due.set(on, Math.min(due.get(on) ?? Infinity, own));
+  }
+  const dues = blocks.map(({ tasks }) => Math.min(...tasks.map(({ id }) => due.get(id)!)));
+  const end = Math.max(0, ...longest, ...dues.filter(Number.isFinite));
+  const known = dues.map((own) => (Number.isFinite(own) ? own : end));
+  return [longest.map((own) => -own), known.map((own, i) => own - longest[i]!), known, blocks.map((_, i) => i), longest];
+}
+
+/** Of the search so much goes by before what is worse is no longer taken. */
+const WARM = 0.6;
+/** How much worse is taken at the beginning, as a share. */
+const HEAT = 0.03;
+
+/** The same order with a few blocks elsewhere. */
+function moved(priority: readonly number[], roll: () => number): number[] {
+  const next = [...priority];
+  const pick = (): number => Math.floor(roll() * next.length);
+  const several = 1 + Math.floor(roll() * 3);
+  for (let k = 0; k < several; k++) {
+    const [a, b] = [pick(), pick()];
+    if (roll() < 0.5) [next[a], next[b]] = [next[b]!, next[a]!];
+    // Right before another one.
+    else next[a] = next[b]! - 1e-3 * (1 + roll());
+  }
+  return next;
+}
+
+/**
+ * Looks for a good schedule: the usual rules first, then orders changed here and there, what is a little worse taken at the beginning.
+ *
+ * @param problem tasks, people and places
+ * @param options how long, and who is told
+ */
+export function schedule(problem: Problem, { tries, roll, stop = () => false, better }: SolveOptions): Found {
+  const blocks = blocksOf(problem);
+  let best: Found & { priority: number[] } = {
+    schedule: { done: [], left: problem.tasks.map(({ id }) => id) },
+    cost: Infinity,
+    tried: 0,
+    priority: [],
+  };
+  let now = best;
+  const trial = (priority: number[], tried: number): Found & { priority: number[] } => {
+    const found = placeAll(problem, blocks, priority);
+    return { schedule: found, cost: costOf(problem, found), tried, priority };
+  };
+  const keep = (own: typeof best): void => {
+    if (own.cost >= best.cost - 1e-9) return;
+    best = own;
+    better?.(own);
+  };
+  let tried = 0;
+  for (const priority of rules(problem, blocks)) {
+    if (tried > 0 && (stop() || tried >= tries)) break;
+    tried += 1;
+    const own = trial(priority, tried);
+    keep(own);
+    if (own.cost < now.cost) now = own;
+  }
+  while (tried < tries && !stop() && blocks.length > 1) {
+    tried += 1;
+    const own = trial(moved(now.priority, roll), tried);
+    keep(own);
+    const warm = Math.max(0, 1 - tried / (tries * WARM));
+    if (own.cost <= now.cost || own.cost - now.cost < HEAT * warm * now.cost * roll()) now = own;
+    // Cold again, it goes on from the best there is.
+    else if (warm === 0 && roll() < 0.02) now = best;
+  }
+  return { schedule: best.schedule, cost: best.cost, tried };
+}

@@ -1,0 +1,41 @@
+import type { Link, Problem, Task, Worker } from '@/core/run/schedule';
+
+/** How a thrown workshop is made. */
+export type Thrown = { tasks: number; workers: number; breaks?: boolean; glued?: boolean };
+
+/**
+ * A workshop with thrown tasks: sets of steps as upholstery has them, each with what it needs, some glued, on benches, one machine and
+ * one spray place.
+ *
+ * @param roll even figures in [0, 1)
+ * @param options how many
+ */
+export function thrownShop(roll: () => number, { tasks: count, workers: people, breaks = false, glued = true }: Thrown): Problem {
+  const whole = (from: number, to: number): number => from + Math.floor(roll() * (to - from + 1));
+  const day = 1440;
+  const hours: Worker['hours'] = breaks
+    ? Array.from({ length: 60 }, (_, d) => [[d * day + 480, d * day + 720] as const, [d * day + 780, d * day + 1020] as const]).flat()
+    : [[0, 1e6]];
+  const workers = Array.from({ length: people }, (_, k) => ({ id: `w${k}`, hours }));
+  const places = { bench: Math.max(2, people), machine: 1, spray: 1 };
+  const tasks: Task[] = [];
+  while (tasks.length < count) {
+    // One piece: some steps one after another, some of them side by side.
+    const own: Task[] = [];
+    const size = Math.min(count - tasks.length, whole(3, 9));
+    for (let k = 0; k < size; k++) {
+      const id = `t${tasks.length + k}`;
+      const before = own.at(-1);
+      const after: Link[] = [];
+      if (before && roll() < 0.75) after.push({ on: before.id, least: roll() < 0.2 ? whole(5, 40) : 0, most: null });
+      else if (own.length > 1) after.push({ on: own[whole(0, own.length - 1)]!.id, least: 0, most: null });
+      if (glued && before?.place === 'spray' && after[0]?.on === before.id) {
+        const least = whole(3, 8);
+        own.push({ id, minutes: whole(4, 20), place: 'bench', after: [{ on: before.id, least, most: least + whole(5, 25) }] });
+      } else own.push({ id, minutes: whole(4, 60), place: ['bench', 'bench', 'bench', 'machine', 'spray'][whole(0, 4)]!, after });
+    }
+    const due = whole(200, 4000);
+    tasks.push(...own.map((task, k) => (k === own.length - 1 && roll() < 0.5 ? { ...task, due } : task)));
+  }
+  return { tasks, workers, places };
+}
