@@ -21,6 +21,16 @@ export function listPurchases(db: Db, scope: string): PurchaseRecord[] {
   return (db.prepare(`${SELECT} WHERE scope = ? ORDER BY ordered_at, rowid`).all(scope) as Row[]).map(toRecord);
 }
 
+/** Every order that is on its way, with the scope that it was made for. */
+export function listComing(db: Db): (PurchaseRecord & { scope: string })[] {
+  const rows = db
+    .prepare(`${SELECT.replace('SELECT', 'SELECT scope,')} WHERE state = 'ordered' ORDER BY ordered_at, rowid`)
+    .all() as (Row & {
+    scope: string;
+  })[];
+  return rows.map((row) => ({ ...toRecord(row), scope: row.scope }));
+}
+
 /** One order, or null. */
 export function getPurchase(db: Db, id: string): PurchaseRecord | null {
   const row = db.prepare(`${SELECT} WHERE id = ?`).get(id) as Row | undefined;

@@ -57,10 +57,16 @@ export function whoIs(db: Db, headers: Headers): Member | 'own machine' | null {
 
 /** What each role may change, by method and path; whatever is not here only the owner may. */
 const MAY: Record<Exclude<Role, 'owner'>, readonly RegExp[]> = {
-  apprentice: [/^PUT \/api\/pieces\/[^/]+\/ticks$/, /^DELETE \/api\/enter$/],
+  apprentice: [
+    /^PUT \/api\/pieces\/[^/]+\/ticks$/,
+    /^POST \/api\/(pieces\/[^/]+\/notes|timers|photos)$/,
+    /^DELETE \/api\/(enter|timers\/[^/]+)$/,
+  ],
   // A hand lays, cuts and puts things into the store; orders and prices are the owner's.
   hand: [
     /^\w+ \/api\/pieces(\/|$)/,
+    /^\w+ \/api\/timers(\/|$)/,
+    /^PUT \/api\/diary(\/(pins|deliveries))?$/,
     /^POST \/api\/(import|photos)$/,
     /^PUT \/api\/settings$/,
     /^DELETE \/api\/enter$/,

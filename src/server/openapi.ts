@@ -8,6 +8,7 @@ import { PURCHASE, PURCHASE_STATES } from '../core/buying';
 import { JOB } from '../core/job';
 import { UNITS } from '../core/length';
 import { list, OK, plain, record, ref, text, whole, type Json, type Route } from './openapi-parts';
+import { DIARY_ROUTES } from './openapi-diary';
 import { STORE_ROUTES } from './openapi-store';
 
 const SAVE_ID = text('Made by whoever saves, a UUID: sent again under the same id a save is answered again', {
@@ -239,6 +240,7 @@ export const ROUTES: Record<string, Record<string, Route>> = {
     delete: { says: 'Lets somebody in no longer', body: record({ id: text('Of whom') }), gives: OK, refuses: [404] },
   },
   ...STORE_ROUTES,
+  ...DIARY_ROUTES,
   '/api/tape': { get: { says: 'The tape’s readings, as events', gives: text('Events'), media: 'text/event-stream' } },
   '/api/mat': { get: { says: 'The pressure mat’s frames, as events', gives: text('Events'), media: 'text/event-stream' } },
 };

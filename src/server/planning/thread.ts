@@ -7,14 +7,16 @@ import { chalkStep, sectionAlong, type Section } from '../../core/build';
 import { patternFile } from '../../core/formats/pattern-files';
 import type { PatternFormat } from '../../core/formats/pattern-formats';
 import { printedPages, printPdf, type PrintChoice, type Printed, type PrintJob } from '../../core/formats/pdf';
+import type { FastenerPlace, Fixing, Wave } from '../../core/fix';
 import type { HouseRules } from '../../core/house';
+import type { Step } from '../../core/run';
 import { templatesOf } from '../../core/formats/templates';
 import { outlineSize, type Point, type Polygon } from '../../core/outline';
 import { PieceProblems, type Piece } from '../../core/piece';
 import { thingsOf } from '../../core/price';
 import { buyProgram, needsOf, quickOffers, type BuyAsked, type Buying, type FlatOffer, type Need } from '../../core/buying';
 import { layGroups, type LayGroup } from '../../core/lay';
-import { createPlanner, planPiece, runStep } from '../../core/plan';
+import { createPlanner, planPiece, fixStep, runStep } from '../../core/plan';
 import type { KeptStock, KeptWare } from '../../core/store';
 
 /** What is asked of a piece. */
@@ -24,8 +26,18 @@ export type Asked = { piece: Piece; house: HouseRules };
 export type SmallSection = Pick<Section, 'board' | 'base' | 'covered' | 'cover' | 'bare' | 'wadding'> & { padded: boolean };
 
 /** What a row of the floor takes from a piece's plan. */
+/** The order in which a cover is fastened, as it is drawn at the bench. */
+export type FasteningPicture = {
+  board: Point[];
+  waves: Wave[];
+  places: Pick<FastenerPlace, 'n' | 'x' | 'y' | 'kind'>[];
+  temporary: Pick<FastenerPlace, 'n' | 'x' | 'y' | 'kind'>[];
+};
+
 export type Look = {
-  steps: { key: string; name: string }[];
+  steps: Step[];
+  /** in which waves its cover is fastened, for the picture at the bench; null where nothing is */
+  fastening: FasteningPicture | null;
   section: SmallSection | null;
   size: { width: number; depth: number };
 };
@@ -75,6 +87,20 @@ function small({ board, base, covered, cover, bare, wadding, pads }: Section): S
   };
 }
 
+/** Tenths of a millimetre are enough for a picture. */
+const tenth = (mm: number): number => Math.round(mm * 10) / 10;
+
+function fasteningPicture(board: readonly Point[], { order, waves, fasteners, fastener }: Fixing): FasteningPicture | null {
+  if (order.length === 0) return null;
+  const place = ({ n, x, y, kind }: Fixing['order'][number]) => ({ n, x: tenth(x), y: tenth(y), kind });
+  return {
+    board: thinned(board),
+    waves,
+    places: order.map(place),
+    temporary: (fasteners.find(({ id }) => id === fastener.id)?.temporary ?? []).map(place),
+  };
+}
+
 /** Steps, a small true section and the size of a piece. A row wants a small picture: quick looks do. */
 export function look(asked: Asked): Look {
   const { piece, house } = checked(asked);
@@ -82,7 +108,8 @@ export function look(asked: Asked): Look {
   const { width, depth } = outlineSize(model.outline);
   const section = sectionAlong(model.stack, model.middle, [1, 0], { coarse: true, keep: model.keep });
   return {
-    steps: runStep(model, 'quick').map(({ key, name }) => ({ key, name })),
+    steps: runStep(model, 'quick'),
+    fastening: fasteningPicture(model.board, fixStep(model, 'quick')),
     section: section && small(section),
     size: { width: Math.round(width), depth: Math.round(depth) },
   };

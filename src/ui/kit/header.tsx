@@ -12,6 +12,7 @@ const PLACES = [
   { href: '/', label: 'Floor' },
   { href: '/jobs', label: 'Jobs' },
   { href: '/store', label: 'Store' },
+  { href: '/diary', label: 'Diary' },
   { href: '/log', label: 'Log' },
   { href: '/house', label: 'House rules' },
   { href: '/workshop', label: 'Workshop' },

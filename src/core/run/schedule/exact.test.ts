@@ -1,7 +1,7 @@
 import highs from 'highs';
 import { describe, expect, it } from 'vitest';
 import { dice } from '../../../testing/dice';
-import { thrownShop } from '../../../testing/shop';
+import { thrownShop, undue } from '../../../testing/shop';
 import { checkSchedule, endOf, lowerBound, schedule, type Problem } from '.';
 
 /** As long as nothing lasts: what is larger than all tasks and waits together. */
@@ -51,7 +51,7 @@ describe('against a solver that proves its answer', () => {
     for (let seed = 1; seed <= 14; seed++) {
       const roll = dice(700 + seed);
       const thrown = thrownShop(roll, { tasks: 6 + (seed % 7), workers: 2 });
-      const problem: Problem = { ...thrown, tasks: thrown.tasks.map(({ due: _due, ...task }) => task) };
+      const problem: Problem = { ...thrown, tasks: undue(thrown) };
       const { schedule: found } = schedule(problem, { tries: 300, roll });
       expect(checkSchedule(problem, found)).toEqual([]);
       const length = Math.max(...found.done.map(endOf));

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { dice } from '../../../testing/dice';
-import { thrownShop } from '../../../testing/shop';
+import { thrownShop, undue } from '../../../testing/shop';
 import { beginOf, checkSchedule, costOf, endOf, glueBatch, lowerBound, schedule, type Problem, type Schedule } from '.';
 
 const last = ({ done }: Schedule): number => Math.max(...done.map(endOf));
@@ -21,7 +21,7 @@ describe('a schedule', () => {
     for (let seed = 1; seed <= 12; seed++) {
       const roll = dice(100 + seed);
       const problem = thrownShop(roll, { tasks: 40, workers: 2 + (seed % 2) });
-      const plain: Problem = { ...problem, tasks: problem.tasks.map(({ due: _due, ...task }) => task) };
+      const plain: Problem = { ...problem, tasks: undue(problem) };
       const { schedule: found } = schedule(plain, { tries: 400, roll });
       expect(checkSchedule(plain, found)).toEqual([]);
       expect(last(found) / lowerBound(plain), `seed ${seed}`).toBeLessThanOrEqual(1.15);

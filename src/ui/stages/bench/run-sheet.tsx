@@ -1,6 +1,7 @@
 'use client';
 
 import { TriangleAlert } from 'lucide-react';
+import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { Step } from '@/core/run';
@@ -107,6 +108,7 @@ function StepRow({ step, number, current, units, ticking: { done, tick } }: RowP
 export function RunSheet() {
   const plan = usePlan();
   const ticking = useTicking();
+  const pieceId = useSheet((state) => state.id);
   const { message, done } = ticking;
   if (!plan?.steps) return null;
   const { steps, minutes = 0 } = plan;
@@ -119,6 +121,9 @@ export function RunSheet() {
     <section aria-label="Run sheet" tabIndex={0} className="p-4 overflow-y-auto h-full">
       <div className="flex items-baseline gap-4">
         <h2 className="font-display text-lg">Run sheet</h2>
+        <Link href={`/bench/${pieceId}`} className="btn btn-sm btn-primary order-last ml-auto">
+          At the bench, step by step
+        </Link>
         <p className="text-sm">
           {minutes} min for one
           {plan.piece.count > 1 && `, about ${Math.round(batchMinutes(steps, plan.piece.count) / 30) / 2} h for the set in batches`}

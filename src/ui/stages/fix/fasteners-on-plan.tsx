@@ -5,7 +5,7 @@ import type { Fixing } from '@/core/fix';
 import { closedPath, openPath } from '@/ui/drawing/path';
 import type { LayerProps } from '@/ui/sheet/stage';
 import { useSheet } from '@/ui/sheet/store';
-import { numbered } from './numbered';
+import { numbered } from '@/ui/drawing/numbered';
 
 type Staple = Fixing['order'][number];
 

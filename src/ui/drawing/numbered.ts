@@ -1,6 +1,6 @@
 import type { Fixing } from '@/core/fix';
 
-type Staple = Fixing['order'][number];
+type Staple = Pick<Fixing['order'][number], 'n' | 'x' | 'y' | 'kind'>;
 
 /** Every so many staples one is numbered where they stand close. */
 const NUMBERED = 5;

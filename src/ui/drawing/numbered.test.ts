@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { KINDS, newPiece } from '@/core/piece';
 import { planPiece } from '@/core/plan';
-import { numbered } from './numbered';
+import { numbered } from '@/ui/drawing/numbered';
 
 describe.each(KINDS.map(({ id }) => id))('staples of %s', (kind) => {
   const { order } = planPiece(newPiece(kind), {}, { sits: false, coarse: true }).fixing;

@@ -1,0 +1,4 @@
+import { putPin } from '@/server/diary';
+import { answer } from '@/server/http';
+
+export const PUT = (request: Request) => answer(() => putPin(request));

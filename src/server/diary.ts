@@ -1,0 +1,196 @@
+import { PieceProblems } from '../core/piece';
+import {
+  changedSince,
+  paceOf,
+  problemOf,
+  SHOP,
+  shopProblems,
+  type Delivery,
+  type DiaryInput,
+  type KeptDiary,
+  type PieceToDo,
+  type Pin,
+} from '../core/diary';
+import { checkSchedule, readTaskId, type Schedule } from '../core/run/schedule';
+import { readScope } from '../core/job';
+import { ticksDone } from '../data/bench';
+import { database, type Db } from '../data/database';
+import { getDeliveryDays, getDiary, getShop, listPins, setDeliveryDay, setDiary, setPin, setShop, timesTaken } from '../data/diary';
+import { listJobs, piecesOfScope } from '../data/jobs';
+import { listPieces } from '../data/pieces';
+import { listComing } from '../data/purchases';
+import { listWares } from '../data/store';
+import { fitting } from './forms';
+import { readObject, Refusal } from './http';
+import { asCalendar } from './ical';
+import { lookAt } from './looks';
+
+const DAY = /^\d{4}-\d{2}-\d{2}$/;
+/** A schedule of everything on a floor is some hundred kilobytes at the most. */
+const LONGEST_TASK = 200;
+
+/** Today and the minute of it, by the clock of this machine. */
+export function momentNow(now = new Date()): { begins: string; now: number } {
+  const two = (value: number): string => String(value).padStart(2, '0');
+  return {
+    begins: `${now.getFullYear()}-${two(now.getMonth() + 1)}-${two(now.getDate())}`,
+    now: now.getHours() * 60 + now.getMinutes(),
+  };
+}
+
+/** Pieces of the floor that still have something to do, with their run sheets. */
+async function piecesToDo(db: Db): Promise<{ pieces: PieceToDo[]; without: string[] }> {
+  const jobs = listJobs(db);
+  const without: string[] = [];
+  const pieces: PieceToDo[] = [];
+  for (const record of listPieces(db)) {
+    const { id, piece } = record;
+    const job = jobs.find((own) => own.pieces.includes(id)) ?? null;
+    try {
+      const { steps } = await lookAt(db, record);
+      const done = Object.fromEntries(ticksDone(db, id).map(({ step, units }) => [step, units.filter((unit) => unit <= piece.count)]));
+      if (steps.every(({ key }) => (done[key]?.length ?? 0) >= piece.count)) continue;
+      pieces.push({
+        id,
+        name: piece.name,
+        job: job?.job.name ?? null,
+        due: piece.due || job?.job.due || '',
+        count: piece.count,
+        steps,
+        done,
+      });
+    } catch (error) {
+      // The house's rules no longer suit it: it is told, and the others are scheduled.
+      if (!(error instanceof PieceProblems)) throw error;
+      without.push(piece.name);
+    }
+  }
+  return { pieces, without };
+}
+
+/** What is ordered and not here, for which piece, and when it is thought to come. */
+function deliveriesOf(db: Db): (Delivery & { order: string; supplier: string; expected: string })[] {
+  const days = getDeliveryDays(db);
+  const kinds = new Map(listWares(db).map(({ id, kind }) => [id, kind]));
+  return listComing(db).flatMap(({ id, scope, supplier, order }) => {
+    const own = readScope(scope);
+    const day = days[id] ?? order.expected;
+    if (!own || !DAY.test(day)) return [];
+    const open = order.lines.filter(({ units, arrived }) => arrived < units);
+    const which = [...new Set(open.flatMap(({ ware }) => kinds.get(ware) ?? []))];
+    return (piecesOfScope(db, own) ?? []).map((piece) => ({
+      id: `${id}/${piece.id}`,
+      order: id,
+      supplier,
+      expected: order.expected,
+      piece: piece.id,
+      kinds: which,
+      day,
+    }));
+  });
+}
+
+/** Everything that a schedule is made from, as it stands. */
+async function inputOf(db: Db): Promise<{ input: DiaryInput; deliveries: ReturnType<typeof deliveriesOf>; without: string[] }> {
+  const { pieces, without } = await piecesToDo(db);
+  const deliveries = deliveriesOf(db);
+  const on = new Set(pieces.map(({ id }) => id));
+  const input: DiaryInput = {
+    shop: getShop(db),
+    pieces,
+    deliveries: deliveries.map(({ id, piece, kinds, day }) => ({ id, piece, kinds, day })),
+    pins: listPins(db).filter(({ task }) => on.has(readTaskId(task).piece)),
+    pace: paceOf(timesTaken(db)),
+    ...momentNow(),
+  };
+  return { input, deliveries, without };
+}
+
+/** GET /api/diary: what a schedule is made from, the one that is kept, and what changed since. */
+export async function readDiary(): Promise<Response> {
+  const db = database();
+  const { input, deliveries, without } = await inputOf(db);
+  const kept = getDiary(db);
+  const before = kept ? (JSON.parse(kept.input) as DiaryInput) : null;
+  return Response.json({
+    input,
+    deliveries,
+    without,
+    kept: kept && before ? { ...kept, input: before } : null,
+    changed: before ? changedSince(before, input) : [],
+  });
+}
+
+/** PUT /api/diary/shop: who works here, when, and with what. */
+export async function putShop(request: Request): Promise<Response> {
+  const { shop } = await readObject(request);
+  setShop(database(), fitting(SHOP, shop, shopProblems));
+  return Response.json({ shop: getShop(database()) });
+}
+
+/** PUT /api/diary/pins: lays a task on a day, a minute and a person, or lets it go with null. */
+export async function putPin(request: Request): Promise<Response> {
+  const { task, pin } = await readObject(request);
+  if (typeof task !== 'string' || task.length > LONGEST_TASK || !task.includes('/')) throw new Refusal(400, 'Which task?');
+  if (pin !== null) {
+    const { day, minute, who } = (pin ?? {}) as Partial<Pin>;
+    if (typeof day !== 'string' || !DAY.test(day) || Number.isNaN(Date.parse(day))) throw new Refusal(400, 'On which day?');
+    if (!Number.isInteger(minute) || minute! < 0 || minute! >= 1440) throw new Refusal(400, 'At which time of the day?');
+    const { people } = getShop(database());
+    if (who !== null && !people.some(({ id }) => id === who)) throw new Refusal(400, 'Nobody of that name works here');
+    setPin(database(), task, { day, minute: minute!, who: who ?? null });
+  } else setPin(database(), task, null);
+  return Response.json({ pins: listPins(database()) });
+}
+
+/** PUT /api/diary/deliveries: an order comes on another day than was thought; null is as the supplier says. */
+export async function putDelivery(request: Request): Promise<Response> {
+  const { order, day } = await readObject(request);
+  if (typeof order !== 'string' || !listComing(database()).some(({ id }) => id === order))
+    throw new Refusal(404, 'That is not on its way any more');
+  if (day !== null && (typeof day !== 'string' || !DAY.test(day) || Number.isNaN(Date.parse(day)))) throw new Refusal(400, 'On which day?');
+  setDeliveryDay(database(), order, day as string | null);
+  return Response.json({ ok: true });
+}
+
+/** PUT /api/diary: keeps a schedule. It is held against what it was made from by one that has no part in finding it. */
+export async function putDiary(request: Request): Promise<Response> {
+  const { input, schedule } = (await readObject(request)) as { input?: DiaryInput; schedule?: Schedule };
+  if (!input || !schedule || !Array.isArray(schedule.done) || !Array.isArray(schedule.left))
+    throw new Refusal(400, 'A schedule, and what it was made from');
+  let wrong: string[];
+  try {
+    wrong = checkSchedule(problemOf(input), schedule);
+  } catch {
+    throw new Refusal(400, 'That is not what a schedule is made from');
+  }
+  if (wrong.length > 0) throw new Refusal(422, `This schedule does not hold: ${wrong.slice(0, 3).join('; ')}`);
+  const kept: KeptDiary = {
+    begins: input.begins,
+    now: input.now,
+    madeAt: new Date().toISOString(),
+    schedule,
+    input: JSON.stringify(input),
+  };
+  setDiary(database(), kept);
+  return Response.json({ ok: true });
+}
+
+/** GET /api/diary/calendar?person=: the schedule that is kept, as iCalendar. */
+export function readCalendar(request: Request): Response {
+  const db = database();
+  const kept = getDiary(db);
+  if (!kept) throw new Refusal(404, 'Nothing is scheduled yet');
+  const person = new URL(request.url).searchParams.get('person') ?? undefined;
+  const { shop, pieces } = JSON.parse(kept.input) as DiaryInput;
+  if (person !== undefined && !shop.people.some(({ id }) => id === person)) throw new Refusal(404, 'Nobody of that name works here');
+  const words = (task: string) => {
+    const { piece: id, step: key } = readTaskId(task);
+    const piece = pieces.find((own) => own.id === id);
+    const step = piece?.steps.find((own) => own.key === key);
+    return { step: step?.name ?? key, detail: step?.detail ?? '', piece: piece?.name ?? '' };
+  };
+  return new Response(asCalendar(kept, shop.people, words, person), {
+    headers: { 'content-type': 'text/calendar; charset=utf-8', 'content-disposition': 'attachment; filename="diary.ics"' },
+  });
+}

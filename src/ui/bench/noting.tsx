@@ -1,0 +1,117 @@
+'use client';
+
+import { useState } from 'react';
+import type { Step } from '@/core/run';
+import { useDraft } from '@/ui/kit/draft';
+import type { Bench, BenchView } from './use-bench';
+
+type NotingProps = { step: Step; view: BenchView; tell: Bench['tell']; since: number };
+
+const FIELD = 'block h-14 border border-base-content/40 bg-base-100 px-2 text-xl w-full';
+
+/** A time, a reading, words or a photo at a step. */
+function NoteForm({ step, view, tell, since }: NotingProps) {
+  const [person, setPerson] = useDraft('bench person');
+  const [note, setNote] = useState('');
+  const [reading, setReading] = useState('');
+  const [took, setTook] = useState('');
+  const [unit, setUnit] = useState(1);
+  const [photo, setPhoto] = useState<File | null>(null);
+  const minutes = Number(took.replace(',', '.'));
+  const empty = !note.trim() && !reading.trim() && !photo && !(minutes > 0);
+  const keep = () => {
+    const body = {
+      unit,
+      step: step.key,
+      at: new Date().toISOString(),
+      person: person ?? view.people[0] ?? '',
+      took: minutes > 0 ? minutes : null,
+      told: minutes > 0 ? step.minutes : null,
+      reading,
+      note,
+    };
+    void tell([{ method: 'POST', url: `/api/pieces/${view.id}/notes`, body, ...(photo ? { photo } : {}) }]);
+    setNote('');
+    setReading('');
+    setTook('');
+    setPhoto(null);
+  };
+  return (
+    <div className="grid grid-cols-2 upright:grid-cols-1 gap-3 py-2">
+      <label>
+        It took, minutes for one
+        <span className="flex gap-2">
+          <input className={FIELD} inputMode="decimal" value={took} onChange={(event) => setTook(event.target.value)} />
+          <button
+            type="button"
+            className="btn h-14 font-normal text-lg"
+            onClick={() => setTook(String(Math.max(0.5, Math.round(((Date.now() - since) / 60_000) * 2) / 2)))}
+          >
+            Since I opened it
+          </button>
+        </span>
+      </label>
+      <label>
+        Measured
+        <input className={FIELD} value={reading} onChange={(event) => setReading(event.target.value)} />
+      </label>
+      <label>
+        Words
+        <input className={FIELD} value={note} onChange={(event) => setNote(event.target.value)} />
+      </label>
+      <label>
+        Photo
+        <input
+          type="file"
+          accept="image/*"
+          capture="environment"
+          className={`${FIELD} py-2`}
+          onChange={(event) => setPhoto(event.target.files?.[0] ?? null)}
+        />
+      </label>
+      <label>
+        Who
+        <select className={FIELD} value={person ?? view.people[0] ?? ''} onChange={(event) => setPerson(event.target.value)}>
+          {view.people.map((name) => (
+            <option key={name}>{name}</option>
+          ))}
+        </select>
+      </label>
+      <label>
+        Piece
+        <select className={FIELD} value={unit} onChange={(event) => setUnit(Number(event.target.value))}>
+          {Array.from({ length: view.count }, (_, k) => (
+            <option key={k} value={k + 1}>
+              {k + 1}
+            </option>
+          ))}
+        </select>
+      </label>
+      <button type="button" className="btn btn-outline h-16 text-2xl font-normal" disabled={empty} onClick={keep}>
+        Keep it
+      </button>
+    </div>
+  );
+}
+
+/** What is said of a step, and what was said of it so far. */
+export function Noting({ step, view, tell, since }: NotingProps) {
+  const own = view.notes.filter((said) => said.step === step.key);
+  return (
+    <details className="text-xl" data-notes={own.length}>
+      <summary className="cursor-pointer h-16 flex items-center">
+        Note something here{own.length > 0 ? ` (${own.length} so far)` : ''}
+      </summary>
+      <NoteForm step={step} view={view} tell={tell} since={since} />
+      <ul className="text-lg">
+        {own.map((said) => (
+          <li key={said.id} data-note={said.id}>
+            {[said.person, said.took === null ? '' : `${said.took} min`, said.reading, said.note, said.photo ? 'a photo' : '']
+              .filter(Boolean)
+              .join(' · ')}
+          </li>
+        ))}
+      </ul>
+    </details>
+  );
+}

@@ -1,0 +1,130 @@
+'use client';
+
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import type { Point } from '@/core/outline';
+import type { Step } from '@/core/run';
+import type { FastenerPlace, Wave } from '@/core/fix';
+import type { BenchNote, Timer } from '@/data/diary';
+import type { Ticked } from './meanwhile';
+import { inBrowser, nextId, sendAll, type Keeping, type Sending } from './queue';
+
+type Place = Pick<FastenerPlace, 'n' | 'x' | 'y' | 'kind'>;
+/** A run sheet as the workshop tells it. */
+export type BenchView = {
+  id: string;
+  name: string;
+  count: number;
+  steps: Step[];
+  fastening: { board: Point[]; waves: Wave[]; places: Place[]; temporary: Place[] } | null;
+  people: string[];
+  ticks: Ticked[];
+  notes: BenchNote[];
+  timers: Timer[];
+  now: string;
+};
+
+/** What others did is looked for every so often, ms. */
+const LOOK = 5000;
+
+/** What is not sent yet, laid over what the workshop told. */
+function withSendings(view: BenchView, sendings: readonly Sending[]): BenchView {
+  return sendings.reduce((now, { id, url, method, body }) => {
+    if (url === `/api/pieces/${view.id}/ticks`) {
+      const { unit, step, done } = body as { unit: number; step: string; done: boolean };
+      const others = now.ticks.filter((own) => own.unit !== unit || own.step !== step);
+      return { ...now, ticks: done ? [...others, { unit, step }] : others };
+    }
+    if (url === '/api/timers' && method === 'POST') {
+      const { piece, unit, step, at } = body as { piece: string; unit: number; step: string; at: string };
+      const what = view.steps.find(({ key }) => key === step);
+      if (piece !== view.id || !what || now.timers.some((own) => own.id === id)) return now;
+      const after = (minutes: number): string => new Date(Date.parse(at) + minutes * 60_000).toISOString();
+      const timer: Timer = {
+        id,
+        pieceId: piece,
+        unit,
+        step,
+        name: what.name,
+        startedAt: at,
+        readyAt: after(what.wait),
+        untilAt: what.open === undefined ? null : after(what.open),
+      };
+      return { ...now, timers: [...now.timers.filter((own) => own.step !== step || own.unit !== unit), timer] };
+    }
+    if (method === 'DELETE' && url.startsWith('/api/timers/')) return { ...now, timers: now.timers.filter((own) => !url.endsWith(own.id)) };
+    if (url === `/api/pieces/${view.id}/notes`)
+      return now.notes.some((own) => own.id === id)
+        ? now
+        : { ...now, notes: [...now.notes, { photo: null, ...body, id } as unknown as BenchNote] };
+    return now;
+  }, view);
+}
+
+/** The run sheet at the bench: what the workshop tells, what is on its way to it, and every way to add to it. */
+export function useBench(piece: string) {
+  const [told, setTold] = useState<BenchView | null>(null);
+  const [waiting, setWaiting] = useState<readonly Sending[]>([]);
+  const [reached, setReached] = useState(true);
+  const [message, setMessage] = useState<string | null>(null);
+  // The workshop's clock against this machine's, ms.
+  const [ahead, setAhead] = useState(0);
+  const keeping = useRef<Keeping | null>(null);
+  const busy = useRef(false);
+  const own = useCallback((): Keeping => (keeping.current ??= inBrowser()), []);
+
+  const look = useCallback(async () => {
+    try {
+      const response = await fetch(`/api/pieces/${piece}/bench`, { cache: 'no-store' });
+      if (response.status === 404) setMessage('This piece is no longer on the floor.');
+      if (!response.ok) return;
+      const view = (await response.json()) as BenchView;
+      setTold(view);
+      if (navigator.onLine) setAhead(Date.parse(view.now) - Date.now());
+    } catch {
+      setReached(false);
+    }
+  }, [piece]);
+
+  const flush = useCallback(async () => {
+    if (busy.current) return;
+    busy.current = true;
+    try {
+      const { sent, left, refused } = await sendAll(own());
+      setReached(left === 0);
+      if (refused.length > 0) setMessage(refused.join(' '));
+      setWaiting(await own().all());
+      if (sent > 0 || left === 0) await look();
+    } finally {
+      busy.current = false;
+    }
+  }, [own, look]);
+
+  useEffect(() => {
+    // What was kept when the page was closed is sent when it is opened again.
+    void flush();
+    const timer = setInterval(() => void flush(), LOOK);
+    const again = () => void flush();
+    window.addEventListener('online', again);
+    return () => {
+      clearInterval(timer);
+      window.removeEventListener('online', again);
+    };
+  }, [flush]);
+
+  const tell = useCallback(
+    async (sendings: Omit<Sending, 'id'>[]) => {
+      for (const sending of sendings) {
+        const id = nextId();
+        await own().put({ ...sending, id, body: { ...sending.body, ...(sending.method === 'POST' ? { id } : {}) } });
+      }
+      setWaiting(await own().all());
+      void flush();
+    },
+    [own, flush],
+  );
+
+  const view = useMemo(() => (told ? withSendings(told, waiting) : null), [told, waiting]);
+  return { view, waiting: waiting.length, reached, message, ahead, tell };
+}
+
+export type Bench = ReturnType<typeof useBench>;

@@ -1,0 +1,206 @@
+'use client';
+
+import { useRef, useState } from 'react';
+import { dayAfter, endsOf, weekdayOf, type PieceEnd } from '@/core/diary';
+import { readTaskId } from '@/core/run/schedule';
+import { sayDay } from '@/ui/kit/day';
+import { Wrong } from '@/ui/kit/lists';
+import { Ends } from './ends';
+import { InHand } from './in-hand';
+import { People } from './people';
+import { useDiary, type Diary as DiaryState, type DiaryView } from './use-diary';
+import { Week } from './week';
+
+/** What is on its way, and when it is thought to come. */
+function Deliveries({ view, change }: { view: DiaryView; change: DiaryState['change'] }) {
+  const [message, setMessage] = useState<string | null>(null);
+  const orders = view.deliveries.filter((own, k, all) => all.findIndex(({ order }) => order === own.order) === k);
+  if (orders.length === 0) return null;
+  return (
+    <section aria-label="Deliveries">
+      <h2 className="font-display text-lg mt-4">On its way</h2>
+      <Wrong message={message} />
+      <ul className="text-sm">
+        {orders.map(({ order, supplier, kinds, day, expected }) => (
+          <li key={order} className="flex flex-wrap items-center gap-3 border-b border-base-content/15 py-1" data-order={order}>
+            <span className="w-72">
+              {supplier}: {kinds.join(', ')}
+            </span>
+            <label className="flex items-center gap-2">
+              comes on
+              <input
+                type="date"
+                aria-label={`${supplier} comes on`}
+                className="border border-base-content/40 px-1 h-8 bg-base-100"
+                value={day}
+                onChange={(event) =>
+                  event.target.value && void change('PUT', '/api/diary/deliveries', { order, day: event.target.value }).then(setMessage)
+                }
+              />
+            </label>
+            {day !== expected && (
+              <button
+                type="button"
+                className="underline underline-offset-2"
+                onClick={() => void change('PUT', '/api/diary/deliveries', { order, day: null }).then(setMessage)}
+              >
+                {sayDay(expected)}, as the supplier says
+              </button>
+            )}
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+/** The search: how far it is, and a way to be content with what it has. */
+function Search({ diary }: { diary: DiaryState }) {
+  const { search, stop, plan, view } = diary;
+  if (search)
+    return (
+      <span className="flex items-center gap-3 text-sm">
+        <progress className="progress w-40" value={search.tried} max={search.of} aria-label="Schedules tried" />
+        <span role="status">
+          {search.tried} of {search.of} tried
+        </span>
+        <button type="button" className="btn btn-sm btn-outline font-normal" onClick={stop}>
+          Enough
+        </button>
+      </span>
+    );
+  return (
+    <button type="button" className="btn btn-sm btn-primary" disabled={!view || view.input.pieces.length === 0} onClick={plan}>
+      {view?.kept ? 'Plan it again' : 'Plan the work'}
+    </button>
+  );
+}
+
+/** What the schedule that is kept says, or what to do where there is none. */
+function Planned({ diary, view, before }: { diary: DiaryState; view: DiaryView; before: readonly PieceEnd[] }) {
+  const { kept, input } = view;
+  const [week, setWeek] = useState(0);
+  const [chosen, setChosen] = useState<string | null>(null);
+  const { change, ranges, promises, setPromises } = diary;
+  const shownInput = kept?.input ?? input;
+  const ends = kept ? endsOf(kept.input, kept.schedule) : [];
+  const monday = dayAfter(input.begins, -weekdayOf(input.begins));
+  const words = (task: string) => {
+    const { piece: id, step: key } = readTaskId(task);
+    const piece = shownInput.pieces.find((own) => own.id === id);
+    const step = piece?.steps.find((own) => own.key === key);
+    return { step: step?.name ?? key, piece: piece?.name ?? 'gone', detail: step?.detail ?? '' };
+  };
+  const lay = (task: string, day: string, minute: number, who: string | null) =>
+    change('PUT', '/api/diary/pins', { task, pin: { day, minute, who } });
+  const done = kept?.schedule.done.find(({ id }) => id === chosen);
+  return (
+    <>
+      {kept && (
+        <section aria-label="The week">
+          <div className="flex items-center gap-2 my-2 text-sm">
+            <button type="button" className="btn btn-sm btn-outline font-normal" onClick={() => setWeek(week - 1)}>
+              Week before
+            </button>
+            <button type="button" className="btn btn-sm btn-outline font-normal" onClick={() => setWeek(week + 1)}>
+              Week after
+            </button>
+            <span className="text-base-content/80">7.00 to 18.00 each day. A dot is laid by hand; the hatch below is its piece’s.</span>
+          </div>
+          <Week
+            input={kept.input}
+            done={kept.schedule.done}
+            first={dayAfter(monday, 7 * week)}
+            days={6}
+            pinned={new Set(input.pins.map(({ task }) => task))}
+            chosen={chosen}
+            words={words}
+            onChoose={setChosen}
+            onLay={(...where) => void lay(...where)}
+          />
+          {done && (
+            <InHand
+              key={`${done.id} ${done.spans[0]![0]}`}
+              input={kept.input}
+              done={done}
+              says={words(done.id)}
+              pinned={input.pins.some(({ task }) => task === done.id)}
+              onLay={lay}
+              onLet={(task) => change('PUT', '/api/diary/pins', { task, pin: null })}
+            />
+          )}
+        </section>
+      )}
+      <section aria-label="Pieces" className="mt-4">
+        <Ends
+          pieces={input.pieces}
+          ends={ends}
+          before={before}
+          ranges={ranges}
+          promises={promises}
+          onPromise={(piece, day) => setPromises({ ...promises, [piece]: day })}
+        />
+        {Object.keys(promises).length > 0 && <p className="text-sm mt-1">Plan it again for the answer.</p>}
+      </section>
+    </>
+  );
+}
+
+/** The diary: who does what when, whether it is in time, and what changed since it was planned. */
+export function Diary() {
+  const diary = useDiary();
+  const { view, message, change } = diary;
+  // What the schedule said before the last search: what a change costs is told against it.
+  const [before, setBefore] = useState<PieceEnd[]>([]);
+  const last = useRef<PieceEnd[]>([]);
+  if (!view)
+    return (
+      <main className="px-6 py-5">
+        <h1 className="font-display text-2xl">Diary</h1>
+        <p role="status">{message ?? 'Looking at everything on the floor…'}</p>
+      </main>
+    );
+  const { kept, changed, without, input } = view;
+  const planAgain: DiaryState = {
+    ...diary,
+    plan: () => {
+      last.current = kept ? endsOf(kept.input, kept.schedule) : [];
+      setBefore(last.current);
+      diary.plan();
+    },
+  };
+  return (
+    <main className="w-full mx-auto px-6 py-5">
+      <div className="flex flex-wrap items-center gap-4">
+        <h1 className="font-display text-2xl">Diary</h1>
+        <span className="ml-auto" />
+        {kept && (
+          <span className="flex gap-3 text-sm">
+            {input.shop.people.map(({ id, name }) => (
+              <a key={id} href={`/api/diary/calendar?person=${id}`} className="underline underline-offset-2">
+                {name}’s calendar
+              </a>
+            ))}
+            <a href="/api/diary/calendar" className="underline underline-offset-2">
+              All as a calendar
+            </a>
+          </span>
+        )}
+        <Search diary={planAgain} />
+      </div>
+      <Wrong message={message} />
+      {kept && changed.length > 0 && (
+        <p role="status" className="text-sm text-warning mt-1" data-changed>
+          Changed since it was planned: {changed.join('; ')}.
+        </p>
+      )}
+      {without.length > 0 && (
+        <p className="text-sm text-error">Not in it, for the house rules no longer suit them: {without.join(', ')}.</p>
+      )}
+      {input.pieces.length === 0 && <p className="mt-4">Nothing is left to do on the floor.</p>}
+      <Planned diary={diary} view={view} before={before} />
+      <Deliveries view={view} change={change} />
+      <People shop={input.shop} onChange={(shop) => change('PUT', '/api/diary/shop', { shop })} />
+    </main>
+  );
+}

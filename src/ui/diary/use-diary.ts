@@ -1,0 +1,104 @@
+'use client';
+
+import { useCallback, useEffect, useRef, useState } from 'react';
+import type { Delivery, DiaryInput, KeptDiary, Range } from '@/core/diary';
+import { send } from '@/ui/kit/api';
+import type { DiaryAsked, DiaryTold } from '@/workers/diary.worker';
+
+/** A delivery with the order that it is of. */
+export type Coming = Delivery & { order: string; supplier: string; expected: string };
+/** What the workshop tells of its diary. */
+export type DiaryView = {
+  input: DiaryInput;
+  deliveries: Coming[];
+  without: string[];
+  kept: (Omit<KeptDiary, 'input'> & { input: DiaryInput }) | null;
+  changed: string[];
+};
+
+/** So many schedules are tried: some seconds for a full floor. */
+const TRIES = 600;
+const UNREACHED = 'The workshop cannot be reached; nothing was changed.';
+
+/** The diary as it stands, a search that is under way, and how sure what was found is. */
+export function useDiary() {
+  const [view, setView] = useState<DiaryView | null>(null);
+  const [message, setMessage] = useState<string | null>(null);
+  const [search, setSearch] = useState<DiaryTold | null>(null);
+  const [ranges, setRanges] = useState<Range[]>([]);
+  const [promises, setPromises] = useState<Record<string, string>>({});
+  const worker = useRef<Worker | null>(null);
+  const best = useRef<{ input: DiaryInput; told: DiaryTold } | null>(null);
+
+  const load = useCallback(async () => {
+    try {
+      const response = await fetch('/api/diary');
+      if (!response.ok) throw new Error();
+      setView((await response.json()) as DiaryView);
+      setMessage(null);
+    } catch {
+      setMessage(UNREACHED);
+    }
+  }, []);
+  useEffect(() => {
+    // What was ticked or ordered elsewhere meanwhile is there when the page is opened.
+    void load();
+    return () => worker.current?.terminate();
+  }, [load]);
+
+  /** Does a change at the workshop, and looks again. */
+  const change = useCallback(
+    async (method: 'PUT' | 'POST' | 'DELETE', url: string, body: unknown): Promise<string | null> => {
+      try {
+        const answer = await send(method, url, body);
+        if (!answer.ok) return answer.data.message ?? 'That was not kept';
+        await load();
+        return null;
+      } catch {
+        return UNREACHED;
+      }
+    },
+    [load],
+  );
+
+  const keep = useCallback(async () => {
+    if (!best.current) return;
+    const { input, told } = best.current;
+    setMessage(await change('PUT', '/api/diary', { input, schedule: told.schedule }));
+  }, [change]);
+
+  const stop = useCallback(() => {
+    worker.current?.terminate();
+    worker.current = null;
+    setSearch(null);
+    void keep();
+  }, [keep]);
+
+  const plan = useCallback(() => {
+    if (!view) return;
+    const { input } = view;
+    worker.current?.terminate();
+    const own = new Worker(new URL('../../workers/diary.worker.ts', import.meta.url), { type: 'module' });
+    worker.current = own;
+    setSearch({ tried: 0, of: TRIES, schedule: { done: [], left: [] }, ends: [], ranges: null, wrong: [] });
+    own.onmessage = ({ data }: MessageEvent<DiaryTold>) => {
+      best.current = { input, told: data };
+      setSearch(data.ranges ? null : data);
+      if (!data.ranges) return;
+      own.terminate();
+      worker.current = null;
+      setRanges(data.ranges);
+      if (data.wrong.length > 0) setMessage(`This schedule does not hold and was not kept: ${data.wrong[0]}`);
+      else void keep();
+    };
+    own.onerror = () => {
+      setSearch(null);
+      setMessage('The search stumbled; nothing was changed. Try again.');
+    };
+    own.postMessage({ input, tries: TRIES, by: promises } satisfies DiaryAsked);
+  }, [view, promises, keep]);
+
+  return { view, message, search, ranges, promises, setPromises, load, change, plan, stop };
+}
+
+export type Diary = ReturnType<typeof useDiary>;

@@ -1,0 +1,35 @@
+import { endsOf, problemOf, rangesOf, type DiaryInput, type PieceEnd, type Range } from '../core/diary';
+import { checkSchedule, schedule, type Schedule } from '../core/run/schedule';
+
+/** What is looked for. */
+export type DiaryAsked = { input: DiaryInput; tries: number; by: Record<string, string> };
+/** How far it is: the best so far, and at the end how sure it is. */
+export type DiaryTold = { tried: number; of: number; schedule: Schedule; ends: PieceEnd[]; ranges: Range[] | null; wrong: string[] };
+
+/** A beginning for the dice that is the same for the same question: asked again it answers alike. */
+const SEED = 20_262;
+
+function dice(seed: number): () => number {
+  let a = seed;
+  return () => {
+    a = (Math.imul(a, 1_664_525) + 1_013_904_223) >>> 0;
+    return a / 4_294_967_296;
+  };
+}
+
+self.onmessage = ({ data: { input, tries, by } }: MessageEvent<DiaryAsked>) => {
+  const tell = (own: Omit<DiaryTold, 'of' | 'ends' | 'wrong'>): void =>
+    self.postMessage({
+      ...own,
+      of: tries,
+      ends: endsOf(input, own.schedule),
+      wrong: own.ranges ? checkSchedule(problemOf(input), own.schedule) : [],
+    } satisfies DiaryTold);
+  const roll = dice(SEED);
+  const found = schedule(problemOf(input), {
+    tries,
+    roll,
+    better: (better) => tell({ tried: better.tried, schedule: better.schedule, ranges: null }),
+  });
+  tell({ tried: found.tried, schedule: found.schedule, ranges: rangesOf(input, found.schedule, roll, by) });
+};
