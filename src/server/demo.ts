@@ -2,7 +2,9 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { parseDocument } from '../core/document';
 import { planPiece } from '../core/plan';
+import { newPerson, type Shop } from '../core/diary';
 import { addLogEntry, setTick } from '../data/bench';
+import { setShop } from '../data/diary';
 import { database, type Db } from '../data/database';
 import { countFloor, createPiece, removePiece } from '../data/pieces';
 import { markSeeded, wasSeeded } from '../data/settings';
@@ -29,6 +31,15 @@ const FLOOR = [
   'operator-arm-pad',
   'tricycle-saddle',
 ];
+
+/** Who works at the lodge: one of them mornings only. */
+const SHOP: Shop = {
+  people: [newPerson({ id: 'p-1', name: 'Ilse' }), { ...newPerson({ id: 'p-2', name: 'Tomas' }), to: 780, breakFor: 0 }],
+  benches: 2,
+  tables: 1,
+  machines: 1,
+  sprays: 1,
+};
 
 const HOME = process.env.FOVEA_HOME ?? process.cwd();
 const read = (name: string) => parseDocument(readFileSync(join(HOME, `demo/${name}.json`), 'utf8'));
@@ -69,6 +80,7 @@ export function layOutDemo(db: Db, again = false): boolean {
       floor.set(piece.name, id);
     }
     layOutStore(db, floor);
+    setShop(db, SHOP);
     markSeeded(db);
   })();
   return true;

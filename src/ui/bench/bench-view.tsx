@@ -118,8 +118,11 @@ function useInHand(bench: Bench) {
     const now = new Date(Date.now() + bench.ahead).toISOString();
     if (is && step.wait > 0)
       sendings.push({ method: 'POST', url: '/api/timers', body: { piece: view.id, unit: batch, step: step.key, at: now } });
-    // What it was waited for is gone on with.
-    const over = is ? view.timers.filter((own) => step.after.includes(own.step) && (own.unit === 0 || which.includes(own.unit))) : [];
+    // What it was waited for is gone on with; of a batch once the last of it is.
+    const last = left.every((unit) => which.includes(unit));
+    const gone = (own: View['timers'][number]): boolean =>
+      step.after.includes(own.step) && (own.unit === 0 ? last : which.includes(own.unit));
+    const over = is ? view.timers.filter(gone) : [];
     sendings.push(...over.map(({ id }): Omit<Sending, 'id'> => ({ method: 'DELETE', url: `/api/timers/${id}`, body: {} })));
     void tell(sendings);
   };
@@ -215,7 +218,8 @@ export function BenchView({ piece }: { piece: string }) {
       />
       {late.length > 0 && (
         <p className="text-xl text-warning" data-behind>
-          {late.map(({ unit, by }) => `Piece ${unit} is ${by} steps behind`).join('; ')}.
+          {late.length === 1 ? 'Piece' : 'Pieces'} {late.map(({ unit }) => unit).join(', ')} {late.length === 1 ? 'is' : 'are'} behind the
+          others by {Math.max(...late.map(({ by }) => by))} steps.
         </p>
       )}
       <StepInHand key={step.key} view={view} step={step} />

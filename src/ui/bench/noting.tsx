@@ -9,6 +9,34 @@ type NotingProps = { step: Step; view: BenchView; tell: Bench['tell']; since: nu
 
 const FIELD = 'block h-14 border border-base-content/40 bg-base-100 px-2 text-xl w-full';
 
+type WhichProps = { view: BenchView; person: string; unit: number; onPerson: (name: string) => void; onUnit: (unit: number) => void };
+
+/** Who says it, and of which piece of the set. */
+function WhoAndWhich({ view, person, unit, onPerson, onUnit }: WhichProps) {
+  return (
+    <>
+      <label>
+        Who
+        <select className={FIELD} value={person} onChange={(event) => onPerson(event.target.value)}>
+          {view.people.map((name) => (
+            <option key={name}>{name}</option>
+          ))}
+        </select>
+      </label>
+      <label>
+        Piece
+        <select className={FIELD} value={unit} onChange={(event) => onUnit(Number(event.target.value))}>
+          {Array.from({ length: view.count }, (_, k) => (
+            <option key={k} value={k + 1}>
+              {k + 1}
+            </option>
+          ))}
+        </select>
+      </label>
+    </>
+  );
+}
+
 /** A time, a reading, words or a photo at a step. */
 function NoteForm({ step, view, tell, since }: NotingProps) {
   const [person, setPerson] = useDraft('bench person');
@@ -69,24 +97,7 @@ function NoteForm({ step, view, tell, since }: NotingProps) {
           onChange={(event) => setPhoto(event.target.files?.[0] ?? null)}
         />
       </label>
-      <label>
-        Who
-        <select className={FIELD} value={person ?? view.people[0] ?? ''} onChange={(event) => setPerson(event.target.value)}>
-          {view.people.map((name) => (
-            <option key={name}>{name}</option>
-          ))}
-        </select>
-      </label>
-      <label>
-        Piece
-        <select className={FIELD} value={unit} onChange={(event) => setUnit(Number(event.target.value))}>
-          {Array.from({ length: view.count }, (_, k) => (
-            <option key={k} value={k + 1}>
-              {k + 1}
-            </option>
-          ))}
-        </select>
-      </label>
+      <WhoAndWhich view={view} person={person ?? view.people[0] ?? ''} unit={unit} onPerson={setPerson} onUnit={setUnit} />
       <button type="button" className="btn btn-outline h-16 text-2xl font-normal" disabled={empty} onClick={keep}>
         Keep it
       </button>

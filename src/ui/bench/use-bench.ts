@@ -89,11 +89,12 @@ export function useBench(piece: string) {
     if (busy.current) return;
     busy.current = true;
     try {
-      const { sent, left, refused } = await sendAll(own());
+      const { left, refused } = await sendAll(own());
       setReached(left === 0);
       if (refused.length > 0) setMessage(refused.join(' '));
       setWaiting(await own().all());
-      if (sent > 0 || left === 0) await look();
+      // Away from the workshop what was kept of its last answer is what there is.
+      await look();
     } finally {
       busy.current = false;
     }

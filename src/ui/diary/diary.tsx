@@ -1,7 +1,7 @@
 'use client';
 
 import { useRef, useState } from 'react';
-import { dayAfter, endsOf, weekdayOf, type PieceEnd } from '@/core/diary';
+import { dayAfter, endsOf, type PieceEnd } from '@/core/diary';
 import { readTaskId } from '@/core/run/schedule';
 import { sayDay } from '@/ui/kit/day';
 import { Wrong } from '@/ui/kit/lists';
@@ -76,15 +76,17 @@ function Search({ diary }: { diary: DiaryState }) {
   );
 }
 
+/** So many days are seen at once: a step of a quarter of an hour can still be read. */
+const DAYS = 3;
+
 /** What the schedule that is kept says, or what to do where there is none. */
 function Planned({ diary, view, before }: { diary: DiaryState; view: DiaryView; before: readonly PieceEnd[] }) {
   const { kept, input } = view;
-  const [week, setWeek] = useState(0);
+  const [turn, setTurn] = useState(0);
   const [chosen, setChosen] = useState<string | null>(null);
   const { change, ranges, promises, setPromises } = diary;
   const shownInput = kept?.input ?? input;
   const ends = kept ? endsOf(kept.input, kept.schedule) : [];
-  const monday = dayAfter(input.begins, -weekdayOf(input.begins));
   const words = (task: string) => {
     const { piece: id, step: key } = readTaskId(task);
     const piece = shownInput.pieces.find((own) => own.id === id);
@@ -97,21 +99,21 @@ function Planned({ diary, view, before }: { diary: DiaryState; view: DiaryView; 
   return (
     <>
       {kept && (
-        <section aria-label="The week">
+        <section aria-label="The days">
           <div className="flex items-center gap-2 my-2 text-sm">
-            <button type="button" className="btn btn-sm btn-outline font-normal" onClick={() => setWeek(week - 1)}>
-              Week before
+            <button type="button" className="btn btn-sm btn-outline font-normal" onClick={() => setTurn(turn - 1)}>
+              Earlier
             </button>
-            <button type="button" className="btn btn-sm btn-outline font-normal" onClick={() => setWeek(week + 1)}>
-              Week after
+            <button type="button" className="btn btn-sm btn-outline font-normal" onClick={() => setTurn(turn + 1)}>
+              Later
             </button>
             <span className="text-base-content/80">7.00 to 18.00 each day. A dot is laid by hand; the hatch below is its piece’s.</span>
           </div>
           <Week
             input={kept.input}
             done={kept.schedule.done}
-            first={dayAfter(monday, 7 * week)}
-            days={6}
+            first={dayAfter(input.begins, DAYS * turn)}
+            days={DAYS}
             pinned={new Set(input.pins.map(({ task }) => task))}
             chosen={chosen}
             words={words}

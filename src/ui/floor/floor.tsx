@@ -6,6 +6,7 @@ import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import { shapeKind, foamsOf } from '@/core/piece';
 import { cutBoard } from '@/core/base';
+import { Running } from './running';
 import type { FloorRow, FloorView, SmallSection as Drawn } from '@/server/floor';
 import { MaterialPatterns } from '@/ui/drawing/materials';
 import { openPath } from '@/ui/drawing/path';
@@ -258,6 +259,7 @@ export function Floor({ first }: { first: FloorView }) {
   };
   return (
     <main className="max-w-6xl w-full mx-auto px-6 py-5">
+      <Running />
       <div className="flex items-center gap-3 mb-4">
         <h1 className="font-display text-2xl">Floor</h1>
         <Begin onWrong={setMessage} />

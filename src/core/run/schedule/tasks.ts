@@ -33,7 +33,7 @@ export const taskId = (piece: string, part: 'all' | 'first' | 'rest', step: stri
 export function readTaskId(id: string): { piece: string; part: string; step: string; batch: number | null } {
   const [piece = '', part = '', rest = ''] = id.split('/');
   const [step = '', batch] = rest.split('#');
-  return { piece, part, step, batch: batch === undefined ? null : Number(batch) };
+  return { piece, part, step, batch: batch === undefined ? null : Number(batch) - 1 };
 }
 
 /**

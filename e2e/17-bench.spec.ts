@@ -1,0 +1,250 @@
+import { expect, test, type Page } from '@playwright/test';
+import ICAL from 'ical.js';
+import { spawn, type ChildProcess } from 'node:child_process';
+import { rmSync } from 'node:fs';
+
+/** A workshop of its own, so that it can be stopped in the middle. */
+const PORT = 3927;
+const BASE = `http://127.0.0.1:${PORT}`;
+const DATA = 'test-results/data-bench';
+let server: ChildProcess;
+
+async function serve(): Promise<void> {
+  server = spawn('node', ['scripts/serve.mjs', '--port', String(PORT)], {
+    env: { ...process.env, FOVEA_DATA: DATA },
+    stdio: ['ignore', 'pipe', 'inherit'],
+  });
+  await new Promise<void>((resolve) => server.stdout!.on('data', (said: Buffer) => String(said).includes('Fovea is on') && resolve()));
+}
+const stop = (): Promise<void> =>
+  new Promise((resolve) => {
+    server.once('exit', () => resolve());
+    server.kill('SIGKILL');
+  });
+
+const headers = { origin: BASE, 'sec-fetch-site': 'same-origin', 'content-type': 'application/json' };
+const tell = (method: string, path: string, body: unknown) => fetch(BASE + path, { method, headers, body: JSON.stringify(body) });
+async function ask<T>(path: string): Promise<T> {
+  return (await (await fetch(BASE + path)).json()) as T;
+}
+type View = {
+  ticks: { unit: number; step: string }[];
+  notes: { note: string; photo: string | null }[];
+  timers: { step: string; readyAt: string }[];
+};
+let chairs = '';
+
+test.beforeAll(async () => {
+  rmSync(DATA, { recursive: true, force: true });
+  await serve();
+  expect((await tell('POST', '/api/demo', {})).status).toBe(201);
+  const { pieces } = await ask<{ pieces: { id: string; piece: { name: string } }[] }>('/api/pieces');
+  chairs = pieces.find(({ piece }) => piece.name === 'Dome-room chairs')!.id;
+});
+test.afterAll(() => stop());
+
+const step = (page: Page) => page.locator('main[data-bench]');
+const open = async (page: Page): Promise<void> => {
+  await page.goto(`${BASE}/bench/${chairs}`);
+  await expect(step(page)).toBeVisible({ timeout: 60_000 });
+};
+
+test('eight chairs in batches with glue clocks over a restart: what can be done meanwhile, laid in time, followed by keys', async ({
+  page,
+}) => {
+  test.setTimeout(240_000);
+  // A 10-inch tablet on its side.
+  await page.setViewportSize({ width: 1280, height: 800 });
+  await open(page);
+  // The demo stopped at the crown pads: five are glued, three are not.
+  await expect(step(page)).toHaveAttribute('data-bench', 'spray-crown');
+  await expect(page.locator('[data-behind]')).toContainText('Pieces 6, 7, 8 are behind');
+  await page.getByRole('button', { name: 'Done on the other 3' }).click();
+  const clock = page.locator('[data-timer="spray-crown"]');
+  await expect(clock).toHaveAttribute('data-ready', 'false');
+  await expect(clock).toContainText(/[45]:\d\d/);
+  // Nothing that hangs on the glue, and nothing that is done already.
+  await expect(page.locator('[data-meanwhile]')).toContainText('Meanwhile:');
+  await expect(step(page)).toHaveAttribute('data-waiting', '0');
+  const { timers } = await ask<View>(`/api/pieces/${chairs}/bench`);
+  expect(timers).toHaveLength(1);
+  await stop();
+  await page.waitForTimeout(1500);
+  // Away: what is ticked is kept here.
+  await expect(step(page)).toHaveAttribute('data-bench', 'glue-crown');
+  await page.getByRole('button', { name: 'Piece 6' }).click();
+  await expect(page.getByRole('status').filter({ hasText: 'kept here' })).toBeVisible();
+  await serve();
+  await expect(step(page)).toHaveAttribute('data-waiting', '0', { timeout: 30_000 });
+  const after = await ask<View>(`/api/pieces/${chairs}/bench`);
+  // The same clock, not begun again; the tick that was kept has come, once.
+  expect(after.timers.find((own) => own.step === 'spray-crown')?.readyAt).toBe(timers[0]!.readyAt);
+  expect(after.ticks.filter((own) => own.unit === 6 && own.step === 'glue-crown')).toHaveLength(1);
+  // Laid: the clock of the spraying is over, that of the press begins.
+  await page.getByRole('button', { name: 'Done on the other 2' }).click();
+  await expect(page.locator('[data-timer="spray-crown"]')).toHaveCount(0);
+  // One clock for the sixth, which was laid by itself, one for the rest of the batch.
+  await expect(page.locator('[data-timer="glue-crown"]')).toHaveCount(2);
+  // A pedal sends page down and page up, a presenter arrows.
+  await expect(step(page)).toHaveAttribute('data-bench', 'spray-main');
+  for (const [key, at] of [
+    ['PageDown', 'glue-main'],
+    ['PageUp', 'spray-main'],
+    ['ArrowRight', 'glue-main'],
+    ['ArrowLeft', 'spray-main'],
+    ['Space', 'glue-main'],
+  ] as const) {
+    await page.evaluate(() => (document.activeElement as HTMLElement | null)?.blur());
+    await page.keyboard.press(key);
+    await expect(step(page)).toHaveAttribute('data-bench', at);
+  }
+  // What is pressed with glue on the fingers is large enough, and what is read from the bench too.
+  for (const button of await page.locator('main[data-bench] button:visible').all()) {
+    const box = (await button.boundingBox())!;
+    expect(Math.min(box.width, box.height), (await button.textContent()) ?? '').toBeGreaterThanOrEqual(56);
+  }
+  expect(
+    await page.locator('main[data-bench] h1 + p').evaluate((own) => parseFloat(getComputedStyle(own).fontSize)),
+  ).toBeGreaterThanOrEqual(28);
+});
+
+test('the picture of a step: wave by wave, on a tablet held upright', async ({ page }) => {
+  await page.setViewportSize({ width: 800, height: 1280 });
+  await open(page);
+  for (let k = 0; k < 20 && (await step(page).getAttribute('data-bench')) !== 'staple'; k++)
+    await page.getByRole('button', { name: 'Next', exact: true }).click();
+  const picture = page.locator('[data-bench-wave]');
+  await expect(picture.getByRole('status')).toContainText('1–4 centres of opposite sides');
+  await expect(picture.locator('[data-fastener]')).toHaveCount(4);
+  await picture.getByRole('button', { name: 'Next wave' }).click();
+  await expect(picture.getByRole('status')).toContainText('5–12');
+  await expect(picture.locator('[data-fastener]')).toHaveCount(8);
+  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(800);
+});
+
+test('two tablets tick at once: neither takes the other’s ticks, each sees both', async ({ browser }) => {
+  test.setTimeout(180_000);
+  const [one, other] = await Promise.all([browser.newPage(), browser.newPage()]);
+  await Promise.all([open(one), open(other)]);
+  const go = async (page: Page) => {
+    for (let k = 0; k < 20 && (await step(page).getAttribute('data-bench')) !== 'cloth'; k++)
+      await page.getByRole('button', { name: 'Next', exact: true }).click();
+  };
+  await Promise.all([go(one), go(other)]);
+  await Promise.all([
+    (async () => {
+      for (const unit of [1, 2, 3, 4]) await one.getByRole('button', { name: `Piece ${unit}`, exact: true }).click();
+    })(),
+    (async () => {
+      for (const unit of [5, 6, 7, 8]) await other.getByRole('button', { name: `Piece ${unit}`, exact: true }).click();
+    })(),
+  ]);
+  for (const page of [one, other])
+    for (let unit = 1; unit <= 8; unit++)
+      await expect(page.getByRole('button', { name: `Piece ${unit}`, exact: true })).toHaveAttribute('aria-pressed', 'true', {
+        timeout: 30_000,
+      });
+  const { ticks } = await ask<View>(`/api/pieces/${chairs}/bench`);
+  expect(ticks.filter((own) => own.step === 'cloth').map(({ unit }) => unit)).toEqual([1, 2, 3, 4, 5, 6, 7, 8]);
+  await Promise.all([one.close(), other.close()]);
+});
+
+test('an hour without a network: the page opens again, ticks, a time and a photo arrive once', async ({ browser }) => {
+  test.setTimeout(180_000);
+  const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
+  const page = await context.newPage();
+  await open(page);
+  await page.evaluate(() => navigator.serviceWorker.ready);
+  // Opened once more it is all kept.
+  await page.reload();
+  await expect(step(page)).toBeVisible();
+  await page.waitForTimeout(2000);
+  const before = await ask<View>(`/api/pieces/${chairs}/bench`);
+  await context.setOffline(true);
+  for (let k = 0; k < 20 && (await step(page).getAttribute('data-bench')) !== 'tack'; k++)
+    await page.getByRole('button', { name: 'Next', exact: true }).click();
+  const at = 'tack';
+  await page.getByRole('button', { name: 'Piece 1', exact: true }).click();
+  await page.getByText('Note something here').click();
+  await page.getByLabel('Words').fill('the left one is soft');
+  await page.getByLabel('It took, minutes for one').fill('7,5');
+  await page.getByLabel('Photo').setInputFiles('docs/screenshots/fix.png');
+  await page.getByRole('button', { name: 'Keep it' }).click();
+  await expect(step(page)).toHaveAttribute('data-waiting', '2');
+  // Closed and opened where there is nothing: what was kept is still there.
+  await page.reload();
+  await expect(step(page)).toBeVisible();
+  await expect(step(page)).toHaveAttribute('data-waiting', '2');
+  expect((await ask<View>(`/api/pieces/${chairs}/bench`)).notes).toHaveLength(before.notes.length);
+  await context.setOffline(false);
+  await expect(step(page)).toHaveAttribute('data-waiting', '0', { timeout: 30_000 });
+  const after = await ask<View>(`/api/pieces/${chairs}/bench`);
+  expect(after.notes).toHaveLength(before.notes.length + 1);
+  const note = after.notes.at(-1)!;
+  expect(note).toMatchObject({ note: 'the left one is soft', took: 7.5, step: at });
+  expect((await fetch(`${BASE}/api/photos/${note.photo}`)).status).toBe(200);
+  expect(after.ticks.filter((own) => own.step === at && own.unit === 1)).toHaveLength(1);
+  await page.waitForTimeout(6000);
+  expect((await ask<View>(`/api/pieces/${chairs}/bench`)).notes).toHaveLength(before.notes.length + 1);
+  await context.close();
+});
+
+type Diary = {
+  input: { begins: string; pieces: { id: string; name: string }[]; shop: { people: unknown[] } };
+  kept: { schedule: { done: { id: string; who: string; spans: [number, number][] }[]; left: string[] } } | null;
+  changed: string[];
+};
+
+test('a floor is planned, a task laid by hand, somebody has a day off: planned again, told what it costs, exported and read by another', async ({
+  page,
+}) => {
+  test.setTimeout(240_000);
+  await page.setViewportSize({ width: 1280, height: 800 });
+  await page.goto(`${BASE}/diary`);
+  await page.getByRole('button', { name: 'Plan the work' }).click({ timeout: 90_000 });
+  await expect(page.getByRole('button', { name: 'Plan it again' })).toBeVisible({ timeout: 90_000 });
+  await expect(page.locator('[data-task]').first()).toBeVisible();
+  const rows = page.locator('[data-end]');
+  await expect(rows).toHaveCount(8);
+  for (const row of await rows.all()) await expect(row).not.toContainText('not planned yet');
+  const first = await ask<Diary>('/api/diary');
+  expect(first.kept!.schedule.left).toEqual([]);
+  expect(first.changed).toEqual([]);
+  // Both of the lodge's people have something in hand.
+  expect(new Set(first.kept!.schedule.done.map(({ who }) => who)).size).toBe(2);
+
+  // One task is laid far ahead: the piece that it is of ends later, and the table says by how much.
+  const saddle = first.input.pieces.find(({ name }) => name.startsWith('Saddle'))!;
+  const task = first.kept!.schedule.done.find(({ id }) => id.startsWith(saddle.id))!;
+  const day = (by: number): string => new Date(Date.parse(`${first.input.begins}T00:00:00Z`) + by * 86_400_000).toISOString().slice(0, 10);
+  for (let k = 0; k < 10 && !(await page.locator(`[data-task="${task.id}"]`).first().isVisible()); k++)
+    await page.getByRole('button', { name: 'Later' }).click();
+  await page.locator(`[data-task="${task.id}"]`).first().click({ force: true });
+  const hand = page.locator('[data-in-hand]');
+  await hand.getByLabel('Day', { exact: true }).fill(day(28));
+  await hand.getByLabel('Not before').fill('25');
+  await hand.getByRole('button', { name: 'Lay it there' }).click();
+  await expect(hand.getByRole('alert')).toContainText('no time of the day');
+  await hand.getByLabel('Not before').fill('9.30');
+  await hand.getByRole('button', { name: 'Lay it there' }).click();
+  await expect(page.locator('[data-changed]')).toContainText('what was laid by hand');
+  await page.getByRole('button', { name: 'Plan it again' }).click();
+  const end = page.locator(`[data-end="${saddle.id}"]`);
+  await expect(end).toContainText('later than before', { timeout: 90_000 });
+  await expect(end).toContainText('late');
+  // The honest answer to an earlier day is the day that it can be.
+  await expect(page.locator(`[data-answer="${saddle.id}"]`)).toContainText(/no; .* is honest/);
+
+  const calendar = await (await fetch(`${BASE}/api/diary/calendar`)).text();
+  const events = new ICAL.Component(ICAL.parse(calendar) as unknown[]).getAllSubcomponents('vevent').map((own) => new ICAL.Event(own));
+  const planned = (await ask<Diary>('/api/diary')).kept!.schedule.done;
+  expect(events).toHaveLength(planned.reduce((sum, { spans }) => sum + spans.length, 0));
+  const minutes = events.reduce(
+    (sum, { startDate, endDate }) => sum + (endDate.toJSDate().getTime() - startDate.toJSDate().getTime()) / 60_000,
+    0,
+  );
+  expect(minutes).toBeCloseTo(
+    planned.reduce((sum, { spans }) => sum + spans.reduce((all, [a, b]) => all + b - a, 0), 0),
+    3,
+  );
+});

@@ -1,0 +1,272 @@
+import fc from 'fast-check';
+import { beforeAll, describe, expect, it } from 'vitest';
+import { newPiece, type Piece } from '../piece';
+import { planPiece } from '../plan';
+import { beginOf, checkSchedule, endOf, readTaskId, type Schedule } from '../run/schedule';
+import { dice } from '../../testing/dice';
+import {
+  changedSince,
+  DAY,
+  dayAfter,
+  daysBetween,
+  endsOf,
+  hoursOf,
+  momentOf,
+  newPerson,
+  newShop,
+  paceOf,
+  problemOf,
+  rangesOf,
+  readMinute,
+  sayMinute,
+  scheduleDiary,
+  shopProblems,
+  weekdayOf,
+  type DiaryInput,
+  type PieceToDo,
+} from '.';
+
+const stepsOf = (piece: Piece) => planPiece(piece, {}, { sits: false, coarse: true }).steps;
+const toDo = (id: string, piece: Piece, more: Partial<PieceToDo> = {}): PieceToDo => ({
+  id,
+  name: id,
+  job: null,
+  due: '',
+  count: piece.count,
+  steps: stepsOf(piece),
+  done: {},
+  ...more,
+});
+const MONDAY = '2026-03-02';
+const shop = { ...newShop(), people: [newPerson({ id: 'a', name: 'Ilse' }), newPerson({ id: 'b', name: 'Tomas' })] };
+let chairs: PieceToDo;
+let stool: PieceToDo;
+beforeAll(() => {
+  chairs = toDo('chairs', { ...newPiece('chair-seat'), count: 8 });
+  stool = toDo('stool', { ...newPiece('round-seat'), count: 4 });
+});
+const inputOf = (more: Partial<DiaryInput> = {}): DiaryInput => ({
+  shop,
+  pieces: [chairs, stool],
+  deliveries: [],
+  pins: [],
+  pace: {},
+  begins: MONDAY,
+  now: 0,
+  ...more,
+});
+const planned = (input: DiaryInput, tries = 20): Schedule => {
+  const { schedule, wrong } = scheduleDiary(input, { tries, roll: dice(1) });
+  expect(wrong).toEqual([]);
+  return schedule;
+};
+const of = ({ done }: Schedule, step: string) => done.filter(({ id }) => readTaskId(id).step === step);
+
+describe('days and hours', () => {
+  it('days follow each other over months, leap days and years, and come back', () => {
+    expect(dayAfter('2028-02-28', 2)).toBe('2028-03-01');
+    expect(dayAfter('2026-12-31', 1)).toBe('2027-01-01');
+    expect(weekdayOf(MONDAY)).toBe(0);
+    fc.assert(
+      fc.property(fc.integer({ min: -2000, max: 2000 }), (by) => {
+        expect(daysBetween(MONDAY, dayAfter(MONDAY, by)) - by).toBe(0);
+      }),
+    );
+  });
+
+  it('a time is read as it is said', () => {
+    for (const [typed, minute] of [
+      ['8', 480],
+      ['8.30', 510],
+      ['16:45', 1005],
+      ['0830', 510],
+      ['24', 1440],
+    ] as const)
+      expect(readMinute(typed)).toBe(minute);
+    for (const typed of ['25', '8.70', 'noon', '', '-3']) expect(readMinute(typed)).toBeNull();
+    fc.assert(
+      fc.property(fc.integer({ min: 0, max: 1439 }), (minute) => {
+        expect(readMinute(sayMinute(minute))).toBe(minute);
+      }),
+    );
+  });
+
+  it('a week has its five days less what is off, each with its break, nothing before now', () => {
+    const person = { ...newPerson({ id: 'a', name: 'A' }), off: ['2026-03-04'] };
+    const hours = hoursOf(person, MONDAY, 7, 600);
+    const worked = hours.reduce((sum, [from, to]) => sum + to - from, 0);
+    // Four days of eight hours; on Monday the first two are gone.
+    expect(worked).toBe(4 * 480 - 120);
+    expect(hours[0]).toEqual([600, 720]);
+    expect(hours.some(([from]) => Math.floor(from / DAY) === 2)).toBe(false);
+    expect(momentOf(MONDAY, hours.at(-1)![1])).toEqual({ day: '2026-03-06', minute: 1020 });
+    expect(hoursOf({ ...person, breakFor: 0 }, MONDAY, 1)).toEqual([[480, 1020]]);
+  });
+
+  it('what is wrong with a workshop is told where it is', () => {
+    expect(shopProblems(newShop())).toEqual([]);
+    const late = { ...newPerson({ id: 'p-1', name: '' }), to: 400 };
+    expect(shopProblems({ ...newShop(), people: [late, late] }).map(({ path }) => path)).toEqual(
+      expect.arrayContaining(['people.0.name', 'people.0.to', 'people.1.id']),
+    );
+  });
+});
+
+describe('a floor that is scheduled', () => {
+  it('holds before the checker: every step of every piece once, the first one through before the rest are cut', () => {
+    const found = planned(inputOf());
+    expect(found.left).toEqual([]);
+    const minutes = (piece: PieceToDo, own: (key: string) => boolean): number =>
+      found.done
+        .filter(({ id }) => readTaskId(id).piece === piece.id && own(readTaskId(id).step))
+        .reduce((sum, { spans }) => sum + spans.reduce((all, [a, b]) => all + b - a, 0), 0);
+    for (const piece of [chairs, stool]) {
+      const wanted = piece.steps.reduce((sum, step) => sum + step.minutes * (step.key === 'prove' ? 1 : piece.count), 0);
+      expect(
+        minutes(piece, () => true),
+        piece.id,
+      ).toBe(wanted);
+    }
+    const first = found.done.filter(({ id }) => id.startsWith('chairs/first/'));
+    const rest = found.done.find(({ id }) => id === 'chairs/rest/cloth')!;
+    expect(Math.max(...first.map(endOf))).toBeLessThanOrEqual(beginOf(rest));
+  });
+
+  it('glue is laid between tacky and dry, batch for batch', () => {
+    const found = planned(inputOf());
+    const spray = of(found, 'spray-main').filter(({ id }) => id.startsWith('chairs/rest'));
+    const lay = of(found, 'glue-main').filter(({ id }) => id.startsWith('chairs/rest'));
+    expect(lay).toHaveLength(spray.length);
+    const step = chairs.steps.find(({ key }) => key === 'spray-main')!;
+    spray.forEach((own, k) => {
+      const other = lay.find(({ id }) => readTaskId(id).batch === k)!;
+      // Of the last of a batch: tacky after its wait, dry after its open time, counted from its own coat.
+      expect(beginOf(other) - endOf(own)).toBeLessThanOrEqual(step.open!);
+      expect(beginOf(other)).toBeGreaterThanOrEqual(beginOf(own) + step.minutes + step.wait - 1e-6);
+    });
+  });
+
+  it('a late delivery holds what is made of it, and nothing else', () => {
+    const late = dayAfter(MONDAY, 9);
+    const found = planned(inputOf({ deliveries: [{ id: 'd', piece: 'chairs', kinds: ['cloth'], day: late }] }));
+    const at = (piece: string, step: string): number =>
+      Math.min(
+        ...of(found, step)
+          .filter(({ id }) => id.startsWith(piece))
+          .map(beginOf),
+      );
+    expect(at('chairs', 'cloth')).toBeGreaterThanOrEqual(9 * DAY + DAY / 2);
+    expect(at('chairs', 'foam')).toBeLessThan(2 * DAY);
+    expect(at('stool', 'cloth')).toBeLessThan(5 * DAY);
+  });
+
+  it('what is laid by hand is not done before, and by whom it was given to; what is done is not done again', () => {
+    const pin = { task: 'stool/rest/sew', day: dayAfter(MONDAY, 7), minute: 600, who: 'b' };
+    const found = planned(inputOf({ pins: [pin] }));
+    const own = found.done.find(({ id }) => id === pin.task)!;
+    expect(own.who).toBe('b');
+    expect(beginOf(own)).toBeGreaterThanOrEqual(7 * DAY + 600);
+    const board = { ...chairs, done: { board: [1, 2, 3, 4, 5, 6, 7, 8], foam: [1, 2] } };
+    const rest = problemOf(inputOf({ pieces: [board] })).tasks;
+    expect(rest.some(({ id }) => readTaskId(id).step === 'board')).toBe(false);
+    const foam = rest.filter(({ id }) => readTaskId(id).step === 'foam').reduce((sum, { minutes }) => sum + minutes, 0);
+    expect(foam).toBe(6 * chairs.steps.find(({ key }) => key === 'foam')!.minutes);
+  });
+
+  it('everything half done at any place still makes a schedule that holds', () => {
+    fc.assert(
+      fc.property(fc.array(fc.integer({ min: 0, max: 8 }), { minLength: 1, maxLength: 30 }), (counts) => {
+        const done = Object.fromEntries(
+          chairs.steps.map(({ key }, k) => [key, Array.from({ length: counts[k % counts.length]! }, (_, i) => i + 1)]),
+        );
+        const input = inputOf({ pieces: [{ ...chairs, done }] });
+        const { schedule, wrong } = scheduleDiary(input, { tries: 2, roll: dice(3) });
+        expect(wrong).toEqual([]);
+        expect(schedule.left).toEqual([]);
+      }),
+      { numRuns: 60 },
+    );
+  });
+
+  it('says when each is done and by how much it is late, and how sure that is', () => {
+    const input = inputOf({
+      pieces: [
+        { ...chairs, due: dayAfter(MONDAY, -2) },
+        { ...stool, due: dayAfter(MONDAY, 60) },
+      ],
+    });
+    const found = planned(input);
+    const [late, fine] = endsOf(input, found);
+    expect(late!.late).toBeGreaterThan(0);
+    expect(late!.late).toBe(2 + daysBetween(MONDAY, late!.ends!.day));
+    expect(fine!.late).toBe(0);
+    const [never, sure] = rangesOf(input, found, dice(5));
+    expect(never!.inTime).toBe(0);
+    expect(sure!.inTime).toBe(1);
+    const minute = ({ day, minute: own }: { day: string; minute: number }): number => daysBetween(MONDAY, day) * DAY + own;
+    expect(minute(sure!.early)).toBeLessThan(minute(sure!.late));
+    // Steps that always take as long as was told leave nothing open.
+    const exact = Object.fromEntries([...chairs.steps, ...stool.steps].map(({ key }) => [key, { share: 1, spread: 0, times: 9 }]));
+    for (const { early, late: last } of rangesOf({ ...input, pace: exact }, found, dice(5))) expect(early).toEqual(last);
+    // Asked for another day, the answer is for that.
+    expect(rangesOf(input, found, dice(5), { chairs: dayAfter(MONDAY, 60) })[0]!.inTime).toBe(1);
+  });
+
+  it('says what changed since: people, a piece, a delivery, what has gone on', () => {
+    const before = inputOf();
+    expect(changedSince(before, inputOf({ now: 500 }))).toEqual([]);
+    expect(changedSince(before, inputOf({ shop: { ...shop, benches: 3 } }))).toEqual(['people, hours or places']);
+    expect(changedSince(before, inputOf({ pieces: [{ ...chairs, done: { board: [1] } }] }))).toEqual([
+      'chairs has gone on',
+      'stool is gone',
+    ]);
+    expect(changedSince(inputOf({ pieces: [] }), inputOf({ pieces: [{ ...chairs, due: MONDAY }] }))).toEqual(['chairs is new']);
+    expect(changedSince(before, inputOf({ pieces: [{ ...chairs, due: MONDAY }, stool] }))).toEqual(['chairs was changed']);
+    expect(changedSince(before, inputOf({ deliveries: [{ id: 'd', piece: 'stool', kinds: ['foam'], day: MONDAY }] }))).toEqual([
+      'a delivery',
+    ]);
+  });
+
+  it('a schedule that was tampered with is found', () => {
+    const input = inputOf();
+    const found = planned(input);
+    const wrong = {
+      ...found,
+      done: found.done.map((own, k) => (k === 3 ? { ...own, spans: own.spans.map(([a, b]) => [a - 400, b - 400] as const) } : own)),
+    };
+    expect(checkSchedule(problemOf(input), wrong).length).toBeGreaterThan(0);
+  });
+});
+
+describe('how long steps take here', () => {
+  const times = (step: string, shares: readonly number[]) => shares.map((share) => ({ step, told: 10, took: 10 * share }));
+  it('nothing is said of fewer than five; one long day does not count', () => {
+    expect(paceOf(times('sew', [1.2, 1.3, 1.25, 1.2]))).toEqual({});
+    const { sew } = paceOf(times('sew', [1.2, 1.3, 1.25, 1.2, 4.5]));
+    expect(sew!.share).toBe(1.25);
+    expect(sew!.spread).toBeLessThan(0.1);
+    expect(sew!.times).toBe(5);
+  });
+  it('what nobody believes is left out', () => {
+    expect(paceOf(times('sew', [1, 1, 1, 1, 60]))).toEqual({});
+    expect(paceOf([...times('sew', [1, 1, 1, 1, 1]), { step: 'sew', told: 10, took: 0.1 }]).sew).toMatchObject({
+      share: 1,
+      spread: 0,
+      times: 5,
+    });
+  });
+  it('the spread of thrown times comes out as it was thrown', () => {
+    const roll = dice(8);
+    const normal = (): number => Math.sqrt(-2 * Math.log(1 - roll())) * Math.cos(2 * Math.PI * roll());
+    const { sew } = paceOf(
+      times(
+        'sew',
+        Array.from({ length: 400 }, () => 1.5 * (1 + 0.1 * normal())),
+      ),
+    );
+    expect(sew!.share).toBeGreaterThan(1.46);
+    expect(sew!.share).toBeLessThan(1.54);
+    expect(sew!.spread).toBeGreaterThan(0.08);
+    expect(sew!.spread).toBeLessThan(0.12);
+  });
+});
