@@ -6,4 +6,5 @@ export { pressDisc, SHEAR_SHARE, shearStiffness, SPECIMEN, specimenForce } from 
 export { curveOf, fitByHand, GRAVITY, type HandFit, type HandReading } from './fit';
 export { isStretched, overAll, overAllName, stretchedStaples, STRETCHED_APART, WADDING_CURVE, type OverAll } from './over-all';
 export { glueOf, GLUES, type Glue } from './glues';
+export { CUTTERS, cutterOf, shaperOf, SHAPERS, type Tool } from './tools';
 export { answerOf, foamAnswer, scaledAnswer, STRAIN_ENTRIES, type FoamAnswer } from './answer';

@@ -2,7 +2,7 @@ import { coursesOf, deckPlan, edgeStrips, frameCuts, stretchedIn, trimBends } fr
 import type { Model } from '../build';
 import { wayOf, type LiningPiece, type ZipPlan } from '../cover';
 import { endsOf, gluedLayers, type FoamPiece } from '../cut';
-import { glueOf } from '../foam';
+import { cutterOf, glueOf, shaperOf } from '../foam';
 import { outlineSize, type Outline } from '../outline';
 import { kindOf, letInto, PAD_ROLES, type Opening, type Pad, type Pocket, type StripItem, type StripRecord } from '../piece';
 import { findingOf, inTurn, meetings, partName, partOf } from '../strip';
@@ -261,16 +261,30 @@ function placeWords(x: number, y: number): string {
 }
 
 /** Giving the tops of new pads their form, before they are glued. */
-function formSteps(pads: readonly Pad[], foam: readonly FoamPiece[]): ToldStep[] {
+function formSteps({ pads, shapedWith }: Model['piece'], foam: readonly FoamPiece[]): ToldStep[] {
+  const tool = shaperOf(shapedWith);
   return pads.flatMap((pad) => {
     const cut = foam.find((own) => own.pad === pad.id);
     const how = pad.kept ? null : cut?.pair ? pairWords(pad, cut.made) : formWords(pad);
-    return how ? [step(`form-${pad.id}`, `Shape the ${roleName(pad.role)}`, how, HANDLING.form, { caution: CAUTIONS.shaping })] : [];
+    return how
+      ? [
+          step(
+            `form-${pad.id}`,
+            `Shape the ${roleName(pad.role)}`,
+            `${how} ${tool.name} to finish: ${tool.how}.`,
+            tool.time * HANDLING.form,
+            {
+              caution: tool.caution === 'disc' ? CAUTIONS.disc : CAUTIONS.shaping,
+            },
+          ),
+        ]
+      : [];
   });
 }
 
 /** Cutting the foam, carving its pockets. */
 function cutSteps({ piece, rule }: Model, foam: readonly FoamPiece[]): ToldStep[] {
+  const tool = cutterOf(piece.cutWith);
   const layers = foam.filter(({ kept }) => !kept).flatMap((pad) => pad.layers.map(() => pad));
   const cut = layers.map((pad) =>
     [
@@ -292,14 +306,17 @@ function cutSteps({ piece, rule }: Model, foam: readonly FoamPiece[]): ToldStep[
     ),
     ...(layers.length > 0
       ? [
-          step('foam', 'Cut the foam', `${cut.join('; ')}.`, (metresRound(layers) * rule('timeCutMetre')) / 60, {
-            caution: CAUTIONS.knife,
-            place: 'table',
-          }),
+          step(
+            'foam',
+            'Cut the foam',
+            `${cut.join('; ')}. ${tool.name}: ${tool.how}.`,
+            (tool.time * metresRound(layers) * rule('timeCutMetre')) / 60,
+            { caution: CAUTIONS[tool.caution], place: 'table' },
+          ),
         ]
       : []),
   ];
-  steps.push(...formSteps(piece.pads, foam));
+  steps.push(...formSteps(piece, foam));
   for (const pad of piece.pads) letInto(pad).forEach((pocket, own, all) => steps.push(letInStep(pad, pocket, own, all.length, rule)));
   return steps;
 }

@@ -7,6 +7,8 @@ export const CAUTIONS = {
   strip: `Old pads: mould, pests, lead paint, unknown fillings – bag them and wear a mask. Staples and tacks: eye protection, fingers clear. ${LOCAL}`,
   saddle: `Vehicles: the saddle must lock, and clear wheels, exhaust and controls; a changed seat height changes reach. Wiring, sensors and heated pads are for a licensed shop. ${LOCAL}`,
   knife: `Knives: guard on, both hands clear of the line, cut away from the body. Foam dust: extract it and wear a mask; no sparks. ${LOCAL}`,
+  wire: `Hot wire: it burns, hands clear of it; fumes: ventilate, stand upwind; the plug out when it is left. Foam dust: extract it and wear a mask; no sparks. Knives for the ends: cut away from the body. ${LOCAL}`,
+  disc: `Disc: guard on, both hands on it, eye protection and a mask, extract the dust; no sparks, nothing loose near it. ${LOCAL}`,
   filling: `Loose fibre: a mask while it is teased, no flame near it, shut away from small children; its certificate stays with the record. ${LOCAL}`,
   shaping: `Knife, wire, rasp or disc: guard on, both hands clear, cut away from the body; hot wire fumes, ventilate. Foam dust: eye protection, extract it and wear a mask; no sparks. ${LOCAL}`,
   glue: `Spray glue is flammable: ventilate, no flame, read its sheet, test it on a scrap first. ${LOCAL}`,

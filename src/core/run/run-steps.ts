@@ -13,6 +13,7 @@ import { looseSteps } from './loose-steps';
 import { finishingSteps, firstSteps, lastSteps, layingSteps, readySteps, sewingSteps } from './sewing-steps';
 import { endedWith, graphOf } from './graph';
 import { step, type Step, type ToldStep } from './step';
+import { stopsOf } from './stops';
 
 /** Plain handling times, minutes. */
 const HANDLING = { measure: 4, refit: 2 };
@@ -168,7 +169,7 @@ export function runSteps({ fastening, foam, wadding, dust, cover, panels }: Ingr
     ...cover.linings.flatMap(({ material }) => (material === 'liner' ? ['lining'] : [material])),
   ]);
   const newCover = newOf(cover, piece);
-  return endedWith(
+  const steps = endedWith(
     graphOf([
       ['strip', stripSteps(model)],
       ['cloth', readySteps(model, newCover)],
@@ -196,4 +197,6 @@ export function runSteps({ fastening, foam, wadding, dust, cover, panels }: Ingr
       ],
     ]),
   );
+  const stops = stopsOf(model, cover, steps);
+  return steps.map((own) => (stops[own.key] ? { ...own, stop: stops[own.key]! } : own));
 }

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { newChairSeat, newPiece, STARTING_SHAPES, type Piece } from '../piece';
+import { CUTTERS } from '../foam';
 import { planPiece } from '../plan';
 import { batchMinutes } from '.';
 
@@ -7,6 +8,49 @@ import { batchMinutes } from '.';
 const QUICK = { sits: false, coarse: true };
 
 const stepsOf = (change: Partial<Piece> = {}, house = {}) => planPiece({ ...newChairSeat(), ...change }, house, QUICK).steps;
+
+it('a tool changes time, words, kerf and caution, and nothing else', () => {
+  const plain = planPiece(newChairSeat(), {}, QUICK);
+  const foam = (change: Partial<Piece>) => planPiece({ ...newChairSeat(), ...change }, {}, QUICK).steps.find(({ key }) => key === 'foam')!;
+  expect(foam({}).caution).toMatch(/[Kk]nives/);
+  for (const { id, time, how } of CUTTERS) {
+    const own = foam({ cutWith: id });
+    expect(own.detail, id).toContain(how);
+    // As fast against the blade as people say: an electric knife halves it, a bread knife takes longer.
+    expect(own.minutes / foam({}).minutes, id).toBeGreaterThan(time - 0.35);
+    expect(own.minutes / foam({}).minutes, id).toBeLessThan(time + 0.35);
+  }
+  expect(foam({ cutWith: 'wire' }).caution).toMatch(/burns.*ventilate/);
+  // What the blade takes with it lies between the pieces; a wire’s is wider, never narrower.
+  const laid = (change: Partial<Piece>) => planPiece({ ...newChairSeat(), count: 8, ...change }, {}, QUICK).cut.foam.sheets;
+  expect(laid({ cutWith: 'wire' })).toBeGreaterThanOrEqual(laid({}));
+  const rest = ({ steps }: typeof plain) => steps.filter(({ key }) => key !== 'foam');
+  expect(rest(planPiece({ ...newChairSeat(), cutWith: 'wire' }, {}, QUICK))).toEqual(rest(plain));
+  const shaped = (id: Piece['shapedWith']) => {
+    const start = newChairSeat();
+    const pads = start.pads.map((pad) =>
+      pad.role === 'main' ? { ...pad, profile: { kind: 'hollow' as const, by: 10, width: 200, length: 200, x: 0, y: 0 } } : pad,
+    );
+    return planPiece({ ...start, pads, shapedWith: id ?? null }, {}, QUICK).steps.find(({ key }) => key === 'form-main')!;
+  };
+  expect(shaped('disc').caution).toMatch(/Disc: guard on.*mask/);
+  expect(shaped('disc').minutes).toBeLessThan(shaped(null).minutes);
+  expect(shaped(null).detail).toContain('Rasp to finish');
+});
+
+it('what is looked at before anybody goes on stands at the step that it is found at', () => {
+  const stop = (piece: Piece, key: string) => planPiece(piece, {}, QUICK).steps.find((own) => own.key === key)?.stop ?? [];
+  const seat = newChairSeat();
+  expect(stop(seat, 'board').join()).toContain('flat');
+  expect(stop(seat, 'staple').join()).toMatch(/drag line/);
+  expect(stop(seat, 'staple').join()).not.toMatch(/pattern|band/);
+  expect(stop(newPiece('round-seat'), 'staple').join()).toContain('band as high');
+  expect(stop(newPiece('saddle'), 'rivet').length).toBeGreaterThan(1);
+  expect(stop(newPiece('headboard'), 'measure').join()).toContain('against the light');
+  // Of several pads the last: what lies below is felt through it.
+  const glued = planPiece(seat, {}, QUICK).steps.filter(({ key }) => /^(glue|trim)-/.test(key));
+  expect(glued.filter((own) => own.stop).map(({ key }) => key)).toEqual([glued.at(-1)!.key]);
+});
 
 it('a button is tied with twine enough for both ways through and a knot, over what is behind it', () => {
   const start = newPiece('headboard');

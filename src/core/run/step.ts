@@ -26,6 +26,8 @@ export type ToldStep = {
   open?: number;
   /** where it is done; at a bench where nothing is said */
   place?: StepPlace;
+  /** looked at before anybody goes on */
+  stop?: readonly string[];
   caution?: string;
   /** photos that show how it was */
   photos?: string[];

@@ -52,6 +52,16 @@ function StepInHand({ view, step }: { view: View; step: Step }) {
           {step.minutes} min for one{step.wait > 0 && `, then ${step.wait} min wait`}
           {step.open !== undefined && `, laid within ${step.open} min`}
         </p>
+        {step.stop && (
+          <div className="text-2xl mt-3">
+            Look before you go on:
+            <ul className="list-disc pl-8">
+              {step.stop.map((says) => (
+                <li key={says}>{says}</li>
+              ))}
+            </ul>
+          </div>
+        )}
         {step.caution && (
           <p className="text-2xl flex gap-3 mt-3 text-warning">
             <TriangleAlert size={32} className="shrink-0" aria-hidden />
@@ -180,7 +190,7 @@ function BenchFoot({ view, hand }: { view: View; hand: ReturnType<typeof useInHa
       >
         Next
       </button>
-      <button type="button" className={`${BIG} btn-primary px-10`} disabled={left.length === 0} onClick={finish}>
+      <button type="button" className={`${BIG} btn-primary px-10 upright:w-full`} disabled={left.length === 0} onClick={finish}>
         {left.length > 0 && view.count > 1 ? `Done on ${which}` : 'Done'}
       </button>
     </div>

@@ -14,7 +14,7 @@ export function FasteningPicture({ fastening }: { fastening: NonNullable<BenchVi
   const xs = board.map(([x]) => x);
   const ys = board.map(([, y]) => y);
   const [minX, maxX, minY, maxY] = [Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)];
-  const size = Math.max(maxX - minX, maxY - minY) / 24;
+  const size = Math.max(maxX - minX, maxY - minY) / 17;
   const current = now.temporary ? temporary : places.filter(({ n }) => n >= now.from && n <= now.to);
   const done = now.temporary ? [] : places.filter(({ n }) => n < now.from);
   const told = numbered(current, size);

@@ -52,7 +52,7 @@ function Block({ done, span: [from, to], day, says, hatch, pinned, chosen, onCho
       aria-label={says}
       aria-pressed={chosen}
       data-task={done.id}
-      className={`absolute top-1 bottom-1 overflow-hidden text-left text-xs leading-tight px-1 border bg-base-200 ${chosen ? 'border-2 border-primary z-10' : 'border-base-content/60'} ${isDragging ? 'opacity-70 z-20' : ''}`}
+      className={`absolute top-1 bottom-1 overflow-hidden text-left text-xs leading-tight border ${width > 4 ? 'px-1' : 'p-0'} bg-base-200 ${chosen ? 'border-2 border-primary z-10' : 'border-base-content/60'} ${isDragging ? 'opacity-70 z-20' : ''}`}
       style={{
         left: `${left}%`,
         width: `${width}%`,

@@ -181,7 +181,11 @@ export function useRule(): RuleReader {
   const house = useSheet((state) => state.house);
   const overrides = useSheet((state) => state.piece.overrides);
   const glue = useSheet((state) => state.piece.glue);
-  return useMemo(() => applyOverrides(house, ownRules({ overrides, ...(glue ? { glue } : {}) })), [house, overrides, glue]);
+  const cutWith = useSheet((state) => state.piece.cutWith);
+  return useMemo(
+    () => applyOverrides(house, ownRules({ overrides, ...(glue ? { glue } : {}), ...(cutWith ? { cutWith } : {}) })),
+    [house, overrides, glue, cutWith],
+  );
 }
 
 /** A field's value and a way to change it. */

@@ -63,6 +63,7 @@ function StepRow({ step, number, current, units, ticking: { done, tick } }: RowP
         </span>
       </div>
       <p className="text-sm">{inUnit(step.detail, shown)}</p>
+      {step.stop && <p className="text-sm mt-1">Look before you go on: {step.stop.join('; ')}.</p>}
       {step.photos && <PhotosWithPins names={step.photos} pins={pins} alt="How it was" size="h-24 w-24" />}
       {step.caution && (
         <p className="text-sm flex gap-1.5 mt-1 text-warning">

@@ -42,6 +42,8 @@ export function BuildPanel() {
         onChange={(id) => putWadding(id === 'none' ? null : id)}
       />
       <PieceField at="glue" />
+      <PieceField at="cutWith" />
+      <PieceField at="shapedWith" />
       <PullFields />
       <div className="flex flex-wrap gap-2 py-1">
         <button
