@@ -217,9 +217,9 @@ test('a floor is planned, a task laid by hand, somebody has a day off: planned a
   const saddle = first.input.pieces.find(({ name }) => name.startsWith('Saddle'))!;
   const task = first.kept!.schedule.done.find(({ id }) => id.startsWith(saddle.id))!;
   const day = (by: number): string => new Date(Date.parse(`${first.input.begins}T00:00:00Z`) + by * 86_400_000).toISOString().slice(0, 10);
-  for (let k = 0; k < 10 && !(await page.locator(`[data-task="${task.id}"]`).first().isVisible()); k++)
-    await page.getByRole('button', { name: 'Later' }).click();
-  await page.locator(`[data-task="${task.id}"]`).first().click({ force: true });
+  const listed = page.locator(`[data-listed="${task.id}"]`).first();
+  for (let k = 0; k < 10 && !(await listed.isVisible()); k++) await page.getByRole('button', { name: 'Later' }).click();
+  await listed.click();
   const hand = page.locator('[data-in-hand]');
   await hand.getByLabel('Day', { exact: true }).fill(day(28));
   await hand.getByLabel('Not before').fill('25');

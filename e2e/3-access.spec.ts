@@ -36,8 +36,10 @@ async function everyScreen(page: Page, theme: 'day' | 'evening'): Promise<void> 
   }, theme);
   await page.goto('/');
   const id = await place(page, { name: `Access seat, ${theme}`, count: 2, overrides: { grip: 20 } });
-  for (const path of ['/', '/new', '/jobs', '/store', '/log', '/house', '/workshop', '/enter', '/nowhere']) {
+  for (const path of ['/', '/new', '/jobs', '/store', '/diary', `/bench/${id}`, '/log', '/house', '/workshop', '/enter', '/nowhere']) {
     await page.goto(path);
+    if (path === '/diary') await expect(page.getByRole('region', { name: 'Pieces' })).toBeVisible({ timeout: 60_000 });
+    if (path.startsWith('/bench')) await expect(page.locator('main[data-bench]')).toBeVisible({ timeout: 60_000 });
     await noSeriousViolation(page, `${path} ${theme}`);
   }
   for (const stage of ['strip', 'base', 'build', 'sit', 'cover', 'cut', 'fix', 'bench']) {
@@ -154,6 +156,8 @@ for (const [width, height] of [
       '/workshop',
       '/store',
       '/jobs',
+      '/diary',
+      `/bench/${id}`,
       `/job/p-${id}?tab=cut`,
       `/job/p-${id}?tab=buy`,
       `/piece/${id}?stage=build`,

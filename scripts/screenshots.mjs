@@ -33,7 +33,7 @@ await shoot('workshop', '/workshop', async () => {
   await page.getByRole('button', { name: 'Back up now' }).click();
   await page.getByText('Backed up').waitFor();
 });
-for (const stage of ['build', 'cover', 'fix', 'bench']) await shoot(stage, `${piece}?stage=${stage}`);
+for (const stage of ['build', 'cover', 'fix']) await shoot(stage, `${piece}?stage=${stage}`);
 await shoot('cut', `${piece}?stage=cut`, () => page.locator('[data-saving]').first().waitFor({ timeout: 60_000 }));
 const pieceOf = async (name) => {
   await page.goto(`${address}/`);
@@ -61,10 +61,16 @@ await shoot('round', `${piece}?stage=cover`, async () => {
   await page.getByLabel('The whole set').check();
   await page.waitForTimeout(2000);
 });
-const headboard = await pieceOf(/Headboard, astronomer/);
-await shoot('pieces', `${headboard}?stage=cover`, async () => {
-  await page.locator('[data-settled="true"]').waitFor({ timeout: 60_000 });
-  await page.getByRole('button', { name: 'Flat pieces', exact: true }).click();
+await shoot('bench', `/bench/${piece.split('/').at(-1)}`, async () => {
+  await page.locator('main[data-bench]').waitFor({ timeout: 60_000 });
+  for (let k = 0; k < 20 && (await page.locator('main[data-bench]').getAttribute('data-bench')) !== 'staple'; k++)
+    await page.getByRole('button', { name: 'Next', exact: true }).click();
+  await page.getByRole('button', { name: 'Next wave' }).click();
+});
+await shoot('diary', '/diary', async () => {
+  await page.getByRole('button', { name: 'Plan' }).click({ timeout: 60_000 });
+  await page.getByRole('button', { name: 'Plan it again' }).waitFor({ timeout: 90_000 });
+  await page.waitForTimeout(3000);
 });
 await shoot('house', '/house');
 await shoot('log', '/log');

@@ -2,7 +2,13 @@ import { endsOf, problemOf, rangesOf, type DiaryInput, type PieceEnd, type Range
 import { checkSchedule, schedule, type Schedule } from '../core/run/schedule';
 
 /** What is looked for. */
-export type DiaryAsked = { input: DiaryInput; tries: number; by: Record<string, string> };
+export type DiaryAsked = {
+  input: DiaryInput;
+  tries: number;
+  by: Record<string, string>;
+  /** a schedule that is there already: only how sure it is is asked */
+  kept: Schedule | null;
+};
 /** How far it is: the best so far, and at the end how sure it is. */
 export type DiaryTold = { tried: number; of: number; schedule: Schedule; ends: PieceEnd[]; ranges: Range[] | null; wrong: string[] };
 
@@ -17,7 +23,7 @@ function dice(seed: number): () => number {
   };
 }
 
-self.onmessage = ({ data: { input, tries, by } }: MessageEvent<DiaryAsked>) => {
+self.onmessage = ({ data: { input, tries, by, kept } }: MessageEvent<DiaryAsked>) => {
   const tell = (own: Omit<DiaryTold, 'of' | 'ends' | 'wrong'>): void =>
     self.postMessage({
       ...own,
@@ -26,6 +32,7 @@ self.onmessage = ({ data: { input, tries, by } }: MessageEvent<DiaryAsked>) => {
       wrong: own.ranges ? checkSchedule(problemOf(input), own.schedule) : [],
     } satisfies DiaryTold);
   const roll = dice(SEED);
+  if (kept) return tell({ tried: 0, schedule: kept, ranges: rangesOf(input, kept, roll, by) });
   const found = schedule(problemOf(input), {
     tries,
     roll,

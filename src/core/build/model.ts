@@ -199,7 +199,9 @@ function buildPads({ outline, board, middle }: DrawnBase, piece: PadsOf, rules: 
  * @throws PieceProblems when a pad's inset leaves nothing of it, or the staple lines would meet
  */
 export function modelOf(piece: Piece, house: HouseRules, keep: Keep = keepNothing, boxed = false): Model {
-  const told = keep('figures', [house, piece.overrides, piece.glue ?? null, piece.cutWith ?? null], () => figuresFor(house, ownRules(piece)));
+  const told = keep('figures', [house, piece.overrides, piece.glue ?? null, piece.cutWith ?? null], () =>
+    figuresFor(house, ownRules(piece)),
+  );
   const { shape, notches, board, mould } = piece.base;
   const drawn = keep('outline', [shape, notches ?? null], () => drawBase({ shape, ...(notches ? { notches } : {}) }));
   const figures = keep('figures on this board', [told, drawn, 'return' in piece.overrides], () => figuresOn(drawn.board, told, piece));

@@ -1,7 +1,7 @@
 'use client';
 
 import { useRef, useState } from 'react';
-import { dayAfter, endsOf, type PieceEnd } from '@/core/diary';
+import { dayAfter, endsOf, hoursOf, type PieceEnd } from '@/core/diary';
 import { readTaskId } from '@/core/run/schedule';
 import { sayDay } from '@/ui/kit/day';
 import { Wrong } from '@/ui/kit/lists';
@@ -9,7 +9,7 @@ import { Ends } from './ends';
 import { InHand } from './in-hand';
 import { People } from './people';
 import { useDiary, type Diary as DiaryState, type DiaryView } from './use-diary';
-import { Week } from './week';
+import { DayList, Week } from './week';
 
 /** What is on its way, and when it is thought to come. */
 function Deliveries({ view, change }: { view: DiaryView; change: DiaryState['change'] }) {
@@ -76,13 +76,46 @@ function Search({ diary }: { diary: DiaryState }) {
   );
 }
 
-/** So many days are seen at once: a step of a quarter of an hour can still be read. */
-const DAYS = 3;
+/** Days on which somebody works, from a day on: nobody looks at a Sunday. */
+function workingDays({ shop, begins }: DiaryView['input'], from: number, count: number): string[] {
+  const days: string[] = [];
+  for (let k = 0; days.length < from + count && k < 400; k++) {
+    const day = dayAfter(begins, k);
+    if (shop.people.some((person) => hoursOf(person, day, 1).length > 0)) days.push(day);
+  }
+  return days.slice(from);
+}
+
+type TurnProps = { turn: number; shown: 1 | 5; onTurn: (turn: number) => void; onShown: (days: 1 | 5) => void };
+
+/** Earlier, later, one day or five. */
+function Turn({ turn, shown, onTurn, onShown }: TurnProps) {
+  return (
+    <div className="flex items-center gap-2 my-2 text-sm">
+      <button
+        type="button"
+        className="btn btn-sm btn-outline font-normal"
+        disabled={turn === 0}
+        onClick={() => onTurn(Math.max(0, turn - shown))}
+      >
+        Earlier
+      </button>
+      <button type="button" className="btn btn-sm btn-outline font-normal" onClick={() => onTurn(turn + shown)}>
+        Later
+      </button>
+      <button type="button" className="btn btn-sm btn-outline font-normal" onClick={() => onShown(shown === 1 ? 5 : 1)}>
+        {shown === 1 ? 'Five days' : 'One day'}
+      </button>
+      <span className="text-base-content/80">7.00 to 18.00 each day. A dot is laid by hand; the hatch below is its piece’s.</span>
+    </div>
+  );
+}
 
 /** What the schedule that is kept says, or what to do where there is none. */
 function Planned({ diary, view, before }: { diary: DiaryState; view: DiaryView; before: readonly PieceEnd[] }) {
   const { kept, input } = view;
   const [turn, setTurn] = useState(0);
+  const [shown, setShown] = useState<1 | 5>(1);
   const [chosen, setChosen] = useState<string | null>(null);
   const { change, ranges, promises, setPromises } = diary;
   const shownInput = kept?.input ?? input;
@@ -96,30 +129,32 @@ function Planned({ diary, view, before }: { diary: DiaryState; view: DiaryView; 
   const lay = (task: string, day: string, minute: number, who: string | null) =>
     change('PUT', '/api/diary/pins', { task, pin: { day, minute, who } });
   const done = kept?.schedule.done.find(({ id }) => id === chosen);
+  const days = workingDays(shownInput, turn, shown);
   return (
     <>
       {kept && (
         <section aria-label="The days">
-          <div className="flex items-center gap-2 my-2 text-sm">
-            <button type="button" className="btn btn-sm btn-outline font-normal" onClick={() => setTurn(turn - 1)}>
-              Earlier
-            </button>
-            <button type="button" className="btn btn-sm btn-outline font-normal" onClick={() => setTurn(turn + 1)}>
-              Later
-            </button>
-            <span className="text-base-content/80">7.00 to 18.00 each day. A dot is laid by hand; the hatch below is its piece’s.</span>
-          </div>
+          <Turn turn={turn} shown={shown} onTurn={setTurn} onShown={setShown} />
           <Week
             input={kept.input}
             done={kept.schedule.done}
-            first={dayAfter(input.begins, DAYS * turn)}
-            days={DAYS}
+            days={days}
             pinned={new Set(input.pins.map(({ task }) => task))}
             chosen={chosen}
             words={words}
             onChoose={setChosen}
             onLay={(...where) => void lay(...where)}
           />
+          {shown === 1 && (
+            <DayList
+              input={kept.input}
+              done={kept.schedule.done}
+              day={days[0] ?? input.begins}
+              chosen={chosen}
+              words={words}
+              onChoose={setChosen}
+            />
+          )}
           {done && (
             <InHand
               key={`${done.id} ${done.spans[0]![0]}`}
@@ -142,7 +177,6 @@ function Planned({ diary, view, before }: { diary: DiaryState; view: DiaryView; 
           promises={promises}
           onPromise={(piece, day) => setPromises({ ...promises, [piece]: day })}
         />
-        {Object.keys(promises).length > 0 && <p className="text-sm mt-1">Plan it again for the answer.</p>}
       </section>
     </>
   );

@@ -1,7 +1,8 @@
 'use client';
 
 import { useCallback, useEffect, useRef, useState } from 'react';
-import type { Delivery, DiaryInput, KeptDiary, Range } from '@/core/diary';
+import { problemOf, type Delivery, type DiaryInput, type KeptDiary, type Range } from '@/core/diary';
+import { usualTries } from '@/core/run/schedule';
 import { send } from '@/ui/kit/api';
 import type { DiaryAsked, DiaryTold } from '@/workers/diary.worker';
 
@@ -16,8 +17,6 @@ export type DiaryView = {
   changed: string[];
 };
 
-/** So many schedules are tried: some seconds for a full floor. */
-const TRIES = 600;
 const UNREACHED = 'The workshop cannot be reached; nothing was changed.';
 
 /** The diary as it stands, a search that is under way, and how sure what was found is. */
@@ -45,6 +44,16 @@ export function useDiary() {
     void load();
     return () => worker.current?.terminate();
   }, [load]);
+
+  // How sure the schedule is that is kept, for the days that are thought of: asked whenever either changes.
+  const kept = view?.kept ?? null;
+  useEffect(() => {
+    if (!kept) return;
+    const own = new Worker(new URL('../../workers/diary.worker.ts', import.meta.url), { type: 'module' });
+    own.onmessage = ({ data }: MessageEvent<DiaryTold>) => setRanges(data.ranges ?? []);
+    own.postMessage({ input: kept.input, tries: 0, by: promises, kept: kept.schedule } satisfies DiaryAsked);
+    return () => own.terminate();
+  }, [kept, promises]);
 
   /** Does a change at the workshop, and looks again. */
   const change = useCallback(
@@ -80,14 +89,14 @@ export function useDiary() {
     worker.current?.terminate();
     const own = new Worker(new URL('../../workers/diary.worker.ts', import.meta.url), { type: 'module' });
     worker.current = own;
-    setSearch({ tried: 0, of: TRIES, schedule: { done: [], left: [] }, ends: [], ranges: null, wrong: [] });
+    const tries = usualTries(problemOf(input));
+    setSearch({ tried: 0, of: tries, schedule: { done: [], left: [] }, ends: [], ranges: null, wrong: [] });
     own.onmessage = ({ data }: MessageEvent<DiaryTold>) => {
       best.current = { input, told: data };
       setSearch(data.ranges ? null : data);
       if (!data.ranges) return;
       own.terminate();
       worker.current = null;
-      setRanges(data.ranges);
       if (data.wrong.length > 0) setMessage(`This schedule does not hold and was not kept: ${data.wrong[0]}`);
       else void keep();
     };
@@ -95,7 +104,7 @@ export function useDiary() {
       setSearch(null);
       setMessage('The search stumbled; nothing was changed. Try again.');
     };
-    own.postMessage({ input, tries: TRIES, by: promises } satisfies DiaryAsked);
+    own.postMessage({ input, tries, by: promises, kept: null } satisfies DiaryAsked);
   }, [view, promises, keep]);
 
   return { view, message, search, ranges, promises, setPromises, load, change, plan, stop };

@@ -34,11 +34,13 @@ type BlockProps = {
   hatch: string;
   pinned: boolean;
   chosen: boolean;
+  /** narrower than this nothing is written on it, percent of its day */
+  least: number;
   onChoose: () => void;
 };
 
 /** One stretch of work: pressed it tells what it is, dragged it is laid elsewhere. */
-function Block({ done, span: [from, to], day, says, hatch, pinned, chosen, onChoose }: BlockProps) {
+function Block({ done, span: [from, to], day, says, hatch, pinned, chosen, least, onChoose }: BlockProps) {
   const { setNodeRef, listeners, transform, isDragging } = useDraggable({ id: `${done.id}|${from}` });
   const left = across(from - day * DAY);
   const width = Math.max(0.6, across(to - day * DAY) - left);
@@ -52,7 +54,7 @@ function Block({ done, span: [from, to], day, says, hatch, pinned, chosen, onCho
       aria-label={says}
       aria-pressed={chosen}
       data-task={done.id}
-      className={`absolute top-1 bottom-1 overflow-hidden text-left text-xs leading-tight border ${width > 4 ? 'px-1' : 'p-0'} bg-base-200 ${chosen ? 'border-2 border-primary z-10' : 'border-base-content/60'} ${isDragging ? 'opacity-70 z-20' : ''}`}
+      className={`absolute top-1 bottom-1 overflow-hidden text-left text-xs leading-tight border ${width > least ? 'px-1' : 'p-0'} bg-base-200 ${chosen ? 'border-2 border-primary z-10' : 'border-base-content/60'} ${isDragging ? 'opacity-70 z-20' : ''}`}
       style={{
         left: `${left}%`,
         width: `${width}%`,
@@ -60,8 +62,8 @@ function Block({ done, span: [from, to], day, says, hatch, pinned, chosen, onCho
       }}
     >
       <span aria-hidden className="absolute inset-x-0 bottom-0 h-2" style={{ backgroundImage: hatch }} />
-      {width > 4 && (
-        <span className="relative">
+      {width > least && (
+        <span className="relative line-clamp-3">
           {pinned && '• '}
           {says}
         </span>
@@ -70,12 +72,32 @@ function Block({ done, span: [from, to], day, says, hatch, pinned, chosen, onCho
   );
 }
 
+/** Stretches of work on one piece with less between them than this are drawn as one, minutes. */
+const TOGETHER = 20;
+
+/** A stretch that is drawn: a task, or the run of tasks on one piece that it begins. */
+type Stretch = { task: Done; span: readonly [number, number]; count: number };
+
+/** What one person does on a day, task by task or by runs of work on one piece. */
+export function stretchesOf(done: readonly Done[], who: string, day: number, together: boolean): Stretch[] {
+  const all = done
+    .filter((own) => own.who === who)
+    .flatMap((task) => task.spans.filter(([from]) => Math.floor(from / DAY) === day).map((span): Stretch => ({ task, span, count: 1 })))
+    .sort((a, b) => a.span[0] - b.span[0]);
+  if (!together) return all;
+  return all.reduce<Stretch[]>((runs, own) => {
+    const last = runs.at(-1);
+    const same = last && readTaskId(last.task.id).piece === readTaskId(own.task.id).piece && own.span[0] - last.span[1] < TOGETHER;
+    if (!last || !same) return [...runs, own];
+    return [...runs.slice(0, -1), { task: last.task, span: [last.span[0], own.span[1]], count: last.count + own.count }];
+  }, []);
+}
+
 type WeekProps = {
   input: DiaryInput;
   done: readonly Done[];
-  /** the first day that is shown */
-  first: string;
-  days: number;
+  /** the days that are shown; of one alone every task is drawn */
+  days: readonly string[];
   pinned: ReadonlySet<string>;
   chosen: string | null;
   words: (task: string) => { step: string; piece: string };
@@ -84,17 +106,16 @@ type WeekProps = {
 };
 
 /** The schedule by day and by person. */
-export function Week({ input, done, first, days, pinned, chosen, words, onChoose, onLay }: WeekProps) {
+export function Week({ input, done, days, pinned, chosen, words, onChoose, onLay }: WeekProps) {
   const { people } = input.shop;
   const place = useRef<HTMLDivElement>(null);
   // A press chooses; only what is moved is dragged.
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 6 } }));
-  const offset = daysBetween(input.begins, first);
   const hatchOf = new Map(input.pieces.map(({ id }, k) => [id, HATCHES[k % HATCHES.length]!]));
   const drop = ({ active, delta }: DragEndEvent): void => {
     const [task = '', from] = String(active.id).split('|');
     const own = done.find(({ id }) => id === task);
-    const width = (place.current?.clientWidth ?? 0) / days;
+    const width = (place.current?.clientWidth ?? 0) / days.length;
     if (!own || width === 0) return;
     const moved = delta.x * ((SHOWN.to - SHOWN.from) / width);
     const start = momentOf(input.begins, Number(from));
@@ -106,7 +127,7 @@ export function Week({ input, done, first, days, pinned, chosen, words, onChoose
   };
   return (
     <DndContext sensors={sensors} onDragEnd={drop}>
-      <div className="flex border border-base-content/30" data-week={first}>
+      <div className="flex border border-base-content/30" data-days={days.length}>
         <div className="w-28 shrink-0 border-r border-base-content/30">
           <div className="h-8" />
           {people.map(({ id, name }) => (
@@ -116,8 +137,8 @@ export function Week({ input, done, first, days, pinned, chosen, words, onChoose
           ))}
         </div>
         <div ref={place} className="flex-1 min-w-0 flex">
-          {Array.from({ length: days }, (_, k) => {
-            const day = dayAfter(first, k);
+          {days.map((day) => {
+            const at = daysBetween(input.begins, day);
             return (
               <div key={day} className="flex-1 min-w-0 border-r border-base-content/20 last:border-r-0" data-day={day}>
                 <div className="h-8 px-1 text-sm truncate leading-8">
@@ -125,28 +146,24 @@ export function Week({ input, done, first, days, pinned, chosen, words, onChoose
                 </div>
                 {people.map(({ id }) => (
                   <div key={id} className="relative border-t border-base-content/20" style={{ height: ROW }}>
-                    {done
-                      .filter(({ who }) => who === id)
-                      .flatMap((own) =>
-                        own.spans
-                          .filter(([from]) => Math.floor(from / DAY) === offset + k)
-                          .map((span) => {
-                            const { step, piece } = words(own.id);
-                            return (
-                              <Block
-                                key={`${own.id} ${span[0]}`}
-                                done={own}
-                                span={span}
-                                day={offset + k}
-                                says={`${step}, ${piece}, ${sayMinute(span[0] - (offset + k) * DAY)} to ${sayMinute(span[1] - (offset + k) * DAY)}`}
-                                hatch={hatchOf.get(readTaskId(own.id).piece) ?? ''}
-                                pinned={pinned.has(own.id)}
-                                chosen={chosen === own.id}
-                                onChoose={() => onChoose(own.id)}
-                              />
-                            );
-                          }),
-                      )}
+                    {stretchesOf(done, id, at, days.length > 1).map(({ task, span, count }) => {
+                      const { step, piece } = words(task.id);
+                      const time = `${sayMinute(span[0] - at * DAY)} to ${sayMinute(span[1] - at * DAY)}`;
+                      return (
+                        <Block
+                          key={`${task.id} ${span[0]}`}
+                          done={task}
+                          span={span}
+                          day={at}
+                          says={count > 1 ? `${piece}, ${count} steps, ${time}` : `${step}, ${piece}, ${time}`}
+                          hatch={hatchOf.get(readTaskId(task.id).piece) ?? ''}
+                          pinned={pinned.has(task.id)}
+                          chosen={chosen === task.id}
+                          least={days.length > 1 ? 24 : 4}
+                          onChoose={() => onChoose(task.id)}
+                        />
+                      );
+                    })}
                   </div>
                 ))}
               </div>
@@ -155,5 +172,42 @@ export function Week({ input, done, first, days, pinned, chosen, words, onChoose
         </div>
       </div>
     </DndContext>
+  );
+}
+
+type DayListProps = Pick<WeekProps, 'input' | 'done' | 'chosen' | 'words' | 'onChoose'> & { day: string };
+
+/** A day as it is read from a wall: each person's work, one thing under the other. */
+export function DayList({ input, done, day, chosen, words, onChoose }: DayListProps) {
+  const at = daysBetween(input.begins, day);
+  return (
+    <div className="grid gap-6 mt-2" style={{ gridTemplateColumns: `repeat(${Math.min(3, input.shop.people.length)}, minmax(0, 1fr))` }}>
+      {input.shop.people.map(({ id, name }) => (
+        <section key={id} aria-label={`${name}’s day`} className="max-h-96 overflow-y-auto">
+          <h3 className="font-semibold text-sm">{name}</h3>
+          <ol className="text-sm">
+            {stretchesOf(done, id, at, false).map(({ task, span }) => {
+              const { step, piece } = words(task.id);
+              return (
+                <li key={`${task.id} ${span[0]}`} className="border-b border-base-content/15">
+                  <button
+                    type="button"
+                    aria-pressed={chosen === task.id}
+                    data-listed={task.id}
+                    className={`w-full text-left py-1 flex gap-3 ${chosen === task.id ? 'bg-base-200 font-semibold' : ''}`}
+                    onClick={() => onChoose(task.id)}
+                  >
+                    <span className="w-12 shrink-0 tabular-nums">{sayMinute(span[0] - at * DAY)}</span>
+                    <span>
+                      {step}, {piece}
+                    </span>
+                  </button>
+                </li>
+              );
+            })}
+          </ol>
+        </section>
+      ))}
+    </div>
   );
 }

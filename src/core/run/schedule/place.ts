@@ -162,7 +162,7 @@ function window(task: Task, done: ReadonlyMap<string, Done>): [number, number] {
 }
 
 /** Places a block as early as it fits: its first task, and the others within their times; null where nobody has hours left. */
-function placeBlock(floor: Floor, { tasks }: Block, done: Map<string, Done>): boolean {
+function placeBlock(floor: Floor, { tasks }: Block, done: Map<string, Done>, lag: number): boolean {
   const whole = tasks.length > 1;
   let begin = window(tasks[0]!, done)[0];
   for (let k = 0; k < TRIES; k++) {
@@ -170,7 +170,10 @@ function placeBlock(floor: Floor, { tasks }: Block, done: Map<string, Done>): bo
     let later: number | null = null;
     for (const [i, task] of tasks.entries()) {
       const [from, latest] = window(task, done);
-      const own = floor.earliest(task, Math.max(from, i === 0 ? begin : 0), whole, latest);
+      // Between spraying and laying something else may be wanted first: laid so far into its time, or as soon as it can be.
+      const wanted = i === 0 ? Math.max(from, begin) : Number.isFinite(latest) ? from + lag * (latest - from) : from;
+      const own =
+        floor.earliest(task, wanted, whole, latest) ?? (wanted > from && i > 0 ? floor.earliest(task, from, whole, latest) : null);
       if (own === null) {
         // Begun later by as much as it comes too late, or not at all where nobody is there any more.
         const anyhow = floor.earliest(task, from, whole);
@@ -198,8 +201,9 @@ function placeBlock(floor: Floor, { tasks }: Block, done: Map<string, Done>): bo
  * @param problem all of it
  * @param blocks as `blocksOf` gives them
  * @param priority of each block: of those that can be placed, the one with the least comes next
+ * @param [lags] of each block: how far into its time what dries is gone on with, 0 to 1; as soon as it can be where nothing is said
  */
-export function placeAll(problem: Problem, blocks: readonly Block[], priority: readonly number[]): Schedule {
+export function placeAll(problem: Problem, blocks: readonly Block[], priority: readonly number[], lags: readonly number[] = []): Schedule {
   const floor = new Floor(problem);
   const done = new Map<string, Done>();
   const left: string[] = [];
@@ -219,7 +223,7 @@ export function placeAll(problem: Problem, blocks: readonly Block[], priority: r
     open.delete(next);
     const block = blocks[next]!;
     const stuck = block.needs.some((id) => never.has(id));
-    if (stuck || !placeBlock(floor, block, done))
+    if (stuck || !placeBlock(floor, block, done, lags[next] ?? 0))
       for (const { id } of block.tasks) {
         never.add(id);
         left.push(id);

@@ -180,3 +180,20 @@ describe('a batch of glued pieces', () => {
       }
   });
 });
+
+describe('whoever works', () => {
+  it('is not sent from piece to piece where it gains nothing', () => {
+    const task = (set: string, k: number) => ({
+      id: `${set}${k}`,
+      set,
+      minutes: 10,
+      after: k > 0 ? [{ on: `${set}${k - 1}`, least: 0, most: null }] : [],
+    });
+    const tasks = ['p', 'q', 'r'].flatMap((set) => [0, 1, 2, 3].map((k) => task(set, k)));
+    const problem: Problem = { tasks, workers: [{ id: 'a', hours: [[0, 1e4]] }], places: {} };
+    const { schedule: found } = schedule(problem, { tries: 400, roll: dice(6) });
+    const order = [...found.done].sort((a, b) => beginOf(a) - beginOf(b)).map(({ id }) => id[0]);
+    expect(order.filter((own, k) => k > 0 && own !== order[k - 1])).toHaveLength(2);
+    expect(last(found)).toBe(120);
+  });
+});

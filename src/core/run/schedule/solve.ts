@@ -1,9 +1,10 @@
 import { tails } from './bound';
 import { blocksOf, placeAll, type Block } from './place';
-import { endOf, type Problem, type Schedule } from './types';
+import { beginOf, endOf, type Problem, type Schedule } from './types';
 
-/** What a schedule is judged by: first that all of it is done, then how late jobs are, then how long it takes, then how soon each ends. */
-const WEIGHT = { left: 1e7, late: 20, end: 1, each: 0.002 };
+/** What a schedule is judged by: first that all of it is done, then how late jobs are, then how long it takes, how often somebody changes from one piece to
+ * another, then how soon each ends. */
+const WEIGHT = { left: 1e7, late: 20, end: 1, each: 0.002, change: 3 };
 
 /**
  * How good a schedule is; less is better.
@@ -20,8 +21,24 @@ export function costOf({ tasks }: Pick<Problem, 'tasks'>, { done, left }: Schedu
     last = Math.max(last, end);
     each += end;
   }
-  return WEIGHT.left * left.length + WEIGHT.late * late + WEIGHT.end * last + WEIGHT.each * each;
+  const sets = new Map(tasks.map(({ id, set }) => [id, set]));
+  const hand = new Map<string, string | undefined>();
+  let changes = 0;
+  for (const { id, who } of [...done].sort((a, b) => beginOf(a) - beginOf(b))) {
+    const set = sets.get(id);
+    if (hand.has(who) && hand.get(who) !== set) changes += 1;
+    hand.set(who, set);
+  }
+  return WEIGHT.change * changes + WEIGHT.left * left.length + WEIGHT.late * late + WEIGHT.end * last + WEIGHT.each * each;
 }
+
+/** So many placings of a task are worth a search: some seconds for a full floor, many orders of a small one. */
+const PLACINGS = 60_000;
+const TRIES = [400, 5000] as const;
+
+/** How many schedules are usually tried for a problem. */
+export const usualTries = ({ tasks }: Pick<Problem, 'tasks'>): number =>
+  Math.round(Math.min(TRIES[1], Math.max(TRIES[0], PLACINGS / Math.max(1, tasks.length))));
 
 /** What is known while it is looked for. */
 export type Found = { schedule: Schedule; cost: number; tried: number };
@@ -60,8 +77,18 @@ const WARM = 0.6;
 /** How much worse is taken at the beginning, as a share. */
 const HEAT = 0.03;
 
-/** The same order with a few blocks elsewhere. */
-function moved(priority: readonly number[], roll: () => number): number[] {
+/** An order of blocks, and how far into its time each of them is gone on with. */
+type Order = { priority: readonly number[]; lags: readonly number[] };
+
+/** How often a block's lag is changed instead of its place. */
+const LAGGED = 0.25;
+
+/** The same order with a few blocks elsewhere, or gone on with sooner or later. */
+function moved({ priority, lags }: Order, glued: readonly number[], roll: () => number): Order {
+  if (glued.length > 0 && roll() < LAGGED) {
+    const which = glued[Math.floor(roll() * glued.length)]!;
+    return { priority, lags: lags.map((own, i) => (i === which ? (own > 0 && roll() < 0.5 ? 0 : roll()) : own)) };
+  }
   const next = [...priority];
   const pick = (): number => Math.floor(roll() * next.length);
   const several = 1 + Math.floor(roll() * 3);
@@ -71,7 +98,7 @@ function moved(priority: readonly number[], roll: () => number): number[] {
     // Right before another one.
     else next[a] = next[b]! - 1e-3 * (1 + roll());
   }
-  return next;
+  return { priority: next, lags };
 }
 
 /**
@@ -82,16 +109,18 @@ function moved(priority: readonly number[], roll: () => number): number[] {
  */
 export function schedule(problem: Problem, { tries, roll, stop = () => false, better }: SolveOptions): Found {
   const blocks = blocksOf(problem);
-  let best: Found & { priority: number[] } = {
+  const glued = blocks.flatMap(({ tasks }, i) => (tasks.length > 1 ? [i] : []));
+  const soon = blocks.map(() => 0);
+  let best: Found & { order: Order } = {
     schedule: { done: [], left: problem.tasks.map(({ id }) => id) },
     cost: Infinity,
     tried: 0,
-    priority: [],
+    order: { priority: soon, lags: soon },
   };
   let now = best;
-  const trial = (priority: number[], tried: number): Found & { priority: number[] } => {
-    const found = placeAll(problem, blocks, priority);
-    return { schedule: found, cost: costOf(problem, found), tried, priority };
+  const trial = (order: Order, tried: number): typeof best => {
+    const found = placeAll(problem, blocks, order.priority, order.lags);
+    return { schedule: found, cost: costOf(problem, found), tried, order };
   };
   const keep = (own: typeof best): void => {
     if (own.cost >= best.cost - 1e-9) return;
@@ -102,13 +131,13 @@ export function schedule(problem: Problem, { tries, roll, stop = () => false, be
   for (const priority of rules(problem, blocks)) {
     if (tried > 0 && (stop() || tried >= tries)) break;
     tried += 1;
-    const own = trial(priority, tried);
+    const own = trial({ priority, lags: soon }, tried);
     keep(own);
     if (own.cost < now.cost) now = own;
   }
   while (tried < tries && !stop() && blocks.length > 1) {
     tried += 1;
-    const own = trial(moved(now.priority, roll), tried);
+    const own = trial(moved(now.order, glued, roll), tried);
     keep(own);
     const warm = Math.max(0, 1 - tried / (tries * WARM));
     if (own.cost <= now.cost || own.cost - now.cost < HEAT * warm * now.cost * roll()) now = own;

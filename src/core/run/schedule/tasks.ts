@@ -94,6 +94,7 @@ function tasksOfPart(set: SetToDo, { part, count }: Part, before: readonly strin
       minutes: Math.max(1, Math.round(step.minutes * pieces * pace(step.key))),
       after,
       place: step.place ?? 'bench',
+      set: set.id,
       ...(who ? { who } : {}),
       ...(from > 0 ? { from } : {}),
     });

@@ -14,6 +14,8 @@ export type Task = {
   from?: number;
   /** by when its job is due */
   due?: number;
+  /** what it is work on: whoever goes from one to another lays tools down and takes others up */
+  set?: string;
 };
 
 /** A stretch of time, minutes from the schedule's beginning. */
