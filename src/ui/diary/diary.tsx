@@ -121,10 +121,14 @@ function Planned({ diary, view, before }: { diary: DiaryState; view: DiaryView; 
   const shownInput = kept?.input ?? input;
   const ends = kept ? endsOf(kept.input, kept.schedule) : [];
   const words = (task: string) => {
-    const { piece: id, step: key } = readTaskId(task);
+    const { piece: id, step: key, part } = readTaskId(task);
     const piece = shownInput.pieces.find((own) => own.id === id);
     const step = piece?.steps.find((own) => own.key === key);
-    return { step: step?.name ?? key, piece: piece?.name ?? 'gone', detail: step?.detail ?? '' };
+    return {
+      step: step?.name ?? key,
+      piece: `${piece?.name ?? 'gone'}${part === 'first' ? ', the first' : part === 'rest' ? ', the others' : ''}`,
+      detail: step?.detail ?? '',
+    };
   };
   const lay = (task: string, day: string, minute: number, who: string | null) =>
     change('PUT', '/api/diary/pins', { task, pin: { day, minute, who } });

@@ -1,4 +1,4 @@
-import type { Step } from '../step';
+import type { Step, Strand } from '../step';
 import type { Link, Task } from './types';
 
 /** A set of pieces that is worked on, as it is scheduled. */
@@ -63,7 +63,20 @@ export function glueBatch(
   return { size, ...of(size) };
 }
 
-type Part = { part: 'all' | 'first' | 'rest'; count: number };
+type Part = {
+  part: 'all' | 'first' | 'rest';
+  count: number;
+  /** what of the sheet is done in it */
+  strands: readonly Strand[];
+  /** what has to be through before its cloth is cut */
+  before: readonly string[];
+  /** tasks that steps outside of it became */
+  known: ReadonlyMap<string, string[]>;
+};
+
+/** Done on all of a set at once, whatever the first one will show: the cover is what is proved on it. */
+const TOGETHER: readonly Strand[] = ['strip', 'base', 'pads'];
+const PROVED: readonly Strand[] = ['cloth', 'loose', 'piece'];
 
 /** Links to every task that a step became; what is waited for is waited for after the last of a batch. */
 function linksTo(ids: readonly string[], step: Step, count: number): Link[] {
@@ -79,9 +92,12 @@ function between(windowed: (size: number) => ReturnType<typeof glueBatch>, size:
 }
 
 /** The tasks of one part of a set. */
-function tasksOfPart(set: SetToDo, { part, count }: Part, before: readonly string[]): { tasks: Task[]; last: string[] } {
+function tasksOfPart(
+  set: SetToDo,
+  { part, count, strands, before, known }: Part,
+): { tasks: Task[]; last: string[]; ids: ReadonlyMap<string, string[]> } {
   const byKey = new Map(set.steps.map((step) => [step.key, step]));
-  const ids = new Map<string, string[]>();
+  const ids = new Map<string, string[]>(known);
   const batches = new Map<string, { spray: string; glue: string; parts: { on: string; size: number; least: number; most: number }[] }>();
   const tasks: Task[] = [];
   const pace = (key: string): number => set.pace?.(key) ?? 1;
@@ -99,7 +115,7 @@ function tasksOfPart(set: SetToDo, { part, count }: Part, before: readonly strin
       ...(from > 0 ? { from } : {}),
     });
   };
-  for (const step of set.steps) {
+  for (const step of set.steps.filter(({ strand }) => strands.includes(strand))) {
     if (part === 'rest' && step.key === 'prove') {
       // It was proved on the first: what follows follows what came before it.
       ids.set(
@@ -154,7 +170,7 @@ function tasksOfPart(set: SetToDo, { part, count }: Part, before: readonly strin
       ids.set(step.key, [id]);
     }
   }
-  return { tasks, last: ids.get(set.steps.at(-1)!.key) ?? [] };
+  return { tasks, ids, last: ids.get(set.steps.at(-1)!.key) ?? [] };
 }
 
 /**
@@ -165,19 +181,17 @@ function tasksOfPart(set: SetToDo, { part, count }: Part, before: readonly strin
  */
 export function tasksOf(set: SetToDo): Task[] {
   if (set.steps.length === 0) return [];
-  const parts: Part[] =
-    set.count >= FIRST_ONE_FROM && set.steps.some(({ key }) => key === 'prove')
-      ? [
-          { part: 'first', count: 1 },
-          { part: 'rest', count: set.count - 1 },
-        ]
-      : [{ part: 'all', count: set.count }];
-  let before: string[] = [];
-  const tasks: Task[] = [];
-  for (const part of parts) {
-    const found = tasksOfPart(set, part, before);
-    tasks.push(...found.tasks);
-    before = found.last;
+  const whole = { part: 'all', count: set.count, before: [], known: new Map() } as const;
+  const proved = set.count >= FIRST_ONE_FROM && set.steps.some(({ key }) => key === 'prove');
+  const all = tasksOfPart(set, { ...whole, strands: proved ? TOGETHER : [...TOGETHER, ...PROVED] });
+  const tasks = [...all.tasks];
+  let before = all.last;
+  if (proved) {
+    const part = { strands: PROVED, known: all.ids };
+    const first = tasksOfPart(set, { ...part, part: 'first', count: 1, before: [] });
+    const rest = tasksOfPart(set, { ...part, part: 'rest', count: set.count - 1, before: first.last });
+    tasks.push(...first.tasks, ...rest.tasks);
+    before = rest.last.length > 0 ? rest.last : first.last;
   }
   const last = new Set(before);
   return tasks.map((task) => (set.due !== undefined && last.has(task.id) ? { ...task, due: set.due } : task));
