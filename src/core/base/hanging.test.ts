@@ -80,7 +80,8 @@ describe('hanging', () => {
     const keys = steps.map(({ key }) => key);
     expect(keys.indexOf('dust')).toBeLessThan(keys.indexOf('cleats'));
     expect(keys.indexOf('cleats')).toBeLessThan(keys.indexOf('hang'));
-    expect(keys.at(-1)).toBe('measure');
+    // It is labelled behind while somebody still gets there.
+    expect(keys.slice(-2)).toEqual(['measure', 'hang']);
     const hang = steps.find(({ key }) => key === 'hang')!;
     expect(hang.caution).toContain('proof-load before use');
     for (const x of panels!.hanging.wall) expect(hang.detail).toContain(String(Math.abs(Math.round(x))));

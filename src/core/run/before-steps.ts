@@ -19,6 +19,15 @@ const SPRAYING = 0.6;
 
 const roleName = (role: string): string => PAD_ROLES.find(({ id }) => id === role)!.name.toLowerCase();
 
+const ORDINALS = ['first', 'second', 'third', 'fourth', 'fifth', 'sixth', 'seventh', 'eighth'];
+
+/** A pad as it is called: of several of one role which, counted from below. */
+function calledOf(pad: { pad: string; role: string }, foam: readonly FoamPiece[]): string {
+  const alike = foam.filter(({ role, insertOf }) => role === pad.role && insertOf === null);
+  const at = alike.findIndex((own) => own.pad === pad.pad);
+  return alike.length > 1 && at >= 0 ? `${ORDINALS[at] ?? `${at + 1}th`} ${roleName(pad.role)}` : roleName(pad.role);
+}
+
 /** What holds well and is in nobody’s way is left where it is. */
 function staysWords(items: readonly StripItem[]): string {
   const stays = items.filter(({ again }) => again === 'stays').map(({ name, where }) => (where ? `${name} (${where})` : name));
@@ -129,7 +138,7 @@ export function woodSteps(model: Model): ToldStep[] {
       step(
         'frame',
         'Frame under the board',
-        `${frame.battens.map(({ name, length }) => `${name} ${mm(length)} mm`).join(', ')}, ${mm(frame.width)} × ${mm(frame.thickness)} mm, ends as listed; glue and screw them ${mm(base.frame!.inset)} mm in from the edge, screws that do not come through.${frame.blocks ? ` In its ${frame.blocks.count} corners glue and screw blocks, ${mm(frame.blocks.leg)} mm along either leg: two come out of a square.` : ''}`,
+        `${frame.battens.map(({ name, length }) => `${name} ${mm(length)} mm`).join(', ')}, ${mm(frame.width)} × ${mm(frame.thickness)} mm, ends as listed; glue and screw them ${base.frame!.inset < 1 ? 'flush with the edge' : `${mm(base.frame!.inset)} mm in from the edge`}, screws that do not come through.${frame.blocks ? ` In its ${frame.blocks.count} corners glue and screw blocks, ${mm(frame.blocks.leg)} mm along either leg: two come out of a square.` : ''}`,
         frame.battens.length * each,
         { caution: CAUTIONS.saw },
       ),
@@ -208,12 +217,12 @@ const KEEPING = {
 } as const;
 
 /** Once the glue holds, the rough-cut pad is brought to its line. */
-function trimStep({ rule }: Model, pad: FoamPiece, overhang: number): ToldStep {
+function trimStep({ rule }: Model, pad: FoamPiece, name: string, overhang: number): ToldStep {
   const guide =
     overhang >= 1 ? `held off the board’s edge by a ${Math.round(overhang * 10) / 10} mm strip` : 'flat against the board’s edge';
   return step(
     `trim-${pad.pad}`,
-    `Trim the ${roleName(pad.role)} to the board`,
+    `Trim the ${name} to the board`,
     `When the glue holds: blade upright, ${guide}, one long stroke a side, to ${Math.round(pad.finished.width)} × ${Math.round(pad.finished.height)} mm. Keep the strips.`,
     (metresRound([pad.finished]) * rule('timeCutMetre')) / 60,
     { caution: CAUTIONS.knife },
@@ -288,7 +297,7 @@ function cutSteps({ piece, rule }: Model, foam: readonly FoamPiece[]): ToldStep[
   const layers = foam.filter(({ kept }) => !kept).flatMap((pad) => pad.layers.map(() => pad));
   const cut = layers.map((pad) =>
     [
-      `${pad.insertOf ? 'insert for the ' : ''}${roleName(pad.role)} ${pad.materialName.toLowerCase()}, ${Math.round(pad.width)} × ${Math.round(pad.height)} mm`,
+      `${pad.insertOf ? 'insert for the ' : ''}${calledOf(pad, foam)} ${pad.materialName.toLowerCase()}, ${Math.round(pad.width)} × ${Math.round(pad.height)} mm`,
       ...(pad.trimmed ? [`rough-cut, ${rule('foamOversize')} mm larger all round`] : []),
       ...(pad.scrap ? ['from scraps'] : []),
       ...(pad.blocks.length > 1 ? [`in ${pad.blocks.length} blocks`] : []),
@@ -359,7 +368,7 @@ function lies({ piece }: Model): 'loose' | 'on its base' {
 }
 
 /** Both faces are sprayed and left to tack, and only then is the pad laid. */
-function glueSteps(model: Model, pad: FoamPiece, { joints, first }: { joints: number; first: boolean }): ToldStep[] {
+function glueSteps(model: Model, pad: FoamPiece, { joints, first, name }: { joints: number; first: boolean; name: string }): ToldStep[] {
   const { rule, piece } = model;
   const glue = glueOf(piece.glue);
   const detail =
@@ -371,15 +380,15 @@ function glueSteps(model: Model, pad: FoamPiece, { joints, first }: { joints: nu
   return [
     step(
       `spray-${pad.pad}`,
-      `${glue?.verb ?? 'Spray'} for the ${roleName(pad.role)}`,
+      `${glue?.verb ?? 'Spray'} for the ${name}`,
       `${first ? 'A test patch on a scrap first. ' : ''}${faces > 1 ? 'Both faces' : lies(model) === 'loose' ? 'The lower face' : 'The board’s face'}${lies(model) === 'loose' ? ' of every joint' : ''}, an even coat${glue ? ` (${glue.how})` : ''}; ${faces > 1 ? 'leave them until the glue is tacky' : 'lay it as soon as it is tacky'}.`,
       minutes * SPRAYING,
       { caution: CAUTIONS.glue, place: 'spray', wait: rule('timeGlueTack'), open: rule('timeGlueOpen') },
     ),
-    step(`glue-${pad.pad}`, `Lay the ${roleName(pad.role)}`, `${detail} Press it down all over.`, minutes * (1 - SPRAYING), {
+    step(`glue-${pad.pad}`, `Lay the ${name}`, `${detail} Press it down all over.`, minutes * (1 - SPRAYING), {
       wait: rule('timeGluePress'),
     }),
-    ...(pad.trimmed ? [trimStep(model, pad, model.pads.find((own) => own.pad.id === pad.pad)?.offset ?? 0)] : []),
+    ...(pad.trimmed ? [trimStep(model, pad, name, model.pads.find((own) => own.pad.id === pad.pad)?.offset ?? 0)] : []),
   ];
 }
 
@@ -389,7 +398,7 @@ function gluing(model: Model, foam: readonly FoamPiece[]): ToldStep[] {
     .filter(({ insertOf }) => insertOf === null)
     .map((pad, i) => ({ pad, joints: gluedLayers(pad, i === 0 && lies(model) === 'loose') }))
     .filter(({ joints }) => joints > 0)
-    .flatMap(({ pad, joints }, i) => glueSteps(model, pad, { joints, first: i === 0 }));
+    .flatMap(({ pad, joints }, i) => glueSteps(model, pad, { joints, first: i === 0, name: calledOf(pad, foam) }));
 }
 
 /** What is done to the pads before they come together with the base. */

@@ -34,8 +34,13 @@ export function graphOf(told: readonly Told[]): Step[] {
   );
 }
 
-/** Everything loose is there when the piece is looked at for the last time. */
-export function endedWith(steps: readonly Step[]): Step[] {
+/**
+ * Everything loose is there when the piece is looked at for the last time.
+ *
+ * @param steps of the sheet
+ * @param last key of the step at which it is
+ */
+export function endedWith(steps: readonly Step[], last: string): Step[] {
   const loose = steps.filter(({ strand }) => strand === 'loose').at(-1);
-  return steps.map((own, i) => (i === steps.length - 1 && loose ? { ...own, after: [...own.after, loose.key] } : own));
+  return steps.map((own) => (own.key === last && loose ? { ...own, after: [...own.after, loose.key] } : own));
 }

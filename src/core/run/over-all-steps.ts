@@ -21,12 +21,15 @@ export function apart({ piece: { covering } }: Model): string {
 const WADDED = {
   round: 'A light coat of glue; round the pad and butt its edges; no fold at the corners.',
   under: 'Glue on top, down the sides, and staple it under; no fold at the corners.',
-  edge: 'Glue on top and down the sides; trim it at the board’s lower edge: bulk under the board keeps a seat from dropping in.',
+  edge: 'Glue on top and down the sides; trim it at the board’s lower edge, so that no bulk lies under it.',
+  frame:
+    'Over the foam, its edges tucked down along the rails; none of it goes through the gaps, where it would hold the cover off the rail.',
 } as const;
 
 function wrapped({ piece }: Model): keyof typeof WADDED {
   if (wayOf(piece.covering.way).loose) return 'round';
-  return kindOf(piece.kind).traits.wall ? 'under' : 'edge';
+  const { wall, throughFrame } = kindOf(piece.kind).traits;
+  return throughFrame ? 'frame' : wall ? 'under' : 'edge';
 }
 
 /** Thin backed foam is not glued but drawn over all and held inside the cover's own line. */

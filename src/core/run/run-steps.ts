@@ -189,13 +189,15 @@ export function runSteps({ fastening, foam, wadding, dust, cover, panels }: Ingr
           ...cleatSteps(panels),
           ...refitSteps(model, laid),
           ...partSteps(model, 'after'),
-          ...hangSteps(panels),
           step('measure', 'Measure and label', 'Crown and height against the sizes; label with serial and day.', HANDLING.measure, {
             caution: CAUTIONS.fire,
           }),
+          // Labelled behind before nobody gets there any more.
+          ...hangSteps(panels),
         ],
       ],
     ]),
+    'measure',
   );
   const stops = stopsOf(model, cover, steps);
   return steps.map((own) => (stops[own.key] ? { ...own, stop: stops[own.key]! } : own));

@@ -52,6 +52,22 @@ it('what is looked at before anybody goes on stands at the step that it is found
   expect(glued.filter((own) => own.stop).map(({ key }) => key)).toEqual([glued.at(-1)!.key]);
 });
 
+it('is read by somebody who knows nothing: which of several slabs, what an edge is called, where a frame sits', () => {
+  const of = (kind: Parameters<typeof newPiece>[0]) => planPiece(newPiece(kind), {}, QUICK).steps;
+  const names = of('block-seat')
+    .filter(({ key }) => key.startsWith('glue-'))
+    .map(({ name }) => name);
+  expect(new Set(names).size).toBe(names.length);
+  expect(names.at(-1)).toBe('Lay the fourth main pad');
+  const told = (kind: Parameters<typeof newPiece>[0], key: string) => of(kind).find((own) => own.key === key)!.detail;
+  expect(told('headboard-panelled', 'tack')).toContain('bottom, top');
+  expect(told('chair-seat', 'tack')).toContain('front, back');
+  expect(told('corner-seat', 'frame')).toContain('flush with the edge');
+  // Wadding goes under a wall piece, to the edge of a seat, and through no gap of a frame.
+  expect(told('tight-seat', 'wadding')).toMatch(/rails; none of it goes through the gaps/);
+  expect(told('block-seat', 'zip')).toMatch(/between the two halves.*left open a hand wide/);
+});
+
 it('a button is tied with twine enough for both ways through and a knot, over what is behind it', () => {
   const start = newPiece('headboard');
   const piece: Piece = { ...start, covering: { ...start.covering, way: 'buttoned' } };

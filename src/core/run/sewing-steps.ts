@@ -137,6 +137,17 @@ function stitchSteps(model: Model, cover: CoverPlan): ToldStep[] {
         { caution, place: 'machine' },
       ),
     );
+  // Its band is whole before it is joined to anything.
+  if (zip)
+    steps.push(
+      step(
+        'zip',
+        'Set the zip in',
+        `${round(zip.length)} mm along the ${zip.place}, between the two halves of its band, before that is joined to the rest; closed at both ends, and left open a hand wide so that the cover can be turned; no foam or wadding within ${rule('zipFree')} mm of its teeth, in the seam or under it.`,
+        HANDLING.zip,
+        { caution, place: 'machine' },
+      ),
+    );
   const stitched = seams.filter((seam) => !seam.laid);
   steps.push(...joinStep(model, cover, sew));
   if (stitched.length > 0)
@@ -146,16 +157,6 @@ function stitchSteps(model: Model, cover: CoverPlan): ToldStep[] {
         'Sew the cover',
         `${seamWords(cover)}${takenWords(piece.covering)} ${stitchingWords(piece.cloth)}${thickestWords(piece.cloth, stitched)}`,
         stitched.reduce((sum, seam) => sum + sew(seam.length * (seam.welted ? 2 : 1)), 0),
-        { caution, place: 'machine' },
-      ),
-    );
-  if (zip)
-    steps.push(
-      step(
-        'zip',
-        'Set the zip in',
-        `${round(zip.length)} mm along the ${zip.place}; no foam or wadding within ${rule('zipFree')} mm of its teeth, in the seam or under it.`,
-        HANDLING.zip,
         { caution, place: 'machine' },
       ),
     );

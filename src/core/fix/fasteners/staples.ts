@@ -49,6 +49,12 @@ export function stapleOf({ piece }: Pick<Fastening['model'], 'piece'>): { crown:
   };
 }
 
+/** An edge as it is called on this kind: a panel has a bottom and a top where a seat has a front and a back. */
+function saidEdge({ piece }: Pick<Fastening['model'], 'piece'>, edge: string): string {
+  const [near, far] = kindOf(piece.kind).words;
+  return edge === 'front' ? near : edge === 'back' ? far : edge;
+}
+
 /** Staples that hold the dust cover, twice as far apart as the cover's. */
 function dustStaples({ model }: Fastening): number {
   const { board, rule } = model;
@@ -116,7 +122,7 @@ export const staples: Fastener = {
         step(
           'tack',
           'Tack the centres',
-          `Centre marks on centre lines: ${[...new Set(places.filter(({ kind }) => kind === 'centre').map(({ edge }) => edge))].join(', ')}; temporary, half driven.${meetAgain(meetings(piece.strip, model.outline))}`,
+          `Centre marks on centre lines: ${[...new Set(places.filter(({ kind }) => kind === 'centre').map(({ edge }) => saidEdge(model, edge)))].join(', ')}; temporary, half driven.${meetAgain(meetings(piece.strip, model.outline))}`,
           HANDLING.turnAndCentre + (4 * rule('timeStaple')) / 60,
           { caution: CAUTIONS.staples },
         ),
