@@ -133,14 +133,17 @@ export function minutes(least: number, most: number, why: string): Expected {
   return { what: 'minutes for one, waits in it', of: (plan) => plan.minutes, least, most, why };
 }
 
-/** Fasteners that go in, of one piece: a row for the cover, half of one for the dust cover, one more for a welt that is stapled on. */
-export function fastened(perimeter: number, welted = false, pitch = 22): Expected {
-  const rows = 1.5 + Number(welted);
+/**
+ * Fasteners that go in, of one piece: a row for the cover, half of one for the dust cover where there is one, one more for a welt that
+ * is stapled on.
+ */
+export function fastened(perimeter: number, welted = false, pitch = 22, dust = true): Expected {
+  const rows = 1 + (dust ? 0.5 : 0) + Number(welted);
   return {
     what: 'staples in one',
     of: (plan) => plan.fixing.count,
     least: Math.round((perimeter / pitch) * rows * 0.8),
     most: Math.round((perimeter / pitch) * rows * 1.15),
-    why: `${perimeter} round at ${pitch} for the cover, twice as far apart for the dust cover${welted ? ', once more round for the welt' : ''}; none where a corner is left open`,
+    why: `${perimeter} round at ${pitch} for the cover${dust ? ', twice as far apart for the dust cover' : ''}${welted ? ', once more round for the welt' : ''}; none where a corner is left open`,
   };
 }

@@ -194,8 +194,9 @@ export const SEATS: Job[] = [
         frontRadius: 0,
       },
     }),
-    figures: [...foam('main', 1040, 512, 'the widest of it, 6 over and 10 to trim', 34), fastened(2960)],
-    order: PULLED,
+    figures: [...foam('main', 1040, 512, 'the widest of it, 6 over and 10 to trim', 34), fastened(2960, false, 22, false)],
+    // Lifted off and looked at from below: edge tape over the staples, no dust cover.
+    order: [...PULLED.slice(0, -2), 'edge-tape', 'measure'],
     buys: ['cloth.length', 'foam.sheets', 'staple.count'],
   },
   {
