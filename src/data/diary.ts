@@ -78,8 +78,8 @@ export function addNote(db: Db, pieceId: string, { id, unit, step, at, ...said }
 export function timesTaken(db: Db): Taken[] {
   const rows = db.prepare('SELECT step, json FROM bench_note').all() as { step: string; json: string }[];
   return rows.flatMap(({ step, json }) => {
-    const { took, told } = JSON.parse(json) as Pick<BenchNote, 'took' | 'told'>;
-    return took !== null && told !== null && told > 0 ? [{ step, took, told }] : [];
+    const { took, told, person } = JSON.parse(json) as Pick<BenchNote, 'took' | 'told' | 'person'>;
+    return took !== null && told !== null && told > 0 ? [{ step, took, told, person }] : [];
   });
 }
 

@@ -247,6 +247,23 @@ describe('how long steps take here', () => {
     expect(sew!.spread).toBeLessThan(0.1);
     expect(sew!.times).toBe(5);
   });
+  it('whoever is quicker at it is known by it, once there is enough, and gets it where that is sooner', () => {
+    const by = (person: string, share: number, count: number) =>
+      times(
+        'sew',
+        Array.from({ length: count }, () => share),
+      ).map((own) => ({ ...own, person }));
+    const pace = paceOf([...by('Ilse', 0.5, 6), ...by('Tomas', 1.5, 6), ...by('Guest', 3, 2)]);
+    expect(Object.keys(pace.sew!.people!)).toEqual(['Ilse', 'Tomas']);
+    expect(pace.sew!.people!.Ilse!.share).toBe(0.5);
+    const { tasks } = problemOf(inputOf({ pace }));
+    const sew = tasks.filter(({ id }) => readTaskId(id).step === 'sew');
+    expect(sew.length).toBeGreaterThan(0);
+    for (const { by: own } of sew) expect(own!.b! / own!.a!).toBeGreaterThan(2);
+    // The checker holds everybody to their own time, and of two who are free the quicker one has it.
+    const found = planned(inputOf({ pace, pieces: [stool] }));
+    for (const own of of(found, 'sew')) expect(own.who).toBe('a');
+  });
   it('what nobody believes is left out', () => {
     expect(paceOf(times('sew', [1, 1, 1, 1, 60]))).toEqual({});
     expect(paceOf([...times('sew', [1, 1, 1, 1, 1]), { step: 'sew', told: 10, took: 0.1 }]).sew).toMatchObject({

@@ -40,8 +40,9 @@ export type Delivery = { id: string; piece: string; kinds: readonly WareKind[]; 
 /** A task that was laid on a day and a minute, or on a person, by hand. */
 export type Pin = { task: string; day: string; minute: number; who: string | null };
 
-/** How long steps take here, by their key: a share of what the run sheet says, and its spread. */
-export type Pace = Readonly<Record<string, { share: number; spread: number; times: number }>>;
+/** How long steps take here, by their key: a share of what the run sheet says, and its spread; of all, and of each by name. */
+export type Pace = Readonly<Record<string, Measured & { people?: Readonly<Record<string, Measured>> }>>;
+type Measured = { share: number; spread: number; times: number };
 
 /** Everything that a schedule is made from. */
 export type DiaryInput = {
@@ -101,6 +102,13 @@ export function problemOf({ shop, pieces, deliveries, pins, pace, begins, now }:
       waits: waitsOf(piece, deliveries, begins),
       done: piece.done,
       pace: (key) => pace[key]?.share ?? 1,
+      paceBy: (key) =>
+        Object.fromEntries(
+          shop.people.flatMap(({ id, name }) => {
+            const own = pace[key]?.people?.[name];
+            return own ? [[id, own.share]] : [];
+          }),
+        ),
       pins: Object.fromEntries(own.map((pin) => [pin.task, { from: Math.max(0, at(pin.day) + pin.minute), who: pin.who }])),
     };
   });
@@ -147,6 +155,12 @@ function thrown(spread: number, roll: () => number): number {
   return Math.max(0.5, Math.exp(spread * normal));
 }
 
+/** A task that takes so much longer or shorter than was thought, whoever does it. */
+function longer({ minutes, by }: Problem['tasks'][number], share: number): Pick<Problem['tasks'][number], 'minutes' | 'by'> {
+  const take = (own: number): number => Math.max(1, Math.round(own * share));
+  return { minutes: take(minutes), ...(by ? { by: Object.fromEntries(Object.entries(by).map(([who, own]) => [who, take(own)])) } : {}) };
+}
+
 /** When a piece is likely done: nine times in ten between these, and how often by its day. */
 export type Range = { piece: string; early: { day: string; minute: number }; late: { day: string; minute: number }; inTime: number | null };
 
@@ -168,7 +182,7 @@ export function rangesOf(input: DiaryInput, found: Schedule, roll: () => number,
       ...problem,
       tasks: tasks.map((task) => ({
         ...task,
-        minutes: Math.max(1, Math.round(task.minutes * thrown(input.pace[readTaskId(task.id).step]?.spread ?? USUAL_SPREAD, roll))),
+        ...longer(task, thrown(input.pace[readTaskId(task.id).step]?.spread ?? USUAL_SPREAD, roll)),
       })),
     };
     // One try: tasks in the order that they stand in.

@@ -1,7 +1,7 @@
 import type { Pace } from './diary';
 
-/** A time that was taken: the step, what the run sheet said for it, what it took. */
-export type Taken = { step: string; told: number; took: number };
+/** A time that was taken: the step, what the run sheet said for it, what it took, and whom. */
+export type Taken = { step: string; told: number; took: number; person?: string };
 
 /** Fewer times than this say nothing. */
 export const ENOUGH = 5;
@@ -16,25 +16,38 @@ const median = (list: readonly number[]): number => {
   return sorted.length % 2 ? sorted[half]! : (sorted[half - 1]! + sorted[half]!) / 2;
 };
 
+/** Shares by what they are of. */
+function grouped<T>(times: readonly T[], of: (time: T) => string): Map<string, T[]> {
+  const groups = new Map<string, T[]>();
+  for (const time of times) groups.set(of(time), [...(groups.get(of(time)) ?? []), time]);
+  return groups;
+}
+
+/** Middle and scatter of what was taken; nothing where it is too little. */
+function measured(times: readonly Taken[]): { share: number; spread: number; times: number } | null {
+  if (times.length < ENOUGH) return null;
+  const list = times.map(({ told, took }) => took / told);
+  const share = median(list);
+  return { share, spread: (NORMAL * median(list.map((own) => Math.abs(own - share)))) / share, times: list.length };
+}
+
 /**
  * How long steps take here, by what was measured: the median of what they took against what was told, and how far they scatter (by
- * the median of the deviations, so that one long day does not count). Steps are told apart by what they are, not by which pad.
+ * the median of the deviations, so that one long day does not count); of everybody, and of each of whom there is enough.
  *
  * @param times what was measured
  */
 export function paceOf(times: readonly Taken[]): Pace {
-  const shares = new Map<string, number[]>();
-  for (const { step, told, took } of times) {
-    const share = took / told;
-    if (!(share >= BELIEVED[0] && share <= BELIEVED[1])) continue;
-    shares.set(step, [...(shares.get(step) ?? []), share]);
+  const believed = times.filter(({ told, took }) => took / told >= BELIEVED[0] && took / told <= BELIEVED[1]);
+  const pace: Record<string, Pace[string]> = {};
+  for (const [step, own] of grouped(believed, (time) => time.step)) {
+    const all = measured(own);
+    if (!all) continue;
+    const people = [...grouped(own, ({ person = '' }) => person)].flatMap(([name, theirs]) => {
+      const found = name === '' ? null : measured(theirs);
+      return found ? [[name, found] as const] : [];
+    });
+    pace[step] = people.length > 0 ? { ...all, people: Object.fromEntries(people) } : all;
   }
-  return Object.fromEntries(
-    [...shares]
-      .filter(([, list]) => list.length >= ENOUGH)
-      .map(([step, list]) => {
-        const share = median(list);
-        return [step, { share, spread: (NORMAL * median(list.map((own) => Math.abs(own - share)))) / share, times: list.length }];
-      }),
-  );
+  return pace;
 }

@@ -27,7 +27,8 @@ export function checkSchedule({ tasks, workers, places }: Problem, { done, left 
     }
     if (task.who && !task.who.includes(who)) wrong.push(`${id} is not for ${who}`);
     const total = spans.reduce((sum, [from, to]) => sum + to - from, 0);
-    if (Math.abs(total - task.minutes) > SAME) wrong.push(`${id} takes ${total} instead of ${task.minutes}`);
+    const wanted = task.by?.[who] ?? task.minutes;
+    if (Math.abs(total - wanted) > SAME) wrong.push(`${id} takes ${total} instead of ${wanted}`);
     for (const [from, to] of spans) {
       if (!worker.hours.some(([opens, closes]) => from >= opens - SAME && to <= closes + SAME))
         wrong.push(`${id}: ${who} is not there at ${from}`);

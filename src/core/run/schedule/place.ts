@@ -1,4 +1,4 @@
-import { beginOf, endOf, type Done, type Link, type Problem, type Schedule, type Span, type Task } from './types';
+import { beginOf, endOf, minutesOf, type Done, type Link, type Problem, type Schedule, type Span, type Task } from './types';
 
 /** Tasks that hang together by a time at most: glue that is sprayed and what is laid on it. They are placed as one. */
 export type Block = { tasks: Task[]; needs: string[] };
@@ -55,7 +55,7 @@ export class Floor {
   /** Spans of a task from a moment on for one person, or the next moment to look from; null where their hours are over. */
   private tried(task: Task, who: { id: string; hours: readonly Span[] }, from: number, whole: boolean): Span[] | number | null {
     const spans: Span[] = [];
-    let left = task.minutes;
+    let left = minutesOf(task, who.id);
     let at = from;
     for (const [opens, closes] of who.hours) {
       if (closes <= at + SAME) continue;

@@ -16,6 +16,8 @@ export type SetToDo = {
   done?: Readonly<Record<string, readonly number[]>>;
   /** minutes that a step takes by experience, as a share of what the run sheet says; 1 where nobody knows */
   pace?: (key: string) => number;
+  /** the same for those who are quicker or slower at it, by their id */
+  paceBy?: (key: string) => Readonly<Record<string, number>>;
   /** what somebody has laid on a day, or on a person: by the task’s id */
   pins?: Readonly<Record<string, { from: number; who: string | null }>>;
   /** who can do a step; anybody where nothing is said */
@@ -91,6 +93,13 @@ function between(windowed: (size: number) => ReturnType<typeof glueBatch>, size:
   return { least, most: Math.max(least, most) };
 }
 
+/** What a step takes those of whom it is known, glued ones left out: there everybody is as quick as the glue. */
+function byPerson({ paceBy }: SetToDo, step: Step, pieces: number): Pick<Task, 'by'> {
+  const own = step.open === undefined ? Object.entries(paceBy?.(step.key) ?? {}) : [];
+  if (own.length === 0) return {};
+  return { by: Object.fromEntries(own.map(([who, share]) => [who, Math.max(1, Math.round(step.minutes * pieces * share))])) };
+}
+
 /** The tasks of one part of a set. */
 function tasksOfPart(
   set: SetToDo,
@@ -108,6 +117,7 @@ function tasksOfPart(
     tasks.push({
       id,
       minutes: Math.max(1, Math.round(step.minutes * pieces * pace(step.key))),
+      ...byPerson(set, step, pieces),
       after,
       place: step.place ?? 'bench',
       set: set.id,

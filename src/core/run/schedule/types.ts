@@ -5,6 +5,8 @@ export type Link = { on: string; least: number; most: number | null };
 export type Task = {
   id: string;
   minutes: number;
+  /** what it takes whoever is quicker or slower at it, by their id */
+  by?: Readonly<Record<string, number>>;
   after: readonly Link[];
   /** the kind of place that it takes up; none where nothing is said */
   place?: string;
@@ -37,6 +39,9 @@ export type Done = { id: string; who: string; spans: readonly Span[] };
 
 /** A schedule: what is done when, and what could not be placed within anybody's hours. */
 export type Schedule = { done: Done[]; left: string[] };
+
+/** What a task takes somebody. */
+export const minutesOf = ({ minutes, by }: Pick<Task, 'minutes' | 'by'>, who: string): number => by?.[who] ?? minutes;
 
 /** When a task begins and ends. */
 export const beginOf = ({ spans }: Pick<Done, 'spans'>): number => spans[0]![0];
