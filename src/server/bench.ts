@@ -23,7 +23,7 @@ function found(id: string) {
 export async function readBench(id: string): Promise<Response> {
   const db = database();
   const record = found(id);
-  const { steps, fastening } = await lookAt(db, record);
+  const { steps, fastening, section } = await lookAt(db, record);
   const { name, count, strip } = record.piece;
   return Response.json({
     id,
@@ -33,6 +33,8 @@ export async function readBench(id: string): Promise<Response> {
     pins: strip?.pins ?? [],
     steps,
     fastening,
+    section,
+    piece: record.piece,
     people: getShop(db).people.map((person) => person.name),
     ticks: listTicks(db, id),
     notes: listNotes(db, id),

@@ -17,6 +17,8 @@ export const DIARY_ROUTES: Record<string, Record<string, Route>> = {
         pins: list(object),
         steps: list(object),
         fastening: { type: ['object', 'null'] },
+        section: { type: ['object', 'null'] },
+        piece: object,
         people: list(text('Who works here')),
         ticks: list(object),
         notes: list(object),

@@ -5,6 +5,7 @@ import Link from 'next/link';
 import { useState } from 'react';
 import { inUnit } from '@/core/length';
 import type { Step } from '@/core/run';
+import { SmallSection } from '@/ui/drawing/small-section';
 import { useSettings } from '@/ui/kit/settings';
 import { Clocks } from './clocks';
 import { FasteningPicture } from './fastening-picture';
@@ -36,6 +37,28 @@ function Units({ view, step, onTick }: { view: View; step: Step; onTick: (units:
           {done(unit) ? '✓' : unit}
         </button>
       ))}
+    </div>
+  );
+}
+
+/** Steps that are seen in the section, and the pad that each is about. */
+const IN_SECTION = /^(?:foam|wadding|measure|(?:spray|glue|trim|form|pocket|patch|kept)-(.+))$/;
+
+/** The piece cut through, the pad that is worked on in full, the others faint. */
+function SectionPicture({ view, step }: { view: View; step: Step }) {
+  const found = IN_SECTION.exec(step.key);
+  if (!found || !view.section) return null;
+  const { left, right } = view.section.board;
+  const pad = view.piece.pads.find(({ id }) => id === found[1]?.replace(/-\d+$/, '') || id === found[1])?.id;
+  return (
+    <div className="w-2/5 upright:w-full self-start" data-section={pad ?? 'all'}>
+      <SmallSection
+        section={view.section}
+        piece={view.piece}
+        id={`bench-${view.id}`}
+        width={1.15 * (right - left)}
+        {...(pad ? { pad } : {})}
+      />
     </div>
   );
 }
@@ -76,6 +99,7 @@ function StepInHand({ view, step }: { view: View; step: Step }) {
           </div>
         )}
       </div>
+      <SectionPicture view={view} step={step} />
       {view.fastening && FASTENING.test(step.key) && (
         <div className="w-2/5 upright:w-full upright:h-1/2 flex flex-col min-h-0">
           <FasteningPicture fastening={view.fastening} />

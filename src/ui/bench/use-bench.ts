@@ -4,7 +4,9 @@ import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { Point } from '@/core/outline';
 import type { Step } from '@/core/run';
 import type { FastenerPlace, Wave } from '@/core/fix';
+import type { Piece } from '@/core/piece';
 import type { BenchNote, Timer } from '@/data/diary';
+import type { SmallSection } from '@/server/floor';
 import type { Ticked } from './meanwhile';
 import { inBrowser, nextId, sendAll, type Keeping, type Sending } from './queue';
 
@@ -17,6 +19,8 @@ export type BenchView = {
   steps: Step[];
   fastening: { board: Point[]; waves: Wave[]; places: Place[]; temporary: Place[] } | null;
   people: string[];
+  section: SmallSection | null;
+  piece: Piece;
   ticks: Ticked[];
   notes: BenchNote[];
   timers: Timer[];

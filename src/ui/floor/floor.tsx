@@ -4,12 +4,10 @@ import { Plus, Trash2, Upload } from 'lucide-react';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
-import { shapeKind, foamsOf } from '@/core/piece';
-import { cutBoard } from '@/core/base';
+import { shapeKind } from '@/core/piece';
 import { Running } from './running';
-import type { FloorRow, FloorView, SmallSection as Drawn } from '@/server/floor';
-import { MaterialPatterns } from '@/ui/drawing/materials';
-import { openPath } from '@/ui/drawing/path';
+import type { FloorRow, FloorView } from '@/server/floor';
+import { SmallSection } from '@/ui/drawing/small-section';
 import { send } from '@/ui/kit/api';
 import { Dialog } from '@/ui/kit/dialog';
 import { FilePick } from '@/ui/kit/file-pick';
@@ -23,47 +21,6 @@ function span(widest: number, rows: FloorRow[]): number {
     300,
     widest + 30,
     ...rows.map((row) => (row.look?.section ? row.look.section.board.right - row.look.section.board.left + 30 : 0)),
-  );
-}
-
-function SmallSection({ section, row, width }: { section: Drawn; row: FloorRow; width: number }) {
-  const high = Math.max(30, ...section.cover.map(([, z]) => z));
-  const middle = (section.board.left + section.board.right) / 2;
-  const low = section.board.thickness + 8 - Math.min(0, ...section.base.map(([, z]) => z));
-  return (
-    <svg
-      viewBox={`${middle - width / 2} ${-high - 6} ${width} ${high + low + 6}`}
-      className="w-full"
-      role="img"
-      aria-label={`Section of ${row.piece.name}`}
-    >
-      <MaterialPatterns
-        id={`f${row.id}`}
-        scale={1.4}
-        foams={foamsOf(row.piece).filter(({ id }) => row.piece.pads.some(({ material }) => material === id))}
-      />
-      {section.wadding.length > 0 && (
-        <path d={`${openPath([...section.bare, ...[...section.wadding].reverse()])}Z`} fill={`url(#f${row.id}-wadding)`} />
-      )}
-      {section.covered.map((cut) => (
-        <path
-          key={cut.id}
-          d={`${openPath(cut.outline)}Z`}
-          fill={`url(#f${row.id}-${row.piece.pads.find((p) => p.id === cut.id)?.material})`}
-          stroke="var(--ink)"
-          strokeWidth={0.7}
-        />
-      ))}
-      <path
-        d={cutBoard(section, row.piece.base)
-          .map((part) => `${openPath(part)}Z`)
-          .join('')}
-        fill={`url(#f${row.id}-board)`}
-        stroke="var(--ink)"
-        strokeWidth={1.2}
-      />
-      {section.padded && <path d={openPath(section.cover)} fill="none" stroke="var(--cover-line)" strokeWidth={2} />}
-    </svg>
   );
 }
 
@@ -189,7 +146,13 @@ function Row({ row, width, onLeave }: { row: FloorRow; width: number; onLeave: (
           {look && `${shapeKind(piece.base.shape.type).name}, ${say(look.size.width)} × ${say(look.size.depth)}`}
         </span>
       </Link>
-      <div>{look?.section ? <SmallSection section={look.section} row={row} width={width} /> : row.lacks === 'time' && <Waiting />}</div>
+      <div>
+        {look?.section ? (
+          <SmallSection section={look.section} piece={row.piece} id={row.id} width={width} />
+        ) : (
+          row.lacks === 'time' && <Waiting />
+        )}
+      </div>
       <div className="text-sm">
         <Link href={`/piece/${row.id}?stage=${next.stage}`} className="underline underline-offset-2 block">
           {next.words}
