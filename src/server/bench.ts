@@ -23,7 +23,7 @@ function found(id: string) {
 export async function readBench(id: string): Promise<Response> {
   const db = database();
   const record = found(id);
-  const { steps, fastening, section } = await lookAt(db, record);
+  const { steps, fastening, section, cloth } = await lookAt(db, record);
   const { name, count, strip } = record.piece;
   return Response.json({
     id,
@@ -34,6 +34,7 @@ export async function readBench(id: string): Promise<Response> {
     steps,
     fastening,
     section,
+    cloth,
     piece: record.piece,
     people: getShop(db).people.map((person) => person.name),
     ticks: listTicks(db, id),

@@ -18,6 +18,7 @@ export const DIARY_ROUTES: Record<string, Record<string, Route>> = {
         steps: list(object),
         fastening: { type: ['object', 'null'] },
         section: { type: ['object', 'null'] },
+        cloth: list(object),
         piece: object,
         people: list(text('Who works here')),
         ticks: list(object),

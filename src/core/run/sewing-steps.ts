@@ -12,6 +12,8 @@ import { step, type ToldStep } from './step';
 const HANDLING = { lining: 4, old: 10, ready: 20, film: 2, prove: 6, zip: 8, weltMetre: 2 } as const;
 
 const round = (mm: number): number => Math.round(mm * 10) / 10;
+/** What is cut is cut to the millimetre, never too short. */
+const cut = (mm: number): number => Math.ceil(mm - 1e-6);
 
 /** How each lining is laid on. */
 const LAYING: Record<string, { detail: string; minutes: number; caution?: string }> = {
@@ -84,7 +86,7 @@ function channelSteps({ rule, piece }: Model, { channels }: CoverPlan): ToldStep
     step(
       'channels',
       'Quilt the channels',
-      `Cut the layers oversize first${channels.backing > 0 ? `, cloth on ${round(channels.backing)} mm backed foam` : ''}; ${channels.lines} lines, marked ${round(channels.pitch)} mm apart on the back of the cloth, from the middle outwards; measure the sewn width: ${round(channels.sewnWidth)} mm. Then cut the panel to its template. ${stitchingWords(piece.cloth)}`,
+      `Cut the layers oversize first${channels.backing > 0 ? `, cloth on ${round(channels.backing)} mm backed foam` : ''}; ${channels.lines} lines, marked ${round(channels.pitch)} mm apart on the back of the cloth, from the middle outwards; measure the sewn width: ${Math.round(channels.sewnWidth)} mm. Then cut the panel to its template. ${stitchingWords(piece.cloth)}`,
       ((channels.thread / rule('threadFactor')) * 100 * rule('timeSewMetre')) / 60_000,
       { caution: CAUTIONS.machine, place: 'machine' },
     ),
@@ -130,7 +132,7 @@ function stitchSteps(model: Model, cover: CoverPlan): ToldStep[] {
         welts
           .map(
             (welt) =>
-              `${welt.name.toLowerCase()}: ${round(welt.stripLength)} × ${round(welt.stripWidth)} mm, ${welt.cut === 'bias' ? 'on the bias' : 'on the straight'}, cord ${round(welt.cord)} mm${OF_CLOTH[welt.cloth]}`,
+              `${welt.name.toLowerCase()}: ${cut(welt.stripLength)} × ${cut(welt.stripWidth)} mm, ${welt.cut === 'bias' ? 'on the bias' : 'on the straight'}, cord ${round(welt.cord)} mm${OF_CLOTH[welt.cloth]}`,
           )
           .join('; '),
         welts.reduce((sum, welt) => sum + (welt.stripLength / 1000) * HANDLING.weltMetre, 0),
@@ -143,7 +145,7 @@ function stitchSteps(model: Model, cover: CoverPlan): ToldStep[] {
       step(
         'zip',
         'Set the zip in',
-        `${round(zip.length)} mm along the ${zip.place}, between the two halves of its band, before that is joined to the rest; closed at both ends, and left open a hand wide so that the cover can be turned; no foam or wadding within ${rule('zipFree')} mm of its teeth, in the seam or under it.`,
+        `${cut(zip.length)} mm along the ${zip.place}, between the two halves of its band, before that is joined to the rest; closed at both ends, and left open a hand wide so that the cover can be turned; no foam or wadding within ${rule('zipFree')} mm of its teeth, in the seam or under it.`,
         HANDLING.zip,
         { caution, place: 'machine' },
       ),

@@ -16,7 +16,7 @@ import { PieceProblems, type Piece } from '../../core/piece';
 import { thingsOf } from '../../core/price';
 import { buyProgram, needsOf, quickOffers, type BuyAsked, type Buying, type FlatOffer, type Need } from '../../core/buying';
 import { layGroups, type LayGroup } from '../../core/lay';
-import { createPlanner, planPiece, fixStep, runStep } from '../../core/plan';
+import { coverStep, createPlanner, planPiece, fixStep, runStep } from '../../core/plan';
 import type { KeptStock, KeptWare } from '../../core/store';
 
 /** What is asked of a piece. */
@@ -38,6 +38,8 @@ export type Look = {
   steps: Step[];
   /** in which waves its cover is fastened, for the picture at the bench; null where nothing is */
   fastening: FasteningPicture | null;
+  /** the pieces of its cover, flat */
+  cloth: { name: string; outline: Point[] }[];
   section: SmallSection | null;
   size: { width: number; depth: number };
 };
@@ -110,6 +112,7 @@ export function look(asked: Asked): Look {
   return {
     steps: runStep(model, 'quick'),
     fastening: fasteningPicture(model.board, fixStep(model, 'quick')),
+    cloth: coverStep(model, 'quick').cover.pieces.map(({ name, outline }) => ({ name, outline: thinned(outline) })),
     section: section && small(section),
     size: { width: Math.round(width), depth: Math.round(depth) },
   };

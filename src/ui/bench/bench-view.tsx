@@ -8,6 +8,7 @@ import type { Step } from '@/core/run';
 import { SmallSection } from '@/ui/drawing/small-section';
 import { useSettings } from '@/ui/kit/settings';
 import { Clocks } from './clocks';
+import { ClothPicture } from './cloth-picture';
 import { FasteningPicture } from './fastening-picture';
 import { Noting } from './noting';
 import { behind, meanwhile, pieceProgress } from './meanwhile';
@@ -63,6 +64,9 @@ function SectionPicture({ view, step }: { view: View; step: Step }) {
   );
 }
 
+/** Steps at which the cover's pieces are in hand. */
+const IN_CLOTH = /^(cloth|channels|welts|zip|sew|prove|edge-sewn|ready-.*|old-cover)$/;
+
 /** The step in hand: what is done, with every figure that it needs, its caution and its picture. */
 function StepInHand({ view, step }: { view: View; step: Step }) {
   const { unit } = useSettings();
@@ -100,6 +104,11 @@ function StepInHand({ view, step }: { view: View; step: Step }) {
         )}
       </div>
       <SectionPicture view={view} step={step} />
+      {view.cloth.length > 0 && IN_CLOTH.test(step.key) && (
+        <div className="w-2/5 upright:w-full self-start">
+          <ClothPicture cloth={view.cloth} />
+        </div>
+      )}
       {view.fastening && FASTENING.test(step.key) && (
         <div className="w-2/5 upright:w-full upright:h-1/2 flex flex-col min-h-0">
           <FasteningPicture fastening={view.fastening} />

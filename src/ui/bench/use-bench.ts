@@ -20,6 +20,7 @@ export type BenchView = {
   fastening: { board: Point[]; waves: Wave[]; places: Place[]; temporary: Place[] } | null;
   people: string[];
   section: SmallSection | null;
+  cloth: { name: string; outline: Point[] }[];
   piece: Piece;
   ticks: Ticked[];
   notes: BenchNote[];

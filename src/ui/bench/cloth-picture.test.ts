@@ -1,0 +1,31 @@
+import { describe, expect, it } from 'vitest';
+import { bounds, type Point } from '@/core/outline';
+import { KINDS, newPiece } from '@/core/piece';
+import { planPiece } from '@/core/plan';
+import { laidOut } from './cloth-picture';
+
+describe('the cover’s pieces, flat', () => {
+  it.each(KINDS.map(({ id }) => id))('%s: every piece once at its own size, none on another', (id) => {
+    const { cover } = planPiece(newPiece(id), {}, { sits: false, coarse: true });
+    const { laid, width, height } = laidOut(cover.pieces.map(({ name, outline }) => ({ name, outline: outline as Point[] })));
+    expect(laid.map(({ name }) => name).sort()).toEqual(cover.pieces.map(({ name }) => name).sort());
+    for (const own of laid) {
+      const points = [...own.d.matchAll(/(-?[\d.]+)[ ,](-?[\d.]+)/g)].map(([, x, y]): Point => [Number(x), Number(y)]);
+      const box = bounds(points);
+      expect(Math.abs(box.width - own.width)).toBeLessThan(0.2);
+      expect(Math.abs(box.height - own.height)).toBeLessThan(0.2);
+      // Drawn where it was laid, from its upper left corner downwards.
+      expect(Math.abs(box.minX - own.x)).toBeLessThan(0.2);
+      expect(Math.abs(box.minY - own.y)).toBeLessThan(0.2);
+      expect(own.x + own.width).toBeLessThanOrEqual(width + 1e-6);
+      expect(own.y + own.height).toBeLessThanOrEqual(height + 1e-6);
+    }
+    laid.forEach((a, i) =>
+      laid.slice(i + 1).forEach((b) => {
+        const apart =
+          a.x + a.width <= b.x + 1e-6 || b.x + b.width <= a.x + 1e-6 || a.y + a.height <= b.y + 1e-6 || b.y + b.height <= a.y + 1e-6;
+        expect(apart, `${id}: ${a.name} on ${b.name}`).toBe(true);
+      }),
+    );
+  });
+});
