@@ -4,7 +4,7 @@ import type { Db } from './database';
 import { read, write } from './settings';
 
 /** Who works here, and with what. */
-export const getShop = (db: Db): Shop => read<Shop>(db, 'shop', newShop());
+export const getShop = (db: Db): Shop => ({ ...newShop(), ...read<Partial<Shop>>(db, 'shop', {}) });
 export const setShop = (db: Db, shop: Shop): void => write(db, 'shop', shop);
 
 /** The schedule that is worked by, or null. */

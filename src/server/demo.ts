@@ -39,6 +39,7 @@ const SHOP: Shop = {
   tables: 1,
   machines: 1,
   sprays: 1,
+  racks: 8,
 };
 
 const HOME = process.env.FOVEA_HOME ?? process.cwd();

@@ -17,7 +17,7 @@ export function thrownShop(roll: () => number, { tasks: count, workers: people, 
     ? Array.from({ length: 60 }, (_, d) => [[d * day + 480, d * day + 720] as const, [d * day + 780, d * day + 1020] as const]).flat()
     : [[0, 1e6]];
   const workers = Array.from({ length: people }, (_, k) => ({ id: `w${k}`, hours }));
-  const places = { bench: Math.max(2, people), machine: 1, spray: 1 };
+  const places = { bench: Math.max(2, people), machine: 1, spray: 1, rack: 3 };
   const tasks: Task[] = [];
   while (tasks.length < count) {
     // One piece: some steps one after another, some of them side by side.
@@ -34,6 +34,10 @@ export function thrownShop(roll: () => number, { tasks: count, workers: people, 
         own.push({ id, minutes: whole(4, 20), place: 'bench', after: [{ on: before.id, least, most: least + whole(5, 25) }] });
       } else own.push({ id, minutes: whole(4, 60), place: ['bench', 'bench', 'bench', 'machine', 'spray'][whole(0, 4)]!, after });
     }
+    // Every fifth stands on a rack afterwards, one or two of it.
+    own.forEach((task, k) => {
+      if (k % 5 === 2) own[k] = { ...task, rests: { place: 'rack', minutes: 25, units: 1 + (k % 2) } };
+    });
     const due = whole(200, 4000);
     tasks.push(...own.map((task, k) => (k === own.length - 1 && roll() < 0.5 ? { ...task, due } : task)));
   }

@@ -115,7 +115,7 @@ export function problemOf({ shop, pieces, deliveries, pins, pace, begins, now }:
   return {
     tasks: sets.flatMap(tasksOf),
     workers: shop.people.map((person) => ({ id: person.id, hours: hoursOf(person, begins, HORIZON, now) })),
-    places: { bench: shop.benches, table: shop.tables, machine: shop.machines, spray: shop.sprays },
+    places: { bench: shop.benches, table: shop.tables, machine: shop.machines, spray: shop.sprays, rack: shop.racks },
   };
 }
 

@@ -28,6 +28,8 @@ export const SHOP = record({
   tables: whole('Cutting tables', [1, 20], { default: 1 }),
   machines: whole('Sewing machines', [1, 40], { default: 1 }),
   sprays: whole('Spray places', [1, 20], { default: 1 }),
+  /** so many pieces can stand until their glue holds or their cloth is dry */
+  racks: whole('Drying racks, pieces', [1, 400], { default: 12 }),
 });
 
 export type Person = Static<typeof PERSON>;
@@ -54,6 +56,7 @@ export const newShop = (): Shop => ({
   tables: 1,
   machines: 1,
   sprays: 1,
+  racks: 12,
 });
 
 /** What is wrong with a workshop that no single field can say. */

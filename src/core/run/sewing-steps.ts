@@ -45,7 +45,7 @@ function cutStep(model: Model, { pieces }: CoverPlan): ToldStep {
   const detail =
     pieces.length === 1
       ? `Centre marks on all four sides; grain from front to back.${short ? ` Cut ${short}, as drawn.` : ''}`
-      : `${pieces.length} pieces: ${pieces.map(({ name, cloth }) => `${name.toLowerCase()}${OF_CLOTH[cloth]}`).join(', ')}. Notches and centre marks before they part; grain as drawn.`;
+      : `${pieces.length} pieces: ${pieces.map(({ name, cloth }) => `${name.toLowerCase()}${OF_CLOTH[cloth]}`).join('; ')}. Notches and centre marks before they part; grain as drawn.`;
   return step('cloth', 'Cut the cover', detail, (metresRound(pieces) * rule('timeClothMetre')) / 60, {
     caution: CAUTIONS.shears,
     place: 'table',

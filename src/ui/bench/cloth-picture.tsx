@@ -51,7 +51,17 @@ export function ClothPicture({ cloth }: { cloth: BenchView['cloth'] }) {
         <g key={`${name} ${x} ${y}`} data-piece={name}>
           <path d={d} fill="none" stroke="var(--cover-line)" strokeWidth={size * 0.12} />
           {high > size * 1.4 && wide > name.length * size * 0.5 && (
-            <text x={x + wide / 2} y={y + high / 2} fontSize={size} textAnchor="middle" dominantBaseline="central" fill="var(--ink)">
+            <text
+              x={x + wide / 2}
+              y={y + high / 2}
+              fontSize={size}
+              textAnchor="middle"
+              dominantBaseline="central"
+              fill="var(--ink)"
+              stroke="var(--color-base-100)"
+              strokeWidth={size * 0.3}
+              paintOrder="stroke"
+            >
               {name}
             </text>
           )}

@@ -7,7 +7,7 @@ import { fieldIn } from '@/core/piece/schema/field-at';
 import { FigureField, TextField } from '@/ui/kit/fields';
 import { AddOne, Item, Wrong } from '@/ui/kit/lists';
 
-const PLACES = ['benches', 'tables', 'machines', 'sprays'] as const;
+const PLACES = ['benches', 'tables', 'machines', 'sprays', 'racks'] as const;
 
 /** A time of the day, typed as it is said: 8, 8.30, 16:45. */
 function TimeField({

@@ -36,6 +36,13 @@ export function checkSchedule({ tasks, workers, places }: Problem, { done, left 
       if (task.place !== undefined && places[task.place] !== undefined)
         events.push({ at: from, by: 1, what: `place ${task.place}` }, { at: to, by: -1, what: `place ${task.place}` });
     }
+    // What stands to dry takes room there; more than there is room for fills it.
+    const room = task.rests && places[task.rests.place];
+    if (task.rests && room !== undefined) {
+      const [at, what] = [spans.at(-1)![1], `place ${task.rests.place}`];
+      const units = Math.min(room, task.rests.units);
+      events.push({ at, by: units, what }, { at: at + task.rests.minutes, by: -units, what });
+    }
     // Laid down for the night only: between two spans nobody of that name was there.
     spans.slice(1).forEach(([from], k) => {
       const [gone, back] = [spans[k]![1], from];

@@ -30,14 +30,16 @@ function clearOf(list: readonly Taken[], from: number, to: number): number {
   return from;
 }
 
-/** The same where several may be at it at once. */
-function clearOfMany(list: readonly Taken[], capacity: number, from: number, to: number): number {
+/** The same where several may be at it at once, and more than one comes. */
+function clearOfMany(list: readonly Taken[], capacity: number, [from, to]: Span, units = 1): number {
+  // More than there is room for stands as well as it can.
+  const room = Math.max(0, capacity - units);
   const over = list.filter((own) => own.from < to - SAME && own.to > from + SAME);
-  if (over.length < capacity) return from;
+  if (over.length <= room) return from;
   for (const at of [from, ...over.map((own) => own.from)]) {
     if (at < from - SAME || at >= to - SAME) continue;
     const here = over.filter((own) => own.from <= at + SAME && own.to > at + SAME);
-    if (here.length >= capacity) return Math.min(...here.map((own) => own.to));
+    if (here.length > room) return Math.min(...here.map((own) => own.to));
   }
   return from;
 }
@@ -67,14 +69,23 @@ export class Floor {
       spans.push([begin, end]);
       left -= end - begin;
       at = end;
-      if (left <= SAME) return spans;
+      if (left <= SAME) return this.rested(task, spans);
     }
     return null;
   }
 
+  /** What has to stand somewhere afterwards finds room there, or is done so much later. */
+  private rested({ rests }: Task, spans: Span[]): Span[] | number {
+    const capacity = rests && this.problem.places[rests.place];
+    if (!rests || capacity === undefined) return spans;
+    const end = spans.at(-1)![1];
+    const free = clearOfMany(this.places.get(rests.place)!, capacity, [end, end + rests.minutes], rests.units);
+    return free > end + SAME ? spans[0]![0] + (free - end) : spans;
+  }
+
   private freePlace({ place }: Task, from: number, to: number): number {
     const capacity = place === undefined ? undefined : this.problem.places[place];
-    return capacity === undefined ? from : clearOfMany(this.places.get(place!)!, capacity, from, to);
+    return capacity === undefined ? from : clearOfMany(this.places.get(place!)!, capacity, [from, to]);
   }
 
   /**
@@ -110,6 +121,13 @@ export class Floor {
       put(this.people.get(who)!, span);
       if (task.place !== undefined && this.places.has(task.place)) put(this.places.get(task.place)!, span);
     }
+    this.stands(task, spans, put);
+  }
+
+  private stands({ rests }: Task, spans: readonly Span[], what: (list: Taken[], span: Span) => void): void {
+    const list = rests && this.places.get(rests.place);
+    const end = spans.at(-1)![1];
+    if (rests && list) for (let k = 0; k < rests.units; k++) what(list, [end, end + rests.minutes]);
   }
 
   giveBack(task: Task, { who, spans }: Done): void {
@@ -117,6 +135,7 @@ export class Floor {
       takeOut(this.people.get(who)!, span);
       if (task.place !== undefined && this.places.has(task.place)) takeOut(this.places.get(task.place)!, span);
     }
+    this.stands(task, spans, takeOut);
   }
 }
 

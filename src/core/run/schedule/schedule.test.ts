@@ -181,6 +181,38 @@ describe('a batch of glued pieces', () => {
   });
 });
 
+describe('what stands to dry', () => {
+  const task = (id: string, units: number, from = 0) => ({
+    id,
+    minutes: 10,
+    after: [],
+    from,
+    rests: { place: 'rack', minutes: 60, units },
+  });
+  const worker = (id: string) => ({ id, hours: [[0, 1e4]] as const });
+
+  it('finds room, or is glued later; the checker counts it too', () => {
+    const problem: Problem = {
+      tasks: [task('a', 2), task('b', 2), task('c', 1)],
+      workers: [worker('x'), worker('y'), worker('z')],
+      places: { rack: 3 },
+    };
+    const { schedule: found } = schedule(problem, { tries: 30, roll: dice(1) });
+    expect(checkSchedule(problem, found)).toEqual([]);
+    // Two and one stand together; the other two wait until the first are dry: 10 + 60, and their own 10 before that.
+    expect(found.done.map(endOf).sort((a, b) => a - b)).toEqual([10, 10, 70]);
+    const together = { ...found, done: found.done.map((own) => ({ ...own, spans: [[0, 10]] as const })) };
+    expect(checkSchedule(problem, together).join()).toContain('place rack has 5 things');
+  });
+  it('more than there is room for still is done, by itself', () => {
+    const problem: Problem = { tasks: [task('many', 20), task('one', 1)], workers: [worker('x'), worker('y')], places: { rack: 4 } };
+    const { schedule: found } = schedule(problem, { tries: 10, roll: dice(1) });
+    expect(found.left).toEqual([]);
+    expect(checkSchedule(problem, found)).toEqual([]);
+    expect(Math.abs(endOf(found.done[0]!) - endOf(found.done[1]!))).toBeGreaterThanOrEqual(60);
+  });
+});
+
 describe('whoever works', () => {
   it('is not sent from piece to piece where it gains nothing', () => {
     const task = (set: string, k: number) => ({

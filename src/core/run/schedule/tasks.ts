@@ -121,6 +121,7 @@ function tasksOfPart(
       after,
       place: step.place ?? 'bench',
       set: set.id,
+      ...(step.wait > 0 && step.open === undefined ? { rests: { place: 'rack', minutes: step.wait, units: pieces } } : {}),
       ...(who ? { who } : {}),
       ...(from > 0 ? { from } : {}),
     });

@@ -10,6 +10,8 @@ export type Task = {
   after: readonly Link[];
   /** the kind of place that it takes up; none where nothing is said */
   place?: string;
+  /** what stands somewhere once it is done, where, how long, and how many: glued work on a rack until it holds */
+  rests?: { place: string; minutes: number; units: number };
   /** who can do it; anybody where nothing is said */
   who?: readonly string[];
   /** not before this, minutes from the schedule's beginning: a delivery, or what somebody has pinned */
