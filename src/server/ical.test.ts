@@ -44,6 +44,12 @@ describe('a schedule as a calendar, read by another parser', () => {
     expect(new Set(events.map(({ uid }) => uid)).size).toBe(3);
   });
 
+  it('a moment between two minutes is the nearer of them, over the hour too', () => {
+    const own = { ...diary, schedule: { left: [], done: [{ id: 'p1/all/sew', who: 'a', spans: [[479.7, 539.6]] as [number, number][] }] } };
+    const [event] = read(asCalendar(own, people, words));
+    expect([event!.startDate.toString(), event!.endDate.toString()]).toEqual(['2026-03-27T08:00:00', '2026-03-27T09:00:00']);
+  });
+
   it('words come back as they were, whatever signs are in them', () => {
     const [first, other] = read(asCalendar(diary, people, words));
     expect(first!.summary).toBe('Staple, outwards – Chairs – eight, the first');

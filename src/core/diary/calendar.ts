@@ -23,7 +23,10 @@ export function momentOf(begins: string, minute: number): { day: string; minute:
 }
 
 /** A minute of a day as it is said: 8.05 is five past eight. */
-export const sayMinute = (minute: number): string => `${Math.floor(minute / 60)}.${String(Math.round(minute % 60)).padStart(2, '0')}`;
+export const sayMinute = (minute: number): string => {
+  const whole = Math.round(minute);
+  return `${Math.floor(whole / 60)}.${String(whole % 60).padStart(2, '0')}`;
+};
 
 /** A time as it is typed: 8, 8.30, 8:30, 0830; null where it is none. */
 export function readMinute(typed: string): number | null {

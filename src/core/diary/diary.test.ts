@@ -83,6 +83,7 @@ describe('days and hours', () => {
       ['24', 1440],
     ] as const)
       expect(readMinute(typed)).toBe(minute);
+    expect([sayMinute(539.7), sayMinute(480.2)]).toEqual(['9.00', '8.00']);
     for (const typed of ['25', '8.70', 'noon', '', '-3']) expect(readMinute(typed)).toBeNull();
     fc.assert(
       fc.property(fc.integer({ min: 0, max: 1439 }), (minute) => {

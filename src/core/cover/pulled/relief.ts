@@ -139,7 +139,12 @@ export function keptClear(relief: Relief | null, seen: Polygon, stop: number): R
     const at = (k: number): Point => [from[0] + ((to[0] - from[0]) * k) / steps, from[1] + ((to[1] - from[1]) * k) / steps];
     // In from the cloth's edge, as far as it stays clear.
     let k = 0;
-    while (k < steps && !isInside(seen, at(k + 1)) && distanceTo(seen, at(k + 1)) >= stop) k++;
+    while (k < steps && !isInside(seen, at(k + 1))) {
+      const far = distanceTo(seen, at(k + 1));
+      if (far < stop) break;
+      // So far off, nothing nearer than the stop is met for a while: those places need not be looked at.
+      k = Math.min(steps, k + 1 + Math.max(0, Math.floor(((far - stop) * steps) / length - 1e-6)));
+    }
     return (length * k) / steps < LEAST_CUT ? [] : [{ ...cut, from, to: k === steps ? to : at(k) }];
   };
   return { ...relief, cuts: relief.cuts.flatMap(clear) };

@@ -68,11 +68,15 @@ function weltStaples({ model: { board, rule }, choices: { covering, welt } }: Fa
   return welt && wayOf(covering.way).welt?.stapled?.(welt) ? Math.ceil(polygonPerimeter(board) / rule('staplePitch')) : 0;
 }
 
-/** Staples that hold parts which are back-tacked on the board, line by line. */
-function lineStaples({ model: { board, rule }, choices: { covering } }: Fastening): number {
-  const round = (inset: number): number => polygonPerimeter((inset > 0 ? offsetPolygon(board, -inset) : null) ?? board);
-  const near = (inset: number): number => bounds(board).width - 2 * inset;
-  return Math.ceil((wayOf(covering.way).alongLines?.(covering, round, near) ?? 0) / rule('staplePitch'));
+/** Staples that hold parts which are back-tacked on the board, line by line: asked for at every turn, worked out once. */
+function lineStaples({ model: { stack, board, rule, figures, keep }, choices: { covering } }: Fastening): number {
+  const along = wayOf(covering.way).alongLines;
+  if (!along) return 0;
+  return keep('line staples', [stack, figures, covering], () => {
+    const round = (inset: number): number => polygonPerimeter((inset > 0 ? offsetPolygon(board, -inset) : null) ?? board);
+    const near = (inset: number): number => bounds(board).width - 2 * inset;
+    return Math.ceil((along(covering, round, near) ?? 0) / rule('staplePitch'));
+  });
 }
 
 /** Staples beside those that hold the cover. */

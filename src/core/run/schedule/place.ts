@@ -190,7 +190,8 @@ function placeBlock(floor: Floor, { tasks }: Block, done: Map<string, Done>, lag
     for (const [i, task] of tasks.entries()) {
       const [from, latest] = window(task, done);
       // Between spraying and laying something else may be wanted first: laid so far into its time, or as soon as it can be.
-      const wanted = i === 0 ? Math.max(from, begin) : Number.isFinite(latest) ? from + lag * (latest - from) : from;
+      const wanted =
+        i === 0 ? Math.max(from, begin) : Number.isFinite(latest) ? Math.min(latest, Math.round(from + lag * (latest - from))) : from;
       const own =
         floor.earliest(task, wanted, whole, latest) ?? (wanted > from && i > 0 ? floor.earliest(task, from, whole, latest) : null);
       if (own === null) {

@@ -12,6 +12,8 @@ describe('a schedule', () => {
       const problem = thrownShop(roll, { tasks: 4 + (seed % 17), workers: 1 + (seed % 3), breaks: seed % 2 === 0 });
       const { schedule: found } = schedule(problem, { tries: 4, roll });
       expect(checkSchedule(problem, found), `seed ${seed}`).toEqual([]);
+      // Nobody works by seconds.
+      for (const { spans } of found.done) expect(spans.flat().every(Number.isInteger), `seed ${seed}`).toBe(true);
       expect(found.left, `seed ${seed}`).toEqual([]);
       if (seed % 2) expect(last(found), `seed ${seed}`).toBeGreaterThanOrEqual(lowerBound(problem) - 1e-6);
     }

@@ -71,7 +71,7 @@ export function FastenersOnPlan({ view, size }: LayerProps) {
   return (
     <g>
       {foldedCuts(corners, cover.relief?.cuts ?? [], stations[0]!).map((cut, i) => (
-        <path key={i} d={openPath(cut)} strokeWidth={size * 0.14} stroke="var(--cover-line)" data-relief />
+        <path key={i} d={openPath(cut)} fill="none" strokeWidth={size * 0.14} stroke="var(--cover-line)" data-relief />
       ))}
       {fixing.rows
         .filter(({ id }) => id !== 'cover')
@@ -79,6 +79,7 @@ export function FastenersOnPlan({ view, size }: LayerProps) {
           <path
             key={id}
             d={closedPath(line)}
+            fill="none"
             strokeWidth={size * 0.05}
             stroke="var(--ink)"
             strokeDasharray={`${size * 0.25} ${size * 0.2}`}
