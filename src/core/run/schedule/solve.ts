@@ -33,8 +33,8 @@ export function costOf({ tasks }: Pick<Problem, 'tasks'>, { done, left }: Schedu
 }
 
 /** So many placings of a task are worth a search: some seconds for a full floor, many orders of a small one. */
-const PLACINGS = 60_000;
-const TRIES = [400, 5000] as const;
+const PLACINGS = 120_000;
+const TRIES = [400, 10_000] as const;
 
 /** How many schedules are usually tried for a problem. */
 export const usualTries = ({ tasks }: Pick<Problem, 'tasks'>): number =>
