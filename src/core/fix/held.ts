@@ -1,5 +1,5 @@
 import type { Model } from '../build';
-import { wayOf } from '../cover';
+import { endsInSight, wayOf } from '../cover';
 import { BOARDS, findMaterial } from '../foam';
 import { edgeLength } from '../outline';
 import { EDGE_HOLDS, kindOf, type EdgeHold } from '../piece';
@@ -35,9 +35,10 @@ export function heldOn(model: Sided, edge: string): EdgeHold | null {
 export function ownHolds(model: Pick<Model, 'piece' | 'outline'>): { edge: string; by: EdgeHold; length: number }[] {
   const main = heldBy(model);
   if (main === null) return [];
-  return (model.piece.base.edges ?? []).flatMap(({ edge, held, fasten }) => {
+  const finished = endsInSight(model.piece);
+  return (model.piece.base.edges ?? []).flatMap(({ edge, held, fasten, end }) => {
     const length = edgeLength(model.outline, edge);
-    return held && held !== main && fasten && length > 0 ? [{ edge: edge.name, by: held, length }] : [];
+    return held && held !== main && fasten && !(end && finished) && length > 0 ? [{ edge: edge.name, by: held, length }] : [];
   });
 }
 

@@ -74,6 +74,14 @@ describe('several things that hold one cover', () => {
     expect(back).toBeLessThan(0.25);
   });
 
+  it('an edge on which the cloth ends in sight is held by its fold, whatever was said before', () => {
+    const piece = along('front', 'glue');
+    const edges = piece.base.edges!.map((own) => ({ ...own, end: { up: 3, turn: 12, held: 'gimp-pins' as const } }));
+    const ended = { ...piece, base: { ...piece.base, edges } };
+    expect(keys(ended)).not.toContain('glue');
+    expect(plan(ended).fixing.fasteners.map(({ id }) => id)).not.toContain('glue');
+  });
+
   it('a board that is too thin along one edge is told there, and one press glues it', () => {
     const seat = newChairSeat();
     const thin: Piece = { ...seat, base: { ...seat.base, frame: null, board: { material: 'plywood', thickness: 5 } } };

@@ -4,15 +4,16 @@ import { wayOf, type LiningPiece, type ZipPlan } from '../cover';
 import { endsOf, gluedLayers, type FoamPiece } from '../cut';
 import { cutterOf, glueOf, shaperOf } from '../foam';
 import { outlineSize, type Outline } from '../outline';
-import { kindOf, letInto, PAD_ROLES, type Opening, type Pad, type Pocket, type StripItem, type StripRecord } from '../piece';
+import { kindOf, letInto, PAD_ROLES, type Opening, type Pad, type StripItem, type StripRecord } from '../piece';
 import { findingOf, inTurn, meetings, partName, partOf } from '../strip';
 import { CAUTIONS } from './cautions';
+import { letInStep } from './let-in-steps';
 import { metresRound } from './metres';
 import { apart, overAllStep } from './over-all-steps';
 import { step, type ToldStep } from './step';
 
 /** Plain handling times that no house rule is worth having for, minutes. */
-const HANDLING = { checkBoard: 4, takeOff: 3, finding: 10, carvePass: 2, keep: 10, hessian: 8, patch: 12, form: 12 };
+const HANDLING = { checkBoard: 4, takeOff: 3, finding: 10, keep: 10, hessian: 8, form: 12 };
 
 /** Of gluing, this share is spraying; the rest is laying and pressing. */
 const SPRAYING = 0.6;
@@ -328,38 +329,6 @@ function cutSteps({ piece, rule }: Model, foam: readonly FoamPiece[]): ToldStep[
   steps.push(...formSteps(piece, foam));
   for (const pad of piece.pads) letInto(pad).forEach((pocket, own, all) => steps.push(letInStep(pad, pocket, own, all.length, rule)));
   return steps;
-}
-
-/** Where a thing let in has its middle, as a tape finds it. */
-function whereLetIn({ x, y }: Pocket): string {
-  const from = (mm: number, more: string, less: string): string =>
-    Math.abs(mm) < 0.5 ? 'on the middle line' : `${Math.round(Math.abs(mm))} mm ${mm > 0 ? more : less}`;
-  return `its middle ${from(x, 'right of the middle', 'left of the middle')}, ${from(y, 'behind the middle', 'before the middle').replace('on the middle line', 'half way back')}`;
-}
-
-/** Carving one pocket, or patching one worn place. */
-function letInStep({ id, role, kept }: Pad, pocket: Pocket, own: number, of: number, rule: Model['rule']): ToldStep {
-  const { width, length, deep, blend, sat } = pocket;
-  const photos = sat ? [sat.photo] : [];
-  const end = own === 0 ? id : `${id}-${own + 1}`;
-  const which = of > 1 ? `, ${own + 1} of ${of}` : '';
-  const slope = blend ? `its sides sloping in over ${Math.round(blend)} mm` : null;
-  if (kept)
-    return step(
-      `patch-${end}`,
-      `Patch the old ${roleName(role)}${which}`,
-      `Cut the worn place out, ${width} × ${length} mm and ${deep} mm deep, ${whereLetIn(pocket)}, ${slope ?? 'its sides sloping in'}; glue fresh foam in, standing proud; when the glue holds trim it flush and feel over it with the flat hand.`,
-      HANDLING.patch,
-      { caution: CAUTIONS.knife, wait: rule('timeGlueTack'), photos },
-    );
-  const passes = Math.ceil(deep / rule('carvePass') - 1e-9);
-  return step(
-    `pocket-${end}`,
-    `Carve the pocket in the ${roleName(role)}${which}`,
-    `${width} × ${length} mm and ${deep} mm deep, ${whereLetIn(pocket)}${slope ? `, ${slope}` : ''}: ${passes} even passes, feeling left against right after each; ${slope ? 'cut the insert’s rim to the same slope and glue it' : 'glue the insert'} in flush.`,
-    passes * HANDLING.carvePass,
-    { caution: CAUTIONS.knife, photos },
-  );
 }
 
 /** Whether the padding lies on its base, or is held by its cover alone: then its lowest layer is glued to nothing. */

@@ -35,7 +35,9 @@ function fastenerSteps(fastening: Fastening): FasteningSteps {
     fastener.steps(fastening, fastener.places(fastening)),
   );
   const all = (when: keyof FasteningSteps): ToldStep[] => own.flatMap((steps) => steps[when] ?? []);
-  return { ahead: all('ahead'), fasten: all('fasten'), close: all('close'), finish: all('finish') };
+  // Trimming and ends come after the last of them: what is pulled and folded is seen in its order.
+  const seen = (steps: readonly ToldStep[]): ToldStep[] => steps.map((own) => ({ ...own, fastens: true }));
+  return { ahead: all('ahead'), fasten: seen(all('fasten')), close: all('close'), finish: all('finish') };
 }
 
 /** What is screwed on from below stands through the dust cover. */

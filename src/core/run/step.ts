@@ -26,6 +26,8 @@ export type ToldStep = {
   open?: number;
   /** where it is done; at a bench where nothing is said */
   place?: StepPlace;
+  /** the order of its fasteners belongs to it */
+  fastens?: true;
   /** looked at before anybody goes on */
   stop?: readonly string[];
   caution?: string;

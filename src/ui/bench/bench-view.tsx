@@ -17,7 +17,6 @@ import { useBench, type Bench, type BenchView as View } from './use-bench';
 import { readOut, useAwake, useHandsFree, useOffline } from './use-hands-free';
 
 const BIG = 'btn h-16 min-w-16 text-2xl font-normal';
-const FASTENING = /^(tack|staple|tacks|rivet|screws|clips|cord|hook-loop|glue|corners|relief)$/;
 
 /** The pieces of the set at this step: each ticked by itself, or all at once. */
 function Units({ view, step, onTick }: { view: View; step: Step; onTick: (units: number[], done: boolean) => void }) {
@@ -64,9 +63,6 @@ function SectionPicture({ view, step }: { view: View; step: Step }) {
   );
 }
 
-/** Steps at which the cover's pieces are in hand. */
-const IN_CLOTH = /^(cloth|channels|welts|zip|sew|prove|edge-sewn|ready-.*|old-cover)$/;
-
 /** The step in hand: what is done, with every figure that it needs, its caution and its picture. */
 function StepInHand({ view, step }: { view: View; step: Step }) {
   const { unit } = useSettings();
@@ -104,12 +100,12 @@ function StepInHand({ view, step }: { view: View; step: Step }) {
         )}
       </div>
       <SectionPicture view={view} step={step} />
-      {view.cloth.length > 0 && IN_CLOTH.test(step.key) && (
+      {view.cloth.length > 0 && step.strand === 'cloth' && (
         <div className="w-2/5 upright:w-full self-start">
           <ClothPicture cloth={view.cloth} />
         </div>
       )}
-      {view.fastening && FASTENING.test(step.key) && (
+      {view.fastening && step.fastens && (
         <div className="w-2/5 upright:w-full upright:h-1/2 flex flex-col min-h-0">
           <FasteningPicture fastening={view.fastening} />
         </div>

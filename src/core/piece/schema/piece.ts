@@ -83,8 +83,8 @@ export const PIECE = record({
   wadding: orNull(id('Wadding over all')),
   /** what the pads are glued with; left out, the house's own, as its rules say */
   /** what the foam is cut and shaped with; null is what is usual */
-  cutWith: optional(orNull(choice('Foam is cut with', CUTTERS.map(({ id: own, name }) => ({ id: own, name })), { empty: 'Long sharp blade, as usual' }))),
-  shapedWith: optional(orNull(choice('Foam is shaped with', SHAPERS.map(({ id: own, name }) => ({ id: own, name })), { empty: 'Rasp, as usual' }))),
+  cutWith: optional(orNull(choice('Cut with', CUTTERS.map(({ id: own, name }) => ({ id: own, name })), { empty: 'Blade, as usual' }))),
+  shapedWith: optional(orNull(choice('Shaped with', SHAPERS.map(({ id: own, name }) => ({ id: own, name })), { empty: 'Rasp, as usual' }))),
   glue: optional(orNull(choice('Glue', GLUES.map(({ id: own, name }) => ({ id: own, name })), { empty: 'The house’s own' }))),
   cloth: CLOTH,
   /** for parts that are cut from another: a plain band round a striped top, a contrasting welt */

@@ -185,7 +185,7 @@ function EdgeFields({ name }: { name: string }) {
           onChange={(on) => put({ end: on ? firstEnd(base.board.thickness) : null })}
         />
       )}
-      {!wayOf(piece.covering.way).loose && own.fasten && (
+      {!wayOf(piece.covering.way).loose && own.fasten && !(finished && own.end) && (
         <ChoiceField
           label={String(fieldAt('base.edges.held').label)}
           value={own.held ?? ''}
