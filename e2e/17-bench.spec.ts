@@ -64,8 +64,8 @@ test('eight chairs in batches with glue clocks over a restart: what can be done 
   await expect(step(page)).toHaveAttribute('data-bench', 'spray-crown');
   await expect(page.locator('[data-behind]')).toContainText('Pieces 6, 7, 8 are behind');
   // Its little drawing: the pad that is worked on, the other one faint.
-  await expect(page.locator('[data-section="crown"] [data-pad="crown"]')).toHaveAttribute('opacity', '1');
-  await expect(page.locator('[data-section="crown"] [data-pad="main"]')).toHaveAttribute('opacity', '0.35');
+  await expect(page.locator('[data-sees="crown"] [data-pad="crown"]')).toHaveAttribute('opacity', '1');
+  await expect(page.locator('[data-sees="crown"] [data-pad="main"]')).toHaveAttribute('opacity', '0.35');
   await page.getByRole('button', { name: 'Done on the other 3' }).click();
   const clock = page.locator('[data-timer="spray-crown"]');
   await expect(clock).toHaveAttribute('data-ready', 'false');

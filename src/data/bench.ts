@@ -1,12 +1,22 @@
 import type { Piece } from '../core/piece';
 import type { Db } from './database';
+import { listNotes, type BenchNote } from './diary';
 import { BrokenRecord, documentOf, getRevision } from './pieces';
 
 /** A step done on one piece of a set. */
 export type Tick = { unit: number; step: string };
 
 /** A finished job. */
-export type LogEntry = { id: number; pieceId: string; serial: string; note: string; finishedAt: string; onFloor: boolean; piece: Piece };
+export type LogEntry = {
+  id: number;
+  pieceId: string;
+  serial: string;
+  note: string;
+  finishedAt: string;
+  onFloor: boolean;
+  piece: Piece;
+  said: BenchNote[];
+};
 
 /** The ticks of a piece. */
 export function listTicks(db: Db, pieceId: string): Tick[] {
@@ -69,19 +79,20 @@ export function addLogEntry(db: Db, entry: { pieceId: string; revision: number; 
     serial,
     note,
     entry.finishedAt ?? new Date().toISOString(),
-    wordsOf(serial, note, getRevision(db, pieceId, revision)),
+    wordsOf(serial, note, getRevision(db, pieceId, revision), listNotes(db, pieceId)),
   );
 }
 
-/** What an entry is found by: serial, note, and the piece's own name, cloth and notes, in small letters. */
-function wordsOf(serial: string, note: string, piece: Piece | null): string {
-  return [serial, note, piece?.name, piece?.cloth.name, piece?.notes].filter(Boolean).join(' ').toLowerCase();
+/** What an entry is found by: serial, note, the piece's own name, cloth and notes, and what was said at the bench, in small letters. */
+function wordsOf(serial: string, note: string, piece: Piece | null, said: readonly BenchNote[]): string {
+  const bench = said.flatMap((own) => [own.person, own.reading, own.note]);
+  return [serial, note, piece?.name, piece?.cloth.name, piece?.notes, ...bench].filter(Boolean).join(' ').toLowerCase();
 }
 
 type LogRow = { id: number; piece_id: string; serial: string; note: string; finished_at: string; json: string; on_floor: number };
 
 /** A row of the log, or nothing where its piece's record is damaged. */
-function toEntry(row: LogRow): LogEntry[] {
+function toEntry(db: Db, row: LogRow): LogEntry[] {
   try {
     return [
       {
@@ -92,6 +103,7 @@ function toEntry(row: LogRow): LogEntry[] {
         finishedAt: row.finished_at,
         onFloor: row.on_floor === 1,
         piece: documentOf(row.json),
+        said: listNotes(db, row.piece_id),
       },
     ];
   } catch (error) {
@@ -127,7 +139,7 @@ export function listLog(db: Db, { search = '', from = 0, most = PAGE }: { search
     )
     // One more than is shown tells whether there is more.
     .all(...words, most + 1, from) as LogRow[];
-  return { entries: rows.slice(0, most).flatMap(toEntry), next: rows.length > most ? from + most : null };
+  return { entries: rows.slice(0, most).flatMap((row) => toEntry(db, row)), next: rows.length > most ? from + most : null };
 }
 
 /** Whether this very job, with this very note, is in the log under that number already. */

@@ -42,6 +42,8 @@ export type BenchNote = {
   id: string;
   unit: number;
   step: string;
+  /** what the step was called then */
+  name: string;
   at: string;
   person: string;
   /** minutes it took, and what the run sheet said; null where nobody looked at the clock */
@@ -53,13 +55,14 @@ export type BenchNote = {
 };
 
 type NoteRow = { id: string; unit: number; step: string; json: string; at: string };
+type NoteSaid = Omit<BenchNote, keyof NoteRow>;
 
 /** What was noted at the steps of a piece, oldest first. */
 export function listNotes(db: Db, pieceId: string): BenchNote[] {
   const rows = db
     .prepare('SELECT id, unit, step, json, at FROM bench_note WHERE piece_id = ? ORDER BY at, rowid')
     .all(pieceId) as NoteRow[];
-  return rows.map(({ json, ...row }) => ({ ...row, ...(JSON.parse(json) as Omit<BenchNote, keyof NoteRow>) }));
+  return rows.map(({ json, ...row }) => ({ ...row, name: '', ...(JSON.parse(json) as Omit<NoteSaid, 'name'> & { name?: string }) }));
 }
 
 /** Writes a note down, once: the same id sent again changes nothing. */

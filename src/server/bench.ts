@@ -5,7 +5,7 @@ import { addNote, getShop, listNotes, listTimers, startTimer, stopTimer, type Be
 import { listTicks } from '../data/bench';
 import { readPhoto } from '../data/photos';
 import { readObject, Refusal } from './http';
-import { lookAt } from './looks';
+import { lookAt, lookOf } from './looks';
 
 const GONE = 'This piece is no longer on the floor.';
 const ID = /^[0-9a-zA-Z-]{8,60}$/;
@@ -23,7 +23,7 @@ function found(id: string) {
 export async function readBench(id: string): Promise<Response> {
   const db = database();
   const record = found(id);
-  const { steps, fastening, section, cloth } = await lookAt(db, record);
+  const { steps, fastening, section, cloth, foam, board } = await lookAt(db, record);
   const { name, count, strip } = record.piece;
   return Response.json({
     id,
@@ -35,6 +35,8 @@ export async function readBench(id: string): Promise<Response> {
     fastening,
     section,
     cloth,
+    foam,
+    board,
     piece: record.piece,
     people: getShop(db).people.map((person) => person.name),
     ticks: listTicks(db, id),
@@ -50,9 +52,16 @@ const minutes = (value: unknown): number | null =>
 const moment = (value: unknown): string =>
   typeof value === 'string' && !Number.isNaN(Date.parse(value)) ? new Date(value).toISOString() : new Date().toISOString();
 
+/** GET /api/pieces/ID/notes: what was said at its steps. */
+export function readNotes(id: string): Response {
+  found(id);
+  return Response.json({ notes: listNotes(database(), id) });
+}
+
 /** POST /api/pieces/ID/notes: what was measured, seen, photographed, or how long it took, at a step. Sent twice it is one. */
 export async function postNote(request: Request, id: string): Promise<Response> {
-  const { count } = found(id).piece;
+  const record = found(id);
+  const { count } = record.piece;
   const said = await readObject(request);
   const { id: own, unit, step, photo } = said;
   if (typeof own !== 'string' || !ID.test(own)) throw new Refusal(400, 'A note has an id of its own');
@@ -64,6 +73,7 @@ export async function postNote(request: Request, id: string): Promise<Response> 
     id: own,
     unit: unit as number,
     step,
+    name: lookOf(database(), record)?.steps.find(({ key }) => key === step)?.name ?? '',
     at: moment(said.at),
     person: text(said.person).slice(0, 60),
     took: minutes(said.took),

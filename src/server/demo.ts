@@ -4,7 +4,7 @@ import { parseDocument } from '../core/document';
 import { planPiece } from '../core/plan';
 import { newPerson, type Shop } from '../core/diary';
 import { addLogEntry, setTick } from '../data/bench';
-import { setShop } from '../data/diary';
+import { addNote, setShop, type BenchNote } from '../data/diary';
 import { database, type Db } from '../data/database';
 import { countFloor, createPiece, removePiece } from '../data/pieces';
 import { markSeeded, wasSeeded } from '../data/settings';
@@ -19,6 +19,21 @@ const DONE: { step: string; units: number }[] = [
   { step: 'glue-crown', units: 5 },
   { step: 'spray-main', units: 3 },
   { step: 'glue-main', units: 3 },
+];
+
+/** What was said while they were worked on. */
+const SAID: Pick<BenchNote, 'unit' | 'step' | 'name' | 'person' | 'took' | 'told' | 'reading' | 'note'>[] = [
+  { unit: 4, step: 'board', name: 'Check the board', person: 'Tomas', took: 6, told: 4, reading: '2 mm hollow', note: 'planed level' },
+  {
+    unit: 2,
+    step: 'glue-main',
+    name: 'Lay the main pad',
+    person: 'Ilse',
+    took: null,
+    told: null,
+    reading: '',
+    note: 'left notch trimmed by a blade',
+  },
 ];
 
 /** What stands on the demo workshop's floor, beside the chairs that are being worked on. */
@@ -75,6 +90,7 @@ export function layOutDemo(db: Db, again = false): boolean {
       if (!steps.has(step)) throw new Error(`The demo ticks “${step}”, which is not on the run sheet`);
       for (let unit = 1; unit <= units; unit++) setTick(db, chairs.id, { unit, step }, true);
     }
+    SAID.forEach((said, k) => addNote(db, chairs.id, { id: `demo-note-${k + 1}`, at: '2025-11-03T09:00:00.000Z', photo: null, ...said }));
     const floor = new Map([[chairs.piece.name, chairs.id]]);
     for (const name of FLOOR) {
       const { id, piece } = createPiece(db, read(name));

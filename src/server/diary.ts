@@ -1,10 +1,12 @@
-import { PieceProblems } from '../core/piece';
+import { readDocument } from '../core/document';
+import { KINDS, newPiece, PieceProblems, type Piece, type PieceKind } from '../core/piece';
 import {
   changedSince,
   paceOf,
   problemOf,
   SHOP,
   shopProblems,
+  stepToDo,
   type Delivery,
   type DiaryInput,
   type KeptDiary,
@@ -13,21 +15,26 @@ import {
 } from '../core/diary';
 import { checkSchedule, readTaskId, type Schedule } from '../core/run/schedule';
 import { readScope } from '../core/job';
-import { ticksDone } from '../data/bench';
+import { listLog, ticksDone } from '../data/bench';
 import { database, type Db } from '../data/database';
 import { getDeliveryDays, getDiary, getShop, listPins, setDeliveryDay, setDiary, setPin, setShop, timesTaken } from '../data/diary';
 import { listJobs, piecesOfScope } from '../data/jobs';
-import { listPieces } from '../data/pieces';
+import { getPiece, listPieces } from '../data/pieces';
 import { listComing } from '../data/purchases';
+import { getHouse } from '../data/settings';
 import { listWares } from '../data/store';
 import { fitting } from './forms';
 import { readObject, Refusal } from './http';
 import { asCalendar } from './ical';
 import { lookAt } from './looks';
+import { planning } from './planning';
 
 const DAY = /^\d{4}-\d{2}-\d{2}$/;
-/** A schedule of everything on a floor is some hundred kilobytes at the most. */
 const LONGEST_TASK = 200;
+/** What a schedule of everything on a floor may have with what it was made from, bytes: twelve kilobytes a piece, of some thousand pieces. */
+const LARGEST_DIARY = 16_000_000;
+/** So much of the log is offered to be made again. */
+const LATEST = 40;
 
 /** Today and the minute of it, by the clock of this machine. */
 export function momentNow(now = new Date()): { begins: string; now: number } {
@@ -56,7 +63,7 @@ async function piecesToDo(db: Db): Promise<{ pieces: PieceToDo[]; without: strin
         job: job?.job.name ?? null,
         due: piece.due || job?.job.due || '',
         count: piece.count,
-        steps,
+        steps: steps.map(stepToDo),
         done,
       });
     } catch (error) {
@@ -118,7 +125,35 @@ export async function readDiary(): Promise<Response> {
     without,
     kept: kept && before ? { ...kept, input: before } : null,
     changed: before ? changedSince(before, input) : [],
+    finished: listLog(db, { most: LATEST }).entries.map(({ id, serial, piece }) => ({ id, name: `${piece.name}, ${serial}` })),
   });
+}
+
+/** What is asked for is like: a kind as it usually is, a piece of the floor, or finished work of the log. */
+function likeOf(db: Db, like: string): Piece | null {
+  const [what, id = ''] = like.split('/');
+  switch (what) {
+    case 'kind':
+      return KINDS.some((kind) => kind.id === id) ? newPiece(id as PieceKind) : null;
+    case 'piece':
+      return getPiece(db, id)?.piece ?? null;
+    case 'log':
+      return listLog(db, { most: LATEST }).entries.find((entry) => String(entry.id) === id)?.piece ?? null;
+    default:
+      return null;
+  }
+}
+
+/** GET /api/diary/asked-for?like=&count=: what there would be to do for a job that nobody has taken; nothing is kept. */
+export async function readAskedFor(request: Request): Promise<Response> {
+  const db = database();
+  const query = new URL(request.url).searchParams;
+  const like = likeOf(db, query.get('like') ?? '');
+  if (!like) throw new Refusal(404, 'There is nothing like that: choose another');
+  const house = getHouse(db);
+  const piece = readDocument({ ...like, count: Number(query.get('count')), due: '' }, house);
+  const { steps } = await planning().look({ piece, house });
+  return Response.json({ piece, steps: steps.map(stepToDo) });
 }
 
 /** PUT /api/diary/shop: who works here, when, and with what. */
@@ -155,7 +190,7 @@ export async function putDelivery(request: Request): Promise<Response> {
 
 /** PUT /api/diary: keeps a schedule. It is held against what it was made from by one that has no part in finding it. */
 export async function putDiary(request: Request): Promise<Response> {
-  const { input, schedule } = (await readObject(request)) as { input?: DiaryInput; schedule?: Schedule };
+  const { input, schedule } = (await readObject(request, LARGEST_DIARY)) as { input?: DiaryInput; schedule?: Schedule };
   if (!input || !schedule || !Array.isArray(schedule.done) || !Array.isArray(schedule.left))
     throw new Refusal(400, 'A schedule, and what it was made from');
   let wrong: string[];

@@ -50,21 +50,25 @@ export async function readBytes(request: Request, most: number, tooLarge: string
  * Reads a request's body as text.
  *
  * @param request the request
- * @throws Refusal 413 when it is larger than a piece can be
+ * @param [most] bytes; as large as a piece can be where nothing is said
+ * @throws Refusal 413 when it is larger
  */
-export async function readText(request: Request): Promise<string> {
+export async function readText(request: Request, most = LARGEST_BODY): Promise<string> {
+  const size = `${Math.round(most / 1e6)} MB`;
   return new TextDecoder().decode(
-    await readBytes(request, LARGEST_BODY, 'This file is larger than 1 MB; a piece is a few kilobytes. Is it the right file?'),
+    await readBytes(request, most, `This file is larger than ${size}; a piece is a few kilobytes. Is it the right file?`),
   );
 }
 
 /**
  * Reads a request's body as a JSON object.
  *
+ * @param request the request
+ * @param [most] bytes; as large as a piece can be where nothing is said
  * @throws Refusal 400 when it is not one
  */
-export async function readObject(request: Request): Promise<Record<string, unknown>> {
-  const text = await readText(request);
+export async function readObject(request: Request, most?: number): Promise<Record<string, unknown>> {
+  const text = await readText(request, most);
   let data: unknown;
   try {
     data = JSON.parse(text);

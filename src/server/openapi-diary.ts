@@ -19,6 +19,8 @@ export const DIARY_ROUTES: Record<string, Record<string, Route>> = {
         fastening: { type: ['object', 'null'] },
         section: { type: ['object', 'null'] },
         cloth: list(object),
+        foam: list(object),
+        board: object,
         piece: object,
         people: list(text('Who works here')),
         ticks: list(object),
@@ -30,6 +32,7 @@ export const DIARY_ROUTES: Record<string, Record<string, Route>> = {
     },
   },
   '/api/pieces/{id}/notes': {
+    get: { says: 'What was said at its steps', gives: record({ notes: list(object) }), refuses: [404] },
     post: {
       says: 'What was measured, seen or photographed at a step, or how long it took; sent twice it is one',
       body: object,
@@ -61,6 +64,7 @@ export const DIARY_ROUTES: Record<string, Record<string, Route>> = {
         without: list(text('A piece whose rules no longer suit it')),
         kept: { type: ['object', 'null'] },
         changed: list(text('What changed')),
+        finished: list(record({ id: whole('Of the log'), name: text('What it is called') })),
       }),
     },
     put: {
@@ -76,6 +80,14 @@ export const DIARY_ROUTES: Record<string, Record<string, Route>> = {
       body: record({ shop: plain(SHOP) }),
       gives: record({ shop: object }),
       refuses: [422],
+    },
+  },
+  '/api/diary/asked-for': {
+    get: {
+      says: 'What there would be to do for a job that nobody has taken: like a kind, a piece of the floor, or finished work',
+      query: { like: { type: 'string' }, count: { type: 'integer' } },
+      gives: record({ piece: object, steps: list(object) }),
+      refuses: [404, 422],
     },
   },
   '/api/diary/pins': {

@@ -2,10 +2,13 @@ import fc from 'fast-check';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { newPiece, type Piece } from '../piece';
 import { planPiece } from '../plan';
+import type { Step } from '../run';
 import { beginOf, checkSchedule, endOf, readTaskId, type Schedule } from '../run/schedule';
 import { dice } from '../../testing/dice';
 import {
+  ASKED_FOR,
   changedSince,
+  costOfTaking,
   DAY,
   dayAfter,
   daysBetween,
@@ -21,8 +24,12 @@ import {
   sayMinute,
   scheduleDiary,
   shopProblems,
+  stepToDo,
   weekdayOf,
+  withAskedFor,
+  type AskedFor,
   type DiaryInput,
+  type PieceEnd,
   type PieceToDo,
 } from '.';
 
@@ -61,6 +68,76 @@ const planned = (input: DiaryInput, tries = 20): Schedule => {
   return schedule;
 };
 const of = ({ done }: Schedule, step: string) => done.filter(({ id }) => readTaskId(id).step === step);
+
+describe('a job that nobody has taken', () => {
+  const asked = (more: Partial<AskedFor> = {}): AskedFor => ({
+    name: 'Stools',
+    count: 4,
+    steps: stool.steps.map((own) => stepToDo(own as Step)),
+    due: '',
+    clothOn: '',
+    ...more,
+  });
+
+  it('is laid beside everything there is, and leaves no trace of it', () => {
+    const input = inputOf({ pieces: [{ ...chairs, due: '2026-03-13' }] });
+    const before = JSON.stringify(input);
+    const more = withAskedFor(input, asked({ due: '2026-03-20' }));
+    expect(JSON.stringify(input)).toBe(before);
+    const ends = endsOf(more, planned(more));
+    expect(ends.map(({ piece }) => piece)).toEqual(['chairs', ASKED_FOR]);
+    expect(ends[1]).toMatchObject({ late: 0 });
+  });
+
+  it('a promise for the same afternoon is not an honest one; for when it is done it is', () => {
+    const input = inputOf({ pieces: [chairs] });
+    const soon = withAskedFor(input, asked({ due: MONDAY, count: 30 }));
+    const found = planned(soon);
+    const end = endsOf(soon, found).find(({ piece }) => piece === ASKED_FOR)!;
+    expect(end.late).toBeGreaterThan(0);
+    const range = (by: string) => rangesOf(soon, found, dice(3), { [ASKED_FOR]: by }).find(({ piece }) => piece === ASKED_FOR)!;
+    expect(range(MONDAY).inTime).toBeLessThan(0.05);
+    expect(range(range(MONDAY).late.day).inTime).toBeGreaterThanOrEqual(0.95);
+  });
+
+  it('waits for its cloth, and its foam is cut meanwhile', () => {
+    const input = withAskedFor(inputOf({ pieces: [] }), asked({ clothOn: '2026-03-16' }));
+    const found = planned(input);
+    for (const { spans } of of(found, 'cloth')) expect(spans[0]![0]).toBeGreaterThanOrEqual(14 * DAY + DAY / 2);
+    expect(of(found, 'foam')[0]!.spans[0]![0]).toBeLessThan(DAY);
+  });
+
+  it('tells whose promise it breaks, and nobody’s whose it does not', () => {
+    const at = (piece: string, late: number, ends: PieceEnd['ends'] = { day: MONDAY, minute: 600 }): PieceEnd => ({ piece, ends, late });
+    const before = [at('a', 0), at('b', 2), at('c', 0), at('d', 0, null)];
+    const after = [at('a', 3), at('b', 2), at('c', 0, null), at('d', 0, null), at(ASKED_FOR, 5)];
+    expect(costOfTaking(before, after)).toEqual([
+      { piece: 'a', was: 0, late: 3 },
+      { piece: 'c', was: 0, late: null },
+    ]);
+    expect(costOfTaking([], after)).toEqual([]);
+  });
+
+  it('a full day’s work more pushes what is due at the end of a full week', () => {
+    // A week and a half of stools for one person, due as soon as they can be; as many again asked for, due sooner.
+    const one = { ...shop, people: [shop.people[0]!] };
+    const many = { ...stool, count: 30 };
+    const alone = inputOf({ shop: one, pieces: [many] });
+    const day = endsOf(alone, planned(alone))[0]!.ends!.day;
+    const due = inputOf({ shop: one, pieces: [{ ...many, due: day }] });
+    const more = withAskedFor(due, asked({ count: 30, due: MONDAY }));
+    const costs = costOfTaking(endsOf(due, planned(due)), endsOf(more, planned(more)));
+    const own = endsOf(more, planned(more)).find(({ piece }) => piece === ASKED_FOR)!;
+    // Either it breaks the other's promise, or it waits for it: both cannot be in time.
+    expect(costs.length > 0 || own.late > 0).toBe(true);
+  });
+});
+
+it('of a step only what is scheduled and read on its day goes with it: a floor of 300 pieces is sent in one go', () => {
+  const sheet = planPiece(newPiece('headboard-bordered'), {}, { sits: false, coarse: true }).steps.map(stepToDo);
+  for (const own of sheet) expect(Object.keys(own)).not.toEqual(expect.arrayContaining(['caution']));
+  expect(JSON.stringify(sheet).length * 300).toBeLessThan(16_000_000);
+});
 
 describe('days and hours', () => {
   it('days follow each other over months, leap days and years, and come back', () => {

@@ -21,6 +21,22 @@ import type { Shop } from './shop';
 /** So far ahead is looked, days: a year of work. */
 export const HORIZON = 370;
 
+/** Of a step what a schedule is made from, and what is read on its day: cautions, stops and pictures stay with the run sheet. */
+export type StepToDo = Pick<Step, 'key' | 'name' | 'detail' | 'minutes' | 'wait' | 'open' | 'place' | 'strand' | 'after'>;
+
+/** A step as a schedule takes it. */
+export const stepToDo = ({ key, name, detail, minutes, wait, open, place, strand, after }: Step): StepToDo => ({
+  key,
+  name,
+  detail,
+  minutes,
+  wait,
+  ...(open === undefined ? {} : { open }),
+  ...(place === undefined ? {} : { place }),
+  strand,
+  after,
+});
+
 /** A piece of the floor with what is known of its work. */
 export type PieceToDo = {
   id: string;
@@ -29,7 +45,7 @@ export type PieceToDo = {
   job: string | null;
   due: string;
   count: number;
-  steps: readonly Step[];
+  steps: readonly StepToDo[];
   /** on which pieces of the set each step is done */
   done: Readonly<Record<string, readonly number[]>>;
 };

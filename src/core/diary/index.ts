@@ -1,3 +1,4 @@
+export { ASKED_FOR, costOfTaking, withAskedFor, type AskedFor, type Cost } from './asked-for';
 export { DAY, dayAfter, daysBetween, hoursOf, momentOf, readMinute, sayMinute, weekdayOf } from './calendar';
 export {
   changedSince,
@@ -5,6 +6,7 @@ export {
   problemOf,
   rangesOf,
   scheduleDiary,
+  stepToDo,
   type Delivery,
   type DiaryInput,
   type KeptDiary,
@@ -13,6 +15,7 @@ export {
   type PieceToDo,
   type Pin,
   type Range,
+  type StepToDo,
 } from './diary';
 export { ENOUGH, paceOf, type Taken } from './pace';
 export { newPerson, newShop, PERSON, SHOP, shopProblems, WEEKDAYS, type Person, type Shop } from './shop';

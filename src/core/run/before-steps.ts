@@ -4,30 +4,20 @@ import { wayOf, type LiningPiece, type ZipPlan } from '../cover';
 import { endsOf, gluedLayers, type FoamPiece } from '../cut';
 import { cutterOf, glueOf, shaperOf } from '../foam';
 import { outlineSize, type Outline } from '../outline';
-import { kindOf, letInto, PAD_ROLES, type Opening, type Pad, type StripItem, type StripRecord } from '../piece';
+import { kindOf, letInto, type Opening, type Pad, type StripItem, type StripRecord } from '../piece';
 import { findingOf, inTurn, meetings, partName, partOf } from '../strip';
 import { CAUTIONS } from './cautions';
+import { calledOf, cutWords, roleName } from './foam-words';
 import { letInStep } from './let-in-steps';
 import { metresRound } from './metres';
 import { apart, overAllStep } from './over-all-steps';
 import { step, type ToldStep } from './step';
 
 /** Plain handling times that no house rule is worth having for, minutes. */
-const HANDLING = { checkBoard: 4, takeOff: 3, finding: 10, keep: 10, hessian: 8, form: 12 };
+const HANDLING = { setOut: 2, checkBoard: 4, takeOff: 3, finding: 10, keep: 10, hessian: 8, form: 12 };
 
 /** Of gluing, this share is spraying; the rest is laying and pressing. */
 const SPRAYING = 0.6;
-
-const roleName = (role: string): string => PAD_ROLES.find(({ id }) => id === role)!.name.toLowerCase();
-
-const ORDINALS = ['first', 'second', 'third', 'fourth', 'fifth', 'sixth', 'seventh', 'eighth'];
-
-/** A pad as it is called: of several of one role which, counted from below. */
-function calledOf(pad: { pad: string; role: string }, foam: readonly FoamPiece[]): string {
-  const alike = foam.filter(({ role, insertOf }) => role === pad.role && insertOf === null);
-  const at = alike.findIndex((own) => own.pad === pad.pad);
-  return alike.length > 1 && at >= 0 ? `${ORDINALS[at] ?? `${at + 1}th`} ${roleName(pad.role)}` : roleName(pad.role);
-}
 
 /** What holds well and is in nobody’s way is left where it is. */
 function staysWords(items: readonly StripItem[]): string {
@@ -141,7 +131,7 @@ export function woodSteps(model: Model): ToldStep[] {
         'Frame under the board',
         `${frame.battens.map(({ name, length }) => `${name} ${mm(length)} mm`).join(', ')}, ${mm(frame.width)} × ${mm(frame.thickness)} mm, ends as listed; glue and screw them ${base.frame!.inset < 1 ? 'flush with the edge' : `${mm(base.frame!.inset)} mm in from the edge`}, screws that do not come through.${frame.blocks ? ` In its ${frame.blocks.count} corners glue and screw blocks, ${mm(frame.blocks.leg)} mm along either leg: two come out of a square.` : ''}`,
         frame.battens.length * each,
-        { caution: CAUTIONS.saw },
+        { caution: CAUTIONS.saw, sees: { in: 'back' } },
       ),
     );
   if (strips.length > 0)
@@ -226,7 +216,7 @@ function trimStep({ rule }: Model, pad: FoamPiece, name: string, overhang: numbe
     `Trim the ${name} to the board`,
     `When the glue holds: blade upright, ${guide}, one long stroke a side, to ${Math.round(pad.finished.width)} × ${Math.round(pad.finished.height)} mm. Keep the strips.`,
     (metresRound([pad.finished]) * rule('timeCutMetre')) / 60,
-    { caution: CAUTIONS.knife },
+    { caution: CAUTIONS.knife, sees: { in: 'section', pad: pad.pad } },
   );
 }
 
@@ -285,6 +275,7 @@ function formSteps({ pads, shapedWith }: Model['piece'], foam: readonly FoamPiec
             tool.time * HANDLING.form,
             {
               caution: tool.caution === 'disc' ? CAUTIONS.disc : CAUTIONS.shaping,
+              sees: { in: 'section', pad: pad.id },
             },
           ),
         ]
@@ -296,22 +287,16 @@ function formSteps({ pads, shapedWith }: Model['piece'], foam: readonly FoamPiec
 function cutSteps({ piece, rule }: Model, foam: readonly FoamPiece[]): ToldStep[] {
   const tool = cutterOf(piece.cutWith);
   const layers = foam.filter(({ kept }) => !kept).flatMap((pad) => pad.layers.map(() => pad));
-  const cut = layers.map((pad) =>
-    [
-      `${pad.insertOf ? 'insert for the ' : ''}${calledOf(pad, foam)} ${pad.materialName.toLowerCase()}, ${Math.round(pad.width)} × ${Math.round(pad.height)} mm`,
-      ...(pad.trimmed ? [`rough-cut, ${rule('foamOversize')} mm larger all round`] : []),
-      ...(pad.scrap ? ['from scraps'] : []),
-      ...(pad.blocks.length > 1 ? [`in ${pad.blocks.length} blocks`] : []),
-      ...(pad.packet
-        ? [`from ${pad.scrap ? 'offcuts' : 'packet pieces'} of ${Math.round(pad.packet.width)} × ${Math.round(pad.packet.length)} mm`]
-        : []),
-      ...(pad.pair ? [`as blocks ${Math.round(pad.made)} mm thick, two wedges from each`] : []),
-    ].join(', '),
-  );
+  const cut = foam.filter(({ kept }) => !kept).map((pad) => cutWords(pad, foam, rule('foamOversize')));
   const steps = [
     ...foam.flatMap((pad) =>
       pad.kept
-        ? [step(`kept-${pad.pad}`, `The old ${roleName(pad.role)}`, KEEPING[pad.kept], HANDLING.keep, { caution: CAUTIONS.strip })]
+        ? [
+            step(`kept-${pad.pad}`, `The old ${roleName(pad.role)}`, KEEPING[pad.kept], HANDLING.keep, {
+              caution: CAUTIONS.strip,
+              sees: { in: 'section', pad: pad.pad },
+            }),
+          ]
         : [],
     ),
     ...(layers.length > 0
@@ -319,9 +304,9 @@ function cutSteps({ piece, rule }: Model, foam: readonly FoamPiece[]): ToldStep[
           step(
             'foam',
             'Cut the foam',
-            `${cut.join('; ')}. ${tool.name}: ${tool.how}.`,
-            (tool.time * metresRound(layers) * rule('timeCutMetre')) / 60,
-            { caution: CAUTIONS[tool.caution], place: 'table' },
+            `${cut.join('. ')}. ${tool.name}: ${tool.how}.`,
+            (tool.time * metresRound(layers) * rule('timeCutMetre')) / 60 + layers.length * HANDLING.setOut,
+            { caution: CAUTIONS[tool.caution], place: 'table', sees: { in: 'foam' } },
           ),
         ]
       : []),
@@ -346,16 +331,18 @@ function glueSteps(model: Model, pad: FoamPiece, { joints, first, name }: { join
       : `${pad.blocks.length > 1 ? 'Glue the blocks to each other first. ' : ''}${apart(model)}Lay it from the middle outwards, even overhang all round.`;
   const faces = rule('glueFaces');
   const minutes = (pad.area / 1e6) * faces * rule('timeGlueSquare') * joints;
+  const sees = { in: 'section', pad: pad.pad } as const;
   return [
     step(
       `spray-${pad.pad}`,
       `${glue?.verb ?? 'Spray'} for the ${name}`,
       `${first ? 'A test patch on a scrap first. ' : ''}${faces > 1 ? 'Both faces' : lies(model) === 'loose' ? 'The lower face' : 'The board’s face'}${lies(model) === 'loose' ? ' of every joint' : ''}, an even coat${glue ? ` (${glue.how})` : ''}; ${faces > 1 ? 'leave them until the glue is tacky' : 'lay it as soon as it is tacky'}.`,
       minutes * SPRAYING,
-      { caution: CAUTIONS.glue, place: 'spray', wait: rule('timeGlueTack'), open: rule('timeGlueOpen') },
+      { caution: CAUTIONS.glue, place: 'spray', wait: rule('timeGlueTack'), open: rule('timeGlueOpen'), sees },
     ),
     step(`glue-${pad.pad}`, `Lay the ${name}`, `${detail} Press it down all over.`, minutes * (1 - SPRAYING), {
       wait: rule('timeGluePress'),
+      sees,
     }),
     ...(pad.trimmed ? [trimStep(model, pad, name, model.pads.find((own) => own.pad.id === pad.pad)?.offset ?? 0)] : []),
   ];

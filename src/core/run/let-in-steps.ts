@@ -1,12 +1,11 @@
 import type { Model } from '../build';
-import { PAD_ROLES, type Pad, type Pocket } from '../piece';
+import type { Pad, Pocket } from '../piece';
 import { CAUTIONS } from './cautions';
+import { roleName } from './foam-words';
 import { step, type ToldStep } from './step';
 
 /** Carving once over, patching a worn place: minutes. */
 const HANDLING = { carvePass: 2, patch: 12 };
-
-const roleName = (role: string): string => PAD_ROLES.find(({ id }) => id === role)!.name.toLowerCase();
 
 /** Where a thing let in has its middle, as a tape finds it. */
 function whereLetIn({ x, y }: Pocket): string {
@@ -19,6 +18,7 @@ function whereLetIn({ x, y }: Pocket): string {
 export function letInStep({ id, role, kept }: Pad, pocket: Pocket, own: number, of: number, rule: Model['rule']): ToldStep {
   const { width, length, deep, blend, sat } = pocket;
   const photos = sat ? [sat.photo] : [];
+  const sees = { in: 'section', pad: id } as const;
   const end = own === 0 ? id : `${id}-${own + 1}`;
   const which = of > 1 ? `, ${own + 1} of ${of}` : '';
   const slope = blend ? `its sides sloping in over ${Math.round(blend)} mm` : null;
@@ -28,7 +28,7 @@ export function letInStep({ id, role, kept }: Pad, pocket: Pocket, own: number, 
       `Patch the old ${roleName(role)}${which}`,
       `Cut the worn place out, ${width} × ${length} mm and ${deep} mm deep, ${whereLetIn(pocket)}, ${slope ?? 'its sides sloping in'}; glue fresh foam in, standing proud; when the glue holds trim it flush and feel over it with the flat hand.`,
       HANDLING.patch,
-      { caution: CAUTIONS.knife, wait: rule('timeGlueTack'), photos },
+      { caution: CAUTIONS.knife, wait: rule('timeGlueTack'), photos, sees },
     );
   const passes = Math.ceil(deep / rule('carvePass') - 1e-9);
   return step(
@@ -36,6 +36,6 @@ export function letInStep({ id, role, kept }: Pad, pocket: Pocket, own: number, 
     `Carve the pocket in the ${roleName(role)}${which}`,
     `${width} × ${length} mm and ${deep} mm deep, ${whereLetIn(pocket)}${slope ? `, ${slope}` : ''}: ${passes} even passes, feeling left against right after each; ${slope ? 'cut the insert’s rim to the same slope and glue it' : 'glue the insert'} in flush.`,
     passes * HANDLING.carvePass,
-    { caution: CAUTIONS.knife, photos },
+    { caution: CAUTIONS.knife, photos, sees },
   );
 }

@@ -12,7 +12,7 @@ import { CAUTIONS } from './cautions';
 import { looseSteps } from './loose-steps';
 import { finishingSteps, firstSteps, lastSteps, layingSteps, readySteps, sewingSteps } from './sewing-steps';
 import { endedWith, graphOf } from './graph';
-import { step, type Step, type ToldStep } from './step';
+import { seenIn, step, type Step, type ToldStep } from './step';
 import { stopsOf } from './stops';
 
 /** Plain handling times, minutes. */
@@ -36,8 +36,12 @@ function fastenerSteps(fastening: Fastening): FasteningSteps {
   );
   const all = (when: keyof FasteningSteps): ToldStep[] => own.flatMap((steps) => steps[when] ?? []);
   // Trimming and ends come after the last of them: what is pulled and folded is seen in its order.
-  const seen = (steps: readonly ToldStep[]): ToldStep[] => steps.map((own) => ({ ...own, fastens: true }));
-  return { ahead: all('ahead'), fasten: seen(all('fasten')), close: all('close'), finish: all('finish') };
+  return {
+    ahead: all('ahead'),
+    fasten: seenIn('fastening', all('fasten')),
+    close: seenIn('back', all('close')),
+    finish: seenIn('back', all('finish')),
+  };
 }
 
 /** What is screwed on from below stands through the dust cover. */
@@ -174,25 +178,33 @@ export function runSteps({ fastening, foam, wadding, dust, cover, panels }: Ingr
   const steps = endedWith(
     graphOf([
       ['strip', stripSteps(model)],
-      ['cloth', readySteps(model, newCover)],
-      ['strip', boardSteps(model)],
-      ['base', [...woodSteps(model), ...firstSteps(model, cover), ...deckSteps(model), ...partSteps(model, 'before')]],
+      ['cloth', seenIn('cloth', readySteps(model, newCover))],
+      ['strip', seenIn('board', boardSteps(model))],
+      [
+        'base',
+        [
+          ...seenIn('board', woodSteps(model)),
+          ...firstSteps(model, cover),
+          ...seenIn('board', deckSteps(model)),
+          ...partSteps(model, 'before'),
+        ],
+      ],
       ['pads', padSteps(model, foam)],
-      ['piece', buildSteps(model, foam, wadding, cover.zip)],
-      ['cloth', sewingSteps(model, cover, newCover)],
+      ['piece', seenIn('section', buildSteps(model, foam, wadding, cover.zip))],
+      ['cloth', seenIn('cloth', sewingSteps(model, cover, newCover))],
       ['piece', [...layingSteps(model, cover, newCover)]],
-      ['cloth', ahead],
-      ['piece', [...fasten, ...close, ...finishingSteps(model, cover), ...finish, ...lastSteps(model, cover)]],
+      ['cloth', seenIn('cloth', ahead)],
+      ['piece', [...fasten, ...close, ...seenIn('back', finishingSteps(model, cover)), ...finish, ...lastSteps(model, cover)]],
       ['loose', looseSteps(cover, model.rule)],
       [
         'piece',
         [
-          ...(dust ? [dustStep(model, dust)] : []),
-          ...cleatSteps(panels),
+          ...seenIn('back', [...(dust ? [dustStep(model, dust)] : []), ...cleatSteps(panels)]),
           ...refitSteps(model, laid),
           ...partSteps(model, 'after'),
           step('measure', 'Measure and label', 'Crown and height against the sizes; label with serial and day.', HANDLING.measure, {
             caution: CAUTIONS.fire,
+            sees: { in: 'section' },
           }),
           // Labelled behind before nobody gets there any more.
           ...hangSteps(panels),

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { newChairSeat, newPiece, STARTING_SHAPES, type Piece } from '../piece';
+import { KINDS, newChairSeat, newPiece, STARTING_SHAPES, type Piece, type PieceKind } from '../piece';
 import { CUTTERS } from '../foam';
 import { planPiece } from '../plan';
 import { batchMinutes } from '.';
@@ -83,6 +83,32 @@ it('a button is tied with twine enough for both ways through and a knot, over wh
   expect(cover.buttons!.count).toBeGreaterThan(3);
 });
 
+it('foam is cut from what is sold: which thickness, one on the other or slit, how large, how many', () => {
+  const foam = (change: (pad: Piece['pads'][number]) => Partial<Piece['pads'][number]>) => {
+    const start = newChairSeat();
+    const pads = start.pads.map((pad) => (pad.role === 'main' ? { ...pad, ...change(pad) } : pad));
+    return planPiece({ ...start, pads }, {}, QUICK).steps.find(({ key }) => key === 'foam')!.detail;
+  };
+  expect(foam(() => ({}))).toMatch(/Crown pad: 20 mm [^.]*\d+ × \d+ mm\. Main pad: 50 mm [^.]*\d+ × \d+ mm/);
+  expect(foam(() => ({ thickness: 75 }))).toMatch(/Main pad: 75 mm |Main pad: \d+ mm, on it \d+ mm /);
+  expect(foam(() => ({ thickness: 7 }))).toMatch(/Main pad: 10 mm, slit off by 3 mm, /);
+});
+
+it('every step that is done to a pad, a board, cloth or an edge has its little drawing', () => {
+  const without = /^(strip|finding|lip|prove|hang|part|refit|lay-|inner|border|edge-welt|band|stuff|close|old-cover)/;
+  for (const { id } of KINDS) {
+    const piece = newPiece(id);
+    for (const { key, sees } of planPiece(piece, {}, QUICK).steps) {
+      if (!without.test(key)) expect(sees, `${id}: ${key}`).toBeDefined();
+      if (sees?.pad)
+        expect(
+          piece.pads.map((pad) => pad.id),
+          `${id}: ${key}`,
+        ).toContain(sees.pad);
+    }
+  }
+});
+
 describe('the run sheet', () => {
   it('goes in working order and names each step once', () => {
     const keys = stepsOf().map((step) => step.key);
@@ -145,6 +171,40 @@ describe('the run sheet', () => {
     // Two tucks are as long as one fold, four corners of them.
     expect(corners.minutes).toBe(28);
     expect(stepsOf({}, { timeGlueTack: 9 }).find((step) => step.key === 'spray-main')!.wait).toBe(9);
+  });
+});
+
+describe('minutes that a master would sign', () => {
+  // One of each kind as it begins, alone, by one person with hands on: what somebody of thirty years would plan for it.
+  const HANDS_ON: Record<PieceKind, [least: number, most: number, why: string]> = {
+    'chair-seat': [45, 100, 'a drop-in seat with a lining and a dust cover: an hour, give or take'],
+    'round-seat': [50, 120, 'boxed and welted, an hour to two'],
+    bench: [60, 130, 'twice the edge of a chair'],
+    'corner-seat': [80, 180, 'the frame under it takes half an hour'],
+    headboard: [70, 180, 'a plain one is a morning’s half'],
+    'headboard-bordered': [240, 600, 'most of a day: panel, border, band, each back-tacked'],
+    'headboard-panelled': [50, 120, 'a panel; ten of them are a long day'],
+    'headboard-nailed': [120, 360, 'every nail is half a minute'],
+    saddle: [60, 240, 'a pan without stripping: rivets and a sewn cover'],
+    'arm-pad': [40, 100, 'small, but sewn all round'],
+    'block-seat': [110, 300, 'four slabs, a boxed cover with a zip'],
+    'tight-seat': [75, 220, 'webbing and hessian before any foam'],
+  };
+  it.each(KINDS.map(({ id }) => id))('%s', (id) => {
+    const { steps } = planPiece(newPiece(id), {}, QUICK);
+    const [least, most, why] = HANDS_ON[id];
+    const hands = steps.reduce((sum, { minutes }) => sum + minutes, 0);
+    expect(hands, why).toBeGreaterThanOrEqual(least);
+    expect(hands, why).toBeLessThanOrEqual(most);
+  });
+
+  it('nobody chalks, cuts and notches a piece in less than two minutes, nor pins and sews a seam', () => {
+    for (const { id } of KINDS) {
+      const { steps, cover } = planPiece(newPiece(id), {}, QUICK);
+      const of = (key: string): number => steps.find((own) => own.key === key)?.minutes ?? Infinity;
+      expect(of('cloth'), id).toBeGreaterThanOrEqual(2 * cover.pieces.length);
+      expect(of('sew'), id).toBeGreaterThanOrEqual(2 * cover.seams.filter(({ laid }) => !laid).length);
+    }
   });
 });
 

@@ -8,8 +8,8 @@ import { CAUTIONS } from './cautions';
 import { metresRound } from './metres';
 import { step, type ToldStep } from './step';
 
-/** Plain handling times, minutes. */
-const HANDLING = { lining: 4, old: 10, ready: 20, film: 2, prove: 6, zip: 8, weltMetre: 2 } as const;
+/** Plain handling times, minutes: of a piece of cloth chalking it round and notching it, of a seam pinning it, its ends and pressing it. */
+const HANDLING = { clothPiece: 2, seam: 2, join: 1, lining: 4, old: 10, ready: 20, film: 2, prove: 6, zip: 8, weltMetre: 2 } as const;
 
 const round = (mm: number): number => Math.round(mm * 10) / 10;
 /** What is cut is cut to the millimetre, never too short. */
@@ -46,7 +46,7 @@ function cutStep(model: Model, { pieces }: CoverPlan): ToldStep {
     pieces.length === 1
       ? `Centre marks on all four sides; grain from front to back.${short ? ` Cut ${short}, as drawn.` : ''}`
       : `${pieces.length} pieces: ${pieces.map(({ name, cloth }) => `${name.toLowerCase()}${OF_CLOTH[cloth]}`).join('; ')}. Notches and centre marks before they part; grain as drawn.`;
-  return step('cloth', 'Cut the cover', detail, (metresRound(pieces) * rule('timeClothMetre')) / 60, {
+  return step('cloth', 'Cut the cover', detail, (metresRound(pieces) * rule('timeClothMetre')) / 60 + pieces.length * HANDLING.clothPiece, {
     caution: CAUTIONS.shears,
     place: 'table',
   });
@@ -158,7 +158,7 @@ function stitchSteps(model: Model, cover: CoverPlan): ToldStep[] {
         'sew',
         'Sew the cover',
         `${seamWords(cover)}${takenWords(piece.covering)} ${stitchingWords(piece.cloth)}${thickestWords(piece.cloth, stitched)}`,
-        stitched.reduce((sum, seam) => sum + sew(seam.length * (seam.welted ? 2 : 1)), 0),
+        stitched.reduce((sum, seam) => sum + HANDLING.seam + sew(seam.length * (seam.welted ? 2 : 1)), 0),
         { caution, place: 'machine' },
       ),
     );
@@ -233,7 +233,7 @@ function joinStep({ rule }: Model, { pieces, seams }: CoverPlan, sew: (length: n
       'sew',
       'Sew the joins',
       `${joins.count} joins, the border’s at its mitres: from the inner point outwards, ${rule('seamAllowance')} mm; press them open. Try the ring on the board before it is tacked.`,
-      sew(joins.length),
+      sew(joins.length) + joins.count * HANDLING.join,
       { caution: CAUTIONS.machine, place: 'machine' },
     ),
   ];

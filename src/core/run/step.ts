@@ -14,6 +14,9 @@ export type StepPlace = (typeof STEP_PLACES)[number]['id'];
  */
 export type Strand = 'strip' | 'base' | 'pads' | 'cloth' | 'loose' | 'piece';
 
+/** What a step is looked at in: the bare board, its back, the nails in its edge, the foam that is cut, the piece cut through with the pad that is worked on, the cover's flat pieces, or the order of its fasteners. */
+export type Sight = { in: 'board' | 'back' | 'nails' | 'foam' | 'section' | 'cloth' | 'fastening'; pad?: string };
+
 /** A step as a module tells it. Minutes are for one piece of the set. */
 export type ToldStep = {
   key: string;
@@ -26,8 +29,8 @@ export type ToldStep = {
   open?: number;
   /** where it is done; at a bench where nothing is said */
   place?: StepPlace;
-  /** the order of its fasteners belongs to it */
-  fastens?: true;
+  /** the little drawing that belongs to it */
+  sees?: Sight;
   /** looked at before anybody goes on */
   stop?: readonly string[];
   caution?: string;
@@ -48,9 +51,9 @@ export function step(
   name: string,
   detail: string,
   minutes: number,
-  more: Partial<Pick<ToldStep, 'wait' | 'open' | 'place' | 'caution' | 'photos'>> = {},
+  more: Partial<Pick<ToldStep, 'wait' | 'open' | 'place' | 'caution' | 'photos' | 'sees'>> = {},
 ): ToldStep {
-  const { wait = 0, open, place, caution, photos = [] } = more;
+  const { wait = 0, open, place, caution, photos = [], sees } = more;
   return {
     key,
     name,
@@ -61,5 +64,9 @@ export function step(
     ...(place === undefined ? {} : { place }),
     ...(caution ? { caution } : {}),
     ...(photos.length > 0 ? { photos: [...photos] } : {}),
+    ...(sees === undefined ? {} : { sees }),
   };
 }
+
+/** Steps that are looked at in one drawing; one that names its own keeps it. */
+export const seenIn = (sight: Sight['in'], steps: readonly ToldStep[]): ToldStep[] => steps.map((own) => ({ sees: { in: sight }, ...own }));

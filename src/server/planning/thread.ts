@@ -2,22 +2,21 @@ import { readFileSync, readlinkSync } from 'node:fs';
 import { setPriority } from 'node:os';
 import { join } from 'node:path';
 import { isMainThread } from 'node:worker_threads';
-import simplify from 'simplify-js';
 import { chalkStep, sectionAlong, type Section } from '../../core/build';
 import { patternFile } from '../../core/formats/pattern-files';
 import type { PatternFormat } from '../../core/formats/pattern-formats';
 import { printedPages, printPdf, type PrintChoice, type Printed, type PrintJob } from '../../core/formats/pdf';
-import type { FastenerPlace, Fixing, Wave } from '../../core/fix';
 import type { HouseRules } from '../../core/house';
 import type { Step } from '../../core/run';
 import { templatesOf } from '../../core/formats/templates';
-import { outlineSize, type Point, type Polygon } from '../../core/outline';
+import { outlineSize, type Polygon } from '../../core/outline';
 import { PieceProblems, type Piece } from '../../core/piece';
 import { thingsOf } from '../../core/price';
 import { buyProgram, needsOf, quickOffers, type BuyAsked, type Buying, type FlatOffer, type Need } from '../../core/buying';
 import { layGroups, type LayGroup } from '../../core/lay';
-import { coverStep, createPlanner, planPiece, fixStep, runStep } from '../../core/plan';
+import { createPlanner, planPiece, runStep } from '../../core/plan';
 import type { KeptStock, KeptWare } from '../../core/store';
+import { benchPictures, thinned, type BenchPictures } from './pictures';
 
 /** What is asked of a piece. */
 export type Asked = { piece: Piece; house: HouseRules };
@@ -25,21 +24,9 @@ export type Asked = { piece: Piece; house: HouseRules };
 /** A section as a row of the floor draws it: its lines, with no more points than can be seen at that size. */
 export type SmallSection = Pick<Section, 'board' | 'base' | 'covered' | 'cover' | 'bare' | 'wadding'> & { padded: boolean };
 
-/** What a row of the floor takes from a piece's plan. */
-/** The order in which a cover is fastened, as it is drawn at the bench. */
-export type FasteningPicture = {
-  board: Point[];
-  waves: Wave[];
-  places: Pick<FastenerPlace, 'n' | 'x' | 'y' | 'kind'>[];
-  temporary: Pick<FastenerPlace, 'n' | 'x' | 'y' | 'kind'>[];
-};
-
-export type Look = {
+/** What the floor, the diary and the bench take from a piece's plan. */
+export type Look = BenchPictures & {
   steps: Step[];
-  /** in which waves its cover is fastened, for the picture at the bench; null where nothing is */
-  fastening: FasteningPicture | null;
-  /** the pieces of its cover, flat */
-  cloth: { name: string; outline: Point[] }[];
   section: SmallSection | null;
   size: { width: number; depth: number };
 };
@@ -67,16 +54,6 @@ function checked({ piece, house }: Asked): Asked {
   return { piece, house };
 }
 
-/** What a line may be off in a small picture, mm. */
-const OFF = 0.4;
-
-const thinned = (line: readonly Point[]): Point[] =>
-  simplify(
-    line.map(([x, y]) => ({ x, y })),
-    OFF,
-    true,
-  ).map(({ x, y }): Point => [Math.round(x * 10) / 10, Math.round(y * 10) / 10]);
-
 function small({ board, base, covered, cover, bare, wadding, pads }: Section): SmallSection {
   return {
     board,
@@ -89,20 +66,6 @@ function small({ board, base, covered, cover, bare, wadding, pads }: Section): S
   };
 }
 
-/** Tenths of a millimetre are enough for a picture. */
-const tenth = (mm: number): number => Math.round(mm * 10) / 10;
-
-function fasteningPicture(board: readonly Point[], { order, waves, fasteners, fastener }: Fixing): FasteningPicture | null {
-  if (order.length === 0) return null;
-  const place = ({ n, x, y, kind }: Fixing['order'][number]) => ({ n, x: tenth(x), y: tenth(y), kind });
-  return {
-    board: thinned(board),
-    waves,
-    places: order.map(place),
-    temporary: (fasteners.find(({ id }) => id === fastener.id)?.temporary ?? []).map(place),
-  };
-}
-
 /** Steps, a small true section and the size of a piece. A row wants a small picture: quick looks do. */
 export function look(asked: Asked): Look {
   const { piece, house } = checked(asked);
@@ -111,8 +74,7 @@ export function look(asked: Asked): Look {
   const section = sectionAlong(model.stack, model.middle, [1, 0], { coarse: true, keep: model.keep });
   return {
     steps: runStep(model, 'quick'),
-    fastening: fasteningPicture(model.board, fixStep(model, 'quick')),
-    cloth: coverStep(model, 'quick').cover.pieces.map(({ name, outline }) => ({ name, outline: thinned(outline) })),
+    ...benchPictures(model),
     section: section && small(section),
     size: { width: Math.round(width), depth: Math.round(depth) },
   };

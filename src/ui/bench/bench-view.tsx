@@ -2,14 +2,16 @@
 
 import { TriangleAlert } from 'lucide-react';
 import Link from 'next/link';
-import { useState } from 'react';
+import { useState, type ReactNode } from 'react';
 import { inUnit } from '@/core/length';
+import { kindOf } from '@/core/piece';
 import type { Step } from '@/core/run';
 import { SmallSection } from '@/ui/drawing/small-section';
 import { useSettings } from '@/ui/kit/settings';
+import { BoardPicture } from './board-picture';
 import { Clocks } from './clocks';
-import { ClothPicture } from './cloth-picture';
 import { FasteningPicture } from './fastening-picture';
+import { FlatPicture } from './flat-picture';
 import { Noting } from './noting';
 import { behind, meanwhile, pieceProgress } from './meanwhile';
 import type { Sending } from './queue';
@@ -41,26 +43,49 @@ function Units({ view, step, onTick }: { view: View; step: Step; onTick: (units:
   );
 }
 
-/** Steps that are seen in the section, and the pad that each is about. */
-const IN_SECTION = /^(?:foam|wadding|measure|(?:spray|glue|trim|form|pocket|patch|kept)-(.+))$/;
-
-/** The piece cut through, the pad that is worked on in full, the others faint. */
-function SectionPicture({ view, step }: { view: View; step: Step }) {
-  const found = IN_SECTION.exec(step.key);
-  if (!found || !view.section) return null;
-  const { left, right } = view.section.board;
-  const pad = view.piece.pads.find(({ id }) => id === found[1]?.replace(/-\d+$/, '') || id === found[1])?.id;
-  return (
-    <div className="w-2/5 upright:w-full self-start" data-section={pad ?? 'all'}>
-      <SmallSection
-        section={view.section}
-        piece={view.piece}
-        id={`bench-${view.id}`}
-        width={1.15 * (right - left)}
-        {...(pad ? { pad } : {})}
-      />
+/** The little drawing that belongs to a step. */
+function StepPicture({ view, step: { sees } }: { view: View; step: Step }) {
+  const { section, piece, id, cloth, foam, board, fastening } = view;
+  if (sees?.in === 'fastening')
+    return (
+      fastening && (
+        <div className="w-2/5 upright:w-full upright:h-1/2 flex flex-col min-h-0">
+          <FasteningPicture fastening={fastening} />
+        </div>
+      )
+    );
+  const drawn = (): ReactNode => {
+    switch (sees?.in) {
+      case 'board':
+      case 'back':
+      case 'nails':
+        return <BoardPicture board={board} words={kindOf(piece.kind).words} of={sees.in} />;
+      case 'foam':
+        return foam.length > 0 && <FlatPicture flat={foam} label="The foam that is cut" line="var(--ink)" />;
+      case 'cloth':
+        return cloth.length > 0 && <FlatPicture flat={cloth} label="The cover’s pieces" line="var(--cover-line)" />;
+      case 'section':
+        return (
+          section && (
+            <SmallSection
+              section={section}
+              piece={piece}
+              id={`bench-${id}`}
+              width={1.15 * (section.board.right - section.board.left)}
+              {...(sees.pad ? { pad: sees.pad } : {})}
+            />
+          )
+        );
+      default:
+        return null;
+    }
+  };
+  const picture = drawn();
+  return picture ? (
+    <div className="w-2/5 upright:w-full h-full upright:h-auto sticky top-0" data-sees={sees?.pad ?? sees?.in}>
+      {picture}
     </div>
-  );
+  ) : null;
 }
 
 /** The step in hand: what is done, with every figure that it needs, its caution and its picture. */
@@ -99,17 +124,7 @@ function StepInHand({ view, step }: { view: View; step: Step }) {
           </div>
         )}
       </div>
-      <SectionPicture view={view} step={step} />
-      {view.cloth.length > 0 && step.strand === 'cloth' && (
-        <div className="w-2/5 upright:w-full self-start">
-          <ClothPicture cloth={view.cloth} />
-        </div>
-      )}
-      {view.fastening && step.fastens && (
-        <div className="w-2/5 upright:w-full upright:h-1/2 flex flex-col min-h-0">
-          <FasteningPicture fastening={view.fastening} />
-        </div>
-      )}
+      <StepPicture view={view} step={step} />
     </div>
   );
 }

@@ -3,6 +3,8 @@
 import { useState } from 'react';
 import type { Step } from '@/core/run';
 import { useDraft } from '@/ui/kit/draft';
+import { Wrong } from '@/ui/kit/lists';
+import { Said } from '@/ui/kit/said';
 import type { Bench, BenchView } from './use-bench';
 
 type NotingProps = { step: Step; view: BenchView; tell: Bench['tell']; since: number };
@@ -37,20 +39,51 @@ function WhoAndWhich({ view, person, unit, onPerson, onUnit }: WhichProps) {
   );
 }
 
+/** Photos that were picked and not kept yet, by piece and step: they live as long as the page. */
+const picked = new Map<string, File>();
+/** What is typed at a step and not kept yet. */
+const DRAFTS = ['note', 'reading', 'took'] as const;
+const draftKey = (view: BenchView, step: Step, what: (typeof DRAFTS)[number]): string => `bench ${view.id} ${step.key} ${what}`;
+
+/** Whether something was typed or picked here that nobody has kept. */
+const isBegun = (view: BenchView, step: Step): boolean =>
+  typeof sessionStorage !== 'undefined' &&
+  (picked.has(`${view.id} ${step.key}`) || DRAFTS.some((what) => sessionStorage.getItem(draftKey(view, step, what))));
+
+/** What is typed and picked at a step: it waits here while other steps are looked at. */
+function useNoteDraft(view: BenchView, step: Step) {
+  const [note, setNote] = useDraft(draftKey(view, step, 'note'));
+  const [reading, setReading] = useDraft(draftKey(view, step, 'reading'));
+  const [took, setTook] = useDraft(draftKey(view, step, 'took'));
+  const own = `${view.id} ${step.key}`;
+  const [photo, setPhoto] = useState<File | null>(picked.get(own) ?? null);
+  const pick = (file: File | null) => {
+    if (file) picked.set(own, file);
+    else picked.delete(own);
+    setPhoto(file);
+  };
+  const clear = () => {
+    setNote(null);
+    setReading(null);
+    setTook(null);
+    pick(null);
+  };
+  return { note: note ?? '', reading: reading ?? '', took: took ?? '', photo, setNote, setReading, setTook, pick, clear };
+}
+
 /** A time, a reading, words or a photo at a step. */
 function NoteForm({ step, view, tell, since }: NotingProps) {
   const [person, setPerson] = useDraft('bench person');
-  const [note, setNote] = useState('');
-  const [reading, setReading] = useState('');
-  const [took, setTook] = useState('');
   const [unit, setUnit] = useState(1);
-  const [photo, setPhoto] = useState<File | null>(null);
+  const { note, reading, took, photo, setNote, setReading, setTook, pick, clear } = useNoteDraft(view, step);
   const minutes = Number(took.replace(',', '.'));
+  const notMinutes = took.trim() && !(minutes > 0) ? `“${took}” is no number of minutes; 7.5 would be` : null;
   const empty = !note.trim() && !reading.trim() && !photo && !(minutes > 0);
   const keep = () => {
     const body = {
       unit,
       step: step.key,
+      name: step.name,
       at: new Date().toISOString(),
       person: person ?? view.people[0] ?? '',
       took: minutes > 0 ? minutes : null,
@@ -59,17 +92,20 @@ function NoteForm({ step, view, tell, since }: NotingProps) {
       note,
     };
     void tell([{ method: 'POST', url: `/api/pieces/${view.id}/notes`, body, ...(photo ? { photo } : {}) }]);
-    setNote('');
-    setReading('');
-    setTook('');
-    setPhoto(null);
+    clear();
   };
   return (
     <div className="grid grid-cols-2 upright:grid-cols-1 gap-3 py-2">
       <label>
         It took, minutes for one
         <span className="flex gap-2">
-          <input className={FIELD} inputMode="decimal" value={took} onChange={(event) => setTook(event.target.value)} />
+          <input
+            className={FIELD}
+            inputMode="decimal"
+            value={took}
+            aria-invalid={notMinutes !== null}
+            onChange={(event) => setTook(event.target.value)}
+          />
           <button
             type="button"
             className="btn h-14 font-normal text-lg"
@@ -78,6 +114,7 @@ function NoteForm({ step, view, tell, since }: NotingProps) {
             Since I opened it
           </button>
         </span>
+        <Wrong message={notMinutes} />
       </label>
       <label>
         Measured
@@ -88,17 +125,17 @@ function NoteForm({ step, view, tell, since }: NotingProps) {
         <input className={FIELD} value={note} onChange={(event) => setNote(event.target.value)} />
       </label>
       <label>
-        Photo
+        Photo{photo && `: ${photo.name}`}
         <input
           type="file"
           accept="image/*"
           capture="environment"
           className={`${FIELD} py-2`}
-          onChange={(event) => setPhoto(event.target.files?.[0] ?? null)}
+          onChange={(event) => pick(event.target.files?.[0] ?? null)}
         />
       </label>
       <WhoAndWhich view={view} person={person ?? view.people[0] ?? ''} unit={unit} onPerson={setPerson} onUnit={setUnit} />
-      <button type="button" className="btn btn-outline h-16 text-2xl font-normal" disabled={empty} onClick={keep}>
+      <button type="button" className="btn btn-outline h-16 text-2xl font-normal" disabled={empty || notMinutes !== null} onClick={keep}>
         Keep it
       </button>
     </div>
@@ -108,21 +145,14 @@ function NoteForm({ step, view, tell, since }: NotingProps) {
 /** What is said of a step, and what was said of it so far. */
 export function Noting({ step, view, tell, since }: NotingProps) {
   const own = view.notes.filter((said) => said.step === step.key);
+  const [begun] = useState(() => isBegun(view, step));
   return (
-    <details className="text-xl" data-notes={own.length}>
+    <details className="text-xl" data-notes={own.length} open={begun}>
       <summary className="cursor-pointer h-16 flex items-center">
         Note something here{own.length > 0 ? ` (${own.length} so far)` : ''}
       </summary>
       <NoteForm step={step} view={view} tell={tell} since={since} />
-      <ul className="text-lg">
-        {own.map((said) => (
-          <li key={said.id} data-note={said.id}>
-            {[said.person, said.took === null ? '' : `${said.took} min`, said.reading, said.note, said.photo ? 'a photo' : '']
-              .filter(Boolean)
-              .join(' · ')}
-          </li>
-        ))}
-      </ul>
+      <Said notes={own} count={view.count} />
     </details>
   );
 }

@@ -1,26 +1,25 @@
 'use client';
 
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import type { Point } from '@/core/outline';
 import type { Step } from '@/core/run';
-import type { FastenerPlace, Wave } from '@/core/fix';
 import type { Piece } from '@/core/piece';
 import type { BenchNote, Timer } from '@/data/diary';
-import type { SmallSection } from '@/server/floor';
+import type { BoardPicture, FasteningPicture, FlatPicture, SmallSection } from '@/server/planning';
 import type { Ticked } from './meanwhile';
 import { inBrowser, nextId, sendAll, type Keeping, type Sending } from './queue';
 
-type Place = Pick<FastenerPlace, 'n' | 'x' | 'y' | 'kind'>;
 /** A run sheet as the workshop tells it. */
 export type BenchView = {
   id: string;
   name: string;
   count: number;
   steps: Step[];
-  fastening: { board: Point[]; waves: Wave[]; places: Place[]; temporary: Place[] } | null;
+  fastening: FasteningPicture | null;
   people: string[];
   section: SmallSection | null;
-  cloth: { name: string; outline: Point[] }[];
+  cloth: FlatPicture[];
+  foam: FlatPicture[];
+  board: BoardPicture;
   piece: Piece;
   ticks: Ticked[];
   notes: BenchNote[];

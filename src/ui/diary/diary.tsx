@@ -5,6 +5,7 @@ import { dayAfter, endsOf, hoursOf, type PieceEnd } from '@/core/diary';
 import { readTaskId } from '@/core/run/schedule';
 import { sayDay } from '@/ui/kit/day';
 import { Wrong } from '@/ui/kit/lists';
+import { AskedFor } from './asked-for';
 import { Ends } from './ends';
 import { InHand } from './in-hand';
 import { People } from './people';
@@ -239,6 +240,7 @@ export function Diary() {
       )}
       {input.pieces.length === 0 && <p className="mt-4">Nothing is left to do on the floor.</p>}
       <Planned diary={diary} view={view} before={before} />
+      <AskedFor view={view} />
       <Deliveries view={view} change={change} />
       <People shop={input.shop} onChange={(shop) => change('PUT', '/api/diary/shop', { shop })} />
     </main>

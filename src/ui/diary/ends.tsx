@@ -3,14 +3,7 @@
 import Link from 'next/link';
 import { daysBetween, sayMinute, type PieceEnd, type PieceToDo, type Range } from '@/core/diary';
 import { sayDay } from '@/ui/kit/day';
-
-/** A share as it is said: nobody believes 93 %. */
-function sayChance(share: number): string {
-  if (share >= 0.95) return 'yes';
-  if (share >= 0.75) return 'likely, 3 times in 4 or better';
-  if (share >= 0.4) return 'as likely as not';
-  return share >= 0.05 ? 'hardly' : 'no';
-}
+import { sayChance } from './chance';
 
 type EndsProps = {
   pieces: readonly PieceToDo[];

@@ -15,6 +15,8 @@ export type DiaryView = {
   without: string[];
   kept: (Omit<KeptDiary, 'input'> & { input: DiaryInput }) | null;
   changed: string[];
+  /** work of the log that can be asked for again */
+  finished: { id: number; name: string }[];
 };
 
 const UNREACHED = 'The workshop cannot be reached; nothing was changed.';

@@ -1,7 +1,7 @@
 import type { Plan } from '@/core/plan';
 
 /** Holes and hardware, where the board has them. */
-export function Fittings({ base, size }: { base: Pick<Plan['base'], 'holes' | 'hardware'>; size: number }) {
+export function Fittings({ base, size }: { base: Readonly<Pick<Plan['base'], 'holes' | 'hardware'>>; size: number }) {
   return (
     <g fill="var(--color-base-100)" stroke="var(--ink)" strokeWidth={size * 0.08}>
       {base.holes.map((hole) =>

@@ -6,6 +6,7 @@ import { useRef, useState } from 'react';
 import type { LogEntry, LogView } from '@/data/bench';
 import { foamOf } from '@/core/piece';
 import { send } from '@/ui/kit/api';
+import { Said } from '@/ui/kit/said';
 import { useLength } from '@/ui/kit/settings';
 
 /** A search waits so long for the next letter, ms. */
@@ -60,6 +61,12 @@ function Entry({ entry, onAgain }: { entry: LogEntry; onAgain: () => void }) {
           {entry.piece.pads.map((pad) => `${foamOf(entry.piece, pad.material)?.name ?? pad.material} ${say(pad.thickness)}`).join(', ')};{' '}
           {entry.piece.cloth.name}
         </p>
+        {entry.said.length > 0 && (
+          <details className="text-sm">
+            <summary className="cursor-pointer">Said at the bench ({entry.said.length})</summary>
+            <Said notes={entry.said} count={entry.piece.count} named />
+          </details>
+        )}
       </div>
       <div className="text-right">
         <time dateTime={entry.finishedAt} className="text-sm block mb-1">

@@ -1,11 +1,14 @@
 import type { Step, Strand } from '../step';
 import type { Link, Task } from './types';
 
+/** What of a step it is scheduled by. */
+type Timed = Pick<Step, 'key' | 'minutes' | 'wait' | 'open' | 'place' | 'strand' | 'after'>;
+
 /** A set of pieces that is worked on, as it is scheduled. */
 export type SetToDo = {
   /** of the piece */
   id: string;
-  steps: readonly Step[];
+  steps: readonly Timed[];
   /** how many there are */
   count: number;
   /** minutes from the schedule's beginning by when all of it is due */
@@ -21,7 +24,7 @@ export type SetToDo = {
   /** what somebody has laid on a day, or on a person: by the task’s id */
   pins?: Readonly<Record<string, { from: number; who: string | null }>>;
   /** who can do a step; anybody where nothing is said */
-  who?: (step: Step) => readonly string[] | undefined;
+  who?: (step: Timed) => readonly string[] | undefined;
 };
 
 /** Sets of more than this have a first one that goes right through before the rest are cut. */
@@ -81,7 +84,7 @@ const TOGETHER: readonly Strand[] = ['strip', 'base', 'pads'];
 const PROVED: readonly Strand[] = ['cloth', 'loose', 'piece'];
 
 /** Links to every task that a step became; what is waited for is waited for after the last of a batch. */
-function linksTo(ids: readonly string[], step: Step, count: number): Link[] {
+function linksTo(ids: readonly string[], step: Timed, count: number): Link[] {
   // While the others of a batch are in hand the first is dry already.
   const least = Math.max(0, step.wait - (ids.length > 1 ? 0 : step.minutes * (count - 1)));
   return ids.map((on) => ({ on, least, most: null }));
@@ -94,7 +97,7 @@ function between(windowed: (size: number) => ReturnType<typeof glueBatch>, size:
 }
 
 /** What a step takes those of whom it is known, glued ones left out: there everybody is as quick as the glue. */
-function byPerson({ paceBy }: SetToDo, step: Step, pieces: number): Pick<Task, 'by'> {
+function byPerson({ paceBy }: SetToDo, step: Timed, pieces: number): Pick<Task, 'by'> {
   const own = step.open === undefined ? Object.entries(paceBy?.(step.key) ?? {}) : [];
   if (own.length === 0) return {};
   return { by: Object.fromEntries(own.map(([who, share]) => [who, Math.max(1, Math.round(step.minutes * pieces * share))])) };
@@ -110,7 +113,7 @@ function tasksOfPart(
   const batches = new Map<string, { spray: string; glue: string; parts: { on: string; size: number; least: number; most: number }[] }>();
   const tasks: Task[] = [];
   const pace = (key: string): number => set.pace?.(key) ?? 1;
-  const own = (step: Step, id: string, pieces: number, after: Link[]): void => {
+  const own = (step: Timed, id: string, pieces: number, after: Link[]): void => {
     const pin = set.pins?.[id];
     const from = Math.max(set.waits?.[step.key] ?? 0, pin?.from ?? 0);
     const who = pin?.who ? [pin.who] : set.who?.(step);

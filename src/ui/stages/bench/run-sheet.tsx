@@ -3,11 +3,13 @@
 import { TriangleAlert } from 'lucide-react';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import type { Step } from '@/core/run';
 import { inUnit } from '@/core/length';
+import type { BenchNote } from '@/data/diary';
 import { PhotosWithPins } from '@/ui/kit/pinned-photo';
 import { useSettings } from '@/ui/kit/settings';
+import { Said } from '@/ui/kit/said';
 import { send } from '@/ui/kit/api';
 import { useDraft } from '@/ui/kit/draft';
 import { Wrong } from '@/ui/kit/lists';
@@ -43,9 +45,30 @@ function useTicking(): {
   return { message, done: (unit, step) => ticks.some((t) => t.unit === unit && t.step === step), tick: (...to) => void tick(...to) };
 }
 
-type RowProps = { step: Step; number: number; current: boolean; units: number[]; ticking: ReturnType<typeof useTicking> };
+/** What was said at the bench, as it stands when the sheet is opened. */
+function useNotes(id: string): BenchNote[] {
+  const [notes, setNotes] = useState<BenchNote[]>([]);
+  useEffect(() => {
+    const asked = new AbortController();
+    fetch(`/api/pieces/${id}/notes`, { signal: asked.signal })
+      .then(async (answer) => answer.ok && setNotes(((await answer.json()) as { notes: BenchNote[] }).notes))
+      // Away from the workshop the run sheet stands without them.
+      .catch(() => undefined);
+    return () => asked.abort();
+  }, [id]);
+  return notes;
+}
 
-function StepRow({ step, number, current, units, ticking: { done, tick } }: RowProps) {
+type RowProps = {
+  step: Step;
+  notes: readonly BenchNote[];
+  number: number;
+  current: boolean;
+  units: number[];
+  ticking: ReturnType<typeof useTicking>;
+};
+
+function StepRow({ step, notes, number, current, units, ticking: { done, tick } }: RowProps) {
   const { unit: shown } = useSettings();
   const pins = usePiece().strip?.pins ?? [];
   return (
@@ -64,6 +87,9 @@ function StepRow({ step, number, current, units, ticking: { done, tick } }: RowP
       </div>
       <p className="text-sm">{inUnit(step.detail, shown)}</p>
       {step.stop && <p className="text-sm mt-1">Look before you go on: {step.stop.join('; ')}.</p>}
+      <div className="text-sm">
+        <Said notes={notes} count={units.length} />
+      </div>
       {step.photos && <PhotosWithPins names={step.photos} pins={pins} alt="How it was" size="h-24 w-24" />}
       {step.caution && (
         <p className="text-sm flex gap-1.5 mt-1 text-warning">
@@ -110,6 +136,7 @@ export function RunSheet() {
   const plan = usePlan();
   const ticking = useTicking();
   const pieceId = useSheet((state) => state.id);
+  const notes = useNotes(pieceId);
   const { message, done } = ticking;
   if (!plan?.steps) return null;
   const { steps, minutes = 0 } = plan;
@@ -133,7 +160,15 @@ export function RunSheet() {
       <Wrong message={message} />
       <ol className="mt-2">
         {steps.map((step, i) => (
-          <StepRow key={step.key} step={step} number={i + 1} current={step === current} units={units} ticking={ticking} />
+          <StepRow
+            key={step.key}
+            step={step}
+            notes={notes.filter((own) => own.step === step.key)}
+            number={i + 1}
+            current={step === current}
+            units={units}
+            ticking={ticking}
+          />
         ))}
       </ol>
       <Finish open={left} />

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { bounds, type Point } from '@/core/outline';
 import { KINDS, newPiece } from '@/core/piece';
 import { planPiece } from '@/core/plan';
-import { laidOut } from './cloth-picture';
+import { laidOut } from './flat-picture';
 
 describe('the cover’s pieces, flat', () => {
   it.each(KINDS.map(({ id }) => id))('%s: every piece once at its own size, none on another', (id) => {

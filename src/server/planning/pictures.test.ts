@@ -1,0 +1,57 @@
+import { describe, expect, it } from 'vitest';
+import { createPlanner, planPiece } from '../../core/plan';
+import { KINDS, newPiece, type Piece } from '../../core/piece';
+import { benchPictures } from './pictures';
+
+const planner = createPlanner();
+const picturesOf = (piece: Piece) => benchPictures(planner.model(piece, {}));
+
+/** Twice the area between a closed line's points, by the shoelace formula: no part of the program's own. */
+const areaOf = (line: readonly (readonly [number, number])[]): number =>
+  Math.abs(line.reduce((sum, [x, y], i) => sum + x * line[(i + 1) % line.length]![1] - line[(i + 1) % line.length]![0] * y, 0)) / 2;
+const spanOf = (line: readonly (readonly [number, number])[], at: 0 | 1): number =>
+  Math.max(...line.map((point) => point[at])) - Math.min(...line.map((point) => point[at]));
+
+describe('the little drawings of a run sheet', () => {
+  it.each(KINDS.map(({ id }) => id))('%s: foam and cloth as they are cut, the board as large as it is', (id) => {
+    const piece = newPiece(id);
+    const { foam, cloth, board, fastening } = picturesOf(piece);
+    const plan = planPiece(piece, {}, { planner, sits: false });
+    const cut = plan.foam.filter(({ kept }) => !kept);
+    expect(foam).toHaveLength(cut.reduce((sum, { blocks }) => sum + blocks.length, 0));
+    const areas = cut.flatMap(({ blocks }) => blocks.map(({ area }) => area));
+    foam.forEach(({ outline, size }, k) => {
+      // Thinned to what can be seen: within a hundredth.
+      expect(Math.abs(areaOf(outline) / areas[k]! - 1), id).toBeLessThan(0.01);
+      expect(Math.abs(spanOf(outline, 0) - size![0]), id).toBeLessThan(1);
+      expect(Math.abs(spanOf(outline, 1) - size![1]), id).toBeLessThan(1);
+    });
+    expect(cloth.map(({ name }) => name)).toEqual(plan.cover.pieces.map(({ name }) => name));
+    const own = plan.outline.points;
+    for (const at of [0, 1] as const) expect(Math.abs(spanOf(board.outline, at) - spanOf(own, at)), id).toBeLessThan(1);
+    expect(fastening === null ? 0 : fastening.places.length, id).toBe(plan.fixing.order.length);
+  });
+
+  it('webbing runs from rail to rail, as many as are cut, none beyond the frame', () => {
+    const piece = newPiece('tight-seat');
+    const { straps, outline } = picturesOf(piece).board;
+    const { deck } = planPiece(piece, {}, { planner, sits: false }).base;
+    expect(straps).toHaveLength(deck!.straps.length);
+    straps.forEach(({ ends: [a, b] }, k) => {
+      expect(Math.abs(Math.hypot(b[0] - a[0], b[1] - a[1]) - deck!.straps[k]!.span)).toBeLessThan(0.3);
+      for (const [x, y] of [a, b]) {
+        expect(Math.abs(x)).toBeLessThan(spanOf(outline, 0) / 2);
+        expect(Math.abs(y)).toBeLessThan(spanOf(outline, 1) / 2);
+      }
+    });
+  });
+
+  it('nails are there where there are any, cleats and a label behind what hangs', () => {
+    const nailed = picturesOf(newPiece('headboard-nailed')).board.nails;
+    const { fasteners } = planPiece(newPiece('headboard-nailed'), {}, { planner, sits: false }).fixing;
+    expect(nailed).toHaveLength(fasteners.find(({ id }) => id === 'nails')!.count);
+    expect(picturesOf(newPiece('chair-seat')).board.nails).toEqual([]);
+    const behind = picturesOf(newPiece('headboard-panelled')).board.behind.map(({ name }) => name);
+    for (const name of ['Cleat', 'Stand-off', 'Maker’s label']) expect(behind).toContain(name);
+  });
+});

@@ -1,0 +1,85 @@
+'use client';
+
+import { useCallback, useEffect, useRef, useState } from 'react';
+import {
+  ASKED_FOR,
+  costOfTaking,
+  endsOf,
+  problemOf,
+  withAskedFor,
+  type Cost,
+  type PieceEnd,
+  type Range,
+  type StepToDo,
+} from '@/core/diary';
+import type { Piece } from '@/core/piece';
+import { usualTries } from '@/core/run/schedule';
+import type { DiaryAsked, DiaryTold } from '@/workers/diary.worker';
+import type { DiaryView } from './use-diary';
+
+/** What somebody asks for. Days are empty where nothing is said. */
+export type Question = { like: string; count: number; due: string; clothOn: string };
+/** Whether it can be promised. */
+export type Promised = { piece: Piece; end: PieceEnd; range: Range; costs: Cost[]; question: Question };
+
+const UNREACHED = 'The workshop cannot be reached; what you asked is still here.';
+
+/** Looks how a job that nobody has taken would come out beside everything on the floor. Nothing is kept of it. */
+export function useAskedFor(view: DiaryView) {
+  const [message, setMessage] = useState<string | null>(null);
+  const [told, setTold] = useState<Promised | null>(null);
+  const [looking, setLooking] = useState<{ tried: number; of: number } | null>(null);
+  const worker = useRef<Worker | null>(null);
+  const best = useRef<DiaryTold | null>(null);
+  useEffect(() => () => worker.current?.terminate(), []);
+
+  const ask = useCallback(
+    async (question: Question) => {
+      worker.current?.terminate();
+      setTold(null);
+      setMessage(null);
+      setLooking({ tried: 0, of: 1 });
+      let found: { piece: Piece; steps: StepToDo[]; message?: string };
+      try {
+        const answer = await fetch(`/api/diary/asked-for?like=${encodeURIComponent(question.like)}&count=${question.count}`);
+        found = (await answer.json()) as typeof found;
+        if (!answer.ok) {
+          setLooking(null);
+          return setMessage(found.message ?? 'That cannot be looked at');
+        }
+      } catch {
+        setLooking(null);
+        return setMessage(UNREACHED);
+      }
+      const { piece, steps } = found;
+      const input = withAskedFor(view.input, { name: piece.name, count: piece.count, steps, due: question.due, clothOn: question.clothOn });
+      const before = view.kept ? endsOf(view.kept.input, view.kept.schedule) : [];
+      const tries = usualTries(problemOf(input));
+      const own = new Worker(new URL('../../workers/diary.worker.ts', import.meta.url), { type: 'module' });
+      worker.current = own;
+      best.current = null;
+      own.onmessage = ({ data }: MessageEvent<DiaryTold>) => {
+        best.current = data;
+        setLooking({ tried: data.tried, of: data.of });
+        if (!data.ranges) return;
+        own.terminate();
+        setLooking(null);
+        const end = data.ends.find(({ piece: id }) => id === ASKED_FOR);
+        const range = data.ranges.find(({ piece: id }) => id === ASKED_FOR);
+        if (data.wrong.length > 0 || !end || !range) return setMessage('No schedule was found that holds; nothing was changed.');
+        setTold({ piece, end, range, costs: costOfTaking(before, data.ends), question });
+      };
+      own.onerror = () => {
+        setLooking(null);
+        setMessage('The search stumbled; nothing was changed. Try again.');
+      };
+      own.postMessage({ input, tries, by: {}, kept: null } satisfies DiaryAsked);
+    },
+    [view],
+  );
+  const stop = useCallback(() => {
+    worker.current?.terminate();
+    setLooking(null);
+  }, []);
+  return { message, told, looking, ask, stop };
+}
