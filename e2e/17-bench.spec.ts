@@ -115,6 +115,49 @@ test('eight chairs in batches with glue clocks over a restart: what can be done 
   ).toBeGreaterThanOrEqual(28);
 });
 
+test('board, back and foam are drawn at their steps; what is typed waits while others are looked at; a note is read again on the run sheet and in the log', async ({
+  page,
+}) => {
+  test.setTimeout(120_000);
+  await page.setViewportSize({ width: 1280, height: 800 });
+  await open(page);
+  const to = async (way: 'Back' | 'Next', key: string) => {
+    for (let k = 0; k < 20 && (await step(page).getAttribute('data-bench')) !== key; k++)
+      await page.getByRole('button', { name: way, exact: true }).click();
+    await expect(step(page)).toHaveAttribute('data-bench', key);
+  };
+  await to('Back', 'board');
+  await expect(page.locator('svg[data-board="board"]')).toContainText('455');
+  // The whole drawing is on the screen, nothing of it under the fold.
+  const drawn = (await page.locator('svg[data-board="board"]').boundingBox())!;
+  const shown = (await page.getByText('Note something here').boundingBox())!;
+  expect(drawn.y + drawn.height).toBeLessThanOrEqual(shown.y + 1);
+  await to('Next', 'foam');
+  await expect(page.locator('[data-sees="foam"] [data-piece="Main pad 50"]')).toContainText('467');
+  await page.getByText('Note something here').click();
+  await page.getByLabel('Words').fill('sheet had a soft corner');
+  await page.getByLabel('It took, minutes for one').fill('soon');
+  await expect(page.getByRole('alert').filter({ hasText: 'no number of minutes' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Keep it' })).toBeDisabled();
+  await page.getByLabel('It took, minutes for one').fill('9');
+  await to('Next', 'spray-crown');
+  await to('Back', 'foam');
+  await expect(page.getByLabel('Words')).toHaveValue('sheet had a soft corner');
+  await page.getByRole('button', { name: 'Keep it' }).click();
+  await expect(page.getByLabel('Words')).toHaveValue('');
+  await expect(step(page)).toHaveAttribute('data-waiting', '0', { timeout: 30_000 });
+  await page.goto(`${BASE}/piece/${chairs}?stage=bench`);
+  await expect(page.locator('[data-step="foam"] [data-note]')).toContainText('9 min · sheet had a soft corner', { timeout: 30_000 });
+  // Finished, it is found in the log by what was said at the bench.
+  expect((await tell('POST', `/api/pieces/${chairs}/finish`, { serial: '2026-777', note: '' })).status).toBe(201);
+  await page.goto(`${BASE}/log`);
+  await page.getByLabel('Search the log').fill('soft corner');
+  const entry = page.getByRole('listitem').filter({ hasText: '2026-777' });
+  await entry.getByText(/Said at the bench/).click();
+  await expect(entry).toContainText('Cut the foam · ');
+  await expect(page.getByText('2025-007')).toHaveCount(0);
+});
+
 test('the picture of a step: wave by wave, on a tablet held upright', async ({ page }) => {
   await page.setViewportSize({ width: 800, height: 1280 });
   await open(page);
@@ -197,7 +240,12 @@ test('an hour without a network: the page opens again, ticks, a time and a photo
 });
 
 type Diary = {
-  input: { begins: string; pieces: { id: string; name: string }[]; shop: { people: unknown[] } };
+  input: {
+    begins: string;
+    pieces: { id: string; name: string }[];
+    shop: { people: unknown[] };
+    pins: { task: string; minute: number; who: string | null }[];
+  };
   kept: { schedule: { done: { id: string; who: string; spans: [number, number][] }[]; left: string[] } } | null;
   changed: string[];
 };
@@ -219,6 +267,39 @@ test('a floor is planned, a task laid by hand, a delivery late: planned again, t
   expect(first.changed).toEqual([]);
   // Both of the lodge's people have something in hand.
   expect(new Set(first.kept!.schedule.done.map(({ who }) => who)).size).toBe(2);
+
+  // Before anybody says yes: as many chairs again by tomorrow is no, and the honest day is told; nothing of it is kept.
+  await page.getByLabel('What is asked for, like').selectOption({ label: 'Dome-room chairs' });
+  const many = page.getByRole('region', { name: 'Before you say yes' }).getByLabel(/How many/);
+  await many.fill('24');
+  await many.blur();
+  await page.getByLabel('Wanted by').fill(first.input.begins);
+  await page.getByRole('button', { name: 'Can it be promised?' }).click();
+  const promised = page.locator('[data-promised]');
+  await expect(promised).toContainText('Dome-room chairs, 24', { timeout: 90_000 });
+  await expect(promised).toContainText(/: no\. It would be done on .* is an honest day, if its cloth is here/);
+  expect((await ask<Diary>('/api/diary')).input.pieces).toHaveLength(8);
+  await expect(page.getByRole('button', { name: /^Take it/ })).toBeVisible();
+
+  // A stretch of work is dragged an hour and a half on: it is laid there by hand, by whom it was dragged to.
+  const dragged = page.locator('[data-day] [data-task]').first();
+  await dragged.scrollIntoViewIfNeeded();
+  const held = (await dragged.getAttribute('data-task'))!;
+  const [from, day0] = [(await dragged.boundingBox())!, (await page.locator('[data-day]').first().boundingBox())!];
+  await page.mouse.move(from.x + from.width / 2, from.y + 20);
+  await page.mouse.down();
+  await page.mouse.move(from.x + from.width / 2 + 30, from.y + 22, { steps: 4 });
+  await page.mouse.move(from.x + from.width / 2 + (day0.width * 90) / 660, from.y + 22, { steps: 8 });
+  await page.mouse.up();
+  await expect(page.locator('[data-changed]')).toContainText('what was laid by hand');
+  const pinned = (await ask<Diary>('/api/diary')).input.pins;
+  const was = first.kept!.schedule.done.find(({ id }) => id === held)!;
+  expect(pinned.map(({ task }) => task)).toEqual([held]);
+  expect(Math.abs(pinned[0]!.minute - ((was.spans[0]![0] % 1440) + 90))).toBeLessThanOrEqual(8);
+  expect(pinned[0]!.who).toBe(was.who);
+  expect((await tell('PUT', '/api/diary/pins', { task: held, pin: null })).status).toBe(200);
+  await page.reload();
+  await expect(page.locator('[data-task]').first()).toBeVisible({ timeout: 60_000 });
 
   // One task is laid far ahead: the piece that it is of ends later, and the table says by how much.
   const saddle = first.input.pieces.find(({ name }) => name.startsWith('Saddle'))!;

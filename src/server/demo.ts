@@ -15,6 +15,7 @@ import { Refusal } from './http';
 const DONE: { step: string; units: number }[] = [
   { step: 'board', units: 8 },
   { step: 'foam', units: 8 },
+  { step: 'rim-crown', units: 8 },
   { step: 'spray-crown', units: 5 },
   { step: 'glue-crown', units: 5 },
   { step: 'spray-main', units: 3 },

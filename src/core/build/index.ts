@@ -35,7 +35,7 @@ export {
   type Section,
   type SectionOptions,
 } from './section';
-export { bridge, bridgeReach, freeHeight, stackAt, type PadAt } from './stack';
+export { BEVEL, bridge, bridgeReach, freeHeight, stackAt, type PadAt } from './stack';
 export type { ShowThrough } from './show-through';
 export type { CoveredSurface } from './covered';
 export { readGrid, type HeightGrid } from './grid';

@@ -6,7 +6,7 @@ import { localThickness, thicknessWithin } from './pad-height';
 export type PadAt = { lower: number; upper: number };
 
 /** A bevel takes this share of the pad away at the very rim; the rest is left to hold the cover. */
-const BEVEL = 0.6;
+export const BEVEL = 0.6;
 
 /** How high a pad stands at its rim: what a pad laid over it has to come down from, mm. */
 function rimStep({ pad }: BuiltPad, thickness: number): number {

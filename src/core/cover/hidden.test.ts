@@ -30,13 +30,13 @@ describe('what lies wholly behind a mattress', () => {
     const [open, hidden] = [bordered, behind(300)].map((piece) => planPiece(piece, {}, { sits: false, coarse: true }));
     expect(plain(open!)).toEqual([]);
     const names = hidden!.cover.pieces.filter(({ cloth }) => cloth === 'lining').map(({ name }) => name);
-    expect(names.sort()).toEqual(['Border, front', 'Outer band, front']);
+    expect(names.sort()).toEqual(['Border, bottom', 'Outer band, bottom']);
     // As large as they were, off another roll: less of the good cloth is bought, never more.
     const sizes = (plan: Plan) => plan.cover.pieces.map(({ id, width, height }) => [id, Math.round(width), Math.round(height)]);
     expect(sizes(hidden!)).toEqual(sizes(open!));
     expect(hidden!.cut.cloth.length).toBeLessThanOrEqual(open!.cut.cloth.length);
-    expect(hidden!.cut.lining!.laid.map(({ label }) => label).sort()).toEqual(['Border, front', 'Outer band, front']);
-    expect(hidden!.steps.find(({ key }) => key === 'cloth')!.detail).toContain('border, front of lining cloth');
+    expect(hidden!.cut.lining!.laid.map(({ label }) => label).sort()).toEqual(['Border, bottom', 'Outer band, bottom']);
+    expect(hidden!.steps.find(({ key }) => key === 'cloth')!.detail).toContain('border, bottom of lining cloth');
     expect(hidden!.warnings.map(({ code }) => code)).toEqual(open!.warnings.map(({ code }) => code));
   });
 
@@ -45,7 +45,7 @@ describe('what lies wholly behind a mattress', () => {
     const names = planPiece(behind(130), {}, { sits: false, coarse: true })
       .cover.pieces.filter(({ cloth }) => cloth === 'lining')
       .map(({ name }) => name);
-    expect(names).toEqual(['Outer band, front']);
+    expect(names).toEqual(['Outer band, bottom']);
   });
 });
 

@@ -40,7 +40,7 @@ describe('a bordered headboard in stages', () => {
     const top = (plan: Plan) => plan.cover.pieces.find(({ role }) => role === 'top')!;
     // A hand's breadth of 35 instead of a seam's 12, on either side.
     expect(top(staged).width - top(sewn).width).toBeCloseTo(2 * (35 - 12), 0);
-    const border = (plan: Plan) => plan.cover.pieces.find(({ name }) => name === 'Border, back')!;
+    const border = (plan: Plan) => plan.cover.pieces.find(({ name }) => name === 'Border, top')!;
     expect(Math.abs(border(staged).height - border(sewn).height - (35 - 12))).toBeLessThan(1);
     // The finished lines are the same: nothing of the surface has changed.
     expect(top(staged).net).toBeCloseTo(top(sewn).net, 0);

@@ -18,7 +18,7 @@ describe('a border on three sides', () => {
   const line = three.cover.lines.find(({ id }) => id === 'inner')!;
 
   it('has none at the bottom: the panel goes to the edge there, and everything is covered once', () => {
-    expect(names(three).filter((name) => name.startsWith('Border'))).toEqual(['Border, right', 'Border, back', 'Border, left']);
+    expect(names(three).filter((name) => name.startsWith('Border'))).toEqual(['Border, right', 'Border, top', 'Border, left']);
     const panel = three.cover.pieces[0]!;
     expect(panel.edges.map(({ id, kind }) => `${id} ${kind}`)).toEqual(['top seam', 'inner seam']);
     expect(three.cover.check).toMatchObject({ closes: true, mirrored: [], settled: true });

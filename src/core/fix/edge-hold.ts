@@ -9,7 +9,7 @@ import { sayLength, type Warning } from '../warning';
 import { heldBy, holdsOf, nameOfHold, nextBest, ownHolds } from './held';
 import { staplePlaces } from './staple-places';
 import type { Fastener, Fastening, SoldSize } from './fasteners/fastener';
-import { cornerStep, endSteps, trimStep } from './fastening-steps';
+import { cornerStep, drawnOver, endSteps, trimStep } from './fastening-steps';
 import { fasteningDepth } from './depth';
 
 /** What holds the cover along its edge other than staples and rivets, in what it differs from them. */
@@ -100,7 +100,7 @@ export function edgeHold(facts: HoldFacts): Fastener {
           step(
             'tack',
             'Set the centres',
-            `Centre marks on centre lines, opposite sides in turn; ${temporary}.${meetAgain(meetings(model.piece.strip, model.outline))}`,
+            `${drawnOver(model)}Centre marks on centre lines, opposite sides in turn; ${temporary}.${meetAgain(meetings(model.piece.strip, model.outline))}`,
             4,
             { caution },
           ),

@@ -1,4 +1,4 @@
-import { cornerWords, endedLengths, type CornerPlan } from '../cover';
+import { cornerWords, endedLengths, wayOf, type CornerPlan } from '../cover';
 import { END_HOLDS } from '../piece';
 import { CAUTIONS } from '../run/cautions';
 import { step, type ToldStep } from '../run/step';
@@ -37,6 +37,12 @@ export function cornerStep(
   const [key, name] = corners.length > 0 ? ['corners', 'Make the corners'] : ['relief', 'Ease the edge'];
   return step(key!, name!, `${said.join('; ')}.`, minutes, { caution: cut ? `${caution} ${CAUTIONS.shears}` : caution });
 }
+
+/** How a sewn cover comes over its pad before anything holds it; nothing where a flat cloth is laid on. */
+export const drawnOver = ({ piece }: Fastening['model']): string =>
+  wayOf(piece.covering.way).boxed
+    ? 'Draw the sewn cover down over the pad a little on every side in turn, its seam along the pad’s edge, the allowances turned down into the band. '
+    : '';
 
 /** Where the cloth ends in sight: corners first, then its edge turned under along the fold. */
 export function endSteps(model: Fastening['model']): ToldStep[] {

@@ -11,6 +11,7 @@ import { calledOf, cutWords, roleName } from './foam-words';
 import { letInStep } from './let-in-steps';
 import { metresRound } from './metres';
 import { apart, overAllStep } from './over-all-steps';
+import { placedWords, rimSteps } from './pad-steps';
 import { step, type ToldStep } from './step';
 
 /** Plain handling times that no house rule is worth having for, minutes. */
@@ -71,6 +72,16 @@ export function stripSteps({ piece: { strip }, outline }: Model): ToldStep[] {
 
 /** Looking the board over. */
 export function boardSteps({ piece, outline }: Model): ToldStep[] {
+  if (lies({ piece }) === 'loose')
+    return [
+      step(
+        'board',
+        'Look at what it lies on',
+        'Flat and sound, nothing that stands up through the padding or rubs the cover; measure it once more, left against right.',
+        HANDLING.checkBoard,
+        { caution: CAUTIONS.base },
+      ),
+    ];
   return [
     step(
       'board',
@@ -284,7 +295,8 @@ function formSteps({ pads, shapedWith }: Model['piece'], foam: readonly FoamPiec
 }
 
 /** Cutting the foam, carving its pockets. */
-function cutSteps({ piece, rule }: Model, foam: readonly FoamPiece[]): ToldStep[] {
+function cutSteps(model: Model, foam: readonly FoamPiece[]): ToldStep[] {
+  const { piece, rule } = model;
   const tool = cutterOf(piece.cutWith);
   const layers = foam.filter(({ kept }) => !kept).flatMap((pad) => pad.layers.map(() => pad));
   const cut = foam.filter(({ kept }) => !kept).map((pad) => cutWords(pad, foam, rule('foamOversize')));
@@ -311,24 +323,34 @@ function cutSteps({ piece, rule }: Model, foam: readonly FoamPiece[]): ToldStep[
         ]
       : []),
   ];
-  steps.push(...formSteps(piece, foam));
+  steps.push(...formSteps(piece, foam), ...foam.filter(({ trimmed }) => !trimmed).flatMap((pad) => rimSteps(model, pad)));
   for (const pad of piece.pads) letInto(pad).forEach((pocket, own, all) => steps.push(letInStep(pad, pocket, own, all.length, rule)));
   return steps;
 }
 
 /** Whether the padding lies on its base, or is held by its cover alone: then its lowest layer is glued to nothing. */
-function lies({ piece }: Model): 'loose' | 'on its base' {
+function lies({ piece }: Pick<Model, 'piece'>): 'loose' | 'on its base' {
   return wayOf(piece.covering.way).loose ? 'loose' : 'on its base';
 }
 
+/** One joint: in how many layers, whether the glue is tried at it, what the pad is called, and which pad it lies on. */
+type Joint = { joints: number; first: boolean; name: string; below: string | null };
+
+/** What is glued to itself before the pad is laid. */
+function firstGlued({ blocks, layers }: FoamPiece): string {
+  const first = [
+    ...(blocks.length > 1 ? ['the blocks to each other'] : []),
+    ...(layers.length > 1 ? ['its layers on each other, edges flush'] : []),
+  ];
+  return first.length > 0 ? `Glue ${first.join(' and ')} first. ` : '';
+}
+
 /** Both faces are sprayed and left to tack, and only then is the pad laid. */
-function glueSteps(model: Model, pad: FoamPiece, { joints, first, name }: { joints: number; first: boolean; name: string }): ToldStep[] {
+function glueSteps(model: Model, pad: FoamPiece, { joints, first, name, below }: Joint): ToldStep[] {
   const { rule, piece } = model;
   const glue = glueOf(piece.glue);
-  const detail =
-    pad.role === 'crown'
-      ? 'Centre it on the marks; carve its rim as drawn.'
-      : `${pad.blocks.length > 1 ? 'Glue the blocks to each other first. ' : ''}${apart(model)}Lay it from the middle outwards, even overhang all round.`;
+  const where = below === null && lies(model) === 'loose' ? 'its layers flush on each other' : placedWords(model, pad, below);
+  const detail = `${firstGlued(pad)}${apart(model, pad.pad)}${pad.role === 'crown' ? 'Centre it on the marks' : 'Lay it from the middle outwards'}, ${where}.`;
   const faces = rule('glueFaces');
   const minutes = (pad.area / 1e6) * faces * rule('timeGlueSquare') * joints;
   const sees = { in: 'section', pad: pad.pad } as const;
@@ -344,7 +366,9 @@ function glueSteps(model: Model, pad: FoamPiece, { joints, first, name }: { join
       wait: rule('timeGluePress'),
       sees,
     }),
-    ...(pad.trimmed ? [trimStep(model, pad, name, model.pads.find((own) => own.pad.id === pad.pad)?.offset ?? 0)] : []),
+    ...(pad.trimmed
+      ? [trimStep(model, pad, name, model.pads.find((own) => own.pad.id === pad.pad)?.offset ?? 0), ...rimSteps(model, pad)]
+      : []),
   ];
 }
 
@@ -352,9 +376,9 @@ function glueSteps(model: Model, pad: FoamPiece, { joints, first, name }: { join
 function gluing(model: Model, foam: readonly FoamPiece[]): ToldStep[] {
   return foam
     .filter(({ insertOf }) => insertOf === null)
-    .map((pad, i) => ({ pad, joints: gluedLayers(pad, i === 0 && lies(model) === 'loose') }))
+    .map((pad, i, all) => ({ pad, below: all[i - 1]?.pad ?? null, joints: gluedLayers(pad, i === 0 && lies(model) === 'loose') }))
     .filter(({ joints }) => joints > 0)
-    .flatMap(({ pad, joints }, i) => glueSteps(model, pad, { joints, first: i === 0, name: calledOf(pad, foam) }));
+    .flatMap(({ pad, joints, below }, i) => glueSteps(model, pad, { joints, below, first: i === 0, name: calledOf(pad, foam) }));
 }
 
 /** What is done to the pads before they come together with the base. */

@@ -12,7 +12,10 @@ import { step, type ToldStep } from './step';
 const LAYING = 3;
 
 /** Where a pad is cut apart because what lies outside the line is laid once the panel inside it is on. */
-export function apart({ piece: { covering } }: Model): string {
+export function apart({ piece: { covering }, pads }: Model, pad: string | null): string {
+  const own = pads.find(({ pad: { id } }) => id === pad);
+  // What lies inside the line altogether is not cut.
+  if (own && own.offset <= -(covering.border ?? 0)) return '';
   const line = wayOf(covering.way).laidApart?.(covering);
   return line ? `Cut it along ${line}: the inside is laid now, the frame round it is kept for the border. ` : '';
 }
@@ -46,7 +49,7 @@ function stretchedStep(model: Model, wadding: LiningPiece, zip: ZipPlan | null):
   return step(
     'wadding',
     'Stretch the backed foam over all',
-    `${apart(model)}Foam side down, its backing out, so that the cover slides on it. From the middle outwards, smooth but not pulled thin: where it is strained it goes thin and the edge reads through. ${held}; at corners cut a V out and butt the edges, nothing lies double.${zipWords(model, zip)}`,
+    `${apart(model, null)}Foam side down, its backing out, so that the cover slides on it. From the middle outwards, smooth but not pulled thin: where it is strained it goes thin and the edge reads through. ${held}; at corners cut a V out and butt the edges, nothing lies double.${zipWords(model, zip)}`,
     LAYING + (metresRound([wadding]) * rule('timeClothMetre')) / 60 + (loose || pan ? 0 : (staples * rule('timeStaple')) / 60),
     { caution: loose || pan ? CAUTIONS.glue : CAUTIONS.staples },
   );
@@ -85,6 +88,6 @@ export function overAllStep(model: Model, wadding: LiningPiece, zip: ZipPlan | n
     how === 'under'
       ? ` Its staples ${Math.round(rowInset(model, choicesOf(model.piece.covering), 'over-all'))} mm in, clear of the cover’s own line.`
       : '';
-  const words = `${apart(model)}${WADDED[how]}${row}${zipWords(model, zip)}`;
+  const words = `${apart(model, null)}${WADDED[how]}${row}${zipWords(model, zip)}`;
   return step('wadding', 'Lay the wadding', words, minutes, { caution: CAUTIONS.glue });
 }

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { KINDS, newChairSeat, newPiece, STARTING_SHAPES, type Piece, type PieceKind } from '../piece';
+import { KINDS, newChairSeat, newPiece, STARTING_SHAPES, type Pad, type PadEdge, type Piece, type PieceKind } from '../piece';
 import { CUTTERS } from '../foam';
 import { planPiece } from '../plan';
 import { batchMinutes } from '.';
@@ -115,6 +115,7 @@ describe('the run sheet', () => {
     expect(keys).toEqual([
       'board',
       'foam',
+      'rim-crown',
       'spray-crown',
       'glue-crown',
       'spray-main',
@@ -171,6 +172,80 @@ describe('the run sheet', () => {
     // Two tucks are as long as one fold, four corners of them.
     expect(corners.minutes).toBe(28);
     expect(stepsOf({}, { timeGlueTack: 9 }).find((step) => step.key === 'spray-main')!.wait).toBe(9);
+  });
+});
+
+describe('a rim that is worked', () => {
+  const rim = (edge: PadEdge, more: Partial<Pad> = {}) => {
+    const start = newChairSeat();
+    const pads = start.pads.map((pad): Pad => (pad.role === 'main' ? { ...pad, edge, ...more } : pad));
+    return planPiece({ ...start, pads }, {}, QUICK);
+  };
+  const own = ({ steps }: ReturnType<typeof rim>) => steps.find(({ key }) => key === 'rim-main');
+
+  it.each<[PadEdge, RegExp]>([
+    [{ kind: 'feathered', width: 25 }, /line 25 mm in .* down to nothing/],
+    // Three fifths of 50 mm: what is left holds the cover.
+    [{ kind: 'bevelled', width: 20 }, /Turn it over, .* 20 mm in .* a line 30 mm up its side/],
+    [{ kind: 'rounded', width: 16 }, /radius of 16 mm: first a slope through 8 mm/],
+    [{ kind: 'roll', width: 40 }, /ring 40 mm wide/],
+    [{ kind: 'domed' }, /dome: 50 mm in the middle, 3\d mm half way out/],
+  ])('%o is told with its line and its depth', (edge, words) => {
+    const step = own(rim(edge))!;
+    expect(step.detail).toMatch(words);
+    expect(step.caution).toMatch(/local rules/);
+    expect(own(rim({ kind: 'square' }))).toBeUndefined();
+  });
+
+  it('comes before the glue, and after the blade where the pad is trimmed once it lies', () => {
+    const at = (plan: ReturnType<typeof rim>, key: string) => plan.steps.findIndex((step) => step.key === key);
+    const cut = rim({ kind: 'rounded', width: 15 }, { trim: false });
+    expect(at(cut, 'rim-main')).toBeLessThan(at(cut, 'spray-main'));
+    expect(at(cut, 'rim-main')).toBeGreaterThan(at(cut, 'foam'));
+    const rough = rim({ kind: 'rounded', width: 15 }, { trim: true });
+    expect(at(rough, 'rim-main')).toBe(at(rough, 'trim-main') + 1);
+  });
+
+  it('an old pad that goes back is not carved again', () => {
+    expect(own(rim({ kind: 'rounded', width: 15 }, { kept: 'as-is', trim: false }))).toBeUndefined();
+  });
+});
+
+describe('where a pad comes to lie', () => {
+  const lay = (key: string, change: (pad: Pad) => Partial<Pad>, edges: Piece['base']['edges'] = []) => {
+    const start = newChairSeat();
+    const pads = start.pads.map((pad): Pad => ({ ...pad, ...change(pad) }));
+    return planPiece({ ...start, base: { ...start.base, edges }, pads }, {}, QUICK).steps.find((step) => step.key === key)!.detail;
+  };
+  const main = (more: Partial<Pad>) => (pad: Pad) => (pad.role === 'main' ? more : {});
+
+  it('says how far over the edge, rough-cut or not, how far in, and what is flush', () => {
+    expect(lay('glue-main', main({ trim: false }))).toContain('6 mm over the board’s edge all round');
+    expect(lay('glue-main', main({ trim: true }))).toContain('16 mm over the board’s edge all round, to be trimmed');
+    expect(lay('glue-main', main({ trim: false, offset: 0 }))).toContain('its edges flush with the board’s');
+    expect(lay('glue-main', main({ trim: false, offset: -12 }))).toContain('its edge 12 mm in from the board’s');
+    expect(lay('glue-crown', () => ({}))).toContain('Centre it on the marks, its edge 25 mm in');
+    const back = { edge: { kind: 'edge' as const, name: 'back' }, against: true, strip: null } as NonNullable<
+      Piece['base']['edges']
+    >[number];
+    expect(lay('glue-main', main({ trim: false }), [back])).toMatch(/6 mm over the board’s edge all round, flush at the back/);
+  });
+
+  it('of what is laid on a pad of its size that it is flush with it; of a loose one nothing of a board', () => {
+    const { steps } = planPiece(newPiece('arm-pad'), {}, QUICK);
+    expect(steps.find(({ key }) => key === 'glue-top')!.detail).toContain('flush with the pad below');
+    for (const { key, detail } of planPiece(newPiece('block-seat'), {}, QUICK).steps)
+      if (key.startsWith('glue-')) expect(detail).not.toContain('board');
+  });
+
+  it('the frame of foam is cut off what reaches the border, not off what lies inside it', () => {
+    const { steps } = planPiece(newPiece('headboard-bordered'), {}, QUICK);
+    const of = (key: string) => steps.find((step) => step.key === key)!.detail;
+    expect(of('glue-main')).toContain('Cut it along the line of the border');
+    expect(of('glue-crown')).not.toContain('border');
+    // A headboard has a bottom and a top, and says so of every piece.
+    expect(of('cloth')).toMatch(/border, top.*outer band, bottom/);
+    expect(of('cloth')).not.toMatch(/front|back/);
   });
 });
 

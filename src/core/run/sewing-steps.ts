@@ -19,7 +19,7 @@ const cut = (mm: number): number => Math.ceil(mm - 1e-6);
 const LAYING: Record<string, { detail: string; minutes: number; caution?: string }> = {
   film: { detail: 'Loose, never pulled tight, never pierced on top.', minutes: HANDLING.film },
   waterproof: {
-    detail: 'In one piece down to the staples: no seam and no staple on top.',
+    detail: 'In one piece down to the line that the cover is held along: no seam and nothing driven through on top.',
     minutes: HANDLING.lining,
     caution: CAUTIONS.staples,
   },

@@ -1,5 +1,5 @@
 import type { Model } from '../build';
-import type { CoverPlan } from '../cover';
+import { wayOf, type CoverPlan } from '../cover';
 import { kindOf } from '../piece';
 import type { ToldStep } from './step';
 
@@ -25,9 +25,17 @@ export function stopsOf({ piece }: Model, cover: CoverPlan, steps: readonly Told
   const patterned = piece.cloth.repeatAcross > 0 || piece.cloth.repeatAlong > 0;
   put(
     'board',
-    pan ? ['no crack at the mounts', 'old rivets out, holes round'] : ['flat to 2 mm', 'no split, no nail left in', 'centre lines on'],
+    wayOf(piece.covering.way).loose
+      ? ['no nail or splinter stands up']
+      : pan
+        ? ['no crack at the mounts', 'old rivets out, holes round']
+        : ['flat to 2 mm', 'no split, no nail left in', 'centre lines on'],
   );
-  put(lastOf(steps, /^(glue|trim)-/), ['overhang alike all round', 'no step or gap felt with the flat hand', 'glue holds at every edge']);
+  put(lastOf(steps, /^(glue|trim|rim)-/), [
+    'the edge alike all round',
+    'no step or gap felt with the flat hand',
+    'glue holds at every edge',
+  ]);
   put(lastOf(steps, /^wadding$/), ['no lump, no fold at the corners', 'it reaches as far down as it should']);
   put(lastOf(steps, /^sew$/), [
     'every seam as long as its line',

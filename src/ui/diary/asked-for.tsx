@@ -33,7 +33,7 @@ function Answer({ told, view }: { told: Promised; view: DiaryView }) {
         {range.early.day !== range.late.day && `, nine times in ten between ${sayDay(range.early.day)} and ${sayDay(range.late.day)}`}.{' '}
         <strong>{sayDay(range.late.day)}</strong> is an honest day{question.clothOn ? '' : ', if its cloth is here'}.
       </p>
-      {costs.length === 0 && view.kept && <p>Nothing that was promised comes later for it.</p>}
+      {costs.length === 0 && view.kept && <p>No day that was promised is missed for it.</p>}
       {costs.map(({ piece, was, late }) => (
         <p key={piece} className="text-error" data-costs={piece}>
           {nameOf(piece)} would {late === null ? 'not be done within a year' : `be ${days(late)} late`}

@@ -1,4 +1,4 @@
-import { defaultsOf } from '../../piece';
+import { defaultsOf, saidEdge } from '../../piece';
 import { COVERING } from '../../piece/schema/covering';
 import { cornerPlaces, edgeName, insetSeam, lowerEdge, placeAt, placesOver, stretches, topSeam } from '../surface/levels';
 import type { EdgeUse, PanelSpec } from '../laying/panel-spec';
@@ -151,10 +151,11 @@ export const bordered: Way = {
     const corners = cornerPlaces(ring);
     // Without corners the ring is cut in two, so that it can be laid flat.
     const parts = stretches(ring, corners.length > 1 ? corners : [placeAt(ring, 0), placeAt(ring, 0.5)]);
-    const names = parts.map(([from, to]) => edgeName(ring, from, to));
+    const named = ([from, to]: [number, number]): string => saidEdge(working.model.piece.kind, edgeName(ring, from, to));
+    const names = parts.map(named);
     const mitre = (k: number): string => `mitre ${(k % parts.length) + 1}`;
     const sides = out?.sides ?? parts;
-    const sideNames = sides.map(([from, to]) => edgeName(ring, from, to));
+    const sideNames = sides.map(named);
     const mitred = (k: number): EdgeUse => (out && (k === 0 || k === sides.length) ? runsOut(allowance) : joinEdge(mitre(k), allowance));
     return {
       panels: [

@@ -2,7 +2,7 @@ import { clothsOn, dustCover, wayOf } from '../../cover';
 import { BOARDS, findMaterial } from '../../foam';
 import type { RuleReader } from '../../house';
 import { bounds, offsetPolygon, polygonPerimeter } from '../../outline';
-import { kindOf, type Cloth } from '../../piece';
+import { kindOf, saidEdge, type Cloth } from '../../piece';
 import { meetAgain, meetings } from '../../strip/realign';
 import { CAUTIONS } from '../../run/cautions';
 import { step } from '../../run/step';
@@ -11,7 +11,7 @@ import { fasteningDepth } from '../depth';
 import { heldBy, holdsOf, nameOfHold, nextBest } from '../held';
 import { staplePlaces } from '../staple-places';
 import type { Fastener, FastenerPlace, Fastening } from './fastener';
-import { cornerStep, endSteps, trimStep } from '../fastening-steps';
+import { cornerStep, drawnOver, endSteps, trimStep } from '../fastening-steps';
 import { stapleLeg, type GunLegs, type LegChoice } from './staple-leg';
 
 /** Turning the piece and finding its centres, minutes. */
@@ -47,12 +47,6 @@ export function stapleOf({ piece }: Pick<Fastening['model'], 'piece'>): { crown:
     crown: clothsOn(piece).some(({ coated }) => coated) ? 'broad' : 'narrow',
     stainless: kindOf(piece.kind).traits.pan || Boolean(piece.covering.waterproof),
   };
-}
-
-/** An edge as it is called on this kind: a panel has a bottom and a top where a seat has a front and a back. */
-function saidEdge({ piece }: Pick<Fastening['model'], 'piece'>, edge: string): string {
-  const [near, far] = kindOf(piece.kind).words;
-  return edge === 'front' ? near : edge === 'back' ? far : edge;
 }
 
 /** Staples that hold the dust cover, twice as far apart as the cover's. */
@@ -126,7 +120,7 @@ export const staples: Fastener = {
         step(
           'tack',
           'Tack the centres',
-          `Centre marks on centre lines: ${[...new Set(places.filter(({ kind }) => kind === 'centre').map(({ edge }) => saidEdge(model, edge)))].join(', ')}; temporary, half driven.${meetAgain(meetings(piece.strip, model.outline))}`,
+          `${drawnOver(model)}Centre marks on centre lines: ${[...new Set(places.filter(({ kind }) => kind === 'centre').map(({ edge }) => saidEdge(piece.kind, edge)))].join(', ')}; temporary, half driven.${meetAgain(meetings(piece.strip, model.outline))}`,
           HANDLING.turnAndCentre + (4 * rule('timeStaple')) / 60,
           { caution: CAUTIONS.staples },
         ),

@@ -39,6 +39,12 @@ export function kindOf(id: PieceKind): Kind<PieceKind> {
   return BY_ID.get(id)! as Kind<PieceKind>;
 }
 
+/** What an edge is called on a kind of piece: what is the front of a seat is the bottom of what stands at a wall. */
+export function saidEdge(id: PieceKind, edge: string): string {
+  const [near, far] = kindOf(id).words;
+  return edge === 'front' ? near : edge === 'back' ? far : edge;
+}
+
 /** Every shape as it is offered for a kind: those that it is usually measured as come first. */
 export function shapesFor(id: PieceKind): { id: ShapeType; name: string }[] {
   const usual = kindOf(id).shapes;
