@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs';
-import { expect, test, type Page } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
+import { test } from './workshop';
 import { PDFDocument } from '@cantoo/pdf-lib';
 import { saidLength } from '../src/core/length';
 import { settled } from './help';

@@ -1,4 +1,5 @@
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
+import { origin, test } from './workshop';
 import { place, settled } from './help';
 
 test('an empty workshop greets with three ways in; a guide leads through a first piece and can be left', async ({ page }) => {
@@ -56,5 +57,5 @@ test('a word is explained beside its field, and all of them can be searched', as
   await page.getByRole('button', { name: 'Words of the trade…' }).click();
   await expect(dialog.locator('[data-word="crown"]')).toBeVisible();
   await page.keyboard.press('Escape');
-  await page.request.delete(`/api/pieces/${id}`, { headers: { origin: 'http://127.0.0.1:3907' } });
+  await page.request.delete(`/api/pieces/${id}`, { headers: { origin: origin() } });
 });

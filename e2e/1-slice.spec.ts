@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs';
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
+import { test } from './workshop';
 import { PDFDocument } from '@cantoo/pdf-lib';
 import { rollLength, saidLength } from '../src/core/length';
 import type { Piece } from '../src/core/piece';

@@ -1,26 +1,28 @@
 import { request as ask } from 'node:http';
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
+import { origin, port, test } from './workshop';
 import { place } from './help';
-
-const PORT = 3907;
 
 type Answer = { status: number; body: string; headers: Record<string, string | string[] | undefined> };
 
 /** A request exactly as it is written here: no browser mends its address or its headers. */
 function raw(method: string, path: string, headers: Record<string, string> = {}, body = ''): Promise<Answer> {
   return new Promise((resolve, reject) => {
-    const sent = ask({ host: '127.0.0.1', port: PORT, method, path, headers: { host: `127.0.0.1:${PORT}`, ...headers } }, (response) => {
-      let text = '';
-      response.setEncoding('utf8');
-      response.on('data', (chunk: string) => (text += chunk));
-      response.on('end', () => resolve({ status: response.statusCode!, body: text, headers: response.headers }));
-    });
+    const sent = ask(
+      { host: '127.0.0.1', port: port(), method, path, headers: { host: `127.0.0.1:${port()}`, ...headers } },
+      (response) => {
+        let text = '';
+        response.setEncoding('utf8');
+        response.on('data', (chunk: string) => (text += chunk));
+        response.on('end', () => resolve({ status: response.statusCode!, body: text, headers: response.headers }));
+      },
+    );
     sent.on('error', reject);
     sent.end(body);
   });
 }
 
-const own = { origin: `http://127.0.0.1:${PORT}`, 'content-type': 'application/json' };
+const own = () => ({ origin: origin(), 'content-type': 'application/json' });
 
 test('what no address and no method of ours can be is answered in words, without a stumble, a path or a stack', async () => {
   for (const [method, path, status] of [
@@ -54,11 +56,11 @@ test('a body that is too deep, too large or no JSON is refused in words', async 
     [JSON.stringify({ piece: 'x'.repeat(1_100_000) }), 413],
     [JSON.stringify({ piece: {}, save: '../../x' }), 422],
   ] as const)
-    expect([body.slice(0, 30), (await raw('POST', '/api/pieces', own, body)).status]).toEqual([body.slice(0, 30), status]);
+    expect([body.slice(0, 30), (await raw('POST', '/api/pieces', own(), body)).status]).toEqual([body.slice(0, 30), status]);
 });
 
 test('a page elsewhere may link here and ask for nothing', async () => {
-  const foreign = { ...own, 'sec-fetch-site': 'cross-site' };
+  const foreign = { ...own(), 'sec-fetch-site': 'cross-site' };
   expect((await raw('POST', '/api/pieces', foreign, '{}')).status).toBe(403);
   expect((await raw('GET', '/api/pieces', { 'sec-fetch-site': 'cross-site', 'sec-fetch-mode': 'no-cors' })).status).toBe(403);
   expect((await raw('GET', '/', { 'sec-fetch-site': 'cross-site', 'sec-fetch-mode': 'navigate' })).status).toBe(200);

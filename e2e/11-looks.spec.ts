@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs';
-import { expect, test, type Page } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
+import { test } from './workshop';
 import { newChairSeat, newPiece } from '../src/core/piece';
 import { place, settled } from './help';
 

@@ -1,4 +1,5 @@
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
+import { test } from './workshop';
 import { formatLength } from '../src/core/length';
 import { newChairSeat } from '../src/core/piece';
 import { createPlanner, planPiece, sheetView } from '../src/core/plan';

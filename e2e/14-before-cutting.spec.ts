@@ -1,5 +1,6 @@
 import { writeFileSync } from 'node:fs';
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
+import { test } from './workshop';
 import { newPiece } from '../src/core/piece';
 import { fovea, place, saved, settled, slip, unfold } from './help';
 

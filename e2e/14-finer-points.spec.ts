@@ -1,6 +1,7 @@
 import { execFileSync } from 'node:child_process';
 import { writeFileSync } from 'node:fs';
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
+import { test } from './workshop';
 import { newPiece } from '../src/core/piece';
 import { fovea, place, saved, settled, slip, unfold } from './help';
 

@@ -1,5 +1,6 @@
 import { readFileSync, writeFileSync } from 'node:fs';
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
+import { test } from './workshop';
 import { csvParse } from 'd3';
 import DxfParser from 'dxf-parser';
 import { newPiece, type Piece } from '../src/core/piece';

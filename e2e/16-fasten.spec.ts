@@ -1,4 +1,5 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
+import { test } from './workshop';
 import { newPiece } from '../src/core/piece';
 import { NO_STRIP } from '../src/core/strip';
 import { stripItem } from '../src/testing/strip-item';

@@ -1,5 +1,6 @@
 import AxeBuilder from '@axe-core/playwright';
-import { expect, test, type Page } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
+import { test } from './workshop';
 import { place, settled, unfold } from './help';
 
 /** A laptop, a tablet lying, a tablet standing. */
@@ -94,8 +95,11 @@ test('the theme is switched for the whole workshop, and back', async ({ page }) 
     ['evening', 'day'],
     ['day', 'evening'],
   ] as const) {
-    await page.getByRole('button', { name: `Switch to the ${to} theme` }).click();
-    await expect(page.locator('html')).toHaveAttribute('data-theme', to);
+    // Pressed before the page is awake it is not heard: it is pressed until it is, and has another name then.
+    await expect(async () => {
+      await page.getByRole('button', { name: `Switch to the ${to} theme` }).click({ timeout: 2000 });
+      await expect(page.locator('html')).toHaveAttribute('data-theme', to, { timeout: 2000 });
+    }).toPass();
     await expect(page.getByRole('button', { name: `Switch to the ${from} theme` })).toBeVisible();
     await page.reload();
     await expect(page.locator('html')).toHaveAttribute('data-theme', to);

@@ -1,4 +1,5 @@
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
+import { test } from './workshop';
 import { newChairSeat } from '../src/core/piece';
 import { fovea, place, settled, slip, unfold } from './help';
 

@@ -1,4 +1,5 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
+import { test } from './workshop';
 import { newChairSeat, newPiece, type Piece } from '../src/core/piece';
 import { place, settled } from './help';
 

@@ -1,5 +1,6 @@
 import { spawn } from 'node:child_process';
-import { expect, test, type Page } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
+import { test } from './workshop';
 import { foamOf, KINDS, newPiece, type Pad, type Piece } from '../src/core/piece';
 import { fovea, place, settled, slip, unfold } from './help';
 

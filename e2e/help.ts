@@ -1,12 +1,13 @@
 import { execFileSync } from 'node:child_process';
 import { expect, type Page } from '@playwright/test';
 import { newChairSeat, type Piece } from '../src/core/piece';
+import { origin } from './workshop';
 
 /** Puts a piece on the floor without the interface, and returns its id. */
 export async function place(page: Page, change: Partial<Piece> = {}): Promise<string> {
   const response = await page.request.post('/api/pieces', {
     data: { piece: { ...newChairSeat(), ...change } },
-    headers: { origin: new URL(page.url() === 'about:blank' ? 'http://127.0.0.1:3907' : page.url()).origin },
+    headers: { origin: page.url() === 'about:blank' ? origin() : new URL(page.url()).origin },
   });
   expect(response.status()).toBe(201);
   return ((await response.json()) as { id: string }).id;

@@ -101,7 +101,7 @@ describe('bench, log and house', () => {
     expect(before).toMatchObject({ look: null, lacks: 'time' });
     const row = (await readRow(id).then((response) => response.json())) as FloorRow;
     expect(floorView(database()).rows.find((own) => own.id === id)).toEqual(row);
-    expect(row).toMatchObject({ step: 'Cut the foam', done: 2, of: 32 });
+    expect(row).toMatchObject({ step: 'Cut the foam', done: 2, of: 34 });
     expect(row!.look!.section!.cover.length).toBeGreaterThan(3);
   });
 

@@ -82,7 +82,7 @@ function StepPicture({ view, step: { sees } }: { view: View; step: Step }) {
   };
   const picture = drawn();
   return picture ? (
-    <div className="w-2/5 upright:w-full h-full upright:h-auto sticky top-0" data-sees={sees?.pad ?? sees?.in}>
+    <div className="w-2/5 upright:w-full h-full upright:h-1/2 sticky top-0" data-sees={sees?.pad ?? sees?.in}>
       {picture}
     </div>
   ) : null;
@@ -92,7 +92,9 @@ function StepPicture({ view, step: { sees } }: { view: View; step: Step }) {
 function StepInHand({ view, step }: { view: View; step: Step }) {
   const { unit } = useSettings();
   return (
-    <div className="flex-1 min-h-0 overflow-y-auto flex upright:flex-col gap-6">
+    // What scrolls must be reachable for those who scroll with keys.
+    // eslint-disable-next-line jsx-a11y/no-noninteractive-tabindex
+    <section aria-label="The step in hand" tabIndex={0} className="flex-1 min-h-0 overflow-y-auto flex upright:flex-col gap-6">
       <div className="flex-1 min-w-0">
         <h1 className="font-display text-4xl mb-3">{step.name}</h1>
         <p className="text-[28px] leading-snug max-w-[40ch]">{inUnit(step.detail, unit)}</p>
@@ -125,7 +127,7 @@ function StepInHand({ view, step }: { view: View; step: Step }) {
         )}
       </div>
       <StepPicture view={view} step={step} />
-    </div>
+    </section>
   );
 }
 

@@ -1,0 +1,12 @@
+import { test as base } from '@playwright/test';
+import { FIRST_PORT } from '../scripts/e2e-ports.mjs';
+
+/** The workshop of the worker that runs this test: each has a server and a folder of its own, so that they do not meet. */
+export const port = (): number => FIRST_PORT + base.info().parallelIndex;
+export const origin = (): string => `http://127.0.0.1:${port()}`;
+
+/** Tests as they are written here: what they open is their own worker's workshop. */
+export const test = base.extend({
+  // What a fixture wants is read from this pattern: nothing.
+  baseURL: async ({}, use) => use(origin()),
+});

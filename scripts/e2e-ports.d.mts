@@ -1,0 +1,2 @@
+export const FIRST_PORT: number;
+export const WORKSHOPS: number;
