@@ -2,7 +2,13 @@ import { bounds, flatten, lineCrossings, offsetPolygon, type Outline, type Point
 import type { Frame } from '../piece';
 
 /** A batten of a frame: its longer length, mm, and the angles its ends are cut at from square, radians. */
-export type Batten = { name: string; length: number; mitres: [number, number] };
+export type Batten = {
+  name: string;
+  length: number;
+  mitres: [number, number];
+  /** where it lies, along its outer edge; a rib along its middle */
+  line: [Point, Point];
+};
 /** What to saw: battens, and how they come out of stock lengths. */
 export type FrameCuts = {
   width: number;
@@ -105,10 +111,11 @@ export function frameCuts(outline: Outline, frame: Frame): FrameCuts {
         name: `side ${battens.length + 1}`,
         length,
         mitres: [mitre(bearing[(i + n - 1) % n]!, bearing[i]!), mitre(bearing[i]!, bearing[(i + 1) % n]!)],
+        line: [a, b],
       });
     });
     ribLines(outer, frame).forEach(([a, b], k) =>
-      battens.push({ name: `rib ${k + 1}`, length: Math.hypot(b[0] - a[0], b[1] - a[1]), mitres: [0, 0] }),
+      battens.push({ name: `rib ${k + 1}`, length: Math.hypot(b[0] - a[0], b[1] - a[1]), mitres: [0, 0], line: [a, b] }),
     );
   }
   // One sits where two battens meet: on a round frame's short sides none finds room.

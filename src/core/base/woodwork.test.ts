@@ -92,6 +92,6 @@ describe('the wood of a base', () => {
     const plan = planned(piece);
     const sum = plan.base.strips.reduce((total, own) => total + own.length, 0);
     expect(sizesOf(plan, piece, {}).find(({ key }) => key === 'strip.12x5.length')!.value).toBeCloseTo(sum * piece.count, 2);
-    expect(plan.steps.find(({ key }) => key === 'edge-strips')!.detail).toMatch(/front \d+ mm of 12 × 5/);
+    expect(plan.steps.find(({ key }) => key === 'edge-strips')!.detail).toMatch(/front: \d+ mm of 12 × 5 mm, ends [\d.]+°/);
   });
 });

@@ -7,13 +7,14 @@ import { rowInset } from '../fix/rows';
 import { polygonPerimeter } from '../outline';
 import { HARDWARE_KINDS, STRIP_KINDS, type Hardware } from '../piece';
 import { keptLayers, newOf, otherParts, partComes, partName, reassembly } from '../strip';
-import { boardSteps, buildSteps, deckSteps, padSteps, stripSteps, woodSteps } from './before-steps';
+import { boardSteps, buildSteps, deckSteps, padSteps, stripSteps } from './before-steps';
 import { CAUTIONS } from './cautions';
 import { looseSteps } from './loose-steps';
 import { finishingSteps, firstSteps, lastSteps, layingSteps, readySteps, sewingSteps } from './sewing-steps';
 import { endedWith, graphOf } from './graph';
 import { seenIn, step, type Step, type ToldStep } from './step';
 import { stopsOf } from './stops';
+import { woodSteps } from './wood-steps';
 
 /** Plain handling times, minutes. */
 const HANDLING = { measure: 4, refit: 2 };

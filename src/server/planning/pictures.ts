@@ -1,5 +1,5 @@
 import simplify from 'simplify-js';
-import { coursesOf, deckPlan } from '../../core/base';
+import { coursesOf, deckPlan, frameCuts } from '../../core/base';
 import type { Model } from '../../core/build';
 import type { FastenerPlace, Fixing, Wave } from '../../core/fix';
 import { lineCrossings, type Point, type Polygon } from '../../core/outline';
@@ -25,7 +25,7 @@ export type BoardPicture = {
   /** what it is put together from, the layer of its face */
   courses: Point[][];
   /** battens under it, their ribs as they run, and how wide they are */
-  frame: { lines: Point[][]; ribs: [Point, Point][]; width: number } | null;
+  frame: { lines: Point[][]; ribs: [Point, Point][]; width: number; battens: { name: string; line: [Point, Point] }[] } | null;
   /** webbing or springs from end to end, and how wide they are */
   straps: { ends: [Point, Point]; width: number }[];
   /** what is screwed or stuck on behind, besides its hardware */
@@ -87,16 +87,22 @@ function strapsOf(board: Polygon, base: Model['piece']['base']): BoardPicture['s
   });
 }
 
-function boardPicture({ board, piece }: Model, { behind, rows, fasteners }: Fixing): BoardPicture {
+function boardPicture({ board, outline, piece }: Model, { behind, rows, fasteners }: Fixing): BoardPicture {
   const courses = coursesOf(board, piece.base);
   const face = Math.max(0, ...courses.map(({ layer }) => layer));
   const { frame } = behind;
+  const battens = piece.base.frame ? frameCuts(outline, piece.base.frame).battens.map(({ name, line }) => ({ name, line })) : [];
   return {
     outline: thinned(board),
     holes: piece.base.holes ?? [],
     hardware: piece.base.hardware ?? [],
     courses: courses.filter(({ layer }) => layer === face).map(({ outline }) => thinned(outline)),
-    frame: frame && { lines: [frame.line, ...(frame.inner ? [frame.inner] : [])].map(thinned), ribs: frame.ribs, width: frame.width },
+    frame: frame && {
+      lines: [frame.line, ...(frame.inner ? [frame.inner] : [])].map(thinned),
+      ribs: frame.ribs,
+      width: frame.width,
+      battens,
+    },
     straps: strapsOf(board, piece.base),
     behind: behind.things.filter(({ kind }) => kind !== 'hardware').map(({ name, x, y, width, height }) => ({ name, x, y, width, height })),
     rows: rows.map(({ id, line }) => ({ id, line: thinned(line) })),

@@ -57,6 +57,7 @@ function StepPicture({ view, step: { sees } }: { view: View; step: Step }) {
   const drawn = (): ReactNode => {
     switch (sees?.in) {
       case 'board':
+      case 'frame':
       case 'back':
       case 'nails':
         return <BoardPicture board={board} words={kindOf(piece.kind).words} of={sees.in} />;

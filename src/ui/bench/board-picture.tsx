@@ -34,6 +34,35 @@ function FrameLines({ frame, size, back }: { frame: NonNullable<Board['frame']>;
   );
 }
 
+/** What each batten is called, inside of it. */
+function BattenNames({ frame, size }: { frame: NonNullable<Board['frame']>; size: number }) {
+  return (
+    <g
+      fontSize={size * 0.7}
+      textAnchor="middle"
+      dominantBaseline="central"
+      fill="var(--ink)"
+      stroke="var(--color-base-100)"
+      strokeWidth={size * 0.25}
+      paintOrder="stroke"
+    >
+      {frame.battens.map(({ name, line: [a, b] }) => {
+        const far = Math.hypot(b[0] - a[0], b[1] - a[1]) || 1;
+        // The outline runs with its inside to the left; beside an upright one a name needs half its length.
+        const beside = size * (0.5 + (0.75 * Math.abs(b[1] - a[1])) / far);
+        const inward = beside + (name.startsWith('rib') ? frame.width / 2 : frame.width);
+        const x = (a[0] + b[0]) / 2 - ((b[1] - a[1]) / far) * inward;
+        const y = (a[1] + b[1]) / 2 + ((b[0] - a[0]) / far) * inward;
+        return (
+          <text key={name} transform={`translate(${x} ${-y}) scale(-1 1)`} data-batten={name}>
+            {name}
+          </text>
+        );
+      })}
+    </g>
+  );
+}
+
 /** What lies behind alone: cleats, stand-offs, the label's place, the rows that things are stapled in. */
 function Behind({ behind, rows, size }: Pick<Board, 'behind' | 'rows'> & { size: number }) {
   return (
@@ -116,13 +145,13 @@ type BoardPictureProps = {
   board: Board;
   /** what its near and far edges are called */
   words: readonly [string, string];
-  of: 'board' | 'back' | 'nails';
+  of: 'board' | 'frame' | 'back' | 'nails';
 };
 
 /** The bare board or frame with its size and all that is in it; from behind also what is screwed on there, and of a nailed one its nails. */
 export function BoardPicture({ board, words, of }: BoardPictureProps) {
   const say = useLength();
-  const back = of === 'back';
+  const back = of === 'back' || of === 'frame';
   const xs = board.outline.map(([x]) => (back ? -x : x));
   const ys = board.outline.map(([, y]) => y);
   const [minX, maxX, minY, maxY] = [Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)];
@@ -148,7 +177,8 @@ export function BoardPicture({ board, words, of }: BoardPictureProps) {
           board.nails.map(({ x, y, head }) => (
             <circle key={`${x} ${y}`} cx={x} cy={-y} r={head / 2} fill="var(--cover-line)" data-nail={head} />
           ))}
-        {back && <Behind behind={board.behind} rows={board.rows} size={size} />}
+        {of === 'back' && <Behind behind={board.behind} rows={board.rows} size={size} />}
+        {of === 'frame' && board.frame && <BattenNames frame={board.frame} size={size} />}
       </Turned>
       <Dimension from={[minX, maxY + size]} to={[maxX, maxY + size]} says={say(maxX - minX)} size={size} side={-1} />
       <Dimension from={[minX - size, minY]} to={[minX - size, maxY]} says={say(maxY - minY)} size={size} side={-1} />
