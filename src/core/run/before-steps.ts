@@ -11,7 +11,7 @@ import { calledOf, cutWords, roleName } from './foam-words';
 import { letInStep } from './let-in-steps';
 import { metresRound } from './metres';
 import { apart, overAllStep } from './over-all-steps';
-import { placedWords, rimSteps } from './pad-steps';
+import { placedWords, rimSteps, sideUp } from './pad-steps';
 import { step, type ToldStep } from './step';
 
 /** Plain handling times that no house rule is worth having for, minutes. */
@@ -271,7 +271,7 @@ function glueSteps(model: Model, pad: FoamPiece, { joints, first, name, below }:
   const { rule, piece } = model;
   const glue = glueOf(piece.glue);
   const where = below === null && lies(model) === 'loose' ? 'its layers flush on each other' : placedWords(model, pad, below);
-  const detail = `${firstGlued(pad)}${apart(model, pad.pad)}${pad.role === 'crown' ? 'Centre it on the marks' : 'Lay it from the middle outwards'}, ${where}.`;
+  const detail = `${firstGlued(pad)}${apart(model, pad.pad)}${pad.role === 'crown' ? 'Centre it on the marks' : 'Lay it from the middle outwards'}${sideUp(model, pad)}, ${where}.`;
   const faces = rule('glueFaces');
   const minutes = (pad.area / 1e6) * faces * rule('timeGlueSquare') * joints;
   const sees = { in: 'section', pad: pad.pad } as const;

@@ -1,4 +1,5 @@
 import type { FoamPiece } from '../cut';
+import { bounds, distanceTo } from '../outline';
 import { PAD_ROLES } from '../piece';
 
 /** A role of a pad as it is said within a sentence. */
@@ -11,6 +12,16 @@ export function calledOf(pad: { pad: string; role: string }, foam: readonly Foam
   const alike = foam.filter(({ role, insertOf }) => role === pad.role && insertOf === null);
   const at = alike.findIndex((own) => own.pad === pad.pad);
   return alike.length > 1 && at >= 0 ? `${ORDINALS[at] ?? `${at + 1}th`} ${roleName(pad.role)}` : roleName(pad.role);
+}
+
+/** What a line may be off and still be the same on both sides, mm. */
+const ALIKE = 0.5;
+
+/** Whether a pad turned over is another one: then its upper side is marked when it is cut. */
+export function hasUpperSide({ outline, insertOf, side }: FoamPiece): boolean {
+  if (insertOf !== null || side !== null) return false;
+  const { minX, width } = bounds(outline);
+  return outline.some(([x, y]) => distanceTo(outline, [2 * minX + width - x, y]) > ALIKE);
 }
 
 /** What a pad is cut from: a sheet of its thickness, several one on the other, or one that is slit down. */
@@ -30,6 +41,7 @@ export function cutWords(pad: FoamPiece, foam: readonly FoamPiece[], oversize: n
   return [
     `${name.charAt(0).toUpperCase()}${name.slice(1)}: ${sheetWords(pad)} ${pad.materialName.toLowerCase()}, ${size}`,
     ...(pad.trimmed ? [`rough-cut, ${oversize} mm larger all round`] : []),
+    ...(hasUpperSide(pad) ? ['its upper side marked'] : []),
     ...(pad.scrap ? ['from scraps'] : []),
     ...(pad.blocks.length > 1 ? [`in ${pad.blocks.length} blocks`] : []),
     ...(pad.packet

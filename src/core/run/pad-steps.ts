@@ -4,7 +4,7 @@ import { shaperOf } from '../foam';
 import { partWords } from '../outline';
 import { kindOf } from '../piece';
 import { CAUTIONS } from './cautions';
-import { roleName } from './foam-words';
+import { hasUpperSide, roleName } from './foam-words';
 import { metresRound } from './metres';
 import { step, type ToldStep } from './step';
 
@@ -56,6 +56,17 @@ export function rimSteps({ pads, piece }: Model, { pad: id, role, kept, insertOf
       },
     ),
   ];
+}
+
+/**
+ * Which side of a pad comes up, where that is not all one.
+ *
+ * @param model the built piece
+ * @param pad as it is cut
+ */
+export function sideUp({ pads }: Model, pad: FoamPiece): string {
+  const backed = pads.find((own) => own.pad.id === pad.pad)?.foam.type === 'backed';
+  return `${backed ? ', foam side down, its backing up' : ''}${hasUpperSide(pad) ? ', the marked side up' : ''}`;
 }
 
 /** How far over the edge, as it is measured: half a millimetre is nothing. */

@@ -238,6 +238,18 @@ describe('where a pad comes to lie', () => {
       if (key.startsWith('glue-')) expect(detail).not.toContain('board');
   });
 
+  it('says which side comes up where that is not all one: a backed foam’s backing, and the marked side of what is not alike left and right', () => {
+    const { steps } = planPiece(newPiece('saddle'), {}, QUICK);
+    const of = (from: typeof steps, key: string) => from.find((step) => step.key === key)!.detail;
+    expect(of(steps, 'glue-smoothing')).toContain('foam side down, its backing up');
+    expect(of(steps, 'glue-main')).not.toMatch(/side up|backing/);
+    // One corner 8 mm farther out than the other.
+    const uneven = planPiece(newChairSeat({ ...STARTING_SHAPES.quad, diagonalA: 623, diagonalB: 608 }), {}, QUICK).steps;
+    expect(of(uneven, 'foam')).toContain('its upper side marked');
+    expect(of(uneven, 'glue-main')).toContain('the marked side up');
+    expect(of(planPiece(newChairSeat(), {}, QUICK).steps, 'foam')).not.toContain('marked');
+  });
+
   it('the frame of foam is cut off what reaches the border, not off what lies inside it', () => {
     const { steps } = planPiece(newPiece('headboard-bordered'), {}, QUICK);
     const of = (key: string) => steps.find((step) => step.key === key)!.detail;

@@ -172,7 +172,7 @@ export function BoardPicture({ board, words, of }: BoardPictureProps) {
         )}
         {board.frame && <FrameLines frame={board.frame} size={size} back={back} />}
         {!back && <Straps straps={board.straps} size={size} />}
-        <Fittings base={board} size={size} />
+        <Fittings base={of === 'frame' ? { ...board, hardware: [] } : board} size={size} />
         {of === 'nails' &&
           board.nails.map(({ x, y, head }) => (
             <circle key={`${x} ${y}`} cx={x} cy={-y} r={head / 2} fill="var(--cover-line)" data-nail={head} />
