@@ -210,6 +210,20 @@ describe('a floor that is scheduled', () => {
     expect(Math.max(...first.map(endOf))).toBeLessThanOrEqual(beginOf(rest));
   });
 
+  it('nobody hops from one piece to the other: several steps of one follow each other', () => {
+    const found = planned(inputOf(), 200);
+    const hand = new Map<string, string>();
+    let changes = 0;
+    for (const { id, who } of [...found.done].sort((a, b) => beginOf(a) - beginOf(b))) {
+      const { piece } = readTaskId(id);
+      if (hand.has(who) && hand.get(who) !== piece) changes += 1;
+      hand.set(who, piece);
+    }
+    // Of some fifty tasks on two pieces: once in an hour at the most.
+    expect(found.done.length).toBeGreaterThan(40);
+    expect(changes).toBeLessThanOrEqual(12);
+  });
+
   it('glue is laid between tacky and dry, batch for batch', () => {
     const found = planned(inputOf());
     const spray = of(found, 'spray-main').filter(({ id }) => id.startsWith('chairs/rest'));

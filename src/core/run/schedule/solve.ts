@@ -4,7 +4,7 @@ import { beginOf, endOf, type Problem, type Schedule } from './types';
 
 /** What a schedule is judged by: first that all of it is done, then how late jobs are, then how long it takes, how often somebody changes from one piece to
  * another, then how soon each ends. */
-const WEIGHT = { left: 1e7, late: 20, end: 1, each: 0.002, change: 3 };
+const WEIGHT = { left: 1e7, late: 20, end: 1, each: 0.002, change: 20 };
 
 /**
  * How good a schedule is; less is better.
