@@ -40,7 +40,7 @@ function Answer({ told, view }: { told: Promised; view: DiaryView }) {
           {was > 0 && `, ${days(was)} without it`}.
         </p>
       ))}
-      {!view.kept && <p>Plan the work first to see what it would cost the others.</p>}
+      {!view.kept && view.input.pieces.length > 0 && <p>Plan the work first to see what it would cost the others.</p>}
     </>
   );
 }

@@ -30,12 +30,14 @@ export function useAskedFor(view: DiaryView) {
   const [told, setTold] = useState<Promised | null>(null);
   const [looking, setLooking] = useState<{ tried: number; of: number } | null>(null);
   const worker = useRef<Worker | null>(null);
-  const best = useRef<DiaryTold | null>(null);
+  // What was stopped, or asked anew meanwhile, is not gone on with when its answer comes.
+  const turn = useRef(0);
   useEffect(() => () => worker.current?.terminate(), []);
 
   const ask = useCallback(
     async (question: Question) => {
       worker.current?.terminate();
+      const own = ++turn.current;
       setTold(null);
       setMessage(null);
       setLooking({ tried: 0, of: 1 });
@@ -43,11 +45,13 @@ export function useAskedFor(view: DiaryView) {
       try {
         const answer = await fetch(`/api/diary/asked-for?like=${encodeURIComponent(question.like)}&count=${question.count}`);
         found = (await answer.json()) as typeof found;
+        if (own !== turn.current) return;
         if (!answer.ok) {
           setLooking(null);
           return setMessage(found.message ?? 'That cannot be looked at');
         }
       } catch {
+        if (own !== turn.current) return;
         setLooking(null);
         return setMessage(UNREACHED);
       }
@@ -55,29 +59,28 @@ export function useAskedFor(view: DiaryView) {
       const input = withAskedFor(view.input, { name: piece.name, count: piece.count, steps, due: question.due, clothOn: question.clothOn });
       const before = view.kept ? endsOf(view.kept.input, view.kept.schedule) : [];
       const tries = usualTries(problemOf(input));
-      const own = new Worker(new URL('../../workers/diary.worker.ts', import.meta.url), { type: 'module' });
-      worker.current = own;
-      best.current = null;
-      own.onmessage = ({ data }: MessageEvent<DiaryTold>) => {
-        best.current = data;
+      const search = new Worker(new URL('../../workers/diary.worker.ts', import.meta.url), { type: 'module' });
+      worker.current = search;
+      search.onmessage = ({ data }: MessageEvent<DiaryTold>) => {
         setLooking({ tried: data.tried, of: data.of });
         if (!data.ranges) return;
-        own.terminate();
+        search.terminate();
         setLooking(null);
         const end = data.ends.find(({ piece: id }) => id === ASKED_FOR);
         const range = data.ranges.find(({ piece: id }) => id === ASKED_FOR);
         if (data.wrong.length > 0 || !end || !range) return setMessage('No schedule was found that holds; nothing was changed.');
         setTold({ piece, end, range, costs: costOfTaking(before, data.ends), question });
       };
-      own.onerror = () => {
+      search.onerror = () => {
         setLooking(null);
         setMessage('The search stumbled; nothing was changed. Try again.');
       };
-      own.postMessage({ input, tries, by: {}, kept: null } satisfies DiaryAsked);
+      search.postMessage({ input, tries, by: {}, kept: null } satisfies DiaryAsked);
     },
     [view],
   );
   const stop = useCallback(() => {
+    turn.current += 1;
     worker.current?.terminate();
     setLooking(null);
   }, []);
