@@ -100,6 +100,8 @@ test('the theme is switched for the whole workshop, and back', async ({ page }) 
       await page.getByRole('button', { name: `Switch to the ${to} theme` }).click({ timeout: 2000 });
       await expect(page.locator('html')).toHaveAttribute('data-theme', to, { timeout: 2000 });
     }).toPass();
+    // Kept by the workshop, not only shown.
+    await page.waitForLoadState('networkidle');
     await expect(page.getByRole('button', { name: `Switch to the ${from} theme` })).toBeVisible();
     await page.reload();
     await expect(page.locator('html')).toHaveAttribute('data-theme', to);

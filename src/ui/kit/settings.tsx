@@ -15,7 +15,8 @@ export function SettingsProvider({ initial, children }: { initial: Settings; chi
   const change = (part: Partial<Settings>) => {
     set((now) => ({ ...now, ...part }));
     if (part.theme) document.documentElement.dataset.theme = part.theme;
-    void send('PUT', '/api/settings', part).catch(() => undefined);
+    // Pressed and left at once it is kept all the same.
+    void send('PUT', '/api/settings', part, { keepalive: true }).catch(() => undefined);
   };
   return <Context value={{ ...settings, change }}>{children}</Context>;
 }
