@@ -6,6 +6,8 @@ export type Batten = {
   name: string;
   length: number;
   mitres: [number, number];
+  /** one that goes across, between the others */
+  rib: boolean;
   /** where it lies, along its outer edge; a rib along its middle */
   line: [Point, Point];
 };
@@ -111,11 +113,12 @@ export function frameCuts(outline: Outline, frame: Frame): FrameCuts {
         name: `side ${battens.length + 1}`,
         length,
         mitres: [mitre(bearing[(i + n - 1) % n]!, bearing[i]!), mitre(bearing[i]!, bearing[(i + 1) % n]!)],
+        rib: false,
         line: [a, b],
       });
     });
     ribLines(outer, frame).forEach(([a, b], k) =>
-      battens.push({ name: `rib ${k + 1}`, length: Math.hypot(b[0] - a[0], b[1] - a[1]), mitres: [0, 0], line: [a, b] }),
+      battens.push({ name: `rib ${k + 1}`, length: Math.hypot(b[0] - a[0], b[1] - a[1]), mitres: [0, 0], rib: true, line: [a, b] }),
     );
   }
   // One sits where two battens meet: on a round frame's short sides none finds room.

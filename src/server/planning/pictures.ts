@@ -1,5 +1,5 @@
 import simplify from 'simplify-js';
-import { coursesOf, deckPlan, frameCuts } from '../../core/base';
+import { coursesOf, deckPlan, frameCuts, type Batten } from '../../core/base';
 import type { Model } from '../../core/build';
 import type { FastenerPlace, Fixing, Wave } from '../../core/fix';
 import { lineCrossings, type Point, type Polygon } from '../../core/outline';
@@ -25,7 +25,7 @@ export type BoardPicture = {
   /** what it is put together from, the layer of its face */
   courses: Point[][];
   /** battens under it, their ribs as they run, and how wide they are */
-  frame: { lines: Point[][]; ribs: [Point, Point][]; width: number; battens: { name: string; line: [Point, Point] }[] } | null;
+  frame: { lines: Point[][]; ribs: [Point, Point][]; width: number; battens: Pick<Batten, 'name' | 'rib' | 'line'>[] } | null;
   /** webbing or springs from end to end, and how wide they are */
   straps: { ends: [Point, Point]; width: number }[];
   /** what is screwed or stuck on behind, besides its hardware */
@@ -91,7 +91,7 @@ function boardPicture({ board, outline, piece }: Model, { behind, rows, fastener
   const courses = coursesOf(board, piece.base);
   const face = Math.max(0, ...courses.map(({ layer }) => layer));
   const { frame } = behind;
-  const battens = piece.base.frame ? frameCuts(outline, piece.base.frame).battens.map(({ name, line }) => ({ name, line })) : [];
+  const battens = piece.base.frame ? frameCuts(outline, piece.base.frame).battens.map(({ name, rib, line }) => ({ name, rib, line })) : [];
   return {
     outline: thinned(board),
     holes: piece.base.holes ?? [],

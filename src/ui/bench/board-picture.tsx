@@ -1,7 +1,9 @@
 import type { ReactNode } from 'react';
+import { bounds, type Point } from '@/core/outline';
 import { CourseLines } from '@/ui/drawing/courses';
 import { Dimension } from '@/ui/drawing/dimension';
 import { Fittings } from '@/ui/drawing/fittings';
+import { Haloed } from '@/ui/drawing/haloed';
 import { closedPath, openPath } from '@/ui/drawing/path';
 import { useLength } from '@/ui/kit/settings';
 import type { BenchView } from './use-bench';
@@ -37,26 +39,18 @@ function FrameLines({ frame, size, back }: { frame: NonNullable<Board['frame']>;
 /** What each batten is called, inside of it. */
 function BattenNames({ frame, size }: { frame: NonNullable<Board['frame']>; size: number }) {
   return (
-    <g
-      fontSize={size * 0.7}
-      textAnchor="middle"
-      dominantBaseline="central"
-      fill="var(--ink)"
-      stroke="var(--color-base-100)"
-      strokeWidth={size * 0.25}
-      paintOrder="stroke"
-    >
-      {frame.battens.map(({ name, line: [a, b] }) => {
+    <g>
+      {frame.battens.map(({ name, rib, line: [a, b] }) => {
         const far = Math.hypot(b[0] - a[0], b[1] - a[1]) || 1;
         // The outline runs with its inside to the left; beside an upright one a name needs half its length.
         const beside = size * (0.5 + (0.75 * Math.abs(b[1] - a[1])) / far);
-        const inward = beside + (name.startsWith('rib') ? frame.width / 2 : frame.width);
+        const inward = beside + (rib ? frame.width / 2 : frame.width);
         const x = (a[0] + b[0]) / 2 - ((b[1] - a[1]) / far) * inward;
         const y = (a[1] + b[1]) / 2 + ((b[0] - a[0]) / far) * inward;
         return (
-          <text key={name} transform={`translate(${x} ${-y}) scale(-1 1)`} data-batten={name}>
-            {name}
-          </text>
+          <g key={name} data-batten={name}>
+            <Haloed says={name} x={x} y={-y} size={size * 0.7} turned />
+          </g>
         );
       })}
     </g>
@@ -80,18 +74,7 @@ function Behind({ behind, rows, size }: Pick<Board, 'behind' | 'rows'> & { size:
       {behind.map(({ name, x, y, width, height }) => (
         <g key={`${name} ${x} ${y}`} data-behind={name}>
           <rect x={x - width / 2} y={-y - height / 2} width={width} height={height} />
-          {/* Turned with the board it would be read from the wrong side: turned back. */}
-          <text
-            transform={`translate(${x} ${-y + height / 2 + size * 0.8}) scale(-1 1)`}
-            fontSize={size * 0.7}
-            textAnchor="middle"
-            fill="var(--ink)"
-            stroke="var(--color-base-100)"
-            strokeWidth={size * 0.25}
-            paintOrder="stroke"
-          >
-            {name}
-          </text>
+          <Haloed says={name} x={x} y={-y + height / 2 + size * 0.6} size={size * 0.7} turned />
         </g>
       ))}
     </g>
@@ -152,9 +135,7 @@ type BoardPictureProps = {
 export function BoardPicture({ board, words, of }: BoardPictureProps) {
   const say = useLength();
   const back = of === 'back' || of === 'frame';
-  const xs = board.outline.map(([x]) => (back ? -x : x));
-  const ys = board.outline.map(([, y]) => y);
-  const [minX, maxX, minY, maxY] = [Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)];
+  const { minX, maxX, minY, maxY } = bounds(back ? board.outline.map(([x, y]): Point => [-x, y]) : board.outline);
   const size = Math.max(maxX - minX, maxY - minY) / 20;
   return (
     <svg

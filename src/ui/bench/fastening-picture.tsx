@@ -1,6 +1,7 @@
 'use client';
 
 import { useState } from 'react';
+import { bounds } from '@/core/outline';
 import { closedPath } from '@/ui/drawing/path';
 import { numbered } from '@/ui/drawing/numbered';
 import type { BenchView } from './use-bench';
@@ -11,9 +12,7 @@ export function FasteningPicture({ fastening }: { fastening: NonNullable<BenchVi
   const [wave, setWave] = useState(0);
   const now = waves[Math.min(wave, waves.length - 1)];
   if (!now) return null;
-  const xs = board.map(([x]) => x);
-  const ys = board.map(([, y]) => y);
-  const [minX, maxX, minY, maxY] = [Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)];
+  const { minX, maxX, minY, maxY } = bounds(board);
   const size = Math.max(maxX - minX, maxY - minY) / 17;
   const current = now.temporary ? temporary : places.filter(({ n }) => n >= now.from && n <= now.to);
   const done = now.temporary ? [] : places.filter(({ n }) => n < now.from);

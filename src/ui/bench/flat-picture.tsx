@@ -1,4 +1,5 @@
 import { bounds } from '@/core/outline';
+import { Haloed } from '@/ui/drawing/haloed';
 import { closedPath } from '@/ui/drawing/path';
 import type { FlatPicture as Flat } from '@/server/planning';
 import { useLength } from '@/ui/kit/settings';
@@ -41,25 +42,6 @@ export function laidOut(cloth: readonly Flat[]): { laid: Laid[]; width: number; 
   return { laid, width, height: y + row };
 }
 
-/** Words on a piece, where there is room for them. */
-function Words({ says, x, y, size }: { says: string; x: number; y: number; size: number }) {
-  return (
-    <text
-      x={x}
-      y={y}
-      fontSize={size}
-      textAnchor="middle"
-      dominantBaseline="central"
-      fill="var(--ink)"
-      stroke="var(--color-base-100)"
-      strokeWidth={size * 0.3}
-      paintOrder="stroke"
-    >
-      {says}
-    </text>
-  );
-}
-
 /** What is cut or sewn at a step, flat: each with its name, and where it is known with the size that it is cut to. */
 export function FlatPicture({ flat, label, line }: { flat: readonly Flat[]; label: string; line: string }) {
   const say = useLength();
@@ -81,8 +63,8 @@ export function FlatPicture({ flat, label, line }: { flat: readonly Flat[]; labe
         return (
           <g key={`${name} ${x} ${y}`} data-piece={name}>
             <path d={d} fill="none" stroke={line} strokeWidth={size * 0.12} />
-            {fits(name, 1) && <Words says={name} x={x + wide / 2} y={both ? middle - size * 0.6 : middle} size={size} />}
-            {both && <Words says={says} x={x + wide / 2} y={middle + size * 0.6} size={size} />}
+            {fits(name, 1) && <Haloed says={name} x={x + wide / 2} y={both ? middle - size * 0.6 : middle} size={size} />}
+            {both && <Haloed says={says} x={x + wide / 2} y={middle + size * 0.6} size={size} />}
           </g>
         );
       })}

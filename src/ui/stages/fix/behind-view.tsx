@@ -1,7 +1,7 @@
 'use client';
 
 import type { Behind, BehindThing, Fixing } from '@/core/fix';
-import type { Point } from '@/core/outline';
+import { bounds, type Point } from '@/core/outline';
 import { closedPath, openPath } from '@/ui/drawing/path';
 import { HiddenLine } from '@/ui/drawing/hidden-line';
 import { Figure } from '@/ui/kit/figure';
@@ -110,9 +110,7 @@ export function BehindView() {
   if (!plan?.fixing) return null;
   const { behind, rows }: Fixing = plan.fixing;
   const { points } = plan.outline;
-  const xs = points.map(([x]) => x);
-  const ys = points.map(([, y]) => y);
-  const [minX, maxX, minY, maxY] = [Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)];
+  const { minX, maxX, minY, maxY } = bounds(points);
   const room = ROOM * Math.max(behind.width, behind.height);
   const size = Math.max(behind.width, behind.height) / 26;
   return (
