@@ -64,6 +64,8 @@ describe('the interface for others', () => {
     await fits('/api/pieces/{id}', 'put', 422, () => routes.putPiece(request({ base: 2, piece: { ...newChairSeat(), count: 0 } }), id));
     await fits('/api/pieces/{id}/step', 'post', 200, () => routes.postStep(request({ direction: 'undo', base: 2 }), id));
     await fits('/api/pieces/{id}/ticks', 'put', 200, () => routes.putTick(request({ unit: 1, step: 'foam', done: true }), id));
+    await fits('/api/pieces/{id}/ticks', 'get', 200, () => routes.readTicks(id));
+    await fits('/api/pieces/{id}/ticks', 'get', 404, () => routes.readTicks('nobody'));
     await fits('/api/pieces/{id}/finish', 'post', 201, () => routes.postFinish(request({ serial: '1', note: '' }), id));
     await fits('/api/log', 'get', 200, () => routes.readLog(new Request('http://127.0.0.1/api/log?search=chair')));
     await fits('/api/log', 'get', 400, () => routes.readLog(new Request('http://127.0.0.1/api/log?from=1e308')));

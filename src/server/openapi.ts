@@ -110,6 +110,7 @@ export const ROUTES: Record<string, Record<string, Route>> = {
     post: { says: 'Takes a damaged record back to its last whole version', gives: ref('PieceRecord'), refuses: [404] },
   },
   '/api/pieces/{id}/ticks': {
+    get: { says: 'Which steps are done on which of the set', gives: record({ ticks: list(ref('Tick')) }), refuses: [404] },
     put: {
       says: 'A step of one of the set is done, or not after all',
       body: record({ ...(TICK.properties as Record<string, Json>), done: { type: 'boolean' } }),

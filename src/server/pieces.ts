@@ -142,6 +142,11 @@ export async function deleteStale(request: Request, id: string): Promise<Respons
   return Response.json({ ok: true });
 }
 
+/** GET /api/pieces/ID/ticks: what is done by now, whoever ticked it. */
+export function readTicks(id: string): Response {
+  return Response.json({ ticks: listTicks(database(), found(id).id) });
+}
+
 /** Names of steps are short words with hyphens. */
 const STEP = /^[a-z0-9][a-z0-9 .:_/-]{0,79}$/i;
 

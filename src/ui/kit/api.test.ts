@@ -1,13 +1,14 @@
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import { send } from './api';
 
-type Asked = { url: string; method: string; type: string; body: unknown };
+type Asked = { url: string; method: string; type: string; body: unknown; keepalive: boolean };
 
 /** Answers instead of the server; what it was asked is kept. */
 function server(answer: () => Response | Promise<Response>): Asked[] {
   const asked: Asked[] = [];
   vi.stubGlobal('fetch', async (url: string, init: RequestInit) => {
-    asked.push({ url, method: init.method!, type: (init.headers as Record<string, string>)['content-type']!, body: init.body });
+    const type = (init.headers as Record<string, string>)['content-type']!;
+    asked.push({ url, method: init.method!, type, body: init.body, keepalive: init.keepalive! });
     return answer();
   });
   return asked;
@@ -23,7 +24,9 @@ describe('a change sent to the server', () => {
       status: 201,
       data: { id: 'p-1' },
     });
-    expect(asked).toEqual([{ url: '/api/pieces', method: 'POST', type: 'application/json', body: '{"piece":{"name":"Stool"}}' }]);
+    expect(asked).toEqual([
+      { url: '/api/pieces', method: 'POST', type: 'application/json', body: '{"piece":{"name":"Stool"}}', keepalive: true },
+    ]);
   });
 
   it('text is sent as it is: a document that was read from a file is not written anew', async () => {
@@ -54,5 +57,27 @@ describe('a change sent to the server', () => {
   it('a server that cannot be reached is thrown, so that what was typed is kept', async () => {
     server(() => Promise.reject(new TypeError('Failed to fetch')));
     await expect(send('PUT', '/api/pieces/p-1', {})).rejects.toThrow(TypeError);
+  });
+
+  it('a page that is left lets it go on, as much at a time as a browser takes; the rest goes as usual', async () => {
+    const answers: (() => void)[] = [];
+    const asked = server(() => new Promise((resolve) => answers.push(() => resolve(Response.json({})))));
+    // An umlaut is two bytes: it is bytes that browsers count.
+    const half = 'ü'.repeat(14_000);
+    const first = [send('PUT', '/a', half), send('PUT', '/b', half), send('PUT', '/c', half), send('PUT', '/d', '{}')];
+    expect(asked.map(({ keepalive }) => keepalive)).toEqual([true, true, false, true]);
+    answers.forEach((go) => go());
+    await Promise.all(first);
+    // Once they have arrived there is room again; what alone is too big never goes on.
+    const second = [send('PUT', '/e', half), send('PUT', '/f', 'x'.repeat(60_001))];
+    expect(asked.slice(4).map(({ keepalive }) => keepalive)).toEqual([true, false]);
+    answers.slice(4).forEach((go) => go());
+    await Promise.all(second);
+  });
+
+  it('what did not arrive makes room too', async () => {
+    const asked = server(() => Promise.reject(new TypeError('Failed to fetch')));
+    for (let k = 0; k < 3; k++) await expect(send('PUT', '/a', 'x'.repeat(50_000))).rejects.toThrow(TypeError);
+    expect(asked.map(({ keepalive }) => keepalive)).toEqual([true, true, true]);
   });
 });

@@ -1,27 +1,29 @@
 /** What a write answered. */
 export type Answer<T> = { ok: boolean; status: number; data: T & { message?: string } };
 
+/** What browsers let go on after a page is left: 64 KiB altogether, with some room for what the headers take. */
+const AFTER_LEAVING = 60_000;
+let leaving = 0;
+
 /**
- * Sends a change to the server.
+ * Sends a change to the server. What was pressed before the page is left arrives all the same, as far as the browser goes on with it;
+ * what is bigger goes as any other request does.
  *
  * @param method HTTP method
  * @param url path on this server
  * @param body sent as JSON; text is sent as it is
- * @param [more.keepalive] goes on when the page is left meanwhile
  * @throws TypeError when the server cannot be reached
  */
-export async function send<T>(
-  method: 'POST' | 'PUT' | 'DELETE',
-  url: string,
-  body?: unknown,
-  { keepalive = false }: { keepalive?: boolean } = {},
-): Promise<Answer<T>> {
-  const response = await fetch(url, {
-    method,
-    headers: { 'content-type': 'application/json' },
-    body: typeof body === 'string' ? body : JSON.stringify(body ?? {}),
-    keepalive,
-  });
-  const data = (await response.json().catch(() => ({ message: `The server answered ${response.status}` }))) as T & { message?: string };
-  return { ok: response.ok, status: response.status, data };
+export async function send<T>(method: 'POST' | 'PUT' | 'DELETE', url: string, body?: unknown): Promise<Answer<T>> {
+  const said = typeof body === 'string' ? body : JSON.stringify(body ?? {});
+  const size = new Blob([said]).size;
+  const keepalive = leaving + size <= AFTER_LEAVING;
+  leaving += keepalive ? size : 0;
+  try {
+    const response = await fetch(url, { method, headers: { 'content-type': 'application/json' }, body: said, keepalive });
+    const data = (await response.json().catch(() => ({ message: `The server answered ${response.status}` }))) as T & { message?: string };
+    return { ok: response.ok, status: response.status, data };
+  } finally {
+    leaving -= keepalive ? size : 0;
+  }
 }

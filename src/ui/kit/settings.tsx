@@ -15,8 +15,7 @@ export function SettingsProvider({ initial, children }: { initial: Settings; chi
   const change = (part: Partial<Settings>) => {
     set((now) => ({ ...now, ...part }));
     if (part.theme) document.documentElement.dataset.theme = part.theme;
-    // Pressed and left at once it is kept all the same.
-    void send('PUT', '/api/settings', part, { keepalive: true }).catch(() => undefined);
+    void send('PUT', '/api/settings', part).catch(() => undefined);
   };
   return <Context value={{ ...settings, change }}>{children}</Context>;
 }

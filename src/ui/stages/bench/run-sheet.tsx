@@ -14,36 +14,8 @@ import { send } from '@/ui/kit/api';
 import { useDraft } from '@/ui/kit/draft';
 import { Wrong } from '@/ui/kit/lists';
 import { batchMinutes } from '@/core/run';
-import { usePlan, useSheet, useSheetStore, usePiece } from '@/ui/sheet/store';
-
-/** Ticks a step for one piece of the set, and takes it back where it could not be kept. */
-function useTicking(): {
-  message: string | null;
-  done: (unit: number, step: string) => boolean;
-  tick: (unit: number, step: string, to: boolean) => void;
-} {
-  const store = useSheetStore();
-  const id = useSheet((state) => state.id);
-  const ticks = useSheet((state) => state.ticks);
-  const [message, setMessage] = useState<string | null>(null);
-  const set = (unit: number, step: string, on: boolean) => {
-    // Quick ticks follow each other before the page is drawn again: each changes what is there by then.
-    const { ticks: now, setTicks } = store.getState();
-    setTicks([...now.filter((t) => t.unit !== unit || t.step !== step), ...(on ? [{ unit, step }] : [])]);
-  };
-  const tick = async (unit: number, step: string, to: boolean) => {
-    set(unit, step, to);
-    try {
-      const answer = await send('PUT', `/api/pieces/${id}/ticks`, { unit, step, done: to });
-      if (!answer.ok) throw new Error(answer.data.message);
-      setMessage(null);
-    } catch (error) {
-      set(unit, step, !to);
-      setMessage(error instanceof Error && error.message ? error.message : 'The tick was not kept; try again.');
-    }
-  };
-  return { message, done: (unit, step) => ticks.some((t) => t.unit === unit && t.step === step), tick: (...to) => void tick(...to) };
-}
+import { usePlan, useSheet, usePiece } from '@/ui/sheet/store';
+import { useTicking, type Ticking } from './use-ticking';
 
 /** What was said at the bench, as it stands when the sheet is opened. */
 function useNotes(id: string): BenchNote[] {
@@ -65,7 +37,7 @@ type RowProps = {
   number: number;
   current: boolean;
   units: number[];
-  ticking: ReturnType<typeof useTicking>;
+  ticking: Ticking;
 };
 
 function StepRow({ step, notes, number, current, units, ticking: { done, tick } }: RowProps) {
