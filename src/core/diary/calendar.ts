@@ -36,13 +36,16 @@ export function readMinute(typed: string): number | null {
   return hours <= 24 && minutes < 60 && hours * 60 + minutes <= DAY ? hours * 60 + minutes : null;
 }
 
+/** With less than this left before a break or the evening nobody gets anything out, minutes. */
+const WORTH_BEGINNING = 10;
+
 /**
  * The hours of a person over some days, in minutes from the first day's midnight.
  *
  * @param person their week, their break, their days off
  * @param begins the first day
  * @param days how many
- * @param [now] nothing before this minute
+ * @param [now] nothing before this minute; what is left after it of a morning or an afternoon counts if it is worth beginning
  */
 export function hoursOf(person: Person, begins: string, days: number, now = 0): Span[] {
   const spans: Span[] = [];
@@ -60,8 +63,21 @@ export function hoursOf(person: Person, begins: string, days: number, now = 0): 
         : [[opens, closes]];
     for (const [from, to] of halves) {
       const begin = Math.max(from, now);
-      if (to > begin) spans.push([begin, to]);
+      if (to - begin >= (now > from ? WORTH_BEGINNING : 1)) spans.push([begin, to]);
     }
   }
   return spans;
+}
+
+/**
+ * Days on which somebody works: nobody looks at a Sunday, nor at what is over.
+ *
+ * @param people with their weeks and days off
+ * @param begins the first day
+ * @param days so many from it
+ * @param [now] minute of the first day: is it over for everybody, it is none
+ */
+export function workingDays(people: readonly Person[], begins: string, days: number, now = 0): string[] {
+  const worked = new Set(people.flatMap((person) => hoursOf(person, begins, days, now).map(([from]) => Math.floor(from / DAY))));
+  return [...worked].sort((a, b) => a - b).map((k) => dayAfter(begins, k));
 }

@@ -27,6 +27,7 @@ import {
   stepToDo,
   weekdayOf,
   withAskedFor,
+  workingDays,
   type AskedFor,
   type DiaryInput,
   type PieceEnd,
@@ -178,7 +179,25 @@ describe('days and hours', () => {
     expect(hours[0]).toEqual([600, 720]);
     expect(hours.some(([from]) => Math.floor(from / DAY) === 2)).toBe(false);
     expect(momentOf(MONDAY, hours.at(-1)![1])).toEqual({ day: '2026-03-06', minute: 1020 });
+    // Three minutes before five nobody gets the tools out; a quarter of an hour is enough to look at a board.
+    expect(hoursOf({ ...person, breakFor: 0 }, MONDAY, 1, 1017)).toEqual([]);
+    expect(hoursOf({ ...person, breakFor: 0 }, MONDAY, 1, 1005)).toEqual([[1005, 1020]]);
     expect(hoursOf({ ...person, breakFor: 0 }, MONDAY, 1)).toEqual([[480, 1020]]);
+  });
+
+  it('days on which somebody works: no Sunday, no day that is over, one of two is enough', () => {
+    const person = newPerson({ id: 'a', name: 'A' });
+    const days = workingDays([person], MONDAY, 14);
+    expect(days.map(weekdayOf)).toEqual(days.map(weekdayOf).filter((own) => person.days[own]));
+    expect(days[0]).toBe(MONDAY);
+    expect(new Set(days).size).toBe(days.length);
+    // In the evening the page is turned.
+    expect(workingDays([person], MONDAY, 14, 1020)).toEqual(days.slice(1));
+    expect(workingDays([person], MONDAY, 14, 1000)).toEqual(days);
+    const off = { ...person, off: [days[1]!] };
+    expect(workingDays([off], MONDAY, 14)).toEqual(days.filter((own) => own !== days[1]));
+    expect(workingDays([off, person], MONDAY, 14)).toEqual(days);
+    expect(workingDays([], MONDAY, 14)).toEqual([]);
   });
 
   it('what is wrong with a workshop is told where it is', () => {

@@ -1,5 +1,5 @@
 export { ASKED_FOR, costOfTaking, withAskedFor, type AskedFor, type Cost } from './asked-for';
-export { DAY, dayAfter, daysBetween, hoursOf, momentOf, readMinute, sayMinute, weekdayOf } from './calendar';
+export { DAY, dayAfter, daysBetween, hoursOf, momentOf, readMinute, sayMinute, weekdayOf, workingDays } from './calendar';
 export {
   changedSince,
   endsOf,

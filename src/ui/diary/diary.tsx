@@ -1,7 +1,7 @@
 'use client';
 
 import { useRef, useState } from 'react';
-import { dayAfter, endsOf, hoursOf, type PieceEnd } from '@/core/diary';
+import { endsOf, workingDays, type PieceEnd } from '@/core/diary';
 import { readTaskId } from '@/core/run/schedule';
 import { sayDay } from '@/ui/kit/day';
 import { Wrong } from '@/ui/kit/lists';
@@ -77,33 +77,38 @@ function Search({ diary }: { diary: DiaryState }) {
   );
 }
 
-/** Days on which somebody works, from a day on: nobody looks at a Sunday. */
-function workingDays({ shop, begins }: DiaryView['input'], from: number, count: number): string[] {
-  const days: string[] = [];
-  for (let k = 0; days.length < from + count && k < 400; k++) {
-    const day = dayAfter(begins, k);
-    if (shop.people.some((person) => hoursOf(person, day, 1).length > 0)) days.push(day);
-  }
-  return days.slice(from);
+/** So many days are looked through, as a schedule goes. */
+const AHEAD = 370;
+
+/** The days that are looked at, and those before and after them. A plan of last week is opened where today is in it. */
+function useTurned({ shop, begins, now }: DiaryView['input'], today: string, shown: number) {
+  const [turned, onTurn] = useState<string | null>(null);
+  const all = workingDays(shop.people, begins, AHEAD, now);
+  const first = Math.max(
+    0,
+    all.findIndex((day) => day >= (turned ?? today)),
+  );
+  return {
+    days: all.slice(first, first + shown),
+    earlier: first > 0 ? all[Math.max(0, first - shown)] : undefined,
+    later: all[first + shown],
+    onTurn,
+  };
 }
 
-type TurnProps = { turn: number; shown: 1 | 5; onTurn: (turn: number) => void; onShown: (days: 1 | 5) => void };
+type TurnProps = Omit<ReturnType<typeof useTurned>, 'days'> & { shown: 1 | 5; onShown: (days: 1 | 5) => void };
 
 /** Earlier, later, one day or five. */
-function Turn({ turn, shown, onTurn, onShown }: TurnProps) {
+function Turn({ shown, earlier, later, onTurn, onShown }: TurnProps) {
+  const to = (name: string, day: string | undefined) => (
+    <button type="button" className="btn btn-sm btn-outline font-normal" disabled={!day} onClick={() => day && onTurn(day)}>
+      {name}
+    </button>
+  );
   return (
     <div className="flex items-center gap-2 my-2 text-sm">
-      <button
-        type="button"
-        className="btn btn-sm btn-outline font-normal"
-        disabled={turn === 0}
-        onClick={() => onTurn(Math.max(0, turn - shown))}
-      >
-        Earlier
-      </button>
-      <button type="button" className="btn btn-sm btn-outline font-normal" onClick={() => onTurn(turn + shown)}>
-        Later
-      </button>
+      {to('Earlier', earlier)}
+      {to('Later', later)}
       <button type="button" className="btn btn-sm btn-outline font-normal" onClick={() => onShown(shown === 1 ? 5 : 1)}>
         {shown === 1 ? 'Five days' : 'One day'}
       </button>
@@ -115,7 +120,6 @@ function Turn({ turn, shown, onTurn, onShown }: TurnProps) {
 /** What the schedule that is kept says, or what to do where there is none. */
 function Planned({ diary, view, before }: { diary: DiaryState; view: DiaryView; before: readonly PieceEnd[] }) {
   const { kept, input } = view;
-  const [turn, setTurn] = useState(0);
   const [shown, setShown] = useState<1 | 5>(1);
   const [chosen, setChosen] = useState<string | null>(null);
   const { change, ranges, promises, setPromises } = diary;
@@ -134,16 +138,16 @@ function Planned({ diary, view, before }: { diary: DiaryState; view: DiaryView; 
   const lay = (task: string, day: string, minute: number, who: string | null) =>
     change('PUT', '/api/diary/pins', { task, pin: { day, minute, who } });
   const done = kept?.schedule.done.find(({ id }) => id === chosen);
-  const days = workingDays(shownInput, turn, shown);
+  const turned = useTurned(shownInput, input.begins, shown);
   return (
     <>
       {kept && (
         <section aria-label="The days">
-          <Turn turn={turn} shown={shown} onTurn={setTurn} onShown={setShown} />
+          <Turn shown={shown} {...turned} onShown={setShown} />
           <Week
             input={kept.input}
             done={kept.schedule.done}
-            days={days}
+            days={turned.days}
             pinned={new Set(input.pins.map(({ task }) => task))}
             chosen={chosen}
             words={words}
@@ -154,7 +158,7 @@ function Planned({ diary, view, before }: { diary: DiaryState; view: DiaryView; 
             <DayList
               input={kept.input}
               done={kept.schedule.done}
-              day={days[0] ?? input.begins}
+              day={turned.days[0] ?? input.begins}
               chosen={chosen}
               words={words}
               onChoose={setChosen}

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { Done } from '@/core/run/schedule';
-import { stretchesOf } from './week';
+import { laidAt, stretchesOf } from './week';
 
 const task = (id: string, who: string, ...spans: [number, number][]): Done => ({ id, who, spans });
 const done = [
@@ -31,5 +31,28 @@ describe('what is drawn of a day', () => {
       ['p', [530, 560], 1],
       ['p', [620, 625], 1],
     ]);
+  });
+});
+
+describe('where what is dragged lands', () => {
+  // A Friday, and the working days after it.
+  const days = ['2026-11-27', '2026-11-30', '2026-12-01'];
+  const at = (day: string, minute: number, moved: number) => laidAt(days, { day, minute }, moved);
+  const hour = 60;
+  /** What is drawn of a day, 7 to 18. */
+  const long = 11 * hour;
+
+  it('on a quarter of an hour of its own day', () => {
+    expect(at(days[0]!, 9 * hour, 97)).toEqual({ day: days[0], minute: 10 * hour + 30 });
+    expect(at(days[0]!, 9 * hour + 4, -56)).toEqual({ day: days[0], minute: 8 * hour + 15 });
+  });
+  it('over the edge of a day on the next that is drawn, not on a Saturday nobody works', () => {
+    expect(at(days[0]!, 17 * hour, 90)).toEqual({ day: days[1], minute: 7 * hour + 30 });
+    expect(at(days[1]!, 8 * hour, -90)).toEqual({ day: days[0], minute: 17 * hour + 30 });
+    expect(at(days[0]!, 8 * hour, 2 * long)).toEqual({ day: days[2], minute: 8 * hour });
+  });
+  it('never beyond what is drawn', () => {
+    expect(at(days[0]!, 8 * hour, -5000)).toEqual({ day: days[0], minute: 7 * hour });
+    expect(at(days[2]!, 8 * hour, 5000)).toEqual({ day: days[2], minute: 17 * hour + 45 });
   });
 });

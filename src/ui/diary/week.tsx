@@ -2,7 +2,7 @@
 
 import { DndContext, PointerSensor, useDraggable, useSensor, useSensors, type DragEndEvent } from '@dnd-kit/core';
 import { useRef } from 'react';
-import { DAY, dayAfter, daysBetween, momentOf, sayMinute, weekdayOf, WEEKDAYS, type DiaryInput } from '@/core/diary';
+import { DAY, daysBetween, momentOf, sayMinute, weekdayOf, WEEKDAYS, type DiaryInput } from '@/core/diary';
 import { readTaskId, type Done } from '@/core/run/schedule';
 import { sayDay } from '@/ui/kit/day';
 
@@ -54,6 +54,7 @@ function Block({ done, span: [from, to], day, says, hatch, pinned, chosen, least
       aria-label={says}
       aria-pressed={chosen}
       data-task={done.id}
+      data-from={from}
       className={`absolute top-1 bottom-1 overflow-hidden text-left text-xs leading-tight border ${width > least ? 'px-1' : 'p-0'} bg-base-200 ${chosen ? 'border-2 border-primary z-10' : 'border-base-content/60'} ${isDragging ? 'opacity-70 z-20' : ''}`}
       style={{
         left: `${left}%`,
@@ -93,6 +94,23 @@ export function stretchesOf(done: readonly Done[], who: string, day: number, tog
   }, []);
 }
 
+/**
+ * Where a stretch of work lands that was dragged: on the day whose column it is drawn in, which after a Friday is a Monday.
+ *
+ * @param days the days that are drawn, one beside the other
+ * @param start where it was taken
+ * @param moved how far it was dragged, in minutes of what is drawn
+ * @returns a quarter of an hour of a day that is drawn
+ */
+export function laidAt(days: readonly string[], start: { day: string; minute: number }, moved: number): { day: string; minute: number } {
+  const long = SHOWN.to - SHOWN.from;
+  const column = days.indexOf(start.day);
+  const quarter = Math.round((start.minute - SHOWN.from + moved) / QUARTER) * QUARTER;
+  const last = days.length * long - QUARTER;
+  const along = Math.min(last, Math.max(0, column * long + quarter));
+  return { day: days[Math.floor(along / long)]!, minute: SHOWN.from + (along % long) };
+}
+
 type WeekProps = {
   input: DiaryInput;
   done: readonly Done[];
@@ -118,12 +136,10 @@ export function Week({ input, done, days, pinned, chosen, words, onChoose, onLay
     const width = (place.current?.clientWidth ?? 0) / days.length;
     if (!own || width === 0) return;
     const moved = delta.x * ((SHOWN.to - SHOWN.from) / width);
-    const start = momentOf(input.begins, Number(from));
-    const shift = Math.trunc((start.minute - SHOWN.from + moved) / (SHOWN.to - SHOWN.from));
-    const minute = start.minute + moved - shift * (SHOWN.to - SHOWN.from);
+    const to = laidAt(days, momentOf(input.begins, Number(from)), moved);
     const row = people.findIndex(({ id }) => id === own.who) + Math.round(delta.y / ROW);
     const who = people[Math.min(people.length - 1, Math.max(0, row))]!;
-    onLay(task, dayAfter(start.day, shift), Math.max(0, Math.round(minute / QUARTER) * QUARTER), who.id);
+    onLay(task, to.day, to.minute, who.id);
   };
   return (
     <DndContext sensors={sensors} onDragEnd={drop}>
