@@ -20,6 +20,7 @@ export const DIARY_ROUTES: Record<string, Record<string, Route>> = {
         section: { type: ['object', 'null'] },
         cloth: list(object),
         foam: list(object),
+        corners: list(object),
         board: object,
         piece: object,
         people: list(text('Who works here')),

@@ -31,7 +31,7 @@ export { arcOver, loopPlaces, looseVolume, type LoosePlan } from './details/loos
 export type { CoverPlan, StrainMap, ZipPlan } from './plan';
 export type { YCut } from './pulled/y-cuts';
 export { skinOf, type ClothPatch, type Skin } from './skin';
-export { foldPlan, type FoldPlan } from './pulled/fold-plan';
+export { alikeCorners, cornerSteps, foldPlan, type FoldPlan } from './pulled/fold-plan';
 export { WAYS, wayOf, type Choices, type ReachPart, type Suit, type Way } from './ways';
 export { endedLengths } from './pulled/ended';
 export { endsInSight, shortAt } from './pulled/ends-in-sight';

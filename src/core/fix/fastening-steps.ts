@@ -1,5 +1,5 @@
-import { cornerWords, endedLengths, wayOf, type CornerPlan } from '../cover';
-import { END_HOLDS } from '../piece';
+import { alikeCorners, cornerSteps, cornerWords, endedLengths, wayOf, type CornerPlan } from '../cover';
+import { END_HOLDS, saidCorner, type PieceKind } from '../piece';
 import { CAUTIONS } from '../run/cautions';
 import { step, type ToldStep } from '../run/step';
 import { rebateWords } from '../strip/chair-parts';
@@ -7,6 +7,8 @@ import type { Fastening } from './fasteners/fastener';
 
 /** A metre of finished fold; trimming what stands over: minutes. */
 const MINUTES = { endMetre: 25, trim: 3 };
+
+const upper = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);
 
 /** Minutes of a corner, in folds: a parcel's end is one, cutting the bulk away takes longer, a tuck half as long. */
 function folds({ way, pleats }: CornerPlan): number {
@@ -16,26 +18,47 @@ function folds({ way, pleats }: CornerPlan): number {
 }
 
 /**
- * What is done at the corners, each way with how often, in words; null where nothing is.
+ * Corners that are made alike, and what they are called: all, or each by its name as it is said of the kind.
+ *
+ * @param corners in the order of the edge
+ * @param kind of piece
+ */
+export function cornerLots(corners: readonly CornerPlan[], kind: PieceKind): { says: string; lot: CornerPlan[] }[] {
+  return alikeCorners(corners.map((own) => ({ ...own, edge: saidCorner(kind, own.edge) }))).map((lot) => {
+    const all = lot.length === corners.length && lot.length > 1;
+    return {
+      says: `${all ? `All ${lot.length}` : upper(lot.map(({ edge }) => edge.replace(/ corner$/, '')).join(', '))}, ${cornerWords(lot[0]!)}`,
+      lot,
+    };
+  });
+}
+
+/**
+ * What is done at the corners, each lot that is made alike with its figures and what is done in turn; null where nothing is.
  *
  * @param fastening its corners and relief
  * @param [held] what holds the folds, one of it in a word, and its caution
  */
 export function cornerStep(
-  { corners, relief, model: { rule } }: Fastening,
+  { corners, relief, model: { rule, piece } }: Fastening,
   { caution, by }: { caution: string; by: string } = { caution: CAUTIONS.staples, by: 'staple' },
 ): ToldStep | null {
-  const counts = new Map<string, number>();
-  for (const corner of corners) counts.set(cornerWords(corner), (counts.get(cornerWords(corner)) ?? 0) + 1);
-  const said = [...counts].map(([words, count]) => `${count} × ${words}`);
+  const said: string[] = [];
+  // Cloth that is to go round a curve is cut into before it is pulled there.
+  if (relief?.cuts.length) said.push(`${relief.cuts.length} relief cuts as drawn, first.`);
+  for (const { says, lot } of cornerLots(corners, piece.kind)) said.push(`${says}: ${cornerSteps(lot, rule, by).join(' ')}`);
   if (relief?.gather)
-    said.push(`round the curves gathered under the board, a little ${by === 'cord' ? 'at a time as the cord is drawn' : `to each ${by}`}`);
-  if (relief?.cuts.length) said.push(`${relief.cuts.length} relief cuts as drawn, first`);
+    said.push(
+      `Round the curves the cloth is gathered under the board, a little ${by === 'cord' ? 'at a time as the cord is drawn' : `to each ${by}`}.`,
+    );
   if (said.length === 0) return null;
   const minutes = corners.reduce((sum, corner) => sum + folds(corner), relief ? 1 : 0) * rule('timeCorner');
   const cut = relief?.cuts.length || corners.some(({ cut: into, away }) => into ?? away);
   const [key, name] = corners.length > 0 ? ['corners', 'Make the corners'] : ['relief', 'Ease the edge'];
-  return step(key!, name!, `${said.join('; ')}.`, minutes, { caution: cut ? `${caution} ${CAUTIONS.shears}` : caution });
+  return step(key!, name!, said.join(' '), minutes, {
+    caution: cut ? `${caution} ${CAUTIONS.shears}` : caution,
+    ...(corners.length > 0 ? { sees: { in: 'corners' } } : {}),
+  });
 }
 
 /** How a sewn cover comes over its pad before anything holds it; nothing where a flat cloth is laid on. */

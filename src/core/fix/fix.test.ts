@@ -120,7 +120,7 @@ describe('corners', () => {
     const plan = planPiece(newChairSeat(), {}, QUICK);
     const words = plan.steps.find(({ key }) => key === 'corners')!;
     expect(plan.corners.map(cornerWords)).toEqual(Array(4).fill('2 tucks'));
-    expect(words.detail).toBe('4 × 2 tucks.');
+    expect(words.detail).toMatch(/^All 4, 2 tucks: /);
     // One staple in the middle and one for each tuck.
     expect(plan.fixing.order.filter(({ kind }) => kind === 'corner')).toHaveLength(4 * 3);
     expect(words.minutes).toBe(16);

@@ -7,3 +7,4 @@ export { ROWS_APART } from '../cover/rows-apart';
 export { rowInset, rowsOf, type DrawnRow, type Row } from './rows';
 export { wavesOf, type Wave } from './waves';
 export { nailPlan, type NailPlan } from './nail-places';
+export { cornerLots } from './fastening-steps';

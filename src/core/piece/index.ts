@@ -1,7 +1,7 @@
 export { ownRules } from './own-rules';
 export { checkPiece, checkShape, narrowestWidth, panelBoard, panelWidth } from './checks';
 export { foamOf, foamsOf } from './foams';
-export { KINDS, kindOf, saidEdge, shapesFor, type Kind, type PieceKind, type Traits } from './kinds';
+export { KINDS, kindOf, saidCorner, saidEdge, shapesFor, type Kind, type PieceKind, type Traits } from './kinds';
 export { newChairSeat, newPiece } from './new-piece';
 export { begunPiece, begunShape, examplesOf, type Begun } from './begun';
 export { migrate } from './migrate';

@@ -2,7 +2,7 @@ import { readFileSync, readdirSync } from 'node:fs';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { CLOTHS } from '../cloth';
-import { laminate, FOAMS } from '../foam';
+import { laminate, nearestMade, FOAMS } from '../foam';
 import { checkRule, RULES } from '../house';
 import { createPlanner, planPiece, sheetView } from '../plan';
 import { KINDS, newChairSeat, newPiece, PieceProblems, BOARD_SIZE, slipOf, STARTING_SHAPES, type Piece } from '.';
@@ -162,12 +162,64 @@ describe('laminate', () => {
     fc.assert(
       fc.property(fc.integer({ min: 1, max: 500 }), fc.constantFrom(...FOAMS), (thickness, foam) => {
         const { layers, exact } = laminate(thickness, foam.sold);
+        if (exact) expect(layers.filter((t) => t < Math.min(20, thickness / 4)).length).toBeLessThanOrEqual(1);
         const sum = layers.reduce((a, b) => a + b, 0);
         expect(layers.every((t) => foam.sold.includes(t))).toBe(true);
         if (exact) expect(Math.abs(sum - thickness)).toBeLessThanOrEqual(1);
         else expect(sum).toBeGreaterThanOrEqual(thickness);
       }),
     );
+  });
+});
+
+describe('sheets as somebody would glue them up', () => {
+  const SEATING = FOAMS.find(({ id }) => id === 'seat-firm')!.sold;
+  // Of seating in 10 to 100 mm: what stands on the bench of somebody who has done it for thirty years.
+  it.each<[number, number[]]>([
+    [50, [50]],
+    [80, [60, 20]],
+    [90, [50, 40]],
+    [110, [100, 10]],
+    [150, [100, 50]],
+    [160, [100, 60]],
+    [240, [100, 100, 40]],
+  ])('%d mm', (thickness, layers) => {
+    const own = laminate(thickness, SEATING);
+    expect(own.exact).toBe(true);
+    expect(own.layers.length).toBe(layers.length);
+    expect(own.layers.reduce((sum, layer) => sum + layer, 0)).toBe(thickness);
+  });
+
+  it.each<[number, number]>([
+    [47, 50],
+    [48, 50],
+    [57, 60],
+    [67, 75],
+    [97, 100],
+  ])('%d mm is a sheet slit down, not two skins on a slab: offered is the nearest that is sold', (thickness, reached) => {
+    const { layers, exact } = laminate(thickness, SEATING);
+    expect(exact).toBe(false);
+    expect(layers.reduce((sum, layer) => sum + layer, 0)).toBe(reached);
+    const near = nearestMade(thickness, SEATING)!;
+    expect(laminate(near, SEATING).exact).toBe(true);
+    expect(Math.abs(near - thickness)).toBeLessThanOrEqual(4);
+  });
+
+  it('offered is what he would take: one sheet rather than three slabs a little nearer', () => {
+    expect([47, 102, 122, 145].map((thickness) => nearestMade(thickness, SEATING))).toEqual([50, 100, 120, 145]);
+    expect(nearestMade(75, [5, 10])).toBeNull();
+    // Held against every way to make it up, tried one by one.
+    for (const { sold } of FOAMS)
+      for (let t = Math.min(...sold); t <= 150; t++) {
+        const near = nearestMade(t, sold);
+        if (near === null) continue;
+        const costs = (made: number): number => Math.abs(made - t) + 3 * (laminate(made, sold).layers.length - 1);
+        for (let other = Math.max(1, t - 20); other <= t + 20; other++) {
+          const { layers, exact } = laminate(other, sold);
+          const made = layers.reduce((sum, layer) => sum + layer, 0);
+          if (exact && laminate(made, sold).layers.length === layers.length) expect(costs(near)).toBeLessThanOrEqual(costs(made));
+        }
+      }
   });
 });
 

@@ -6,4 +6,4 @@ export { sheetView, sitView, type SheetView, type SitView, type ViewQuestion } f
 export type { Warning } from '../warning';
 export { crownPads, cures, padForHeight, proposals, type Asked, type Tell } from './questions';
 export { savings, type Saving, type Shelf } from './savings';
-export { coverStep, fixStep, foamStep, runStep } from './steps';
+export { cornersStep, coverStep, fixStep, foamStep, runStep, wrapsStep } from './steps';

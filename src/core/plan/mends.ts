@@ -1,6 +1,6 @@
 import { BOARDS, findMaterial } from '../foam';
 import { choicesOf } from '../cover';
-import { defaultsOf, foamOf, FRAME, type Pad, type Piece } from '../piece';
+import { defaultsOf, FRAME, type Pad, type Piece } from '../piece';
 import type { Warning } from '../warning';
 
 /** What mends a warning: what the button says, and what of the piece it sets. */
@@ -45,22 +45,12 @@ function padAt({ pads }: Piece, where: string): { pad: Pad; path: string } | nul
   return pad ? { pad, path: `pads.${found![1]}` } : null;
 }
 
-const nearest = (values: readonly number[], to: number): number =>
-  values.reduce((best, value) => (Math.abs(value - to) < Math.abs(best - to) ? value : best));
-
 type Mender = (piece: Piece, warning: Warning) => Mend | null;
 
 const OF_PADS: Record<string, Mender> = {
   'edge-not-buried': (piece, { where }) => {
     const at = padAt(piece, where);
     return at && { says: 'Let it overhang', path: `${at.path}.offset`, value: null };
-  },
-  'thickness-not-sold': (piece, { where }) => {
-    const at = padAt(piece, where);
-    const sold = at && foamOf(piece, at.pad.material)?.sold;
-    if (!at || !sold?.length) return null;
-    const value = nearest(sold, at.pad.thickness);
-    return { says: `Take ${value} mm`, path: `${at.path}.thickness`, value };
   },
   'slow-main-pad': (piece, { where }) => {
     const at = padAt(piece, where);

@@ -3,9 +3,10 @@ import { surfaceStep, type Fineness, type Model } from '../build';
 import { clothWarnings, wayOf, type CoverPlan, shortAt } from '../cover';
 import type { CutPlan } from '../cut';
 import { FASTENERS } from '../fix';
+import { nearestMade } from '../foam';
 import { ruleOf, unusual } from '../house';
 import { distanceTo } from '../outline';
-import { DECK, defaultsOf, fieldAt, FRAME, HARDWARE_KINDS, kindOf } from '../piece';
+import { DECK, defaultsOf, fieldAt, foamOf, FRAME, HARDWARE_KINDS, kindOf } from '../piece';
 import type { SitPlan } from '../sit';
 import { goesBack, oldStaples, tooThick } from '../strip';
 import { sayLength as shown, type Warning } from '../warning';
@@ -114,20 +115,33 @@ function roomWarning(model: Model, fineness: Fineness, warn: Warn): void {
   );
 }
 
+/** Pads that sheets do not make up as they are, each with the thickness that they do. */
+function thicknessWarnings(model: Model, warn: Warn): void {
+  const { pads } = model.piece;
+  for (const [i, { pad: id, exact, layers, made, material, materialName, pair }] of foamStep(model).entries()) {
+    if (exact) continue;
+    const at = pads.findIndex((own) => own.id === id);
+    const own = pads[at] ?? null;
+    // What is sold makes up the thick end of a wedge.
+    const end = own && !pair && (own.wedge ?? 0) > own.thickness ? 'wedge' : 'thickness';
+    const near = own && nearestMade(made, foamOf(model.piece, material)?.sold ?? []);
+    const value = near === null ? 0 : (own![end] ?? 0) + near - made;
+    const over = layers.reduce((sum, layer) => sum + layer, 0) - made;
+    warn(
+      'thickness-not-sold',
+      `pads.${own ? at : i}.thickness`,
+      `${materialName} is not sold to make ${shown(made)}: buy ${layers.join(' + ')} mm and slit off ${shown(over)}.`,
+      value > 0 ? { says: `Take ${shown(value)}`, path: `pads.${at}.${end}`, value } : undefined,
+    );
+  }
+}
+
 /** What the stack and the cover pulled over it give cause to say. */
 export function buildWarnings(model: Model, fineness: Fineness = 'own'): Warning[] {
   const { piece } = model;
   return collected((warn) => {
     if (!piece.pads.some((pad) => pad.role === 'main')) warn('no-main-pad', 'pads', 'No main pad yet: the cover would lie on the board.');
-    for (const [i, pad] of foamStep(model).entries()) {
-      if (pad.exact) continue;
-      const total = pad.layers.reduce((sum, t) => sum + t, 0);
-      warn(
-        'thickness-not-sold',
-        `pads.${i}.thickness`,
-        `${pad.materialName} is not sold to make ${shown(pad.made)}: buy ${pad.layers.join(' + ')} mm and slit off ${shown(total - pad.made)}.`,
-      );
-    }
+    thicknessWarnings(model, warn);
     padWarnings(model, warn);
     roomWarning(model, fineness, warn);
     const surface = surfaceStep(model, fineness);

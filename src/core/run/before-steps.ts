@@ -7,7 +7,7 @@ import { outlineSize, type Outline } from '../outline';
 import { kindOf, letInto, type Opening, type Pad, type StripItem, type StripRecord } from '../piece';
 import { findingOf, inTurn, meetings, partName, partOf } from '../strip';
 import { CAUTIONS } from './cautions';
-import { calledOf, cutWords, roleName } from './foam-words';
+import { calledOf, cutWords } from './foam-words';
 import { letInStep } from './let-in-steps';
 import { metresRound } from './metres';
 import { apart, overAllStep } from './over-all-steps';
@@ -40,7 +40,9 @@ function offWords(strip: StripRecord): string {
   let said: string | null = null;
   const words = off.map((item) => {
     const part = partOf(strip, item);
-    const head = part && part !== said ? `${partName(part)}: ` : '';
+    // A name that says it already is not said twice.
+    const named = part && item.name.toLowerCase().includes(partName(part));
+    const head = part && part !== said && !named ? `${partName(part)}: ` : '';
     said = part;
     return `${head}${item.name}`;
   });
@@ -202,7 +204,7 @@ function formSteps({ pads, shapedWith }: Model['piece'], foam: readonly FoamPiec
       ? [
           step(
             `form-${pad.id}`,
-            `Shape the ${roleName(pad.role)}`,
+            `Shape the ${calledOf({ pad: pad.id, role: pad.role }, foam)}`,
             `${how} ${tool.name} to finish: ${tool.how}.`,
             tool.time * HANDLING.form,
             {
@@ -225,7 +227,7 @@ function cutSteps(model: Model, foam: readonly FoamPiece[]): ToldStep[] {
     ...foam.flatMap((pad) =>
       pad.kept
         ? [
-            step(`kept-${pad.pad}`, `The old ${roleName(pad.role)}`, KEEPING[pad.kept], HANDLING.keep, {
+            step(`kept-${pad.pad}`, `The old ${calledOf(pad, foam)}`, KEEPING[pad.kept], HANDLING.keep, {
               caution: CAUTIONS.strip,
               sees: { in: 'section', pad: pad.pad },
             }),
@@ -244,8 +246,14 @@ function cutSteps(model: Model, foam: readonly FoamPiece[]): ToldStep[] {
         ]
       : []),
   ];
-  steps.push(...formSteps(piece, foam), ...foam.filter(({ trimmed }) => !trimmed).flatMap((pad) => rimSteps(model, pad)));
-  for (const pad of piece.pads) letInto(pad).forEach((pocket, own, all) => steps.push(letInStep(pad, pocket, own, all.length, rule)));
+  steps.push(
+    ...formSteps(piece, foam),
+    ...foam.filter(({ trimmed }) => !trimmed).flatMap((pad) => rimSteps(model, pad, calledOf(pad, foam))),
+  );
+  for (const pad of piece.pads) {
+    const called = calledOf({ pad: pad.id, role: pad.role }, foam);
+    letInto(pad).forEach((pocket, own, all) => steps.push(letInStep(pad, called, { pocket, own, of: all.length }, rule)));
+  }
   return steps;
 }
 
@@ -288,7 +296,7 @@ function glueSteps(model: Model, pad: FoamPiece, { joints, first, name, below }:
       sees,
     }),
     ...(pad.trimmed
-      ? [trimStep(model, pad, name, model.pads.find((own) => own.pad.id === pad.pad)?.offset ?? 0), ...rimSteps(model, pad)]
+      ? [trimStep(model, pad, name, model.pads.find((own) => own.pad.id === pad.pad)?.offset ?? 0), ...rimSteps(model, pad, name)]
       : []),
   ];
 }
@@ -307,8 +315,22 @@ export function padSteps(model: Model, foam: readonly FoamPiece[]): ToldStep[] {
   return foam.length > 0 ? cutSteps(model, foam) : [];
 }
 
-/** Gluing the pads on, and the wadding over them. */
-export function buildSteps(model: Model, foam: readonly FoamPiece[], wadding: LiningPiece | null, zip: ZipPlan | null): ToldStep[] {
-  const pads = foam.length > 0 ? gluing(model, foam) : [];
+/**
+ * Gluing the pads on, and the wadding over them.
+ *
+ * @param model the built piece
+ * @param foam as it is cut
+ * @param wadding over all, or none
+ * @param zip of a cover that comes off
+ * @param wells what is cut into the foam once it lies
+ */
+export function buildSteps(
+  model: Model,
+  foam: readonly FoamPiece[],
+  wadding: LiningPiece | null,
+  zip: ZipPlan | null,
+  wells: readonly ToldStep[],
+): ToldStep[] {
+  const pads = [...(foam.length > 0 ? gluing(model, foam) : []), ...wells];
   return wadding ? [...pads, overAllStep(model, wadding, zip)] : pads;
 }

@@ -3,7 +3,7 @@ import { bounds, distanceTo } from '../outline';
 import { PAD_ROLES } from '../piece';
 
 /** A role of a pad as it is said within a sentence. */
-export const roleName = (role: string): string => PAD_ROLES.find(({ id }) => id === role)!.name.toLowerCase();
+const roleName = (role: string): string => PAD_ROLES.find(({ id }) => id === role)!.name.toLowerCase();
 
 const ORDINALS = ['first', 'second', 'third', 'fourth', 'fifth', 'sixth', 'seventh', 'eighth'];
 

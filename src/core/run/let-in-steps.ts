@@ -1,7 +1,6 @@
 import type { Model } from '../build';
 import type { Pad, Pocket } from '../piece';
 import { CAUTIONS } from './cautions';
-import { roleName } from './foam-words';
 import { step, type ToldStep } from './step';
 
 /** Carving once over, patching a worn place: minutes. */
@@ -14,8 +13,11 @@ function whereLetIn({ x, y }: Pocket): string {
   return `its middle ${from(x, 'right of the middle', 'left of the middle')}, ${from(y, 'behind the middle', 'before the middle').replace('on the middle line', 'half way back')}`;
 }
 
-/** Carving one pocket, or patching one worn place. */
-export function letInStep({ id, role, kept }: Pad, pocket: Pocket, own: number, of: number, rule: Model['rule']): ToldStep {
+/** A pocket of a pad: which of how many, from 0. */
+type LetIn = { pocket: Pocket; own: number; of: number };
+
+/** Carving one pocket, or patching one worn place, in a pad as it is called. */
+export function letInStep({ id, kept }: Pad, called: string, { pocket, own, of }: LetIn, rule: Model['rule']): ToldStep {
   const { width, length, deep, blend, sat } = pocket;
   const photos = sat ? [sat.photo] : [];
   const sees = { in: 'section', pad: id } as const;
@@ -25,7 +27,7 @@ export function letInStep({ id, role, kept }: Pad, pocket: Pocket, own: number, 
   if (kept)
     return step(
       `patch-${end}`,
-      `Patch the old ${roleName(role)}${which}`,
+      `Patch the old ${called}${which}`,
       `Cut the worn place out, ${width} × ${length} mm and ${deep} mm deep, ${whereLetIn(pocket)}, ${slope ?? 'its sides sloping in'}; glue fresh foam in, standing proud; when the glue holds trim it flush and feel over it with the flat hand.`,
       HANDLING.patch,
       { caution: CAUTIONS.knife, wait: rule('timeGlueTack'), photos, sees },
@@ -33,7 +35,7 @@ export function letInStep({ id, role, kept }: Pad, pocket: Pocket, own: number, 
   const passes = Math.ceil(deep / rule('carvePass') - 1e-9);
   return step(
     `pocket-${end}`,
-    `Carve the pocket in the ${roleName(role)}${which}`,
+    `Carve the pocket in the ${called}${which}`,
     `${width} × ${length} mm and ${deep} mm deep, ${whereLetIn(pocket)}${slope ? `, ${slope}` : ''}: ${passes} even passes, feeling left against right after each; ${slope ? 'cut the insert’s rim to the same slope and glue it' : 'glue the insert'} in flush.`,
     passes * HANDLING.carvePass,
     { caution: CAUTIONS.knife, photos, sees },

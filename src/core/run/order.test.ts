@@ -37,6 +37,16 @@ const BEFORE: [string, string, string][] = [
   ['cloth', 'zip', 'its band has been cut'],
   ['measure', 'hang', 'nobody labels the back of what hangs'],
   ['tack', 'staple', 'centres first, with temporary ones'],
+  ['board', 'button-holes', 'a board that is sound is drilled'],
+  ['button-holes', 'spray-', 'under foam nobody drills'],
+  ['glue-', 'button-wells', 'wells are cut in foam that lies'],
+  ['button-wells', 'wadding', 'wadding is parted over them'],
+  ['cloth', 'button-cover', 'buttons are covered with what is left'],
+  ['button-cover', 'buttons', 'bare buttons are not drawn in'],
+  ['tack', 'buttons', 'nothing draws on a cover that lies loose'],
+  ['buttons', 'staple', 'edges are pulled once the buttons have taken their cloth'],
+  ['buttons', 'tacks', 'edges are pulled once the buttons have taken their cloth'],
+  ['buttons', 'corners', 'corners last'],
   ['staple', 'corners', 'corners last'],
   ['staple', 'trim', 'trimmed once it holds'],
   ['rivet', 'trim', 'trimmed once it holds'],
@@ -94,7 +104,9 @@ function anyOrder(plan: Plan, said: string, roll: () => number): void {
 
 /** Whoever works by it sees whole minutes, a sentence, and a caution where a blade, glue, a staple or a needle is in hand. */
 const DANGEROUS: [RegExp, RegExp][] = [
-  [/^(foam|trim-|pocket-|patch-)/, /[Kk]nives/],
+  [/^(foam|trim-|pocket-|patch-|button-wells)/, /[Kk]nives/],
+  [/^button-holes$/, /drills/],
+  [/^buttons$/, /children/],
   [/^spray-/, /flammable/],
   [/^(staple|tack|corners|dust|hessian)$/, /[Ss]taples/],
   [/^(sew|welts|channels|zip)$/, /needle/],
@@ -198,6 +210,19 @@ describe('the run sheet of every kind in every way it can be covered', () => {
         expect.arrayContaining(['strip', 'finding-mould', 'kept-main', 'patch-main', 'pocket-topper', 'welts', 'refit-s-2']),
       );
     }
+  });
+
+  it.each(['staples', 'tacks', 'screws', 'cord', 'glue'] as const)('and so with deep buttons, the cover held by %s', (held) => {
+    const chair = newPiece('chair-seat');
+    const buttons = { columns: 2, rows: 2, spacing: 120, depth: 22, size: 22 };
+    const piece: Piece = { ...chair, covering: { ...chair.covering, way: 'buttoned', buttons, held } };
+    expect(problemsOf(piece)).toEqual([]);
+    const plan = planned(piece);
+    inOrder(plan, held);
+    anyOrder(plan, held, dice(5));
+    if (held === 'staples') safe(plan, held);
+    expect(orderOf(plan)).toEqual(expect.arrayContaining(['button-holes', 'button-cover', 'button-wells', 'buttons']));
+    expect(orderOf(plan).indexOf('buttons')).toBe(orderOf(plan).indexOf('tack') + 1);
   });
 
   it('a check of its own: a sheet out of order is found', () => {

@@ -5,7 +5,7 @@ import { isStretched, stretchedStaples, STRETCHED_APART } from '../foam';
 import { kindOf } from '../piece';
 import { keptLayers } from '../strip';
 import { CAUTIONS } from './cautions';
-import { metresRound } from './metres';
+import { metresRound, sizeOf } from './metres';
 import { step, type ToldStep } from './step';
 
 /** Laying it, without its way round, minutes. */
@@ -49,7 +49,7 @@ function stretchedStep(model: Model, wadding: LiningPiece, zip: ZipPlan | null):
   return step(
     'wadding',
     'Stretch the backed foam over all',
-    `${apart(model, null)}Foam side down, its backing out, so that the cover slides on it. From the middle outwards, smooth but not pulled thin: where it is strained it goes thin and the edge reads through. ${held}; at corners cut a V out and butt the edges, nothing lies double.${zipWords(model, zip)}`,
+    `${sizeOf(wadding)}. ${apart(model, null)}Foam side down, its backing out, so that the cover slides on it. From the middle outwards, smooth but not pulled thin: where it is strained it goes thin and the edge reads through. ${held}; at corners cut a V out and butt the edges, nothing lies double.${zipWords(model, zip)}`,
     LAYING + (metresRound([wadding]) * rule('timeClothMetre')) / 60 + (loose || pan ? 0 : (staples * rule('timeStaple')) / 60),
     { caution: loose || pan ? CAUTIONS.glue : CAUTIONS.staples },
   );
@@ -88,6 +88,6 @@ export function overAllStep(model: Model, wadding: LiningPiece, zip: ZipPlan | n
     how === 'under'
       ? ` Its staples ${Math.round(rowInset(model, choicesOf(model.piece.covering), 'over-all'))} mm in, clear of the cover’s own line.`
       : '';
-  const words = `${apart(model, null)}${WADDED[how]}${row}${zipWords(model, zip)}`;
+  const words = `${sizeOf(wadding)}. ${apart(model, null)}${WADDED[how]}${row}${zipWords(model, zip)}`;
   return step('wadding', 'Lay the wadding', words, minutes, { caution: CAUTIONS.glue });
 }

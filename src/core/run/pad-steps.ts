@@ -4,7 +4,7 @@ import { shaperOf } from '../foam';
 import { partWords } from '../outline';
 import { kindOf } from '../piece';
 import { CAUTIONS } from './cautions';
-import { hasUpperSide, roleName } from './foam-words';
+import { hasUpperSide } from './foam-words';
 import { metresRound } from './metres';
 import { step, type ToldStep } from './step';
 
@@ -36,8 +36,9 @@ function rimWords({ edge, thickness }: Model['pads'][number]['pad'], across: num
  *
  * @param model the built piece
  * @param pad as it is cut
+ * @param called as it is said within a sentence
  */
-export function rimSteps({ pads, piece }: Model, { pad: id, role, kept, insertOf, finished }: FoamPiece): ToldStep[] {
+export function rimSteps({ pads, piece }: Model, { pad: id, kept, insertOf, finished }: FoamPiece, called: string): ToldStep[] {
   const built = pads.find((own) => own.pad.id === id);
   const how = built && !kept && insertOf === null ? rimWords(built.pad, Math.min(finished.width, finished.height)) : null;
   if (!built || !how) return [];
@@ -45,16 +46,10 @@ export function rimSteps({ pads, piece }: Model, { pad: id, role, kept, insertOf
   const domed = built.pad.edge.kind === 'domed';
   const minutes = domed ? ((finished.width * finished.height) / 1e6) * MINUTES.domeSquare : metresRound([finished]) * MINUTES.rimMetre;
   return [
-    step(
-      `rim-${id}`,
-      `Work the rim of the ${roleName(role)}`,
-      `${how} ${tool.name} to finish: ${tool.how}.`,
-      MINUTES.begin + tool.time * minutes,
-      {
-        caution: tool.caution === 'disc' ? CAUTIONS.disc : CAUTIONS.shaping,
-        sees: { in: 'section', pad: id },
-      },
-    ),
+    step(`rim-${id}`, `Work the rim of the ${called}`, `${how} ${tool.name} to finish: ${tool.how}.`, MINUTES.begin + tool.time * minutes, {
+      caution: tool.caution === 'disc' ? CAUTIONS.disc : CAUTIONS.shaping,
+      sees: { in: 'section', pad: id },
+    }),
   ];
 }
 

@@ -7,9 +7,11 @@ import { rowInset } from '../fix/rows';
 import { polygonPerimeter } from '../outline';
 import { HARDWARE_KINDS, STRIP_KINDS, type Hardware } from '../piece';
 import { keptLayers, newOf, otherParts, partComes, partName, reassembly } from '../strip';
+import { buttonHoles, buttonWells, drawButtons } from './button-steps';
 import { boardSteps, buildSteps, deckSteps, padSteps, stripSteps } from './before-steps';
 import { CAUTIONS } from './cautions';
 import { looseSteps } from './loose-steps';
+import { sizeOf } from './metres';
 import { finishingSteps, firstSteps, lastSteps, layingSteps, readySteps, sewingSteps } from './sewing-steps';
 import { endedWith, graphOf } from './graph';
 import { seenIn, step, type Step, type ToldStep } from './step';
@@ -45,6 +47,12 @@ function fastenerSteps(fastening: Fastening): FasteningSteps {
   };
 }
 
+/** Buttons are drawn in once the cover is tacked, before its edges take the cloth that was cut for them; where nothing is tacked, last. */
+function withButtons(fasten: readonly ToldStep[], close: readonly ToldStep[], buttons: readonly ToldStep[]): ToldStep[] {
+  const tacked = fasten.findIndex(({ key }) => key === 'tack') + 1;
+  return tacked > 0 ? [...fasten.slice(0, tacked), ...buttons, ...fasten.slice(tacked), ...close] : [...fasten, ...close, ...buttons];
+}
+
 /** What is screwed on from below stands through the dust cover. */
 function roundPlates(hardware: readonly Hardware[]): string {
   const said = HARDWARE_KINDS.filter(({ plate }) => plate).flatMap(({ id, name }) => {
@@ -56,11 +64,12 @@ function roundPlates(hardware: readonly Hardware[]): string {
 
 function dustStep(model: Model, dust: LiningPiece): ToldStep {
   const { rule, piece } = model;
+  const old = keptLayers(piece).has('dust');
   const staples = Math.ceil(polygonPerimeter(dust.outline) / (2 * rule('staplePitch')));
   return step(
     'dust',
-    keptLayers(piece).has('dust') ? 'The old dust cover' : 'Dust cover',
-    `Turn ${rule('dustTurn')} mm under, ${rule('dustInset')} mm in from the edge; its staples ${Math.round(rowInset(model, choicesOf(piece.covering), 'dust'))} mm in, a row of their own.${roundPlates(piece.base.hardware ?? [])}`,
+    old ? 'The old dust cover' : 'Dust cover',
+    `${old ? '' : `${sizeOf(dust)}. `}Turn ${rule('dustTurn')} mm under, ${rule('dustInset')} mm in from the edge; its staples ${Math.round(rowInset(model, choicesOf(piece.covering), 'dust'))} mm in, a row of their own.${roundPlates(piece.base.hardware ?? [])}`,
     (staples * rule('timeStaple')) / 60 + 1,
     { caution: CAUTIONS.staples },
   );
@@ -134,6 +143,9 @@ function refitSteps({ piece: { strip } }: Model, laid: ReadonlySet<string>): Tol
   );
 }
 
+/** Parts that are laid over the others’ rows and share none. */
+const IN_NO_REBATE: ReadonlySet<string> = new Set(['trim', 'below']);
+
 /** The other parts of the chair that go on before this piece or after it, each with what belongs to it. */
 function partSteps({ piece: { strip } }: Model, comes: 'before' | 'after'): ToldStep[] {
   if (!strip) return [];
@@ -150,7 +162,7 @@ function partSteps({ piece: { strip } }: Model, comes: 'before' | 'after'): Told
       return step(
         `part-${part}`,
         `${name} ${comes === 'before' ? 'first' : 'now'}`,
-        `${things || 'Nothing of it goes back on'}. Its cloth has a row of staples of its own beside that of its neighbour.${first}`,
+        `${things || 'Nothing of it goes back on'}.${IN_NO_REBATE.has(part) ? '' : ' Its cloth has a row of staples of its own beside that of its neighbour.'}${first}`,
         Math.max(1, own.length) * HANDLING.refit,
         { caution: CAUTIONS.staples, photos: items.flatMap(({ photos }) => photos) },
       );
@@ -187,15 +199,24 @@ export function runSteps({ fastening, foam, wadding, dust, cover, panels }: Ingr
           ...seenIn('board', woodSteps(model)),
           ...firstSteps(model, cover),
           ...seenIn('board', deckSteps(model)),
+          ...buttonHoles(model, cover),
           ...partSteps(model, 'before'),
         ],
       ],
       ['pads', padSteps(model, foam)],
-      ['piece', seenIn('section', buildSteps(model, foam, wadding, cover.zip))],
+      ['piece', seenIn('section', buildSteps(model, foam, wadding, cover.zip, buttonWells(model, cover)))],
       ['cloth', seenIn('cloth', sewingSteps(model, cover, newCover))],
       ['piece', [...layingSteps(model, cover, newCover)]],
       ['cloth', seenIn('cloth', ahead)],
-      ['piece', [...fasten, ...close, ...seenIn('back', finishingSteps(model, cover)), ...finish, ...lastSteps(model, cover)]],
+      [
+        'piece',
+        [
+          ...withButtons(fasten, close, drawButtons(model, cover)),
+          ...seenIn('back', finishingSteps(model, cover)),
+          ...finish,
+          ...lastSteps(model, cover),
+        ],
+      ],
       ['loose', looseSteps(cover, model.rule)],
       [
         'piece',

@@ -1,5 +1,17 @@
 import { describe, expect, it } from 'vitest';
-import { KINDS, newChairSeat, newPiece, STARTING_SHAPES, type Pad, type PadEdge, type Piece, type PieceKind } from '../piece';
+import {
+  firstPocket,
+  KINDS,
+  newChairSeat,
+  newPiece,
+  PAD_ROLES,
+  STARTING_SHAPES,
+  withPad,
+  type Pad,
+  type PadEdge,
+  type Piece,
+  type PieceKind,
+} from '../piece';
 import { CUTTERS } from '../foam';
 import { planPiece } from '../plan';
 import { batchMinutes } from '.';
@@ -78,7 +90,7 @@ it('a button is tied with twine enough for both ways through and a knot, over wh
   const through = 12 + 50;
   expect(twine).toBeGreaterThan(2 * through + 150);
   expect(twine).toBeLessThan(2 * through + 320);
-  expect(Number(/needle (\d+)/.exec(detail)![1])).toBeGreaterThan(through);
+  expect(Number(/Needle (\d+)/.exec(detail)![1])).toBeGreaterThan(through);
   expect(detail).toContain('toggle');
   expect(cover.buttons!.count).toBeGreaterThan(3);
 });
@@ -208,6 +220,31 @@ describe('a rim that is worked', () => {
 
   it('an old pad that goes back is not carved again', () => {
     expect(own(rim({ kind: 'rounded', width: 15 }, { kept: 'as-is', trim: false }))).toBeUndefined();
+  });
+});
+
+describe('no two steps are called alike', () => {
+  const twice = (names: readonly string[]): string[] => names.filter((name, k) => names.indexOf(name) !== k);
+
+  it.each(PAD_ROLES.map(({ id }) => id))('where there are two pads of one role, %s', (role) => {
+    const start = newChairSeat();
+    const worked = withPad(withPad(start.pads, role), role).map((pad): Pad => ({
+      ...pad,
+      edge: { kind: 'bevelled', width: 10 },
+      ...(pad.role === role
+        ? { profile: { kind: 'hollow', by: 4, width: 120, length: 120, x: 0, y: 0 }, pocket: { ...firstPocket(pad.thickness), deep: 5 } }
+        : {}),
+    }));
+    const names = planPiece({ ...start, pads: worked }, {}, QUICK).steps.map(({ name }) => name);
+    expect(names.filter((name) => name.startsWith('Work the rim')).length).toBeGreaterThanOrEqual(2);
+    expect(names.some((name) => /second/.test(name))).toBe(true);
+    expect(twice(names)).toEqual([]);
+    const kept = worked.map((pad): Pad => (pad.role === role ? { ...pad, kept: 'as-is', trim: false } : pad));
+    expect(twice(planPiece({ ...start, pads: kept }, {}, QUICK).steps.map(({ name }) => name))).toEqual([]);
+  });
+
+  it.each(KINDS.map(({ id }) => id))('%s as it begins', (kind) => {
+    expect(twice(planPiece(newPiece(kind), {}, QUICK).steps.map(({ name }) => name))).toEqual([]);
   });
 });
 

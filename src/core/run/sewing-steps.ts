@@ -2,19 +2,17 @@ import type { Model } from '../build';
 import { isReadied, READYINGS, stitchingWords } from '../cloth';
 import { choicesOf, joinLength, OF_CLOTH, seamTakeUp, shortAt, wayOf, type CoverPlan, type SewnFacts } from '../cover';
 import { rowsOf, type Row } from '../fix/rows';
-import type { Cloth, Covering } from '../piece';
+import { kindOf, type Cloth, type Covering } from '../piece';
 import { goesBack, isKept, keptLayers } from '../strip';
+import { coverButtons } from './button-steps';
 import { CAUTIONS } from './cautions';
-import { metresRound } from './metres';
+import { cut, metresRound, sizeOf } from './metres';
 import { step, type ToldStep } from './step';
 
 /** Plain handling times, minutes: of a piece of cloth chalking it round and notching it, of a seam pinning it, its ends and pressing it. */
 const HANDLING = { clothPiece: 2, seam: 2, join: 1, lining: 4, old: 10, ready: 20, film: 2, prove: 6, zip: 8, weltMetre: 2 } as const;
 
 const round = (mm: number): number => Math.round(mm * 10) / 10;
-/** What is cut is cut to the millimetre, never too short. */
-const cut = (mm: number): number => Math.ceil(mm - 1e-6);
-
 /** How each lining is laid on. */
 const LAYING: Record<string, { detail: string; minutes: number; caution?: string }> = {
   film: { detail: 'Loose, never pulled tight, never pierced on top.', minutes: HANDLING.film },
@@ -40,12 +38,13 @@ function shortEdges({ piece, rule }: Pick<Model, 'piece' | 'rule'>): string {
 }
 
 function cutStep(model: Model, { pieces }: CoverPlan): ToldStep {
-  const { rule } = model;
+  const { rule, piece } = model;
   const short = shortEdges(model);
+  const [near, far] = kindOf(piece.kind).words;
   const detail =
     pieces.length === 1
-      ? `Centre marks on all four sides; grain from front to back.${short ? ` Cut ${short}, as drawn.` : ''}`
-      : `${pieces.length} pieces: ${pieces.map(({ name, cloth }) => `${name.toLowerCase()}${OF_CLOTH[cloth]}`).join('; ')}. Notches and centre marks before they part; grain as drawn.`;
+      ? `${sizeOf(pieces[0]!)} as drawn, its grain from ${near} to ${far}; centre marks on all four sides.${short ? ` Cut ${short}.` : ''}`
+      : `${pieces.length} pieces: ${pieces.map((own) => `${own.name.toLowerCase()}${OF_CLOTH[own.cloth]} ${sizeOf(own)}`).join('; ')}. Notches and centre marks before they part; grain as drawn.`;
   return step('cloth', 'Cut the cover', detail, (metresRound(pieces) * rule('timeClothMetre')) / 60 + pieces.length * HANDLING.clothPiece, {
     caution: CAUTIONS.shears,
     place: 'table',
@@ -56,14 +55,12 @@ function cutStep(model: Model, { pieces }: CoverPlan): ToldStep {
 function oldSteps({ piece }: Model, { pieces }: CoverPlan): ToldStep[] {
   const back = goesBack(piece, pieces);
   if (back.length === 0) return [];
-  const said = back.map(({ name, letOut, room, pulled, closes }) =>
-    [
-      `${name.toLowerCase()}: ${closes ? (pulled ? `${round(Math.min(room.width, room.height))} mm to spare` : 'it closes') : 'does not close as it is planned'}`,
-      letOut > 0 ? `let its seams out by ${round(letOut)} mm on either side and sew them again` : '',
-    ]
-      .filter(Boolean)
-      .join(', '),
-  );
+  const said = back.map(({ name, letOut, room, pulled, closes }) => {
+    const out = letOut > 0 ? `let its seams out by ${round(letOut)} mm on either side and sew them again: ` : '';
+    const spare = Math.floor(Math.min(room.width, room.height));
+    const then = closes ? (pulled ? `${spare} mm to spare` : 'it closes') : 'it does not close as it is planned';
+    return `${name.toLowerCase()}: ${out}${out ? 'then ' : ''}${then}`;
+  });
   return [
     step(
       'old-cover',
@@ -184,7 +181,7 @@ function liningSteps(model: Model, { linings }: CoverPlan): ToldStep[] {
       step(
         `lay-${lining.material}`,
         `Lay on the ${isKept(kept, lining.material) ? 'old ' : ''}${lining.name.toLowerCase()}`,
-        detail + row(lining.material),
+        `${isKept(kept, lining.material) ? '' : `${sizeOf(lining)}. `}${detail}${row(lining.material)}`,
         minutes,
         caution ? { caution } : {},
       ),
@@ -252,6 +249,7 @@ export function sewingSteps(model: Model, whole: CoverPlan, cover: CoverPlan): T
     ...oldSteps(model, whole),
     ...channelSteps(model, cover),
     ...(cover.pieces.length > 0 ? [cutStep(model, cover)] : []),
+    ...coverButtons(cover),
     ...stitchSteps(model, cover),
   ];
 }
@@ -272,25 +270,12 @@ export function layingSteps(model: Model, whole: CoverPlan, cover: CoverPlan): T
   return steps;
 }
 
-/** What is done to the cover once it is fastened: by its way, and the buttons drawn in. */
 /** What a way puts on once all else is fastened, nails too. */
 export function lastSteps(model: Model, cover: CoverPlan): ToldStep[] {
   return wayOf(cover.method).steps?.(factsOf(model, cover)).last ?? [];
 }
 
+/** What a way does to the cover once it is fastened. */
 export function finishingSteps(model: Model, cover: CoverPlan): ToldStep[] {
-  const { rule } = model;
-  const steps = [...(wayOf(cover.method).steps?.(factsOf(model, cover)).after ?? [])];
-  const { buttons } = cover;
-  if (buttons)
-    steps.push(
-      step(
-        'buttons',
-        'Draw in the buttons',
-        `${buttons.count} buttons, the middle one first; needle ${round(buttons.needle)} mm or longer, ${Math.ceil(buttons.thread / buttons.count / 10) * 10} mm of waxed twine for each, drawn in ${round(buttons.depth)} mm: ${wayOf(cover.method).loose ? 'tied to a second button or a loop below, since nothing is behind it' : 'tied behind over a toggle or a tuft with a slip knot, all looked at from the front before they are knotted fast'}.`,
-        (buttons.count * rule('timeNail') * 3) / 60,
-        { caution: CAUTIONS.nails },
-      ),
-    );
-  return steps;
+  return wayOf(cover.method).steps?.(factsOf(model, cover)).after ?? [];
 }

@@ -1,4 +1,4 @@
-import { laminate } from '../foam';
+import { nearestMade } from '../foam';
 import type { HouseRules } from '../house';
 import { keepNothing, type Keep } from '../keep';
 import { foamOf, type Piece } from '../piece';
@@ -12,21 +12,6 @@ export type FoundHeight = WantedHeight & { sold: WantedHeight | null };
 
 /** Near enough, mm. */
 const NEAR = 0.5;
-
-/** A pad that sheets make up is looked for so far from the one that was found, mm. */
-const LOOKED = 20;
-
-/** The nearest thickness that the sheets of a foam make up, mm; null where none is near. */
-function nearestSold(thickness: number, sold: readonly number[]): number | null {
-  const whole = Math.round(thickness);
-  for (let off = 0; off <= LOOKED; off++)
-    for (const tried of [whole - off, whole + off]) {
-      if (tried < 1) continue;
-      const { layers, exact } = laminate(tried, sold);
-      if (exact) return layers.reduce((sum, layer) => sum + layer, 0);
-    }
-  return null;
-}
 
 /**
  * Finds the main pad's thickness that gives a height under load over the board, by the secant method.
@@ -52,7 +37,7 @@ export function forLoadedHeight(piece: Piece, house: HouseRules, wanted: number,
     const share = Math.min(0.9, Math.max(0.1, (wanted - low.loadedHeight) / (high.loadedHeight - low.loadedHeight)));
     const next = tried(low.thickness + (high.thickness - low.thickness) * share);
     if (Math.abs(next.loadedHeight - wanted) <= NEAR) {
-      const sold = nearestSold(next.thickness, foamOf(piece, piece.pads[at]!.material)!.sold);
+      const sold = nearestMade(next.thickness, foamOf(piece, piece.pads[at]!.material)!.sold);
       return { ...next, sold: sold === null ? null : tried(sold) };
     }
     if (next.loadedHeight > wanted) high = next;

@@ -117,6 +117,9 @@ describe('old layers that go back as they came', () => {
     expect(named).toContain('wadding: Lay the old wadding back');
     expect(named).toContain('lay-liner: Lay on the old liner cloth');
     expect(named).toContain('dust: The old dust cover');
+    // What is not cut has no size.
+    const sized = ({ steps }: typeof back, key: string): boolean => / × /.test(steps.find((step) => step.key === key)!.detail);
+    for (const key of ['wadding', 'lay-liner', 'dust']) expect([key, sized(back, key), sized(fresh, key)]).toEqual([key, false, true]);
     expect(back.steps.some(({ key }) => key.startsWith('refit-'))).toBe(false);
     // Where there is no such layer in the build, what goes back still has its step.
     const none = judged({ ...piece, wadding: null });

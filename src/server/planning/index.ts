@@ -9,7 +9,7 @@ import { createTurns } from './turns';
 import type { Asked, Look } from './thread';
 import type * as thread from './thread';
 
-export type { BoardPicture, FasteningPicture, FlatPicture } from './pictures';
+export type { BoardPicture, CornerPicture, FasteningPicture, FlatPicture } from './pictures';
 export type { Look, SmallSection } from './thread';
 
 /** Looks on their way: what is asked for twice at once is worked out once. */

@@ -46,6 +46,41 @@ describe('the little drawings of a run sheet', () => {
     });
   });
 
+  it('corners alike are drawn once, each sort with its folds; the cloth is as wide as what is pulled over there', () => {
+    const start = newPiece('headboard-nailed');
+    const sorts = picturesOf(start).corners;
+    const { corners, stations } = planPiece(start, {}, { planner, sits: false });
+    expect(sorts).toHaveLength(new Set(corners.map(({ way, pleats }) => `${way} ${pleats}`)).size);
+    expect(sorts.map(({ says }) => says)).toEqual([
+      expect.stringMatching(/^Bottom right, bottom left, parcel fold$/),
+      expect.stringMatching(/shoulder.*, 2 tucks$/),
+    ]);
+    for (const [k, { fold, held }] of sorts.entries()) {
+      expect(held).toMatch(/nails|staples/i);
+      const corner = corners.find(({ pleats }) => pleats === [1, 2][k])!;
+      // A fold of cloth is a mountain and a valley, one of each for every one that is laid, both sides of the corner.
+      expect(fold.folds.length).toBeGreaterThanOrEqual(2 * corner.pleats);
+      const { wrap } = stations.find(({ id }) => id === corner.station)!;
+      expect(spanOf(fold.cloth, 1)).toBeGreaterThan(wrap * 0.9);
+    }
+    expect(picturesOf(newPiece('round-seat')).corners).toEqual([]);
+    const chair = newPiece('chair-seat');
+    const tacked = picturesOf({ ...chair, covering: { ...chair.covering, held: 'tacks' } });
+    expect(tacked.corners.map(({ says, held }) => [says, held])).toEqual([['All 4, 2 tucks', 'tacks']]);
+  });
+
+  it('holes for buttons where the buttons lie, none where they are tied to each other', () => {
+    const start = newPiece('headboard');
+    const buttons = { columns: 4, rows: 2, spacing: 150, depth: 15, size: 22 };
+    const { board } = picturesOf({ ...start, covering: { way: 'buttoned', buttons } });
+    const xs = [...new Set(board.buttons.map(({ x }) => x))].sort((a, b) => a - b);
+    expect(board.buttons).toHaveLength(8);
+    expect(xs).toEqual([-225, -75, 75, 225]);
+    expect(picturesOf(start).board.buttons).toEqual([]);
+    const block = newPiece('block-seat');
+    expect(picturesOf({ ...block, covering: { ...block.covering, buttons } }).board.buttons).toEqual([]);
+  });
+
   it('nails are there where there are any, cleats and a label behind what hangs', () => {
     const nailed = picturesOf(newPiece('headboard-nailed')).board.nails;
     const { fasteners } = planPiece(newPiece('headboard-nailed'), {}, { planner, sits: false }).fixing;

@@ -1,10 +1,11 @@
 import simplify from 'simplify-js';
 import { coursesOf, deckPlan, frameCuts, type Batten } from '../../core/base';
 import type { Model } from '../../core/build';
-import type { FastenerPlace, Fixing, Wave } from '../../core/fix';
+import { foldPlan, wayOf, type FoldPlan } from '../../core/cover';
+import { cornerLots, type FastenerPlace, type Fixing, type Wave } from '../../core/fix';
 import { lineCrossings, type Point, type Polygon } from '../../core/outline';
 import { PAD_ROLES, type Hardware, type Hole } from '../../core/piece';
-import { coverStep, fixStep, foamStep } from '../../core/plan';
+import { cornersStep, coverStep, fixStep, foamStep, wrapsStep } from '../../core/plan';
 
 /** The order in which a cover is fastened, as it is drawn at the bench. */
 export type FasteningPicture = {
@@ -32,8 +33,17 @@ export type BoardPicture = {
   behind: { name: string; x: number; y: number; width: number; height: number }[];
   /** rows of fasteners behind */
   rows: { id: string; line: Point[] }[];
+  /** where twine of its buttons goes through */
+  buttons: { x: number; y: number }[];
   /** nails in sight along its edge */
   nails: { x: number; y: number; head: number }[];
+};
+
+/** Corners that are made alike: which, what holds them, and the cloth's corner as it is folded. */
+export type CornerPicture = {
+  says: string;
+  held: string;
+  fold: Pick<FoldPlan, 'cloth' | 'lower' | 'staples' | 'folds' | 'cutAway' | 'cut'>;
 };
 
 /** The little drawings that belong to steps. */
@@ -44,6 +54,8 @@ export type BenchPictures = {
   cloth: FlatPicture[];
   /** what of foam is cut, flat */
   foam: FlatPicture[];
+  /** its corners, each sort once */
+  corners: CornerPicture[];
   board: BoardPicture;
 };
 
@@ -87,7 +99,11 @@ function strapsOf(board: Polygon, base: Model['piece']['base']): BoardPicture['s
   });
 }
 
-function boardPicture({ board, outline, piece }: Model, { behind, rows, fasteners }: Fixing): BoardPicture {
+function boardPicture(
+  { board, outline, piece }: Model,
+  { behind, rows, fasteners }: Fixing,
+  buttons: BoardPicture['buttons'],
+): BoardPicture {
   const courses = coursesOf(board, piece.base);
   const face = Math.max(0, ...courses.map(({ layer }) => layer));
   const { frame } = behind;
@@ -106,6 +122,7 @@ function boardPicture({ board, outline, piece }: Model, { behind, rows, fastener
     straps: strapsOf(board, piece.base),
     behind: behind.things.filter(({ kind }) => kind !== 'hardware').map(({ name, x, y, width, height }) => ({ name, x, y, width, height })),
     rows: rows.map(({ id, line }) => ({ id, line: thinned(line) })),
+    buttons: buttons.map(({ x, y }) => ({ x: tenth(x), y: tenth(y) })),
     nails: (fasteners.find(({ id }) => id === 'nails')?.places ?? []).map(({ x, y, head = 0 }) => ({ x: tenth(x), y: tenth(y), head })),
   };
 }
@@ -121,6 +138,19 @@ function foamPicture(model: Model): FlatPicture[] {
     });
 }
 
+function cornerPictures(model: Model, { fastener, fasteners }: Fixing): CornerPicture[] {
+  const held = (fasteners.find(({ id }) => id === fastener.id)?.name ?? 'Staples').toLowerCase();
+  const stations = wrapsStep(model, 'quick');
+  return cornerLots(cornersStep(model, 'quick'), model.piece.kind).map(({ says, lot: [corner] }) => {
+    const { cloth, lower, staples, folds, cutAway, cut } = foldPlan(
+      corner!,
+      stations.find(({ id }) => id === corner!.station)!,
+      model.rule,
+    );
+    return { says, held, fold: { cloth, lower, staples, folds, cutAway, cut } };
+  });
+}
+
 /**
  * The little drawings of a run sheet's steps. Quick looks do for them.
  *
@@ -128,10 +158,12 @@ function foamPicture(model: Model): FlatPicture[] {
  */
 export function benchPictures(model: Model): BenchPictures {
   const fixing = fixStep(model, 'quick');
+  const { cover } = coverStep(model, 'quick');
   return {
     fastening: fasteningPicture(model.board, fixing),
-    cloth: coverStep(model, 'quick').cover.pieces.map(({ name, outline }) => ({ name, outline: thinned(outline) })),
+    cloth: cover.pieces.map(({ name, outline }) => ({ name, outline: thinned(outline) })),
     foam: foamPicture(model),
-    board: boardPicture(model, fixing),
+    corners: cornerPictures(model, fixing),
+    board: boardPicture(model, fixing, wayOf(cover.method).loose ? [] : (cover.buttons?.places ?? [])),
   };
 }

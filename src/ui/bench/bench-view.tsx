@@ -9,6 +9,7 @@ import type { Step } from '@/core/run';
 import { SmallSection } from '@/ui/drawing/small-section';
 import { useSettings } from '@/ui/kit/settings';
 import { BoardPicture } from './board-picture';
+import { CornersPicture } from './corners-picture';
 import { Clocks } from './clocks';
 import { FasteningPicture } from './fastening-picture';
 import { FlatPicture } from './flat-picture';
@@ -45,7 +46,7 @@ function Units({ view, step, onTick }: { view: View; step: Step; onTick: (units:
 
 /** The little drawing that belongs to a step. */
 function StepPicture({ view, step: { sees } }: { view: View; step: Step }) {
-  const { section, piece, id, cloth, foam, board, fastening } = view;
+  const { section, piece, id, cloth, foam, corners, board, fastening } = view;
   if (sees?.in === 'fastening')
     return (
       fastening && (
@@ -65,6 +66,8 @@ function StepPicture({ view, step: { sees } }: { view: View; step: Step }) {
         return foam.length > 0 && <FlatPicture flat={foam} label="The foam that is cut" line="var(--ink)" />;
       case 'cloth':
         return cloth.length > 0 && <FlatPicture flat={cloth} label="The cover’s pieces" line="var(--cover-line)" />;
+      case 'corners':
+        return corners.length > 0 && <CornersPicture corners={corners} />;
       case 'section':
         return (
           section && (

@@ -154,6 +154,19 @@ export function BoardPicture({ board, words, of }: BoardPictureProps) {
         {board.frame && <FrameLines frame={board.frame} size={size} back={back} />}
         {!back && <Straps straps={board.straps} size={size} />}
         <Fittings base={of === 'frame' ? { ...board, hardware: [] } : board} size={size} />
+        {(of === 'board' || of === 'back') &&
+          board.buttons.map(({ x, y }) => (
+            <circle
+              key={`${x} ${y}`}
+              cx={x}
+              cy={-y}
+              r={size * 0.25}
+              fill="var(--color-base-100)"
+              stroke="var(--ink)"
+              strokeWidth={size * 0.1}
+              data-button-hole
+            />
+          ))}
         {of === 'nails' &&
           board.nails.map(({ x, y, head }) => (
             <circle key={`${x} ${y}`} cx={x} cy={-y} r={head / 2} fill="var(--cover-line)" data-nail={head} />

@@ -4,7 +4,7 @@ import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { Step } from '@/core/run';
 import type { Piece } from '@/core/piece';
 import type { BenchNote, Timer } from '@/data/diary';
-import type { BoardPicture, FasteningPicture, FlatPicture, SmallSection } from '@/server/planning';
+import type { BoardPicture, CornerPicture, FasteningPicture, FlatPicture, SmallSection } from '@/server/planning';
 import type { Ticked } from './meanwhile';
 import { inBrowser, nextId, sendAll, type Keeping, type Sending } from './queue';
 
@@ -19,6 +19,7 @@ export type BenchView = {
   section: SmallSection | null;
   cloth: FlatPicture[];
   foam: FlatPicture[];
+  corners: CornerPicture[];
   board: BoardPicture;
   piece: Piece;
   ticks: Ticked[];

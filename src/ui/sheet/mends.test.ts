@@ -38,6 +38,20 @@ describe('what mends a warning', () => {
     expect(plan(mended).warnings.map((own) => own.code)).not.toContain(code);
   });
 
+  it.each<[string, Partial<Piece['pads'][number]>, string, number]>([
+    ['a slab a little thin is the next sheet', { thickness: 47 }, 'thickness', 50],
+    ['a wedge is made up at its thick end, the front', { thickness: 57, wedge: 40 }, 'thickness', 60],
+    ['a wedge is made up at its thick end, the back', { thickness: 40, wedge: 57 }, 'wedge', 60],
+    ['of two wedges out of one block the block', { thickness: 30, wedge: 17, pair: true }, 'thickness', 33],
+  ])('%s', (_says, change, field, value) => {
+    const piece = { ...pads(([crown, main]) => [crown!, { ...main!, ...change }]), count: 2 };
+    const warning = plan(piece).warnings.find(({ code }) => code === 'thickness-not-sold')!;
+    const mend = mendOf(piece, warning)!;
+    expect(mend).toMatchObject({ path: `pads.1.${field}`, value });
+    const mended = withAt(piece, mend.path, mend.value);
+    expect(plan(mended).warnings.map(({ code }) => code)).not.toContain('thickness-not-sold');
+  });
+
   it('a weak board knows its own mend, and the more harmful comes first', () => {
     const bench = newPiece('bench');
     const weak: Piece = {

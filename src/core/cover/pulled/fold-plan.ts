@@ -109,56 +109,87 @@ export function foldPlan(corner: CornerPlan, station: StationWrap, rule: RuleRea
     eased,
     pleats,
     depth,
-    steps: stepsOf(corner, rule),
+    steps: cornerSteps([corner], rule),
     ...drawn,
   };
 }
 
-/** What is done at a corner, in the order of work. */
-function stepsOf({ way, pleats, depth, fullness, eased }: CornerPlan, rule: RuleReader): string[] {
-  const stop = rule('cornerCutStop');
-  const mm = (value: number): string => `${Math.round(value)} mm`;
-  const sides = `Fasten both sides to ${mm(rule('cornerOpen'))} from the corner.`;
-  const middle = 'Pull the middle of the corner straight under and set one staple.';
+/** What holds a fold: points set one by one, or something that runs along and is only pressed or drawn there. */
+const RUNS_ALONG: readonly string[] = ['cord', 'hand’s breadth'];
+
+/** A figure of several corners: once where they are alike, else with where it is. */
+function figure(corners: readonly CornerPlan[], of: (corner: CornerPlan) => number): string {
+  const where = new Map<string, string[]>();
+  for (const corner of corners) {
+    const said = `${Math.round(of(corner))} mm`;
+    where.set(said, [...(where.get(said) ?? []), corner.edge.replace(/ corner$/, '')]);
+  }
+  if (where.size === 1) return [...where.keys()][0]!;
+  return [...where].map(([said, edges]) => `${said} (${edges.join(', ')})`).join(', ');
+}
+
+/**
+ * What is done at corners that are made alike, in the order of work.
+ *
+ * @param corners made in the same way, with as many folds
+ * @param rule the house rules
+ * @param [by] what holds the cover, one of it in a word
+ */
+export function cornerSteps(corners: readonly CornerPlan[], rule: RuleReader, by = 'staple'): string[] {
+  const [{ way, pleats }] = corners as [CornerPlan];
+  const along = RUNS_ALONG.includes(by);
+  const stop = `${Math.round(rule('cornerCutStop'))} mm`;
+  const sides = `Fasten both sides to ${Math.round(rule('cornerOpen'))} mm from the corner.`;
+  const middle = `Pull the middle of the corner straight under and ${along ? 'hold it there' : `set one ${by}`}.`;
   switch (way) {
     case 'cut in':
       return [
-        `Cut from the cloth’s edge towards the corner; stop ${mm(stop)} short of the board’s edge.`,
+        `Cut from the cloth’s edge towards the corner; stop ${stop} short of the board’s edge.`,
         'Pull both sides apart over the board; the cut opens by itself.',
-        'Staple either side of the cut before anything else near it; a patch behind it if it opens.',
+        'Fasten either side of the cut before anything else near it; a patch behind it if it opens.',
       ];
     case 'bulk cut away':
       return [
         sides,
-        `Cut the bulk away along the lines, ${mm(stop)} short of the board’s edge; leave the tail of ${TAIL} mm.`,
-        'Lay the tail flat round the corner and staple it under.',
-        'Fold the other side over it, straight down the corner’s edge, and staple.',
+        `Cut the bulk away along the lines, ${stop} short of the board’s edge; leave the tail of ${TAIL} mm.`,
+        'Lay the tail flat round the corner and fasten it under.',
+        'Fold the other side over it, straight down the corner’s edge, and fasten it.',
       ];
     case 'tucks':
       return [
         sides,
         middle,
-        `Ease ${mm(eased)} of the cloth away to either side: it gives on the bias.`,
-        `Lay ${pleats} tucks of ${mm(depth)}, ${pleats === 2 ? 'one to either side of that staple' : 'one to either side of that staple and one over it'}, their folds away from the middle.`,
-        'Staple each as it is laid; trim the points underneath.',
+        `Ease the cloth away to either side, it gives on the bias: ${figure(corners, ({ eased }) => eased)}.`,
+        `Lay ${pleats} tucks, ${pleats === 2 ? 'one to either side of the middle' : 'one to either side of the middle and one over it'}, their folds away from it, each ${figure(corners, ({ depth }) => depth)} deep.`,
+        `${along ? 'Hold each' : `A ${by} in each`} as it is laid; trim the points underneath.`,
       ];
     case 'gathered':
       return [
-        'No tucks: go on stapling round the corner as along the side.',
-        'Ease the cloth over the edge and gather what is left under the board, a little to each staple, away from the last one.',
+        'No tucks: go on round the corner as along the side.',
+        `Ease the cloth over the edge and gather what is left under the board, a little ${along ? 'at a time' : `to each ${by}, away from the last one`}.`,
       ];
     case 'relieved':
       return [
         'The band is sewn round the corner.',
-        `Snip the ${mm(fullness)} that are left under the board so that it lies flat, and staple.`,
+        `Snip what is left under the board so that it lies flat, ${figure(corners, ({ fullness }) => fullness)}, and fasten it.`,
       ];
     case 'parcel fold':
       return [
         sides,
         middle,
-        `Fold the ${mm(fullness - eased)} that are left like the end of a parcel, ${mm(depth)} deep, so that the fold runs down the corner’s edge.`,
-        'On a set, fold left corners to the left and right ones to the right.',
-        'Staple the fold; trim what stands over underneath.',
+        `Fold what is left like the end of a parcel, so that the fold runs down the corner’s edge, ${figure(corners, ({ depth }) => depth)} deep.`,
+        'Fold left corners to the left and right ones to the right.',
+        `${along ? 'Hold the fold' : `A ${by} through the fold`}; trim what stands over underneath.`,
       ];
   }
+}
+
+/** Corners that are made alike, each lot in the order of the edge. */
+export function alikeCorners(corners: readonly CornerPlan[]): CornerPlan[][] {
+  const lots = new Map<string, CornerPlan[]>();
+  for (const corner of corners) {
+    const key = `${corner.way} ${corner.pleats}`;
+    lots.set(key, [...(lots.get(key) ?? []), corner]);
+  }
+  return [...lots.values()];
 }

@@ -45,6 +45,11 @@ export function saidEdge(id: PieceKind, edge: string): string {
   return edge === 'front' ? near : edge === 'back' ? far : edge;
 }
 
+/** A corner as it is said of a kind: of what hangs on a wall the front right one is the bottom right one. */
+export function saidCorner(id: PieceKind, corner: string): string {
+  return corner.replace(/\b(front|back)\b/, (edge) => saidEdge(id, edge));
+}
+
 /** Every shape as it is offered for a kind: those that it is usually measured as come first. */
 export function shapesFor(id: PieceKind): { id: ShapeType; name: string }[] {
   const usual = kindOf(id).shapes;

@@ -1,8 +1,8 @@
 'use client';
 
 import { cornerWords, type FoldPlan } from '@/core/cover';
-import { bounds, type Point } from '@/core/outline';
-import { closedPath, openPath } from '@/ui/drawing/path';
+import { bounds } from '@/core/outline';
+import { FoldDrawing } from '@/ui/drawing/fold-drawing';
 import { Figure } from '@/ui/kit/figure';
 import { useLength } from '@/ui/kit/settings';
 import { useSheet } from '@/ui/sheet/store';
@@ -44,61 +44,9 @@ function FoldWords({ fold }: { fold: FoldPlan }) {
 }
 
 function Fold({ fold, scale }: { fold: FoldPlan; scale: number }) {
-  const box = bounds(fold.cloth);
-  const pad = 12 * scale;
-  const mid = ([a, b]: readonly Point[]): Point => [(a![0] + b![0]) / 2, (a![1] + b![1]) / 2];
-  const label = (line: Point[], text: string) => {
-    const [x, y] = mid([line[1]!, line[2]!]);
-    return (
-      <text
-        x={x}
-        y={-y - 3 * scale}
-        fontSize={9 * scale}
-        fill="var(--ink)"
-        textAnchor="middle"
-        paintOrder="stroke"
-        stroke="var(--color-base-200)"
-        strokeWidth={3 * scale}
-      >
-        {text}
-      </text>
-    );
-  };
   return (
     <figure className="flex gap-3 border-b border-base-content/25 py-2" data-fold={fold.station}>
-      <svg
-        viewBox={`${box.minX - pad} ${-box.maxY - pad} ${box.width + 2 * pad} ${box.height + 2 * pad}`}
-        style={{ width: (box.width + 2 * pad) / scale, height: (box.height + 2 * pad) / scale }}
-        className="shrink-0"
-        role="img"
-        aria-label={`${fold.edge}: the cloth’s corner to scale`}
-      >
-        <path d={closedPath(fold.cloth)} fill="var(--color-base-200)" stroke="var(--cover-line)" strokeWidth={1.6 * scale} />
-        {fold.cutAway && (
-          <path
-            d={closedPath(fold.cutAway)}
-            fill="var(--color-base-100)"
-            stroke="var(--cover-line)"
-            strokeWidth={1.2 * scale}
-            data-cut-away
-          />
-        )}
-        <g fill="none" stroke="var(--ink)">
-          <path d={openPath(fold.lower)} strokeWidth={1.2 * scale} />
-          <path d={openPath(fold.staples)} strokeWidth={0.8 * scale} strokeDasharray={`${2 * scale} ${3 * scale}`} />
-          {fold.folds.map((line, i) => (
-            <path
-              key={i}
-              d={openPath([line.from, line.to])}
-              strokeWidth={0.9 * scale}
-              strokeDasharray={line.mountain ? `${7 * scale} ${2 * scale} ${1.5 * scale} ${2 * scale}` : `${4 * scale} ${3 * scale}`}
-            />
-          ))}
-          {fold.cut && <path d={openPath([fold.cut.from, fold.cut.to])} stroke="var(--cover-line)" strokeWidth={1.6 * scale} />}
-        </g>
-        {label(fold.lower, 'board’s edge')}
-        {label(fold.staples, 'staples')}
-      </svg>
+      <FoldDrawing fold={fold} scale={scale} says={`${fold.edge}: the cloth’s corner to scale`} />
       <FoldWords fold={fold} />
     </figure>
   );
