@@ -171,6 +171,14 @@ test('the picture of a step: wave by wave, on a tablet held upright', async ({ p
   await expect(picture.getByRole('status')).toContainText('5–12');
   await expect(picture.locator('[data-fastener]')).toHaveCount(8);
   expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(800);
+  // The next thing is its corners: each sort drawn as its cloth is folded, and told with its figures.
+  await page.getByRole('button', { name: 'Next', exact: true }).click();
+  await expect(step(page)).toHaveAttribute('data-bench', 'corners');
+  await expect(step(page)).toContainText(/3 tucks: Fasten both sides to 50 mm/);
+  await expect(page.locator('[data-corners="2"] figure')).toHaveCount(2);
+  // Three tucks, each a fold in and one out.
+  await expect(page.locator('[data-corners] figure').first().locator('[data-fold-line]')).not.toHaveCount(0);
+  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(800);
 });
 
 test('two tablets tick at once: neither takes the other’s ticks, each sees both', async ({ browser }) => {

@@ -64,6 +64,17 @@ describe('at the bench', () => {
     await get(404, () => bench.readBench('nobody'));
   });
 
+  it('whatever a step is looked at in comes with it', async () => {
+    type Seen = { steps: { key: string; sees?: { in: string } }[] } & Record<string, unknown>;
+    const view = await get<Seen>(200, () => bench.readBench(chairs));
+    // What is drawn on the board, under it or behind it is drawn from the board.
+    const drawnFrom = (sight: string): string => (['frame', 'back', 'nails'].includes(sight) ? 'board' : sight);
+    const sights = [...new Set(view.steps.flatMap(({ sees }) => (sees ? [drawnFrom(sees.in)] : [])))];
+    expect(sights).toEqual(expect.arrayContaining(['board', 'foam', 'section', 'cloth', 'fastening', 'corners']));
+    for (const sight of sights) expect(view[sight], sight).toBeTruthy();
+    for (const several of ['foam', 'cloth', 'corners']) expect((view[several] as unknown[]).length, several).toBeGreaterThan(0);
+  });
+
   it('a note sent twice is one; what is nothing, or of nothing, is refused with words', async () => {
     for (let k = 0; k < 2; k++) {
       const { notes } = await get<{ notes: BenchNote[] }>(201, () => bench.postNote(asked(NOTE), chairs));

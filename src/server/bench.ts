@@ -23,7 +23,7 @@ function found(id: string) {
 export async function readBench(id: string): Promise<Response> {
   const db = database();
   const record = found(id);
-  const { steps, fastening, section, cloth, foam, board } = await lookAt(db, record);
+  const { steps, fastening, section, cloth, foam, corners, board } = await lookAt(db, record);
   const { name, count, strip } = record.piece;
   return Response.json({
     id,
@@ -36,6 +36,7 @@ export async function readBench(id: string): Promise<Response> {
     section,
     cloth,
     foam,
+    corners,
     board,
     piece: record.piece,
     people: getShop(db).people.map((person) => person.name),

@@ -88,6 +88,9 @@ describe('a bordered headboard in stages', () => {
       expect(detail(staged, key)).toContain('the frame round it is kept for the border');
       expect(detail(sewn, key)).not.toContain('the frame round it');
     }
+    // What is laid ends at the lip, not at the board's edge.
+    expect(detail(staged, 'glue-main')).toContain('its cut edge close against the lip.');
+    expect(detail(sewn, 'glue-main')).toMatch(/flush with the board’s|over the board’s/);
     expect(keys(sewn)).not.toContain('lip-strips');
     expect(detail(sewn, 'sew')).toContain('inner seam');
     // Its dome lies inside the lip: a border is flat over foam of its own.

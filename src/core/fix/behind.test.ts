@@ -123,6 +123,27 @@ describe('the plan of the back', () => {
     );
   });
 
+  it('no label lies where a button is tied', () => {
+    const board = newPiece('headboard');
+    const plain = behind(board).things.find(({ kind }) => kind === 'label')!;
+    const hit: number[] = [];
+    for (const [columns, spacing] of [
+      [5, 180],
+      [5, 240],
+      [7, 150],
+    ] as const) {
+      const buttons = { columns, rows: 3, spacing, depth: 15, size: 22 };
+      const plan = planPiece({ ...board, covering: { ...board.covering, way: 'buttoned', buttons } }, {}, QUICK);
+      const label = plan.fixing.behind.things.find(({ kind }) => kind === 'label')!;
+      const tie = ({ x, y }: { x: number; y: number }): Box => ({ x, y, width: 30, height: 30 });
+      const met = (own: Box): number => plan.cover.buttons!.places.filter((at) => shared(boxPath(tie(at)), boxPath(own)) > 0).length;
+      expect(met(label)).toBe(0);
+      hit.push(met(plain));
+    }
+    // Where it lies without buttons it would have met one.
+    expect(Math.max(...hit)).toBeGreaterThan(0);
+  });
+
   it('every thing that can be fixed to a board has its name on the plan', () => {
     const bench = newPiece('bench');
     const hardware = HARDWARE_KINDS.map(({ id, diameter, length }, k): Hardware => ({

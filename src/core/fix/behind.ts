@@ -1,6 +1,7 @@
 import type { PanelLayout } from '../base/panels';
 import { ribLines } from '../base/frame';
 import type { Model } from '../build';
+import { buttonPlaces, choicesOf, wayOf } from '../cover';
 import { bounds, flatten, isInside, lineCrossings, offsetPolygon, type Point, type Polygon } from '../outline';
 import { HARDWARE_KINDS } from '../piece';
 import type { DrawnRow } from './rows';
@@ -35,8 +36,8 @@ export type Behind = {
   without: string[];
 };
 
-/** A cleat as it is drawn and kept clear of; a stand-off; a label: mm. */
-const SIZES = { cleat: [80, 40], standOff: [40, 40], label: [90, 55] } as const;
+/** A cleat as it is drawn and kept clear of; a stand-off; a label; what a button is tied over: mm. */
+const SIZES = { cleat: [80, 40], standOff: [40, 40], label: [90, 55], tie: [30, 30] } as const;
 /** A stand-off lies so far inside the lower corners, mm: within the panel, outside the row of staples. */
 const STAND_OFF_IN = 60;
 /** Clear between a label and what lies beside it, mm. */
@@ -48,7 +49,12 @@ const LOOKS = 60;
 type Size = readonly [number, number];
 
 /** What is asked of a place behind the board. */
-type Back = { board: Polygon; things: readonly BehindThing[]; within: Polygon; battens: readonly Polygon[] };
+type Back = {
+  board: Polygon;
+  things: readonly Pick<BehindThing, 'x' | 'y' | 'width' | 'height'>[];
+  within: Polygon;
+  battens: readonly Polygon[];
+};
 
 const cornersOf = (x: number, y: number, [width, height]: Size): Point[] => [
   [x - width / 2, y - height / 2],
@@ -104,6 +110,13 @@ function ribArea([a, b]: [Point, Point], width: number): Polygon {
     [b[0] - nx, b[1] - ny],
     [b[0] + nx, b[1] + ny],
   ];
+}
+
+/** Where buttons are tied behind the board. */
+function buttonsBehind(model: Model): { x: number; y: number }[] {
+  const { covering } = model.piece;
+  const { buttons } = choicesOf(covering);
+  return buttons && !wayOf(covering.way).loose ? buttonPlaces(model, buttons) : [];
 }
 
 /**
@@ -167,7 +180,10 @@ export function behindOf(model: Model, panels: PanelLayout | null, rows: readonl
   const deepest = Math.max(0, ...rows.map(({ inset }) => inset));
   const within = offsetPolygon(board, -deepest - CLEAR);
   const battens = frame ? [frame.line, ...(frame.inner ? [frame.inner] : []), ...frame.ribs.map((rib) => ribArea(rib, frame.width))] : [];
-  const place = within && labelPlace({ board, things, within, battens });
+  // Under a label nobody ties a button again.
+  const [tied, tall] = SIZES.tie;
+  const ties = buttonsBehind(model).map(({ x, y }) => ({ x, y, width: tied, height: tall }));
+  const place = within && labelPlace({ board, things: [...things, ...ties], within, battens });
   if (place) things.push(thing({ id: 'label', kind: 'label', name: 'Maker’s label', x: place[0], y: place[1] }, SIZES.label, null));
   else without.push('No free place for the maker’s label: tie it on, or stick it inside the dust cover.');
   return { width: box.width, height: box.height, frame, things, without };

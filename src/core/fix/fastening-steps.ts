@@ -55,7 +55,7 @@ export function cornerStep(
   const minutes = corners.reduce((sum, corner) => sum + folds(corner), relief ? 1 : 0) * rule('timeCorner');
   const cut = relief?.cuts.length || corners.some(({ cut: into, away }) => into ?? away);
   const [key, name] = corners.length > 0 ? ['corners', 'Make the corners'] : ['relief', 'Ease the edge'];
-  return step(key!, name!, said.join(' '), minutes, {
+  return step(key!, name!, said.join('\n'), minutes, {
     caution: cut ? `${caution} ${CAUTIONS.shears}` : caution,
     ...(corners.length > 0 ? { sees: { in: 'corners' } } : {}),
   });

@@ -11,13 +11,18 @@ import { step, type ToldStep } from './step';
 /** Laying it, without its way round, minutes. */
 const LAYING = 3;
 
-/** Where a pad is cut apart because what lies outside the line is laid once the panel inside it is on. */
-export function apart({ piece: { covering }, pads }: Model, pad: string | null): string {
+/** Where a pad is cut apart because what lies outside the line is laid once the panel inside it is on; null where it is laid whole. */
+export function apartAt({ piece: { covering }, pads }: Model, pad: string | null): { line: string; toNear: boolean } | null {
   const own = pads.find(({ pad: { id } }) => id === pad);
   // What lies inside the line altogether is not cut.
-  if (own && own.offset <= -(covering.border ?? 0)) return '';
-  const line = wayOf(covering.way).laidApart?.(covering);
-  return line ? `Cut it along ${line}: the inside is laid now, the frame round it is kept for the border. ` : '';
+  if (own && own.offset <= -(covering.border ?? 0)) return null;
+  return wayOf(covering.way).laidApart?.(covering) ?? null;
+}
+
+/** The same, as it is said. */
+export function apart(model: Model, pad: string | null): string {
+  const cut = apartAt(model, pad);
+  return cut ? `Cut it along ${cut.line}: the inside is laid now, the frame round it is kept for the border. ` : '';
 }
 
 /** How wadding is laid: round a loose pad, under a wall piece, or to the board's lower edge where a seat drops in. */

@@ -2,10 +2,11 @@ import { BEVEL, domeHeight, type Model } from '../build';
 import type { FoamPiece } from '../cut';
 import { shaperOf } from '../foam';
 import { partWords } from '../outline';
-import { kindOf } from '../piece';
+import { kindOf, saidEdge } from '../piece';
 import { CAUTIONS } from './cautions';
 import { hasUpperSide } from './foam-words';
 import { metresRound } from './metres';
+import { apartAt } from './over-all-steps';
 import { step, type ToldStep } from './step';
 
 /** Working a metre of rim; a dome is carved all over, a square metre of it: minutes. */
@@ -74,9 +75,13 @@ const FLUSH = 0.5;
  * @param pad as it is cut
  * @param below the pad that it is laid on; null where that is the base
  */
-export function placedWords({ pads, piece, rule }: Model, { pad: id, trimmed }: FoamPiece, below: string | null): string {
+export function placedWords(model: Model, { pad: id, trimmed }: FoamPiece, below: string | null): string {
+  const { pads, piece, rule } = model;
   const built = pads.find((own) => own.pad.id === id);
   if (!built || built.pad.outline) return 'on its marks, as drawn';
+  const cut = apartAt(model, id);
+  if (cut)
+    return `its cut edge close against the lip${cut.toNear ? ` and flush with the board’s along the ${saidEdge(piece.kind, 'front')}` : ''}`;
   const over = built.offset + (trimmed ? rule('foamOversize') : 0);
   const under = pads.find((own) => own.pad.id === below);
   if (under && !under.pad.outline && Math.abs(under.offset - over) < FLUSH) return 'its edges flush with the pad below';

@@ -17,7 +17,7 @@ export type Strand = 'strip' | 'base' | 'pads' | 'cloth' | 'loose' | 'piece';
 /** What a step is looked at in: the bare board, the frame under it, its back, the nails in its edge, the foam that is cut, the piece cut through with the pad that is worked on, the cover's flat pieces, or the order of its fasteners, or its corners with their folds. */
 export type Sight = { in: 'board' | 'frame' | 'back' | 'nails' | 'foam' | 'section' | 'cloth' | 'fastening' | 'corners'; pad?: string };
 
-/** A step as a module tells it. Minutes are for one piece of the set. */
+/** A step as a module tells it. Minutes are for one piece of the set; each line of its detail is a paragraph. */
 export type ToldStep = {
   key: string;
   name: string;

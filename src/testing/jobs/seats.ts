@@ -146,7 +146,7 @@ export const SEATS: Job[] = [
         why: 'through foam and board and fifty to hold',
       },
     ],
-    order: [...PULLED.slice(0, 6), 'buttons', 'measure'],
+    order: ['board', 'button-holes', 'foam', 'glue-main', 'wadding', 'cloth', 'button-cover', 'tack', 'buttons', 'staple', 'measure'],
     buys: ['cloth.length', 'foam.sheets'],
     browser: true,
   },

@@ -198,7 +198,7 @@ export const WALLS: Job[] = [
         why: 'the pulled size and what five runs between buttons take',
       },
     ],
-    order: ['wadding', 'cloth', 'staple', 'buttons', 'dust'],
+    order: ['button-holes', 'glue-main', 'wadding', 'cloth', 'tack', 'buttons', 'staple', 'dust'],
     buys: ['cloth.length', 'foam.sheets', 'staple.count'],
   },
   {

@@ -101,7 +101,7 @@ function StepInHand({ view, step }: { view: View; step: Step }) {
     <section aria-label="The step in hand" tabIndex={0} className="flex-1 min-h-0 overflow-y-auto flex upright:flex-col gap-6">
       <div className="flex-1 min-w-0">
         <h1 className="font-display text-4xl mb-3">{step.name}</h1>
-        <p className="text-[28px] leading-snug max-w-[40ch]">{inUnit(step.detail, unit)}</p>
+        <p className="text-[28px] leading-snug max-w-[40ch] whitespace-pre-line">{inUnit(step.detail, unit)}</p>
         <p className="text-2xl mt-3 text-base-content/80">
           {step.minutes} min for one{step.wait > 0 && `, then ${step.wait} min wait`}
           {step.open !== undefined && `, laid within ${step.open} min`}

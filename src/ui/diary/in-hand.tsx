@@ -32,7 +32,7 @@ export function InHand({ input, done, says, pinned, onLay, onLet }: InHandProps)
       <h2 className="font-semibold">
         {says.step}, {says.piece}
       </h2>
-      <p className="max-w-prose">{says.detail}</p>
+      <p className="max-w-prose whitespace-pre-line">{says.detail}</p>
       <div className="flex flex-wrap items-end gap-3 mt-2">
         <label className="block">
           Day

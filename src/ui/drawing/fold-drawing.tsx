@@ -10,14 +10,12 @@ type FoldDrawingProps = {
   /** mm of the cloth to one px */
   scale: number;
   says: string;
-  /** what holds the cover, as the line is called */
-  held?: string;
-  /** as large as there is room, instead of to one scale with others */
+  /** as large as there is room and without words, instead of to one scale with others */
   fills?: boolean;
 };
 
 /** The cloth’s corner to scale: where it is folded, what is cut, the board’s edge and the line that it is held along. */
-export function FoldDrawing({ fold, scale, says, held = 'staples', fills = false }: FoldDrawingProps) {
+export function FoldDrawing({ fold, scale, says, fills = false }: FoldDrawingProps) {
   const box = bounds(fold.cloth);
   const pad = 12 * scale;
   const [width, height] = [box.width + 2 * pad, box.height + 2 * pad];
@@ -68,8 +66,8 @@ export function FoldDrawing({ fold, scale, says, held = 'staples', fills = false
         ))}
         {fold.cut && <path d={openPath([fold.cut.from, fold.cut.to])} stroke="var(--cover-line)" strokeWidth={1.6 * scale} />}
       </g>
-      {label(fold.lower, 'board’s edge')}
-      {label(fold.staples, held)}
+      {!fills && label(fold.lower, 'board’s edge')}
+      {!fills && label(fold.staples, 'staples')}
     </svg>
   );
 }

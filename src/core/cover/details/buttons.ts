@@ -20,6 +20,19 @@ export type ButtonPlan = {
 };
 
 /**
+ * Where buttons lie on the board: a grid about its middle.
+ *
+ * @param model the built piece
+ * @param buttons the grid
+ */
+export function buttonPlaces({ middle: [mx, my] }: Pick<Model, 'middle'>, { columns, rows, spacing }: Buttons): { x: number; y: number }[] {
+  return Array.from({ length: rows * columns }, (_, i) => ({
+    x: mx + ((i % columns) - (columns - 1) / 2) * spacing,
+    y: my + (Math.floor(i / columns) - (rows - 1) / 2) * spacing,
+  }));
+}
+
+/**
  * Buttons on a grid about the middle. Source: docs/models.md, "Buttons": over a spacing s drawn in by t the cloth runs
  * 2·√((s/2)² + t²).
  *
@@ -27,13 +40,10 @@ export type ButtonPlan = {
  * @param buttons the grid
  * @param padding thickness of the padding at the middle, mm
  */
-export function buttonPlan(model: Model, { columns, rows, spacing, depth, size }: Buttons, padding: number): ButtonPlan {
+export function buttonPlan(model: Model, buttons: Buttons, padding: number): ButtonPlan {
+  const { spacing, depth, size } = buttons;
   const run = 2 * Math.hypot(spacing / 2, depth);
-  const [mx, my] = model.middle;
-  const places = Array.from({ length: rows * columns }, (_, i) => ({
-    x: mx + ((i % columns) - (columns - 1) / 2) * spacing,
-    y: my + (Math.floor(i / columns) - (rows - 1) / 2) * spacing,
-  }));
+  const places = buttonPlaces(model, buttons);
   const through = padding + model.boardThickness;
   return {
     count: places.length,

@@ -216,7 +216,10 @@ export const bordered: Way = {
   tackAlong: ({ covering }, { seams }) => (isStaged(covering) ? seams.map((seam) => ({ ...seam, name: seam.name.toLowerCase() })) : []),
   laidApart: (covering) =>
     isStaged(covering)
-      ? `the line of the border, ${Math.round(covering.border ?? BORDER)} mm in from the edge${onThree(covering) ? ' on three sides' : ''}`
+      ? {
+          line: `the line of the border, ${Math.round(covering.border ?? BORDER)} mm in from the edge${onThree(covering) ? ' on three sides' : ''}`,
+          toNear: onThree(covering),
+        }
       : null,
   // Panel and border are stapled, border and band tacked, along either line.
   alongLines: (covering, round, near) => {

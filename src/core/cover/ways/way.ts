@@ -142,8 +142,11 @@ export type Way = {
   extras?: (working: Working, sewn: Sewn, making: ExtraMaking) => CoverPiece[];
   /** the lines along which hidden straight edges are fastened with card */
   tackAlong?: (working: Working, sewn: Sewn) => Pick<SeamSpec, 'name' | 'level' | 'over'>[];
-  /** where pad and wadding are cut apart because what lies outside is laid later, in words; null where they are laid whole */
-  laidApart?: (covering: Covering) => string | null;
+  /**
+   * where pad and wadding are cut apart because what lies outside is laid later, in words, and whether what is laid first runs on to
+   * the near edge; null where they are laid whole
+   */
+  laidApart?: (covering: Covering) => { line: string; toNear: boolean } | null;
   /**
    * staples that hold its parts where they are back-tacked on the board, for each pitch: of the board's edge and an inset of it
    * all round, and along the near edge alone, mm

@@ -13,7 +13,9 @@ export function runPages(pen: Pen, { plan, piece, unit }: PrintJob): void {
   heading(pen, 'Run sheet');
   const right = MARGIN + across(pen) - 45;
   plan.steps.forEach((step, i) => {
-    const detail = wrapText(inUnit(step.detail, unit), pen.regular, 9, across(pen) - BESIDE);
+    const detail = inUnit(step.detail, unit)
+      .split('\n')
+      .flatMap((line) => wrapText(line, pen.regular, 9, across(pen) - BESIDE));
     const caution = step.caution ? wrapText(step.caution, pen.regular, 8, across(pen) - BESIDE) : [];
     room(pen, 8 + 4.4 * (detail.length + caution.length));
     write(pen, `${i + 1}  ${step.name}`, [MARGIN, pen.y - 3], { size: 10.5, font: pen.bold });

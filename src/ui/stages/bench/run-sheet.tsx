@@ -57,7 +57,7 @@ function StepRow({ step, notes, number, current, units, ticking: { done, tick } 
           {step.minutes} min{step.wait > 0 && `, then wait ${step.wait} min`}
         </span>
       </div>
-      <p className="text-sm">{inUnit(step.detail, shown)}</p>
+      <p className="text-sm whitespace-pre-line">{inUnit(step.detail, shown)}</p>
       {step.stop && <p className="text-sm mt-1">Look before you go on: {step.stop.join('; ')}.</p>}
       <div className="text-sm">
         <Said notes={notes} count={units.length} />
