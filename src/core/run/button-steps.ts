@@ -26,6 +26,7 @@ function reach(count: number, spacing: number, ways: string): string | null {
 /** Where the buttons lie, as a rule and a square find it from the centre lines. */
 function gridWords(model: Model): string {
   const { columns, rows, spacing } = choicesOf(model.piece.covering).buttons!;
+  if (columns * rows === 1) return 'on the crossing of the centre lines';
   const upright = kindOf(model.piece.kind).traits.wall;
   const far = [
     reach(columns, spacing, 'left and right of it'),
@@ -50,7 +51,7 @@ export function buttonHoles(model: Model, { buttons }: CoverPlan): ToldStep[] {
     step(
       'button-holes',
       'Drill for the buttons',
-      `${buttons.count} holes of ${HOLE} mm right through, ${gridWords(model)}. Ease their edges behind, where the twine would be cut; mark them behind, so that each is found again.`,
+      `${buttons.count > 1 ? `${buttons.count} holes` : '1 hole'} of ${HOLE} mm right through, ${gridWords(model)}. Ease their edges behind, where the twine would be cut; mark them behind, so that each is found again.`,
       MINUTES.setOut + buttons.count * MINUTES.each,
       { caution: CAUTIONS.saw, sees: { in: 'board' } },
     ),

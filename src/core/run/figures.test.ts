@@ -29,6 +29,33 @@ describe('every size that is cut stands in its step', () => {
     }
   });
 
+  it('a cushion has two panels, and as many loops as it hangs by: all of them are cut', () => {
+    const seat = newPiece('corner-seat');
+    const cushion = {
+      kind: 'cushion',
+      id: 'l-1',
+      name: 'Back cushion',
+      count: 2,
+      height: 400,
+      length: 450,
+      thick: 150,
+      zip: true,
+      welted: false,
+      loops: 3,
+    };
+    const own = plan({ ...seat, count: 3, loose: [cushion] } as Piece);
+    const words = detail(own, 'cloth');
+    // Two cushions on each of the set.
+    expect(words).toContain('4 of back cushion, panel ');
+    expect(words).toContain('6 of back cushion, loop ');
+    const cut = own.cover.pieces.reduce((sum, { count }) => sum + count, 0);
+    expect(words).toMatch(new RegExp(`^${cut / 3} pieces: `));
+    const bare = plan({ ...seat, count: 3 });
+    expect(own.steps.find(({ key }) => key === 'cloth')!.minutes).toBeGreaterThan(
+      bare.steps.find(({ key }) => key === 'cloth')!.minutes + 20,
+    );
+  });
+
   it('along the grain is said as the piece stands: up a headboard, from front to back of a seat', () => {
     expect(detail(plan(newPiece('headboard')), 'cloth')).toContain('its grain from bottom to top');
     expect(detail(plan(newChairSeat()), 'cloth')).toContain('its grain from front to back');
@@ -103,6 +130,9 @@ describe('buttons', () => {
     expect(detail(own, 'buttons')).toMatch(/each through its hole\. Needle 1\d\d mm or longer/);
     expect(detail(own, 'button-cover')).toContain('6 of 22 mm: rounds of 44 mm');
     expect(detail(buttoned(newPiece('headboard'), { columns: 5 }), 'button-holes')).toMatch(/5 across and 2 deep.* below and above it/);
+    expect(detail(buttoned(newChairSeat(), { rows: 1, columns: 1 }), 'button-holes')).toMatch(
+      /^1 holes? of 8 mm right through, on the crossing of the centre lines\./,
+    );
     expect(detail(buttoned(newChairSeat(), { rows: 1 }), 'button-holes')).toMatch(
       /3 in a row, 110 mm apart.*\(the outermost 110 mm left and right of it\)/,
     );

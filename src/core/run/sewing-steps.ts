@@ -41,11 +41,18 @@ function cutStep(model: Model, { pieces }: CoverPlan): ToldStep {
   const { rule, piece } = model;
   const short = shortEdges(model);
   const [near, far] = kindOf(piece.kind).words;
+  // Of loose cushions there are two panels to each: cut, and told, as often as there are.
+  const often = ({ count }: { count: number }): number => Math.round(count / piece.count);
+  const all = pieces.flatMap((own) => Array.from({ length: often(own) }, () => own));
+  const told = pieces.map((own) => {
+    const many = often(own) > 1 ? `${often(own)} of ` : '';
+    return `${many}${own.name.toLowerCase()}${OF_CLOTH[own.cloth]} ${sizeOf(own)}`;
+  });
   const detail =
     pieces.length === 1
       ? `${sizeOf(pieces[0]!)} as drawn, its grain from ${near} to ${far}; centre marks on all four sides.${short ? ` Cut ${short}.` : ''}`
-      : `${pieces.length} pieces: ${pieces.map((own) => `${own.name.toLowerCase()}${OF_CLOTH[own.cloth]} ${sizeOf(own)}`).join('; ')}. Notches and centre marks before they part; grain as drawn.`;
-  return step('cloth', 'Cut the cover', detail, (metresRound(pieces) * rule('timeClothMetre')) / 60 + pieces.length * HANDLING.clothPiece, {
+      : `${all.length} pieces: ${told.join('; ')}. Notches and centre marks before they part; grain as drawn.`;
+  return step('cloth', 'Cut the cover', detail, (metresRound(all) * rule('timeClothMetre')) / 60 + all.length * HANDLING.clothPiece, {
     caution: CAUTIONS.shears,
     place: 'table',
   });

@@ -1,10 +1,11 @@
 'use client';
 
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { useCallback, useMemo, useRef, useState } from 'react';
 import type { Step } from '@/core/run';
 import type { Piece } from '@/core/piece';
 import type { BenchNote, Timer } from '@/data/diary';
 import type { BoardPicture, CornerPicture, FasteningPicture, FlatPicture, SmallSection } from '@/server/planning';
+import { useLookAgain } from '@/ui/kit/look-again';
 import type { Ticked } from './meanwhile';
 import { inBrowser, nextId, sendAll, type Keeping, type Sending } from './queue';
 
@@ -27,9 +28,6 @@ export type BenchView = {
   timers: Timer[];
   now: string;
 };
-
-/** What others did is looked for every so often, ms. */
-const LOOK = 5000;
 
 /** What is not sent yet, laid over what the workshop told. */
 function withSendings(view: BenchView, sendings: readonly Sending[]): BenchView {
@@ -105,17 +103,8 @@ export function useBench(piece: string) {
     }
   }, [own, look]);
 
-  useEffect(() => {
-    // What was kept when the page was closed is sent when it is opened again.
-    void flush();
-    const timer = setInterval(() => void flush(), LOOK);
-    const again = () => void flush();
-    window.addEventListener('online', again);
-    return () => {
-      clearInterval(timer);
-      window.removeEventListener('online', again);
-    };
-  }, [flush]);
+  // What was kept when the page was closed is sent when it is opened again.
+  useLookAgain(flush);
 
   const tell = useCallback(
     async (sendings: Omit<Sending, 'id'>[]) => {

@@ -1,10 +1,11 @@
 'use client';
 
 import Link from 'next/link';
-import { useCallback, useEffect, useState } from 'react';
+import { useCallback, useState } from 'react';
 import type { Timer } from '@/data/diary';
 import { Clocks } from '@/ui/bench/clocks';
 import { send } from '@/ui/kit/api';
+import { useLookAgain } from '@/ui/kit/look-again';
 
 /** What was started elsewhere is looked for every so often, ms. */
 const LOOK = 10_000;
@@ -24,11 +25,7 @@ export function Running() {
       // What runs here runs on; it is looked for again.
     }
   }, []);
-  useEffect(() => {
-    void look();
-    const timer = setInterval(() => void look(), LOOK);
-    return () => clearInterval(timer);
-  }, [look]);
+  useLookAgain(look, LOOK);
   if (timers.length === 0) return null;
   return (
     <section aria-label="Running" className="mb-3">

@@ -1,12 +1,10 @@
 'use client';
 
-import { useCallback, useEffect, useRef, useState } from 'react';
+import { useCallback, useRef, useState } from 'react';
 import type { Tick } from '@/data/bench';
 import { send } from '@/ui/kit/api';
+import { useLookAgain } from '@/ui/kit/look-again';
 import { useSheet, useSheetStore } from '@/ui/sheet/store';
-
-/** What others ticked is looked for every so often, ms, as at the bench. */
-const LOOK = 5000;
 
 /** The ticks of a run sheet, and how one is set or taken back. */
 export type Ticking = {
@@ -40,16 +38,7 @@ export function useTicking(): Ticking {
     }
   }, [id, store]);
 
-  useEffect(() => {
-    void look();
-    const timer = setInterval(() => void look(), LOOK);
-    const again = () => void look();
-    window.addEventListener('focus', again);
-    return () => {
-      clearInterval(timer);
-      window.removeEventListener('focus', again);
-    };
-  }, [look]);
+  useLookAgain(look);
 
   const set = (unit: number, step: string, on: boolean) => {
     // Quick ticks follow each other before the page is drawn again: each changes what is there by then.
