@@ -89,7 +89,7 @@ export function buttonWells(model: Model, { buttons }: CoverPlan): ToldStep[] {
     step(
       'button-wells',
       'Open the foam for the buttons',
-      `A needle up through each hole shows where: cut a well of ${WELL} mm across and ${down} mm deep there, and slope its rim; part the wadding over it with the fingers once it lies.`,
+      `${throughBoard(model) ? 'A needle up through each hole shows where' : `Set them out: ${gridWords(model)}`}: cut a well of ${WELL} mm across and ${down} mm deep there, and slope its rim; part the wadding over it with the fingers once it lies.`,
       MINUTES.setOut + buttons.count * MINUTES.each,
       { caution: CAUTIONS.knife, sees: { in: 'section' } },
     ),

@@ -152,6 +152,10 @@ describe('buttons', () => {
     const own = buttoned(webbed);
     expect(keys(own)).not.toContain('button-holes');
     expect(detail(own, 'buttons')).toContain('3 across and 2 deep, 110 mm apart');
+    // No needle comes up through a hole that nobody drilled.
+    const deep = detail(buttoned(webbed, { depth: 24 }), 'button-wells');
+    expect(deep).toMatch(/^Set them out: 3 across and 2 deep, 110 mm apart/);
+    expect(deep).not.toMatch(/hole/);
     const block = newPiece('block-seat');
     const loose = plan({ ...block, covering: { ...block.covering, buttons: { columns: 2, rows: 1, spacing: 200, depth: 15, size: 30 } } });
     expect(keys(loose)).not.toContain('button-holes');

@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { createPlanner, planPiece } from '../../core/plan';
 import { KINDS, newPiece, type Piece } from '../../core/piece';
 import { benchPictures } from './pictures';
+import { look } from './thread';
 
 const planner = createPlanner();
 const picturesOf = (piece: Piece) => benchPictures(planner.model(piece, {}));
@@ -11,6 +12,14 @@ const areaOf = (line: readonly (readonly [number, number])[]): number =>
   Math.abs(line.reduce((sum, [x, y], i) => sum + x * line[(i + 1) % line.length]![1] - line[(i + 1) % line.length]![0] * y, 0)) / 2;
 const spanOf = (line: readonly (readonly [number, number])[], at: 0 | 1): number =>
   Math.max(...line.map((point) => point[at])) - Math.min(...line.map((point) => point[at]));
+
+it.each(['chair-seat', 'round-seat', 'headboard-bordered', 'block-seat'] as const)(
+  '%s: the bench says the figures that the sheet says and that are printed, to the letter',
+  (id) => {
+    const piece = newPiece(id);
+    expect(look({ piece, house: {} }).steps).toEqual(planPiece(piece, {}, { planner, sits: false }).steps);
+  },
+);
 
 describe('the little drawings of a run sheet', () => {
   it.each(KINDS.map(({ id }) => id))('%s: foam and cloth as they are cut, the board as large as it is', (id) => {

@@ -140,8 +140,8 @@ function foamPicture(model: Model): FlatPicture[] {
 
 function cornerPictures(model: Model, { fastener, fasteners }: Fixing): CornerPicture[] {
   const held = (fasteners.find(({ id }) => id === fastener.id)?.name ?? 'Staples').toLowerCase();
-  const stations = wrapsStep(model, 'quick');
-  return cornerLots(cornersStep(model, 'quick'), model.piece.kind).map(({ says, lot: [corner] }) => {
+  const stations = wrapsStep(model);
+  return cornerLots(cornersStep(model), model.piece.kind).map(({ says, lot: [corner] }) => {
     const { cloth, lower, staples, folds, cutAway, cut } = foldPlan(
       corner!,
       stations.find(({ id }) => id === corner!.station)!,
@@ -152,13 +152,13 @@ function cornerPictures(model: Model, { fastener, fasteners }: Fixing): CornerPi
 }
 
 /**
- * The little drawings of a run sheet's steps. Quick looks do for them.
+ * The little drawings of a run sheet's steps, with the figures that are cut by.
  *
  * @param model the built piece
  */
 export function benchPictures(model: Model): BenchPictures {
-  const fixing = fixStep(model, 'quick');
-  const { cover } = coverStep(model, 'quick');
+  const fixing = fixStep(model);
+  const { cover } = coverStep(model);
   return {
     fastening: fasteningPicture(model.board, fixing),
     cloth: cover.pieces.map(({ name, outline }) => ({ name, outline: thinned(outline) })),

@@ -66,14 +66,17 @@ function small({ board, base, covered, cover, bare, wadding, pads }: Section): S
   };
 }
 
-/** Steps, a small true section and the size of a piece. A row wants a small picture: quick looks do. */
+/**
+ * Steps, a small true section and the size of a piece. A row wants a small picture: a coarse section does. What stands in a step is cut
+ * by: it is worked out as the sheet works it out.
+ */
 export function look(asked: Asked): Look {
   const { piece, house } = checked(asked);
   const model = planner.model(piece, house);
   const { width, depth } = outlineSize(model.outline);
   const section = sectionAlong(model.stack, model.middle, [1, 0], { coarse: true, keep: model.keep });
   return {
-    steps: runStep(model, 'quick'),
+    steps: runStep(model),
     ...benchPictures(model),
     section: section && small(section),
     size: { width: Math.round(width), depth: Math.round(depth) },
