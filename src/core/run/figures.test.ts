@@ -9,11 +9,11 @@ const detail = ({ steps }: Plan, key: string): string => steps.find((step) => st
 
 /** Every "A × B mm" of some words. */
 const sizesIn = (words: string): [number, number][] => [...words.matchAll(/(\d+) × (\d+) mm/g)].map(([, a, b]) => [Number(a), Number(b)]);
-/** How far a line goes across and along, to the millimetre and never too short. */
+/** How far a line goes across and along, to the millimetre. */
 const spanOf = (outline: readonly (readonly [number, number])[]): [number, number] =>
   [0, 1].map((axis) => {
     const all = outline.map((point) => point[axis]!);
-    return Math.ceil(Math.max(...all) - Math.min(...all) - 0.05);
+    return Math.round(Math.max(...all) - Math.min(...all));
   }) as [number, number];
 
 describe('every size that is cut stands in its step', () => {
