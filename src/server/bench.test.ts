@@ -6,7 +6,7 @@ import { dayAfter, newPerson, newShop, problemOf, scheduleDiary, type DiaryInput
 import { writeScope } from '../core/job';
 import { newPiece } from '../core/piece';
 import { checkSchedule, readTaskId, type Schedule } from '../core/run/schedule';
-import { dice } from '../testing/dice';
+import { seededRandom } from '../testing/seeded-random';
 import { closeDatabase, database } from '../data/database';
 import type { BenchNote, Timer } from '../data/diary';
 import { createPiece, removePiece } from '../data/pieces';
@@ -134,7 +134,7 @@ const view = () => get<View>(200, () => diary.readDiary());
 describe('the diary', () => {
   const plan = async (): Promise<{ input: DiaryInput; schedule: Schedule }> => {
     const { input } = await view();
-    const { schedule, wrong } = scheduleDiary(input, { tries: 6, roll: dice(1) });
+    const { schedule, wrong } = scheduleDiary(input, { tries: 6, roll: seededRandom(1) });
     expect(wrong).toEqual([]);
     return { input, schedule };
   };

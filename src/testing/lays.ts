@@ -2,14 +2,14 @@ import { MaxRectsPacker } from 'maxrects-packer/dist/maxrects-packer.mjs';
 import type { Blank } from '../core/cut';
 
 /** Numbers from 0 to 1 that look thrown, the same for the same seed. */
-function dice(seed: number): () => number {
+function seededRandom(seed: number): () => number {
   let state = seed + 1;
   return () => (state = (state * 48271) % 2147483647) / 2147483647;
 }
 
 /** A set of rectangles as they may come, and whether they may be turned: the same for the same number. */
 export function thrownBlanks(set: number): { blanks: Blank[]; turn: boolean } {
-  const roll = dice(977 * set + 13);
+  const roll = seededRandom(977 * set + 13);
   const blanks = Array.from({ length: 4 + Math.floor(roll() * 30) }, (_, k): Blank => ({
     label: `thrown ${k}`,
     width: 60 + Math.round(roll() * 700),
@@ -20,7 +20,7 @@ export function thrownBlanks(set: number): { blanks: Blank[]; turn: boolean } {
 
 /** A rectangle cut up by straight cuts from side to side: what can be laid without any waste. */
 export function jigsaw(width: number, height: number, count: number): Blank[] {
-  const roll = dice(count);
+  const roll = seededRandom(count);
   const parts = [{ width, height }];
   while (parts.length < count) {
     parts.sort((a, b) => b.width * b.height - a.width * a.height);

@@ -15,7 +15,7 @@ export type DiaryTold = { tried: number; of: number; schedule: Schedule; ends: P
 /** A beginning for the dice that is the same for the same question: asked again it answers alike. */
 const SEED = 20_262;
 
-function dice(seed: number): () => number {
+function seededRandom(seed: number): () => number {
   let a = seed;
   return () => {
     a = (Math.imul(a, 1_664_525) + 1_013_904_223) >>> 0;
@@ -31,7 +31,7 @@ self.onmessage = ({ data: { input, tries, by, kept } }: MessageEvent<DiaryAsked>
       ends: endsOf(input, own.schedule),
       wrong: own.ranges ? checkSchedule(problemOf(input), own.schedule) : [],
     } satisfies DiaryTold);
-  const roll = dice(SEED);
+  const roll = seededRandom(SEED);
   if (kept) return tell({ tried: 0, schedule: kept, ranges: rangesOf(input, kept, roll, by) });
   const found = schedule(problemOf(input), {
     tries,

@@ -32,6 +32,7 @@ import { inWidths, withHidden, type Widths } from './pulled/widths';
 import { yCuts, type YCut } from './pulled/y-cuts';
 import { insetSeam, levelHeights, levelLength, levelOutline, levelPoints, placesOver } from './surface/levels';
 import { ringOf, type Ring } from './surface/ring';
+import { isGreater, isLess, snapped } from '../ties';
 import type { Beyond, Sewn, Way, Working } from './ways';
 
 /** What a cover is made from: the built piece and what was solved of it. */
@@ -169,7 +170,7 @@ function plainPieces(input: CoverInput, { way, working, making, made, beyond, cu
 /** The largest share of the give that any piece takes. */
 function worstStrain(pieces: readonly CoverPiece[]): StrainSummary | null {
   return pieces.reduce<StrainSummary | null>(
-    (worst, { strain }) => (strain && (!worst || strain.share > worst.share) ? strain : worst),
+    (worst, { strain }) => (strain && (!worst || isGreater(strain.share, worst.share)) ? strain : worst),
     null,
   );
 }
@@ -190,7 +191,7 @@ function joinedWidths({ piece, rule }: Model, cover: CoverPiece): Widths | null 
   const { cloth } = piece;
   const [x, y] = [cover.width, cover.height];
   // What may be turned lies the way that fits, or failing that the narrower way.
-  const axis = cloth.direction === 'across' || (cloth.direction === 'any' && y < x) ? 1 : 0;
+  const axis = cloth.direction === 'across' || (cloth.direction === 'any' && isLess(y, x)) ? 1 : 0;
   return inWidths(cover, { width: cloth.rollWidth, axis, allowance: rule('seamAllowance'), threadFactor: rule('threadFactor') });
 }
 
@@ -210,7 +211,8 @@ function setOut(input: CoverInput): SetOut {
   const { piece, rule } = model;
   const { way, ...choices } = choicesOf(piece.covering);
   const box = bounds(model.board);
-  const spacing = Math.min(SIDE[1], Math.max(SIDE[0], Math.max(box.width, box.height) / (coarse ? ACROSS.coarse : ACROSS.fine)));
+  const side = Math.max(box.width, box.height) / (coarse ? ACROSS.coarse : ACROSS.fine);
+  const spacing = snapped(Math.min(SIDE[1], Math.max(SIDE[0], side)));
   const { ring, covering } = fitted(input, way, choices.covering, spacing);
   const give = giveOf(piece.cloth);
   const sewn = way.panels?.({ ...choices, covering, model, ring, rule, give, longer: 1 }) ?? { panels: [], seams: [], zip: null };

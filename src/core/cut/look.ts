@@ -22,13 +22,13 @@ function beginnings(blanks: readonly Blank[], turn: boolean): Wanted[][] {
 }
 
 /** An order with two pieces changed over, one moved, or one laid the other way round. */
-function changed(order: readonly Wanted[], dice: () => number, turn: boolean): Wanted[] {
+function changed(order: readonly Wanted[], random: () => number, turn: boolean): Wanted[] {
   const next = [...order];
-  const pick = (): number => Math.floor(dice() * next.length);
-  const [i, j, what] = [pick(), pick(), dice()];
+  const pick = (): number => Math.floor(random() * next.length);
+  const [i, j, what] = [pick(), pick(), random()];
   if (turn && what < 0.25) {
     const { turned } = next[i]!;
-    next[i] = { ...next[i]!, turned: turned === null ? dice() < 0.5 : turned ? false : null };
+    next[i] = { ...next[i]!, turned: turned === null ? random() < 0.5 : turned ? false : null };
   } else if (what < 0.6) [next[i], next[j]] = [next[j]!, next[i]!];
   else next.splice(j, 0, ...next.splice(i, 1));
   return next;
@@ -63,9 +63,9 @@ function lookFor<T extends { score: Score }>(
     if (!best || better(found.score, best.score) <= 0) best = { ...found, order };
   };
   for (const order of beginnings(blanks, turn)) consider(order);
-  const dice = thrown(blanks.length);
+  const random = thrown(blanks.length);
   const tries = triesFor(blanks, turn);
-  for (let k = 0; k < tries && !enough(best!); k++) consider(changed(best!.order, dice, turn));
+  for (let k = 0; k < tries && !enough(best!); k++) consider(changed(best!.order, random, turn));
   return best!;
 }
 

@@ -4,6 +4,15 @@ import { MaxRectsPacker } from 'maxrects-packer/dist/maxrects-packer.mjs';
 
 type Rect = { x: number; y: number; width: number; height: number; label: string; rot?: boolean };
 
+/** Sizes are laid in steps of this, mm: finer than any blade, coarser than what two halves of a mirrored cover differ by. */
+const LAID_STEP = 2 ** -10;
+
+/** Pieces that are alike in truth are alike to the bit: which of two comes first then hangs on their order alone. */
+function snappedBlank(blank: Blank): Blank {
+  const inSteps = (size: number): number => Math.round(size / LAID_STEP) * LAID_STEP;
+  return { ...blank, width: inSteps(blank.width), height: inSteps(blank.height) };
+}
+
 function rectangles(blanks: readonly Blank[], gap: number): Rect[] {
   return blanks.map(({ label, width, height }) => ({ x: 0, y: 0, width: width + gap, height: height + gap, label }));
 }
@@ -38,17 +47,18 @@ function packedSheets(
 /**
  * Lays rectangles on as few sheets as are found, by the packer or by looking from order to order.
  *
- * @param blanks sizes, mm
+ * @param given sizes, mm
  * @param sheet width and length, mm
  * @param options.gap left between pieces, mm
  * @param options.turn whether a piece may be turned a quarter
  * @returns the pieces sheet by sheet, and those that fit on none
  */
 export function packSheets(
-  blanks: readonly Blank[],
+  given: readonly Blank[],
   sheet: { width: number; height: number },
   options: { gap: number; turn: boolean },
 ): { sheets: Laid[][]; tooLarge: Blank[] } {
+  const blanks = given.map(snappedBlank);
   const packed = packedSheets(blanks, sheet, options);
   const fitting = blanks.filter((blank) => !packed.tooLarge.includes(blank));
   const least = Math.ceil(fitting.reduce((sum, { width, height }) => sum + width * height, 0) / (sheet.width * sheet.height) - 1e-9);
@@ -131,17 +141,18 @@ const lengthOf = (laid: readonly Laid[]): number => Math.max(0, ...laid.map(({ y
  * Lays rectangles on a roll: the shortest length on which the packer finds room for all of them, that rows by hand take, or that
  * is found by looking from order to order.
  *
- * @param blanks sizes across and along the roll, mm
+ * @param given sizes across and along the roll, mm
  * @param rollWidth mm
  * @param options.gap left between pieces, mm
  * @param options.turn whether a piece may be turned a quarter
  */
 export function packRoll(
-  blanks: readonly Blank[],
+  given: readonly Blank[],
   rollWidth: number,
   options: { gap: number; turn: boolean },
 ): { length: number; laid: Laid[]; tooLarge: Blank[] } {
   const { gap, turn } = options;
+  const blanks = given.map(snappedBlank);
   const fits = ({ width, height }: Blank): boolean => width <= rollWidth || (turn && height <= rollWidth);
   const tooLarge = blanks.filter((blank) => !fits(blank));
   const wanted = blanks.filter(fits);

@@ -4,7 +4,7 @@ import { newPiece, type Piece } from '../piece';
 import { planPiece } from '../plan';
 import type { Step } from '../run';
 import { beginOf, checkSchedule, endOf, readTaskId, type Schedule } from '../run/schedule';
-import { dice } from '../../testing/dice';
+import { seededRandom } from '../../testing/seeded-random';
 import {
   ASKED_FOR,
   changedSince,
@@ -64,7 +64,7 @@ const inputOf = (more: Partial<DiaryInput> = {}): DiaryInput => ({
   ...more,
 });
 const planned = (input: DiaryInput, tries = 20): Schedule => {
-  const { schedule, wrong } = scheduleDiary(input, { tries, roll: dice(1) });
+  const { schedule, wrong } = scheduleDiary(input, { tries, roll: seededRandom(1) });
   expect(wrong).toEqual([]);
   return schedule;
 };
@@ -96,7 +96,7 @@ describe('a job that nobody has taken', () => {
     const found = planned(soon);
     const end = endsOf(soon, found).find(({ piece }) => piece === ASKED_FOR)!;
     expect(end.late).toBeGreaterThan(0);
-    const range = (by: string) => rangesOf(soon, found, dice(3), { [ASKED_FOR]: by }).find(({ piece }) => piece === ASKED_FOR)!;
+    const range = (by: string) => rangesOf(soon, found, seededRandom(3), { [ASKED_FOR]: by }).find(({ piece }) => piece === ASKED_FOR)!;
     expect(range(MONDAY).inTime).toBeLessThan(0.05);
     expect(range(range(MONDAY).late.day).inTime).toBeGreaterThanOrEqual(0.95);
   });
@@ -291,7 +291,7 @@ describe('a floor that is scheduled', () => {
           chairs.steps.map(({ key }, k) => [key, Array.from({ length: counts[k % counts.length]! }, (_, i) => i + 1)]),
         );
         const input = inputOf({ pieces: [{ ...chairs, done }] });
-        const { schedule, wrong } = scheduleDiary(input, { tries: 2, roll: dice(3) });
+        const { schedule, wrong } = scheduleDiary(input, { tries: 2, roll: seededRandom(3) });
         expect(wrong).toEqual([]);
         expect(schedule.left).toEqual([]);
       }),
@@ -311,16 +311,16 @@ describe('a floor that is scheduled', () => {
     expect(late!.late).toBeGreaterThan(0);
     expect(late!.late).toBe(2 + daysBetween(MONDAY, late!.ends!.day));
     expect(fine!.late).toBe(0);
-    const [never, sure] = rangesOf(input, found, dice(5));
+    const [never, sure] = rangesOf(input, found, seededRandom(5));
     expect(never!.inTime).toBe(0);
     expect(sure!.inTime).toBe(1);
     const minute = ({ day, minute: own }: { day: string; minute: number }): number => daysBetween(MONDAY, day) * DAY + own;
     expect(minute(sure!.early)).toBeLessThan(minute(sure!.late));
     // Steps that always take as long as was told leave nothing open.
     const exact = Object.fromEntries([...chairs.steps, ...stool.steps].map(({ key }) => [key, { share: 1, spread: 0, times: 9 }]));
-    for (const { early, late: last } of rangesOf({ ...input, pace: exact }, found, dice(5))) expect(early).toEqual(last);
+    for (const { early, late: last } of rangesOf({ ...input, pace: exact }, found, seededRandom(5))) expect(early).toEqual(last);
     // Asked for another day, the answer is for that.
-    expect(rangesOf(input, found, dice(5), { chairs: dayAfter(MONDAY, 60) })[0]!.inTime).toBe(1);
+    expect(rangesOf(input, found, seededRandom(5), { chairs: dayAfter(MONDAY, 60) })[0]!.inTime).toBe(1);
   });
 
   it('says what changed since: people, a piece, a delivery, what has gone on', () => {
@@ -384,7 +384,7 @@ describe('how long steps take here', () => {
     });
   });
   it('the spread of thrown times comes out as it was thrown', () => {
-    const roll = dice(8);
+    const roll = seededRandom(8);
     const normal = (): number => Math.sqrt(-2 * Math.log(1 - roll())) * Math.cos(2 * Math.PI * roll());
     const { sew } = paceOf(
       times(

@@ -4,7 +4,7 @@ import { KINDS, newPiece, PieceProblems, SHAPES, type Piece } from '../piece';
 import { createPlanner, planPiece } from '../plan';
 import { checkDocument } from '.';
 import { CARRIERS, everyFigure, spotsOf, withFigure } from './carriers';
-import { dice } from '../../testing/dice';
+import { seededRandom } from '../../testing/seeded-random';
 import { LONGEST, patience, timed } from '../../testing/patience';
 import { measured } from '../../testing/measured';
 
@@ -12,7 +12,7 @@ import { measured } from '../../testing/measured';
 const MADE = Number(process.env.FOVEA_FUZZ ?? 10_000);
 const PLANNED = Number(process.env.FOVEA_FUZZ_PLANS ?? 40);
 const SEED = Number(process.env.FOVEA_FUZZ_SEED ?? 20261126);
-type Roll = ReturnType<typeof dice>;
+type Roll = ReturnType<typeof seededRandom>;
 const pick = <T>(roll: Roll, list: readonly T[]): T => list[Math.floor(roll() * list.length)]!;
 
 /** A figure that could be meant: near what is there, anywhere in its range, or at a limit. */
@@ -69,7 +69,7 @@ const STARTS: Piece[] = [...CARRIERS.map(([, piece]) => piece), ...KINDS.flatMap
 
 describe('documents changed at random', () => {
   it(`${MADE} spoilt ones are each refused in words that name a place, or taken`, () => {
-    const roll = dice(SEED);
+    const roll = seededRandom(SEED);
     let refused = 0;
     for (let k = 0; k < MADE; k++) {
       const document = spoilt(roll, pick(roll, STARTS));
@@ -87,7 +87,7 @@ describe('documents changed at random', () => {
   }, 120_000);
 
   it(`${PLANNED} that are taken are planned, to finite figures, before anybody tires of waiting`, () => {
-    const roll = dice(SEED + 1);
+    const roll = seededRandom(SEED + 1);
     const failed: string[] = [];
     let [planned, longest] = [0, 0];
     while (planned < PLANNED) {

@@ -1,3 +1,4 @@
+import { compared } from '../ties';
 import type { SurfaceMesh } from './types';
 
 /**
@@ -73,7 +74,7 @@ export function strainOf({ points, triangles }: SurfaceMesh, flat: Float64Array)
 export function strainSummary(strain: Strain, give: Give, counts?: (triangle: number) => boolean): StrainSummary {
   const count = strain.warp.length;
   const share = Float64Array.from(strain.warp, (warp, t) => shareOf(warp, strain.weft[t]!, strain.bias[t]!, give));
-  const order = Uint32Array.from(share, (_, t) => t).sort((a, b) => share[a]! - share[b]!);
+  const order = Uint32Array.from(share, (_, t) => t).sort((a, b) => compared(share[a]!, share[b]!) || b - a);
   const whole = strain.area.reduce((sum, area, t) => sum + (!counts || counts(t) ? area : 0), 0);
   const found: StrainSummary = { warp: 0, weft: 0, bias: 0, leftOver: 0, share: 0, worst: order[count - 1] ?? -1, peak: 0 };
   let counted = 0;

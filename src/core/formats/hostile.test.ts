@@ -10,7 +10,7 @@ import { checkPicture } from './picture';
 import { readStl } from './stl';
 import { readSvg, writeSvg } from './svg';
 import { readTapeLine, tapeLine } from './tape-line';
-import { dice } from '../../testing/dice';
+import { seededRandom } from '../../testing/seeded-random';
 import { measured } from '../../testing/measured';
 
 /** How many mutated files of each format are read: more with `npm run fuzz`. */
@@ -237,7 +237,7 @@ describe('files damaged at random', () => {
     (name, whole, read) => {
       // What is damaged is a file that can be read.
       expect(() => read(whole)).not.toThrow();
-      const roll = dice(20261126);
+      const roll = seededRandom(20261126);
       let [refused, longest] = [0, 0];
       for (let k = 0; k < MADE; k++) {
         let bytes = Uint8Array.from(whole);

@@ -1,3 +1,4 @@
+import { snappedPoint } from '../ties';
 import { differenceD, FillRule } from 'clipper2-ts';
 import { bounds, polygonArea, type Point, type Polygon } from '../outline';
 import { between, chainsOf, forbidden, type Chains } from './chains';
@@ -30,7 +31,7 @@ export function readied(shapes: readonly LayShape[], gap: number, boxed = false)
     let own = kept.get(key);
     if (!own) {
       const ways = shape.turns.map((turn): Ready => {
-        const own = turned(shape.outline, turn, shape.motif);
+        const own = turned(shape.outline.map(snappedPoint), turn, shape.motif);
         const { point } = own;
         const { width, height } = bounds(own.outline);
         const outline = boxed ? boxOf(width, height) : own.outline;

@@ -178,12 +178,12 @@ function beginnings(ready: readonly ReadyShape[]): Order[] {
 }
 
 /** An order with two pieces changed over, one moved, or one laid another way round. */
-function changed(order: Order, ready: readonly ReadyShape[], dice: () => number): Order {
+function changed(order: Order, ready: readonly ReadyShape[], random: () => number): Order {
   const next = [...order];
-  const pick = (): number => Math.floor(dice() * next.length);
-  const [i, j, what] = [pick(), pick(), dice()];
+  const pick = (): number => Math.floor(random() * next.length);
+  const [i, j, what] = [pick(), pick(), random()];
   const ways = ready[next[i]!.at]!.ways.length;
-  if (ways > 1 && what < 0.3) next[i] = { at: next[i]!.at, way: dice() < 0.3 ? undefined : Math.floor(dice() * ways) };
+  if (ways > 1 && what < 0.3) next[i] = { at: next[i]!.at, way: random() < 0.3 ? undefined : Math.floor(random() * ways) };
   else if (what < 0.65) [next[i], next[j]] = [next[j]!, next[i]!];
   else next.splice(j, 0, ...next.splice(i, 1));
   return next;
@@ -241,7 +241,7 @@ export function createSearch(task: LayTask, seed = 1): LaySearch {
   const starts = beginnings(boxed);
   let count = 0;
   let since = 0;
-  const dice = thrown(seed * 7919 + boxed.length);
+  const random = thrown(seed * 7919 + boxed.length);
   type Taken = Found & { order: Order };
   const take = (order: Order, longest?: number): Taken => {
     count++;
@@ -272,7 +272,7 @@ export function createSearch(task: LayTask, seed = 1): LaySearch {
         const plain = asBoxes(starts[boxTries++]!);
         if (compare(plain.score, best.score) < 0) best = now = plain;
       }
-      const found = next < starts.length ? take(starts[next++]!) : take(changed(now.order, boxed, dice), longest);
+      const found = next < starts.length ? take(starts[next++]!) : take(changed(now.order, boxed, random), longest);
       // Late acceptance: as good as what stood so many tries ago will do, so that a search climbs out of small hollows.
       if (compare(found.score, now.score) <= 0 || compare(found.score, late) <= 0) now = found;
       history[slot] = now.score;
@@ -281,7 +281,7 @@ export function createSearch(task: LayTask, seed = 1): LaySearch {
         now = found;
         since = 0;
       } else if (++since % STUCK === 0) {
-        now = take(Array.from({ length: 4 }).reduce<Order>((order) => changed(order, boxed, dice), best.order));
+        now = take(Array.from({ length: 4 }).reduce<Order>((order) => changed(order, boxed, random), best.order));
       }
     }
     return compare(best.score, before.score) < 0;

@@ -1,6 +1,7 @@
 import { perimeter } from './measure';
 import { jointPart, jointWords, partWords, samePart } from './edge-part';
 import { curvatureAt, parameterAt, pointAt, segmentLength, stretch, tangentAt } from './segment';
+import { compared, isLess, TIE, wholeUp } from '../ties';
 import type { EdgePart, Outline, Point, Segment } from './types';
 
 /** A numbered place round the edge. */
@@ -149,7 +150,7 @@ function locate(outline: Outline, s: number): { segment: Segment; t: number } {
   let left = s;
   for (const segment of outline.segments) {
     const length = segmentLength(segment);
-    if (left <= length + 1e-9) return { segment, t: parameterAt(segment, Math.min(1, left / length)) };
+    if (left <= length + TIE) return { segment, t: parameterAt(segment, Math.min(1, left / length)) };
     left -= length;
   }
   return { segment: outline.segments.at(-1)!, t: 1 };
@@ -170,7 +171,7 @@ export function stations(outline: Outline, options: { spacing?: number } = {}): 
   const candidates = mandatory(outline);
   const onCentre = candidates.filter((c) => Math.abs(pointAt(c.segment, c.t)[0]) < SAME);
   const pool = onCentre.length > 0 ? onCentre : candidates;
-  const foremost = pool.reduce((a, b) => (pointAt(b.segment, b.t)[1] < pointAt(a.segment, a.t)[1] ? b : a));
+  const foremost = pool.reduce((a, b) => (isLess(pointAt(b.segment, b.t)[1], pointAt(a.segment, a.t)[1]) ? b : a));
   // A corner and a centre line that are nearly one place are the corner, wherever the outline was begun.
   const first = candidates
     .filter((c) => Math.abs(((c.s - foremost.s + total * 1.5) % total) - total / 2) < SAME)
@@ -178,7 +179,7 @@ export function stations(outline: Outline, options: { spacing?: number } = {}): 
   const turned = candidates
     .map((c) => ({ ...c, at: (((c.s - first.s) % total) + total) % total }))
     .map((c) => (total - c.at < SAME ? { ...c, at: 0 } : c))
-    .sort((a, b) => a.at - b.at || b.rank - a.rank);
+    .sort((a, b) => compared(a.at, b.at) || b.rank - a.rank);
   const kept: typeof turned = [];
   for (const c of turned) {
     const last = kept.at(-1);
@@ -191,7 +192,7 @@ export function stations(outline: Outline, options: { spacing?: number } = {}): 
   const places: Omit<Place, 'id'>[] = [];
   kept.forEach((c, i) => {
     const next = kept[i + 1]?.at ?? total;
-    const gaps = Math.max(1, Math.ceil((next - c.at) / spacing - 1e-9));
+    const gaps = Math.max(1, wholeUp((next - c.at) / spacing));
     for (let k = 0; k < gaps; k++) {
       const at = c.at + ((next - c.at) * k) / gaps;
       const here = k === 0 ? c : locate(outline, (first.s + at) % total);

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { dice } from '../../testing/dice';
+import { seededRandom } from '../../testing/seeded-random';
 import { newPiece, type Piece } from '../piece';
 import { createPlanner } from './planner';
 import { planPiece } from './plan';
@@ -12,7 +12,7 @@ const SEED = Number(process.env.FOVEA_SAVINGS_SEED ?? 20261127);
 
 /** A set as a workshop might have it: sizes, cloth and number thrown. */
 function thrownSet(seed: number): Piece {
-  const throwing = dice(seed);
+  const throwing = seededRandom(seed);
   const between = (from: number, to: number): number => Math.round(from + (to - from) * throwing());
   const kind = (['chair-seat', 'chair-seat', 'bench', 'headboard-panelled', 'arm-pad'] as const)[between(0, 4)]!;
   const small = kind === 'arm-pad';

@@ -8,7 +8,7 @@ import { makeBackup } from '../backup';
 import { addLogEntry, nextSerial, setTick } from '../bench';
 import { database, dataFolder } from '../database';
 import { keepPhoto } from '../photos';
-import { dice } from '../../testing/dice';
+import { seededRandom } from '../../testing/seeded-random';
 import { createPiece, savePiece, type PieceRecord } from '../pieces';
 
 /** What the hammer tells of what it did. */
@@ -23,7 +23,7 @@ export type Told =
 const tell = (told: Told): void => appendFileSync(join(dataFolder(), 'told'), `${JSON.stringify(told)}\n`);
 
 const [seed = '1', rounds = 'Infinity', backups = 'yes'] = process.argv.slice(2);
-const roll = dice(Number(seed) || 1);
+const roll = seededRandom(Number(seed) || 1);
 
 const db = database();
 const pieces: PieceRecord[] = [];

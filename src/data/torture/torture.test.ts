@@ -6,7 +6,7 @@ import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { deedsIn, Disk } from './power-cut';
 import { lost, toldIn } from './verify';
-import { dice } from '../../testing/dice';
+import { seededRandom } from '../../testing/seeded-random';
 import { measured } from '../../testing/measured';
 
 /** How often a workshop is killed, and how much is done before the power goes: more with `npm run torture`. */
@@ -56,7 +56,7 @@ describe('a workshop that is killed', () => {
     mkdirSync(at);
     // It begins with an old form, so that some kills fall into the bringing up to date.
     copyFileSync('src/data/fixtures/workshop-form-1.sqlite', join(at, 'fovea.sqlite'));
-    const roll = dice(20261126);
+    const roll = seededRandom(20261126);
     let seen = 0;
     for (let k = 0; k < KILLS; k++) {
       await hammerAndKill(at, k + 1, k % 6 === 0 ? 0 : 5 + roll() * 300);
@@ -84,7 +84,7 @@ describe('a workshop whose power is cut', () => {
     const deeds = deedsIn(readFileSync(record));
     const tells = join(at, 'told');
     const disk = new Disk(at);
-    const roll = dice(7);
+    const roll = seededRandom(7);
     const after = join(folder, 'after');
     let told = '';
     let cuts = 0;

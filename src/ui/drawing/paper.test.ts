@@ -1,11 +1,11 @@
 import { describe, expect, it } from 'vitest';
-import { dice } from '@/testing/dice';
+import { seededRandom } from '@/testing/seeded-random';
 import { fitted, type Extent, type Room } from './paper';
 
 /** A figure's height on the screen, dots: what the rooms are counted in. */
 const FIGURE = 15;
 
-const roll = dice(20261126);
+const roll = seededRandom(20261126);
 const between = (low: number, high: number): number => low + (high - low) * roll();
 
 describe('a drawing in its place', () => {

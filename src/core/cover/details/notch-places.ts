@@ -1,6 +1,7 @@
 import type { Model } from '../../build';
 import { distanceAlong } from '../../outline';
 import { meetings } from '../../strip/realign';
+import { isLess, leastOf, wholeUp } from '../../ties';
 import type { Ring } from '../surface/ring';
 
 /**
@@ -26,14 +27,14 @@ export function notchPlaces(model: Model, ring: Ring, pitch: number): Map<number
     chosen.set(from, places[from]!.station ?? '0');
     const to = k + 1 < firm.length ? firm[k + 1]! : firm[0]! + n;
     const length = (to < n ? places[to]!.at : places[to - n]!.at + ring.total) - places[from]!.at || ring.total;
-    const gaps = Math.ceil(length / pitch - 1e-9);
+    const gaps = wholeUp(length / pitch);
     for (let g = 1; g < gaps; g++) {
       const at = places[from]!.at + (length * g) / gaps;
       let best = from;
       for (let i = from; i <= to; i++) {
         const own = places[i % n]!.at + (i >= n ? ring.total : 0);
         const was = places[best % n]!.at + (best >= n ? ring.total : 0);
-        if (Math.abs(own - at) < Math.abs(was - at)) best = i;
+        if (isLess(Math.abs(own - at), Math.abs(was - at))) best = i;
       }
       if (best > from && best < to) chosen.set(best % n, `${places[from]!.station ?? ''}${String.fromCharCode(96 + g)}`);
     }
@@ -43,7 +44,7 @@ export function notchPlaces(model: Model, ring: Ring, pitch: number): Map<number
     const along = distanceAlong(model.board, at) - distanceAlong(model.board, model.places[0]!.point);
     const wanted = ((along % model.perimeter) + model.perimeter) % model.perimeter;
     const away = (own: number): number => Math.min(Math.abs(own - wanted), model.perimeter - Math.abs(own - wanted));
-    const nearest = places.reduce((best, place, i) => (away(place.at) < away(places[best]!.at) ? i : best), 0);
+    const nearest = leastOf(n, (i) => away(places[i]!.at));
     const known = chosen.get(nearest);
     chosen.set(nearest, known ? `${known} ${letter}` : letter);
   }

@@ -2,6 +2,7 @@ import { readGrid } from '../../build';
 import type { SurfaceMesh } from '../../flattening';
 import { bounds, crossesItself, distanceTo, isInside, type Point, type Polygon } from '../../outline';
 import { levelOutline, type Level } from '../surface/levels';
+import { isLess, snapped, TIE, wholeDown, wholeUp } from '../../ties';
 import { onRing, type Ring } from '../surface/ring';
 import { triangulated } from './triangulate';
 
@@ -62,12 +63,12 @@ function fillInside(mesh: Growing, rim: Polygon, spacing: number): void {
   const before = mesh.nodes.slice(rim.length);
   const box = bounds(rim);
   const row = (spacing * Math.sqrt(3)) / 2;
-  for (let r = Math.ceil(box.minY / row); r * row <= box.maxY; r++) {
+  for (let r = wholeUp(box.minY / row); r * row <= box.maxY + TIE; r++) {
     const shift = r % 2 === 0 ? 0 : spacing / 2;
-    for (let c = Math.floor(box.minX / spacing) - 1; c * spacing + shift <= box.maxX; c++) {
+    for (let c = wholeDown(box.minX / spacing) - 1; c * spacing + shift <= box.maxX + TIE; c++) {
       const at: Point = [c * spacing + shift, r * row];
-      if (!isInside(rim, at) || distanceTo(rim, at) < spacing * RIM) continue;
-      if (before.some((k) => Math.hypot(k[0] - at[0], k[1] - at[1]) < spacing * SLIT)) continue;
+      if (!isInside(rim, at) || isLess(distanceTo(rim, at), spacing * RIM)) continue;
+      if (before.some((k) => isLess(Math.hypot(k[0] - at[0], k[1] - at[1]), spacing * SLIT))) continue;
       mesh.inner(at);
     }
   }
@@ -114,7 +115,7 @@ type Slits = { slit: Slit; path: number[] }[];
 export function discMesh(ring: Ring, level: Level, spacing: number, slits: readonly Slit[] = []): DiscMesh {
   const n = ring.places.length;
   const shoulder = level.map((v) => Math.min(v, 0));
-  const rim = levelOutline(ring, shoulder);
+  const rim = levelOutline(ring, shoulder).map((at): Point => [snapped(at[0]), snapped(at[1])]);
   if (crossesItself(rim)) throw new SeamTooDeep('The seam crosses itself: it lies too deep for this outline');
   const mesh = new Growing(ring);
   ring.places.forEach((place, i) => mesh.put(rim[i]!, onRing(place, shoulder[i]!), i));

@@ -1,6 +1,7 @@
 import Constrainautor from './constrain';
 import Delaunator from 'delaunator';
 import { bounds, isInside, type Polygon } from '../../outline';
+import { snappedPoint } from '../../ties';
 
 /** Twice the area of a triangle, + counter-clockwise. */
 function turns(a: readonly number[], b: readonly number[], c: readonly number[]): number {
@@ -22,13 +23,15 @@ function frameOf(rim: Polygon): [number, number][] {
 /**
  * Triangles of a rim and the places inside it, by Delaunay's rule, with every wanted side in it.
  *
- * @param nodes places in the plan
+ * @param places nodes in the plan
  * @param rim the outline within which triangles are wanted
  * @param sides pairs of nodes that must be joined
  * @returns three nodes each, counter-clockwise
  */
-export function triangulated(nodes: readonly (readonly [number, number])[], rim: Polygon, sides: readonly [number, number][]): number[][] {
-  const laid = Delaunator.from([...nodes, ...frameOf(rim)] as [number, number][]);
+export function triangulated(places: readonly (readonly [number, number])[], rim: Polygon, sides: readonly [number, number][]): number[][] {
+  // Four nodes of an even grid lie on one circle: which diagonal is drawn must not hang on their last bits.
+  const nodes = places.map(snappedPoint);
+  const laid = Delaunator.from([...nodes, ...frameOf(rim).map(snappedPoint)] as [number, number][]);
   new Constrainautor(laid).constrainAll(sides);
   const found: number[][] = [];
   for (let t = 0; t < laid.triangles.length; t += 3) {

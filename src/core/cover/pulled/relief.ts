@@ -12,6 +12,7 @@ import {
   type Point,
   type Polygon,
 } from '../../outline';
+import { isGreater, isLess, leastOf, wholeDown, wholeUp } from '../../ties';
 import { isBulky, type Cut } from './corners';
 import type { StationWrap } from './wrap';
 
@@ -38,8 +39,11 @@ const MOST_SNIPS = 12;
 
 type Segment = Outline['segments'][number];
 
-/** One curved stretch of the edge and what of it each place asks. */
-type Curve = { segment: Segment; from: number; length: number; due: number[]; hollow: boolean };
+/**
+ * One stretch of the edge that bends one way. `from` is the segment's start along the edge, mm; `first` the step of its walk that the
+ * stretch begins with; `due` what has come due at the end of each step of it.
+ */
+type Curve = { segment: Segment; from: number; whole: number; first: number; length: number; due: number[]; hollow: boolean };
 
 /** Cuts due along a hollow stretch, in all; what a round one leaves over to each staple, and the snips that takes. */
 function curvesOf(model: Model, due: (bend: number, step: number) => number): Curve[] {
@@ -48,16 +52,19 @@ function curvesOf(model: Model, due: (bend: number, step: number) => number): Cu
   for (const segment of model.outline.segments) {
     const length = segmentLength(segment);
     if (segment.kind !== 'line' && segment.edge.kind !== 'corner') {
-      const so = [0];
-      let bends = 0;
-      for (let k = 1; k <= WALK; k++) {
-        const bend = curvatureAt(segment, (k - 0.5) / WALK);
-        const [a, b] = [pointAt(segment, (k - 1) / WALK), pointAt(segment, k / WALK)];
+      let curve: Curve | null = null;
+      for (let k = 0; k < WALK; k++) {
+        const bend = curvatureAt(segment, (k + 0.5) / WALK);
+        const [a, b] = [pointAt(segment, k / WALK), pointAt(segment, (k + 1) / WALK)];
         const step = segment.kind === 'arc' ? length / WALK : Math.hypot(b[0] - a[0], b[1] - a[1]);
-        bends += bend * step;
-        so.push(so[k - 1]! + (Math.abs(bend) > 1 / WIDE ? due(bend, step) : 0));
+        // An S is a hollow and a bulge: each is relieved in its own way.
+        if (!curve || curve.hollow !== isLess(bend, 0)) {
+          curve = { segment, from, whole: length, first: k, length: 0, due: [0], hollow: isLess(bend, 0) };
+          curves.push(curve);
+        }
+        curve.length += step;
+        curve.due.push(curve.due.at(-1)! + (Math.abs(bend) > 1 / WIDE ? due(bend, step) : 0));
       }
-      curves.push({ segment, from, length, due: so, hollow: bends < 0 });
     }
     from += length;
   }
@@ -66,16 +73,16 @@ function curvesOf(model: Model, due: (bend: number, step: number) => number): Cu
 
 /** So many cuts of a curve, each where its share has come due, on the flat blank. */
 function cutsOf(curve: Curve, count: number, model: Model, stations: readonly StationWrap[]): ReliefCut[] {
-  const { segment, from, length, due } = curve;
+  const { segment, from, whole, first, length, due } = curve;
   const stop = model.rule('cornerCutStop');
   const bulky = isBulky(model.piece.cloth);
   return Array.from({ length: count }, (_, i): ReliefCut => {
-    const wanted = ((i + 0.5) * due[WALK]!) / count;
-    const k = due.findIndex((value) => value >= wanted);
-    const u = (k - 1 + (wanted - due[k - 1]!) / (due[k]! - due[k - 1]!)) / WALK;
+    const wanted = ((i + 0.5) * due.at(-1)!) / count;
+    const k = due.findIndex((value) => !isLess(value, wanted));
+    const u = (first + k - 1 + (wanted - due[k - 1]!) / (due[k]! - due[k - 1]!)) / WALK;
     const [x, y] = pointAt(segment, u);
     const [tx, ty] = tangentAt(segment, u);
-    const station = nearestStation(model, stations, from + length * u);
+    const station = nearestStation(model, stations, from + whole * u);
     const growth = station.top - station.planDistance;
     const at = (distance: number): Point => [x + ty * (growth + distance), y - tx * (growth + distance)];
     // What overlaps at the cloth's edge, between this cut and the next.
@@ -105,21 +112,21 @@ export function reliefOf(model: Model, stations: readonly StationWrap[], reach: 
   const curves = curvesOf(model, (bend, step) => (bend < 0 ? (step * -bend) / perRadius : step * over(bend)));
   const gather = Math.max(
     0,
-    ...curves.flatMap(({ segment, hollow }) =>
-      hollow ? [] : Array.from({ length: WALK }, (_, k) => over(curvatureAt(segment, (k + 0.5) / WALK)) * pitch),
+    ...curves.flatMap(({ segment, first, due, hollow }) =>
+      hollow ? [] : due.slice(1).map((_, k) => over(curvatureAt(segment, (first + k + 0.5) / WALK)) * pitch),
     ),
   );
-  const round = curves.filter((curve) => !curve.hollow && curve.due[WALK]! > 0);
-  const left = round.reduce((sum, curve) => sum + curve.due[WALK]!, 0);
+  const round = curves.filter((curve) => !curve.hollow && curve.due.at(-1)! > 0);
+  const left = round.reduce((sum, curve) => sum + curve.due.at(-1)!, 0);
   const staples = round.reduce((sum, curve) => sum + curve.length, 0) / pitch;
-  const snips = gather > MOST_GATHER ? Math.min(MOST_SNIPS, Math.floor(staples / 2)) : 0;
+  const snips = isGreater(gather, MOST_GATHER) ? Math.min(MOST_SNIPS, wholeDown(staples / 2)) : 0;
   const cuts = curves.flatMap((curve) => {
-    const own = curve.due[WALK]!;
-    const count = curve.hollow ? Math.ceil(own - 1e-9) : left > 0 ? Math.round((snips * own) / left) : 0;
+    const whole = curve.due.at(-1)!;
+    const count = curve.hollow ? wholeUp(whole) : left > 0 ? wholeDown((snips * whole) / left + 0.5) : 0;
     return cutsOf(curve, count, model, stations);
   });
   if (cuts.length === 0 && gather === 0) return null;
-  const along = curves.filter(({ due }) => due[WALK]! > 0).reduce((sum, { length }) => sum + length, 0);
+  const along = curves.filter(({ due }) => due.at(-1)! > 0).reduce((sum, { length }) => sum + length, 0);
   return { pitch: cuts.length > 0 ? along / cuts.length : 0, cuts, gather };
 }
 
@@ -155,11 +162,6 @@ function nearestStation(model: Model, stations: readonly StationWrap[], at: numb
   const total = model.perimeter;
   const start = distanceAlong(model.board, model.places[0]!.point);
   const here = (((at - start) % total) + total) % total;
-  let best = 0;
-  let nearest = Infinity;
-  model.places.forEach((place, i) => {
-    const away = Math.min(Math.abs(place.at - here), total - Math.abs(place.at - here));
-    if (away < nearest) [nearest, best] = [away, i];
-  });
-  return stations[best]!;
+  const away = ({ at }: { at: number }): number => Math.min(Math.abs(at - here), total - Math.abs(at - here));
+  return stations[leastOf(stations.length, (i) => away(model.places[i]!))]!;
 }

@@ -1,6 +1,7 @@
 import type { RuleReader } from '../../house';
 import { CORNER_BEND, type Point, type Polygon } from '../../outline';
 import type { Covering, SeamMove } from '../../piece';
+import { isGreater, leastOf } from '../../ties';
 import { atInset, faceOf, onProfile, onRing, sideOf, type Profile, type Ring } from './ring';
 
 /** A seam's place at each place of the ring: length from the shoulder, mm. */
@@ -18,7 +19,7 @@ const LEAST_SIDE = 8;
 function widest({ u, v }: Profile): number {
   let best = 0;
   u.forEach((value, k) => {
-    if (value > u[best]! + 1e-9) best = k;
+    if (isGreater(value, u[best]!)) best = k;
   });
   return v[best]!;
 }
@@ -80,14 +81,10 @@ export function cornerPlaces(ring: Ring, least = CORNER_BEND): number[] {
 /** The place nearest a share of the way round. */
 export function placeAt(ring: Ring, share: number): number {
   const at = (((share % 1) + 1) % 1) * ring.total;
-  let best = 0;
-  let nearest = Infinity;
-  ring.places.forEach((place, i) => {
-    const d = Math.abs(place.at - at);
-    const away = Math.min(d, ring.total - d);
-    if (away < nearest - 1e-9) [nearest, best] = [away, i];
+  return leastOf(ring.places.length, (i) => {
+    const d = Math.abs(ring.places[i]!.at - at);
+    return Math.min(d, ring.total - d);
   });
-  return best;
 }
 
 /** Where a level lies in the plan. */

@@ -1,4 +1,5 @@
 import type { CoveredSurface, HeightGrid, Stack, StationSection } from '../../build';
+import { TIE, wholeUp } from '../../ties';
 import { CORNER_BEND, distanceAlong, type EdgePart, type Point } from '../../outline';
 
 /**
@@ -139,7 +140,7 @@ function directions(stack: Stack, window: number): (at: number) => { point: Poin
     let [low, high] = [0, n];
     while (high - low > 1) {
       const middle = (low + high) >> 1;
-      if (from[middle]! <= s) low = middle;
+      if (from[middle]! <= s + TIE) low = middle;
       else high = middle;
     }
     return low;
@@ -258,7 +259,7 @@ export function ringOf(
     const bend = Math.abs(outAt(place.at + length - 1e-3).angle - outAt(place.at + 1e-3).angle);
     // Near a corner the places stand closer, so that a seam inside it keeps its corner.
     const apart = place.turn !== 0 || next.turn !== 0 ? spacing / 3 : spacing;
-    const steps = Math.max(1, Math.ceil(length / apart - 1e-6), Math.ceil(Math.min(bend, 2 * Math.PI - bend) / BEND));
+    const steps = Math.max(1, wholeUp(length / apart), wholeUp(Math.min(bend, 2 * Math.PI - bend) / BEND));
     for (let k = 0; k < steps; k++) {
       const at = place.at + (length * k) / steps;
       const { point, out, edge } = outAt(at);

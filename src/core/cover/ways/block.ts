@@ -1,4 +1,5 @@
 import { step } from '../../run/step';
+import { isLess, wholeUp } from '../../ties';
 import { underside } from '../laying/underside';
 import type { EdgeUse } from '../laying/panel-spec';
 import { cornerPlaces, levelSteps, lowerEdge, placeAt, stretchLength, topSeam } from '../surface/levels';
@@ -41,11 +42,12 @@ function zipStretch(ring: Ring, steps: Float64Array, clear: number): { from: num
 /** A stretch in as few even parts as come off the roll. */
 function onTheRoll(steps: Float64Array, from: number, to: number, longest: number): [number, number][] {
   const whole = stretchLength(steps, from, to);
-  const count = Math.max(1, Math.ceil(whole / longest));
+  const count = Math.max(1, wholeUp(whole / longest));
   const ends = [from];
-  for (let i = from, gone = 0; i < to && ends.length < count; i++) {
-    gone += steps[i % steps.length]!;
-    if (gone >= (whole * ends.length) / count) ends.push(i + 1);
+  for (let i = from, done = 0; i < to && ends.length < count; i++) {
+    done += steps[i % steps.length]!;
+    // Where a place lies just in the middle the join falls on it, whichever way its last bit was rounded.
+    if (!isLess(done, (whole * ends.length) / count)) ends.push(i + 1);
   }
   return [...ends, to].slice(1).map((end, k): [number, number] => [ends[k]!, end]);
 }

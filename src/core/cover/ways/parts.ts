@@ -2,6 +2,7 @@ import { bounds, type Point } from '../../outline';
 import type { Covering } from '../../piece';
 import type { EdgeUse, PanelSpec } from '../laying/panel-spec';
 import type { Slit } from '../laying/disc-mesh';
+import { isGreater, isLess, TIE, wholeUp } from '../../ties';
 import { cornerPlaces, levelOutline, levelSteps, placeAt, type Level } from '../surface/levels';
 import { sideOf, type Ring } from '../surface/ring';
 import type { Against, ReachPart, ReachRow, SeamSpec, Working } from './way';
@@ -20,7 +21,7 @@ export const joinEdge = (id: string, allowance: number): EdgeUse => ({ id, kind:
 function endsOf(ring: Ring): number[] {
   const rim = ring.places.map(({ point }) => point);
   const box = bounds(rim);
-  const axis = box.height > box.width ? 1 : 0;
+  const axis = isGreater(box.height, box.width) ? 1 : 0;
   return [crossing(rim, axis, -1), crossing(rim, axis, 1)].sort((a, b) => a - b);
 }
 
@@ -31,7 +32,7 @@ export function joinMarks(ring: Ring, steps: Float64Array, covering: Covering, l
   const total = steps.reduce((sum, step) => sum + step, 0);
   // The ends of a long narrow piece are its short sides: the joins come to their middles.
   if (covering.joins === 'two' && total / 2 <= longest) return endsOf(ring);
-  const count = Math.max(1, Math.ceil(total / longest));
+  const count = Math.max(1, wholeUp(total / longest));
   // Two parts meet at the sides: a front and a back; otherwise one join is at the back.
   return Array.from({ length: count }, (_, k) => placeAt(ring, count === 2 ? 0.25 + k / 2 : 0.5 + k / count));
 }
@@ -48,7 +49,7 @@ function crossing(rim: readonly Point[], axis: 0 | 1, sign: 1 | -1): number {
   const other = axis === 1 ? 0 : 1;
   let best = 0;
   rim.forEach((point, i) => {
-    const better = sign * point[axis] > 0 && (sign * rim[best]![axis] <= 0 || Math.abs(point[other]) < Math.abs(rim[best]![other]) - 1e-9);
+    const better = sign * point[axis] > 0 && (sign * rim[best]![axis] <= 0 || isLess(Math.abs(point[other]), Math.abs(rim[best]![other])));
     if (better) best = i;
   });
   return best;
@@ -81,7 +82,7 @@ export function straightEnough(ring: Ring, band: Between, give: number): boolean
   const [a, b] = [levelSteps(ring, band.inner), levelSteps(ring, band.outer)];
   let [upper, lower] = [0, 0];
   for (let i = band.from; i < band.to; i++) [upper, lower] = [upper + a[i % n]!, lower + b[i % n]!];
-  return Math.abs(lower - upper) / Math.max(1, Math.min(upper, lower)) <= give;
+  return Math.abs(lower - upper) / Math.max(1, Math.min(upper, lower)) <= give + TIE;
 }
 
 /** What lies between two seams over a stretch of the way round. */

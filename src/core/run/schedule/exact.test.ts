@@ -1,6 +1,6 @@
 import highs from 'highs';
 import { describe, expect, it } from 'vitest';
-import { dice } from '../../../testing/dice';
+import { seededRandom } from '../../../testing/seeded-random';
 import { asProgramme } from '../../../testing/exact-shop';
 import { thrownShop, undue } from '../../../testing/shop';
 import { checkSchedule, endOf, schedule, usualTries, type Problem } from '.';
@@ -10,7 +10,7 @@ describe('against a solver that proves its answer', () => {
     const solver = await highs();
     let [proved, shortest] = [0, 0];
     for (let seed = 1; seed <= 14; seed++) {
-      const roll = dice(700 + seed);
+      const roll = seededRandom(700 + seed);
       const thrown = thrownShop(roll, { tasks: 6 + (seed % 7), workers: 2 });
       const problem: Problem = { ...thrown, tasks: undue(thrown) };
       const { schedule: found } = schedule(problem, { tries: usualTries(problem), roll });

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { dice } from '../../../testing/dice';
+import { seededRandom } from '../../../testing/seeded-random';
 import { thrownShop, undue } from '../../../testing/shop';
 import { beginOf, checkSchedule, costOf, endOf, glueBatch, lowerBound, schedule, type Problem, type Schedule } from '.';
 
@@ -8,7 +8,7 @@ const last = ({ done }: Schedule): number => Math.max(...done.map(endOf));
 describe('a schedule', () => {
   it('of a thousand thrown workshops breaks no window and doubles nothing', () => {
     for (let seed = 1; seed <= 1000; seed++) {
-      const roll = dice(seed);
+      const roll = seededRandom(seed);
       const problem = thrownShop(roll, { tasks: 4 + (seed % 17), workers: 1 + (seed % 3), breaks: seed % 2 === 0 });
       const { schedule: found } = schedule(problem, { tries: 4, roll });
       expect(checkSchedule(problem, found), `seed ${seed}`).toEqual([]);
@@ -21,7 +21,7 @@ describe('a schedule', () => {
 
   it('of sets of 40 is within 15 % of what no schedule can be shorter than', () => {
     for (let seed = 1; seed <= 12; seed++) {
-      const roll = dice(100 + seed);
+      const roll = seededRandom(100 + seed);
       const problem = thrownShop(roll, { tasks: 40, workers: 2 + (seed % 2) });
       const plain: Problem = { ...problem, tasks: undue(problem) };
       const { schedule: found } = schedule(plain, { tries: 400, roll });
@@ -102,7 +102,7 @@ describe('a schedule', () => {
       workers: [{ id: 'a', hours }],
       places: { table: 1, spray: 1, bench: 1 },
     };
-    const { schedule: found } = schedule(problem, { tries: 5, roll: dice(1) });
+    const { schedule: found } = schedule(problem, { tries: 5, roll: seededRandom(1) });
     expect(checkSchedule(problem, found)).toEqual([]);
     // Sprayed at 45 it would be laid at 55 and not be done by 60: both are left for the morning.
     expect(beginOf(found.done.find(({ id }) => id === 'spray')!)).toBeGreaterThanOrEqual(600);
@@ -111,7 +111,7 @@ describe('a schedule', () => {
   it('a due day is met where it can be, and told by how much where it cannot', () => {
     const task = (id: string, minutes: number, due?: number) => ({ id, minutes, after: [], ...(due === undefined ? {} : { due }) });
     const problem: Problem = { tasks: [task('long', 100), task('short', 10, 20)], workers: [{ id: 'a', hours: [[0, 1e4]] }], places: {} };
-    const { schedule: found } = schedule(problem, { tries: 10, roll: dice(2) });
+    const { schedule: found } = schedule(problem, { tries: 10, roll: seededRandom(2) });
     expect(endOf(found.done.find(({ id }) => id === 'short')!)).toBe(10);
     expect(costOf(problem, found)).toBeLessThan(
       costOf(problem, {
@@ -125,7 +125,7 @@ describe('a schedule', () => {
   });
 
   it('stops when it is asked to, with the best so far, and tells of every better one', () => {
-    const roll = dice(9);
+    const roll = seededRandom(9);
     const problem = thrownShop(roll, { tasks: 30, workers: 2 });
     const heard: number[] = [];
     let asked = 0;
@@ -149,7 +149,7 @@ describe('a schedule', () => {
       workers: [{ id: 'w', hours: [[0, 100]] }],
       places: {},
     };
-    const { schedule: found } = schedule(circle, { tries: 5, roll: dice(4) });
+    const { schedule: found } = schedule(circle, { tries: 5, roll: seededRandom(4) });
     expect(found.done.map(({ id }) => id)).toEqual(['c']);
     expect([...found.left].sort()).toEqual(['a', 'b', 'd', 'e']);
     expect(checkSchedule(circle, found)).toEqual([]);
@@ -199,7 +199,7 @@ describe('what stands to dry', () => {
       workers: [worker('x'), worker('y'), worker('z')],
       places: { rack: 3 },
     };
-    const { schedule: found } = schedule(problem, { tries: 30, roll: dice(1) });
+    const { schedule: found } = schedule(problem, { tries: 30, roll: seededRandom(1) });
     expect(checkSchedule(problem, found)).toEqual([]);
     // Two and one stand together; the other two wait until the first are dry: 10 + 60, and their own 10 before that.
     expect(found.done.map(endOf).sort((a, b) => a - b)).toEqual([10, 10, 70]);
@@ -208,7 +208,7 @@ describe('what stands to dry', () => {
   });
   it('more than there is room for still is done, by itself', () => {
     const problem: Problem = { tasks: [task('many', 20), task('one', 1)], workers: [worker('x'), worker('y')], places: { rack: 4 } };
-    const { schedule: found } = schedule(problem, { tries: 10, roll: dice(1) });
+    const { schedule: found } = schedule(problem, { tries: 10, roll: seededRandom(1) });
     expect(found.left).toEqual([]);
     expect(checkSchedule(problem, found)).toEqual([]);
     expect(Math.abs(endOf(found.done[0]!) - endOf(found.done[1]!))).toBeGreaterThanOrEqual(60);
@@ -225,7 +225,7 @@ describe('whoever works', () => {
     });
     const tasks = ['p', 'q', 'r'].flatMap((set) => [0, 1, 2, 3].map((k) => task(set, k)));
     const problem: Problem = { tasks, workers: [{ id: 'a', hours: [[0, 1e4]] }], places: {} };
-    const { schedule: found } = schedule(problem, { tries: 400, roll: dice(6) });
+    const { schedule: found } = schedule(problem, { tries: 400, roll: seededRandom(6) });
     const order = [...found.done].sort((a, b) => beginOf(a) - beginOf(b)).map(({ id }) => id[0]);
     expect(order.filter((own, k) => k > 0 && own !== order[k - 1])).toHaveLength(2);
     expect(last(found)).toBe(120);

@@ -3,7 +3,7 @@
  *
  * @param seed any whole number
  */
-export function dice(seed: number): () => number {
+export function seededRandom(seed: number): () => number {
   let a = seed;
   return () => {
     a = (a + 0x6d2b79f5) | 0;
