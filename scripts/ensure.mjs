@@ -33,12 +33,16 @@ export function ensurePackages() {
   writeFileSync(STAMP, wanted);
 }
 
-/** Installs Debian's Chromium where there is none. */
-export function ensureChromium() {
-  if (existsSync('/usr/bin/chromium')) return;
-  console.error('Installing Chromium…');
+/** Debian's packages that the tests need, by the program that each brings: the browser, and a reader of printed pages. */
+const TEST_PROGRAMS = { '/usr/bin/chromium': 'chromium', '/usr/bin/pdftotext': 'poppler-utils' };
+
+/** Installs what the tests need of Debian's and is not there. */
+export function ensureTestPrograms() {
+  const missing = Object.entries(TEST_PROGRAMS).flatMap(([program, name]) => (existsSync(program) ? [] : [name]));
+  if (missing.length === 0) return;
+  console.error(`Installing ${missing.join(' and ')}…`);
   run('apt-get', ['update']);
-  run('apt-get', ['install', '-y', '--no-install-recommends', 'chromium'], { env: { DEBIAN_FRONTEND: 'noninteractive' } });
+  run('apt-get', ['install', '-y', '--no-install-recommends', ...missing], { env: { DEBIAN_FRONTEND: 'noninteractive' } });
 }
 
 if (process.argv[1] === import.meta.filename) ensurePackages();

@@ -1,7 +1,7 @@
 // npm test: installs what is missing, then lint, format, types, boundaries, unit and end-to-end tests.
 import { spawn, spawnSync } from 'node:child_process';
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
-import { ensureChromium, ensurePackages } from './ensure.mjs';
+import { ensureTestPrograms, ensurePackages } from './ensure.mjs';
 
 const env = { ...process.env, NEXT_TELEMETRY_DISABLED: '1' };
 const started = Date.now();
@@ -57,7 +57,7 @@ function countReport(ok, file, read) {
 }
 
 ensurePackages();
-ensureChromium();
+ensureTestPrograms();
 const { ensureBuilt } = await import('./build.mjs');
 const { ensureTools } = await import('./generate.mjs');
 await ensureTools();

@@ -1,4 +1,4 @@
-import fontkit from '@pdf-lib/fontkit';
+import fontkit from '@cantoo/fontkit';
 import { PDFDocument } from '@cantoo/pdf-lib';
 import { cutPages } from './print/cut-pages';
 import { jobPages } from './print/job-page';
@@ -20,10 +20,11 @@ export type Printed = { pages: PrintedPage[]; templates: TemplateChoice[] };
 
 async function fontsOf(doc: PDFDocument, { fonts }: PrintJob): Promise<Pick<Pen, 'regular' | 'bold'>> {
   doc.registerFontkit(fontkit);
+  // Only a subset carries width and Unicode of substituted glyphs: of a whole font the tabular digits have neither.
   const features = { tnum: true, liga: false };
   return {
-    regular: await doc.embedFont(fonts.regular, { subset: false, features }),
-    bold: await doc.embedFont(fonts.bold, { subset: false, features }),
+    regular: await doc.embedFont(fonts.regular, { subset: true, features }),
+    bold: await doc.embedFont(fonts.bold, { subset: true, features }),
   };
 }
 

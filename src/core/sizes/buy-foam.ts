@@ -66,7 +66,7 @@ export function glueLines({ plan, piece, rule }: Making): SizeLine[] {
       label: 'Glue, to cover',
       value: one * piece.count,
       unit: 'area',
-      note: `${glueOf(piece.glue) ? `${glueOf(piece.glue)!.name.toLowerCase()}, ` : ''}${faces.value > 1 ? 'both faces; how far a can goes stands on it' : 'one face; how far a can goes stands on it'}`,
+      note: `${glueOf(piece.glue) ? `${glueOf(piece.glue)!.name.toLowerCase()}, ` : ''}${faces.value > 1 ? 'both faces; see can for coverage' : 'one face; see can for coverage'}`,
       formula: 'area = faces × every layer that is glued × pieces',
       terms: [
         faces,

@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import fontkit from '@pdf-lib/fontkit';
+import fontkit, { type Font } from '@cantoo/fontkit';
 import jsQR from 'jsqr';
 import { describe, expect, it } from 'vitest';
 import { newPiece, type Piece } from '../../piece';
@@ -76,7 +76,7 @@ describe('labels', () => {
 
   it('words end before the code begins, however long the names are', async () => {
     const long: Piece = { ...chairs, name: 'The eight chairs of the dome room with the striped wool and the notched backs' };
-    const measured = fontkit.create(FONTS.bold);
+    const measured = fontkit.create(FONTS.bold) as Font;
     let beside = 0;
     for (const page of await pagesOf(long, 'labels', { address })) {
       for (const mark of page.marks) {
