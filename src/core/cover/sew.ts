@@ -8,7 +8,7 @@ import { choicesOf } from './choices';
 import { seamTakeUp, secondParts } from './cloths-on';
 import { takeUpOf } from './details/channels';
 import { slackOpening, slackTaken, withMotifMark } from './details/finish';
-import { backedFoam, linings } from './details/linings';
+import { backedFoam, linings, type LiningRows } from './details/linings';
 import { loosePlans } from './details/loose';
 import { notchPlaces } from './details/notch-places';
 import { seamPlans, tackStrips } from './details/seam-plans';
@@ -22,7 +22,8 @@ import { SeamTooDeep } from './laying/disc-mesh';
 import { flatTasks, makePanel, type FlatTask, type MadePanel } from './laying/make-panel';
 import type { Making, PanelSpec } from './laying/panel-spec';
 import type { CoverPlan, StrainMap } from './plan';
-import { pullOver, seenLine, type BlankCuts } from './pulled/blank';
+import { pullOver, type BlankCuts } from './pulled/blank';
+import { seenLine } from './pulled/seen-line';
 import type { CornerPlan } from './pulled/corners';
 import { endedLengths } from './pulled/ended';
 import { keptClear, reliefOf, type Relief } from './pulled/relief';
@@ -43,6 +44,8 @@ export type CoverInput = {
   stations: readonly StationWrap[];
   covered: CoveredSurface;
   corners: readonly CornerPlan[];
+  /** how far in from the board's edge each lining is stapled, mm */
+  rows: LiningRows;
   /** larger triangles, and no strain of a pulled cover */
   coarse?: boolean;
 };
@@ -386,7 +389,7 @@ function sewnAsAsked(input: CoverInput): SewnCover {
           length: levelLength(ring, level, over),
         }))
       : [],
-    linings: [...linings(model, stations, covering), ...backedFoam(pieces, done.channels)],
+    linings: [...linings(model, stations, covering, input.rows), ...backedFoam(pieces, done.channels)],
     motif: covering.motif ?? null,
     nearer: null,
     strain: worstStrain(plain.pieces),

@@ -20,6 +20,8 @@ export type Keeper = {
   put: (step: string, reads: readonly unknown[], value: unknown) => void;
   /** forgets how often, not what */
   resetCounts: () => void;
+  /** forgets every answer but those of some steps */
+  forgetBut: (steps: readonly string[]) => void;
 };
 
 /** Numbers as text that is exact and short to make: the bytes they are held in. */
@@ -94,5 +96,6 @@ export function createKeeper(): Keeper {
     },
     put: (step, reads, value) => put(step, keyOf(reads), value),
     resetCounts: () => counts.clear(),
+    forgetBut: (steps) => [...kept.keys()].filter((step) => !steps.includes(step)).forEach((step) => kept.delete(step)),
   };
 }

@@ -29,11 +29,13 @@ export type Planner = {
   /** how often each step was asked and worked, since it was last reset */
   counts: ReadonlyMap<string, Count>;
   resetCounts: () => void;
+  /** forgets every answer but those of some steps */
+  forgetBut: (steps: readonly string[]) => void;
 };
 
 /** A planner that has planned nothing yet. */
 export function createPlanner(): Planner {
-  const { keep, missing, put, counts, resetCounts } = createKeeper();
+  const { keep, missing, put, counts, resetCounts, forgetBut } = createKeeper();
   return {
     keep,
     model: (piece, house) => builtModel(piece, house, keep),
@@ -50,5 +52,6 @@ export function createPlanner(): Planner {
     takeFlats: (tasks, laid) => tasks.forEach((task, i) => put('laid flat', flatReads(task), laid[i])),
     counts,
     resetCounts,
+    forgetBut,
   };
 }

@@ -15,7 +15,7 @@ import {
   type StationWrap,
 } from '../cover';
 import { cutPlan, foamPieces, type CutPlan, type CutSet, type FoamPiece } from '../cut';
-import { fixPlan, type Fastening, type Fixing } from '../fix';
+import { fixPlan, rowInset, type Fastening, type Fixing } from '../fix';
 import { BOARDS, findMaterial } from '../foam';
 import type { HouseRules } from '../house';
 import { bounds, outlineArea, outlineSize } from '../outline';
@@ -71,6 +71,12 @@ export function ownModel(model: Model): Model {
   return differing === 0 ? model : { ...model, piece: { ...model.piece, count: model.piece.count - differing } };
 }
 
+/** Where the linings are stapled: each on a row of its own. */
+function rowsStep(model: Model): CoverInput['rows'] {
+  const choices = choicesOf(model.piece.covering);
+  return { liner: rowInset(model, choices, 'liner'), waterproof: rowInset(model, choices, 'waterproof') };
+}
+
 /** What a cover is made from. */
 export function coverInput(whole: Model, fineness: Fineness): CoverInput {
   const model = ownModel(whole);
@@ -80,6 +86,7 @@ export function coverInput(whole: Model, fineness: Fineness): CoverInput {
     covered: coveredStep(model, fineness),
     stations: wrapsStep(model, fineness),
     corners: cornersStep(model, fineness),
+    rows: rowsStep(model),
     coarse: fineness !== 'own',
   };
 }
@@ -87,7 +94,7 @@ export function coverInput(whole: Model, fineness: Fineness): CoverInput {
 /** The cover: flat pieces and all that is sewn into them. */
 export function coverStep(whole: Model, fineness: Fineness = 'own'): SewnCover {
   const input = coverInput(whole, fineness);
-  const { model, sections, covered, stations, corners, coarse } = input;
+  const { model, sections, covered, stations, corners, rows, coarse } = input;
   const { stack, piece, figures, keep } = model;
   const reads = [stack, sections, covered, stations, corners, figures, piece.covering, clothRead(piece), piece.kind, piece.count];
   const base = [
@@ -98,7 +105,7 @@ export function coverStep(whole: Model, fineness: Fineness = 'own'): SewnCover {
     piece.base.hidden ?? null,
     piece.loose ?? null,
   ];
-  const sewn = keep('cover', [...reads, ...base, coarse], () => sewCover(input));
+  const sewn = keep('cover', [...reads, ...base, rows, coarse], () => sewCover(input));
   // Kept by itself too: what is worked out from the flat pieces then knows them again without reading them through.
   keep('flat pieces', [sewn], () => sewn.cover);
   return sewn;
@@ -115,7 +122,9 @@ export function liningsStep(whole: Model, fineness: Fineness = 'own'): { wadding
   const model = ownModel(whole);
   const { stack, figures, piece, keep } = model;
   const stations = wrapsStep(model, fineness);
-  return keep('linings', [stack, stations, figures, piece.wadding, piece.covering.edgeTape ?? false, piece.count], () => ({
+  const { kind, count, wadding, covering, base } = piece;
+  const reads = [stack, stations, figures, kind, count, wadding, covering.way, covering.edgeTape ?? false, base.edges ?? null];
+  return keep('linings', reads, () => ({
     wadding: waddingPiece(model, stations),
     dust: dustCover(model),
   }));

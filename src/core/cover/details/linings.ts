@@ -6,16 +6,21 @@ import { growOutline } from '../pulled/grow';
 import { flatPiece, type CoverPiece, type LiningPiece } from '../laying/cloth-piece';
 import type { StationWrap } from '../pulled/wrap';
 
+/** How far in from the board's edge the linings that have a row of their own are stapled, mm. */
+export type LiningRows = Readonly<Record<'liner' | 'waterproof', number>>;
+
 /**
  * Layers under or instead of the cover that have rules of their own: a liner cloth as large as the cover without its
  * grip; a slip film so much larger all round, cut square, never pulled nor pierced on top; a waterproof cover that
- * reaches the staple line in one piece, so that no seam lies on top.
+ * reaches its staples in one piece, so that no seam lies on top. What is stapled reaches its own row, and beyond it for the hand as
+ * much as is left at the trim line.
  *
  * @param model the built piece
  * @param stations the measured stations
  * @param covering which of them are wanted
+ * @param rows where each is stapled
  */
-export function linings(model: Model, stations: readonly StationWrap[], covering: Covering): LiningPiece[] {
+export function linings(model: Model, stations: readonly StationWrap[], covering: Covering, rows: LiningRows): LiningPiece[] {
   const { piece, rule } = model;
   const blank = (beyond: (station: StationWrap) => number): Polygon =>
     withoutLoops(growOutline(model, stations, (s) => s.top - s.planDistance + beyond(s)));
@@ -26,7 +31,7 @@ export function linings(model: Model, stations: readonly StationWrap[], covering
     add(
       'Liner cloth',
       'liner',
-      blank((s) => s.side + s.return + rule('stapleToTrim')),
+      blank((s) => s.side + Math.max(s.return, rows.liner) + rule('stapleToTrim')),
     );
   if (covering.slipFilm) {
     const box = bounds(blank((s) => s.side));
@@ -43,7 +48,7 @@ export function linings(model: Model, stations: readonly StationWrap[], covering
     add(
       'Waterproof cover',
       'waterproof',
-      blank((s) => s.side + s.return),
+      blank((s) => s.side + Math.max(s.return, rows.waterproof) + rule('stapleToTrim')),
     );
   return made;
 }

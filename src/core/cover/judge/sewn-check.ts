@@ -1,4 +1,4 @@
-import { lineCrossings, polygonArea, polygonPerimeter, type Point, type Polygon } from '../../outline';
+import { lineCrossings, polygonArea, type Point, type Polygon } from '../../outline';
 import type { SeamPlan } from '../details/seam-plans';
 import type { CoverPiece, PieceEdge } from '../laying/cloth-piece';
 import { discMesh } from '../laying/disc-mesh';
@@ -158,16 +158,31 @@ function blankErrorOf(
   staple: (station: StationWrap) => number,
   scale: number,
 ): number {
-  const hollows = stations.filter(({ turn }) => turn < 0);
   return stations.reduce((worst, station) => {
     if (station.turn !== 0) return worst;
-    // Beside an inside corner the other edge's cloth lies on this one's way out: there is more, and the corner is cut.
-    const shared = hollows.some((own) => Math.hypot(own.x - station.x, own.y - station.y) < station.wrap);
-    const inside: Point = [station.x - station.normalX * station.planDistance, station.y - station.normalY * station.planDistance];
     const wanted = station.top + station.side + staple(station);
-    const flat =
-      (crossings(blank.stapleLine, [inside[0] * scale, inside[1] * scale], [station.normalX, station.normalY]).at(-1) ?? 0) / scale;
-    return Math.max(worst, shared ? wanted - flat : Math.abs(flat - wanted));
+    const flat = reachAt(blank.stapleLine, station, scale);
+    return Math.max(worst, sharesCloth(stations, station) ? wanted - flat : Math.abs(flat - wanted));
+  }, 0);
+}
+
+/** Beside an inside corner the other edge's cloth lies on this one's way out: there is more of it, and the corner is cut. */
+function sharesCloth(stations: readonly StationWrap[], { x, y, wrap }: StationWrap): boolean {
+  return stations.some((other) => other.turn < 0 && Math.hypot(other.x - x, other.y - y) < wrap);
+}
+
+/** How far an outline of the blank lies from the middle of a station's cut, along the cut, before shrinkage, mm. */
+function reachAt(outline: Polygon, { x, y, normalX, normalY, planDistance }: StationWrap, scale: number): number {
+  const inside: Point = [(x - normalX * planDistance) * scale, (y - normalY * planDistance) * scale];
+  return (crossings(outline, inside, [normalX, normalY]).at(-1) ?? 0) / scale;
+}
+
+/** How far the strip of cloth beyond the staple line is from what the hand needs, at the station where it is farthest off, mm. */
+function allowanceErrorAlong(blank: CoverPiece, stations: readonly StationWrap[], grip: number, scale: number): number {
+  return stations.reduce((worst, station) => {
+    if (station.turn !== 0) return worst;
+    const drawn = reachAt(blank.outline, station, scale) - reachAt(blank.stapleLine, station, scale);
+    return Math.max(worst, sharesCloth(stations, station) ? grip - drawn : Math.abs(drawn - grip));
   }, 0);
 }
 
@@ -196,7 +211,7 @@ function checkPulled({ way, working, stations, pieces }: SewnTogether): SewnChec
     : 0;
   // Where it ends in sight, or is cut short, its allowance is another one: the strip between both lines is not of one breadth.
   const even = stations.every(({ ends, grip }) => !ends && grip > rule('grip') - 1e-9);
-  const allowanceError = plain && even ? Math.abs(polygonPerimeterGap(blank) / scale - (beyond?.grip ?? rule('grip'))) : 0;
+  const allowanceError = plain && even ? allowanceErrorAlong(blank, stations, beyond?.grip ?? rule('grip'), scale) : 0;
   return {
     surface: null,
     net: blank.net,
@@ -209,12 +224,6 @@ function checkPulled({ way, working, stations, pieces }: SewnTogether): SewnChec
     settled: true,
     closes: error <= LET_PASS.blank && allowanceError <= 3 * LET_PASS.allowance,
   };
-}
-
-/** How far the cut line lies outside the staple line on the whole: the strip between them over its middle length. */
-function polygonPerimeterGap({ outline, stapleLine }: CoverPiece): number {
-  const strip = Math.abs(polygonArea(outline)) - Math.abs(polygonArea(stapleLine));
-  return (2 * strip) / (polygonPerimeter(outline) + polygonPerimeter(stapleLine));
 }
 
 /**

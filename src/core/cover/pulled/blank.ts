@@ -6,6 +6,7 @@ import { bounds, isInside, offsetPolygon, polygonArea, polygonPerimeter, without
 import { meetings } from '../../strip/realign';
 import { endedAt, foldLines, shortened } from './ended';
 import { grownPlace, growOutline } from './grow';
+import { seenLine } from './seen-line';
 import { wayOf } from '../ways';
 import { flatPiece, type CoverPiece, type LiningPiece, type PieceLine, type PieceMark } from '../laying/cloth-piece';
 import type { Beyond } from '../ways/way';
@@ -21,16 +22,6 @@ function topGrowth(station: StationWrap): number {
 
 function scaled(outline: Polygon, factor: number): Polygon {
   return factor === 1 ? outline : outline.map(([x, y]): Point => [x * factor, y * factor]);
-}
-
-/**
- * The board's lower edge on the flat blank, before shrinkage: inside it the cloth is seen.
- *
- * @param model the built piece
- * @param stations the measured stations
- */
-export function seenLine(model: Model, stations: readonly StationWrap[]): Polygon {
-  return withoutLoops(growOutline(model, stations, (s) => topGrowth(s) + s.side));
 }
 
 /** What is cut into a blank: into inside corners, round curves, at notches; and the bulk that is cut away. */

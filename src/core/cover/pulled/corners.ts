@@ -4,6 +4,7 @@ import { notchNamed, type EdgePart, type Point, type Polygon } from '../../outli
 import type { Cloth } from '../../piece';
 import { wayOf } from '../ways';
 import { CornerDrawing } from './corner-drawing';
+import { cutKeptClear, seenLine } from './seen-line';
 import type { StationWrap } from './wrap';
 
 /** A straight cut into the cloth's edge, on the flat blank. */
@@ -130,6 +131,7 @@ export function cornerPlans(model: Model, stations: readonly StationWrap[]): Cor
   const { rule } = model;
   const facts = factsOf(model);
   const cutNotches = new Set((model.piece.base.notches ?? []).filter(({ at }) => at.kind === 'edge').map(({ id }) => notchNamed(id).name));
+  const seen = facts.banded || model.places.every(({ turn }) => turn >= 0) ? null : seenLine(model, stations);
   return model.places.flatMap((place, i): CornerPlan[] => {
     if (Math.abs(place.turn) <= 1e-6) return [];
     // The cut into a notch's inside corner frees the cloth at its mouth: nothing is folded there.
@@ -150,6 +152,10 @@ export function cornerPlans(model: Model, stations: readonly StationWrap[]): Cor
       station.x + station.normalX * (growth + distance) * mitre,
       station.y + station.normalY * (growth + distance) * mitre,
     ];
+    const cutIn = (): Cut => {
+      const [from, to] = [straight(station.wrap), straight(station.side + rule('cornerCutStop'))];
+      return { from, to: seen ? cutKeptClear(seen, from, to, rule('cornerCutStop')).to : to };
+    };
     return [
       {
         station: place.id,
@@ -164,7 +170,7 @@ export function cornerPlans(model: Model, stations: readonly StationWrap[]): Cor
         ...foldsOf(way, fullness - eased, rule('pleatDepth')),
         ...(radius > 0 ? { radius } : {}),
         inside,
-        cut: inside ? { from: straight(station.wrap), to: straight(station.side + rule('cornerCutStop')) } : null,
+        cut: inside ? cutIn() : null,
         away: way === 'bulk cut away' ? drawing.away(short, TAIL).map(put) : null,
       },
     ];

@@ -10,40 +10,51 @@ import {
   type EdgePart,
   type Point,
   type Polygon,
+  type Segment,
 } from '../../outline';
 import type { CoverEnd } from '../../piece';
 import { endedEdges, shortAt, type Ended } from './ends-in-sight';
+import { greatestOf } from '../../ties';
 import { aroundEdge } from './grow';
 import type { StationWrap } from './wrap';
 
 /** Decimal places that outlines are cut in, and steps that a bent edge is followed in. */
 const PLACES = 4;
 const STEPS = 40;
-/** What is cut off along an edge goes on past its ends and outwards so far, mm: beyond any cloth. */
-const PAST = 1500;
+/** What is cut off reaches so far beyond the cloth that may lie there, mm. */
+const CLEAR = 20;
 
-/** How an edge lies on the blank: a place so far along it, so far beyond a line that lies `up` above the board's lower edge. */
-function lineOf(
-  model: Model,
-  stations: readonly StationWrap[],
-  edge: EdgePart,
-  up: number,
-): ((u: number, beyond: number, on: number) => Point)[] {
+/** A place beside a stretch of the board's edge on the flat blank: so far along it, so far beyond the board's lower edge, so far past its end. */
+type PlaceBeside = (u: number, beyond: number, past?: number) => Point;
+
+/** One stretch of the board's edge as it lies on the blank. */
+type Stretch = { segment: Segment; place: PlaceBeside };
+
+/** Every stretch of the board's edge, in order. */
+function stretchesOf(model: Model, stations: readonly StationWrap[]): Stretch[] {
   const start = distanceAlong(model.board, model.places[0]!.point);
   const growAt = aroundEdge(
     model.places,
     model.perimeter,
     stations.map((s) => s.top - s.planDistance + s.side),
   );
-  return model.outline.segments
-    .filter((segment) => samePart(segment.edge, edge))
-    .map((segment) => (u, beyond, on) => {
+  return model.outline.segments.map((segment) => ({
+    segment,
+    place: (u, beyond, past = 0) => {
       const [x, y] = pointAt(segment, u);
       const [tx, ty] = tangentAt(segment, u);
       const at = (distanceAlong(model.board, [x, y]) - start + model.perimeter) % model.perimeter;
-      const out = growAt(at) - up + beyond;
-      return [x + tx * on + ty * out, y + ty * on - tx * out];
-    });
+      const out = growAt(at) + beyond;
+      return [x + tx * past + ty * out, y + ty * past - tx * out];
+    },
+  }));
+}
+
+/** How an edge lies on the blank, stretch by stretch. */
+function stretchesAlong(model: Model, stations: readonly StationWrap[], edge: EdgePart): PlaceBeside[] {
+  return stretchesOf(model, stations)
+    .filter(({ segment }) => samePart(segment.edge, edge))
+    .map(({ place }) => place);
 }
 
 /**
@@ -86,35 +97,73 @@ export function shortened(
   );
 }
 
-/** Cuts an outline back along some edges, straight on past both ends of each. */
+type Region = { x: number; y: number }[];
+
+const region = (points: readonly Point[]): Region => points.map(([x, y]) => ({ x, y }));
+const EVENLY = Array.from({ length: STEPS + 1 }, (_, k) => k / STEPS);
+
+/** What lies beside a stretch between two distances from the board's lower edge; past its ends by so much at either. */
+function beside(place: PlaceBeside, [near, far]: readonly [number, number], [before, after]: readonly [number, number]): Region {
+  const line = (beyond: number): Point[] => [
+    ...(before > 0 ? [place(0, beyond, -before)] : []),
+    ...EVENLY.map((u) => place(u, beyond)),
+    ...(after > 0 ? [place(1, beyond, after)] : []),
+  ];
+  return region([...line(near), ...line(far).reverse()]);
+}
+
+/** How the edge bends from one stretch to the next, radians: + at a corner that stands out. */
+function bend(before: Segment, after: Segment): number {
+  const [a, b] = [tangentAt(before, 1), tangentAt(after, 0)];
+  return Math.atan2(a[0] * b[1] - a[1] * b[0], a[0] * b[0] + a[1] * b[1]);
+}
+
+/** A bend smaller than this is none, radians. */
+const LEAST_BEND = 0.05;
+
+/**
+ * The stretches round the corner at one end of a stretch, where that corner stands out: the rounding, and the edge beyond it.
+ *
+ * @returns null at an inside corner, and where an edge goes all the way round
+ */
+function roundTheCorner(stretches: readonly Stretch[], own: Stretch, step: 1 | -1): Stretch[] | null {
+  const n = stretches.length;
+  const at = (k: number): Stretch => stretches[(stretches.indexOf(own) + k * step + 2 * n) % n]!;
+  const next = at(1);
+  if (next === own) return null;
+  if (next.segment.kind === 'arc' && next.segment.edge.kind === 'corner') return next.segment.sweep > 0 ? [next, at(2)] : null;
+  const turn = step > 0 ? bend(own.segment, next.segment) : bend(next.segment, own.segment);
+  return turn > -LEAST_BEND ? [next] : null;
+}
+
+/**
+ * Cuts an outline back along some edges: straight on past a corner that stands out, as what the sides bring round it ends on the same
+ * line; never into the cloth of another edge.
+ */
 function cutBack(
   model: Model,
   stations: readonly StationWrap[],
   line: Polygon,
   edges: readonly { edge: EdgePart; up: number; by: number }[],
 ): Polygon {
-  const strips = edges.flatMap(({ edge, up, by }) =>
-    lineOf(model, stations, edge, up).map((place) => {
-      const along = Array.from({ length: STEPS + 1 }, (_, k) => k / STEPS);
-      // Straight on past both corners: what the sides bring round them ends on the same line.
-      const on = (u: number): number => (u === 0 ? -PAST : u === 1 ? PAST : 0);
-      return [
-        ...along.flatMap((u) =>
-          u === 0 || u === 1
-            ? u === 0
-              ? [place(0, by, -PAST), place(0, by, 0)]
-              : [place(1, by, 0), place(1, by, PAST)]
-            : [place(u, by, 0)],
-        ),
-        ...[...along].reverse().map((u) => place(u, by + PAST, on(u))),
-      ].map(([x, y]) => ({ x, y }));
-    }),
-  );
-  if (strips.length === 0) return line;
-  const left = differenceD([line.map(([x, y]) => ({ x, y }))], strips, FillRule.NonZero, PLACES).map((ring): Polygon =>
+  if (edges.length === 0) return line;
+  const stretches = stretchesOf(model, stations);
+  const under = Math.max(...stations.map((s) => s.return + s.grip), model.rule('return') + model.rule('grip'));
+  const past = Math.max(...stations.map((s) => s.top - s.planDistance + s.wrap), 0) + CLEAR;
+  const strips = edges.flatMap(({ edge, up, by }) => {
+    const along = stretches.filter(({ segment }) => samePart(segment.edge, edge));
+    const [before, after] = [roundTheCorner(stretches, along[0]!, -1), roundTheCorner(stretches, along.at(-1)!, 1)];
+    const cut = along.map(({ place }, k) =>
+      beside(place, [by - up, under + CLEAR], [before && k === 0 ? past : 0, after && k === along.length - 1 ? past : 0]),
+    );
+    const cutFree = new Set([...along, ...(before ?? []), ...(after ?? [])]);
+    const others = stretches.filter((own) => !cutFree.has(own)).map(({ place }) => beside(place, [-CLEAR, under + CLEAR / 2], [0, 0]));
+    return others.length === 0 ? cut : differenceD(cut, others, FillRule.NonZero, PLACES);
+  });
+  const left = differenceD([region(line)], strips, FillRule.NonZero, PLACES).map((ring): Polygon =>
     ring.map(({ x, y }) => [x, y] as const),
   );
-  const largest = left.sort((a, b) => Math.abs(polygonArea(b)) - Math.abs(polygonArea(a)))[0];
+  const largest = left[greatestOf(left.length, (i) => Math.abs(polygonArea(left[i]!)))];
   if (!largest) return line;
   return polygonArea(largest) < 0 ? [...largest].reverse() : largest;
 }
@@ -122,7 +171,7 @@ function cutBack(
 /** The lines along which the cloth is turned under, from corner to corner of each such edge, before shrinkage. */
 export function foldLines(model: Model, stations: readonly StationWrap[]): Point[][] {
   return endedEdges(model).flatMap((ended) =>
-    lineOf(model, stations, ended.edge, ended.end.up).map((place) => Array.from({ length: STEPS + 1 }, (_, k) => place(k / STEPS, 0, 0))),
+    stretchesAlong(model, stations, ended.edge).map((place) => EVENLY.map((u) => place(u, -ended.end.up))),
   );
 }
 

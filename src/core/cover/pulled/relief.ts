@@ -1,18 +1,8 @@
 import type { Model } from '../../build';
 import { giveOf } from '../../cloth';
-import {
-  curvatureAt,
-  distanceAlong,
-  distanceTo,
-  isInside,
-  pointAt,
-  segmentLength,
-  tangentAt,
-  type Outline,
-  type Point,
-  type Polygon,
-} from '../../outline';
+import { curvatureAt, distanceAlong, pointAt, segmentLength, tangentAt, type Outline, type Point, type Polygon } from '../../outline';
 import { isGreater, isLess, leastOf, wholeDown, wholeUp } from '../../ties';
+import { cutKeptClear } from './seen-line';
 import { isBulky, type Cut } from './corners';
 import type { StationWrap } from './wrap';
 
@@ -27,8 +17,7 @@ export type Relief = { pitch: number; cuts: ReliefCut[]; gather: number };
 
 /** Bends wider than this need no relief: the cloth gives that much by itself, mm. */
 const WIDE = 3000;
-/** A cut is walked in by the width of a chalk mark; one shorter than this relieves nothing, mm. */
-const CHALK = 0.5;
+/** A cut shorter than this relieves nothing, mm. */
 const LEAST_CUT = 5;
 /** Curves are walked in this many steps to place their cuts. */
 const WALK = 60;
@@ -141,18 +130,8 @@ export function reliefOf(model: Model, stations: readonly StationWrap[], reach: 
 export function keptClear(relief: Relief | null, seen: Polygon, stop: number): Relief | null {
   if (!relief) return null;
   const clear = ({ from, to, ...cut }: ReliefCut): ReliefCut[] => {
-    const length = Math.hypot(to[0] - from[0], to[1] - from[1]);
-    const steps = Math.max(1, Math.ceil(length / CHALK));
-    const at = (k: number): Point => [from[0] + ((to[0] - from[0]) * k) / steps, from[1] + ((to[1] - from[1]) * k) / steps];
-    // In from the cloth's edge, as far as it stays clear.
-    let k = 0;
-    while (k < steps && !isInside(seen, at(k + 1))) {
-      const far = distanceTo(seen, at(k + 1));
-      if (far < stop) break;
-      // So far off, nothing nearer than the stop is met for a while: those places need not be looked at.
-      k = Math.min(steps, k + 1 + Math.max(0, Math.floor(((far - stop) * steps) / length - 1e-6)));
-    }
-    return (length * k) / steps < LEAST_CUT ? [] : [{ ...cut, from, to: k === steps ? to : at(k) }];
+    const kept = cutKeptClear(seen, from, to, stop);
+    return kept.length < LEAST_CUT ? [] : [{ ...cut, from, to: kept.to }];
   };
   return { ...relief, cuts: relief.cuts.flatMap(clear) };
 }

@@ -1,5 +1,6 @@
 import type { Model } from '../../build';
-import { lineCrossings, notchNamed, samePart, type Point, type Polygon } from '../../outline';
+import { lineCrossings, notchNamed, samePart, type EdgePart, type Point, type Polygon } from '../../outline';
+import { leastOf } from '../../ties';
 import type { StationWrap } from './wrap';
 
 /**
@@ -18,6 +19,19 @@ function onBlank(station: StationWrap, distance: number): Point {
 }
 
 /**
+ * The two inside corners of a notch, in the order of the tape. The stations may begin on the notch's own floor: of the ways from one
+ * corner on to the next its floor is the shortest.
+ */
+function floorEnds({ places, perimeter }: Model, stations: readonly StationWrap[], part: EdgePart): [StationWrap, StationWrap] | null {
+  const corners = places.flatMap((place, i) => (samePart(place.part, part) && place.turn < 0 ? [i] : []));
+  if (corners.length < 2) return null;
+  const next = (k: number): number => corners[(k + 1) % corners.length]!;
+  const along = (k: number): number => (places[next(k)]!.at - places[corners[k]!]!.at + perimeter) % perimeter;
+  const floor = leastOf(corners.length, along);
+  return [stations[corners[floor]!]!, stations[next(floor)]!];
+}
+
+/**
  * Y-cuts at the notches in the middle of an edge: the stem runs in from the cloth's edge, from there two arms part to the
  * notch's corners. Where a post comes through the cover they stop short of the post; on a piece whose side is seen, short of
  * the board's lower edge. A notch out of a corner has one inside corner and takes a single cut, which is planned with the
@@ -33,9 +47,9 @@ export function yCuts(model: Model, stations: readonly StationWrap[], through: b
   return (model.piece.base.notches ?? []).flatMap((notch): YCut[] => {
     if (notch.at.kind !== 'edge') return [];
     const part = notchNamed(notch.id);
-    const own = stations.filter((station, i) => samePart(station.part, part) && model.places[i]!.turn < 0);
-    if (own.length < 2) return [];
-    const [a, b] = [own[0]!, own.at(-1)!];
+    const ends = floorEnds(model, stations, part);
+    if (!ends) return [];
+    const [a, b] = ends;
     const arm = rule('yCutArm');
     const middle: Point = [(a.x + b.x) / 2, (a.y + b.y) / 2];
     // Out of the notch: square to its floor, away from the piece.
@@ -47,8 +61,8 @@ export function yCuts(model: Model, stations: readonly StationWrap[], through: b
     // How far out the cloth is seen, beside the notch as well as in it.
     const shown = (s: number): number => Math.max(0, ...lineCrossings(seen, at(0, s), out));
     const stop = through ? rule('yCutStop') : rule('cornerCutStop') + SLANT;
-    const ends = ([-half, half] as const).map((s) => (through ? Math.max(0, stop - half) : shown(s) + stop));
-    const fork = at(through ? stop : Math.max(shown(0) + stop, ...ends) + half / 2, 0);
+    const tips = ([-half, half] as const).map((s) => (through ? Math.max(0, stop - half) : shown(s) + stop));
+    const fork = at(through ? stop : Math.max(shown(0) + stop, ...tips) + half / 2, 0);
     // From the cloth's edge.
     const far = onBlank(a, a.wrap);
     const reach = through ? (far[0] - middle[0]) * out[0] + (far[1] - middle[1]) * out[1] : shown(0) + a.wrap - a.side;
@@ -58,8 +72,8 @@ export function yCuts(model: Model, stations: readonly StationWrap[], through: b
         name: `Notch ${part.name}`,
         stem: [at(length, 0), fork],
         arms: [
-          [fork, at(ends[0]!, -half)],
-          [fork, at(ends[1]!, half)],
+          [fork, at(tips[0]!, -half)],
+          [fork, at(tips[1]!, half)],
         ],
         stop,
         arm,
