@@ -165,5 +165,5 @@ test('a weak board is refused with a cure that one press applies; panels hang by
   await expect(page.getByLabel('Width', { exact: true })).toHaveValue('490 mm');
   await page.getByLabel('One cleat carries').fill('1');
   await page.keyboard.press('Enter');
-  await expect(page.getByText(/kg of cleat rating/)).toBeVisible();
+  await expect(page.getByText(/kg of cleats \(4 × weight\)/)).toBeVisible();
 });

@@ -119,14 +119,17 @@ type Load = { at: Point; radius: number };
 /** Battens of a frame as they bend with the board: where they lie, and their E·I, N·mm². */
 type Battens = { lines: [Point, Point][]; stiffness: number; carried: boolean };
 
-/** The ribs, and where the frame is not carried all round its sides too: along their middles. */
+/**
+ * The ribs, where they are glued and screwed: one that only rests there is not counted on. Where the frame is not carried all round its
+ * sides too, along their middles.
+ */
 function battensOf(board: Polygon, { base: { frame } }: Piece, supports: Support): Battens | null {
   const outer = frame && offsetPolygon(board, -frame.inset);
   if (!frame || !outer) return null;
   const carried = supports === 'frame';
   const middle = carried ? null : offsetPolygon(board, -frame.inset - frame.width / 2);
   const sides = middle ? middle.map((a, i): [Point, Point] => [a, middle[(i + 1) % middle.length]!]) : [];
-  const ribs = ribLines(outer, frame);
+  const ribs = frame.ribsFixed ? ribLines(outer, frame) : [];
   const lines = [...ribs, ...sides.filter(([a, b]) => Math.hypot(b[0] - a[0], b[1] - a[1]) > 1)];
   return lines.length > 0 ? { lines, stiffness: RIB_STIFFNESS * ((frame.width * frame.thickness ** 3) / 12), carried } : null;
 }

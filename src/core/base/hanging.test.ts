@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { newPiece, type Panels } from '../piece';
+import { begunPiece, checkPiece, newPiece, wallInStep, type Panels } from '../piece';
 import { planPiece } from '../plan';
 import { hangingOf, panelLayout } from '.';
 
@@ -43,7 +43,7 @@ describe('hanging', () => {
           height: fc.integer({ min: 120, max: 1500 }),
         }),
         ({ height, ...own }) => {
-          const { centres, width, hanging } = panelLayout(wall(own), 3, { height, depth: 12 });
+          const { centres, width, hanging, cleats } = panelLayout(wall(own), 3, { height, depth: 12 });
           for (const { panel, x, down } of hanging.cleats) {
             expect(down).toBe(hanging.line);
             // On its own panel, clear of the edge; joined ones are on the batten across, over a joint or not.
@@ -55,7 +55,8 @@ describe('hanging', () => {
           expect(hanging.line).toBeGreaterThan(0);
           // Above the middle: what hangs below its middle tips off.
           expect(hanging.line).toBeLessThanOrEqual(Math.max(50, height / 2));
-          expect(hanging.cleats).toHaveLength(own.mounting === 'hung' ? own.cleats * own.count : own.cleats);
+          expect(cleats).toBeGreaterThanOrEqual(own.cleats);
+          expect(hanging.cleats).toHaveLength(own.mounting === 'hung' ? cleats * own.count : cleats);
           hanging.wall.forEach((x, k) => expect(x + hanging.wall.at(-1 - k)!).toBeCloseTo(0, 6));
         },
       ),
@@ -85,7 +86,71 @@ describe('hanging', () => {
     const hang = steps.find(({ key }) => key === 'hang')!;
     expect(hang.caution).toContain('proof-load before use');
     for (const x of panels!.hanging.wall) expect(hang.detail).toContain(String(Math.abs(Math.round(x))));
-    expect(hang.detail).toContain(`${Math.ceil(panels!.needed)} kg of rating`);
+    expect(hang.detail).toContain(`4 × its weight is ${Math.ceil(panels!.needed)} kg`);
     expect(planPiece(newPiece('headboard'), {}, { sits: false, coarse: true }).steps.some(({ key }) => key === 'hang')).toBe(false);
+  });
+
+  it.each([1.5, 5, 12, 40])('has cleats enough for panels of %d kg, and never says to test them beyond what they carry', (mass) => {
+    for (const mounting of ['hung', 'joined'] as const)
+      for (const rating of [4, 20]) {
+        const layout = panelLayout(wall({ across: 2000, count: 4, mounting, rating }), mass, board);
+        // Four times what hangs there, by the trade's rule for what hangs over a bed.
+        const needed = 4 * mass * (mounting === 'joined' ? 4 : 1);
+        expect(layout.needed).toBeCloseTo(needed, 9);
+        expect(layout.rated).toBe(layout.cleats * rating);
+        expect(layout.hanging.cleats).toHaveLength(layout.cleats * (mounting === 'joined' ? 1 : 4));
+        if (layout.holds) expect(layout.rated).toBeGreaterThanOrEqual(needed);
+        // One fewer would not do, unless more were asked for.
+        if (layout.cleats > 2 && layout.holds) expect((layout.cleats - 1) * rating).toBeLessThan(needed);
+      }
+  });
+
+  it('says in its step what the cleats are tested with: never more than they are rated for', () => {
+    const piece = newPiece('headboard-panelled');
+    for (const rating of [0.5, 2, 4, 20]) {
+      const plan = planPiece({ ...piece, panels: { ...piece.panels!, rating } }, {}, { sits: false, coarse: true });
+      const { detail } = plan.steps.find(({ key }) => key === 'hang')!;
+      const tested = /Test them with (\d+) kg/.exec(detail)?.[1];
+      if (plan.panels!.holds) expect(Number(tested)).toBeLessThanOrEqual(plan.panels!.rated);
+      else {
+        expect(tested).toBeUndefined();
+        expect(detail).toContain('Do not hang it yet');
+        expect(plan.warnings.map(({ code }) => code)).toContain('panels-too-heavy');
+      }
+    }
+  });
+});
+
+describe('a wall of panels', () => {
+  const begun = (count: number, width: number, depth: number) =>
+    begunPiece({ kind: 'headboard-panelled', shape: 'rectangle', name: 'Wall', count, thickness: null, typed: { width, depth } });
+
+  it('is as wide as its panels: four of 600 × 450 fill about 2.45 m, and their cleats lie on them', () => {
+    const piece = begun(4, 600, 450);
+    const plan = planPiece(piece, {}, { sits: false, coarse: true });
+    expect(plan.warnings).toEqual([]);
+    const layout = plan.panels!;
+    // Covered, a panel is its board and a few millimetres of cloth and wadding.
+    expect(layout.width).toBeGreaterThan(600);
+    expect(layout.width).toBeLessThan(620);
+    expect(layout.edges.at(-1)![1] - layout.edges[0]![0]).toBeGreaterThan(2409);
+    expect(layout.edges.at(-1)![1] - layout.edges[0]![0]).toBeLessThan(2490);
+    expect(layout.hanging.wall[0]).toBeLessThan(-900);
+  });
+
+  it('that contradicts its boards or its set is asked about, and not planned', () => {
+    const piece = newPiece('headboard-panelled');
+    const wide = { ...piece, base: { ...piece.base, shape: { ...piece.base.shape, width: 600 } as typeof piece.base.shape } };
+    expect(checkPiece(wide).map(({ path }) => path)).toEqual(['panels.across']);
+    expect(() => planPiece(wide, {}, { sits: false, coarse: true })).toThrow(/Which is right/);
+    expect(checkPiece({ ...piece, count: 6 }).map(({ path }) => path)).toEqual(['count']);
+    // Two walls of four are a set of eight.
+    expect(checkPiece({ ...piece, count: 8 })).toEqual([]);
+    // Changed on the sheet, board or number takes the wall with it.
+    expect(checkPiece(wallInStep(piece, wide))).toEqual([]);
+    expect(wallInStep(piece, wide).panels!.across).toBeGreaterThan(2400);
+    const six = wallInStep(piece, { ...piece, count: 6 });
+    expect(checkPiece(six)).toEqual([]);
+    expect(six.panels!.count).toBe(6);
   });
 });

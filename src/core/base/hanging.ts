@@ -20,7 +20,7 @@ const DOWN = 0.2;
 const LEAST_DOWN = 50;
 const MOST_DOWN = 150;
 /** A cleat stands clear of the edge of its panel by this much, mm: half a cleat and the rows of staples. */
-const CLEAR = 45;
+export const CLEAR = 45;
 /** Wood screws on sale, mm, and how far short of the face their points stop. */
 const SCREWS = [8, 10, 12, 16, 20, 25, 30, 40] as const;
 const SHORT = 1.5;

@@ -1,8 +1,11 @@
 import { panelWidth, type Panels } from '../piece';
-import { hangingOf, type Hanging } from './hanging';
+import { TIE, wholeDown, wholeUp } from '../ties';
+import { CLEAR, hangingOf, type Hanging } from './hanging';
 
 /** The trade's factor for what hangs over a bed or seat: everything's mass × 4 ≤ rating. */
 const HANGING_FACTOR = 4;
+/** Two cleats need this from middle to middle, mm: a cleat and room for a screwdriver. */
+const CLEATS_APART = 60;
 
 /** Panels laid out on a wall, from its middle. Lengths mm, masses kg. */
 export type PanelLayout = {
@@ -17,7 +20,10 @@ export type PanelLayout = {
   mass: number;
   /** what the cleats of one panel (or of all, when joined) must be rated for */
   needed: number;
+  /** what the cleats that are planned carry: as many as it takes, where there is room for them */
   rated: number;
+  /** cleats planned for one panel (or for all, when joined), never fewer than were asked for */
+  cleats: number;
   holds: boolean;
   /** where the cleats go, on the panels and on the wall */
   hanging: Hanging;
@@ -36,7 +42,10 @@ export function panelLayout(panels: Panels, mass: number, board: { height: numbe
   const centres = Array.from({ length: panels.count }, (_, i) => (i - (panels.count - 1) / 2) * pitch);
   const hung = panels.mounting === 'joined' ? mass * panels.count : mass;
   const needed = hung * HANGING_FACTOR;
-  const rated = panels.cleats * panels.rating;
+  const room = panels.mounting === 'joined' ? pitch * panels.count - panels.gap : width;
+  const most = Math.max(panels.cleats, wholeDown((room - 2 * CLEAR) / CLEATS_APART) + 1);
+  const cleats = Math.min(most, Math.max(panels.cleats, wholeUp(needed / panels.rating)));
+  const rated = cleats * panels.rating;
   return {
     width,
     gap: panels.gap,
@@ -46,7 +55,8 @@ export function panelLayout(panels: Panels, mass: number, board: { height: numbe
     mass,
     needed,
     rated,
-    holds: needed <= rated + 1e-9,
-    hanging: hangingOf(panels, { centres, width }, board.height, board.depth),
+    cleats,
+    holds: needed <= rated + TIE,
+    hanging: hangingOf({ ...panels, cleats }, { centres, width }, board.height, board.depth),
   };
 }

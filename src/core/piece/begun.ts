@@ -1,4 +1,5 @@
 import { kindOf, type PieceKind } from './kinds';
+import { withFilledWall } from './checks';
 import { newPiece } from './new-piece';
 import { shapeKind, STARTING_SHAPES, withField, type BaseShape, type Piece, type ShapeType } from './schema';
 
@@ -14,6 +15,9 @@ export type Begun = {
   join?: 'straight' | 'smooth';
   rows?: readonly Record<string, number>[];
 };
+
+/** One panel is a headboard: a wall of them has at least so many. */
+const LEAST_PANELS = 2;
 
 /** Measurements that are the same thing under another name. */
 const ALIKE: readonly (readonly string[])[] = [
@@ -69,10 +73,13 @@ export function examplesOf(begun: Begun): Set<string> {
 export function begunPiece(begun: Begun): Piece {
   const piece = newPiece(begun.kind, begunShape(begun));
   const { board } = piece.base;
-  return {
+  const count = begun.count ?? piece.count;
+  // Number and board were measured: the wall is what they fill.
+  return withFilledWall({
     ...piece,
+    ...(piece.panels ? { panels: { ...piece.panels, count: Math.max(LEAST_PANELS, count) } } : {}),
     name: begun.name.trim() || piece.name,
-    count: begun.count ?? piece.count,
+    count: piece.panels ? Math.max(LEAST_PANELS, count) : count,
     base: { ...piece.base, board: { ...board, thickness: begun.thickness ?? board.thickness } },
-  };
+  });
 }

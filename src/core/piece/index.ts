@@ -1,5 +1,5 @@
 export { ownRules } from './own-rules';
-export { checkPiece, checkShape, narrowestWidth, panelBoard, panelWidth } from './checks';
+export { checkPiece, checkShape, narrowestWidth, panelBoard, panelWidth, wallInStep, withFilledWall } from './checks';
 export { foamOf, foamsOf } from './foams';
 export { KINDS, kindOf, saidCorner, saidEdge, shapesFor, type Kind, type PieceKind, type Traits } from './kinds';
 export { newChairSeat, newPiece } from './new-piece';

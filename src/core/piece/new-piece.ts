@@ -1,5 +1,6 @@
 import { ruleOf } from '../house';
 import { baseOutline, bounds, flatten } from '../outline';
+import { withFilledWall } from './checks';
 import { kindOf, type PieceKind } from './kinds';
 import { defaultsOf, type BaseShape, type Cloth, type Pad, type Piece } from './schema';
 import { CLOTH } from './schema/cloth';
@@ -60,7 +61,7 @@ export function newPiece(kind: PieceKind, shape?: BaseShape): Piece {
   const base = shape ?? start.shape;
   const plain = { ...defaultsOf(CLOTH), name: 'Plain wool' };
   const cloth: Cloth = { ...plain, direction: usualDirection(base, plain.rollWidth), ...start.cloth };
-  return {
+  const piece: Piece = {
     schema: `fovea.piece/${VERSION}`,
     kind,
     name,
@@ -76,6 +77,8 @@ export function newPiece(kind: PieceKind, shape?: BaseShape): Piece {
     covering: { way: start.way, ...start.covering, ...(start.welt ? { welt: { ...defaultsOf(WELT), ...start.welt } } : {}) },
     ...(start.panels ? { panels: { ...defaultsOf(PANELS), ...start.panels } } : {}),
   };
+  // Of a board that was measured the wall is what its panels fill.
+  return shape ? withFilledWall(piece) : piece;
 }
 
 /** A drop-in chair seat: a firm main pad over a low domed crown pad. */

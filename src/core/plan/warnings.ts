@@ -9,6 +9,7 @@ import { distanceTo } from '../outline';
 import { DECK, defaultsOf, fieldAt, foamOf, FRAME, HARDWARE_KINDS, kindOf } from '../piece';
 import type { SitPlan } from '../sit';
 import { goesBack, oldStaples, tooThick } from '../strip';
+import { wholeUp } from '../ties';
 import { sayLength as shown, type Warning } from '../warning';
 import { byHarm } from './mends';
 import type { Planner } from './planner';
@@ -60,11 +61,21 @@ export function baseWarnings(model: Model): Warning[] {
       });
     }
     const panels = panelsStep(model);
+    const asked = model.piece.panels;
+    const rating = panels ? wholeUp(panels.needed / panels.cleats) : 0;
     if (panels && !panels.holds)
       warn(
         'panels-too-heavy',
         'panels.rating',
-        `${panels.mounting === 'joined' ? 'The joined panels need' : 'Each panel needs'} ${Math.ceil(panels.needed * 10) / 10} kg of cleat rating (mass × 4); there are ${panels.rated} kg. Add cleats, and proof-load before use.`,
+        `${panels.mounting === 'joined' ? 'The joined panels need' : 'Each panel needs'} ${Math.ceil(panels.needed)} kg of cleats (4 × weight); the ${panels.cleats} that fit hold ${panels.rated} kg. Take cleats that carry more.`,
+        { says: `Cleats of ${rating} kg`, path: 'panels.rating', value: rating },
+      );
+    if (panels && panels.holds && asked && panels.cleats > asked.cleats)
+      warn(
+        'cleats-added',
+        'panels.cleats',
+        `${asked.cleats} cleats hold ${asked.cleats * asked.rating} kg; ${panels.mounting === 'joined' ? 'the joined panels need' : 'each panel needs'} ${Math.ceil(panels.needed)} kg (4 × weight). ${panels.cleats} are planned.`,
+        { says: `${panels.cleats} cleats`, path: 'panels.cleats', value: panels.cleats },
       );
     for (const { edge, visible, trim, fasten, against, strip: lip } of base.edges ?? []) {
       if (!visible && trim > 0) warn('trim-not-seen', 'base.edges', `The ${edge.name} edge is not seen: its trim can be left off.`);

@@ -105,13 +105,14 @@ function cleatSteps(panels: PanelLayout | null): ToldStep[] {
 /** Panels go up from the middle of the wall outwards, so that what the wall is out by is shared by both ends. */
 function hangSteps(panels: PanelLayout | null): ToldStep[] {
   if (!panels) return [];
-  const { hanging, needed, rated } = panels;
+  const { hanging, needed, rated, holds, mounting } = panels;
+  const joined = mounting === 'joined';
   const marks = hanging.wall.map((x) => `${x < -0.5 ? '−' : ''}${Math.abs(Math.round(x))}`).join(', ');
   return [
     step(
       'hang',
       'Hang it',
-      `Mark the middle of the wall and one level line; wall halves at ${marks} mm from the middle, − to the left. The middle panels first, then outwards on both sides, a card as thick as the gap between them. ${Math.ceil(needed)} kg of rating are asked (mass × 4), ${rated} kg are there: load them with ${Math.ceil(needed)} kg before anybody leans on it.`,
+      `Mark the middle of the wall and one level line; wall halves at ${marks} mm from the middle, − to the left. The middle panels first, then outwards on both sides, a card as thick as the gap between them. ${holds ? `The cleats ${joined ? 'together' : 'of each panel'} hold ${rated} kg; 4 × its weight is ${Math.ceil(needed)} kg. Test them with ${Math.ceil(needed)} kg, never more than ${rated} kg, before anybody leans on it.` : `Do not hang it yet: it needs ${Math.ceil(needed)} kg of cleats (4 × weight) and these hold ${rated} kg. Never test cleats beyond their rating.`}`,
       // Of one panel, as every step is.
       MINUTES.hang,
       { caution: CAUTIONS.hanging, place: 'site' },

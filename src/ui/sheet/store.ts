@@ -5,7 +5,7 @@ import { createStore, useStore, type StoreApi } from 'zustand';
 import { padOffsets } from '@/core/build';
 import { applyOverrides, checkRule, type HouseRules, type RuleReader } from '@/core/house';
 import { checkDocument } from '@/core/document';
-import { ownRules, type Pad, type Piece, type Problem } from '@/core/piece';
+import { ownRules, wallInStep, type Pad, type Piece, type Problem } from '@/core/piece';
 import type { SheetPlan, SheetView, SitView } from '@/core/plan';
 import type { SizeGroup } from '@/core/sizes';
 import type { Tick } from '@/data/bench';
@@ -98,7 +98,8 @@ export function createSheetStore(
 ): SheetStore {
   return createStore<SheetState>()((set) => {
     const saver = createSaver(record, stale, { ...means, onChange: set });
-    const change = (next: Piece, path: string | null): string | null => {
+    const change = (changed: Piece, path: string | null): string | null => {
+      const next = wallInStep(saver.latest(), changed);
       const wrong = wrongWith(next, house, path);
       if (wrong) return wrong;
       set({ lastField: path, dragMessage: null });
@@ -139,7 +140,8 @@ export function createSheetStore(
           wrong ?? change({ ...saver.latest(), overrides: value === null ? overrides : { ...overrides, [key]: value } }, `overrides.${key}`)
         );
       },
-      follow: (next, live) => {
+      follow: (changed, live) => {
+        const next = wallInStep(saver.latest(), changed);
         const wrong = wrongWith(next, house);
         set({ dragMessage: wrong, lastField: null });
         if (!wrong) saver.change(next, { live });

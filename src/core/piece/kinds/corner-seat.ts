@@ -13,7 +13,7 @@ export const cornerSeat = kind({
   start: {
     shape: { ...STARTING_SHAPES.alcove, backWidth: 1000, leftDepth: 480, rightDepth: 480 },
     board: { material: 'plywood', thickness: 9 },
-    base: { frame: { width: 40, thickness: 20, inset: 0, ribs: 1, stock: 2400, kerf: 3 } },
+    base: { frame: { width: 40, thickness: 20, inset: 0, ribs: 1, ribsFixed: true, stock: 2400, kerf: 3 } },
     pads: [main('seat-firm', 75, { trim: true })],
     way: 'pull-over',
     covering: { edgeTape: true },

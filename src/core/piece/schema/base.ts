@@ -119,6 +119,8 @@ export const FRAME = record({
   thickness: length('Batten thickness', STRIP_SIZE, { default: 20 }),
   inset: length('In from the edge', [0, 300], { default: 20 }),
   ribs: whole('Ribs', [0, 20], { default: 1 }),
+  /** ribs that only rest under the board carry nothing of its load */
+  ribsFixed: optional(tick('Ribs glued and screwed', { default: true, hint: 'to board and frame; loose ribs are not counted on' })),
   /** three-cornered blocks in the frame's corners; none where their leg is nothing */
   blocks: optional(length('Corner blocks, along either leg', [0, 200], { hint: 'nothing for none', default: 0 })),
   stock: length('Stock length', [300, 6000], { default: 2400 }),
