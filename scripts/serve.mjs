@@ -15,6 +15,8 @@ const addresses = values.lan
       .filter((own) => own.family === 'IPv4' && !own.internal)
       .map((own) => `${own.address}:${port}`)
   : [];
+// Whoever finds the workshop open is told where.
+process.env.FOVEA_PORT = String(port);
 // A server in front of this one may have a name of its own.
 process.env.FOVEA_LAN = [...addresses, process.env.FOVEA_HOSTS ?? ''].filter(Boolean).join(',');
 /** What a request from another machine carries; entrance.ts reads it. */

@@ -22,6 +22,7 @@ import { pipeline } from 'node:stream/promises';
 import { create, extract, type ReadEntry } from 'tar';
 import { damageOf, DATABASE_FILE, openDatabase, syncFolder, type Db } from './database';
 import { WorkshopTrouble } from './trouble';
+import { holderOf } from './workshop-lock';
 
 /** What a backup says of itself. */
 type Manifest = { form: 'fovea.backup/1'; madeAt: string; files: { name: string; size: number; sha256: string }[] };
@@ -210,10 +211,15 @@ export async function checkBackup(file: string): Promise<CheckedBackup> {
  * @param folder the workshop's; made when missing. No application may have it open
  * @param [before] done once the backup was found whole, before anything is changed
  * @returns what is there now, and where what was there before lies
- * @throws BadBackup where it is not whole: nothing is changed then
+ * @throws BadBackup where it is not whole, or another process has the workshop open: nothing is changed then
  */
 export async function restoreBackup(file: string, folder: string, before?: () => void): Promise<CheckedBackup & { aside: string | null }> {
   if (!existsSync(file)) throw new BadBackup(`There is no ${basename(file)}.`);
+  const holder = holderOf(folder);
+  if (holder)
+    throw new BadBackup(
+      `This workshop is open: process ${holder.pid} serves it on ${holder.address}. Stop it first, then restore. Nothing was changed.`,
+    );
   mkdirSync(folder, { recursive: true });
   const into = mkdtempSync(join(folder, '.restoring-'));
   try {

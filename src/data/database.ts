@@ -194,17 +194,40 @@ export function openDatabase(folder = dataFolder()): Db {
   }
 }
 
-const kept = globalThis as { foveaDatabase?: Db | undefined };
+const kept = globalThis as { foveaDatabase?: Db | undefined; foveaDatabaseFile?: FileIdentity | null };
 
-/** The one connection of this process; development reloads share it. What could not be opened is tried again. */
+/** Which file of a disk one is, whatever it is called. */
+type FileIdentity = { dev: number; ino: number };
+
+/** The file that stands at the workshop's path now; null where its database is elsewhere, or nothing stands there. */
+function fileAtPath(): FileIdentity | null {
+  if (process.env.FOVEA_DATABASE) return null;
+  const found = statSync(join(dataFolder(), DATABASE_FILE), { throwIfNoEntry: false });
+  return found ? { dev: found.dev, ino: found.ino } : null;
+}
+
+/** Whether the file that is open is still the workshop's: after a restore, or a move of the folder, saves would go to a file nobody opens. */
+function isStillThere(): boolean {
+  const [opened, now] = [kept.foveaDatabaseFile ?? null, fileAtPath()];
+  return opened === null || (now !== null && now.dev === opened.dev && now.ino === opened.ino);
+}
+
+/**
+ * The one connection of this process; development reloads share it. What could not be opened is tried again.
+ *
+ * @throws WorkshopTrouble where another file stands in the open one's place: nothing is read or written then
+ */
 export function database(): Db {
+  if (kept.foveaDatabase?.open && !isStillThere()) throw new WorkshopTrouble('moved');
   if (!kept.foveaDatabase?.open) {
     const db = openDatabase();
     kept.foveaDatabase = db;
+    kept.foveaDatabaseFile = fileAtPath();
     // A clean stop leaves nothing in the write-ahead log: the file alone is then the whole workshop.
     process.once('exit', () => {
       if (!db.open) return;
-      db.pragma('wal_checkpoint(TRUNCATE)');
+      // What was moved away is closed and left as it is.
+      if (isStillThere()) db.pragma('wal_checkpoint(TRUNCATE)');
       db.close();
     });
   }
@@ -218,4 +241,5 @@ export function closeDatabase(): void {
   db.pragma('wal_checkpoint(TRUNCATE)');
   db.close();
   kept.foveaDatabase = undefined;
+  kept.foveaDatabaseFile = null;
 }

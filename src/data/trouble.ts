@@ -1,5 +1,5 @@
 /** What may be wrong with the workshop's folder or database as a whole. */
-export type TroubleKind = 'newer' | 'damaged' | 'empty' | 'read-only' | 'full' | 'busy';
+export type TroubleKind = 'newer' | 'damaged' | 'empty' | 'read-only' | 'full' | 'busy' | 'moved';
 
 /** For each kind: what it is called, and what to do about it. */
 const WORDS: Record<TroubleKind, { title: string; cure: string }> = {
@@ -22,6 +22,10 @@ const WORDS: Record<TroubleKind, { title: string; cure: string }> = {
   full: {
     title: 'The disk is full',
     cure: 'Nothing was changed, and what was saved before is safe. Make room, then try again.',
+  },
+  moved: {
+    title: 'The workshop’s database was moved or replaced while it was open',
+    cure: 'Nothing was saved: keep this page open. Put the folder back, or stop the application and start it again.',
   },
   busy: {
     title: 'The workshop is busy',

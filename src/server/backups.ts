@@ -3,6 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { Readable } from 'node:stream';
 import { backupFile, BadBackup, listBackups, makeBackup, restoreBackup, thinBackups, type KeptBackup } from '../data/backup';
+import { holdWorkshop } from '../data/workshop-lock';
 import { closeDatabase, damageOf, database, dataFolder } from '../data/database';
 import { eventLog } from './event-log';
 import { isEmpty } from './demo';
@@ -110,8 +111,21 @@ async function daily(): Promise<void> {
   }
 }
 
+/** The workshop is held from when its folder is there: a restore beside a running server would lose what is saved after it. */
+function holdWorkshopOnceOpen(): void {
+  try {
+    database();
+    holdWorkshop(dataFolder(), `http://127.0.0.1:${process.env.FOVEA_PORT ?? process.env.PORT ?? 3000}`);
+  } catch (error) {
+    // The page says what is wrong with the folder; once that is mended it is held.
+    eventLog().warn({ err: error }, 'The workshop is not held yet');
+    setTimeout(holdWorkshopOnceOpen, FIRST).unref();
+  }
+}
+
 /** Looks after the workshop while the application runs. */
 export function keepWatch(): void {
+  holdWorkshopOnceOpen();
   setTimeout(() => void daily(), FIRST).unref();
   setInterval(() => void daily(), DAY).unref();
 }

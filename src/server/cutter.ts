@@ -35,9 +35,12 @@ export type CutterState = {
 };
 
 const STOPPED = 'Stopped. What lies on the bed is cut in part.';
+const STOPPED_BEFORE = 'Stopped before anything was sent.';
 
 type Running = { state: CutterState; socket: Socket; close: () => void };
-const kept = globalThis as { foveaCutter?: Running };
+/** `runs` are all that still have a connection: a stop stops every one of them. `claimed` while a run is made ready. */
+const kept = globalThis as { foveaCutter?: Running; foveaCutterRuns?: Set<Running>; foveaCutterClaimed?: boolean };
+const runs = (): Set<Running> => (kept.foveaCutterRuns ??= new Set());
 
 const over = ({ state }: Pick<CutterState, 'state'>): boolean => state === 'done' || state === 'stopped' || state === 'failed';
 
@@ -113,15 +116,18 @@ function run(title: string, outline: Polygon, feed: number): CutterState {
   socket.on('data', (chunk: string) => gather(chunk).forEach(heard));
   socket.on('error', () => fail('No cutter answers. Is it on?'));
   socket.on('close', () => fail('The cutter has gone away.'));
-  kept.foveaCutter = {
+  const running: Running = {
     state,
     socket,
     close: () => {
       // The word must reach it: the connection is closed behind it.
-      Object.assign(state, { state: 'stopped', says: STOPPED });
+      if (!over(state)) Object.assign(state, { state: 'stopped', says: STOPPED });
       socket.end('STOP\n');
     },
   };
+  socket.once('close', () => runs().delete(running));
+  runs().add(running);
+  kept.foveaCutter = running;
   return state;
 }
 
@@ -135,26 +141,39 @@ export async function postCutter(request: Request): Promise<Response> {
   const { piece, template, feed, clear } = await readObject(request);
   if (clear !== true) throw new Refusal(422, 'Confirm first that the bed is clear, the cloth lies flat and nobody reaches in.');
   if (typeof feed !== 'number' || !(feed >= 100) || feed > 60_000) throw new Refusal(422, 'It cuts at 100 to 60000 mm a minute');
-  if (kept.foveaCutter && !over(kept.foveaCutter.state)) throw new Refusal(409, 'The cutter is at work.');
-  const record = typeof piece === 'string' ? getPiece(database(), piece) : null;
-  if (!record) throw new Refusal(404, 'This piece is no longer on the floor.');
-  const all = await planning().templates({ piece: record.piece, house: getHouse(database()) }, request.signal);
-  const own = all.find(({ id }) => id === template);
-  if (!own) throw new Refusal(404, 'There is no such template.');
-  return Response.json({ cutter: run(own.title, own.outline, feed) }, { status: 201 });
+  // Claimed before anything is waited for: a second press must find the cutter taken.
+  if (kept.foveaCutterClaimed || [...runs()].some(({ state }) => state.state !== 'done' && state.state !== 'failed'))
+    throw new Refusal(409, 'The cutter is at work.');
+  kept.foveaCutterClaimed = true;
+  try {
+    const record = typeof piece === 'string' ? getPiece(database(), piece) : null;
+    if (!record) throw new Refusal(404, 'This piece is no longer on the floor.');
+    const all = await planning().templates({ piece: record.piece, house: getHouse(database()) }, request.signal);
+    const found = all.find(({ id }) => id === template);
+    if (!found) throw new Refusal(404, 'There is no such template.');
+    // Somebody who pressed stop while it was made ready wants nothing cut.
+    if (!kept.foveaCutterClaimed) throw new Refusal(409, STOPPED_BEFORE);
+    return Response.json({ cutter: run(found.title, found.outline, feed) }, { status: 201 });
+  } finally {
+    kept.foveaCutterClaimed = false;
+  }
 }
 
 /** PUT /api/cutter: pause, go on, stop, or a new blade is in. */
 export async function putCutter(request: Request): Promise<Response> {
   const { what } = await readObject(request);
   const running = kept.foveaCutter;
+  if (what === 'stop' && (kept.foveaCutterClaimed || runs().size > 0)) {
+    // A stop is one, whether the cutter hears it or not: every connection is stopped, and nothing more is sent.
+    kept.foveaCutterClaimed = false;
+    for (const each of runs()) each.close();
+    return Response.json({ cutter: running?.state ?? null });
+  }
   if (!running || over(running.state)) throw new Refusal(409, 'The cutter is doing nothing.');
-  const words: Record<string, string> = { pause: 'PAUSE', resume: 'RESUME', stop: 'STOP', blade: 'BLADE' };
+  const words: Record<string, string> = { pause: 'PAUSE', resume: 'RESUME', blade: 'BLADE' };
   const word = words[String(what)];
   if (!word) throw new Refusal(400, 'Pause, resume, stop or blade');
-  // A stop is one, whether the cutter hears it or not: nothing more is sent.
-  if (what === 'stop') running.close();
-  else running.socket.write(`${word}\n`);
+  running.socket.write(`${word}\n`);
   return Response.json({ cutter: running.state });
 }
 

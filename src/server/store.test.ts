@@ -23,6 +23,7 @@ import * as jobs from './jobs';
 import { looksLater } from './looks';
 import { planning } from './planning';
 import * as store from './store';
+import { createServer, type Socket } from 'node:net';
 
 const folder = mkdtempSync(join(tmpdir(), 'fovea-'));
 const PORTS = { FOVEA_SUPPLIER: '4791', FOVEA_CUTTER: '4792', FOVEA_CUTTER_PANEL: '4793' };
@@ -305,4 +306,54 @@ describe('a job', () => {
     await get(200, () => cutter.putCutter(asked({ what: 'stop' })));
     expect((await state()).state).toBe('stopped');
   }, 60_000);
+
+  it('takes one run at a time, though two are pressed at once, and STOP stops whatever has a connection', async () => {
+    // A cutter of the test's: it counts who is connected, and answers every line but the picture.
+    const heard: string[] = [];
+    const open = new Set<Socket>();
+    let connections = 0;
+    const bed = createServer((socket) => {
+      connections += 1;
+      open.add(socket);
+      socket.on('close', () => open.delete(socket));
+      socket.on('error', () => undefined);
+      socket.setEncoding('utf8');
+      socket.on('data', (chunk: string) => {
+        for (const line of chunk.split('\n').filter(Boolean)) {
+          heard.push(line);
+          if (line === 'STOP') socket.end('stopped\n');
+          else setTimeout(() => socket.writable && socket.write('ok\n'), 30);
+        }
+      });
+      socket.write('H FOVEA-CUTTER 1 2500 1800 0.8 30000\n');
+    });
+    await new Promise<void>((resolve) => bed.listen(4794, '127.0.0.1', resolve));
+    process.env.FOVEA_CUTTER = '4794';
+    try {
+      const { templates } = await get<{ templates: { id: string }[] }>(200, () =>
+        cutter.readCutterTemplates(new Request(`http://127.0.0.1/?piece=${piece}`)),
+      );
+      const body = { piece, template: templates[0]!.id, feed: 12_000, clear: true };
+      const pressed = await Promise.all([1, 2, 3].map(() => answer(() => cutter.postCutter(asked(body)))));
+      expect(pressed.map(({ status }) => status).sort()).toEqual([201, 409, 409]);
+      while (heard.length < 6) await new Promise((resolve) => setTimeout(resolve, 10));
+      expect(connections).toBe(1);
+      await get(200, () => cutter.putCutter(asked({ what: 'stop' })));
+      while (open.size > 0) await new Promise((resolve) => setTimeout(resolve, 10));
+      const sent = heard.length;
+      expect(heard.at(-1)).toBe('STOP');
+      await new Promise((resolve) => setTimeout(resolve, 150));
+      expect(heard.length).toBe(sent);
+      // Stopped while it was still being made ready, nothing is sent at all.
+      const late = answer(() => cutter.postCutter(asked(body)));
+      await new Promise((resolve) => setTimeout(resolve, 0));
+      await get(200, () => cutter.putCutter(asked({ what: 'stop' })));
+      expect((await late).status).toBe(409);
+      expect(connections).toBe(1);
+    } finally {
+      process.env.FOVEA_CUTTER = PORTS.FOVEA_CUTTER;
+      open.forEach((socket) => socket.destroy());
+      await new Promise((resolve) => bed.close(resolve));
+    }
+  }, 30_000);
 });
