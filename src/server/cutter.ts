@@ -116,6 +116,12 @@ function run(title: string, outline: Polygon, feed: number): CutterState {
   socket.on('data', (chunk: string) => gather(chunk).forEach(heard));
   socket.on('error', () => fail('No cutter answers. Is it on?'));
   socket.on('close', () => fail('The cutter has gone away.'));
+  follow(state, socket);
+  return state;
+}
+
+/** From now on a run can be paused and stopped, until its connection is closed. */
+function follow(state: CutterState, socket: Socket): void {
   const running: Running = {
     state,
     socket,
@@ -128,7 +134,6 @@ function run(title: string, outline: Polygon, feed: number): CutterState {
   socket.once('close', () => runs().delete(running));
   runs().add(running);
   kept.foveaCutter = running;
-  return state;
 }
 
 /** GET /api/cutter: what it is doing, or nothing. */

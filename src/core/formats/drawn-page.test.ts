@@ -46,17 +46,20 @@ type Word = { words: string; left: number; top: number; right: number; bottom: n
 
 function wordsOf(file: string): Word[][] {
   const xml = execFileSync('pdftotext', ['-bbox', file, '-'], { encoding: 'utf8' });
-  return xml.split('<page ').slice(1).map((page) =>
-    [...page.matchAll(/<word xMin="([\d.]+)" yMin="([\d.]+)" xMax="([\d.]+)" yMax="([\d.]+)">([^<]*)</g)].map(
-      ([, left, top, right, bottom, words]): Word => ({
-        words: words!,
-        left: Number(left),
-        top: Number(top),
-        right: Number(right),
-        bottom: Number(bottom),
-      }),
-    ),
-  );
+  return xml
+    .split('<page ')
+    .slice(1)
+    .map((page) =>
+      [...page.matchAll(/<word xMin="([\d.]+)" yMin="([\d.]+)" xMax="([\d.]+)" yMax="([\d.]+)">([^<]*)</g)].map(
+        ([, left, top, right, bottom, words]): Word => ({
+          words: words!,
+          left: Number(left),
+          top: Number(top),
+          right: Number(right),
+          bottom: Number(bottom),
+        }),
+      ),
+    );
 }
 
 /** A page drawn in grey: `dark(x, y)` at a place in points. */

@@ -214,7 +214,9 @@ const nowhere = () => ({
 
 /** The work space of a piece: stages, plan, section and sizes, always in step. */
 export function Sheet(start: SheetStart) {
-  const [store] = useState(() => createSheetStore(start, typeof window === 'undefined' ? nowhere() : browser()));
+  // An address may name a stage that there is not: the sheet opens all the same.
+  const known = { ...start, stage: stageOf(start.stage).id };
+  const [store] = useState(() => createSheetStore(known, typeof window === 'undefined' ? nowhere() : browser()));
   return (
     <SheetContext value={store}>
       <Opened />

@@ -6,7 +6,7 @@ import { getPiece, listStaleSaves } from '@/data/pieces';
 import { getHouse } from '@/data/settings';
 import { Sheet } from '@/ui/sheet/sheet';
 
-type Props = { params: Promise<{ id: string }>; searchParams: Promise<{ stage?: string }> };
+type Props = { params: Promise<{ id: string }>; searchParams: Promise<{ stage?: string | string[] }> };
 
 export async function generateMetadata({ params }: Props): Promise<Metadata> {
   return { title: getPiece(database(), (await params).id)?.piece.name ?? 'Not on the floor' };
@@ -24,7 +24,7 @@ export default async function PiecePage({ params, searchParams }: Props) {
       house={getHouse(db)}
       ticks={listTicks(db, record.id)}
       nextSerial={nextSerial(db, new Date().getFullYear())}
-      stage={stage ?? 'base'}
+      stage={typeof stage === 'string' ? stage : ''}
     />
   );
 }

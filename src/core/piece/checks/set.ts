@@ -52,7 +52,12 @@ function checkWall(piece: Piece, panels: Panels): Problem[] {
  *
  * @returns null where it has no panels, or a board without a width of its own
  */
-export function filledWall({ panels, base: { shape }, cloth, wadding }: Pick<Piece, 'panels' | 'base' | 'cloth' | 'wadding'>): number | null {
+export function filledWall({
+  panels,
+  base: { shape },
+  cloth,
+  wadding,
+}: Pick<Piece, 'panels' | 'base' | 'cloth' | 'wadding'>): number | null {
   if (!panels || !('width' in shape)) return null;
   const dress = 2 * (cloth.thickness + PRESSED * overAll(wadding, ruleOf('waddingUnderCover')!.value).thickness);
   return panels.count * (shape.width + dress) + (panels.count - 1) * panels.gap;
