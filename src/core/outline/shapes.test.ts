@@ -58,7 +58,7 @@ describe('shapes as they are measured', () => {
 
   it.each(KINDS.map((kind) => kind.id))('a new %s can be planned as every shape it is offered', (kind) => {
     for (const type of KINDS.find((k) => k.id === kind)!.shapes) {
-      const plan = planPiece({ ...newPiece(kind), base: { ...newPiece(kind).base, shape: STARTING_SHAPES[type] } }, {}, QUICK);
+      const plan = planPiece(newPiece(kind, STARTING_SHAPES[type]), {}, QUICK);
       expect(plan.surface.height).toBeGreaterThan(10);
       expect(plan.piece.kind).toBe(kind);
     }

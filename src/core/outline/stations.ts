@@ -101,6 +101,9 @@ function lengthAt(segment: Segment, u: number): number {
   return u <= 0 ? 0 : segmentLength(stretch(segment, 0, Math.min(1, u)));
 }
 
+/** Where a straight edge goes over into a curve the place is the straight one's, on the left as on the right. */
+const straightness = ({ segment }: Candidate): number => Number(segment.kind === 'line');
+
 function mandatory(outline: Outline): Candidate[] {
   const found: Candidate[] = [];
   const { segments } = outline;
@@ -179,7 +182,7 @@ export function stations(outline: Outline, options: { spacing?: number } = {}): 
   const turned = candidates
     .map((c) => ({ ...c, at: (((c.s - first.s) % total) + total) % total }))
     .map((c) => (total - c.at < SAME ? { ...c, at: 0 } : c))
-    .sort((a, b) => compared(a.at, b.at) || b.rank - a.rank);
+    .sort((a, b) => compared(a.at, b.at) || b.rank - a.rank || straightness(b) - straightness(a));
   const kept: typeof turned = [];
   for (const c of turned) {
     const last = kept.at(-1);
