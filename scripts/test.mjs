@@ -1,5 +1,6 @@
 // npm test: installs what is missing, then lint, format, types, boundaries, unit and end-to-end tests.
-import { spawn, spawnSync } from 'node:child_process';
+// npm test -- cover: the unit tests whose path has that word. npm test -- --changed: those that concern what is not committed yet.
+import { execFileSync, spawn, spawnSync } from 'node:child_process';
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { ensureTestPrograms, ensurePackages } from './ensure.mjs';
 
@@ -63,6 +64,17 @@ const { ensureTools } = await import('./generate.mjs');
 await ensureTools();
 rmSync('test-results', { recursive: true, force: true });
 mkdirSync('test-results', { recursive: true });
+
+/** Of a room, or of a change, the unit tests alone. */
+const words = process.argv.slice(2);
+if (words.length > 0) {
+  const changed = words.includes('--changed');
+  const files = changed
+    ? execFileSync('git', ['ls-files', '--modified', '--others', '--exclude-standard', '*.ts', '*.tsx'], { encoding: 'utf8' }).split('\n')
+    : words;
+  const command = ['vitest', ...(changed ? ['related', '--run'] : ['run']), ...files.filter(Boolean)];
+  process.exit(spawnSync('npx', command, { stdio: 'inherit', env }).status ?? 1);
+}
 
 // The checks that only read run side by side, each on a core of its own; what they say is told one after the other.
 await countTogether([

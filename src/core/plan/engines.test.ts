@@ -3,6 +3,7 @@ import { JOBS } from '../../testing/jobs';
 import { withNoisyMath } from '../../testing/noisy-math';
 import { isLess, leastOf, wholeDown, wholeUp } from '../ties';
 import { planPiece } from '.';
+import { thorough } from '../../testing/runs';
 
 /** A figure may move by this between engines: mm, and mm², N or minutes alike. */
 const STEADY = 0.01;
@@ -26,8 +27,7 @@ function differences(a: unknown, b: unknown, path = 'plan'): string[] {
   return a === b ? [] : [`${path}: ${String(a)} and ${String(b)}`];
 }
 
-/** With every triangle small, as the sheet shows it, a plan takes four times as long: FOVEA_THOROUGH=1. */
-const thorough = process.env.FOVEA_THOROUGH === '1';
+/** With every triangle small, as the sheet shows it, a plan takes four times as long. */
 const engines = thorough ? [1, 3, 4] : [1];
 
 describe('the same answer on every engine', () => {

@@ -4,6 +4,7 @@ import { baseOutline, bounds, flatten, perimeter, polygonPerimeter, stations } f
 import { problemsOf } from '../document';
 import { KINDS, newPiece, PieceProblems, STARTING_SHAPES, type BaseShape, type OutlineNode, type Piece } from '../piece';
 import { createPlanner, PLAN_PARTS, planPiece, sheetView, type Plan } from '.';
+import { runs } from '../../testing/runs';
 
 /** No sitting and larger triangles: these tests ask for neither. */
 const QUICK = { sits: false, coarse: true };
@@ -65,7 +66,7 @@ describe('any outline somebody draws', () => {
           if (!(error instanceof PieceProblems)) throw error;
         }
       }),
-      { numRuns: 60 },
+      { numRuns: runs(20, 60) },
     );
     expect(planned).toBeGreaterThan(20);
   });
@@ -80,7 +81,7 @@ describe('any outline somebody draws', () => {
         expect(b.length).toBe(a.length);
         a.forEach((place, i) => expect(Math.hypot(place.point[0] - b[i]!.point[0], place.point[1] - b[i]!.point[1])).toBeLessThan(0.5));
       }),
-      { numRuns: 40 },
+      { numRuns: runs(12, 40) },
     );
   });
 
@@ -97,7 +98,7 @@ describe('any outline somebody draws', () => {
         });
         expect(Math.abs(total / polygonPerimeter(flatten(outline, 0.005)) - 1)).toBeLessThan(2e-3);
       }),
-      { numRuns: 40 },
+      { numRuns: runs(12, 40) },
     );
   });
 });
@@ -227,7 +228,7 @@ describe('notches, holes and moulds together', () => {
           expect(whole - plan.outline.area).toBeLessThan(2 * width * notch + taper + 1);
         },
       ),
-      { numRuns: 40 },
+      { numRuns: runs(12, 40) },
     );
   });
 });

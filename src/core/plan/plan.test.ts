@@ -4,6 +4,7 @@ import { domeHalfArc } from '../build';
 import { defaultHouse } from '../house';
 import { newChairSeat, type BaseShape, type Pad, type Piece } from '../piece';
 import { planPiece } from '.';
+import { runs } from '../../testing/runs';
 
 /** No sitting and larger triangles: these tests ask for neither. */
 const QUICK = { sits: false, coarse: true };
@@ -165,7 +166,7 @@ describe('any seat', () => {
           }
         }
       }),
-      { numRuns: 60 },
+      { numRuns: runs(20, 60) },
     );
   });
 
@@ -179,7 +180,7 @@ describe('any seat', () => {
           expect(Math.abs(other!.fromCentre - s.fromCentre)).toBeLessThan(0.02);
         }
       }),
-      { numRuns: 40 },
+      { numRuns: runs(12, 40) },
     );
   });
 });

@@ -4,6 +4,7 @@ import { curveOf, findMaterial, FOAMS, WADDING_CURVE } from '../foam';
 import type { Point } from '../outline';
 import { constantLaw, foamLaw, lineLength, meshOf, overWadding, pulledPoints, pullSection, relax, type Law, type StackCut } from '.';
 import { stretchTerms } from './law';
+import { runs } from '../../testing/runs';
 
 /** One square pad on a board: half width 200, 12 thick, the pad standing 6 beyond it. */
 function slab(element: number, law: Law, thickness = 50, overhang = 6): StackCut {
@@ -107,7 +108,7 @@ describe('the section under a pulled cover', () => {
           if (converged) expect(lineLength(line)).toBeLessThan(200 + Math.max(1, overhang) + thickness + Math.hypot(overhang, 12) + 1);
         },
       ),
-      { numRuns: 40 },
+      { numRuns: runs(15, 40) },
     );
   });
 
@@ -156,7 +157,7 @@ describe('sections of any stack', () => {
           expect(Math.max(...line.map(([, z]) => z))).toBeLessThan(Math.max(...under) + 1);
         },
       ),
-      { numRuns: 1500 },
+      { numRuns: runs(200, 1500) },
     );
     expect(rested / all).toBeGreaterThan(0.85);
   });

@@ -6,6 +6,7 @@ import { FOAMS } from '../foam';
 import { problemsOf } from '../document';
 import { createPlanner, planPiece } from '../plan';
 import { KINDS, newPiece, PieceProblems, type Pad, type PadEdge, type Piece, type PieceKind } from '../piece';
+import { runs } from '../../testing/runs';
 
 const chair = newPiece('chair-seat');
 
@@ -224,7 +225,7 @@ describe('any stack at all', () => {
           if (!(error instanceof PieceProblems)) throw error;
         }
       }),
-      { numRuns: 25 },
+      { numRuns: runs(8, 25) },
     );
     // What does not come to rest is said to the user; it is the exception.
     expect(rested / all).toBeGreaterThan(0.6);
