@@ -153,3 +153,42 @@ describe('layers under the cover', () => {
     },
   );
 });
+
+describe('outlines that a blade follows', () => {
+  /** Corners at which a line turns back on itself: the tip of a slit or a spike. */
+  const tips = (outline: Points): string[] =>
+    outline.flatMap((at, i) => {
+      const [before, after] = [outline[(i + outline.length - 1) % outline.length]!, outline[(i + 1) % outline.length]!];
+      const [ax, ay, bx, by] = [before[0] - at[0], before[1] - at[1], after[0] - at[0], after[1] - at[1]];
+      const sizes = Math.hypot(ax, ay) * Math.hypot(bx, by);
+      return sizes > 0 && (ax * bx + ay * by) / sizes > Math.cos(0.35) ? [`${at[0].toFixed(1)}, ${at[1].toFixed(1)}`] : [];
+    });
+  const corner = (name: string): object => ({ kind: 'corner', name });
+  const pieces: [string, Piece][] = [
+    ...[20, 42, 70].flatMap((width) =>
+      [20, 47, 70].map((depth): [string, Piece] => [
+        `posts of ${width} × ${depth}`,
+        notched('chair-seat', corner('back left'), width, depth, corner('back right')),
+      ]),
+    ),
+    ['a notch in front', notched('chair-seat', { kind: 'edge', name: 'front', along: 0 }, 60, 35)],
+    ['an L', newPiece('chair-seat', L_SHAPE)],
+    ['stepped', newPiece('headboard', STARTING_SHAPES.stepped)],
+    ['kidney', newPiece('chair-seat', STARTING_SHAPES.kidney)],
+    ['crowned', newPiece('headboard', STARTING_SHAPES.crowned)],
+  ];
+  it.each(pieces)('%s: has no slit and no spike, in the cloth nor in what lies under it', (_name, piece) => {
+    const wide = { ...piece, cloth: { ...piece.cloth, rollWidth: 3000 }, covering: { ...piece.covering, liner: true, waterproof: true } };
+    const plan = planned(wide as Piece);
+    const blank = blankOf(plan);
+    for (const line of [
+      blank.outline,
+      blank.stapleLine,
+      blank.trimLine,
+      plan.wadding!.outline,
+      ...plan.cover.linings.map((own) => own.outline),
+    ])
+      expect(tips(line!)).toEqual([]);
+    expect(plan.cover.check.closes).toBe(true);
+  });
+});

@@ -3,7 +3,7 @@ import DxfParser from 'dxf-parser';
 import { XMLParser } from 'fast-xml-parser';
 import fc from 'fast-check';
 import { beforeAll, describe, expect, it } from 'vitest';
-import { newPiece, type Piece, type PieceKind } from '../piece';
+import { newPiece, type Piece, type PieceKind, wallInStep } from '../piece';
 import { planPiece, type Plan } from '../plan';
 import { cutListCsv, cutRows, patternDrawing, patternFile } from './pattern-files';
 import { templatesOf } from './templates';
@@ -17,7 +17,8 @@ const KINDS: PieceKind[] = ['round-seat', 'headboard-bordered', 'saddle', 'chair
 const pieces = new Map<PieceKind, { piece: Piece; plan: Plan }>();
 beforeAll(() => {
   for (const kind of KINDS) {
-    const piece: Piece = { ...newPiece(kind), name: `<${kind}> & "co"`, count: 2 };
+    const start = newPiece(kind);
+    const piece = wallInStep(start, { ...start, name: `<${kind}> & "co"`, count: 2 });
     pieces.set(kind, { piece, plan: planPiece(piece, {}, { sits: false, coarse: true }) });
   }
 });

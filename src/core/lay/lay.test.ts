@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { planPiece } from '../plan';
-import { newChairSeat, newPiece, KINDS } from '../piece';
+import { newChairSeat, newPiece, KINDS, wallInStep } from '../piece';
 import type { Polygon } from '../outline';
 import { onRoll, roll, shapesOf, taperedSeat } from '../../testing/tapered';
 import { createSearch, laidOutline, layFaults, layGroups, type LayTask } from '.';
@@ -140,7 +140,8 @@ describe('a lay of real outlines', () => {
 describe('what is cut for a job', () => {
   it('of every kind is what its own plan lays out: as much foam, as much cloth', () => {
     for (const { id } of KINDS) {
-      const piece = { ...newPiece(id), count: 2 };
+      const start = newPiece(id);
+      const piece = wallInStep(start, { ...start, count: 2 });
       const plan = planPiece(piece, {}, { sits: false, coarse: true });
       const groups = layGroups([{ id: 'p', piece, plan }], {});
       const count = (kind: string): number => groups.filter((own) => own.kind === kind).reduce((all, { shapes }) => all + shapes.length, 0);

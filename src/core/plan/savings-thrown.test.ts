@@ -27,7 +27,7 @@ function thrownSet(seed: number): Piece {
   return {
     ...start,
     count: between(2, 8),
-    ...(start.panels ? { count: 1, panels: { ...start.panels, across: 4 * shape.width + 3 * start.panels.gap } } : {}),
+    ...(start.panels ? { count: start.panels.count, panels: { ...start.panels, across: 4 * shape.width + 3 * start.panels.gap } } : {}),
     cloth: {
       ...start.cloth,
       rollWidth: [1200, 1370, 1400, 1420, 1500][between(0, 4)]!,

@@ -1,5 +1,5 @@
 import type { Model } from '../../build';
-import { bounds, withoutLoops, type Point, type Polygon } from '../../outline';
+import { bounds, type Point, type Polygon } from '../../outline';
 import type { Covering } from '../../piece';
 import type { ChannelPlan } from './channels';
 import { growOutline } from '../pulled/grow';
@@ -23,7 +23,7 @@ export type LiningRows = Readonly<Record<'liner' | 'waterproof', number>>;
 export function linings(model: Model, stations: readonly StationWrap[], covering: Covering, rows: LiningRows): LiningPiece[] {
   const { piece, rule } = model;
   const blank = (beyond: (station: StationWrap) => number): Polygon =>
-    withoutLoops(growOutline(model, stations, (s) => s.top - s.planDistance + beyond(s)));
+    growOutline(model, stations, (s) => s.top - s.planDistance + beyond(s));
   const made: LiningPiece[] = [];
   const add = (name: string, material: string, outline: Polygon): void =>
     void made.push({ ...flatPiece(name, piece.count, outline), material });

@@ -2,7 +2,7 @@ import type { Model } from '../../build';
 import { preShrink } from '../../cloth';
 import { findMaterial, overAllName, WADDINGS } from '../../foam';
 import { kindOf, type CoverEnd } from '../../piece';
-import { bounds, isInside, offsetPolygon, polygonArea, polygonPerimeter, withoutLoops, type Point, type Polygon } from '../../outline';
+import { bounds, isInside, offsetPolygon, polygonArea, polygonPerimeter, type Point, type Polygon } from '../../outline';
 import { meetings } from '../../strip/realign';
 import { endedAt, foldLines, shortened } from './ended';
 import { grownPlace, growOutline } from './grow';
@@ -55,13 +55,13 @@ function cutLines({ corners, relief, yCuts }: BlankCuts, longer: number): PieceL
 export function pullOver(model: Model, stations: readonly StationWrap[], cuts: BlankCuts, beyond?: Beyond): CoverPiece {
   const longer = preShrink(model.piece.cloth);
   const grown = (grow: (station: StationWrap) => number, turned: (end: CoverEnd) => number): Polygon =>
-    scaled(endedAt(model, stations, withoutLoops(growOutline(model, stations, grow)), turned), longer);
+    scaled(endedAt(model, stations, growOutline(model, stations, grow), turned), longer);
   const folded = (): number => 0;
   const turnedUnder = ({ turn }: CoverEnd): number => turn;
   const staple = (s: StationWrap): number => beyond?.staple ?? (s.ends ? model.rule('return') : s.return);
   const grip = (s: StationWrap): number => beyond?.grip ?? (s.ends ? model.rule('grip') : s.grip);
   // What is cut short is cut straight across, past both of its corners.
-  const whole = withoutLoops(growOutline(model, stations, (s) => topGrowth(s) + s.side + staple(s) + grip(s)));
+  const whole = growOutline(model, stations, (s) => topGrowth(s) + s.side + staple(s) + grip(s));
   const under = { staple: beyond?.staple ?? model.rule('return'), grip: beyond?.grip ?? model.rule('grip') };
   const outline = scaled(shortened(model, stations, endedAt(model, stations, whole, turnedUnder), under), longer);
   const stapleLine = grown((s) => topGrowth(s) + s.side + staple(s), folded);
@@ -139,7 +139,7 @@ export function waddingPiece(model: Model, stations: readonly StationWrap[]): Li
   const outline = endedAt(
     model,
     stations,
-    withoutLoops(growOutline(model, stations, (s) => topGrowth(s) + s.side + under)),
+    growOutline(model, stations, (s) => topGrowth(s) + s.side + under),
     () => -WADDING_SHORT,
   );
   return { ...flatPiece(overAllName(wadding.id), model.piece.count, outline), material: wadding.id };

@@ -1,5 +1,7 @@
+import { FillRule, unionD } from 'clipper2-ts';
 import type { Model } from '../../build';
-import { distanceAlong, type Point, type Polygon } from '../../outline';
+import { crossesItself, distanceAlong, polygonArea, type Point, type Polygon } from '../../outline';
+import { greatestOf } from '../../ties';
 import type { StationWrap } from './wrap';
 
 /**
@@ -22,7 +24,7 @@ export function aroundEdge(places: readonly { at: number }[], total: number, val
 
 /**
  * Moves every place of the board's outline outwards by an amount that changes round the edge, with mitred corners:
- * at a vertex between edges with normals a and b the new point is P + g·(a + b)/(1 + a·b).
+ * at a vertex between edges with normals a and b the new point is P + g·(a + b)/(1 + a·b). It never crosses itself.
  *
  * @param model the built piece
  * @param stations the measured stations, in order
@@ -31,12 +33,49 @@ export function aroundEdge(places: readonly { at: number }[], total: number, val
 export function growOutline(model: Model, stations: readonly StationWrap[], grow: (station: StationWrap) => number): Polygon {
   const total = model.perimeter;
   const growAt = aroundEdge(model.places, total, stations.map(grow));
-  const points = withEdgePlaces(model, total);
-  return points.map(({ point, at, before, after }) => {
+  const edge = withEdgePlaces(model, total);
+  const grown = edge.map(({ point, at, before, after }): Point => {
     const g = growAt(at);
     const share = 1 + before[0] * after[0] + before[1] * after[1];
     return [point[0] + (g * (before[0] + after[0])) / share, point[1] + (g * (before[1] + after[1])) / share];
   });
+  return turnsBack(edge, grown) || crossesItself(grown) ? unionOfBands(model.board, edge, grown, growAt) : grown;
+}
+
+/** Whether a side of the edge, once moved, runs the other way: it was shorter than what its neighbours at an inside corner take of it. */
+function turnsBack(edge: readonly EdgePoint[], grown: readonly Point[]): boolean {
+  return edge.some(({ point: [x, y] }, i) => {
+    const k = (i + 1) % edge.length;
+    const [nextX, nextY] = edge[k]!.point;
+    return (grown[k]![0] - grown[i]![0]) * (nextX - x) + (grown[k]![1] - grown[i]![1]) * (nextY - y) < 0;
+  });
+}
+
+/** Decimal places that bands are joined in. */
+const PLACES = 4;
+
+/**
+ * The same where cloth of one edge lies over that of another, beside an inside corner or a notch: the board, the band beyond each side
+ * of its edge, and the corners between them, taken together. Moved outline points would cross there, and leave slits behind.
+ */
+function unionOfBands(board: Polygon, edge: readonly EdgePoint[], grown: readonly Point[], growAt: (at: number) => number): Polygon {
+  const moved = ([x, y]: Point, [nx, ny]: Point, by: number): Point => [x + nx * by, y + ny * by];
+  const parts = edge.flatMap((own, i): Polygon[] => {
+    const next = edge[(i + 1) % edge.length]!;
+    const [here, there] = [growAt(own.at), growAt(next.at)];
+    const band = [own.point, moved(own.point, own.after, here), moved(next.point, own.after, there), next.point];
+    const outside = own.before[0] * own.after[1] - own.before[1] * own.after[0] > 0;
+    const corner = [own.point, moved(own.point, own.before, here), grown[i]!, moved(own.point, own.after, here)];
+    return outside ? [band, corner] : [band];
+  });
+  const region = (points: Polygon): { x: number; y: number }[] => {
+    const ring = points.map(([x, y]) => ({ x, y }));
+    return polygonArea(points) < 0 ? ring.reverse() : ring;
+  };
+  const rings = unionD([board, ...parts].map(region), [], FillRule.NonZero, PLACES).map((ring): Polygon =>
+    ring.map(({ x, y }): Point => [x, y]),
+  );
+  return rings[greatestOf(rings.length, (i) => polygonArea(rings[i]!))] ?? [...grown];
 }
 
 /**

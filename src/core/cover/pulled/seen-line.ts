@@ -1,5 +1,5 @@
 import type { Model } from '../../build';
-import { distanceTo, isInside, withoutLoops, type Point, type Polygon } from '../../outline';
+import { distanceTo, isInside, type Point, type Polygon } from '../../outline';
 import { isLess, wholeDown, wholeUp } from '../../ties';
 import { growOutline } from './grow';
 import type { StationWrap } from './wrap';
@@ -14,7 +14,7 @@ const CHALK = 0.5;
  * @param stations the measured stations
  */
 export function seenLine(model: Model, stations: readonly StationWrap[]): Polygon {
-  return withoutLoops(growOutline(model, stations, (s) => s.top - s.planDistance + s.side));
+  return growOutline(model, stations, (s) => s.top - s.planDistance + s.side);
 }
 
 /**
