@@ -51,8 +51,13 @@ async function everyScreen(page: Page, theme: 'day' | 'evening'): Promise<void> 
   for (const stage of ['strip', 'base', 'build', 'sit', 'cover', 'cut', 'fix', 'bench']) {
     await page.goto(`/piece/${id}?stage=${stage}`);
     // Strip has no sizes of its own: there they are a drawer, opened and looked at like the rest.
-    if (stage === 'strip') await page.getByRole('button', { name: 'Sizes', exact: true }).click();
-    await expect(page.getByRole('heading', { name: 'Sizes' })).toBeVisible();
+    // Pressed before the page is awake it is not heard: it is pressed until the drawer is open.
+    const sizes = page.getByRole('heading', { name: 'Sizes' });
+    await expect(async () => {
+      if (stage === 'strip' && !(await sizes.isVisible()))
+        await page.getByRole('button', { name: 'Sizes', exact: true }).click({ timeout: 2000 });
+      await expect(sizes).toBeVisible({ timeout: 3000 });
+    }).toPass({ timeout: 60_000 });
     if (stage === 'build') await unfold(page, 'Cover');
     if (stage === 'build') await page.getByRole('button', { name: /Wrap at the front/ }).click();
     if (stage === 'sit') await expect(page.getByRole('list', { name: 'Verdict' })).toBeVisible({ timeout: 60_000 });
