@@ -55,7 +55,10 @@ async function everyScreen(page: Page, theme: 'day' | 'evening'): Promise<void> 
     const sizes = page.getByRole('heading', { name: 'Sizes' });
     await expect(async () => {
       if (stage === 'strip' && !(await sizes.isVisible()))
-        await page.getByRole('button', { name: 'Sizes', exact: true }).click({ timeout: 2000 });
+        await page
+          .getByRole('button', { name: /^Sizes/ })
+          .first()
+          .click({ timeout: 2000 });
       await expect(sizes).toBeVisible({ timeout: 3000 });
     }).toPass({ timeout: 60_000 });
     if (stage === 'build') await unfold(page, 'Cover');
