@@ -186,7 +186,7 @@ describe('outlines that a blade follows', () => {
       blank.stapleLine,
       blank.trimLine,
       plan.wadding!.outline,
-      ...plan.cover.linings.map((own) => own.outline),
+      ...plan.cover.linings.map(({ outline }) => outline),
     ])
       expect(tips(line!)).toEqual([]);
     expect(plan.cover.check.closes).toBe(true);

@@ -126,13 +126,13 @@ const LEAST_BEND = 0.05;
  *
  * @returns null at an inside corner, and where an edge goes all the way round
  */
-function roundTheCorner(stretches: readonly Stretch[], own: Stretch, step: 1 | -1): Stretch[] | null {
+function roundTheCorner(stretches: readonly Stretch[], stretch: Stretch, step: 1 | -1): Stretch[] | null {
   const n = stretches.length;
-  const at = (k: number): Stretch => stretches[(stretches.indexOf(own) + k * step + 2 * n) % n]!;
+  const at = (k: number): Stretch => stretches[(stretches.indexOf(stretch) + k * step + 2 * n) % n]!;
   const next = at(1);
-  if (next === own) return null;
+  if (next === stretch) return null;
   if (next.segment.kind === 'arc' && next.segment.edge.kind === 'corner') return next.segment.sweep > 0 ? [next, at(2)] : null;
-  const turn = step > 0 ? bend(own.segment, next.segment) : bend(next.segment, own.segment);
+  const turn = step > 0 ? bend(stretch.segment, next.segment) : bend(next.segment, stretch.segment);
   return turn > -LEAST_BEND ? [next] : null;
 }
 
@@ -157,7 +157,7 @@ function cutBack(
       beside(place, [by - up, under + CLEAR], [before && k === 0 ? past : 0, after && k === along.length - 1 ? past : 0]),
     );
     const cutFree = new Set([...along, ...(before ?? []), ...(after ?? [])]);
-    const others = stretches.filter((own) => !cutFree.has(own)).map(({ place }) => beside(place, [-CLEAR, under + CLEAR / 2], [0, 0]));
+    const others = stretches.filter((other) => !cutFree.has(other)).map(({ place }) => beside(place, [-CLEAR, under + CLEAR / 2], [0, 0]));
     return others.length === 0 ? cut : differenceD(cut, others, FillRule.NonZero, PLACES);
   });
   const left = differenceD([region(line)], strips, FillRule.NonZero, PLACES).map((ring): Polygon =>

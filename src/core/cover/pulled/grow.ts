@@ -60,12 +60,12 @@ const PLACES = 4;
  */
 function unionOfBands(board: Polygon, edge: readonly EdgePoint[], grown: readonly Point[], growAt: (at: number) => number): Polygon {
   const moved = ([x, y]: Point, [nx, ny]: Point, by: number): Point => [x + nx * by, y + ny * by];
-  const parts = edge.flatMap((own, i): Polygon[] => {
+  const parts = edge.flatMap((here, i): Polygon[] => {
     const next = edge[(i + 1) % edge.length]!;
-    const [here, there] = [growAt(own.at), growAt(next.at)];
-    const band = [own.point, moved(own.point, own.after, here), moved(next.point, own.after, there), next.point];
-    const outside = own.before[0] * own.after[1] - own.before[1] * own.after[0] > 0;
-    const corner = [own.point, moved(own.point, own.before, here), grown[i]!, moved(own.point, own.after, here)];
+    const [nearBy, farBy] = [growAt(here.at), growAt(next.at)];
+    const band = [here.point, moved(here.point, here.after, nearBy), moved(next.point, here.after, farBy), next.point];
+    const outside = here.before[0] * here.after[1] - here.before[1] * here.after[0] > 0;
+    const corner = [here.point, moved(here.point, here.before, nearBy), grown[i]!, moved(here.point, here.after, nearBy)];
     return outside ? [band, corner] : [band];
   });
   const region = (points: Polygon): { x: number; y: number }[] => {
