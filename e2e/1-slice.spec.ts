@@ -101,6 +101,8 @@ test('a seat from the tape to the templates, and the same numbers everywhere', a
   expect(wrapOwn).toBe(saidLength(plan.stations[0]!.wrap, 'in'));
   await unfold(page, 'Buy', 'Fastening', 'Work');
   await expect(slip(page, 'cloth.length')).toHaveText(rollLength(plan.cut.cloth.length, 'in'));
+  // The last of them to be worked out.
+  await expect(page.getByText('Work on one, with waits')).toBeVisible();
   const numbers = await page.locator('[data-slip]').allInnerTexts();
 
   // And so does the piece brought in again.
@@ -109,6 +111,7 @@ test('a seat from the tape to the templates, and the same numbers everywhere', a
   await page.waitForURL(/\/piece\//);
   await settled(page);
   await unfold(page, 'Cover', 'Buy', 'Fastening', 'Work');
+  await expect(page.getByText('Work on one, with waits')).toBeVisible();
   expect(await page.locator('[data-slip]').allInnerTexts()).toEqual(numbers);
 
   // The unit switch turns everything.
@@ -121,9 +124,11 @@ test('worked through the run sheet and found in the log', async ({ page }) => {
   await page.getByRole('radio', { name: 'Round', exact: true }).check({ force: true });
   await page.getByLabel('Name').fill('Round test stool');
   await page.getByLabel('Diameter').fill('340');
-  await page.getByRole('button', { name: 'Start this piece' }).click();
-  // The board's thickness is not measured yet: it is said, and one can begin all the same.
-  await expect(page.getByText('Not everything is measured yet')).toBeVisible();
+  // The board's thickness is not measured yet: it is said, and one can begin all the same. Pressed before the page is awake it is not heard.
+  await expect(async () => {
+    await page.getByRole('button', { name: 'Start this piece' }).click({ timeout: 3000 });
+    await expect(page.getByText('Not everything is measured yet')).toBeVisible({ timeout: 3000 });
+  }).toPass();
   await page.getByRole('button', { name: 'Start with the usual sizes' }).click();
   await page.getByRole('button', { name: /Bench/ }).click();
   await expect(page.getByText('Caution.').first()).toBeVisible();
