@@ -31,6 +31,20 @@ export default tseslint.config(
       'max-params': ['error', 5],
     },
   },
+  {
+    files: ['src/core/**/*.ts'],
+    ignores: ['src/core/keep.test.ts'],
+    rules: {
+      'no-restricted-syntax': [
+        'error',
+        // A function written in place could read what is around it, which the step does not declare: its answer would go stale.
+        ...['callee.name', 'callee.property.name'].map((name) => ({
+          selector: `CallExpression[${name}='keep'] > :matches(ArrowFunctionExpression, FunctionExpression)`,
+          message: 'The work of a cached step is a function of its module, which sees its reads and nothing else.',
+        })),
+      ],
+    },
+  },
   // The solvers keep their loops in one place: what is taken apart there is an object for the garbage collector.
   {
     files: ['src/core/pull/**', 'src/core/press/**', 'src/core/flattening/**'],

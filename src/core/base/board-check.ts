@@ -182,6 +182,14 @@ function bent({ board, rails, holes, supports, load: { at, radius } }: Bending, 
   return { deflection: Math.max(...deflection), moment, beamMoment, span };
 }
 
+function bentAlone(bending: Bending): Bent {
+  return bent(bending, null);
+}
+
+function bentWithBattens({ battens, rigidity, ...bending }: Bending & { battens: Battens; rigidity: number }): Bent {
+  return bent(bending, battens, rigidity);
+}
+
 function holeOutline(hole: Hole): Polygon {
   if (hole.kind === 'slot') {
     const [w, h] = [hole.width / 2, hole.height / 2];
@@ -269,16 +277,13 @@ export function checkBoard({ piece, outline, at, rule, keep = keepNothing }: Boa
   const rails = { wall: kind.traits.wall };
   const bending: Bending = { board: polygon, rails, holes: large, supports, load: { at, radius } };
   const battens = battensOf(polygon, piece, supports);
-  const read = [polygon, large, supports, at, radius, rails];
-  const unit = keep('board bent', read, () => bent(bending, null));
+  const unit = keep('board bent', bending, bentAlone);
   const { span } = unit;
   const allowed = span / SPAN_SHARE;
   const { frame } = piece.base;
   const figures = (thickness: number): Figures => {
     const rigidity = (material.stiffness * thickness ** 3) / (12 * (1 - POISSON ** 2));
-    const ribbed = battens
-      ? keep(`board bent ${thickness}`, [...read, battens.stiffness, battens.lines, material.id], () => bent(bending, battens, rigidity))
-      : null;
+    const ribbed = battens ? keep('board bent with battens', { ...bending, battens, rigidity }, bentWithBattens) : null;
     const stress = (6 * (ribbed ?? unit).moment * force) / thickness ** 2;
     // A batten is weaker than a board: its stress counts as the board's would that is as near to breaking.
     const rib =

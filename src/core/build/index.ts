@@ -7,11 +7,15 @@ export {
   figuresOn,
   hiddenJoin,
   LEAST_INSET,
+  modelFrom,
   modelOf,
   type BuiltPad,
   type LyingPad,
   type DrawnBase,
+  type Figures,
   type Model,
+  type ModelOf,
+  type ModelReads,
   type Stack,
 } from './model';
 export type { FormLeft } from './forms-left';

@@ -1,5 +1,5 @@
 import { answerOf, foamAnswer, overAll, type Foam, type FoamAnswer } from '../foam';
-import { figuresFor, readerOf, type HouseRules, type RuleReader } from '../house';
+import { figuresFor, readerOf, type HouseRules } from '../house';
 import { keepNothing, type Keep } from '../keep';
 import {
   baseOutline,
@@ -89,16 +89,28 @@ export type Stack = DrawnBase & {
   pull: number;
 };
 
+/** Every rule's figure for a piece, by key. */
+export type Figures = Readonly<Record<string, number>>;
+
+/** What a cached step reads of a model: its stack, the figures of rules F, and what of the piece it names. */
+export type ModelReads<P, F extends string = string> = { stack: Stack; figures: Readonly<Record<F, number>>; piece: P };
+
+/** A model of which only a part P of the piece and the rules F can be read. */
+export type ModelOf<P, F extends string = string> = Stack &
+  ModelReads<P, F> & { /** reads the figures */ rule: (key: F) => number; keep: Keep };
+
 /** A piece with its house rules read and its stack built: what every later step works from. */
-export type Model = Stack & {
-  stack: Stack;
-  piece: Piece;
-  house: HouseRules;
-  /** every rule's figure for this piece, and a reader of them */
-  figures: Readonly<Record<string, number>>;
-  rule: RuleReader;
-  keep: Keep;
-};
+export type Model = ModelOf<Piece> & { house: HouseRules };
+
+/**
+ * Makes a model of what a cached step has read.
+ *
+ * @param reads of the step
+ * @param keep the cache that the step was handed
+ */
+export function modelFrom<P, F extends string>({ stack, figures, piece }: ModelReads<P, F>, keep: Keep): ModelOf<P, F> {
+  return { ...stack, stack, figures, piece, rule: readerOf(figures), keep };
+}
 
 /** A drawn outline as a polygon that goes round counter-clockwise. */
 function drawnOutline(corners: readonly (readonly [number, number])[]): Polygon {
@@ -165,26 +177,34 @@ function lying(pad: Pad): LyingPad {
   return Object.fromEntries(Object.entries(pad).filter(([key]) => !HOW_CUT.some((own) => own === key))) as LyingPad;
 }
 
-type PadsOf = Pick<Piece, 'foams'> & { pads: readonly LyingPad[]; edges: readonly EdgeFact[] };
+type PadReads = {
+  drawn: DrawnBase;
+  pads: readonly LyingPad[];
+  foams: Piece['foams'] | undefined;
+  edges: readonly EdgeFact[] | undefined;
+  rules: OffsetRules;
+};
 
 /** @throws PieceProblems when a pad's inset leaves nothing of it */
-function buildPads({ outline, board, middle }: DrawnBase, piece: PadsOf, rules: OffsetRules, keep: Keep): BuiltPad[] {
-  const offsets = padOffsets(piece.pads, rules);
+function buildPads({ drawn, pads, foams, edges = [], rules }: PadReads, keep: Keep): BuiltPad[] {
+  const { outline, board, middle } = drawn;
+  const offsets = padOffsets(pads, rules);
+  const ofPiece = foams ? { foams } : {};
   const built = (foam: Foam): BuiltFoam => ({ foam, answer: foamAnswer(foam, keep) });
-  return piece.pads.map((pad, i): BuiltPad => {
+  return pads.map((pad, i): BuiltPad => {
     const offset = offsets[i]!;
     const grown = pad.outline ? drawnOutline(pad.outline) : offsetPolygon(board, offset);
-    const polygon = grown && !pad.outline && offset > 0 ? flushAgainst(grown, outline, piece.edges, offset) : grown;
+    const polygon = grown && !pad.outline && offset > 0 ? flushAgainst(grown, outline, edges, offset) : grown;
     if (!polygon) throw new PieceProblems([{ path: `pads.${i}.offset`, message: `An inset of ${-offset} mm leaves nothing of this pad` }]);
     const about = polygon.map(([x, y]): Point => [x - middle[0], y - middle[1]]);
     const reach = seesAllFrom(about, [0, 0]) ? reachFrom(about) : null;
     // Only a dome over an edge that cannot all be seen asks for the depth.
     const depth = reach || pad.edge.kind !== 'domed' ? 0 : deepest(polygon).depth;
     const letIn = letInto(pad).flatMap((pocket) => {
-      const insert = foamOf(piece, pocket.material);
+      const insert = foamOf(ofPiece, pocket.material);
       return insert ? [{ pocket, ...built(insert) }] : [];
     });
-    const foam = built(worn(pad, foamOf(piece, pad.material)!));
+    const foam = built(worn(pad, foamOf(ofPiece, pad.material)!));
     return { pad, ...foam, letIn, form: padForm(pad, polygon), offset, polygon, reach, depth };
   });
 }
@@ -199,35 +219,45 @@ function buildPads({ outline, board, middle }: DrawnBase, piece: PadsOf, rules: 
  * @throws PieceProblems when a pad's inset leaves nothing of it, or the staple lines would meet
  */
 export function modelOf(piece: Piece, house: HouseRules, keep: Keep = keepNothing, boxed = false): Model {
-  const told = keep('figures', [house, piece.overrides, piece.glue ?? null, piece.cutWith ?? null], () =>
-    figuresFor(house, ownRules(piece)),
-  );
-  const { shape, notches, board, mould } = piece.base;
-  const drawn = keep('outline', [shape, notches ?? null], () => drawBase({ shape, ...(notches ? { notches } : {}) }));
-  const figures = keep('figures on this board', [told, drawn, 'return' in piece.overrides], () => figuresOn(drawn.board, told, piece));
+  const { overrides, glue, cutWith, wadding, foams } = piece;
+  const { shape, notches, board, mould, edges } = piece.base;
+  const asked = keep('figures', { rules: house, overrides, glue, cutWith }, figuresOfRules);
+  const drawn = keep('outline', { shape, notches }, drawBase);
+  const figures = keep('figures on this board', { drawn, asked, override: overrides['return'] }, boardFigures);
   const rule = readerOf(figures);
-  const edges = piece.base.edges ?? [];
   const rules: OffsetRules = { overhang: rule('overhang'), crownInset: rule('crownInset') };
-  const pile = piece.pads.map(lying);
-  const pads = keep('pads', [drawn, pile, piece.foams ?? null, edges, rules], () =>
-    buildPads(drawn, { pads: pile, edges, ...(piece.foams ? { foams: piece.foams } : {}) }, rules, keep),
-  );
-  const settled = rule('waddingUnderCover');
-  const over = keep('over all', [piece.wadding, settled], () => overAll(piece.wadding, settled));
-  const wadding = over.thickness;
-  const waddingAnswer = keep('wadding answer', [piece.wadding], () => answerOf(over.curve));
+  const pads = keep('pads', { drawn, pads: piece.pads.map(lying), foams, edges, rules }, buildPads);
+  const over = keep('over all', { wadding, settled: rule('waddingUnderCover') }, overWadding);
+  const waddingAnswer = keep('wadding answer', { curve: over.curve }, answerOfWadding);
   const pull = (piece.cloth.force ?? rule(PULLS.find(({ id }) => id === piece.cloth.pull)!.rule)) * PER_MM;
-  const stack = keep('stack', [drawn, pads, mould ?? null, board.thickness, wadding, waddingAnswer, pull, boxed], (): Stack => ({
-    ...drawn,
-    baseHeight: mouldHeight({ shape, mould: mould ?? null }, drawn.board),
-    boardThickness: board.thickness,
-    pads,
-    wadding,
-    waddingAnswer,
-    pull,
-    boxed,
-  }));
+  const boardThickness = board.thickness;
+  const stack = keep('stack', { drawn, pads, shape, mould, boardThickness, wadding: over.thickness, waddingAnswer, pull, boxed }, stackOf);
   return { ...stack, stack, piece, house, figures, rule, keep };
+}
+
+/** The figures of house and piece. */
+function figuresOfRules({ rules, ...rest }: { rules: HouseRules } & Parameters<typeof ownRules>[0]): Figures {
+  return figuresFor(rules, ownRules(rest));
+}
+
+/** @throws PieceProblems where no staple line fits */
+function boardFigures({ drawn, asked, override }: { drawn: DrawnBase; asked: Figures; override: number | undefined }): Figures {
+  return figuresOn(drawn.board, asked, { overrides: override === undefined ? {} : { return: override } });
+}
+
+function overWadding({ wadding, settled }: Pick<Piece, 'wadding'> & { settled: number }): ReturnType<typeof overAll> {
+  return overAll(wadding, settled);
+}
+
+function answerOfWadding({ curve }: Pick<FoamAnswer, 'curve'>): FoamAnswer {
+  return answerOf(curve);
+}
+
+type StackReads = Pick<Stack, 'pads' | 'boardThickness' | 'wadding' | 'waddingAnswer' | 'pull' | 'boxed'> &
+  Pick<Base, 'shape'> & { drawn: DrawnBase; mould: Base['mould'] | undefined };
+
+function stackOf({ drawn, shape, mould, ...rest }: StackReads): Stack {
+  return { ...drawn, baseHeight: mouldHeight({ shape, mould: mould ?? null }, drawn.board), ...rest };
 }
 
 /**

@@ -162,11 +162,15 @@ function sewn(own: StackCut): StackCut {
 }
 
 /** What a half's solving depends on. */
-export const halfReads = ({ stack, pull, start, element }: HalfTask): readonly unknown[] => [stack, pull, start, element];
+export const halfReads = ({ stack, pull, start, element }: HalfTask): HalfTask => ({ stack, pull, start, element });
 
 /** Solves a half that was cut. */
 export function solveHalf(task: HalfTask, keep: Keep = keepNothing): PulledSection {
-  return keep('section', halfReads(task), () => pullSection(task.stack, task.pull, task.start, task.element));
+  return keep('section', halfReads(task), pullHalf);
+}
+
+function pullHalf({ stack, pull, start, element }: HalfTask): PulledSection {
+  return pullSection(stack, pull, start, element);
 }
 
 /** A solved half with the cover over it. */

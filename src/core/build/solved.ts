@@ -1,5 +1,7 @@
 import type { CoveredSurface } from './covered';
-import type { Model } from './model';
+import type { Keep } from '../keep';
+import type { ChalkLine } from '../piece';
+import type { Model, Stack } from './model';
 import { sectionAtChalk, type Section } from './section';
 import { stationCuts, stationSections, type StationCut, type StationSection } from './station-sections';
 import { coveredSurface, surfaceOf, type Surface } from './surface';
@@ -23,36 +25,54 @@ const HOW: Record<Fineness, { cells: number; coarse: boolean }> = {
 /** The stack cut at every station, not solved yet. */
 export function cutsStep({ stack, keep }: Model, fineness: Fineness = 'own'): StationCut[] {
   const { coarse } = HOW[fineness];
-  return keep('cuts', [stack, coarse], () => stationCuts(stack, coarse));
+  return keep('cuts', { stack, coarse }, cuts);
 }
 
 /** The half section at every station. */
 export function sectionsStep(model: Model, fineness: Fineness = 'own'): StationSection[] {
-  const { stack, keep } = model;
-  const { coarse } = HOW[fineness];
-  return keep('sections', [stack, coarse], () => stationSections(stack, cutsStep(model, fineness), keep));
+  return model.keep('sections', { stack: model.stack, cuts: cutsStep(model, fineness) }, sections);
 }
 
 /** The covered height over the whole plan. */
 export function coveredStep(model: Model, fineness: Fineness = 'own'): CoveredSurface {
   const { stack, keep } = model;
-  const sections = sectionsStep(model, fineness);
   const { cells } = HOW[fineness];
-  return keep('covered surface', [stack, sections, cells], () => coveredSurface(stack, sections, cells));
+  return keep('covered surface', { stack, sections: sectionsStep(model, fineness), cells }, covered);
 }
 
 /** What is said of the covered surface. */
 export function surfaceStep(model: Model, fineness: Fineness = 'own'): Surface {
   const { stack, keep } = model;
-  const sections = sectionsStep(model, fineness);
-  const covered = coveredStep(model, fineness);
   const { coarse } = HOW[fineness];
-  return keep('surface', [stack, covered, sections, coarse], () => surfaceOf(stack, covered, sections, { coarse, keep }));
+  const reads = { stack, covered: coveredStep(model, fineness), sections: sectionsStep(model, fineness), coarse };
+  return keep('surface', reads, surface);
 }
 
 /** The cut under the chalk line. */
 export function chalkStep({ stack, piece, rule, keep }: Model, fineness: Fineness = 'own'): Section | null {
   const { coarse } = HOW[fineness];
-  const under = rule('return');
-  return keep('chalk cut', [stack, piece.chalk, under, coarse], () => sectionAtChalk(stack, piece.chalk, { coarse, keep, under }));
+  return keep('chalk cut', { stack, chalk: piece.chalk, under: rule('return'), coarse }, chalkCut);
+}
+
+type Coarse = { coarse: boolean };
+type Solved = { sections: StationSection[] };
+
+function cuts({ stack, coarse }: { stack: Stack } & Coarse): StationCut[] {
+  return stationCuts(stack, coarse);
+}
+
+function sections({ stack, cuts }: { stack: Stack; cuts: StationCut[] }, keep: Keep): StationSection[] {
+  return stationSections(stack, cuts, keep);
+}
+
+function covered({ stack, sections, cells }: { stack: Stack; cells: number } & Solved): CoveredSurface {
+  return coveredSurface(stack, sections, cells);
+}
+
+function surface({ stack, covered, sections, coarse }: { stack: Stack; covered: CoveredSurface } & Solved & Coarse, keep: Keep): Surface {
+  return surfaceOf(stack, covered, sections, { coarse, keep });
+}
+
+function chalkCut({ stack, chalk, under, coarse }: { stack: Stack; chalk: ChalkLine; under: number } & Coarse, keep: Keep): Section | null {
+  return sectionAtChalk(stack, chalk, { coarse, keep, under });
 }

@@ -1,4 +1,4 @@
-import { defaultsOf, type Cloth, type Covering, type Piece, type Welt } from '../piece';
+import { defaultsOf, type Covering, type CutCloth, type Piece, type Welt } from '../piece';
 import { BUTTONS, CHANNELS, COVERING, NAILS, WELT } from '../piece/schema/covering';
 import { secondParts } from './cloths-on';
 import { wayOf, type Choices, type Way } from './ways';
@@ -49,7 +49,7 @@ export function isMatched({ matched }: Pick<Covering, 'matched'>): boolean {
  *
  * @param piece of the document
  */
-export function clothsOn(piece: Pick<Piece, 'cloth' | 'second' | 'covering' | 'loose'>): Cloth[] {
+export function clothsOn<C extends CutCloth>(piece: { cloth: C; second?: C | null } & Pick<Piece, 'covering' | 'loose'>): C[] {
   const { way, welt } = choicesOf(piece.covering);
   const loose = piece.loose ?? [];
   const welted = Boolean(welt?.upper || welt?.lower) || loose.some((own) => own.welted);

@@ -1,15 +1,12 @@
 import { CLOTH } from '../piece/schema/cloth';
-import { defaultsOf, SECOND_PARTS, type Cloth, type Piece, type SecondPart } from '../piece';
-
-/** What of a piece tells its cloths. */
-type Clothed = Pick<Piece, 'cloth' | 'second' | 'covering'>;
+import { defaultsOf, SECOND_PARTS, type Cloth, type CutCloth, type CutCloths, type Piece, type SecondPart } from '../piece';
 
 /**
  * The parts that are cut from the second cloth; none where the piece has no second cloth.
  *
  * @param piece of the document
  */
-export function secondParts({ second, covering }: Pick<Clothed, 'second' | 'covering'>): ReadonlySet<string> {
+export function secondParts({ second, covering }: Pick<CutCloths, 'second'> & Pick<Piece, 'covering'>): ReadonlySet<string> {
   return new Set<string>(second ? (covering.secondOn ?? []) : []);
 }
 
@@ -19,7 +16,7 @@ export function secondParts({ second, covering }: Pick<Clothed, 'second' | 'cove
  * @param piece of the document
  * @param of what a cloth piece says of itself
  */
-export function clothFor({ cloth, second }: Pick<Clothed, 'cloth' | 'second'>, of: 'cover' | 'second' | 'lining'): Cloth {
+export function clothFor<C extends CutCloth>({ cloth, second }: { cloth: C; second?: C | null }, of: 'cover' | 'second' | 'lining'): C {
   return of === 'second' ? (second ?? cloth) : cloth;
 }
 

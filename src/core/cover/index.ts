@@ -1,4 +1,16 @@
 export type { SewnFacts } from './ways/way';
+export {
+  cornerFields,
+  coverFields,
+  liningFields,
+  wrapFields,
+  type CornerFields,
+  type CornerModel,
+  type CoverFields,
+  type LiningFields,
+  type WrapFields,
+  type WrapModel,
+} from './reads';
 export { cornerPlans, cornerWords, type CornerPlan, type CornerWay, type Cut } from './pulled/corners';
 export type { Relief, ReliefCut } from './pulled/relief';
 export type { CoverPiece, FlatPiece, LiningPiece, Notch, PieceEdge, PieceLine, PieceMark } from './laying/cloth-piece';

@@ -1,5 +1,6 @@
 import { giveOf, preShrink } from '../cloth';
-import { hiddenJoin, readGrid, type CoveredSurface, type Model, type StationSection } from '../build';
+import { hiddenJoin, readGrid, type CoveredSurface, type Stack, type StationSection } from '../build';
+import type { CoverModel } from './reads';
 import type { Give, StrainSummary } from '../flattening';
 import { nailPlan } from '../fix/nail-places';
 import { bounds, crossesItself, type Point } from '../outline';
@@ -39,7 +40,7 @@ import type { Beyond, Sewn, Way, Working } from './ways';
 /** What a cover is made from: the built piece and what was solved of it. */
 export type CoverInput = {
   /** its count is how many are made to this outline */
-  model: Model;
+  model: CoverModel;
   sections: readonly StationSection[];
   stations: readonly StationWrap[];
   covered: CoveredSurface;
@@ -74,8 +75,7 @@ const SHALLOW = 24;
 /** The ring for a covering: the first of the way's depths whose seam does not cross itself. */
 function fitted(input: CoverInput, way: Way, covering: Covering, spacing: number): { ring: Ring; covering: Covering } {
   const { model, sections, covered } = input;
-  const ringAt = (depth: number): Ring =>
-    model.keep('ring', [model.stack, sections, covered, spacing, depth], () => ringOf(model.stack, sections, covered, { spacing, depth }));
+  const ringAt = (depth: number): Ring => model.keep('ring', { stack: model.stack, sections, covered, spacing, depth }, ringAround);
   const trials = way.depths?.(covering) ?? [{ depth: SHALLOW, covering }];
   const made = trials.map((trial) => () => ({ ring: ringAt(trial.depth), ...trial }));
   for (const trial of made.slice(0, -1)) {
@@ -87,8 +87,14 @@ function fitted(input: CoverInput, way: Way, covering: Covering, spacing: number
   return lies ? last : made[0]!();
 }
 
+type RingReads = Pick<CoverInput, 'sections' | 'covered'> & { stack: Stack; spacing: number; depth: number };
+
+function ringAround({ stack, sections, covered, spacing, depth }: RingReads): Ring {
+  return ringOf(stack, sections, covered, { spacing, depth });
+}
+
 /** How far the covered middle stands over the lowest place of its rim, mm. */
-function crownOf(model: Model, { grid, inner }: CoveredSurface): number {
+function crownOf(model: CoverModel, { grid, inner }: CoveredSurface): number {
   const middle = readGrid(grid, model.middle);
   const rim = grid.heights.reduce((low, z, k) => (inner[k] && z < low ? z : low), middle);
   return Number.isNaN(middle) ? 0 : middle - rim;
@@ -114,7 +120,7 @@ function panelsOf(way: Way, { panels }: Sewn, making: Making): MadePanel[] {
 type Made = { way: Way; working: Working; making: Making; made: readonly MadePanel[]; beyond: Beyond; cuts: BlankCuts };
 
 /** How far a way's cloth goes under the board: to the staples, and beyond them for the hand. */
-function beyondOf(way: Way, { piece, rule }: Model): Beyond {
+function beyondOf(way: Way, { piece, rule }: CoverModel): Beyond {
   return way.beyond?.(rule, piece.covering) ?? { staple: rule('return'), grip: rule('grip') };
 }
 
@@ -124,7 +130,7 @@ function beyondOf(way: Way, { piece, rule }: Model): Beyond {
  * @param model the built piece
  * @param stations the measured stations
  */
-export function reliefPlan(model: Model, stations: readonly StationWrap[]): Relief | null {
+export function reliefPlan(model: CoverModel, stations: readonly StationWrap[]): Relief | null {
   const { way } = choicesOf(model.piece.covering);
   const { staple } = beyondOf(way, model);
   const relief = reliefOf(model, stations, (station) => (way.pulled ? station.side : 0) + staple);
@@ -132,7 +138,7 @@ export function reliefPlan(model: Model, stations: readonly StationWrap[]): Reli
 }
 
 /** Channels open the cloth at every line: a cut beside one may come nearer to what is seen by half of that, mm. */
-function openedBy({ piece, rule }: Model): number {
+function openedBy({ piece, rule }: CoverModel): number {
   const { channels } = choicesOf(piece.covering);
   return channels ? Math.max(0, takeUpOf(channels, rule)) / 2 : 0;
 }
@@ -190,7 +196,7 @@ function extrasOf(way: Way, working: Working, sewn: Sewn, making: Making): Cover
 }
 
 /** A pulled cover that is wider than its roll, joined from widths. */
-function joinedWidths({ piece, rule }: Model, cover: CoverPiece): Widths | null {
+function joinedWidths({ piece, rule }: CoverModel, cover: CoverPiece): Widths | null {
   const { cloth } = piece;
   const [x, y] = [cover.width, cover.height];
   // What may be turned lies the way that fits, or failing that the narrower way.
@@ -199,7 +205,7 @@ function joinedWidths({ piece, rule }: Model, cover: CoverPiece): Widths | null 
 }
 
 /** A pulled cover whose lower part nobody sees, joined there to plain cloth. */
-function joinedHidden({ piece, board, rule }: Model, cover: CoverPiece): Widths | null {
+function joinedHidden({ piece, board, rule }: CoverModel, cover: CoverPiece): Widths | null {
   const at = hiddenJoin(piece.base, board);
   return at === null
     ? null

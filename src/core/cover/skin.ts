@@ -1,4 +1,6 @@
-import type { Model } from '../build';
+import { modelFrom, type ModelOf, type ModelReads } from '../build';
+import { cutCloths, fieldsOf, type Covering, type CutCloths } from '../piece';
+import type { CoverFields } from './reads';
 import { clothFor } from './cloths-on';
 import type { Keep } from '../keep';
 import { bounds, type Point } from '../outline';
@@ -10,6 +12,12 @@ import { pulledTop } from './pulled/pulled-top';
 import type { CoverInput, SewnCover } from './sew';
 import { lowerEdge } from './surface/levels';
 import type { Place3 } from './tape-over';
+
+/** What of the piece tells where its cloth's pattern begins. */
+type PatternFields = CutCloths & { covering: Pick<Covering, 'motif'> };
+type PatternModel = ModelOf<PatternFields>;
+
+const patternFields = (piece: CoverFields): PatternFields => ({ ...cutCloths(piece), covering: fieldsOf(piece.covering, 'motif') });
 
 /** A part of the covered surface, and where each of its nodes lies on the cut cloth piece that covers it. */
 export type ClothPatch = {
@@ -33,7 +41,7 @@ export type Skin = { patches: ClothPatch[]; /** where a zip lies, mm */ zips: Pl
 type Mesh = { points: Float64Array; triangles: Uint32Array };
 
 /** Where a pattern begins on a piece: at the motif, or at the corner by which the piece is laid on the repeat. */
-function patternStart(piece: CoverPiece, { piece: { covering, ...own } }: Model): Point {
+function patternStart(piece: CoverPiece, { piece: { covering, ...own } }: PatternModel): Point {
   const cloth = clothFor(own, piece.cloth);
   const along = cloth.direction !== 'across';
   const box = bounds(piece.outline);
@@ -43,7 +51,7 @@ function patternStart(piece: CoverPiece, { piece: { covering, ...own } }: Model)
 }
 
 /** From a place on a cut piece to how far it is across the roll and along it from where the pattern begins. */
-function fromPattern(piece: CoverPiece, model: Model): (at: Point) => Point {
+function fromPattern(piece: CoverPiece, model: PatternModel): (at: Point) => Point {
   const turned = clothFor(model.piece, piece.cloth).direction === 'across';
   const [x0, y0] = patternStart(piece, model);
   return ([x, y]) => (turned ? [y - y0, x - x0] : [x - x0, y - y0]);
@@ -53,7 +61,7 @@ function fromPattern(piece: CoverPiece, model: Model): (at: Point) => Point {
 function onCloth(
   flat: Float64Array,
   piece: CoverPiece,
-  { model, making }: { model: Model; making: SewnCover['making'] },
+  { model, making }: { model: PatternModel; making: SewnCover['making'] },
   open: (at: Point) => Point,
 ): Pick<ClothPatch, 'flat' | 'stitches'> {
   const longer = (piece.cloth === 'second' ? making.second?.preShrink : null) ?? making.preShrink;
@@ -64,7 +72,7 @@ function onCloth(
 }
 
 /** The whole surface in one, where no flat piece is known for it: cloth as it lies in the plan. */
-function plainSkin({ ring, first, making }: SewnCover, spacing: number, model: Model): Skin | null {
+function plainSkin({ ring, first, making }: SewnCover, spacing: number, model: PatternModel): Skin | null {
   try {
     const { points, triangles, start } = discMesh(ring, lowerEdge(ring), spacing);
     return {
@@ -89,8 +97,7 @@ function aboutMiddle(flat: Float64Array, start: Float64Array, [x, y]: Point): Fl
 }
 
 /** A pulled cover: its top as it was laid flat, and the cloth that goes on from there down the sides. */
-function pulledSkin(input: CoverInput, sewn: SewnCover, spacing: number): Skin | null {
-  const { model, corners } = input;
+function pulledSkin(model: PatternModel, corners: CoverInput['corners'], sewn: SewnCover, spacing: number): Skin | null {
   const { ring, first: piece, open } = sewn;
   const top = pulledTop(sewn.making, sewn.give, model);
   if (!top) return plainSkin(sewn, spacing, model);
@@ -107,7 +114,7 @@ function pulledSkin(input: CoverInput, sewn: SewnCover, spacing: number): Skin |
   return { patches: [patch('cover', top.mesh, flat), patch('sides', sides, sides.flat)], zips: [] };
 }
 
-function panelPatch({ spec, mesh, flat, pieces }: MadePanel, { cover, open, making }: SewnCover, model: Model): ClothPatch {
+function panelPatch({ spec, mesh, flat, pieces }: MadePanel, { cover, open, making }: SewnCover, model: PatternModel): ClothPatch {
   const own = cover.pieces.find(({ id }) => id === pieces[0]!.id) ?? pieces[0]!;
   const opened = own.id === cover.pieces[0]!.id;
   return {
@@ -141,9 +148,15 @@ function zipLines({ made }: SewnCover): Place3[][] {
  * @returns null where the edge crosses itself on its way down
  */
 export function skinOf(input: CoverInput, sewn: SewnCover, spacing: number, keep: Keep): Skin | null {
-  return keep('skin', [sewn, spacing, input.corners], () => {
-    if (!sewn.cover.pulled && sewn.made.length > 0)
-      return { patches: sewn.made.map((panel) => panelPatch(panel, sewn, input.model)), zips: zipLines(sewn) };
-    return pulledSkin(input, sewn, spacing);
-  });
+  const { stack, figures, piece } = input.model;
+  return keep('skin', { sewn, spacing, corners: input.corners, stack, figures, piece: patternFields(piece) }, makeSkin);
+}
+
+type SkinReads = ModelReads<PatternFields> & Pick<CoverInput, 'corners'> & { sewn: SewnCover; spacing: number };
+
+function makeSkin({ sewn, spacing, corners, ...reads }: SkinReads, keep: Keep): Skin | null {
+  const model = modelFrom(reads, keep);
+  if (!sewn.cover.pulled && sewn.made.length > 0)
+    return { patches: sewn.made.map((panel) => panelPatch(panel, sewn, model)), zips: zipLines(sewn) };
+  return pulledSkin(model, corners, sewn, spacing);
 }

@@ -1,8 +1,12 @@
 import { intersectD, FillRule } from 'clipper2-ts';
-import { sideOf, type BuiltPad, type Model } from '../build';
+import { sideOf, type BuiltPad, type ModelOf } from '../build';
 import { laminate } from '../foam';
 import { bounds, offsetPolygon, polygonArea, type Point, type Polygon } from '../outline';
-import { letInto, thickest, WEDGE_WAYS, type Packet, type Pad, type Pocket } from '../piece';
+import { letInto, thickest, WEDGE_WAYS, type Packet, type Pad, type Piece, type Pocket } from '../piece';
+
+/** What of the piece its foam pieces hang on: how its pads are cut, and how many are made. */
+export type FoamFields = Pick<Piece, 'pads' | 'count'>;
+type FoamModel = ModelOf<FoamFields, 'foamOversize'>;
 
 /** One block of a pad: what is cut as one piece. */
 export type FoamBlock = { outline: Polygon; width: number; height: number; area: number };
@@ -70,7 +74,7 @@ export function endsOf({ wedge, wedgeWay, profile }: Pick<Pad, 'wedge' | 'wedgeW
 }
 
 /** What is let into a pad: laid in from above and trimmed flush, so the next thickness sold does. */
-function insertPieces({ piece }: Model, { pad, letIn }: BuiltPad): FoamPiece[] {
+function insertPieces({ piece }: FoamModel, { pad, letIn }: BuiltPad): FoamPiece[] {
   return letIn.map(({ pocket, foam }, own): FoamPiece => {
     const outline = pocketOutline(pocket);
     const proud = foam.sold.find((thickness) => thickness >= pocket.deep);
@@ -197,7 +201,7 @@ export function canBeTrimmed(pad: Pick<Pad, 'outline' | 'kept'>, offset: number)
  *
  * @param model the built piece
  */
-export function foamPieces(model: Model): FoamPiece[] {
+export function foamPieces(model: FoamModel): FoamPiece[] {
   const pads = model.pads.map((built, i): FoamPiece => {
     const { foam } = built;
     // How it is cut is said in the document alone: nothing of that is left in the stack.

@@ -1,9 +1,14 @@
-import type { Model } from '../build';
 import { clothFor, isMatched, type CoverPiece, type CoverPlan, type LiningPiece } from '../cover';
+import type { RuleReader } from '../house';
+import type { Covering, CutCloths, Piece } from '../piece';
 import type { FoamPiece } from './foam-pieces';
 import { bounds, type Point, type Polygon } from '../outline';
 import type { Blank, Laid } from './blank';
 import { inParts, packRoll, packSheets } from './pack';
+
+/** What of the piece its lay hangs on. */
+export type CutFields = Pick<Piece, 'count'> & CutCloths & { covering: Pick<Covering, 'matched'> };
+type CutModel = { piece: CutFields; rule: RuleReader };
 
 /** Sheets of one foam in one thickness. */
 export type FoamSheets = {
@@ -75,7 +80,7 @@ function blanksOf({ pad: label, blocks, pair }: FoamPiece, count: number): Blank
   return Array.from({ length: Math.ceil((count * blocks.length) / 2) }, () => ({ label, width, height }));
 }
 
-function layFoam(model: Model, sets: readonly CutSet[]): CutPlan['foam'] {
+function layFoam(model: CutModel, sets: readonly CutSet[]): CutPlan['foam'] {
   const sheet = { width: model.rule('foamSheetWidth'), height: model.rule('foamSheetLength') };
   const groups = new Map<string, { piece: FoamPiece; thickness: number; blanks: Blank[] }>();
   for (const { foam, count } of sets) {
@@ -205,7 +210,7 @@ function weltBlanks(welts: CoverPlan['welts'], count: number, roll: number): { b
 }
 
 function layCloth(
-  model: Model,
+  model: CutModel,
   sets: readonly CutSet[],
   cover: CoverPlan,
   which: 'cover' | 'second',
@@ -297,7 +302,7 @@ function layCloth(
  * @param sets the flat pieces of each outline in the set, the piece's own first
  * @param cover the cover, for its welts, liners and motif
  */
-export function cutPlan(model: Model, sets: readonly CutSet[], cover: CoverPlan): CutPlan {
+export function cutPlan(model: CutModel, sets: readonly CutSet[], cover: CoverPlan): CutPlan {
   const gap = model.rule('clothGap');
   const lining = (pieces: readonly LiningPiece[], width: number): RollLayout =>
     layRoll(

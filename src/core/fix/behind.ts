@@ -1,6 +1,6 @@
 import type { PanelLayout } from '../base/panels';
 import { ribLines } from '../base/frame';
-import type { Model } from '../build';
+import type { FixModel } from './reads';
 import { buttonPlaces, choicesOf, wayOf } from '../cover';
 import { bounds, flatten, isInside, lineCrossings, offsetPolygon, type Point, type Polygon } from '../outline';
 import { HARDWARE_KINDS } from '../piece';
@@ -92,7 +92,7 @@ function labelPlace(back: Back): Point | null {
 }
 
 /** The frame behind the board as it is drawn. */
-function frameBehind({ piece, outline }: Model): Behind['frame'] {
+function frameBehind({ piece, outline }: FixModel): Behind['frame'] {
   const { frame } = piece.base;
   const line = frame && offsetPolygon(flatten(outline, 0.5), -frame.inset);
   if (!frame || !line) return null;
@@ -113,7 +113,7 @@ function ribArea([a, b]: [Point, Point], width: number): Polygon {
 }
 
 /** Where buttons are tied behind the board. */
-function buttonsBehind(model: Model): { x: number; y: number }[] {
+function buttonsBehind(model: FixModel): { x: number; y: number }[] {
   const { covering } = model.piece;
   const { buttons } = choicesOf(covering);
   return buttons && !wayOf(covering.way).loose ? buttonPlaces(model, buttons) : [];
@@ -127,7 +127,7 @@ function buttonsBehind(model: Model): { x: number; y: number }[] {
  * @param panels on their wall, where it is one
  * @param rows of fasteners: what is stuck on lies inside them
  */
-export function behindOf(model: Model, panels: PanelLayout | null, rows: readonly DrawnRow[]): Behind {
+export function behindOf(model: FixModel, panels: PanelLayout | null, rows: readonly DrawnRow[]): Behind {
   const { board, piece } = model;
   const { base } = piece;
   const box = bounds(board);

@@ -1,4 +1,4 @@
-import type { Model } from '../build';
+import type { FixModel, HeldFields } from './reads';
 import { endsInSight, wayOf } from '../cover';
 import { BOARDS, findMaterial } from '../foam';
 import { edgeLength } from '../outline';
@@ -15,14 +15,14 @@ export const nameOfHold = (id: EdgeHold): string => EDGE_HOLDS.find((own) => own
  *
  * @param model the built piece
  */
-export function heldBy({ piece }: Pick<Model, 'piece'>): EdgeHold | null {
+export function heldBy({ piece }: Sided): EdgeHold | null {
   if (wayOf(piece.covering.way).loose) return null;
   if (piece.covering.held) return piece.covering.held;
   return kindOf(piece.kind).traits.pan && piece.base.board.thickness < THIN_PAN ? 'rivets' : 'staples';
 }
 
 /** A side of a base with what it has of its own. */
-type Sided = Pick<Model, 'piece'>;
+type Sided = { piece: HeldFields };
 
 /** What holds the cover along an edge: what was chosen for it, or what holds the rest. */
 export function heldOn(model: Sided, edge: string): EdgeHold | null {
@@ -32,7 +32,7 @@ export function heldOn(model: Sided, edge: string): EdgeHold | null {
 }
 
 /** Edges that are held by something of their own, fastened at all, each with what. */
-export function ownHolds(model: Pick<Model, 'piece' | 'outline'>): { edge: string; by: EdgeHold; length: number }[] {
+export function ownHolds(model: Pick<FixModel, 'piece' | 'outline'>): { edge: string; by: EdgeHold; length: number }[] {
   const main = heldBy(model);
   if (main === null) return [];
   const finished = endsInSight(model.piece);
@@ -43,20 +43,20 @@ export function ownHolds(model: Pick<Model, 'piece' | 'outline'>): { edge: strin
 }
 
 /** Everything that holds the cover: what holds most of it, then what holds single edges. */
-export function holdsOf(model: Pick<Model, 'piece' | 'outline'>): EdgeHold[] {
+export function holdsOf(model: Pick<FixModel, 'piece' | 'outline'>): EdgeHold[] {
   const main = heldBy(model);
   return main === null ? [] : [...new Set([main, ...ownHolds(model).map(({ by }) => by)])];
 }
 
 /** Of the way round so much is held by it: nothing to one. */
-export function shareHeld(model: Pick<Model, 'piece' | 'outline' | 'perimeter'>, by: EdgeHold): number {
+export function shareHeld(model: Pick<FixModel, 'piece' | 'outline' | 'perimeter'>, by: EdgeHold): number {
   const own = ownHolds(model);
   const sum = (all: typeof own): number => all.reduce((total, { length }) => total + length, 0) / model.perimeter;
   return by === heldBy(model) ? Math.max(0, 1 - sum(own)) : sum(own.filter((edge) => edge.by === by));
 }
 
 /** What holds where staples do not, the likeliest first, in words: a board that nothing bites into is glued or drawn. */
-export function nextBest({ piece }: Pick<Model, 'piece'>): string {
+export function nextBest({ piece }: Pick<FixModel, 'piece'>): string {
   const bites = findMaterial(BOARDS, piece.base.board.material)?.bears ?? true;
   if (!bites) return 'glue, a draw-cord in a hem, or clips';
   if (kindOf(piece.kind).traits.pan) return 'rivets with washers, clips, or glue';

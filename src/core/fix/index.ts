@@ -1,3 +1,4 @@
+export { fixFields, type FixFields } from './reads';
 export { FASTENERS, type Fastener, type FastenerPlace, type FastenerPlan, type Fastening, type FasteningSteps } from './fasteners';
 export { gunLegs } from './fasteners/staples';
 export { LEGS, stapleLeg, type LegChoice } from './fasteners/staple-leg';

@@ -1,4 +1,4 @@
-import { bareMargin, type Model } from '../build';
+import { bareMargin, type ModelOf } from '../build';
 import { CORNER_BEND, distanceAlong, offsetPolygon, pointAlong, polygonPerimeter } from '../outline';
 import type { Nails } from '../piece';
 
@@ -24,7 +24,7 @@ export type NailPlan = {
  * @param model the built piece
  * @param nails wanted pitch and heads
  */
-export function nailPlan(model: Model, { pitch, head, small }: Nails): NailPlan {
+export function nailPlan(model: ModelOf<unknown>, { pitch, head, small }: Nails): NailPlan {
   const bare = model.pads.length > 0 ? bareMargin(model) : model.rule('nailMargin');
   const line = offsetPolygon(model.board, -Math.max(head, (bare || model.rule('nailMargin')) / 2)) ?? model.board;
   const total = polygonPerimeter(line);

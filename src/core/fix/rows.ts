@@ -1,4 +1,5 @@
-import { LEAST_INSET, type Model } from '../build';
+import { LEAST_INSET } from '../build';
+import type { FixModel } from './reads';
 import { ROWS_APART } from '../cover/rows-apart';
 import { dustCover, wayOf, type Choices } from '../cover';
 import { isStretched, overAllName } from '../foam';
@@ -25,7 +26,7 @@ const INSIDE_FOLD = 4;
 type Wanted = Row & { least: number };
 
 /** What is wanted beside the cover's row, what can move least first. */
-function wantedRows(model: Model, { covering, welt }: Pick<Choices, 'covering' | 'welt'>): Wanted[] {
+function wantedRows(model: FixModel, { covering, welt }: Pick<Choices, 'covering' | 'welt'>): Wanted[] {
   const { piece, rule } = model;
   const { wall, pan } = kindOf(piece.kind).traits;
   const line = rule('return');
@@ -57,7 +58,7 @@ const STEP = 0.5;
  * @param choices of its covering
  * @returns from the edge inwards
  */
-export function rowsOf(model: Model, choices: Pick<Choices, 'covering' | 'welt'>): Row[] {
+export function rowsOf(model: FixModel, choices: Pick<Choices, 'covering' | 'welt'>): Row[] {
   const by = holdsOf(model).map((own) => nameOfHold(own).toLowerCase());
   if (by.length === 0) return [];
   const placed: Row[] = [{ id: 'cover', name: `Cover, ${by.join(' and ')}`, inset: model.rule('return') }];
@@ -75,7 +76,7 @@ export function rowsOf(model: Model, choices: Pick<Choices, 'covering' | 'welt'>
 }
 
 /** The rows with where each runs in the plan: along the board's edge, so far in. What no longer fits into the board is left out. */
-export function drawnRows(model: Model, choices: Pick<Choices, 'covering' | 'welt'>): DrawnRow[] {
+export function drawnRows(model: FixModel, choices: Pick<Choices, 'covering' | 'welt'>): DrawnRow[] {
   return rowsOf(model, choices).flatMap((row) => {
     const line = offsetPolygon(model.board, -row.inset);
     return line ? [{ ...row, line }] : [];
@@ -89,6 +90,6 @@ export function drawnRows(model: Model, choices: Pick<Choices, 'covering' | 'wel
  * @param choices of its covering
  * @param id of the row
  */
-export function rowInset(model: Model, choices: Pick<Choices, 'covering' | 'welt'>, id: Row['id']): number {
+export function rowInset(model: FixModel, choices: Pick<Choices, 'covering' | 'welt'>, id: Row['id']): number {
   return rowsOf(model, choices).find((row) => row.id === id)?.inset ?? model.rule('return');
 }

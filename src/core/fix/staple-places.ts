@@ -1,10 +1,16 @@
-import type { Model } from '../build';
+import { modelFrom, type ModelReads } from '../build';
+import type { Keep } from '../keep';
+import { placeFields, type FixModel, type PlaceFields, type PlaceModel } from './reads';
 import { endsInSight, type CornerPlan } from '../cover';
 import { distanceAlong, offsetPolygon, pointAlong, polygonPerimeter, type Point, type Polygon } from '../outline';
-import { kindOf, type EdgeHold } from '../piece';
+import { fieldsOf, kindOf, type EdgeHold } from '../piece';
 import type { FastenerPlace } from './fasteners/fastener';
 import { heldBy, heldOn } from './held';
 import { ordered, type OrderId, type Place, type Side } from './orders';
+
+/** A corner as it moves staples. */
+type FoldedCorner = Pick<CornerPlan, 'x' | 'y' | 'edge' | 'way' | 'pleats' | 'inside'>;
+type PlaceReads = ModelReads<PlaceFields> & { corners: readonly FoldedCorner[]; by: EdgeHold; pitch: number };
 
 /** A stretch of the staple line between two corners (or a quarter of a round one). */
 type Run = {
@@ -34,7 +40,7 @@ function evenly(from: number, to: number, pitch: number): number[] {
   return places;
 }
 
-function runsOf(model: Model, line: Polygon, corners: readonly CornerPlan[], pitch: number): Run[] {
+function runsOf(model: PlaceModel, line: Polygon, corners: readonly FoldedCorner[], pitch: number): Run[] {
   const total = polygonPerimeter(line);
   if (corners.length === 0) {
     // A round seat has no corners: four quarters about the centre lines, closing on each other at the pitch.
@@ -66,14 +72,14 @@ function runsOf(model: Model, line: Polygon, corners: readonly CornerPlan[], pit
 const HALVES = [0.25, 0.75];
 
 /** A side whose halves are “top left” and “top right” is the top. */
-function calledOf(model: Model, line: Polygon, [from, to]: [number, number], edge: string): string {
+function calledOf(model: PlaceModel, line: Polygon, [from, to]: [number, number], edge: string): string {
   const [first] = edge.split(' ');
   const names = new Set(HALVES.map((share) => nearestEdge(model, pointAlong(line, from + share * (to - from)))));
   return names.size > 1 && [...names].every((name) => name.split(' ')[0] === first) ? first! : edge;
 }
 
 /** The edge of the station nearest a place, for bases whose corners do not name their edges. */
-function nearestEdge(model: Model, [x, y]: Point): string {
+function nearestEdge(model: PlaceModel, [x, y]: Point): string {
   const edges = model.places.filter((place) => place.turn === 0);
   const far = ({ point }: (typeof edges)[number]): number => Math.hypot(point[0] - x, point[1] - y);
   return (edges.length > 0 ? edges : model.places).reduce((best, place) => (far(place) < far(best) ? place : best)).edge;
@@ -86,7 +92,7 @@ const LOOK = { step: 2, reach: 14 };
 const OLD_CLEAR = 2;
 
 /** Whether a staple would meet a hole or something fixed to the board. */
-function meets(model: Model, [x, y]: Point): boolean {
+function meets(model: PlaceModel, [x, y]: Point): boolean {
   const clear = model.rule('hardwareClear');
   const { holes = [], hardware = [] } = model.piece.base;
   return (
@@ -100,7 +106,7 @@ function meets(model: Model, [x, y]: Point): boolean {
 }
 
 /** Staples at a corner: each fold or tuck has one and the middle one more; where nothing is folded they go on at the pitch. */
-function cornerStaples({ way, pleats }: CornerPlan, open: number, pitch: number): number {
+function cornerStaples({ way, pleats }: FoldedCorner, open: number, pitch: number): number {
   // What stands farther apart than a corner is wide has one at it.
   if (pitch > open) return 1;
   return way === 'gathered' || way === 'relieved' ? Math.max(2, Math.ceil((2 * open) / pitch) - 1) : pleats + 1;
@@ -116,27 +122,22 @@ function cornerStaples({ way, pleats }: CornerPlan, open: number, pitch: number)
  * @param [pitch] no farther apart than this, mm; that of staples where nothing is said
  */
 export function staplePlaces(
-  model: Model,
+  model: FixModel,
   corners: readonly CornerPlan[],
   by: EdgeHold,
   pitch = model.rule('staplePitch'),
 ): FastenerPlace[] {
   const { keep, stack, rule, piece } = model;
-  const { edges = [], holes = [], hardware = [] } = piece.base;
-  // Of a corner only what is folded where: how much cloth is left for the hand moves no staple.
-  const folded = corners.map(({ x, y, edge, way, pleats, inside }) => [x, y, edge, way, pleats, inside]);
-  const rules = [
-    rule('return'),
-    pitch,
-    rule('cornerOpen'),
-    rule('hardwareClear'),
-    Number(endsInSight(piece)),
-    piece.covering.order ?? null,
-    piece.covering.held ?? null,
-    piece.kind,
+  const reads: PlaceReads = {
+    stack,
+    // How much cloth is left for the hand at a corner moves no staple.
+    corners: corners.map((corner) => fieldsOf(corner, 'x', 'y', 'edge', 'way', 'pleats', 'inside')),
+    figures: { return: rule('return'), cornerOpen: rule('cornerOpen'), hardwareClear: rule('hardwareClear') },
+    piece: placeFields(piece),
     by,
-  ];
-  return keep('staple places', [stack, folded, rules, edges, holes, hardware], () => placed(model, corners, by, pitch));
+    pitch,
+  };
+  return keep('staple places', reads, placed);
 }
 
 /** A side bends by more than this share of its length: it is bowed. */
@@ -152,13 +153,14 @@ function isBowed({ places }: Side): boolean {
 }
 
 /** The order that is usual: front first on a pan, a single bowed side first, otherwise the centres of opposite sides. */
-function usualOrder({ piece }: Model, bowed: readonly string[]): OrderId {
+function usualOrder({ piece }: PlaceModel, bowed: readonly string[]): OrderId {
   if (kindOf(piece.kind).traits.pan) return 'front';
   return bowed.length === 1 ? 'curved' : 'centres';
 }
 
 /** Every staple, in the order of work. */
-function placed(model: Model, corners: readonly CornerPlan[], by: EdgeHold, pitch: number): FastenerPlace[] {
+function placed({ corners, by, pitch, ...reads }: PlaceReads, keep: Keep): FastenerPlace[] {
+  const model = modelFrom(reads, keep);
   const line = offsetPolygon(model.board, -model.rule('return'))!;
   const finished = endsInSight(model.piece);
   const loose = new Set(

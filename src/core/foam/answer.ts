@@ -35,7 +35,9 @@ export function foamAnswer(
   { type, ifd25, supportFactor, onset }: { type: string; ifd25: number; supportFactor: number; onset?: number },
   keep: Keep = keepNothing,
 ): FoamAnswer {
-  return keep('foam', [type, ifd25, supportFactor, onset ?? null], () =>
-    answerOf(curveOf({ type, ifd25, supportFactor, ...(onset === undefined ? {} : { onset }) })),
-  );
+  return keep('foam', { type, ifd25, supportFactor, onset }, answerOfSold);
+}
+
+function answerOfSold({ onset, ...sold }: { type: string; ifd25: number; supportFactor: number; onset: number | undefined }): FoamAnswer {
+  return answerOf(curveOf({ ...sold, ...(onset === undefined ? {} : { onset }) }));
 }

@@ -18,7 +18,7 @@ export function figuresFor(house: HouseRules, overrides: Record<string, number>)
  *
  * @param figures from `figuresFor`
  */
-export function readerOf(figures: Readonly<Record<string, number>>): RuleReader {
+export function readerOf<F extends string>(figures: Readonly<Record<F, number>>): (key: F) => number {
   return (key) => {
     const value = figures[key];
     if (value === undefined) throw new Error(`No house rule “${key}”`);

@@ -1,5 +1,7 @@
 export { ownRules } from './own-rules';
 export { checkPiece, checkShape, narrowestWidth, panelBoard, panelWidth, wallInStep, withFilledWall } from './checks';
+export { cutCloth, cutCloths, type CutCloth, type CutCloths } from './cut-cloth';
+export { fieldsOf } from './fields-of';
 export { foamOf, foamsOf } from './foams';
 export { KINDS, kindOf, saidCorner, saidEdge, shapesFor, type Kind, type PieceKind, type Traits } from './kinds';
 export { newChairSeat, newPiece } from './new-piece';

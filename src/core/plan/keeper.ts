@@ -1,5 +1,5 @@
 import QuickLRU from 'quick-lru';
-import type { Keep } from '../keep';
+import type { Keep, Reads } from '../keep';
 
 /** How many answers of a step are kept where nothing is said: today's, and those of a few trials and variants. */
 const USUAL = 12;
@@ -15,9 +15,9 @@ export type Keeper = {
   keep: Keep;
   counts: ReadonlyMap<string, Count>;
   /** of what a step might be asked: where in the list each that it does not know yet comes first */
-  missing: (step: string, asked: readonly (readonly unknown[])[]) => number[];
+  missing: (step: string, asked: readonly Reads[]) => number[];
   /** takes what a step came to elsewhere */
-  put: (step: string, reads: readonly unknown[], value: unknown) => void;
+  put: (step: string, reads: Reads, value: unknown) => void;
   /** forgets how often, not what */
   resetCounts: () => void;
   /** forgets every answer but those of some steps */
@@ -68,16 +68,16 @@ export function createKeeper(): Keeper {
     if (typeof value === 'object' && value !== null && !numbers.has(value)) numbers.set(value, ++last);
     storeOf(step).set(key, { value });
   };
-  const keyOf = (reads: readonly unknown[]): string => reads.map(nameOf).join(';');
-  const keep: Keep = <T>(step: string, reads: readonly unknown[], work: () => T): T => {
+  const keyOf = (reads: Reads): string => Object.values(reads).map(nameOf).join(';');
+  const keep: Keep = (step, reads, work) => {
     let count = counts.get(step);
     if (!count) counts.set(step, (count = { asked: 0, worked: 0 }));
     count.asked += 1;
     const key = keyOf(reads);
     const found = storeOf(step).get(key);
-    if (found) return found.value as T;
+    if (found) return found.value as ReturnType<typeof work>;
     count.worked += 1;
-    const value = work();
+    const value = work(reads, keep);
     put(step, key, value);
     return value;
   };

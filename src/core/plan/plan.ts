@@ -33,13 +33,12 @@ export function pieceStep({ piece }: Model): Plan['piece'] {
 }
 
 /** The base's outline in figures. */
-export function outlineStep({ stack, outline, board, keep }: Model): Plan['outline'] {
-  return keep('outline in figures', [stack], () => ({
-    ...outlineSize(outline),
-    perimeter: perimeter(outline),
-    area: outlineArea(outline),
-    points: board,
-  }));
+export function outlineStep({ stack, keep }: Model): Plan['outline'] {
+  return keep('outline in figures', { stack }, outlineFigures);
+}
+
+function outlineFigures({ stack: { outline, board } }: Pick<Model, 'stack'>): Plan['outline'] {
+  return { ...outlineSize(outline), perimeter: perimeter(outline), area: outlineArea(outline), points: board };
 }
 
 /** The base without its board under load. */

@@ -33,13 +33,18 @@ export type Planner = {
   forgetBut: (steps: readonly string[]) => void;
 };
 
+/** What is wrong with a piece hangs on all of it. */
+function checked({ rules, ...piece }: Piece & { rules: HouseRules }, keep: Keep): Problem[] {
+  return checkBuilt(piece, rules, keep);
+}
+
 /** A planner that has planned nothing yet. */
 export function createPlanner(): Planner {
   const { keep, missing, put, counts, resetCounts, forgetBut } = createKeeper();
   return {
     keep,
     model: (piece, house) => builtModel(piece, house, keep),
-    check: (piece, house) => keep('checked', [piece, house], () => checkBuilt(piece, house, keep)),
+    check: (piece, house) => keep('checked', { ...piece, rules: house }, checked),
     sectionsWanted: (model, fineness) => {
       const tasks = cutsStep(model, fineness).map(({ cut: { stack, pull, start, element } }) => ({ stack, pull, start, element }));
       return missing('section', tasks.map(halfReads)).map((i) => tasks[i]!);

@@ -1,25 +1,48 @@
 import { checkBoard, frameCuts, frameMass, panelLayout, roomFor, type BoardCheck, type PanelLayout } from '../base';
-import { coveredSize, coveredStep, foamMass, holesArea, massOf, sectionsStep, type Fineness, type Model } from '../build';
+import {
+  coveredSize,
+  coveredStep,
+  foamMass,
+  holesArea,
+  massOf,
+  modelFrom,
+  sectionsStep,
+  type CoveredSize,
+  type Fineness,
+  type Model,
+  type ModelReads,
+  type StationSection,
+} from '../build';
 import {
   choicesOf,
+  cornerFields,
   cornerPlans,
+  coverFields,
   dustCover,
+  liningFields,
   reliefPlan,
   sewCover,
   waddingPiece,
   wrapAt,
+  wrapFields,
+  type CornerFields,
   type CornerPlan,
+  type CoverFields,
   type CoverInput,
+  type CoverPlan,
+  type LiningFields,
   type LiningPiece,
   type SewnCover,
   type StationWrap,
+  type WrapFields,
 } from '../cover';
-import { cutPlan, foamPieces, type CutPlan, type CutSet, type FoamPiece } from '../cut';
-import { fixPlan, rowInset, type Fastening, type Fixing } from '../fix';
+import { cutPlan, foamPieces, type CutFields, type CutPlan, type CutSet, type FoamFields, type FoamPiece } from '../cut';
+import { fixFields, fixPlan, rowInset, type Fastening, type FixFields, type Fixing } from '../fix';
 import { BOARDS, findMaterial } from '../foam';
-import type { HouseRules } from '../house';
+import { readerOf, type HouseRules } from '../house';
+import type { Keep } from '../keep';
 import { bounds, outlineArea, outlineSize } from '../outline';
-import type { Piece } from '../piece';
+import { cutCloths, fieldsOf, type Piece } from '../piece';
 import { keptLayers, newOf } from '../strip';
 import { runSteps, type Step } from '../run';
 import { pocketPlan, type PocketPlan } from '../sit';
@@ -39,30 +62,25 @@ const DRESSED = 1.1;
 /** What the cover measures at every station. */
 export function wrapsStep(model: Model, fineness: Fineness = 'own'): StationWrap[] {
   const sections = sectionsStep(model, fineness);
-  const { way, channels } = choicesOf(model.piece.covering);
-  const backing = way.pulled && channels ? channels.backing : 0;
-  const edges = model.piece.base.edges ?? [];
-  const ends = way.pulled && edges.some(({ end, short }) => end || short) ? edges : null;
-  return model.keep('wraps', [sections, model.rule('return'), model.rule('grip'), backing, ends], () =>
-    sections.map((section) => wrapAt(model, section)),
-  );
+  const { stack, figures, piece } = model;
+  return model.keep('wraps', { stack, figures, piece: wrapFields(piece), sections }, wraps);
+}
+
+function wraps({ sections, ...reads }: ModelReads<WrapFields> & { sections: StationSection[] }, keep: Keep): StationWrap[] {
+  const model = modelFrom(reads, keep);
+  return sections.map((section) => wrapAt(model, section));
 }
 
 /** What is done at every corner. */
 export function cornersStep(model: Model, fineness: Fineness = 'own'): CornerPlan[] {
   const { stack, piece, figures, keep } = model;
-  const wraps = wrapsStep(model, fineness);
-  return keep('corners', [stack, wraps, piece.cloth, piece.covering.way, figures], () => cornerPlans(model, wraps));
+  return keep('corners', { stack, figures, piece: cornerFields(piece), wraps: wrapsStep(model, fineness) }, corners);
 }
 
-/** What of the cloths matters to how they are cut and sewn. */
-function clothRead({ cloth, second: other }: Piece): unknown {
-  return [cloth, other ?? null].map((own) => {
-    if (!own) return null;
-    const { price: _price, name: _name, certificate: _certificate, colour: _colour, second: _second, figure: _figure, ...read } = own;
-    void [_price, _name, _certificate, _colour, _second, _figure];
-    return read;
-  });
+type Wraps = { wraps: StationWrap[] };
+
+function corners({ wraps, ...reads }: ModelReads<CornerFields> & Wraps, keep: Keep): CornerPlan[] {
+  return cornerPlans(modelFrom(reads, keep), wraps);
 }
 
 /** The pieces of the set that are made to the piece's own outline. */
@@ -78,7 +96,7 @@ function rowsStep(model: Model): CoverInput['rows'] {
 }
 
 /** What a cover is made from. */
-export function coverInput(whole: Model, fineness: Fineness): CoverInput {
+export function coverInput(whole: Model, fineness: Fineness): Omit<CoverInput, 'model'> & { model: Model } {
   const model = ownModel(whole);
   return {
     model,
@@ -93,41 +111,44 @@ export function coverInput(whole: Model, fineness: Fineness): CoverInput {
 
 /** The cover: flat pieces and all that is sewn into them. */
 export function coverStep(whole: Model, fineness: Fineness = 'own'): SewnCover {
-  const input = coverInput(whole, fineness);
-  const { model, sections, covered, stations, corners, rows, coarse } = input;
-  const { stack, piece, figures, keep } = model;
-  const reads = [stack, sections, covered, stations, corners, figures, piece.covering, clothRead(piece), piece.kind, piece.count];
-  const base = [
-    piece.base.notches ?? null,
-    piece.base.edges ?? null,
-    piece.wadding,
-    piece.strip?.meet ?? null,
-    piece.base.hidden ?? null,
-    piece.loose ?? null,
-  ];
-  const sewn = keep('cover', [...reads, ...base, rows, coarse], () => sewCover(input));
-  // Kept by itself too: what is worked out from the flat pieces then knows them again without reading them through.
-  keep('flat pieces', [sewn], () => sewn.cover);
+  const { model, ...solved } = coverInput(whole, fineness);
+  const { stack, figures, piece, keep } = model;
+  const sewn = keep('cover', { stack, figures, piece: coverFields(piece), ...solved }, sewnCover);
+  // Cached by itself too: what is worked out from the flat pieces then knows them again without reading them through.
+  keep('flat pieces', { sewn }, flatPieces);
   return sewn;
+}
+
+function sewnCover({ stack, figures, piece, ...solved }: ModelReads<CoverFields> & Omit<CoverInput, 'model'>, keep: Keep): SewnCover {
+  return sewCover({ model: modelFrom({ stack, figures, piece }, keep), ...solved });
+}
+
+function flatPieces({ sewn }: { sewn: SewnCover }): SewnCover['cover'] {
+  return sewn.cover;
 }
 
 /** The foam pieces to cut. */
 export function foamStep(whole: Model): FoamPiece[] {
   const model = ownModel(whole);
-  return model.keep('foam pieces', [model.stack, model.piece.pads, model.piece.count, model.rule('foamOversize')], () => foamPieces(model));
+  const { stack, figures, piece, keep } = model;
+  return keep('foam pieces', { stack, figures: fieldsOf(figures, 'foamOversize'), piece: fieldsOf(piece, 'pads', 'count') }, foam);
 }
 
+function foam(reads: ModelReads<FoamFields, 'foamOversize'>, keep: Keep): FoamPiece[] {
+  return foamPieces(modelFrom(reads, keep));
+}
+
+type Linings = { wadding: LiningPiece | null; dust: Plan['dustCover'] };
+
 /** Wadding and dust cover. */
-export function liningsStep(whole: Model, fineness: Fineness = 'own'): { wadding: LiningPiece | null; dust: Plan['dustCover'] } {
-  const model = ownModel(whole);
-  const { stack, figures, piece, keep } = model;
-  const stations = wrapsStep(model, fineness);
-  const { kind, count, wadding, covering, base } = piece;
-  const reads = [stack, stations, figures, kind, count, wadding, covering.way, covering.edgeTape ?? false, base.edges ?? null];
-  return keep('linings', reads, () => ({
-    wadding: waddingPiece(model, stations),
-    dust: dustCover(model),
-  }));
+export function liningsStep(whole: Model, fineness: Fineness = 'own'): Linings {
+  const { stack, figures, piece, keep } = ownModel(whole);
+  return keep('linings', { stack, figures, piece: liningFields(piece), wraps: wrapsStep(whole, fineness) }, linings);
+}
+
+function linings({ wraps, ...reads }: ModelReads<LiningFields> & Wraps, keep: Keep): Linings {
+  const model = modelFrom(reads, keep);
+  return { wadding: waddingPiece(model, wraps), dust: dustCover(model) };
 }
 
 /** The flat pieces of every outline in the set that is not the piece's own. */
@@ -166,50 +187,43 @@ export function cutStep(model: Model, planner: Models, fineness: Fineness = 'own
     { count: own.piece.count, foam, covers: cover.pieces, wadding, dust },
     ...variants.map((v) => ({ count: v.count, foam: v.foam, covers: v.covers, wadding: v.wadding, dust: v.dustCover })),
   ].map((set) => ({ ...set, wadding: kept.has('wadding') ? null : set.wadding, dust: kept.has('dust') ? null : set.dust }));
-  const reads = [
-    whole,
-    foam,
-    wadding,
-    dust,
-    variants,
-    model.figures,
-    clothRead(model.piece),
-    model.piece.count,
-    model.piece.strip?.cover ?? null,
-    [...kept].join(' '),
-  ];
-  return model.keep('cut', reads, () => cutPlan(model, sets, cover));
+  const { count, covering } = model.piece;
+  const piece: CutFields = { count, covering: fieldsOf(covering, 'matched'), ...cutCloths(model.piece) };
+  return model.keep('cut', { figures: model.figures, piece, sets, cover }, cut);
+}
+
+type CutReads = Pick<ModelReads<CutFields>, 'figures' | 'piece'> & { sets: CutSet[]; cover: CoverPlan };
+
+function cut({ figures, piece, sets, cover }: CutReads): CutPlan {
+  return cutPlan({ piece, rule: readerOf(figures) }, sets, cover);
 }
 
 /** What fasteners are chosen and placed for. */
-export function fasteningOf(model: Model, fineness: Fineness = 'own'): Fastening {
+export function fasteningOf(model: Model, fineness: Fineness = 'own'): Fastening & { model: Model } {
   const { way: _way, ...choices } = choicesOf(model.piece.covering);
   void _way;
   const { stack, figures, piece, keep } = model;
-  const wraps = wrapsStep(model, fineness);
-  const relief = keep('relief', [stack, wraps, figures, piece.covering, clothRead(piece)], () => reliefPlan(model, wraps));
-  return { model, choices, corners: cornersStep(model, fineness), relief };
+  const reads = { stack, figures, piece: coverFields(piece), wraps: wrapsStep(model, fineness) };
+  return { model, choices, corners: cornersStep(model, fineness), relief: keep('relief', reads, relief) };
+}
+
+function relief({ wraps, ...reads }: ModelReads<CoverFields> & Wraps, keep: Keep): Fastening['relief'] {
+  return reliefPlan(modelFrom(reads, keep), wraps);
 }
 
 /** Which fasteners, how many, where, in which order. */
 export function fixStep(model: Model, fineness: Fineness = 'own'): Fixing {
   const { stack, figures, piece, keep } = model;
-  const fastening = fasteningOf(model, fineness);
-  const reads = [
-    stack,
-    fastening.corners,
-    fastening.relief,
-    figures,
-    piece.base,
-    piece.covering,
-    clothRead(piece),
-    piece.kind,
-    piece.count,
-    piece.wadding,
-    piece.strip ?? null,
-    piece.panels ?? null,
-  ];
-  return keep('fixing', reads, () => fixPlan(fastening, panelsStep(model)));
+  const { model: _whole, ...fastening } = fasteningOf(model, fineness);
+  void _whole;
+  const panels = panelsStep(model);
+  return keep('fixing', { stack, figures, piece: fixFields(piece), ...fastening, panels }, fixing);
+}
+
+type FixReads = ModelReads<FixFields> & Omit<Fastening, 'model'> & { panels: PanelLayout | null };
+
+function fixing({ stack, figures, piece, panels, ...fastening }: FixReads, keep: Keep): Fixing {
+  return fixPlan({ model: modelFrom({ stack, figures, piece }, keep), ...fastening }, panels);
 }
 
 /** The run sheet. */
@@ -232,10 +246,18 @@ export function boardStep(model: Model): BoardCheck {
   return checkBoard({ piece, outline, at: middle, rule, keep });
 }
 
+function massOfFoam({ stack }: Pick<Model, 'stack'>): number {
+  return foamMass(stack);
+}
+
+function sizeCovered({ sections, beyond }: { sections: StationSection[]; beyond: number }): CoveredSize {
+  return coveredSize(sections, beyond);
+}
+
 /** What the piece weighs, without its cloth. */
 export function massStep(model: Model): Plan['mass'] {
   const { stack, piece, keep } = model;
-  const foam = keep('foam mass', [stack], () => foamMass(stack));
+  const foam = keep('foam mass', { stack }, massOfFoam);
   const density = findMaterial(BOARDS, piece.base.board.material)!.density;
   const board = massOf((outlineArea(model.outline) - holesArea(piece.base.holes ?? [])) * model.boardThickness, density);
   const frame = piece.base.frame ? frameMass(frameCuts(model.outline, piece.base.frame)) : 0;
@@ -249,7 +271,7 @@ export function roomStep(model: Model, fineness: Fineness = 'own'): Plan['room']
   const { welt } = choicesOf(piece.covering);
   const cord = welt?.lower ? welt.cord : 0;
   const beyond = piece.cloth.thickness + cord;
-  const covered = keep('covered size', [sections, beyond], () => coveredSize(sections, beyond));
+  const covered = keep('covered size', { sections, beyond }, sizeCovered);
   return { covered, opening: piece.base.opening ? roomFor(piece.base.opening, covered) : null };
 }
 

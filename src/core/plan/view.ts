@@ -121,11 +121,19 @@ function sheetPlan(model: Model, planner: Planner, parts: readonly PlanPart[], f
   return parts.reduce((whole, part) => ({ ...whole, ...LATER_PARTS[part](model, planner, fineness) }), plan);
 }
 
+function tidyPart({ value }: { key: string; value: object }): unknown {
+  return tidy(value);
+}
+
+function baseHeights({ stack }: Pick<Model, 'stack'>): ReturnType<typeof baseGrid> {
+  return baseGrid(stack);
+}
+
 /** Each part of a plan rounded once: what is the same as before is not rounded again. */
 function tidied(plan: SheetPlan, { keep }: Model): SheetPlan {
   const entries = Object.entries(plan).map(([key, value]: [string, unknown]) => [
     key,
-    typeof value === 'object' && value !== null ? keep('tidied', [key, value], () => tidy(value)) : tidy(value),
+    typeof value === 'object' && value !== null ? keep('tidied', { key, value }, tidyPart) : tidy(value),
   ]);
   return Object.fromEntries(entries) as SheetPlan;
 }
@@ -153,7 +161,7 @@ export function sheetView(
         sizes: sizesOf(plan, piece, house),
         section: chalkStep(model, fineness),
         grid: coveredStep(model, fineness).grid,
-        baseGrid: model.keep('base grid', [model.stack], () => baseGrid(model.stack)),
+        baseGrid: model.keep('base grid', { stack: model.stack }, baseHeights),
         moulded: Boolean(piece.base.mould) || piece.base.shape.type === 'saddle',
         padOutlines: model.pads.map(({ pad, polygon }) => ({ id: pad.id, role: pad.role, points: polygon })),
         strain: looked ? coverStep(model, fineness).maps : [],

@@ -23,7 +23,7 @@ const HANDLING = { measure: 4, refit: 2 };
 
 /** What a run sheet is put together from. */
 export type Ingredients = {
-  fastening: Fastening;
+  fastening: Fastening & { model: Model };
   foam: readonly FoamPiece[];
   wadding: LiningPiece | null;
   dust: LiningPiece | null;

@@ -1,10 +1,16 @@
-import { railInside, stretchedIn } from '../base';
-import type { CoveredSurface, Model } from '../build';
+import { railInside } from '../base';
+import type { CoveredSurface, ModelOf, Stack } from '../build';
 import { deckOf, GRAVITY } from '../foam';
-import { distanceField, isInside } from '../outline';
-import type { Sitting } from '../piece';
+import { distanceField, isInside, type Polygon } from '../outline';
+import type { Sitting, StretchedDeck } from '../piece';
 import { foamPressure, netOver, sitOn, sitOnDeck, strainsAt, tensionFor, type Bed, type DeckNet, type SitResult } from '../press';
-import { formOf, loadOf, shareOf, sittingOf } from './sitting';
+import { formOf, loadOf } from './sitting';
+
+/** What of the piece a sitting hangs on: what is stretched over its frame, if anything. */
+export type SitFields = { base: { deck: StretchedDeck | null } };
+/** The rules that it is judged by. */
+export type SitRules = 'leastLeft' | 'mostStrain' | 'handLean';
+type SitModel = ModelOf<SitFields, SitRules>;
 
 /** What a sitting finds. Lengths mm, load N, pressures N/mm², area mm². */
 export type SitPlan = {
@@ -49,7 +55,7 @@ const RAIL_FELT = 0.035;
 const THINNEST = 1;
 
 /** The covered padding as something to sit on. */
-export function bedOf(model: Model, covered: CoveredSurface): Bed {
+export function bedOf(model: Stack, covered: CoveredSurface): Bed {
   const { grid, inner, rest, base, columns, foams } = covered;
   const { columns: n, rows: m, step, x0, y0 } = grid;
   const there = covered.there.slice();
@@ -89,16 +95,17 @@ export type Sat = { plan: SitPlan; result: SitResult; bed: Bed };
  *
  * @param model the built piece
  * @param covered its surface
- * @param [sitting] who sits; the piece's own sitting otherwise
+ * @param sitting who sits
+ * @param share percent of the mass that comes on the piece
  * @returns null where there is nothing to sit on
  */
-export function sitPlan(model: Model, covered: CoveredSurface, sitting: Sitting = sittingOf(model)): Sat | null {
+export function sitPlan(model: SitModel, covered: CoveredSurface, sitting: Sitting, share: number): Sat | null {
   if (model.pads.length === 0) return null;
   const bed = bedOf(model, covered);
-  const load = loadOf(model, sitting);
+  const load = loadOf(sitting, share);
   const { result, bed: lying, deck } = sat(model, bed, sitting, load);
   // Rails that leave no opening are a board.
-  const sprung = deck === null ? null : stretchedIn(model.piece.base);
+  const sprung = deck === null ? null : model.piece.base.deck;
   // Of a frame it is the rail’s inner edge that one sits against.
   const hard = (sprung && railInside(model.board, sprung)) ?? model.board;
   const edge = distanceField(hard, covered.grid, EDGE_REACH + bed.step);
@@ -145,7 +152,7 @@ export function sitPlan(model: Model, covered: CoveredSurface, sitting: Sitting 
     plan: {
       loader: sitting.loader,
       mass: sitting.mass,
-      share: shareOf(model, sitting),
+      share,
       load,
       sink: result.sink,
       deck,
@@ -178,21 +185,30 @@ function deckWords(name: string, deck: number, sink: number): string {
 }
 
 /** The webbing or springs of a piece as a net under its padding, tight as the hand found them; null on a board. */
-function deckNet({ piece, board, rule, keep }: Model, { columns, rows, step, x0, y0 }: Bed): DeckNet | null {
-  const stretched = stretchedIn(piece.base);
+function deckNet({ piece, board, rule, keep }: SitModel, { columns, rows, step, x0, y0 }: Bed): DeckNet | null {
+  const stretched = piece.base.deck;
   const inner = stretched && railInside(board, stretched);
   if (!stretched || !inner) return null;
-  const { across, stretch } = deckOf(stretched.kind);
   const grid = { columns, rows, step, x0, y0 };
-  const force = rule('handLean') * GRAVITY;
-  return keep('deck', [inner, stretched, grid, force], () => {
-    const net = netOver(inner, grid, { tension: 1, across, stretch });
-    return { ...net, tension: tensionFor(net, stretched.give, force) };
-  });
+  return keep('deck', { inner, stretched, grid, force: rule('handLean') * GRAVITY }, tightened);
+}
+
+type NetReads = {
+  inner: Polygon;
+  stretched: StretchedDeck;
+  grid: Pick<Bed, 'columns' | 'rows' | 'step' | 'x0' | 'y0'>;
+  force: number;
+};
+
+/** A net as tight as a hand leant on it with a force finds it. */
+function tightened({ inner, stretched, grid, force }: NetReads): DeckNet {
+  const { across, stretch } = deckOf(stretched.kind);
+  const net = netOver(inner, grid, { tension: 1, across, stretch });
+  return { ...net, tension: tensionFor(net, stretched.give, force) };
 }
 
 /** Sits down on a board, or on webbing or springs that go down with it. */
-function sat(model: Model, bed: Bed, sitting: Sitting, load: number): { result: SitResult; bed: Bed; deck: number | null } {
+function sat(model: SitModel, bed: Bed, sitting: Sitting, load: number): { result: SitResult; bed: Bed; deck: number | null } {
   const net = deckNet(model, bed);
   if (!net) return { result: sitOn(bed, formOf(model, sitting), load), bed, deck: null };
   const { result, bed: lying, most } = sitOnDeck(bed, formOf(model, sitting), load, net);
@@ -224,7 +240,7 @@ function short(mm: number): number {
 }
 
 /** What a layer of the bed is called: pads in order, what is let into a pad after it. */
-function layerName(model: Model, layer: number): string {
+function layerName(model: Stack, layer: number): string {
   let at = 0;
   for (const built of model.pads) {
     if (at === layer) return `${built.pad.role} pad`;

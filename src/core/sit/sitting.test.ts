@@ -5,7 +5,7 @@ import { KINDS, kindOf, newPiece, panelWidth, type Piece } from '../piece';
 import { bodySize, LOADERS, loaderOf } from '../press';
 import { formOf, loadOf, shareOf, sittingOf, usualShare, usualSitting } from './sitting';
 
-const rule = readerOf({ sitShare: 78, leanShare: 30 });
+const rule = readerOf<string>({ sitShare: 78, leanShare: 30 });
 const wall = newPiece('headboard-panelled');
 
 describe('who sits on a piece', () => {
@@ -15,7 +15,7 @@ describe('who sits on a piece', () => {
     expect(usual).toMatchObject({ loader: kindOf(id).loader, mass: 95, share: null, x: 0, y: 0 });
     const model = modelOf(piece, {});
     expect(sittingOf(model)).toEqual(usualSitting(piece, model.rule('sitMass')));
-    expect(loadOf(model, usual)).toBeCloseTo((95 * shareOf(model, usual) * 9.80665) / 100, 6);
+    expect(loadOf(usual, shareOf(model, usual))).toBeCloseTo((95 * shareOf(model, usual) * 9.80665) / 100, 6);
   });
 
   it('a share that was said is the share; otherwise the house’s', () => {

@@ -46,13 +46,13 @@ export function shareOf({ piece, rule }: Model, { share, loader }: Sitting): num
   return share ?? usualShare(piece, loader, rule);
 }
 
-/** Force of a sitting, N. */
-export function loadOf(model: Model, sitting: Sitting): number {
-  return (sitting.mass * shareOf(model, sitting) * GRAVITY) / 100;
+/** Force of a sitting of which a share comes on the piece, percent; N. */
+export function loadOf({ mass }: Pick<Sitting, 'mass'>, share: number): number {
+  return (mass * share * GRAVITY) / 100;
 }
 
 /** The form of a sitting at plan places: its underside over its lowest place, mm; `drop` as for the loader. */
-export function formOf(model: Model, sitting: Sitting): (x: number, y: number, drop?: number) => number {
+export function formOf(model: Pick<Model, 'middle'>, sitting: Sitting): (x: number, y: number, drop?: number) => number {
   const { underside } = loaderOf(sitting.loader);
   const size = bodySize(sitting.mass);
   const [mx, my] = model.middle;

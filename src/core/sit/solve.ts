@@ -1,11 +1,13 @@
 import { stretchedIn } from '../base';
-import { coveredStep, type Fineness, type Model } from '../build';
+import { coveredStep, modelFrom, type CoveredSurface, type Fineness, type Model, type ModelReads } from '../build';
 import { builtModel } from '../cover';
 import type { HouseRules } from '../house';
 import { keepNothing, type Keep } from '../keep';
-import type { Piece, Sitting } from '../piece';
-import { sitPlan, type Sat } from './sit-plan';
-import { loadOf, sittingOf } from './sitting';
+import { fieldsOf, type Piece, type Sitting } from '../piece';
+import { sitPlan, type Sat, type SitFields, type SitRules } from './sit-plan';
+import { shareOf, sittingOf } from './sitting';
+
+type SitReads = ModelReads<SitFields, SitRules> & { covered: CoveredSurface; sitting: Sitting; share: number };
 
 /**
  * Who sits on a piece, and what they find.
@@ -15,11 +17,21 @@ import { loadOf, sittingOf } from './sitting';
  * @param [sitting] who sits; the piece's own sitting otherwise
  */
 export function sitStep(model: Model, fineness: Fineness = 'own', sitting: Sitting = sittingOf(model)): Sat | null {
-  const { stack, keep, rule, piece } = model;
+  const { stack, keep, figures, piece } = model;
   const covered = coveredStep(model, fineness);
-  const deck = [stretchedIn(piece.base), rule('handLean')];
-  const reads = [stack, covered, sitting, loadOf(model, sitting), rule('leastLeft'), rule('mostStrain'), deck];
-  return keep('sit', reads, () => sitPlan(model, covered, sitting));
+  const reads: SitReads = {
+    stack,
+    figures: fieldsOf(figures, 'leastLeft', 'mostStrain', 'handLean'),
+    piece: { base: { deck: stretchedIn(piece.base) } },
+    covered,
+    sitting,
+    share: shareOf(model, sitting),
+  };
+  return keep('sit', reads, sit);
+}
+
+function sit({ covered, sitting, share, ...reads }: SitReads, keep: Keep): Sat | null {
+  return sitPlan(modelFrom(reads, keep), covered, sitting, share);
 }
 
 /** What a trial is made with. */

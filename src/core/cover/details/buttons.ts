@@ -1,4 +1,4 @@
-import type { Model } from '../../build';
+import type { CoverModel } from '../reads';
 import { bounds, type Point } from '../../outline';
 import type { Buttons } from '../../piece';
 import type { CoverPiece } from '../laying/cloth-piece';
@@ -25,7 +25,10 @@ export type ButtonPlan = {
  * @param model the built piece
  * @param buttons the grid
  */
-export function buttonPlaces({ middle: [mx, my] }: Pick<Model, 'middle'>, { columns, rows, spacing }: Buttons): { x: number; y: number }[] {
+export function buttonPlaces(
+  { middle: [mx, my] }: Pick<CoverModel, 'middle'>,
+  { columns, rows, spacing }: Buttons,
+): { x: number; y: number }[] {
   return Array.from({ length: rows * columns }, (_, i) => ({
     x: mx + ((i % columns) - (columns - 1) / 2) * spacing,
     y: my + (Math.floor(i / columns) - (rows - 1) / 2) * spacing,
@@ -40,7 +43,7 @@ export function buttonPlaces({ middle: [mx, my] }: Pick<Model, 'middle'>, { colu
  * @param buttons the grid
  * @param padding thickness of the padding at the middle, mm
  */
-export function buttonPlan(model: Model, buttons: Buttons, padding: number): ButtonPlan {
+export function buttonPlan(model: CoverModel, buttons: Buttons, padding: number): ButtonPlan {
   const { spacing, depth, size } = buttons;
   const run = 2 * Math.hypot(spacing / 2, depth);
   const places = buttonPlaces(model, buttons);

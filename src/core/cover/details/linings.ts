@@ -1,4 +1,4 @@
-import type { Model } from '../../build';
+import type { CoverModel } from '../reads';
 import { bounds, type Point, type Polygon } from '../../outline';
 import type { Covering } from '../../piece';
 import type { ChannelPlan } from './channels';
@@ -20,7 +20,7 @@ export type LiningRows = Readonly<Record<'liner' | 'waterproof', number>>;
  * @param covering which of them are wanted
  * @param rows where each is stapled
  */
-export function linings(model: Model, stations: readonly StationWrap[], covering: Covering, rows: LiningRows): LiningPiece[] {
+export function linings(model: CoverModel, stations: readonly StationWrap[], covering: Covering, rows: LiningRows): LiningPiece[] {
   const { piece, rule } = model;
   const blank = (beyond: (station: StationWrap) => number): Polygon =>
     growOutline(model, stations, (s) => s.top - s.planDistance + beyond(s));

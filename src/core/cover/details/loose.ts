@@ -1,5 +1,5 @@
 import { preShrink } from '../../cloth';
-import type { Model } from '../../build';
+import type { CoverModel } from '../reads';
 import type { Point, Polygon } from '../../outline';
 import { defaultsOf, WELT, type Loose } from '../../piece';
 import { clothFor, secondParts } from '../cloths-on';
@@ -125,7 +125,7 @@ const around = (line: Polygon): number =>
  * @param loose as it is asked for
  * @param count pieces in the set
  */
-export function loosePlan({ piece, rule }: Model, loose: Loose, count: number): LoosePlan {
+export function loosePlan({ piece, rule }: CoverModel, loose: Loose, count: number): LoosePlan {
   const { name } = loose;
   const seam = rule('seamAllowance');
   const on = secondParts(piece);
@@ -210,7 +210,7 @@ export function loosePlan({ piece, rule }: Model, loose: Loose, count: number): 
 const LOOSE_LOOP = 40;
 
 /** Everything loose on a piece. */
-export function loosePlans(model: Model): LoosePlan[] {
+export function loosePlans(model: CoverModel): LoosePlan[] {
   const called = new Map<string, number>();
   return (model.piece.loose ?? []).map((loose) => {
     const name = loose.name.trim() || (loose.kind === 'roll' ? 'Roll' : 'Cushion');

@@ -1,4 +1,4 @@
-import type { Model } from '../../build';
+import type { CoverModel } from '../reads';
 import { distanceAlong } from '../../outline';
 import { meetings } from '../../strip/realign';
 import { isLess, leastOf, wholeUp } from '../../ties';
@@ -12,7 +12,7 @@ import type { Ring } from '../surface/ring';
  * @param ring its covered surface
  * @param pitch farthest from one to the next, mm
  */
-export function notchPlaces(model: Model, ring: Ring, pitch: number): Map<number, string> {
+export function notchPlaces(model: CoverModel, ring: Ring, pitch: number): Map<number, string> {
   const { places } = ring;
   const n = places.length;
   const wanted = new Set<string>(

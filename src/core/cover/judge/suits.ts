@@ -1,5 +1,6 @@
 import { giveOf, weaveOf } from '../../cloth';
-import { bareMargin, type Model } from '../../build';
+import { bareMargin } from '../../build';
+import type { CoverModel } from '../reads';
 import { bounds } from '../../outline';
 import { kindOf } from '../../piece';
 import type { CornerPlan } from '../pulled/corners';
@@ -7,7 +8,7 @@ import type { StationWrap } from '../pulled/wrap';
 import { WAYS, type Suit, type SuitFacts, type Way } from '../ways';
 
 /** What a judgement looks at. */
-function factsOf(model: Model, stations: readonly StationWrap[], corners: readonly CornerPlan[], crown: number): SuitFacts {
+function factsOf(model: CoverModel, stations: readonly StationWrap[], corners: readonly CornerPlan[], crown: number): SuitFacts {
   const { piece } = model;
   const { cloth } = piece;
   const box = bounds(model.board);
@@ -47,7 +48,7 @@ function judged({ id, suits }: Way, facts: SuitFacts): Suit {
  * @param corners the planned corners
  * @param crown how far the covered middle rises over its rim, mm
  */
-export function suitsOf(model: Model, stations: readonly StationWrap[], corners: readonly CornerPlan[], crown: number): Suit[] {
+export function suitsOf(model: CoverModel, stations: readonly StationWrap[], corners: readonly CornerPlan[], crown: number): Suit[] {
   const facts = factsOf(model, stations, corners, crown);
   return WAYS.map((way) => judged(way, facts));
 }

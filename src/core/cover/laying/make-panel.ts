@@ -2,7 +2,7 @@ import { flattenSurface, strainOf, strainSummary, type Strain, type StrainSummar
 import type { Place3 } from '../tape-over';
 import { bounds, CORNER_BEND, polygonArea, type Point, type Polygon } from '../../outline';
 import { flatPiece, withAllowances, type CoverPiece, type PieceEdge } from './cloth-piece';
-import { discMesh } from './disc-mesh';
+import { discMesh, type DiscMesh } from './disc-mesh';
 import { stripMesh } from './strip-mesh';
 import { held, runsOf } from './panel-runs';
 import { aligned, corrected, distance, straightFlat } from './panel-shape';
@@ -70,15 +70,24 @@ type Meshed = { mesh: SurfaceMesh & { start: Float64Array }; runs: Run[][]; disc
 /** What of an edge matters for how a panel is laid flat: those that are sewn are held to their length. */
 const sewnOrNot = (use: EdgeUse | undefined): string => use?.kind ?? 'none';
 
+type Region<K extends PanelSpec['region']['kind']> = { ring: Ring; region: Extract<PanelSpec['region'], { kind: K }> };
+
+function meshDisc({ ring, region: { level, slits = [] }, spacing }: Region<'disc'> & { spacing: number }): DiscMesh {
+  return discMesh(ring, level, spacing, slits);
+}
+
+function meshStrip({ ring, region: { inner, outer, from, to, lay } }: Region<'strip'>): ReturnType<typeof stripMesh> {
+  return stripMesh(ring, { inner, outer, from, to }, lay);
+}
+
 /** Triangles over a panel's part of the surface. */
 function meshed(spec: PanelSpec, { ring, spacing, keep }: Making): Meshed {
   const { region } = spec;
   if (region.kind === 'disc') {
-    const mesh = keep('panel mesh', [ring, region, spacing], () => discMesh(ring, region.level, spacing, region.slits ?? []));
+    const mesh = keep('panel mesh', { ring, region, spacing }, meshDisc);
     return { mesh, runs: runsOf(spec, mesh.triangles, mesh.place, mesh.slits, mesh.start.length / 2), disc: true };
   }
-  const { inner, outer, from, to, lay } = region;
-  const mesh = keep('panel mesh', [ring, region, spacing], () => stripMesh(ring, { inner, outer, from, to }, lay));
+  const mesh = keep('panel mesh', { ring, region }, meshStrip);
   return { mesh, runs: runsOf(spec, mesh.triangles, null, [], mesh.start.length / 2), disc: false };
 }
 
@@ -88,8 +97,8 @@ export type FlatTask = { mesh: SurfaceMesh & { start: Float64Array }; kinds: str
 /** What it comes to. */
 export type LaidFlat = { flat: Float64Array; settled: boolean };
 
-/** What a laid panel is known by again. */
-export const flatReads = ({ mesh, kinds }: FlatTask): readonly unknown[] => [mesh, kinds];
+/** What a laid panel is known by again: how its edges are held hangs on its mesh and their kinds, and on nothing else. */
+export const flatReads = ({ mesh, kinds, hold }: FlatTask): FlatTask => ({ mesh, kinds, hold });
 
 const flatTask = (spec: PanelSpec, { mesh, runs }: Meshed): FlatTask => ({
   mesh,
@@ -129,7 +138,7 @@ function laidFlat(spec: PanelSpec, making: Making, panel: Meshed): Judged & { st
     if (spec.straight === true || strip.summary.share <= 1) return { ...strip, straight: true };
   }
   const task = flatTask(spec, panel);
-  const found = keep('laid flat', flatReads(task), () => layFlat(task));
+  const found = keep('laid flat', flatReads(task), layFlat);
   return { ...judged(found.flat, found.settled), straight: false };
 }
 

@@ -1,4 +1,4 @@
-import type { Model } from '../../build';
+import type { CoverModel, LiningModel } from '../reads';
 import { preShrink } from '../../cloth';
 import { findMaterial, overAllName, WADDINGS } from '../../foam';
 import { kindOf, type CoverEnd } from '../../piece';
@@ -52,7 +52,7 @@ function cutLines({ corners, relief, yCuts }: BlankCuts, longer: number): PieceL
  * @param cuts what is cut into it
  * @param [beyond] how far the cloth runs on under the board; each station's own return and grip otherwise
  */
-export function pullOver(model: Model, stations: readonly StationWrap[], cuts: BlankCuts, beyond?: Beyond): CoverPiece {
+export function pullOver(model: CoverModel, stations: readonly StationWrap[], cuts: BlankCuts, beyond?: Beyond): CoverPiece {
   const longer = preShrink(model.piece.cloth);
   const grown = (grow: (station: StationWrap) => number, turned: (end: CoverEnd) => number): Polygon =>
     scaled(endedAt(model, stations, growOutline(model, stations, grow), turned), longer);
@@ -129,7 +129,7 @@ const WADDING_SHORT = 5;
  * @param stations the measured stations
  * @returns null for a piece without wadding
  */
-export function waddingPiece(model: Model, stations: readonly StationWrap[]): LiningPiece | null {
+export function waddingPiece(model: LiningModel, stations: readonly StationWrap[]): LiningPiece | null {
   const wadding = model.piece.wadding === null ? undefined : findMaterial(WADDINGS, model.piece.wadding);
   if (!wadding) return null;
   // What is stretched has to be held: under the board, but for a loose cover, which has none.
@@ -151,7 +151,7 @@ export function waddingPiece(model: Model, stations: readonly StationWrap[]): Li
  * @param model the built piece
  * @returns null where nothing is seen from below
  */
-export function dustCover(model: Model): (LiningPiece & { finishedWidth: number; finishedHeight: number }) | null {
+export function dustCover(model: LiningModel): (LiningPiece & { finishedWidth: number; finishedHeight: number }) | null {
   // Nobody looks under a pan, a loose cover is closed all round, and edge tape is what is taken instead.
   const { kind, covering } = model.piece;
   if (kindOf(kind).traits.pan || wayOf(covering.way).loose || covering.edgeTape) return null;

@@ -1,7 +1,7 @@
-import type { Model } from '../../build';
+import type { CornerModel } from '../reads';
 import { giveOf } from '../../cloth';
 import { notchNamed, type EdgePart, type Point, type Polygon } from '../../outline';
-import type { Cloth } from '../../piece';
+import type { CutCloth } from '../../piece';
 import { wayOf } from '../ways';
 import { CornerDrawing } from './corner-drawing';
 import { cutKeptClear, seenLine } from './seen-line';
@@ -55,7 +55,7 @@ const GATHERED = 70;
 const THICK = 1.2;
 
 /** Whether a cloth is cut away rather than stacked: thick, or coated. */
-export function isBulky({ thickness, coated }: Cloth): boolean {
+export function isBulky({ thickness, coated }: Pick<CutCloth, 'thickness' | 'coated'>): boolean {
   return coated || thickness > THICK;
 }
 
@@ -69,7 +69,7 @@ export const TAIL = 25;
 /** What of the whole piece matters at its corners. */
 type Facts = { banded: boolean; bulky: boolean; long: boolean; bias: number };
 
-function factsOf({ piece, board }: Model): Facts {
+function factsOf({ piece, board }: CornerModel): Facts {
   const { cloth } = piece;
   const [xs, ys] = [board.map(([x]) => x), board.map(([, y]) => y)];
   const [w, h] = [Math.max(...xs) - Math.min(...xs), Math.max(...ys) - Math.min(...ys)];
@@ -127,7 +127,7 @@ function onBlank(
  * @param model the built piece
  * @param stations the measured stations
  */
-export function cornerPlans(model: Model, stations: readonly StationWrap[]): CornerPlan[] {
+export function cornerPlans(model: CornerModel, stations: readonly StationWrap[]): CornerPlan[] {
   const { rule } = model;
   const facts = factsOf(model);
   const cutNotches = new Set((model.piece.base.notches ?? []).filter(({ at }) => at.kind === 'edge').map(({ id }) => notchNamed(id).name));

@@ -1,5 +1,5 @@
 import { differenceD, FillRule } from 'clipper2-ts';
-import type { Model } from '../../build';
+import type { WrapModel } from '../reads';
 import {
   distanceAlong,
   edgeLength,
@@ -31,7 +31,7 @@ type PlaceBeside = (u: number, beyond: number, past?: number) => Point;
 type Stretch = { segment: Segment; place: PlaceBeside };
 
 /** Every stretch of the board's edge, in order. */
-function stretchesOf(model: Model, stations: readonly StationWrap[]): Stretch[] {
+function stretchesOf(model: WrapModel, stations: readonly StationWrap[]): Stretch[] {
   const start = distanceAlong(model.board, model.places[0]!.point);
   const growAt = aroundEdge(
     model.places,
@@ -51,7 +51,7 @@ function stretchesOf(model: Model, stations: readonly StationWrap[]): Stretch[] 
 }
 
 /** How an edge lies on the blank, stretch by stretch. */
-function stretchesAlong(model: Model, stations: readonly StationWrap[], edge: EdgePart): PlaceBeside[] {
+function stretchesAlong(model: WrapModel, stations: readonly StationWrap[], edge: EdgePart): PlaceBeside[] {
   return stretchesOf(model, stations)
     .filter(({ segment }) => samePart(segment.edge, edge))
     .map(({ place }) => place);
@@ -65,7 +65,7 @@ function stretchesAlong(model: Model, stations: readonly StationWrap[], edge: Ed
  * @param line an outline of the blank, before shrinkage
  * @param beyond how far beyond the fold it may go, mm
  */
-export function endedAt(model: Model, stations: readonly StationWrap[], line: Polygon, beyond: (end: CoverEnd) => number): Polygon {
+export function endedAt(model: WrapModel, stations: readonly StationWrap[], line: Polygon, beyond: (end: CoverEnd) => number): Polygon {
   return cutBack(
     model,
     stations,
@@ -83,7 +83,7 @@ export function endedAt(model: Model, stations: readonly StationWrap[], line: Po
  * @param under how far the cloth goes on under the board elsewhere: to its staples, and beyond them; mm
  */
 export function shortened(
-  model: Model,
+  model: WrapModel,
   stations: readonly StationWrap[],
   line: Polygon,
   { staple, grip }: { staple: number; grip: number },
@@ -141,7 +141,7 @@ function roundTheCorner(stretches: readonly Stretch[], stretch: Stretch, step: 1
  * line; never into the cloth of another edge.
  */
 function cutBack(
-  model: Model,
+  model: WrapModel,
   stations: readonly StationWrap[],
   line: Polygon,
   edges: readonly { edge: EdgePart; up: number; by: number }[],
@@ -169,13 +169,13 @@ function cutBack(
 }
 
 /** The lines along which the cloth is turned under, from corner to corner of each such edge, before shrinkage. */
-export function foldLines(model: Model, stations: readonly StationWrap[]): Point[][] {
+export function foldLines(model: WrapModel, stations: readonly StationWrap[]): Point[][] {
   return endedEdges(model).flatMap((ended) =>
     stretchesAlong(model, stations, ended.edge).map((place) => EVENLY.map((u) => place(u, -ended.end.up))),
   );
 }
 
 /** Length of each edge on which the cloth ends in sight, mm. */
-export function endedLengths(model: Model): (Ended & { length: number })[] {
+export function endedLengths(model: WrapModel): (Ended & { length: number })[] {
   return endedEdges(model).map((ended) => ({ ...ended, length: edgeLength(model.outline, ended.edge) }));
 }

@@ -1,10 +1,10 @@
-import type { Model } from '../../build';
+import type { WrapFields, WrapModel } from '../reads';
 import { samePart, type EdgePart } from '../../outline';
-import { kindOf, type CoverEnd, type Piece } from '../../piece';
+import { kindOf, type CoverEnd, type Covering, type Piece } from '../../piece';
 import { wayOf } from '../ways';
 
 /** Whether a piece's cloth can end in sight: pulled over, on a board whose edge takes a pin; a pan's does not. */
-export function endsInSight({ kind, covering }: Pick<Piece, 'kind' | 'covering'>): boolean {
+export function endsInSight({ kind, covering }: Pick<Piece, 'kind'> & { covering: Pick<Covering, 'way'> }): boolean {
   return wayOf(covering.way).pulled && !kindOf(kind).traits.pan;
 }
 
@@ -18,7 +18,7 @@ const LEAST_GRIP = 15;
  * @param part of the edge
  * @param grip what there is to hold elsewhere, mm
  */
-export function shortAt({ base, covering }: Pick<Piece, 'base' | 'covering'>, part: EdgePart, grip: number): number {
+export function shortAt({ base, covering }: WrapFields, part: EdgePart, grip: number): number {
   if (!wayOf(covering.way).pulled) return 0;
   const own = base.edges?.find(({ edge }) => samePart(edge, part));
   return own && !own.end ? Math.min(own.short ?? 0, Math.max(0, grip - LEAST_GRIP)) : 0;
@@ -32,7 +32,7 @@ export type Ended = { edge: EdgePart; name: string; end: CoverEnd };
  *
  * @param model the built piece
  */
-export function endedEdges({ piece, outline }: Pick<Model, 'piece' | 'outline'>): Ended[] {
+export function endedEdges({ piece, outline }: Pick<WrapModel, 'piece' | 'outline'>): Ended[] {
   if (!endsInSight(piece)) return [];
   // What was said of an edge stays with the document when another shape has no such edge.
   const there = (edge: EdgePart): boolean => outline.segments.some((segment) => samePart(segment.edge, edge));

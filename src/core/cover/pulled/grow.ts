@@ -1,5 +1,5 @@
 import { FillRule, unionD } from 'clipper2-ts';
-import type { Model } from '../../build';
+import type { Stack } from '../../build';
 import { crossesItself, distanceAlong, polygonArea, type Point, type Polygon } from '../../outline';
 import { greatestOf } from '../../ties';
 import type { StationWrap } from './wrap';
@@ -30,7 +30,7 @@ export function aroundEdge(places: readonly { at: number }[], total: number, val
  * @param stations the measured stations, in order
  * @param grow how far beyond the board at a station, mm
  */
-export function growOutline(model: Model, stations: readonly StationWrap[], grow: (station: StationWrap) => number): Polygon {
+export function growOutline(model: Stack, stations: readonly StationWrap[], grow: (station: StationWrap) => number): Polygon {
   const total = model.perimeter;
   const growAt = aroundEdge(model.places, total, stations.map(grow));
   const edge = withEdgePlaces(model, total);
@@ -86,7 +86,7 @@ function unionOfBands(board: Polygon, edge: readonly EdgePoint[], grown: readonl
  * @param at the place on the edge
  * @param grow how far beyond the board at a station, mm
  */
-export function grownPlace(model: Model, stations: readonly StationWrap[], at: Point, grow: (station: StationWrap) => number): Point {
+export function grownPlace(model: Stack, stations: readonly StationWrap[], at: Point, grow: (station: StationWrap) => number): Point {
   const total = model.perimeter;
   const along = (distanceAlong(model.board, at) - distanceAlong(model.board, model.places[0]!.point) + total) % total;
   const g = aroundEdge(model.places, total, stations.map(grow))(along);
@@ -99,7 +99,7 @@ export function grownPlace(model: Model, stations: readonly StationWrap[], at: P
 type EdgePoint = { point: Point; at: number; before: Point; after: Point };
 
 /** The board's polyline with the stations on its straight edges put in, so that a grown edge can bow. */
-function withEdgePlaces(model: Model, total: number): EdgePoint[] {
+function withEdgePlaces(model: Stack, total: number): EdgePoint[] {
   const board = model.board;
   const start = distanceAlong(board, model.places[0]!.point);
   const ring: { point: Point; at: number }[] = [];

@@ -1,4 +1,4 @@
-import type { Model } from '../../build';
+import type { CoverModel } from '../reads';
 import { giveOf } from '../../cloth';
 import { curvatureAt, distanceAlong, pointAt, segmentLength, tangentAt, type Outline, type Point, type Polygon } from '../../outline';
 import { isGreater, isLess, leastOf, wholeDown, wholeUp } from '../../ties';
@@ -35,7 +35,7 @@ type Segment = Outline['segments'][number];
 type Curve = { segment: Segment; from: number; whole: number; first: number; length: number; due: number[]; hollow: boolean };
 
 /** Cuts due along a hollow stretch, in all; what a round one leaves over to each staple, and the snips that takes. */
-function curvesOf(model: Model, due: (bend: number, step: number) => number): Curve[] {
+function curvesOf(model: CoverModel, due: (bend: number, step: number) => number): Curve[] {
   const curves: Curve[] = [];
   let from = 0;
   for (const segment of model.outline.segments) {
@@ -61,7 +61,7 @@ function curvesOf(model: Model, due: (bend: number, step: number) => number): Cu
 }
 
 /** So many cuts of a curve, each where its share has come due, on the flat blank. */
-function cutsOf(curve: Curve, count: number, model: Model, stations: readonly StationWrap[]): ReliefCut[] {
+function cutsOf(curve: Curve, count: number, model: CoverModel, stations: readonly StationWrap[]): ReliefCut[] {
   const { segment, from, whole, first, length, due } = curve;
   const stop = model.rule('cornerCutStop');
   const bulky = isBulky(model.piece.cloth);
@@ -91,7 +91,7 @@ function cutsOf(curve: Curve, count: number, model: Model, stations: readonly St
  * @param reach how far the cloth hangs beyond the covered top, to the staples, mm; less where a band is sewn round
  * @returns null for an edge without curves
  */
-export function reliefOf(model: Model, stations: readonly StationWrap[], reach: (station: StationWrap) => number): Relief | null {
+export function reliefOf(model: CoverModel, stations: readonly StationWrap[], reach: (station: StationWrap) => number): Relief | null {
   const { rule, piece } = model;
   const perRadius = rule('reliefOpening') / rule('cornerCutStop');
   const pitch = rule('staplePitch');
@@ -137,7 +137,7 @@ export function keptClear(relief: Relief | null, seen: Polygon, stop: number): R
 }
 
 /** The station nearest a length along the outline; stations count from the first one's own place on it. */
-function nearestStation(model: Model, stations: readonly StationWrap[], at: number): StationWrap {
+function nearestStation(model: CoverModel, stations: readonly StationWrap[], at: number): StationWrap {
   const total = model.perimeter;
   const start = distanceAlong(model.board, model.places[0]!.point);
   const here = (((at - start) % total) + total) % total;

@@ -1,4 +1,4 @@
-import type { Model } from '../../build';
+import type { Stack } from '../../build';
 import { distanceTo, isInside, type Point, type Polygon } from '../../outline';
 import { isLess, wholeDown, wholeUp } from '../../ties';
 import { growOutline } from './grow';
@@ -13,7 +13,7 @@ const CHALK = 0.5;
  * @param model the built piece
  * @param stations the measured stations
  */
-export function seenLine(model: Model, stations: readonly StationWrap[]): Polygon {
+export function seenLine(model: Stack, stations: readonly StationWrap[]): Polygon {
   return growOutline(model, stations, (s) => s.top - s.planDistance + s.side);
 }
 

@@ -1,4 +1,5 @@
-import type { Model, StationSection } from '../../build';
+import type { StationSection } from '../../build';
+import type { WrapModel } from '../reads';
 import { samePart, type EdgePart, type Point } from '../../outline';
 import type { CoverEnd } from '../../piece';
 import { choicesOf } from '../choices';
@@ -41,7 +42,7 @@ export type StationWrap = {
  * @param model the built piece
  * @param station from `stationSections`
  */
-export function wrapAt(model: Model, { place, half, toMiddle, start }: StationSection): StationWrap {
+export function wrapAt(model: WrapModel, { place, half, toMiddle, start }: StationSection): StationWrap {
   const { top } = half;
   const side = half.length - top + backingRound(model);
   // Where it ends in sight it does not go under the board: back up to its fold, and what is turned under.
@@ -72,17 +73,17 @@ export function wrapAt(model: Model, { place, half, toMiddle, start }: StationSe
 }
 
 /** How much cloth there is to hold beyond the staples on a part of the edge: less where it is cut short. */
-function gripAt({ piece, rule }: Model, part: EdgePart): number {
+function gripAt({ piece, rule }: WrapModel, part: EdgePart): number {
   return rule('grip') - shortAt(piece, part, rule('grip'));
 }
 
 /** How the cover ends in sight on a part of the edge, where it does. */
-function endOf(model: Model, part: EdgePart): CoverEnd | null {
+function endOf(model: WrapModel, part: EdgePart): CoverEnd | null {
   return endedEdges(model).find(({ edge }) => samePart(edge, part))?.end ?? null;
 }
 
 /** A cover quilted on backed foam lies by its thickness farther out: round the edge that is a quarter turn of it, mm. */
-function backingRound({ piece }: Model): number {
+function backingRound({ piece }: WrapModel): number {
   const { way, channels } = choicesOf(piece.covering);
   return way.pulled && channels ? (Math.PI / 2) * channels.backing : 0;
 }

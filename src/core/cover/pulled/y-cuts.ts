@@ -1,4 +1,4 @@
-import type { Model } from '../../build';
+import type { CoverModel } from '../reads';
 import { lineCrossings, notchNamed, samePart, type EdgePart, type Point, type Polygon } from '../../outline';
 import { leastOf } from '../../ties';
 import type { StationWrap } from './wrap';
@@ -22,7 +22,7 @@ function onBlank(station: StationWrap, distance: number): Point {
  * The two inside corners of a notch, in the order of the tape. The stations may begin on the notch's own floor: of the ways from one
  * corner on to the next its floor is the shortest.
  */
-function floorEnds({ places, perimeter }: Model, stations: readonly StationWrap[], part: EdgePart): [StationWrap, StationWrap] | null {
+function floorEnds({ places, perimeter }: CoverModel, stations: readonly StationWrap[], part: EdgePart): [StationWrap, StationWrap] | null {
   const corners = places.flatMap((place, i) => (samePart(place.part, part) && place.turn < 0 ? [i] : []));
   if (corners.length < 2) return null;
   const next = (k: number): number => corners[(k + 1) % corners.length]!;
@@ -42,7 +42,7 @@ function floorEnds({ places, perimeter }: Model, stations: readonly StationWrap[
  * @param through whether posts come through the cover
  * @param seen the board's lower edge on the flat blank: inside it the cloth is seen
  */
-export function yCuts(model: Model, stations: readonly StationWrap[], through: boolean, seen: Polygon): YCut[] {
+export function yCuts(model: CoverModel, stations: readonly StationWrap[], through: boolean, seen: Polygon): YCut[] {
   const { rule } = model;
   return (model.piece.base.notches ?? []).flatMap((notch): YCut[] => {
     if (notch.at.kind !== 'edge') return [];

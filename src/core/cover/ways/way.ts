@@ -1,7 +1,7 @@
-import type { Model } from '../../build';
+import type { CoverModel } from '../reads';
 import type { Give } from '../../flattening';
 import type { RuleReader } from '../../house';
-import type { Buttons, Channels, Cloth, Covering, Nails, Piece, Problem, Traits, Welt } from '../../piece';
+import type { Buttons, Channels, Covering, CutCloth, Nails, Piece, Problem, Traits, Welt } from '../../piece';
 import type { ToldStep } from '../../run/step';
 import type { CoverPiece } from '../laying/cloth-piece';
 import type { PanelSpec } from '../laying/panel-spec';
@@ -35,7 +35,7 @@ export type Sewn = { panels: PanelSpec[]; seams: SeamSpec[]; zip: { from: number
 
 /** What a way works from: the covered surface and what was chosen. */
 export type Working = Choices & {
-  model: Model;
+  model: CoverModel;
   ring: Ring;
   rule: RuleReader;
   give: Give;
@@ -60,7 +60,7 @@ export type Against = readonly [bad: boolean, hard: boolean, why: string];
 /** What is looked at to say whether a way suits. Lengths mm, shares of the cloth's length. */
 export type SuitFacts = {
   traits: Traits;
-  cloth: Cloth;
+  cloth: CutCloth;
   give: Give;
   rule: RuleReader;
   /** the side's mean height, the shorter way across, the bare margin outside the padding */

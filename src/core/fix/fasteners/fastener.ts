@@ -1,4 +1,4 @@
-import type { Model } from '../../build';
+import type { FixModel } from '../reads';
 import type { Choices, CornerPlan, Relief } from '../../cover';
 import type { RuleReader } from '../../house';
 import type { Point } from '../../outline';
@@ -9,7 +9,7 @@ import type { Warning } from '../../warning';
 export type SoldSize = { thickness?: number; length?: number; width?: number };
 
 /** What fasteners are chosen and placed for. */
-export type Fastening = { model: Model; choices: Choices; corners: readonly CornerPlan[]; relief: Relief | null };
+export type Fastening = { model: FixModel; choices: Choices; corners: readonly CornerPlan[]; relief: Relief | null };
 
 /** One fastener: its place in the plan and its turn in the order of work. */
 export type FastenerPlace = {

@@ -1,8 +1,8 @@
 import { meetAgain, meetings } from '../../strip/realign';
 import { CAUTIONS } from '../../run/cautions';
 import { step } from '../../run/step';
-import type { Model } from '../../build';
-import { kindOf, type Hole, type Piece } from '../../piece';
+import type { FixFields, FixModel } from '../reads';
+import { kindOf, type Hole } from '../../piece';
 import { heldBy, holdsOf, nameOfHold } from '../held';
 import { staplePlaces } from '../staple-places';
 import { trimStep } from '../fastening-steps';
@@ -21,7 +21,7 @@ export const rivetFor = (grip: number): number => RIVET_LENGTHS.find((own) => ow
 const EACH = 0.75;
 
 /** The places with the holes of the old cover used again: the nearest place goes to each, and what no place is near to is one more. */
-function throughOld({ piece, rule }: Model, places: readonly FastenerPlace[]): FastenerPlace[] {
+function throughOld({ piece, rule }: FixModel, places: readonly FastenerPlace[]): FastenerPlace[] {
   const near = (APART * rule('staplePitch')) / 2;
   const found = places.map((place) => ({ ...place, old: false }));
   for (const { x, y } of oldHolesOf(piece)) {
@@ -55,7 +55,7 @@ const through = (old: number): string =>
   old > 0 ? `, ${old} of them through the old holes: feel for each with an awl from below before the cover hides it` : '';
 
 /** Holes in the base that held the old cover. */
-function oldHolesOf({ base: { holes = [] } }: Piece): Extract<Hole, { kind: 'round' }>[] {
+function oldHolesOf({ base: { holes = [] } }: FixFields): Extract<Hole, { kind: 'round' }>[] {
   return holes.filter((hole) => hole.kind === 'round').filter(({ held }) => held);
 }
 

@@ -1,8 +1,9 @@
+import type { Stack } from '../../build';
 import { clothsOn, dustCover, wayOf } from '../../cover';
 import { BOARDS, findMaterial } from '../../foam';
 import type { RuleReader } from '../../house';
 import { bounds, offsetPolygon, polygonPerimeter } from '../../outline';
-import { kindOf, saidEdge, type Cloth } from '../../piece';
+import { kindOf, saidEdge, type Cloth, type Covering } from '../../piece';
 import { meetAgain, meetings } from '../../strip/realign';
 import { CAUTIONS } from '../../run/cautions';
 import { step } from '../../run/step';
@@ -63,14 +64,17 @@ function weltStaples({ model: { board, rule }, choices: { covering, welt } }: Fa
 }
 
 /** Staples that hold parts which are back-tacked on the board, line by line: asked for at every turn, worked out once. */
-function lineStaples({ model: { stack, board, rule, figures, keep }, choices: { covering } }: Fastening): number {
-  const along = wayOf(covering.way).alongLines;
-  if (!along) return 0;
-  return keep('line staples', [stack, figures, covering], () => {
-    const round = (inset: number): number => polygonPerimeter((inset > 0 ? offsetPolygon(board, -inset) : null) ?? board);
-    const near = (inset: number): number => bounds(board).width - 2 * inset;
-    return Math.ceil((along(covering, round, near) ?? 0) / rule('staplePitch'));
-  });
+function lineStaples({ model: { stack, rule, keep }, choices: { covering } }: Fastening): number {
+  if (!wayOf(covering.way).alongLines) return 0;
+  return keep('line staples', { stack, pitch: rule('staplePitch'), covering }, staplesAlong);
+}
+
+type LineReads = { stack: Stack; pitch: number; covering: Covering };
+
+function staplesAlong({ stack: { board }, pitch, covering }: LineReads): number {
+  const round = (inset: number): number => polygonPerimeter((inset > 0 ? offsetPolygon(board, -inset) : null) ?? board);
+  const near = (inset: number): number => bounds(board).width - 2 * inset;
+  return Math.ceil((wayOf(covering.way).alongLines?.(covering, round, near) ?? 0) / pitch);
 }
 
 /** Staples beside those that hold the cover. */
