@@ -1,3 +1,4 @@
+import { fieldsOf } from '../piece';
 import type { Step } from '../run';
 import {
   beginOf,
@@ -21,21 +22,12 @@ import type { Shop } from './shop';
 /** So far ahead is looked, days: a year of work. */
 export const HORIZON = 370;
 
-/** Of a step what a schedule is made from, and what is read on its day: cautions, stops and pictures stay with the run sheet. */
-export type StepToDo = Pick<Step, 'key' | 'name' | 'detail' | 'minutes' | 'wait' | 'open' | 'place' | 'strand' | 'after'>;
+/** What of a step a schedule is made from, and what is read on its day: cautions, stops and pictures stay with the run sheet. */
+const TO_DO = ['key', 'name', 'detail', 'minutes', 'wait', 'open', 'place', 'strand', 'after', 'uses', 'batch'] as const;
+export type StepToDo = Pick<Step, (typeof TO_DO)[number]>;
 
 /** A step as a schedule takes it. */
-export const stepToDo = ({ key, name, detail, minutes, wait, open, place, strand, after }: Step): StepToDo => ({
-  key,
-  name,
-  detail,
-  minutes,
-  wait,
-  ...(open === undefined ? {} : { open }),
-  ...(place === undefined ? {} : { place }),
-  strand,
-  after,
-});
+export const stepToDo = (step: Step): StepToDo => fieldsOf(step, ...TO_DO);
 
 /** A piece of the floor with what is known of its work. */
 export type PieceToDo = {
@@ -75,18 +67,6 @@ export type DiaryInput = {
 /** What is ended by a certain day is ended when that day's work is. */
 const END_OF_DAY = 1080;
 
-/** Which steps wait for what is ordered, by what it is; anything else is wanted when the cover is pulled on. */
-const WAITING: readonly { kinds: readonly WareKind[]; steps: RegExp }[] = [
-  { kinds: ['cloth', 'lining', 'waterproof'], steps: /^(cloth|ready-|channels)/ },
-  { kinds: ['foam'], steps: /^foam$/ },
-  { kinds: ['wadding'], steps: /^wadding$/ },
-  { kinds: ['board', 'batten'], steps: /^board$/ },
-  { kinds: ['webbing', 'spring', 'hessian'], steps: /^deck$/ },
-  { kinds: ['glue'], steps: /^spray-/ },
-  { kinds: ['thread', 'zip', 'cord'], steps: /^(welts|sew|zip)$/ },
-];
-const ANYTHING_ELSE = /^(tack|staple|nails|dust)$/;
-
 /** Steps of a piece that wait for a delivery, and from when, minutes. */
 function waitsOf(piece: PieceToDo, deliveries: readonly Delivery[], begins: string): Record<string, number> {
   const waits: Record<string, number> = {};
@@ -94,8 +74,7 @@ function waitsOf(piece: PieceToDo, deliveries: readonly Delivery[], begins: stri
     // Unpacked and looked over it is at hand when the day's work is half done.
     const from = daysBetween(begins, day) * DAY + DAY / 2;
     for (const kind of kinds) {
-      const which = WAITING.find((own) => own.kinds.includes(kind))?.steps ?? ANYTHING_ELSE;
-      for (const { key } of piece.steps) if (which.test(key)) waits[key] = Math.max(waits[key] ?? 0, from);
+      for (const { key, uses } of piece.steps) if (uses?.includes(kind)) waits[key] = Math.max(waits[key] ?? 0, from);
     }
   }
   return waits;

@@ -1,9 +1,11 @@
+import type { WareKind } from '../store/kinds';
+import { FASTENED } from '../run/checkpoints';
 import { clothsOn } from '../cover';
 import { BOARDS, findMaterial } from '../foam';
 import type { EdgeHold } from '../piece';
 import { polygonPerimeter } from '../outline';
 import { CAUTIONS } from '../run/cautions';
-import { step } from '../run/step';
+import { step, type ToldStep } from '../run/step';
 import { meetAgain, meetings } from '../strip/realign';
 import { sayLength, type Warning } from '../warning';
 import { heldBy, holdsOf, nameOfHold, nextBest, ownHolds } from './held';
@@ -17,6 +19,8 @@ type HoldFacts = {
   id: EdgeHold;
   /** what it is for, in a line */
   words: string;
+  /** kinds of wares that it takes */
+  uses: readonly WareKind[];
   /** no farther from each other than this, mm */
   apart: number;
   /** minutes for one of them */
@@ -54,9 +58,16 @@ export function lengthOf({ model }: Fastening, lengths: readonly number[], bite:
   return { length: found ?? lengths[0]!, fits: found !== undefined };
 }
 
+/** What is sewn to the edge before the cover is pulled on, where something is; so many metres of it. */
+function sewnOn({ sewn, uses }: HoldFacts, key: string, first: string, metres: number): ToldStep[] {
+  if (!sewn) return [];
+  const words = `${first}${sewn.words}`;
+  return [step(key, sewn.name, words, metres * sewn.metre, { uses: [...uses, 'thread'], caution: CAUTIONS.machine, place: 'machine' })];
+}
+
 /** Makes a fastener of what holds a cover along its edge. */
 export function edgeHold(facts: HoldFacts): Fastener {
-  const { id, words, apart, each, lengths, bite = 0, size, temporary, how, caution, one, trimmed, sewn, bulk } = facts;
+  const { id, words, uses, apart, each, lengths, bite = 0, size, temporary, how, caution, one, trimmed, bulk } = facts;
   const chosen = (fastening: Fastening) => (lengths ? lengthOf(fastening, lengths, bite) : { length: 0, fits: true });
   return {
     id,
@@ -79,32 +90,23 @@ export function edgeHold(facts: HoldFacts): Fastener {
       if (heldBy(model) !== id) {
         const edges = ownHolds(model).filter(({ by }) => by === id);
         const long = edges.reduce((sum, { length }) => sum + length, 0) / 1000;
-        const sew = sewn
-          ? [step(`edge-sewn-${id}`, sewn.name, sewn.words, long * sewn.metre, { caution: CAUTIONS.machine, place: 'machine' })]
-          : [];
+        const sew = sewnOn(facts, `edge-sewn-${id}`, '', long);
         const name = `${nameOfHold(id)}: hold the ${edges.map(({ edge }) => edge).join(' and the ')}`;
-        return { ahead: sew, fasten: [step(id, name, `${count}${how}`, places.length * each, { caution })] };
+        return { ahead: sew, fasten: [step(id, name, `${count}${how}`, places.length * each, { check: FASTENED, uses, caution })] };
       }
       const corner = cornerStep(fastening, { caution, by: one });
       const metres = polygonPerimeter(model.board) / 1000;
       return {
-        ahead: sewn
-          ? [
-              step('edge-sewn', sewn.name, `Trim the cloth along its trim line first; ${sewn.words}`, metres * sewn.metre, {
-                caution: CAUTIONS.machine,
-                place: 'machine',
-              }),
-            ]
-          : [],
+        ahead: sewnOn(facts, 'edge-sewn', 'Trim the cloth along its trim line first; ', metres),
         fasten: [
           step(
             'tack',
             'Set the centres',
             `${drawnOver(model)}Centre marks on centre lines, opposite sides in turn; ${temporary}.${meetAgain(meetings(model.piece.strip, model.outline))}`,
             4,
-            { caution },
+            { uses, temporary: true, caution },
           ),
-          step(id, `${nameOfHold(id)}: hold the cover`, `${count}${how}`, places.length * each, { caution }),
+          step(id, `${nameOfHold(id)}: hold the cover`, `${count}${how}`, places.length * each, { check: FASTENED, uses, caution }),
         ],
         close: [...(corner ? [corner] : []), ...endSteps(model), ...(trimmed ? [trimStep(model, trimmed)] : [])],
       };

@@ -1,3 +1,4 @@
+import { CORNERED, TRIMMED } from '../run/checkpoints';
 import { alikeCorners, cornerSteps, cornerWords, endedLengths, wayOf, type CornerPlan } from '../cover';
 import { END_HOLDS, saidCorner, type PieceKind } from '../piece';
 import { CAUTIONS } from '../run/cautions';
@@ -56,6 +57,7 @@ export function cornerStep(
   const cut = relief?.cuts.length || corners.some(({ cut: into, away }) => into ?? away);
   const [key, name] = corners.length > 0 ? ['corners', 'Make the corners'] : ['relief', 'Ease the edge'];
   return step(key!, name!, said.join('\n'), minutes, {
+    ...(corners.length > 0 ? { check: CORNERED } : {}),
     caution: cut ? `${caution} ${CAUTIONS.shears}` : caution,
     ...(corners.length > 0 ? { sees: { in: 'corners' } } : {}),
   });
@@ -80,7 +82,7 @@ export function endSteps(model: Fastening['model']): ToldStep[] {
       `Finish the ${name}`,
       `Chalk a line ${Math.round(end.up * 10) / 10} mm above the board’s lower edge. Corners first: the bulk cut out, the last fold laid towards the ${name} with its open side down. Turn ${Math.round(end.turn)} mm under along the line, no wadding in the fold; ${how}.`,
       (length / 1000) * MINUTES.endMetre,
-      { caution: held.apart === null ? CAUTIONS.shears : CAUTIONS.nails },
+      { uses: [held.apart === null ? 'thread' : 'fastener'], caution: held.apart === null ? CAUTIONS.shears : CAUTIONS.nails },
     );
   });
 }
@@ -88,6 +90,7 @@ export function endSteps(model: Fastening['model']): ToldStep[] {
 /** What stands over is cut off: along the trim line, beyond what holds the cover. */
 export function trimStep({ rule, piece }: Fastening['model'], beyond: string): ToldStep {
   return step('trim', 'Trim', `Along the trim line, ${rule('stapleToTrim')} mm ${beyond}.${rebateWords(piece.strip)}`, MINUTES.trim, {
+    check: TRIMMED,
     caution: CAUTIONS.shears,
   });
 }

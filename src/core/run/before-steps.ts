@@ -1,3 +1,4 @@
+import { BASE_SOUND, PADDED } from './checkpoints';
 import { deckPlan, stretchedIn } from '../base';
 import type { Model } from '../build';
 import { wayOf, type LiningPiece, type ZipPlan } from '../cover';
@@ -81,7 +82,7 @@ export function boardSteps({ piece, outline }: Model): ToldStep[] {
         'Look at what it lies on',
         'Flat and sound, nothing that stands up through the padding or rubs the cover; measure it once more, left against right.',
         HANDLING.checkBoard,
-        { caution: CAUTIONS.base },
+        { check: BASE_SOUND, uses: ['board'], caution: CAUTIONS.base },
       ),
     ];
   return [
@@ -90,7 +91,7 @@ export function boardSteps({ piece, outline }: Model): ToldStep[] {
       'Check the board',
       `Flat, sound and square; break sharp edges; mark both centre lines underneath.${triedBare(piece.base.opening, outlineSize(outline))}`,
       HANDLING.checkBoard,
-      { caution: kindOf(piece.kind).traits.pan ? CAUTIONS.saddle : CAUTIONS.base },
+      { check: BASE_SOUND, uses: ['board'], caution: kindOf(piece.kind).traits.pan ? CAUTIONS.saddle : CAUTIONS.base },
     ),
   ];
 }
@@ -121,14 +122,14 @@ export function deckSteps({ piece, board, rule }: Model): ToldStep[] {
       deck.clips > 0 ? 'Hook in the springs' : 'Stretch the webbing',
       `${said.join(', ')}, each stretched by ${Math.round(deck.stretch)} %. ${deck.how} Leant on, the hand goes down ${stretchedIn(piece.base)!.give} mm.`,
       deck.straps.length * rule('timeStrap'),
-      { caution: CAUTIONS.tension },
+      { uses: ['webbing', 'spring', 'staple', 'fastener'], caution: CAUTIONS.tension },
     ),
     step(
       'hessian',
       'Hessian over it',
       `${Math.round(deck.hessian.width)} × ${Math.round(deck.hessian.height)} mm, tight but not strained, the edges turned over and stapled on the rails; the padding lies on it.`,
       HANDLING.hessian,
-      { caution: CAUTIONS.staples },
+      { uses: ['hessian', 'staple'], caution: CAUTIONS.staples },
     ),
   ];
 }
@@ -150,7 +151,7 @@ function trimStep({ rule }: Model, pad: FoamPiece, name: string, overhang: numbe
     `Trim the ${name} to the board`,
     `When the glue holds: blade upright, ${guide}, one long stroke a side, to ${Math.round(pad.finished.width)} × ${Math.round(pad.finished.height)} mm. Keep the strips.`,
     (metresRound([pad.finished]) * rule('timeCutMetre')) / 60,
-    { caution: CAUTIONS.knife, sees: { in: 'section', pad: pad.pad } },
+    { check: PADDED, caution: CAUTIONS.knife, sees: { in: 'section', pad: pad.pad } },
   );
 }
 
@@ -241,7 +242,7 @@ function cutSteps(model: Model, foam: readonly FoamPiece[]): ToldStep[] {
             'Cut the foam',
             `${cut.join('. ')}. ${tool.name}: ${tool.how}.`,
             (tool.time * metresRound(layers) * rule('timeCutMetre')) / 60 + layers.length * HANDLING.setOut,
-            { caution: CAUTIONS[tool.caution], place: 'table', sees: { in: 'foam' } },
+            { uses: ['foam'], caution: CAUTIONS[tool.caution], place: 'table', sees: { in: 'foam' } },
           ),
         ]
       : []),
@@ -289,9 +290,10 @@ function glueSteps(model: Model, pad: FoamPiece, { joints, first, name, below }:
       `${glue?.verb ?? 'Spray'} for the ${name}`,
       `${first ? 'A test patch on a scrap first. ' : ''}${faces > 1 ? 'Both faces' : lies(model) === 'loose' ? 'The lower face' : 'The board’s face'}${lies(model) === 'loose' ? ' of every joint' : ''}, an even coat${glue ? ` (${glue.how})` : ''}; ${faces > 1 ? 'leave them until the glue is tacky' : 'lay it as soon as it is tacky'}.`,
       minutes * SPRAYING,
-      { caution: CAUTIONS.glue, place: 'spray', wait: rule('timeGlueTack'), open: rule('timeGlueOpen'), sees },
+      { uses: ['glue'], caution: CAUTIONS.glue, place: 'spray', wait: rule('timeGlueTack'), open: rule('timeGlueOpen'), sees },
     ),
     step(`glue-${pad.pad}`, `Lay the ${name}`, `${detail} Press it down all over.`, minutes * (1 - SPRAYING), {
+      check: PADDED,
       wait: rule('timeGluePress'),
       sees,
     }),

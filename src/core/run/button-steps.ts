@@ -71,7 +71,7 @@ export function coverButtons({ buttons }: CoverPlan): ToldStep[] {
       'Cover the buttons',
       `${buttons.count} of ${Math.round(buttons.size)} mm: rounds of ${Math.round(buttons.blank)} mm from what the cover leaves over, the pattern in the middle of each; press them on, and pull at every one before it is used.`,
       buttons.count * MINUTES.cover,
-      { caution: CAUTIONS.shears },
+      { uses: ['button', 'cloth'], caution: CAUTIONS.shears },
     ),
   ];
 }
@@ -116,7 +116,7 @@ export function drawButtons(model: Model, { buttons }: CoverPlan): ToldStep[] {
       'Draw in the buttons',
       `${buttons.count} buttons, those nearest the middle first, ${throughBoard(model) ? 'each through its hole' : gridWords(model)}. Needle ${Math.ceil(buttons.needle)} mm or longer, ${twine} mm of waxed twine for each, drawn in ${Math.round(buttons.depth)} mm: ${behind}.${smooth}`,
       (buttons.count * model.rule('timeNail') * 3) / 60,
-      { caution: CAUTIONS.nails, sees: { in: throughBoard(model) ? 'back' : 'cloth' } },
+      { uses: ['button', 'thread'], caution: CAUTIONS.nails, sees: { in: throughBoard(model) ? 'back' : 'cloth' } },
     ),
   ];
 }

@@ -1,4 +1,4 @@
-import type { Step, Strand, ToldStep } from './step';
+import type { LinkedStep, Strand, ToldStep } from './step';
 
 /** Steps of a strand, in the order that they are told in. */
 export type Told = readonly [Strand, readonly ToldStep[]];
@@ -9,13 +9,13 @@ export type Told = readonly [Strand, readonly ToldStep[]];
  *
  * @param told strands, in the order of the run sheet
  */
-export function graphOf(told: readonly Told[]): Step[] {
+export function graphOf(told: readonly Told[]): LinkedStep[] {
   const last = new Map<Strand, string>();
   // What the piece's last step stands on already need not be said again.
   const joined = new Map<Strand, string>();
   const seen = new Map<Strand, string>();
   return told.flatMap(([strand, steps]) =>
-    steps.map((own): Step => {
+    steps.map((own): LinkedStep => {
       const before = last.get(strand);
       const after = before === undefined ? [] : [before];
       // Nothing is made before the old work is off and the bare base looked at.
@@ -40,7 +40,7 @@ export function graphOf(told: readonly Told[]): Step[] {
  * @param steps of the sheet
  * @param last key of the step at which it is
  */
-export function endedWith(steps: readonly Step[], last: string): Step[] {
+export function endedWith(steps: readonly LinkedStep[], last: string): LinkedStep[] {
   const loose = steps.filter(({ strand }) => strand === 'loose').at(-1);
   return steps.map((own) => (own.key === last && loose ? { ...own, after: [...own.after, loose.key] } : own));
 }

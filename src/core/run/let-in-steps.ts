@@ -30,7 +30,7 @@ export function letInStep({ id, kept }: Pad, called: string, { pocket, own, of }
       `Patch the old ${called}${which}`,
       `Cut the worn place out, ${width} × ${length} mm and ${deep} mm deep, ${whereLetIn(pocket)}, ${slope ?? 'its sides sloping in'}; glue fresh foam in, standing proud; when the glue holds trim it flush and feel over it with the flat hand.`,
       HANDLING.patch,
-      { caution: CAUTIONS.knife, wait: rule('timeGlueTack'), photos, sees },
+      { uses: ['foam', 'glue'], caution: CAUTIONS.knife, wait: rule('timeGlueTack'), photos, sees },
     );
   const passes = Math.ceil(deep / rule('carvePass') - 1e-9);
   return step(
@@ -38,6 +38,6 @@ export function letInStep({ id, kept }: Pad, called: string, { pocket, own, of }
     `Carve the pocket in the ${called}${which}`,
     `${width} × ${length} mm and ${deep} mm deep, ${whereLetIn(pocket)}${slope ? `, ${slope}` : ''}: ${passes} even passes, feeling left against right after each; ${slope ? 'cut the insert’s rim to the same slope and glue it' : 'glue the insert'} in flush.`,
     passes * HANDLING.carvePass,
-    { caution: CAUTIONS.knife, photos, sees },
+    { uses: ['foam', 'glue'], caution: CAUTIONS.knife, photos, sees },
   );
 }

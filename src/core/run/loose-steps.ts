@@ -37,17 +37,14 @@ export function looseSteps({ loose }: Pick<CoverPlan, 'loose'>, rule: RuleReader
         `Sew ${called(own)}`,
         `A ${kind}, ${mm(own.finished.length)} × ${mm(own.finished.height)} mm once filled: ${sewWords(own)}. Its case the same way, without zip, welt or loops, open a hand wide.`,
         own.count * (each + sewing),
-        {
-          caution: CAUTIONS.machine,
-          place: 'machine',
-        },
+        { uses: ['cloth', 'thread', 'zip', 'cord'], caution: CAUTIONS.machine, place: 'machine' },
       ),
       step(
         `loose-fill-${own.id}`,
         `Fill ${called(own)}`,
         `${Math.round(own.fill * 1000)} g of loose fibre teased into the case, corners and ends first, by the handful; sew the case shut; into the cover, ${own.zip === null ? 'which is sewn shut by hand' : 'close the zip'}. Knead it until no lump is felt.`,
         own.count * (HANDLING.fill + (own.zip === null ? HANDLING.close : 0)),
-        { caution: CAUTIONS.filling },
+        { uses: ['fill'], caution: CAUTIONS.filling },
       ),
       ...(own.loops.length > 0
         ? [
@@ -56,7 +53,7 @@ export function looseSteps({ loose }: Pick<CoverPlan, 'loose'>, rule: RuleReader
               `Hang ${called(own)}`,
               `A knob for each loop, ${own.loops.map(mm).join(', ')} mm from where its left end comes, on one line ${mm(own.loopLong)} mm above its upper seam; screwed into wood, not into padding.`,
               own.count * own.loops.length * HANDLING.knob,
-              { caution: CAUTIONS.base },
+              { uses: ['button'], caution: CAUTIONS.base },
             ),
           ]
         : []),

@@ -1,3 +1,4 @@
+import { WADDED as WADDING_LAID } from './checkpoints';
 import type { Model } from '../build';
 import { choicesOf, wayOf, type LiningPiece, type ZipPlan } from '../cover';
 import { rowInset } from '../fix/rows';
@@ -56,7 +57,7 @@ function stretchedStep(model: Model, wadding: LiningPiece, zip: ZipPlan | null):
     'Stretch the backed foam over all',
     `${sizeOf(wadding)}. ${apart(model, null)}Foam side down, its backing out, so that the cover slides on it. From the middle outwards, smooth but not pulled thin: where it is strained it goes thin and the edge reads through. ${held}; at corners cut a V out and butt the edges, nothing lies double.${zipWords(model, zip)}`,
     LAYING + (metresRound([wadding]) * rule('timeClothMetre')) / 60 + (loose || pan ? 0 : (staples * rule('timeStaple')) / 60),
-    { caution: loose || pan ? CAUTIONS.glue : CAUTIONS.staples },
+    { check: WADDING_LAID, uses: ['wadding', 'glue', 'staple'], caution: loose || pan ? CAUTIONS.glue : CAUTIONS.staples },
   );
 }
 
@@ -82,9 +83,7 @@ export function overAllStep(model: Model, wadding: LiningPiece, zip: ZipPlan | n
       'Lay the old wadding back',
       `Shake it out, tease what is flat, turn the worn side down.${zipWords(model, zip)}`,
       LAYING,
-      {
-        caution: CAUTIONS.strip,
-      },
+      { check: WADDING_LAID, uses: ['wadding', 'glue', 'staple'], caution: CAUTIONS.strip },
     );
   if (isStretched(wadding.material)) return stretchedStep(model, wadding, zip);
   const minutes = LAYING + (metresRound([wadding]) * model.rule('timeClothMetre')) / 60;
@@ -94,5 +93,9 @@ export function overAllStep(model: Model, wadding: LiningPiece, zip: ZipPlan | n
       ? ` Its staples ${Math.round(rowInset(model, choicesOf(model.piece.covering), 'over-all'))} mm in, clear of the cover’s own line.`
       : '';
   const words = `${sizeOf(wadding)}. ${apart(model, null)}${WADDED[how]}${row}${zipWords(model, zip)}`;
-  return step('wadding', 'Lay the wadding', words, minutes, { caution: CAUTIONS.glue });
+  return step('wadding', 'Lay the wadding', words, minutes, {
+    check: WADDING_LAID,
+    uses: ['wadding', 'glue', 'staple'],
+    caution: CAUTIONS.glue,
+  });
 }

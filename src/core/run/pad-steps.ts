@@ -1,3 +1,4 @@
+import { PADDED } from './checkpoints';
 import { BEVEL, domeHeight, type Model } from '../build';
 import type { FoamPiece } from '../cut';
 import { shaperOf } from '../foam';
@@ -48,6 +49,7 @@ export function rimSteps({ pads, piece }: Model, { pad: id, kept, insertOf, fini
   const minutes = domed ? ((finished.width * finished.height) / 1e6) * MINUTES.domeSquare : metresRound([finished]) * MINUTES.rimMetre;
   return [
     step(`rim-${id}`, `Work the rim of the ${called}`, `${how} ${tool.name} to finish: ${tool.how}.`, MINUTES.begin + tool.time * minutes, {
+      check: PADDED,
       caution: tool.caution === 'disc' ? CAUTIONS.disc : CAUTIONS.shaping,
       sees: { in: 'section', pad: id },
     }),

@@ -1,21 +1,21 @@
 import type { PanelLayout } from '../base/panels';
 import type { Model } from '../build';
-import { choicesOf, type CoverPlan, type LiningPiece } from '../cover';
+import { choicesOf, wayOf, type CoverPlan, type LiningPiece } from '../cover';
 import type { FoamPiece } from '../cut';
 import { FASTENERS, type Fastening, type FasteningSteps } from '../fix';
 import { rowInset } from '../fix/rows';
 import { polygonPerimeter } from '../outline';
-import { HARDWARE_KINDS, STRIP_KINDS, type Hardware } from '../piece';
+import { HARDWARE_KINDS, kindOf, STRIP_KINDS, type Hardware } from '../piece';
 import { keptLayers, newOf, otherParts, partComes, partName, reassembly } from '../strip';
 import { buttonHoles, buttonWells, drawButtons } from './button-steps';
 import { boardSteps, buildSteps, deckSteps, padSteps, stripSteps } from './before-steps';
 import { CAUTIONS } from './cautions';
+import { FINISHED, HUNG, withStops } from './checkpoints';
 import { looseSteps } from './loose-steps';
 import { sizeOf } from './metres';
 import { finishingSteps, firstSteps, lastSteps, layingSteps, readySteps, sewingSteps } from './sewing-steps';
 import { endedWith, graphOf } from './graph';
 import { seenIn, step, type Step, type ToldStep } from './step';
-import { stopsOf } from './stops';
 import { woodSteps } from './wood-steps';
 
 /** Plain handling times, minutes. */
@@ -49,7 +49,7 @@ function fastenerSteps(fastening: Fastening): FasteningSteps {
 
 /** Buttons are drawn in once the cover is tacked, before its edges take the cloth that was cut for them; where nothing is tacked, last. */
 function withButtons(fasten: readonly ToldStep[], close: readonly ToldStep[], buttons: readonly ToldStep[]): ToldStep[] {
-  const tacked = fasten.findIndex(({ key }) => key === 'tack') + 1;
+  const tacked = fasten.findIndex(({ temporary }) => temporary) + 1;
   return tacked > 0 ? [...fasten.slice(0, tacked), ...buttons, ...fasten.slice(tacked), ...close] : [...fasten, ...close, ...buttons];
 }
 
@@ -71,7 +71,7 @@ function dustStep(model: Model, dust: LiningPiece): ToldStep {
     old ? 'The old dust cover' : 'Dust cover',
     `${old ? '' : `${sizeOf(dust)}. `}Turn ${rule('dustTurn')} mm under, ${rule('dustInset')} mm in from the edge; its staples ${Math.round(rowInset(model, choicesOf(piece.covering), 'dust'))} mm in, a row of their own.${roundPlates(piece.base.hardware ?? [])}`,
     (staples * rule('timeStaple')) / 60 + 1,
-    { caution: CAUTIONS.staples },
+    { uses: ['dust', 'staple'], caution: CAUTIONS.staples },
   );
 }
 
@@ -97,7 +97,7 @@ function cleatSteps(panels: PanelLayout | null): ToldStep[] {
       mounting === 'joined' ? 'Join the panels, screw the cleats on' : 'Screw the cleats on',
       `${mounting === 'joined' ? 'Face down on a clean blanket, edges tight, battens across all of them behind. ' : ''}Level line ${hanging.line} mm below the top edge on every one; ${mounting === 'joined' ? `${own.length} cleats` : `${own.length} on each, ${where} of its middle`}; ${screw}. Stand-offs as thick as the cleats near the bottom corners, so that it hangs plumb.`,
       MINUTES.cleat * Math.max(1, own.length / (mounting === 'joined' ? panels.centres.length : 1)),
-      { caution: CAUTIONS.saw },
+      { uses: ['fastener'], caution: CAUTIONS.saw },
     ),
   ];
 }
@@ -115,7 +115,7 @@ function hangSteps(panels: PanelLayout | null): ToldStep[] {
       `Mark the middle of the wall and one level line; wall halves at ${marks} mm from the middle, − to the left. The middle panels first, then outwards on both sides, a card as thick as the gap between them. ${holds ? `The cleats ${joined ? 'together' : 'of each panel'} hold ${rated} kg; 4 × its weight is ${Math.ceil(needed)} kg. Test them with ${Math.ceil(needed)} kg, never more than ${rated} kg, before anybody leans on it.` : `Do not hang it yet: it needs ${Math.ceil(needed)} kg of cleats (4 × weight) and these hold ${rated} kg. Never test cleats beyond their rating.`}`,
       // Of one panel, as every step is.
       MINUTES.hang,
-      { caution: CAUTIONS.hanging, place: 'site' },
+      { check: HUNG, uses: ['fastener'], caution: CAUTIONS.hanging, place: 'site' },
     ),
   ];
 }
@@ -226,6 +226,7 @@ export function runSteps({ fastening, foam, wadding, dust, cover, panels }: Ingr
           ...refitSteps(model, laid),
           ...partSteps(model, 'after'),
           step('measure', 'Measure and label', 'Crown and height against the sizes; label with serial and day.', HANDLING.measure, {
+            check: FINISHED,
             caution: CAUTIONS.fire,
             sees: { in: 'section' },
           }),
@@ -236,6 +237,13 @@ export function runSteps({ fastening, foam, wadding, dust, cover, panels }: Ingr
     ]),
     'measure',
   );
-  const stops = stopsOf(model, cover, steps);
-  return steps.map((own) => (stops[own.key] ? { ...own, stop: stops[own.key]! } : own));
+  const { pan, wall } = kindOf(piece.kind).traits;
+  return withStops(steps, {
+    loose: Boolean(wayOf(piece.covering.way).loose),
+    pan,
+    wall,
+    patterned: piece.cloth.repeatAcross > 0 || piece.cloth.repeatAlong > 0,
+    welted: cover.welts.length > 0,
+    banded: cover.pieces.some(({ role }) => role === 'band'),
+  });
 }

@@ -1,3 +1,5 @@
+import type { WareKind } from '../store/kinds';
+import { SEWN } from './checkpoints';
 import type { Model } from '../build';
 import { isReadied, READYINGS, stitchingWords } from '../cloth';
 import { choicesOf, joinLength, OF_CLOTH, seamTakeUp, shortAt, wayOf, type CoverPlan, type SewnFacts } from '../cover';
@@ -14,14 +16,16 @@ const HANDLING = { clothPiece: 2, seam: 2, join: 1, lining: 4, old: 10, ready: 2
 
 const round = (mm: number): number => Math.round(mm * 10) / 10;
 /** How each lining is laid on. */
-const LAYING: Record<string, { detail: string; minutes: number; caution?: string }> = {
-  film: { detail: 'Loose, never pulled tight, never pierced on top.', minutes: HANDLING.film },
+const LAYING: Record<string, { uses: WareKind[]; detail: string; minutes: number; caution?: string }> = {
+  film: { uses: ['film'], detail: 'Loose, never pulled tight, never pierced on top.', minutes: HANDLING.film },
   waterproof: {
+    uses: ['waterproof', 'staple'],
     detail: 'In one piece down to the line that the cover is held along: no seam and nothing driven through on top.',
     minutes: HANDLING.lining,
     caution: CAUTIONS.staples,
   },
   liner: {
+    uses: ['lining', 'staple'],
     detail: 'Pull it firm and staple it on a line of its own: the cover then needs no force.',
     minutes: HANDLING.lining,
     caution: CAUTIONS.staples,
@@ -53,6 +57,8 @@ function cutStep(model: Model, { pieces }: CoverPlan): ToldStep {
       ? `${sizeOf(pieces[0]!)} as drawn, its grain from ${near} to ${far}; centre marks on all four sides.${short ? ` Cut ${short}.` : ''}`
       : `${all.length} pieces: ${told.join('; ')}. Notches and centre marks before they part; grain as drawn.`;
   return step('cloth', 'Cut the cover', detail, (metresRound(all) * rule('timeClothMetre')) / 60 + all.length * HANDLING.clothPiece, {
+    uses: ['cloth', 'lining'],
+    batch: 'rest waits',
     caution: CAUTIONS.shears,
     place: 'table',
   });
@@ -92,7 +98,7 @@ function channelSteps({ rule, piece }: Model, { channels }: CoverPlan): ToldStep
       'Quilt the channels',
       `Cut the layers oversize first${channels.backing > 0 ? `, cloth on ${round(channels.backing)} mm backed foam` : ''}; ${channels.lines} lines, marked ${round(channels.pitch)} mm apart on the back of the cloth, from the middle outwards; measure the sewn width: ${Math.round(channels.sewnWidth)} mm. Then cut the panel to its template. ${stitchingWords(piece.cloth)}`,
       ((channels.thread / rule('threadFactor')) * 100 * rule('timeSewMetre')) / 60_000,
-      { caution: CAUTIONS.machine, place: 'machine' },
+      { uses: ['cloth', 'wadding', 'thread'], caution: CAUTIONS.machine, place: 'machine' },
     ),
   ];
 }
@@ -140,7 +146,7 @@ function stitchSteps(model: Model, cover: CoverPlan): ToldStep[] {
           )
           .join('; '),
         welts.reduce((sum, welt) => sum + (welt.stripLength / 1000) * HANDLING.weltMetre, 0),
-        { caution, place: 'machine' },
+        { uses: ['cord', 'thread'], caution, place: 'machine' },
       ),
     );
   // Its band is whole before it is joined to anything.
@@ -151,7 +157,7 @@ function stitchSteps(model: Model, cover: CoverPlan): ToldStep[] {
         'Set the zip in',
         `${cut(zip.length)} mm along the ${zip.place}, between the two halves of its band, before that is joined to the rest; closed at both ends, and left open a hand wide so that the cover can be turned; no foam or wadding within ${rule('zipFree')} mm of its teeth, in the seam or under it.`,
         HANDLING.zip,
-        { caution, place: 'machine' },
+        { uses: ['zip', 'thread'], caution, place: 'machine' },
       ),
     );
   const stitched = seams.filter((seam) => !seam.laid);
@@ -163,7 +169,7 @@ function stitchSteps(model: Model, cover: CoverPlan): ToldStep[] {
         'Sew the cover',
         `${seamWords(cover)}${takenWords(piece.covering)} ${stitchingWords(piece.cloth)}${thickestWords(piece.cloth, stitched)}`,
         stitched.reduce((sum, seam) => sum + HANDLING.seam + sew(seam.length * (seam.welted ? 2 : 1)), 0),
-        { caution, place: 'machine' },
+        { check: SEWN, uses: ['thread'], caution, place: 'machine' },
       ),
     );
   return steps;
@@ -183,14 +189,14 @@ function liningSteps(model: Model, { linings }: CoverPlan): ToldStep[] {
   return linings.flatMap((lining) => {
     const laying = LAYING[lining.material];
     if (!laying) return [];
-    const { detail, minutes, caution } = laying;
+    const { uses, detail, minutes, caution } = laying;
     return [
       step(
         `lay-${lining.material}`,
         `Lay on the ${isKept(kept, lining.material) ? 'old ' : ''}${lining.name.toLowerCase()}`,
         `${isKept(kept, lining.material) ? '' : `${sizeOf(lining)}. `}${detail}${row(lining.material)}`,
         minutes,
-        caution ? { caution } : {},
+        { uses, ...(caution ? { caution } : {}) },
       ),
     ];
   });
@@ -216,7 +222,7 @@ export function readySteps({ piece }: Model, { pieces }: CoverPlan): ToldStep[] 
         `${ready.id === 'washed' ? 'Wash' : 'Steam'} the ${name} first`,
         `${ready.how}${loses}`,
         HANDLING.ready,
-        { wait: ready.dries, caution: CAUTIONS.heat },
+        { uses: ['cloth'], wait: ready.dries, caution: CAUTIONS.heat },
       ),
     ];
   });
@@ -238,7 +244,7 @@ function joinStep({ rule }: Model, { pieces, seams }: CoverPlan, sew: (length: n
       'Sew the joins',
       `${joins.count} joins, the border’s at its mitres: from the inner point outwards, ${rule('seamAllowance')} mm; press them open. Try the ring on the board before it is tacked.`,
       sew(joins.length) + joins.count * HANDLING.join,
-      { caution: CAUTIONS.machine, place: 'machine' },
+      { check: SEWN, uses: ['thread'], caution: CAUTIONS.machine, place: 'machine' },
     ),
   ];
 }
@@ -272,6 +278,7 @@ export function layingSteps(model: Model, whole: CoverPlan, cover: CoverPlan): T
         'Prove it on the first one',
         'Pin it on, look at bands and seams, write down what shows: the pattern is corrected for the rest.',
         HANDLING.prove,
+        { batch: 'first only' },
       ),
     );
   return steps;

@@ -1,3 +1,6 @@
+import type { WareKind } from '../store/kinds';
+import type { Checkpoint } from './checkpoints';
+
 /** Where a step is done: each is a place that two people cannot use at once. */
 export const STEP_PLACES = [
   { id: 'bench', name: 'Bench' },
@@ -31,18 +34,30 @@ export type ToldStep = {
   place?: StepPlace;
   /** the little drawing that belongs to it */
   sees?: Sight;
-  /** looked at before anybody goes on */
-  stop?: readonly string[];
+  /** kinds of wares that it uses up: it waits until what was ordered of them is there */
+  uses?: readonly WareKind[];
+  /** how it is done on a set: on the first piece only, or on the rest only once the first is through; on all at once where nothing is said */
+  batch?: 'first only' | 'rest waits';
+  /** what it holds comes out again, or is driven home later */
+  temporary?: boolean;
+  /** what is looked at once it is done */
+  check?: Checkpoint;
   caution?: string;
   /** photos that show how it was */
   photos?: string[];
 };
 
-/** One step of the run sheet, with what must be done before it. */
-export type Step = ToldStep & {
+/** A step with what must be done before it. */
+export type LinkedStep = ToldStep & {
   strand: Strand;
   /** keys of the steps that come right before it */
   after: string[];
+};
+
+/** One step of the run sheet: plain data. */
+export type Step = Omit<LinkedStep, 'check'> & {
+  /** looked at before anybody goes on */
+  stop?: readonly string[];
 };
 
 /** A step as it is put down: what it does not say is nothing; minutes are at least one and whole. */
@@ -51,9 +66,9 @@ export function step(
   name: string,
   detail: string,
   minutes: number,
-  more: Partial<Pick<ToldStep, 'wait' | 'open' | 'place' | 'caution' | 'photos' | 'sees'>> = {},
+  more: Partial<Pick<ToldStep, 'wait' | 'open' | 'place' | 'caution' | 'photos' | 'sees' | 'uses' | 'batch' | 'temporary' | 'check'>> = {},
 ): ToldStep {
-  const { wait = 0, open, place, caution, photos = [], sees } = more;
+  const { wait = 0, open, place, caution, photos = [], ...rest } = more;
   return {
     key,
     name,
@@ -64,7 +79,7 @@ export function step(
     ...(place === undefined ? {} : { place }),
     ...(caution ? { caution } : {}),
     ...(photos.length > 0 ? { photos: [...photos] } : {}),
-    ...(sees === undefined ? {} : { sees }),
+    ...rest,
   };
 }
 

@@ -1,32 +1,15 @@
 import { readFileSync, writeFileSync } from 'node:fs';
 import { format } from 'prettier';
 import { describe, expect, it } from 'vitest';
+import { needsOf } from '../../core/buying';
 import { checkDocument } from '../../core/document';
+import { layGroups } from '../../core/lay';
 import { createPlanner, planPiece, sheetView } from '../../core/plan';
 import { JOBS } from '.';
 import { jobsTable } from './table';
 
 /** So many pleats at a corner nobody exceeds (trade.md, corners). */
 const MOST_PLEATS = 3;
-
-/** What a step uses up, by the key of its line on the shopping list. */
-const USES: [RegExp, string][] = [
-  [/^wadding$/, 'wadding.length'],
-  [/^dust$/, 'dustCover.length'],
-  [/^cloth$/, 'cloth.length'],
-  [/^foam$/, 'foam.sheets'],
-  [/^spray-/, 'glue'],
-  [/^welts$/, 'cord'],
-  [/^sew$/, 'thread'],
-  [/^zip$/, 'zips'],
-  [/^buttons$/, 'buttons.count'],
-  [/^lay-liner$/, 'lining.length'],
-  [/^lay-film$/, 'film.length'],
-  [/^lay-waterproof$/, 'waterproof.length'],
-  [/^staple$/, 'staple.count'],
-  [/^nails$/, 'fastener.nails'],
-  [/^rivet$/, 'fastener.rivets'],
-];
 
 describe.each(JOBS.map((job) => [job.title, job] as const))('%s', (_title, job) => {
   const planner = createPlanner();
@@ -69,9 +52,16 @@ describe.each(JOBS.map((job) => [job.title, job] as const))('%s', (_title, job) 
     const shown = sheetView({ piece: job.piece, house: {}, parts: ['cover', 'cut', 'fixing', 'run'] }, planner);
     if ('problems' in shown) throw new Error(shown.problems[0]!.message);
     const sizes = new Map(shown.view.sizes.map((line) => [line.key, line.value]));
-    // Everything that any step uses is on it.
-    for (const { key } of plan.steps)
-      for (const [used, bought] of USES) if (used.test(key)) expect(sizes.get(bought), `${bought} for ${key}`).toBeGreaterThan(0);
+    // Everything on it is used by a step, which waits until it is there; and of what a step uses something is on it.
+    const needed = new Set(
+      needsOf([{ id: job.id, piece: job.piece, plan }], layGroups([{ id: job.id, piece: job.piece, plan }], {}), {}).map(
+        ({ kind }) => kind,
+      ),
+    );
+    const used = new Set(plan.steps.flatMap(({ uses = [] }) => uses));
+    expect([...needed].filter((kind) => !used.has(kind))).toEqual([]);
+    const idle = plan.steps.filter(({ uses }) => uses && !uses.some((kind) => needed.has(kind) || kind === 'board'));
+    expect(idle.map(({ key }) => key)).toEqual([]);
     for (const key of job.buys) expect(sizes.get(key), `${key} of ${[...sizes.keys()].join(' ')}`).toBeGreaterThan(0);
     // Nothing is left out of a sum.
     expect(plan.cut.cloth.tooLarge).toEqual([]);

@@ -18,6 +18,6 @@ export function stapledWelt({ rule, seams, welt }: SewnFacts, over: string): Tol
     welt?.double ? 'Staple the double welt' : 'Staple the lower welt',
     `Along the board’s lower edge, ${welt?.double ? 'the staples between the two cords' : 'cord outwards, the staples close behind it'}, join at the back; ${over}.`,
     (length / rule('staplePitch')) * (rule('timeStaple') / 60) + BEGIN,
-    { caution: CAUTIONS.staples },
+    { uses: ['staple', 'cord'], caution: CAUTIONS.staples },
   );
 }

@@ -140,6 +140,7 @@ export const block: Way = {
         'Turn the corners out and close the zip',
         `Push the corners out from inside; close the zip from one end; slap the seams straight along ${pieces.length > 2 ? 'the band' : 'the edge'}.`,
         CLOSE,
+        { uses: ['zip'] },
       ),
     ],
   }),

@@ -41,7 +41,8 @@ function stagedSteps({ piece, rule, seams, welt }: SewnFacts): OwnSteps {
   const length = (id: string): number => (seams.find((seam) => seam.id === id)?.length ?? 0) / 1000;
   const staples = (id: string): number => Math.ceil((length(id) * 1000) / rule('staplePitch'));
   const stapling = (id: string): number => (staples(id) * rule('timeStaple')) / 60;
-  const own = (key: string, name: string, words: string, minutes: number) => step(key, name, words, minutes, { caution: CAUTIONS.staples });
+  const own = (key: string, name: string, words: string, minutes: number) =>
+    step(key, name, words, minutes, { uses: ['staple', 'card', 'cord'], caution: CAUTIONS.staples });
   return {
     first: [
       step(
@@ -49,7 +50,7 @@ function stagedSteps({ piece, rule, seams, welt }: SewnFacts): OwnSteps {
         'Fix the lip',
         `Thin hard strips on the line of the border, ${border} mm in from the edge${where}, mitred at the corners, glued and pinned: the inner panel is stapled to their outer side, the border is tacked against it.`,
         MINUTES.lip,
-        { caution: CAUTIONS.base },
+        { uses: ['card', 'glue'], caution: CAUTIONS.base },
       ),
     ],
     before: [
@@ -80,9 +81,7 @@ function stagedSteps({ piece, rule, seams, welt }: SewnFacts): OwnSteps {
         'Fill the border',
         'Lay the frame of foam that was cut off into the border, a light coat of glue; its wadding over it.',
         MINUTES.frame,
-        {
-          caution: CAUTIONS.glue,
-        },
+        { uses: ['foam', 'wadding', 'glue'], caution: CAUTIONS.glue },
       ),
       own(
         'border-pull',

@@ -61,9 +61,7 @@ export const lipped: Way = {
         'Finish against the lip',
         `Turn ${rule('turnUnder')} mm under, fasten close to the lip, lay the cord along it.`,
         FINISHING,
-        {
-          caution: CAUTIONS.staples,
-        },
+        { uses: ['staple', 'cord'], caution: CAUTIONS.staples },
       ),
     ],
   }),

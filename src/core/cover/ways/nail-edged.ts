@@ -18,14 +18,14 @@ function bandSteps({ seams, rule }: SewnFacts): ToldStep[] {
       'Welt along the edge',
       'Staple the welt round the board’s edge, its cord on the front corner of it, the raw edge backwards, clear of the nails; its ends meet in the middle of the bottom.',
       metres * MINUTES.weltMetre,
-      { caution: CAUTIONS.staples },
+      { uses: ['staple', 'cord'], caution: CAUTIONS.staples },
     ),
     step(
       'band-tack',
       'Back-tack the band',
       `Face down over the front, card strip tight against the cord; turn it over the edge and round to the back, smooth, and staple it there ${Math.round(rule('return') + ROWS_APART)} mm in, over the cover’s raw edge. Trim.`,
       metres * MINUTES.tackMetre,
-      { caution: CAUTIONS.staples },
+      { uses: ['staple', 'card'], caution: CAUTIONS.staples },
     ),
   ];
 }

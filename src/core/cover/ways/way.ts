@@ -140,6 +140,8 @@ export type Way = {
   reach: (working: Working, seams: readonly SeamSpec[], beyond: Beyond) => ReachRow;
   /** strips and panels that are not part of the visible surface */
   extras?: (working: Working, sewn: Sewn, making: ExtraMaking) => CoverPiece[];
+  /** the cover's own staples go through card strip along its straight edges: how that is said in their step */
+  throughCard?: string;
   /** the lines along which hidden straight edges are fastened with card */
   tackAlong?: (working: Working, sewn: Sewn) => Pick<SeamSpec, 'name' | 'level' | 'over'>[];
   /**

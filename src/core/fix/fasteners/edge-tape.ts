@@ -34,7 +34,7 @@ export const edgeTape: Fastener = {
         'Edge tape over the staples',
         `${Math.round(round(fastening))} mm of tape ${WIDTH} mm wide, its middle on the staples, from the middle of the back: glue a hand’s breadth at a time, fold it flat at the corners, lap its end ${LAP} mm over its start. No staple and no raw edge is left to catch on.`,
         (round(fastening) / 1000) * METRE,
-        { caution: CAUTIONS.glue },
+        { uses: ['card', 'glue'], caution: CAUTIONS.glue },
       ),
     ],
   }),

@@ -8,6 +8,7 @@ export const hookLoop = edgeHold({
   id: 'hook-loop',
   words: 'Loop tape sewn to the edge, hook tape under the base: it comes off to be washed.',
   apart: 200,
+  uses: ['hook', 'glue', 'staple'],
   each: 0.4,
   size: () => ({ says: '25 mm, both halves', sold: { width: 25 } }),
   temporary: 'pressed down a hand’s breadth at each',

@@ -45,7 +45,7 @@ export const nails: Fastener = {
           'Nail the edge',
           `${plan.count} nails, corners first, then the middle of each side, then halving: ${runs}.`,
           (plan.count * model.rule('timeNail')) / 60,
-          { caution: CAUTIONS.nails, sees: { in: 'nails' } },
+          { uses: ['fastener'], caution: CAUTIONS.nails, sees: { in: 'nails' } },
         ),
       ],
     };

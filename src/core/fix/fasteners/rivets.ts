@@ -1,3 +1,4 @@
+import { FASTENED } from '../../run/checkpoints';
 import { meetAgain, meetings } from '../../strip/realign';
 import { CAUTIONS } from '../../run/cautions';
 import { step } from '../../run/step';
@@ -95,11 +96,11 @@ export const rivets: Fastener = {
       `Rivet it through the ${base}`,
       `${places.length} rivets with washers, as numbered${through(old)}${pan ? '; nose, tail, then the sides from the front backwards' : ''}; drill ${old > 0 ? 'the others ' : ''}through cloth and ${base} together, from below. A temporary one comes out as soon as the rivets on either side of it hold.`,
       places.length * EACH,
-      { caution: CAUTIONS.rivets },
+      { check: FASTENED, uses: ['fastener'], caution: CAUTIONS.rivets },
     );
     if (heldBy(model) !== 'rivets') return { fasten: [rivet] };
     return {
-      fasten: [step('tack', name!, `${turn}; ${held}`, 8, { caution: CAUTIONS.staples }), rivet],
+      fasten: [step('tack', name!, `${turn}; ${held}`, 8, { temporary: true, caution: CAUTIONS.staples }), rivet],
       close: [trimStep(model, 'beyond the rivets')],
     };
   },

@@ -1,3 +1,4 @@
+import { FASTENED } from '../../run/checkpoints';
 import type { Stack } from '../../build';
 import { clothsOn, dustCover, wayOf } from '../../cover';
 import { BOARDS, findMaterial } from '../../foam';
@@ -111,12 +112,13 @@ export const staples: Fastener = {
     const corner = cornerStep(fastening);
     // Along a single edge: centres, corners and trimming belong to what holds the rest.
     const main = heldBy(model) === 'staples';
+    const { throughCard } = wayOf(piece.covering.way);
     const stapled = step(
       'staple',
       main ? 'Staple outwards' : `Staple the ${[...new Set(places.map(({ edge }) => edge))].join(' and the ')}`,
-      `${main ? along : places.length} staples, ${legOf(fastening).leg} mm leg, ${turnWords(places)} as numbered; ${HOW[piece.cloth.pull]}.`,
+      `${main ? along : places.length} staples, ${legOf(fastening).leg} mm leg, ${turnWords(places)} as numbered${throughCard ? `, ${throughCard}` : ''}; ${HOW[piece.cloth.pull]}.`,
       ((main ? along : places.length) * rule('timeStaple')) / 60,
-      { caution: CAUTIONS.staples },
+      { check: FASTENED, uses: throughCard ? ['staple', 'card'] : ['staple'], caution: CAUTIONS.staples },
     );
     if (!main) return { fasten: [stapled] };
     return {
@@ -126,7 +128,7 @@ export const staples: Fastener = {
           'Tack the centres',
           `${drawnOver(model)}Centre marks on centre lines: ${[...new Set(places.filter(({ kind }) => kind === 'centre').map(({ edge }) => saidEdge(piece.kind, edge)))].join(', ')}; temporary, half driven.${meetAgain(meetings(piece.strip, model.outline))}`,
           HANDLING.turnAndCentre + (4 * rule('timeStaple')) / 60,
-          { caution: CAUTIONS.staples },
+          { uses: ['staple'], temporary: true, caution: CAUTIONS.staples },
         ),
         stapled,
       ],

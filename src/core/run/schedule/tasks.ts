@@ -2,7 +2,7 @@ import type { Step, Strand } from '../step';
 import type { Link, Task } from './types';
 
 /** What of a step it is scheduled by. */
-type Timed = Pick<Step, 'key' | 'minutes' | 'wait' | 'open' | 'place' | 'strand' | 'after'>;
+type Timed = Pick<Step, 'key' | 'minutes' | 'wait' | 'open' | 'place' | 'strand' | 'after' | 'batch'>;
 
 /** A set of pieces that is worked on, as it is scheduled. */
 export type SetToDo = {
@@ -130,7 +130,7 @@ function tasksOfPart(
     });
   };
   for (const step of set.steps.filter(({ strand }) => strands.includes(strand))) {
-    if (part === 'rest' && step.key === 'prove') {
+    if (part === 'rest' && step.batch === 'first only') {
       // It was proved on the first: what follows follows what came before it.
       ids.set(
         step.key,
@@ -141,7 +141,7 @@ function tasksOfPart(
     const doneOn = set.done?.[step.key]?.length ?? 0;
     const left = Math.max(0, count - (part === 'rest' ? Math.max(0, doneOn - 1) : doneOn));
     const links = step.after.flatMap((key) => linksTo(ids.get(key) ?? [], byKey.get(key)!, count));
-    if (part === 'rest' && step.key === 'cloth') links.push(...before.map((on) => ({ on, least: 0, most: null })));
+    if (part === 'rest' && step.batch === 'rest waits') links.push(...before.map((on) => ({ on, least: 0, most: null })));
     if (left === 0) {
       ids.set(
         step.key,
@@ -196,7 +196,7 @@ function tasksOfPart(
 export function tasksOf(set: SetToDo): Task[] {
   if (set.steps.length === 0) return [];
   const whole = { part: 'all', count: set.count, before: [], known: new Map() } as const;
-  const proved = set.count >= FIRST_ONE_FROM && set.steps.some(({ key }) => key === 'prove');
+  const proved = set.count >= FIRST_ONE_FROM && set.steps.some(({ batch }) => batch === 'first only');
   const all = tasksOfPart(set, { ...whole, strands: proved ? TOGETHER : [...TOGETHER, ...PROVED] });
   const tasks = [...all.tasks];
   let before = all.last;
