@@ -1,6 +1,7 @@
 import AxeBuilder from '@axe-core/playwright';
 import { expect, type Page } from '@playwright/test';
 import { test } from './workshop';
+import { thorough } from '../src/testing/runs';
 import { place, settled, unfold } from './help';
 
 /** A laptop, a tablet lying, a tablet standing. */
@@ -10,43 +11,38 @@ const SIZES = [
   [768, 1024],
 ] as const;
 
-/** Every screen at every size; otherwise each at one of them, in turn, by day and in the evening at different ones. FOVEA_THOROUGH=1. */
-const thorough = process.env.FOVEA_THOROUGH === '1';
-const looked = { day: 0, evening: 1 };
+/** Every screen at every size; otherwise each at one of them, in turn. */
+let looked = 0;
 
+/** Looks at a screen as it stands, by day with every rule, and in the evening for its contrast, all that depends on the theme. */
 async function noSeriousViolation(page: Page, where: string): Promise<void> {
-  const turn = looked[where.endsWith('evening') ? 'evening' : 'day']++ % SIZES.length;
-  for (const [width, height] of thorough ? SIZES : [SIZES[turn]!]) {
+  const html = page.locator('html');
+  for (const [width, height] of thorough ? SIZES : [SIZES[looked++ % SIZES.length]!]) {
     await page.setViewportSize({ width, height });
-    // A round by one theme that ran in the other would look at nothing.
-    expect(await page.locator('html').getAttribute('data-theme')).toBe(where.endsWith('evening') ? 'evening' : 'day');
-    const axe = new AxeBuilder({ page });
-    // Of all that is looked for only the contrast depends on the theme: in the evening that alone is looked at.
-    if (where.endsWith('evening')) axe.withRules(['color-contrast']);
-    const { violations } = await axe.analyze();
-    const serious = violations.filter((v) => v.impact === 'serious' || v.impact === 'critical');
-    expect(serious.map((v) => `${where} at ${width}: ${v.id}: ${v.nodes.map((n) => n.html.slice(0, 120)).join(' | ')}`)).toEqual([]);
+    for (const theme of ['day', 'evening'] as const) {
+      await html.evaluate((element, wanted) => (element.dataset.theme = wanted), theme);
+      const axe = new AxeBuilder({ page });
+      if (theme === 'evening') axe.withRules(['color-contrast']);
+      const { violations } = await axe.analyze();
+      // A look by one theme that was made in the other would have looked at nothing.
+      expect(await html.getAttribute('data-theme')).toBe(theme);
+      const serious = violations.filter((v) => v.impact === 'serious' || v.impact === 'critical');
+      const says = serious.map((v) => `${v.id}: ${v.nodes.map((n) => n.html.slice(0, 120)).join(' | ')}`);
+      expect(says, `${where}, ${theme}, at ${width}`).toEqual([]);
+    }
   }
   await page.setViewportSize({ width: 1280, height: 800 });
 }
 
-/** Every screen by one theme: a piece of its own, so that two rounds do not meet. */
-async function everyScreen(page: Page, theme: 'day' | 'evening'): Promise<void> {
-  // The theme is the workshop's: each round holds its own, whatever the other's page is told.
-  await page.addInitScript((own) => {
-    const hold = (): void => {
-      if (document.documentElement && document.documentElement.dataset.theme !== own) document.documentElement.dataset.theme = own;
-    };
-    new MutationObserver(hold).observe(document, { attributes: true, childList: true, subtree: true, attributeFilter: ['data-theme'] });
-    hold();
-  }, theme);
+/** Every screen, one after the other. */
+async function everyScreen(page: Page): Promise<void> {
   await page.goto('/');
-  const id = await place(page, { name: `Access seat, ${theme}`, count: 2, overrides: { grip: 20 } });
+  const id = await place(page, { name: 'Access seat', count: 2, overrides: { grip: 20 } });
   for (const path of ['/', '/new', '/jobs', '/store', '/diary', `/bench/${id}`, '/log', '/house', '/workshop', '/enter', '/nowhere']) {
     await page.goto(path);
     if (path === '/diary') await expect(page.getByRole('region', { name: 'Pieces' })).toBeVisible({ timeout: 60_000 });
     if (path.startsWith('/bench')) await expect(page.locator('main[data-bench]')).toBeVisible({ timeout: 60_000 });
-    await noSeriousViolation(page, `${path} ${theme}`);
+    await noSeriousViolation(page, `${path}`);
   }
   for (const stage of ['strip', 'base', 'build', 'sit', 'cover', 'cut', 'fix', 'bench']) {
     await page.goto(`/piece/${id}?stage=${stage}`);
@@ -64,42 +60,36 @@ async function everyScreen(page: Page, theme: 'day' | 'evening'): Promise<void> 
     if (stage === 'build') await unfold(page, 'Cover');
     if (stage === 'build') await page.getByRole('button', { name: /Wrap at the front/ }).click();
     if (stage === 'sit') await expect(page.getByRole('list', { name: 'Verdict' })).toBeVisible({ timeout: 60_000 });
-    await noSeriousViolation(page, `${stage} ${theme}`);
+    await noSeriousViolation(page, `${stage}`);
   }
   await page.goto(`/piece/${id}?stage=cover`);
   await settled(page);
   for (const look of ['Flat pieces', 'Strain', 'Corners']) {
     await page.getByRole('button', { name: look, exact: true }).click();
-    await noSeriousViolation(page, `${look} ${theme}`);
+    await noSeriousViolation(page, `${look}`);
   }
   await page.getByRole('button', { name: 'In the round' }).click();
   await expect(page.locator('[data-drawn="yes"]')).toBeVisible({ timeout: 60_000 });
-  await noSeriousViolation(page, `in the round ${theme}`);
+  await noSeriousViolation(page, `in the round`);
   for (const tab of ['cut', 'buy']) {
     await page.goto(`/job/p-${id}?tab=${tab}`);
     await expect(page.locator(tab === 'cut' ? '[data-lay]' : '[data-buy]').first()).toBeVisible({ timeout: 60_000 });
-    await noSeriousViolation(page, `${tab} of a job ${theme}`);
+    await noSeriousViolation(page, `${tab} of a job`);
   }
   await page.goto(`/piece/${id}?stage=build`);
   for (const box of ['Crown by wish…', 'Foam store…']) {
     await page.getByRole('button', { name: box }).click();
-    await noSeriousViolation(page, `${box} ${theme}`);
+    await noSeriousViolation(page, `${box}`);
     await page.keyboard.press('Escape');
   }
   await page.keyboard.press('?');
-  await noSeriousViolation(page, `keys ${theme}`);
+  await noSeriousViolation(page, `keys`);
   await page.keyboard.press('Escape');
 }
 
-test('no screen has a serious accessibility fault, by day or in the evening', async ({ page, browser }) => {
+test('no screen has a serious accessibility fault, by day or in the evening', async ({ page }) => {
   test.setTimeout(900_000);
-  // Both rounds at once: each spends most of its time in its own page.
-  const evening = await browser.newContext({ viewport: { width: 1280, height: 800 } });
-  try {
-    await Promise.all([everyScreen(page, 'day'), everyScreen(await evening.newPage(), 'evening')]);
-  } finally {
-    await evening.close();
-  }
+  await everyScreen(page);
 });
 
 test('the theme is switched for the whole workshop, and back', async ({ page }) => {
@@ -159,46 +149,56 @@ test('the keyboard alone moves handles, overrides a rule and turns stages', asyn
   await expect(grip).toHaveValue('35 mm');
 });
 
-for (const [width, height] of [
+const TABLETS = [
   [768, 1024],
   [1024, 768],
-] as const)
-  test(`on a tablet of ${width} × ${height} nothing is cut off, nothing scrolls sideways, the sizes are a drawer`, async ({ page }) => {
-    await page.goto('/');
-    const id = await place(page);
-    await page.setViewportSize({ width, height });
-    for (const path of [
-      '/',
-      '/new',
-      '/house',
-      '/log',
-      '/workshop',
-      '/store',
-      '/jobs',
-      '/diary',
-      `/bench/${id}`,
-      `/job/p-${id}?tab=cut`,
-      `/job/p-${id}?tab=buy`,
-      `/piece/${id}?stage=build`,
-      `/piece/${id}?stage=cover`,
-      `/piece/${id}?stage=bench`,
-    ]) {
-      await page.goto(path);
-      await page.waitForLoadState('networkidle');
-      expect(await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth), path).toBeLessThanOrEqual(0);
-      // What is typed or pressed lies whole within its part of the page.
-      const cut = await page.evaluate(() =>
-        [...document.querySelectorAll<HTMLElement>('main input:not([type=radio]), main select, main button')]
-          .filter((own) => own.checkVisibility())
-          .filter((own) => {
-            const { left, right } = own.getBoundingClientRect();
-            const around = own.closest('section')?.getBoundingClientRect() ?? { left: 0, right: window.innerWidth };
-            return right > left && (left < Math.max(0, around.left) - 1 || right > Math.min(window.innerWidth, around.right) + 1);
-          })
-          .map((own) => own.getAttribute('aria-label') ?? own.textContent ?? own.id),
-      );
-      expect(cut, path).toEqual([]);
+] as const;
+
+/** What is typed or pressed and does not lie whole within its part of the page. */
+const cutOff = (page: Page): Promise<string[]> =>
+  page.evaluate(() =>
+    [...document.querySelectorAll<HTMLElement>('main input:not([type=radio]), main select, main button')]
+      .filter((control) => control.checkVisibility())
+      .filter((control) => {
+        const { left, right } = control.getBoundingClientRect();
+        const around = control.closest('section')?.getBoundingClientRect() ?? { left: 0, right: window.innerWidth };
+        return right > left && (left < Math.max(0, around.left) - 1 || right > Math.min(window.innerWidth, around.right) + 1);
+      })
+      .map((control) => control.getAttribute('aria-label') ?? control.textContent ?? control.id),
+  );
+
+test('on a tablet, upright and lying, nothing is cut off, nothing scrolls sideways, the sizes are a drawer', async ({ page }) => {
+  test.setTimeout(300_000);
+  await page.goto('/');
+  const id = await place(page);
+  for (const path of [
+    '/',
+    '/new',
+    '/house',
+    '/log',
+    '/workshop',
+    '/store',
+    '/jobs',
+    '/diary',
+    `/bench/${id}`,
+    `/job/p-${id}?tab=cut`,
+    `/job/p-${id}?tab=buy`,
+    `/piece/${id}?stage=build`,
+    `/piece/${id}?stage=cover`,
+    `/piece/${id}?stage=bench`,
+  ]) {
+    await page.goto(path);
+    await page.waitForLoadState('networkidle');
+    for (const [width, height] of TABLETS) {
+      await page.setViewportSize({ width, height });
+      await expect
+        .poll(() => page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth), `${path} at ${width}`)
+        .toBeLessThanOrEqual(0);
+      await expect.poll(() => cutOff(page), `${path} at ${width}`).toEqual([]);
     }
+  }
+  for (const [width, height] of TABLETS) {
+    await page.setViewportSize({ width, height });
     await page.goto(`/piece/${id}?stage=build`);
     await settled(page);
     const sizes = page.getByRole('region', { name: 'Sizes' });
@@ -209,4 +209,5 @@ for (const [width, height] of [
     await expect(sizes).toBeHidden();
     const seen = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag22aa']).analyze();
     expect(seen.violations.map(({ id: own, nodes }) => `${own}: ${nodes[0]!.html}`)).toEqual([]);
-  });
+  }
+});

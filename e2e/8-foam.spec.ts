@@ -3,6 +3,7 @@ import { expect, type Page } from '@playwright/test';
 import { test } from './workshop';
 import { foamOf, KINDS, newPiece, type Pad, type Piece } from '../src/core/piece';
 import { fovea, place, settled, slip, unfold } from './help';
+import { thorough } from '../src/testing/runs';
 
 const main = (change: Partial<Pad>): Pad => ({
   id: 'main',
@@ -77,10 +78,11 @@ test('a pocket deeper than its foam is refused; one that fits shows its floor, p
   await expect(pocket).toContainText('more on the right');
 });
 
-test('every kind: the covered line is shown, and pads for a wished crown meet it within a millimetre', async ({ page }) => {
+test('the covered line is shown, and pads for a wished crown meet it within a millimetre', async ({ page }) => {
   test.setTimeout(900_000);
   await page.goto('/');
-  for (const kind of KINDS) {
+  // Each kind is solved and met by the core's own tests: here the page's wiring is looked at, on a few of them.
+  for (const kind of thorough ? KINDS : KINDS.filter(({ id }) => ['round-seat', 'saddle', 'headboard'].includes(id))) {
     const id = await place(page, { ...newPiece(kind.id), name: `Wish ${kind.id}` });
     await page.goto(`/piece/${id}?stage=build`);
     await expect(page.locator('[data-settled="true"]')).toBeVisible({ timeout: 60_000 });

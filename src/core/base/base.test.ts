@@ -5,9 +5,9 @@ import { newChairSeat, newPiece, panelBoard, STARTING_SHAPES, type Base, type Pi
 import { planPiece } from '../plan';
 import { bendPlate, patchLoad } from './plate';
 import { edgeStrips, frameCuts, meshOf, panelLayout, trimBends } from '.';
+import { QUICK } from '../../testing/quick';
 
 /** No sitting and larger triangles: these tests ask for neither. */
-const QUICK = { sits: false, coarse: true };
 
 const seat = (change: Partial<Base>): Piece => {
   const piece = newChairSeat(STARTING_SHAPES.rectangle);

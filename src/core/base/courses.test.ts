@@ -5,8 +5,9 @@ import { COURSES, defaultsOf, newPiece, STARTING_SHAPES, type Courses, type Piec
 import { planPiece, type Plan } from '../plan';
 import { sizesOf } from '../sizes';
 import { coursesOf } from '.';
+import { QUICK } from '../../testing/quick';
 
-const planned = (piece: Piece): Plan => planPiece(piece, {}, { sits: false, coarse: true });
+const planned = (piece: Piece): Plan => planPiece(piece, {}, QUICK);
 const arched = newPiece('headboard');
 const made = (change: Partial<Courses> = {}, piece = arched): Piece => ({
   ...piece,

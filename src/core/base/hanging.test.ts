@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { begunPiece, checkPiece, newPiece, wallInStep, type Panels } from '../piece';
 import { planPiece } from '../plan';
 import { hangingOf, panelLayout } from '.';
+import { QUICK } from '../../testing/quick';
 
 const wall = (change: Partial<Panels> = {}): Panels => ({
   across: 1530,
@@ -75,7 +76,7 @@ describe('hanging', () => {
 
   it('mass times four against the rating, in its step with its caution, and in the sizes', () => {
     const piece = newPiece('headboard-panelled');
-    const plan = planPiece(piece, {}, { sits: false, coarse: true });
+    const plan = planPiece(piece, {}, QUICK);
     const { panels, steps } = plan;
     expect(panels!.needed).toBeCloseTo(4 * panels!.mass, 1);
     const keys = steps.map(({ key }) => key);
@@ -87,7 +88,7 @@ describe('hanging', () => {
     expect(hang.caution).toContain('proof-load before use');
     for (const x of panels!.hanging.wall) expect(hang.detail).toContain(String(Math.abs(Math.round(x))));
     expect(hang.detail).toContain(`4 × its weight is ${Math.ceil(panels!.needed)} kg`);
-    expect(planPiece(newPiece('headboard'), {}, { sits: false, coarse: true }).steps.some(({ key }) => key === 'hang')).toBe(false);
+    expect(planPiece(newPiece('headboard'), {}, QUICK).steps.some(({ key }) => key === 'hang')).toBe(false);
   });
 
   it.each([1.5, 5, 12, 40])('has cleats enough for panels of %d kg, and never says to test them beyond what they carry', (mass) => {
@@ -108,7 +109,7 @@ describe('hanging', () => {
   it('says in its step what the cleats are tested with: never more than they are rated for', () => {
     const piece = newPiece('headboard-panelled');
     for (const rating of [0.5, 2, 4, 20]) {
-      const plan = planPiece({ ...piece, panels: { ...piece.panels!, rating } }, {}, { sits: false, coarse: true });
+      const plan = planPiece({ ...piece, panels: { ...piece.panels!, rating } }, {}, QUICK);
       const { detail } = plan.steps.find(({ key }) => key === 'hang')!;
       const tested = /Test them with (\d+) kg/.exec(detail)?.[1];
       if (plan.panels!.holds) expect(Number(tested)).toBeLessThanOrEqual(plan.panels!.rated);
@@ -127,7 +128,7 @@ describe('a wall of panels', () => {
 
   it('is as wide as its panels: four of 600 × 450 fill about 2.45 m, and their cleats lie on them', () => {
     const piece = begun(4, 600, 450);
-    const plan = planPiece(piece, {}, { sits: false, coarse: true });
+    const plan = planPiece(piece, {}, QUICK);
     expect(plan.warnings).toEqual([]);
     const layout = plan.panels!;
     // Covered, a panel is its board and a few millimetres of cloth and wadding.
@@ -142,7 +143,7 @@ describe('a wall of panels', () => {
     const piece = newPiece('headboard-panelled');
     const wide = { ...piece, base: { ...piece.base, shape: { ...piece.base.shape, width: 600 } as typeof piece.base.shape } };
     expect(checkPiece(wide).map(({ path }) => path)).toEqual(['panels.across']);
-    expect(() => planPiece(wide, {}, { sits: false, coarse: true })).toThrow(/Which is right/);
+    expect(() => planPiece(wide, {}, QUICK)).toThrow(/Which is right/);
     expect(checkPiece({ ...piece, count: 6 }).map(({ path }) => path)).toEqual(['count']);
     // Two walls of four are a set of eight.
     expect(checkPiece({ ...piece, count: 8 })).toEqual([]);

@@ -6,8 +6,9 @@ import { checkShape, newPiece, SHAPES, shapeKind, type Opening, type Piece } fro
 import { mendOf, planPiece, type Plan } from '../plan';
 import { sizesOf } from '../sizes';
 import { roomFor, smaller } from '.';
+import { QUICK } from '../../testing/quick';
 
-const planned = (piece: Piece): Plan => planPiece(piece, {}, { sits: false, coarse: true });
+const planned = (piece: Piece): Plan => planPiece(piece, {}, QUICK);
 const between = (piece: Piece, opening: Partial<Opening>): Piece => ({
   ...piece,
   base: { ...piece.base, opening: { width: null, depth: null, clear: 2, ...opening } },

@@ -4,8 +4,9 @@ import { newPiece, type EdgeFact, type Piece } from '../piece';
 import { planPiece, type Plan } from '../plan';
 import { sizesOf } from '../sizes';
 import { jigRadius, onStock } from '.';
+import { QUICK } from '../../testing/quick';
 
-const planned = (piece: Piece): Plan => planPiece(piece, {}, { sits: false, coarse: true });
+const planned = (piece: Piece): Plan => planPiece(piece, {}, QUICK);
 const fact = (name: string, change: Partial<EdgeFact>): EdgeFact => ({
   ...{ edge: edgeNamed(name), fasten: true, visible: true, against: false, strip: null, trim: 0 },
   ...change,

@@ -3,8 +3,8 @@ import { describe, expect, it } from 'vitest';
 import { newChairSeat, type Pad, type Piece } from '../piece';
 import { planPiece } from '../plan';
 import { foamMass, modelOf, stackAt } from '.';
+import { QUICK } from '../../testing/quick';
 
-const QUICK = { sits: false, coarse: true };
 const chair = newChairSeat({ type: 'rectangle', width: 450, depth: 420, cornerRadius: { front: 0, back: 0 } });
 const pad = (change: Partial<Pad>): Pad => ({ ...chair.pads[1]!, offset: 0, ...change });
 const massOf = (pads: Pad[]): number => foamMass(modelOf({ ...chair, pads }, {}));

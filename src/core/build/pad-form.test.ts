@@ -7,8 +7,8 @@ import { firstProfile, kindOf, KINDS, newChairSeat, newPiece, thickest, thinnest
 import { createPlanner, planPiece, sheetView, type Plan } from '../plan';
 import { sizesOf } from '../sizes';
 import { foamMass, modelOf } from '.';
+import { QUICK } from '../../testing/quick';
 
-const QUICK = { sits: false, coarse: true };
 const [W, D, T] = [450, 420, 50];
 const square = newChairSeat({ type: 'rectangle', width: W, depth: D, cornerRadius: { front: 0, back: 0 } });
 const flat = { ...square.pads[1]!, offset: 0, trim: false };

@@ -6,6 +6,7 @@ import { KINDS, newPiece } from '../piece';
 import { planPiece } from '../plan';
 import { holds, shelf, wareProblems, type KeptWare } from '../store';
 import { buyProgram, needsOf, quickOffers, stockBins, waresFor, type BuyAsked, type Buying, type Need } from '.';
+import { QUICK } from '../../testing/quick';
 
 let solver: Awaited<ReturnType<typeof highs>>;
 beforeAll(async () => {
@@ -50,7 +51,7 @@ describe('what to buy', () => {
     const wares = shelf();
     for (const { id } of KINDS) {
       const piece = newPiece(id);
-      const planned = [{ id: 'p', piece, plan: planPiece(piece, {}, { sits: false, coarse: true }) }];
+      const planned = [{ id: 'p', piece, plan: planPiece(piece, {}, QUICK) }];
       const groups = layGroups(planned, {});
       expect(groups.length, id).toBeGreaterThan(0);
       for (const own of needsOf(planned, groups, {})) {
@@ -103,7 +104,7 @@ describe('what to buy', () => {
     const piece = newPiece('headboard-nailed');
     const nails = { pitch: 25, head: 11, small: 7 };
     const two = { ...piece, covering: { ...piece.covering, nails } };
-    const plan = planPiece(two, {}, { sits: false, coarse: true });
+    const plan = planPiece(two, {}, QUICK);
     const needs = needsOf([{ id: 'p', piece: two, plan }], [], {}).filter(({ kind }) => kind === 'fastener');
     expect(needs.map(({ thickness }) => thickness)).toEqual([11, 7]);
     const own = plan.fixing.fasteners.find(({ id }) => id === 'nails')!;
@@ -115,7 +116,7 @@ describe('what to buy', () => {
 
     const start = newPiece('tight-seat');
     const sprung = { ...start, base: { ...start.base, deck: { ...start.base.deck!, kind: 'springs' as const } } };
-    const lines = needsOf([{ id: 'p', piece: sprung, plan: planPiece(sprung, {}, { sits: false, coarse: true }) }], [], {});
+    const lines = needsOf([{ id: 'p', piece: sprung, plan: planPiece(sprung, {}, QUICK) }], [], {});
     expect(lines.some(({ name }) => name === 'Spring clips')).toBe(true);
     const nailed = lines.find(({ name }) => name === 'Nails for the clips')!;
     expect(waresFor(nailed, shelf()).map(({ name }) => name)).toEqual(['Clip nails']);
@@ -124,7 +125,7 @@ describe('what to buy', () => {
   it('a part roll of cloth that is washed first is shorter when it is cut, and more of the roll is bought', () => {
     const piece = { ...newPiece('chair-seat'), count: 1 };
     const cloth = { ...piece.cloth, name: 'Linen', shrinkage: 10, ready: 'washed' as const };
-    const planned = [{ id: 'p', piece: { ...piece, cloth }, plan: planPiece({ ...piece, cloth }, {}, { sits: false, coarse: true }) }];
+    const planned = [{ id: 'p', piece: { ...piece, cloth }, plan: planPiece({ ...piece, cloth }, {}, QUICK) }];
     const group = layGroups(planned, {}).find(({ kind }) => kind === 'cloth')!;
     const ware: KeptWare = { ...box('linen', 1, 41), kind: 'cloth', name: 'Linen', sold: 'metre', width: 1400 };
     const part = { id: 's', ware: 'linen', form: 'part' as const, count: 1, width: 1400, length: 700, place: '' };

@@ -7,8 +7,7 @@ import { createPlanner, planPiece } from '../plan';
 import { coverStep } from '../plan/steps';
 import { choicesOf, STARTING } from './choices';
 import { WAYS } from './ways';
-
-const QUICK = { sits: false, coarse: true };
+import { QUICK } from '../../testing/quick';
 
 /** Any choice that the form can make. */
 const covering: fc.Arbitrary<Covering> = fc.record(

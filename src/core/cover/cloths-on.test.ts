@@ -8,8 +8,9 @@ import { WELT } from '../piece/schema/covering';
 import { createPlanner, planPiece, type Plan } from '../plan';
 import { sizesOf } from '../sizes';
 import { firstSecond, partsOffered } from '.';
+import { QUICK } from '../../testing/quick';
 
-const planned = (piece: Piece): Plan => planPiece(piece, {}, { sits: false, coarse: true });
+const planned = (piece: Piece): Plan => planPiece(piece, {}, QUICK);
 const round = newPiece('round-seat');
 const { second } = firstSecond([{ id: 'band' }]);
 const on = (piece: Piece, parts: SecondPart[], cloth = second): Piece => ({

@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { newChairSeat, newPiece, type Piece } from '../piece';
 import { createPlanner, planPiece, proposals as proposalsOf, sheetView } from '../plan';
+import { QUICK } from '../../testing/quick';
 
-const QUICK = { sits: false, coarse: true };
 const plan = (change: Partial<Piece>) => planPiece({ ...newChairSeat(), ...change }, {}, QUICK);
 
 describe('cloth', () => {

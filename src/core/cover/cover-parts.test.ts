@@ -9,8 +9,8 @@ import { channelled } from './details/channels';
 import { flatPiece, withAllowances, type CoverPiece } from './laying/cloth-piece';
 import { movedBy } from './surface/levels';
 import { stripWidth, weltPlan } from './details/welts';
+import { QUICK } from '../../testing/quick';
 
-const QUICK = { sits: false, coarse: true };
 const rule = applyOverrides({}, {});
 const plan = (change: Partial<Piece>, base: Piece = newChairSeat()): Plan => planPiece({ ...base, ...change }, {}, QUICK);
 const covered = (covering: Covering, base: Piece = newChairSeat()): Plan => plan({ covering }, base);

@@ -6,10 +6,10 @@ import { createPlanner, planPiece } from '../plan';
 import { coverStep } from '../plan/steps';
 import type { CoverPiece } from '.';
 import { runs } from '../../testing/runs';
+import { QUICK } from '../../testing/quick';
 
 /** What is cut into a cover that is pulled over never comes near what is seen. */
 
-const QUICK = { sits: false, coarse: true };
 /** The trade's: a cut stops short of the board's edge by 12 mm, within the width of a chalk mark. */
 const SHORT = 12 - 0.5;
 

@@ -5,8 +5,9 @@ import { checkPiece, COVER_END, defaultsOf, EDGE_FACT, newPiece, type CoverEnd, 
 import { planPiece, type Plan } from '../plan';
 import { sizesOf } from '../sizes';
 import { WAYS } from '.';
+import { QUICK } from '../../testing/quick';
 
-const planned = (piece: Piece): Plan => planPiece(piece, {}, { sits: false, coarse: true });
+const planned = (piece: Piece): Plan => planPiece(piece, {}, QUICK);
 const end = (change: Partial<CoverEnd> = {}): CoverEnd => ({ ...defaultsOf<CoverEnd>(COVER_END), ...change });
 const ended = (piece: Piece, name: string, own: CoverEnd = end()): Piece => ({
   ...piece,

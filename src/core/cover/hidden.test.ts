@@ -5,8 +5,9 @@ import { bounds, type Polygon } from '../outline';
 import { defaultsOf, HIDDEN, newPiece, type Hidden, type Piece } from '../piece';
 import { createPlanner, planPiece, type Plan } from '../plan';
 import { sizesOf } from '../sizes';
+import { QUICK } from '../../testing/quick';
 
-const planned = (piece: Piece): Plan => planPiece(piece, {}, { sits: false, coarse: true });
+const planned = (piece: Piece): Plan => planPiece(piece, {}, QUICK);
 // Up the roll: turned sideways its height takes no length of cloth, and a join saves none.
 const turned = newPiece('headboard', { type: 'rectangle', width: 900, depth: 700, cornerRadius: { front: 0, back: 0 } });
 const board: Piece = { ...turned, cloth: { ...turned.cloth, direction: 'along' } };
@@ -27,7 +28,7 @@ describe('what lies wholly behind a mattress', () => {
   const plain = (plan: Plan): string[] => plan.cover.pieces.filter(({ cloth }) => cloth === 'lining').map(({ id }) => id);
 
   it('is cut from plain cloth: the lower border and band of a bordered headboard, and nothing that is seen', () => {
-    const [open, hidden] = [bordered, behind(300)].map((piece) => planPiece(piece, {}, { sits: false, coarse: true }));
+    const [open, hidden] = [bordered, behind(300)].map((piece) => planPiece(piece, {}, QUICK));
     expect(plain(open!)).toEqual([]);
     const names = hidden!.cover.pieces.filter(({ cloth }) => cloth === 'lining').map(({ name }) => name);
     expect(names.sort()).toEqual(['Border, bottom', 'Outer band, bottom']);
@@ -42,7 +43,7 @@ describe('what lies wholly behind a mattress', () => {
 
   it('is good cloth where the border is seen over the mattress', () => {
     // 130 hidden less 40 that good cloth goes on: 90, and the border is 100 wide.
-    const names = planPiece(behind(130), {}, { sits: false, coarse: true })
+    const names = planPiece(behind(130), {}, QUICK)
       .cover.pieces.filter(({ cloth }) => cloth === 'lining')
       .map(({ name }) => name);
     expect(names).toEqual(['Outer band, bottom']);

@@ -3,10 +3,11 @@ import { describe, expect, it } from 'vitest';
 import { edgeNamed } from '../outline';
 import { defaultsOf, EDGE_FACT, newPiece, STARTING_SHAPES, type BaseShape, type EdgeFact, type Piece, type PieceKind } from '../piece';
 import { planPiece, type Plan } from '../plan';
+import { QUICK } from '../../testing/quick';
 
 type Points = readonly (readonly [number, number])[];
 
-const planned = (piece: Piece): Plan => planPiece(piece, {}, { sits: false, coarse: true });
+const planned = (piece: Piece): Plan => planPiece(piece, {}, QUICK);
 const ring = (points: Points): [number, number][] => points.map(([x, y]) => [x, y]);
 const area = (points: Points): number => Math.abs(polygonArea(ring(points)));
 const blankOf = (plan: Plan) => plan.cover.pieces[0]!;

@@ -5,8 +5,9 @@ import { checkPiece, defaultsOf, LOOSE, newPiece, type Loose, type Piece } from 
 import { planPiece, type Plan } from '../plan';
 import { sizesOf } from '../sizes';
 import { arcOver, loopPlaces, looseVolume } from '.';
+import { QUICK } from '../../testing/quick';
 
-const planned = (piece: Piece): Plan => planPiece(piece, {}, { sits: false, coarse: true });
+const planned = (piece: Piece): Plan => planPiece(piece, {}, QUICK);
 const loose = (change: Partial<Loose>): Loose => ({
   ...defaultsOf<Loose>(LOOSE),
   id: 'l-1',

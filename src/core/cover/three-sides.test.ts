@@ -4,8 +4,9 @@ import { bounds } from '../outline';
 import { newPiece, STARTING_SHAPES, type Covering, type Piece } from '../piece';
 import { planPiece, type Plan } from '../plan';
 import { sizesOf } from '../sizes';
+import { QUICK } from '../../testing/quick';
 
-const planned = (piece: Piece): Plan => planPiece(piece, {}, { sits: false, coarse: true });
+const planned = (piece: Piece): Plan => planPiece(piece, {}, QUICK);
 const board = newPiece('headboard-bordered');
 const with_ = (covering: Partial<Covering>, piece = board): Piece => ({ ...piece, covering: { ...piece.covering, ...covering } });
 const border = 100;

@@ -2,8 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { bounds, polygonArea } from '../outline';
 import { newPiece, type Piece } from '../piece';
 import { planPiece } from '../plan';
-
-const QUICK = { sits: false, coarse: true };
+import { QUICK } from '../../testing/quick';
 
 describe('a cover wider than its roll', () => {
   const wide = (width: number, depth: number, change: Partial<Piece['cloth']> = {}) => {

@@ -7,8 +7,9 @@ import { firstPatch, firstPocket, newPiece, nextLetIn, type Pad, type Piece } fr
 import { planPiece, type Plan } from '../plan';
 import { sitStep } from '../sit';
 import { sizesOf } from '../sizes';
+import { QUICK } from '../../testing/quick';
 
-const planned = (piece: Piece): Plan => planPiece(piece, {}, { sits: false, coarse: true });
+const planned = (piece: Piece): Plan => planPiece(piece, {}, QUICK);
 const saddle = newPiece('saddle');
 const chair = newPiece('chair-seat');
 const withMain = (piece: Piece, change: Partial<Pad>): Piece => ({

@@ -2,12 +2,13 @@ import { polygonArea as d3Area, polygonContains } from 'd3';
 import { describe, expect, it } from 'vitest';
 import { KINDS, newPiece, type Cloth, type Covering, type Piece, type PieceKind } from '../piece';
 import { planPiece, type Plan } from '../plan';
+import { QUICK } from '../../testing/quick';
 
 /**
  * What goes to the roll, looked at by itself: not the rectangles that the packer laid but the outlines that are drawn and cut,
  * by d3's polygons and by counting, with nothing of the layout's own code.
  */
-const planned = (piece: Piece): Plan => planPiece(piece, {}, { sits: false, coarse: true });
+const planned = (piece: Piece): Plan => planPiece(piece, {}, QUICK);
 
 type Ring = [number, number][];
 const ring = (points: readonly (readonly [number, number])[]): Ring => points.map(([x, y]) => [x, y]);

@@ -3,9 +3,9 @@ import { describe, expect, it } from 'vitest';
 import { newChairSeat, newPiece } from '../piece';
 import { planPiece } from '../plan';
 import { biasBlocks, packRoll, packSheets, type Laid } from '.';
+import { QUICK } from '../../testing/quick';
 
 /** No sitting and larger triangles: these tests ask for neither. */
-const QUICK = { sits: false, coarse: true };
 
 /** An independent look: inside the sheet, and no two closer than the gap. */
 function sound(laid: readonly Laid[], width: number, height: number, gap: number): void {
@@ -164,8 +164,7 @@ describe('bias strips', () => {
   it('velvet is not turned on the roll, and plain cloth may be', () => {
     const start = newPiece('bench');
     const cloth = { ...start.cloth, direction: 'any' as const };
-    const laid = (nap: 'none' | 'pile') =>
-      planPiece({ ...start, count: 15, cloth: { ...cloth, nap } }, {}, { sits: false, coarse: true }).cut.cloth.laid;
+    const laid = (nap: 'none' | 'pile') => planPiece({ ...start, count: 15, cloth: { ...cloth, nap } }, {}, QUICK).cut.cloth.laid;
     expect(laid('pile').every(({ turned }) => !turned)).toBe(true);
     expect(laid('none').some(({ turned }) => turned)).toBe(true);
   });

@@ -6,9 +6,9 @@ import { newChairSeat, newPiece, type Pad, type Piece } from '../piece';
 import { planPiece, savings, createPlanner, type Plan } from '../plan';
 import { sizesOf } from '../sizes';
 import { fromPacket } from '.';
+import { QUICK } from '../../testing/quick';
 
 /** No sitting and larger triangles: these tests ask for neither. */
-const QUICK = { sits: false, coarse: true };
 const plan = (piece: Piece): Plan => planPiece(piece, {}, QUICK);
 
 const withMain = (piece: Piece, change: Partial<Pad>): Piece => ({

@@ -3,8 +3,9 @@ import { describe, expect, it } from 'vitest';
 import { checkPiece, newPiece, type Piece } from '../piece';
 import { planPiece, type Plan } from '../plan';
 import { inParts } from './pack';
+import { QUICK } from '../../testing/quick';
 
-const planned = (piece: Piece): Plan => planPiece(piece, {}, { sits: false, coarse: true });
+const planned = (piece: Piece): Plan => planPiece(piece, {}, QUICK);
 const bench = (width: number): Piece => {
   const plain = newPiece('bench');
   return {

@@ -33,8 +33,9 @@ import {
   type PieceEnd,
   type PieceToDo,
 } from '.';
+import { QUICK } from '../../testing/quick';
 
-const stepsOf = (piece: Piece) => planPiece(piece, {}, { sits: false, coarse: true }).steps;
+const stepsOf = (piece: Piece) => planPiece(piece, {}, QUICK).steps;
 const toDo = (id: string, piece: Piece, more: Partial<PieceToDo> = {}): PieceToDo => ({
   id,
   name: id,
@@ -135,7 +136,7 @@ describe('a job that nobody has taken', () => {
 });
 
 it('of a step only what is scheduled and read on its day goes with it: a floor of 300 pieces is sent in one go', () => {
-  const sheet = planPiece(newPiece('headboard-bordered'), {}, { sits: false, coarse: true }).steps.map(stepToDo);
+  const sheet = planPiece(newPiece('headboard-bordered'), {}, QUICK).steps.map(stepToDo);
   for (const own of sheet) expect(Object.keys(own)).not.toEqual(expect.arrayContaining(['caution']));
   expect(JSON.stringify(sheet).length * 300).toBeLessThan(16_000_000);
 });

@@ -7,8 +7,8 @@ import type { Point } from '../outline';
 import { HARDWARE_KINDS, KINDS, newPiece, type Hardware, type Piece } from '../piece';
 import { planPiece } from '../plan';
 import { shelf } from '../store';
+import { QUICK } from '../../testing/quick';
 
-const QUICK = { sits: false, coarse: true };
 const behind = (piece: Piece) => planPiece(piece, {}, QUICK).fixing.behind;
 
 type Box = { x: number; y: number; width: number; height: number };

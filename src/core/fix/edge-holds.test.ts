@@ -5,8 +5,8 @@ import { planPiece } from '../plan';
 import { shelf } from '../store';
 import { FASTENERS } from './fasteners';
 import { rivetFor } from './fasteners/rivets';
+import { QUICK } from '../../testing/quick';
 
-const QUICK = { sits: false, coarse: true };
 const plan = (piece: Piece) => planPiece(piece, {}, QUICK);
 const held = (id: EdgeHold, piece: Piece = newChairSeat()): Piece => ({ ...piece, covering: { ...piece.covering, held: id } });
 /** The widest gap between neighbours on their way round, mm. */

@@ -4,9 +4,9 @@ import { cornerWords } from '../cover';
 import { planPiece } from '../plan';
 import { oldStaples } from '../strip';
 import { stapleLeg } from '.';
+import { QUICK } from '../../testing/quick';
 
 /** No sitting and larger triangles: these tests ask for neither. */
-const QUICK = { sits: false, coarse: true };
 
 const rules = { bite: 6, clear: 2 };
 

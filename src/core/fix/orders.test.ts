@@ -2,8 +2,8 @@ import { describe, expect, it } from 'vitest';
 import { newChairSeat, newPiece, ORDERS, STARTING_SHAPES, type Piece } from '../piece';
 import { planPiece } from '../plan';
 import type { FastenerPlace } from '.';
+import { QUICK } from '../../testing/quick';
 
-const QUICK = { sits: false, coarse: true };
 const fixing = (piece: Piece) => planPiece(piece, {}, QUICK).fixing;
 const ordered = (piece: Piece, order: (typeof ORDERS)[number]['id'] | null) => fixing({ ...piece, covering: { ...piece.covering, order } });
 const edges = (order: readonly FastenerPlace[]): string[] => order.filter(({ kind }) => kind !== 'corner').map(({ edge }) => edge);

@@ -5,8 +5,8 @@ import { modelOf } from '../build';
 import { KINDS, newPiece, STARTING_SHAPES, type Piece } from '../piece';
 import { planPiece } from '../plan';
 import { ROWS_APART, rowsOf } from '.';
+import { QUICK } from '../../testing/quick';
 
-const QUICK = { sits: false, coarse: true };
 const rows = (piece: Piece) => rowsOf(modelOf(piece, {}), choicesOf(piece.covering));
 
 /** The nearest that two closed lines come to each other, by brute force along both. */

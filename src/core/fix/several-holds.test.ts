@@ -6,8 +6,8 @@ import { planPiece } from '../plan';
 import { needsOf, waresFor } from '../buying';
 import { shelf } from '../store';
 import { shareHeld } from './held';
+import { QUICK } from '../../testing/quick';
 
-const QUICK = { sits: false, coarse: true };
 const plan = (piece: Piece) => planPiece(piece, {}, QUICK);
 const along = (name: string, held: EdgeHold, piece: Piece = newChairSeat()): Piece => {
   const own: EdgeFact = { ...defaultsOf<EdgeFact>(EDGE_FACT as { static: EdgeFact }), edge: edgeNamed(name), held };

@@ -2,11 +2,12 @@ import { describe, expect, it } from 'vitest';
 import { KINDS, newPiece } from '../piece';
 import { planPiece } from '../plan';
 import { wavesOf } from '.';
+import { QUICK } from '../../testing/quick';
 
 describe('the order in waves', () => {
   it('of every kind has each fastener in one wave, in their order, and no wave that nobody can follow', () => {
     for (const { id } of KINDS) {
-      const { fixing } = planPiece(newPiece(id), {}, { sits: false, coarse: true });
+      const { fixing } = planPiece(newPiece(id), {}, QUICK);
       const waves = wavesOf(fixing.order);
       expect(
         waves.flatMap(({ from, to }) => Array.from({ length: to - from + 1 }, (_, k) => from + k)),
@@ -18,7 +19,7 @@ describe('the order in waves', () => {
   });
 
   it('of a chair seat: four centres, eight beside them, half-way, to the corners, corners', () => {
-    const { fixing } = planPiece(newPiece('chair-seat'), {}, { sits: false, coarse: true });
+    const { fixing } = planPiece(newPiece('chair-seat'), {}, QUICK);
     const waves = wavesOf(fixing.order);
     expect(waves.slice(0, 2)).toMatchObject([
       { from: 1, to: 4 },

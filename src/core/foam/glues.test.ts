@@ -4,9 +4,9 @@ import { newChairSeat, type Piece } from '../piece';
 import { planPiece, type Plan } from '../plan';
 import { sizesOf } from '../sizes';
 import { GLUES } from '.';
+import { QUICK } from '../../testing/quick';
 
 /** No sitting and larger triangles: these tests ask for neither. */
-const QUICK = { sits: false, coarse: true };
 const chair = newChairSeat();
 const plan = (change: Partial<Piece>): Plan => planPiece({ ...chair, ...change }, {}, QUICK);
 const spray = (of: Plan) => of.steps.find(({ key }) => key.startsWith('spray-'))!;

@@ -3,9 +3,9 @@ import { newPiece, type Piece } from '../piece';
 import { planPiece, type Plan } from '../plan';
 import { sizesOf } from '../sizes';
 import { overAll, stressAt, WADDING_CURVE } from '.';
+import { QUICK } from '../../testing/quick';
 
 /** No sitting and larger triangles: these tests ask for neither. */
-const QUICK = { sits: false, coarse: true };
 const plan = (piece: Piece): Plan => planPiece(piece, {}, QUICK);
 const bench = newPiece('bench');
 const over = (wadding: string | null, more: Partial<Piece> = {}): Piece => ({ ...bench, ...more, wadding });

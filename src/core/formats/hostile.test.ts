@@ -11,11 +11,12 @@ import { readStl } from './stl';
 import { readSvg, writeSvg } from './svg';
 import { readTapeLine, tapeLine } from './tape-line';
 import { timed } from '../../testing/patience';
+import { runs } from '../../testing/runs';
 import { seededRandom } from '../../testing/seeded-random';
 import { measured } from '../../testing/measured';
 
 /** How many mutated files of each format are read: more with `npm run fuzz`. */
-const MADE = Number(process.env.FOVEA_FUZZ ?? 10_000);
+const MADE = Number(process.env.FOVEA_FUZZ ?? runs(600, 10_000));
 /** No file may hold its reader longer than this, ms. */
 const LONGEST = 2000;
 

@@ -7,6 +7,7 @@ import { newPiece, type Piece, type PieceKind, wallInStep } from '../piece';
 import { planPiece, type Plan } from '../plan';
 import { cutListCsv, cutRows, patternDrawing, patternFile } from './pattern-files';
 import { templatesOf } from './templates';
+import { QUICK } from '../../testing/quick';
 
 /** What leaves the program is read by other libraries, as another program would. */
 
@@ -19,7 +20,7 @@ beforeAll(() => {
   for (const kind of KINDS) {
     const start = newPiece(kind);
     const piece = wallInStep(start, { ...start, name: `<${kind}> & "co"`, count: 2 });
-    pieces.set(kind, { piece, plan: planPiece(piece, {}, { sits: false, coarse: true }) });
+    pieces.set(kind, { piece, plan: planPiece(piece, {}, QUICK) });
   }
 });
 const of = (kind: PieceKind) => pieces.get(kind)!;
@@ -162,7 +163,7 @@ describe('a cut list', () => {
         count: 3,
         pads: plain.pads.map((pad, i) => (i === 0 ? { ...pad, thickness: pad.thickness + 13, blocks: 2 } : pad)),
       };
-      const plan = planPiece(piece, {}, { sits: false, coarse: true });
+      const plan = planPiece(piece, {}, QUICK);
       const rows = csvParse(patternFile(plan, piece, 'csv'));
       const said = rows
         .filter(({ thickness_mm: thick }) => thick !== '')

@@ -5,6 +5,7 @@ import { planPiece } from '../plan';
 import { drawnBy, laidOut } from './print/template-pages';
 import { cornersOf, modesOf, onTheFold, shapeOf, TEMPLATE_MODES, templatesOf, type Template } from './templates';
 import { PAPER_IDS } from './tiles';
+import { QUICK } from '../../testing/quick';
 
 const template = (outline: Polygon, more: Partial<Template> = {}): Template => ({
   id: 't1',
@@ -29,7 +30,7 @@ describe('the strip that nails are spaced by', () => {
   it.each([null, 6])('small heads between: %s; walked along an edge it meets every nail of it', (small) => {
     const start = newPiece('headboard-nailed');
     const piece = { ...start, covering: { ...start.covering, nails: { ...defaultsOf<Nails>(NAILS as { static: Nails }), small } } };
-    const plan = planPiece(piece, {}, { sits: false, coarse: true });
+    const plan = planPiece(piece, {}, QUICK);
     const strips = templatesOf(plan).filter(({ title }) => title.startsWith('Nail strip'));
     expect(strips.length).toBeGreaterThan(0);
     const { runs } = plan.cover.nails!;
@@ -46,9 +47,7 @@ describe('the strip that nails are spaced by', () => {
       for (const [, y] of strip.marks) expect(y).toBe(0);
     }
     expect(strips[0]!.marks.every((mark) => mark[0] >= 0)).toBe(true);
-    expect(
-      templatesOf(planPiece(newPiece('headboard'), {}, { sits: false, coarse: true })).some(({ title }) => title.startsWith('Nail')),
-    ).toBe(false);
+    expect(templatesOf(planPiece(newPiece('headboard'), {}, QUICK)).some(({ title }) => title.startsWith('Nail'))).toBe(false);
   });
 });
 
@@ -191,7 +190,7 @@ describe('what a template is known by', () => {
   it('stays when a pad is taken out, and is not given to another', () => {
     const piece = newPiece('chair-seat');
     const ids = (own: typeof piece): Record<string, string> =>
-      Object.fromEntries(templatesOf(planPiece(own, {}, { sits: false, coarse: true })).map(({ id, title }) => [id, title.split(',')[0]!]));
+      Object.fromEntries(templatesOf(planPiece(own, {}, QUICK)).map(({ id, title }) => [id, title.split(',')[0]!]));
     const before = ids(piece);
     const after = ids({ ...piece, pads: piece.pads.filter(({ role }) => role !== 'crown') });
     expect(Object.keys(before).length).toBe(Object.keys(after).length + 1);
@@ -223,7 +222,7 @@ describe('a circle’s notches', () => {
   });
 
   it('of a stool come to the places of the cut piece that its plan has', () => {
-    const plan = planPiece(newPiece('round-seat'), {}, { sits: false, coarse: true });
+    const plan = planPiece(newPiece('round-seat'), {}, QUICK);
     const piece = plan.cover.pieces.find(({ role }) => role === 'top')!;
     const said = drawnBy({ template: templatesOf(plan).find(({ title }) => title.startsWith('Top panel'))!, mode: 'string' }, 'mm');
     const box = bounds(piece.outline);
@@ -241,7 +240,7 @@ describe('a circle’s notches', () => {
 });
 
 describe.each(KINDS.map(({ id }) => id))('%s', (kind) => {
-  const plan = planPiece(newPiece(kind), {}, { sits: false, coarse: true });
+  const plan = planPiece(newPiece(kind), {}, QUICK);
 
   it('has a template for each of its pieces, each with ways that there are and a usual one', () => {
     const all = templatesOf(plan);

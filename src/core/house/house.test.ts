@@ -2,9 +2,9 @@ import { describe, expect, it } from 'vitest';
 import { newChairSeat } from '../piece';
 import { planPiece, type Plan } from '../plan';
 import { applyOverrides, checkRule, defaultHouse, ruleOf, RULES, unusual } from '.';
+import { QUICK } from '../../testing/quick';
 
 /** No sitting and larger triangles: these tests ask for neither. */
-const QUICK = { sits: false, coarse: true };
 
 describe('the table of house rules', () => {
   it('has one rule a key, each with a reason and an allowed range around the sensible one', () => {

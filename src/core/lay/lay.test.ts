@@ -4,6 +4,7 @@ import { newChairSeat, newPiece, KINDS, wallInStep } from '../piece';
 import type { Polygon } from '../outline';
 import { onRoll, roll, shapesOf, taperedSeat } from '../../testing/tapered';
 import { createSearch, laidOutline, layFaults, layGroups, type LayTask } from '.';
+import { QUICK } from '../../testing/quick';
 
 const found = (task: LayTask, tries = 30) => {
   const search = createSearch(task);
@@ -142,7 +143,7 @@ describe('what is cut for a job', () => {
     for (const { id } of KINDS) {
       const start = newPiece(id);
       const piece = wallInStep(start, { ...start, count: 2 });
-      const plan = planPiece(piece, {}, { sits: false, coarse: true });
+      const plan = planPiece(piece, {}, QUICK);
       const groups = layGroups([{ id: 'p', piece, plan }], {});
       const count = (kind: string): number => groups.filter((own) => own.kind === kind).reduce((all, { shapes }) => all + shapes.length, 0);
       expect(count('cloth'), id).toBe(plan.cut.cloth.laid.length);
@@ -157,7 +158,7 @@ describe('what is cut for a job', () => {
       const cloth = { ...newChairSeat().cloth, name: 'Stripe', rollWidth: 1420, repeatAcross: 84, repeatAlong: 60, direction };
       const planned = (['stripe', 'between'] as const).map((on) => {
         const piece = { ...newChairSeat(), cloth, count: 1, covering: { way: 'pull-over', motif: { x: 10, y: -20, on } } };
-        return { id: on, piece, plan: planPiece(piece, {}, { sits: false, coarse: true }) };
+        return { id: on, piece, plan: planPiece(piece, {}, QUICK) };
       });
       const group = layGroups(planned, {}).find(({ kind }) => kind === 'cloth')!;
       const task = onRoll(group.shapes, { gap: group.gap, repeat: group.repeat, fresh: roll(1420) });
@@ -183,7 +184,7 @@ describe('what is cut for a job', () => {
     const planned = ['a', 'b'].map((id) => ({
       id,
       piece: { ...narrow, cloth },
-      plan: planPiece({ ...narrow, cloth }, {}, { sits: false, coarse: true }),
+      plan: planPiece({ ...narrow, cloth }, {}, QUICK),
     }));
     const cloths = layGroups(planned, {}).filter(({ kind }) => kind === 'cloth');
     expect(cloths).toHaveLength(1);

@@ -25,9 +25,9 @@ import {
   type OutlineNode,
   type Polygon,
 } from '.';
+import { QUICK } from '../../testing/quick';
 
 /** No sitting and larger triangles: these tests ask for neither. */
-const QUICK = { sits: false, coarse: true };
 
 const DEGREE = Math.PI / 180;
 const box = (shape: BaseShape) => bounds(flatten(baseOutline(shape)));

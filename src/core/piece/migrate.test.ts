@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { checkDocument, documentSchema, parseDocument } from '../document';
 import { planPiece } from '../plan';
 import { migrate, newChairSeat, VERSION, type Piece } from '.';
+import { QUICK } from '../../testing/quick';
 
 const FIXTURES = 'src/core/piece/fixtures';
 
@@ -16,7 +17,7 @@ describe('a document of an older form', () => {
     expect(piece.schema).toBe(`fovea.piece/${VERSION}`);
     // What did not change its form is the very same.
     expect(piece).toMatchObject({ name: old.name, count: old.count, pads: old.pads });
-    const plan = planPiece(piece, {}, { sits: false, coarse: true });
+    const plan = planPiece(piece, {}, QUICK);
     expect(Number.isFinite(plan.cut.cloth.length)).toBe(true);
     // It is written in today's form, and read again as it is.
     expect(parseDocument(JSON.stringify(piece))).toEqual(piece);

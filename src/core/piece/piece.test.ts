@@ -7,9 +7,9 @@ import { checkRule, RULES } from '../house';
 import { createPlanner, planPiece, sheetView } from '../plan';
 import { KINDS, newChairSeat, newPiece, PieceProblems, BOARD_SIZE, slipOf, STARTING_SHAPES, type Piece } from '.';
 import { documentSchema, parseDocument, problemsOf, readDocument } from '../document';
+import { QUICK } from '../../testing/quick';
 
 /** No sitting and larger triangles: these tests ask for neither. */
-const QUICK = { sits: false, coarse: true };
 
 const wordsOf = (change: (piece: Piece) => unknown): string => {
   const piece = newChairSeat();

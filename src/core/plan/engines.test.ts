@@ -1,34 +1,25 @@
 import { describe, expect, it } from 'vitest';
+import { differences } from '../../testing/differences';
 import { JOBS } from '../../testing/jobs';
 import { withNoisyMath } from '../../testing/noisy-math';
 import { isLess, leastOf, wholeDown, wholeUp } from '../ties';
-import { planPiece } from '.';
-import { thorough } from '../../testing/runs';
-
-/** A figure may move by this between engines: mm, and mm², N or minutes alike. */
-const STEADY = 0.01;
-/** A large area may move by this share of itself. */
-const STEADY_SHARE = 1e-7;
-
-/** Every place where two plans differ by more than an engine's last bits explain. */
-function differences(a: unknown, b: unknown, path = 'plan'): string[] {
-  if (typeof a === 'number' && typeof b === 'number')
-    return Math.abs(a - b) <= STEADY + STEADY_SHARE * Math.abs(a) || Object.is(a, b) ? [] : [`${path}: ${a} and ${b}`];
-  if (Array.isArray(a) && Array.isArray(b))
-    return a.length === b.length
-      ? a.flatMap((value, i) => differences(value, b[i], `${path}.${i}`))
-      : [`${path}: ${a.length} of them and ${b.length}`];
-  if (a && b && typeof a === 'object' && typeof b === 'object') {
-    const [left, right] = [a as Record<string, unknown>, b as Record<string, unknown>];
-    return [...new Set([...Object.keys(left), ...Object.keys(right)])].flatMap((key) =>
-      differences(left[key], right[key], `${path}.${key}`),
-    );
-  }
-  return a === b ? [] : [`${path}: ${String(a)} and ${String(b)}`];
-}
+import { randomPieces } from '../../testing/random-pieces';
+import { runs, thorough } from '../../testing/runs';
+import { PieceProblems, type Piece } from '../piece';
+import { createPlanner, planPiece, type Plan } from '.';
 
 /** With every triangle small, as the sheet shows it, a plan takes four times as long. */
 const engines = thorough ? [1, 3, 4] : [1];
+
+/** A plan, or what is refused where only the cover can tell. */
+function planOrProblems(piece: Piece, options: { coarse?: boolean; sits?: boolean }): Plan | PieceProblems['problems'] {
+  try {
+    return planPiece(piece, {}, options);
+  } catch (error) {
+    if (!(error instanceof PieceProblems)) throw error;
+    return error.problems;
+  }
+}
 
 describe('the same answer on every engine', () => {
   it.each(JOBS.map((job) => [job.title, job.piece] as const))('%s', (_title, piece) => {
@@ -41,6 +32,15 @@ describe('the same answer on every engine', () => {
           withNoisyMath(engine, () => planPiece(piece, {}, options)),
         ).slice(0, 8),
       ).toEqual([]);
+  });
+
+  it.each(randomPieces(runs(8, 300), 20261130, createPlanner()))('%s', (_says, piece) => {
+    const quick = { coarse: true, sits: false };
+    const moved = differences(
+      planOrProblems(piece, quick),
+      withNoisyMath(1, () => planOrProblems(piece, quick)),
+    );
+    expect(moved.slice(0, 8)).toEqual([]);
   });
 
   it('is disturbed in truth: the noise moves what has no tolerance', () => {

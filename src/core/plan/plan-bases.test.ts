@@ -5,9 +5,9 @@ import { problemsOf } from '../document';
 import { KINDS, newPiece, PieceProblems, STARTING_SHAPES, type BaseShape, type OutlineNode, type Piece } from '../piece';
 import { createPlanner, PLAN_PARTS, planPiece, sheetView, type Plan } from '.';
 import { runs } from '../../testing/runs';
+import { QUICK } from '../../testing/quick';
 
 /** No sitting and larger triangles: these tests ask for neither. */
-const QUICK = { sits: false, coarse: true };
 
 /** Every number of a plan, wherever it stands. */
 function numbers(value: unknown, path = ''): [string, number][] {

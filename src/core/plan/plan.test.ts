@@ -5,9 +5,9 @@ import { defaultHouse } from '../house';
 import { newChairSeat, type BaseShape, type Pad, type Piece } from '../piece';
 import { planPiece } from '.';
 import { runs } from '../../testing/runs';
+import { QUICK } from '../../testing/quick';
 
 /** No sitting and larger triangles: these tests ask for neither. */
-const QUICK = { sits: false, coarse: true };
 
 const house = defaultHouse();
 const main = (thickness: number, offset: number | null = 0): Pad => ({

@@ -6,9 +6,10 @@ import { KINDS, newPiece, type Piece } from '../piece';
 import { planPiece } from '../plan';
 import { shelf, type KeptWare } from '../store';
 import { priceOf, thingsOf } from '.';
+import { QUICK } from '../../testing/quick';
 
 const rule = (own: Record<string, number> = {}) => readerOf(figuresFor(own, {}));
-const planned = (piece: Piece) => [{ id: 'p', piece, plan: planPiece(piece, {}, { sits: false, coarse: true }) }];
+const planned = (piece: Piece) => [{ id: 'p', piece, plan: planPiece(piece, {}, QUICK) }];
 const things = (piece: Piece, wares: readonly KeptWare[] = shelf()) => {
   const own = planned(piece);
   const groups = layGroups(own, {});

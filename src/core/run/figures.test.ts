@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import { KINDS, newChairSeat, newPiece, type Piece } from '../piece';
 import { planPiece, type Plan } from '../plan';
+import { QUICK } from '../../testing/quick';
 
 /** What stands in the steps, held against what is cut: by its outlines, not by the sizes that the words were made from. */
-const QUICK = { sits: false, coarse: true };
 const plan = (piece: Piece): Plan => planPiece(piece, {}, QUICK);
 const detail = ({ steps }: Plan, key: string): string => steps.find((step) => step.key === key)!.detail;
 

@@ -4,8 +4,9 @@ import { HARDWARE_KINDS, newPiece, type Hardware, type Piece } from '../piece';
 import { planPiece, type Plan } from '../plan';
 import { sizesOf } from '../sizes';
 import { batchMinutes } from '.';
+import { QUICK } from '../../testing/quick';
 
-const planned = (piece: Piece, house: Record<string, number> = {}): Plan => planPiece(piece, house, { sits: false, coarse: true });
+const planned = (piece: Piece, house: Record<string, number> = {}): Plan => planPiece(piece, house, QUICK);
 const stool = newPiece('round-seat');
 const fixed = (kind: Hardware['kind'], x: number, y: number, change: Partial<Hardware> = {}): Hardware => {
   const { diameter, length } = HARDWARE_KINDS.find(({ id }) => id === kind)!;

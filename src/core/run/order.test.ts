@@ -5,6 +5,7 @@ import { KINDS, newPiece, type Piece } from '../piece';
 import { planPiece, type Plan } from '../plan';
 import { seededRandom } from '../../testing/seeded-random';
 import { STEP_PLACES, type Step } from '.';
+import { QUICK } from '../../testing/quick';
 
 /** What must come before what, whoever works: [earlier, later, why]. Keys as they begin. */
 const BEFORE: [string, string, string][] = [
@@ -127,7 +128,7 @@ function safe({ steps }: Plan, said: string): void {
   }
 }
 
-const planned = (piece: Piece): Plan => planPiece(piece, {}, { sits: false, coarse: true });
+const planned = (piece: Piece): Plan => planPiece(piece, {}, QUICK);
 
 describe('the run sheet of every kind in every way it can be covered', () => {
   it.each(KINDS.map(({ id }) => id))('%s: in an order one can work in, with its cautions', (id) => {

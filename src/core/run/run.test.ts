@@ -15,9 +15,9 @@ import {
 import { CUTTERS } from '../foam';
 import { planPiece } from '../plan';
 import { batchMinutes } from '.';
+import { QUICK } from '../../testing/quick';
 
 /** No sitting and larger triangles: these tests ask for neither. */
-const QUICK = { sits: false, coarse: true };
 
 const stepsOf = (change: Partial<Piece> = {}, house = {}) => planPiece({ ...newChairSeat(), ...change }, house, QUICK).steps;
 
@@ -83,7 +83,7 @@ it('is read by somebody who knows nothing: which of several slabs, what an edge 
 it('a button is tied with twine enough for both ways through and a knot, over what is behind it', () => {
   const start = newPiece('headboard');
   const piece: Piece = { ...start, covering: { ...start.covering, way: 'buttoned' } };
-  const { steps, cover } = planPiece(piece, {}, { sits: false, coarse: true });
+  const { steps, cover } = planPiece(piece, {}, QUICK);
   const detail = steps.find(({ key }) => key === 'buttons')!.detail;
   const twine = Number(/(\d+) mm of waxed twine/.exec(detail)![1]);
   // There and back through board and padding, and two hands' breadths to pull and to knot.

@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import { newPiece, type Piece } from '../piece';
 import { planPiece } from '../plan';
+import { QUICK } from '../../testing/quick';
 
-const detail = (piece: Piece, key: string): string =>
-  planPiece(piece, {}, { sits: false, coarse: true }).steps.find((step) => step.key === key)!.detail;
+const detail = (piece: Piece, key: string): string => planPiece(piece, {}, QUICK).steps.find((step) => step.key === key)!.detail;
 
 describe('wood under the padding', () => {
   it('a frame is told batten by batten: how long, and at which angle its ends are sawn', () => {
@@ -20,7 +20,7 @@ describe('wood under the padding', () => {
   it('where an outline bends, both ends of a batten fit their neighbours: half of each turn', () => {
     const start = newPiece('headboard');
     const piece: Piece = { ...start, base: { ...start.base, frame: { ...newPiece('corner-seat').base.frame!, inset: 40 } } };
-    const { base } = planPiece(piece, {}, { sits: false, coarse: true });
+    const { base } = planPiece(piece, {}, QUICK);
     const told = [...detail(piece, 'frame').matchAll(/side \d+: \d+ mm(?:, ends ([\d.]+)°(?: and ([\d.]+)°)?)?/g)].map(([, one, other]) => [
       Number(one ?? 0),
       Number(other ?? one ?? 0),

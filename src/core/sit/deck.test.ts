@@ -5,6 +5,7 @@ import { newPiece, type Piece, type StretchedDeck } from '../piece';
 import { createPlanner, mendOf, planPiece } from '../plan';
 import { sizesOf } from '../sizes';
 import { sitStep, type Sat } from '.';
+import { QUICK } from '../../testing/quick';
 
 const seat = newPiece('tight-seat');
 
@@ -69,11 +70,11 @@ describe('sitting on webbing or springs', () => {
 
   it('slack, it is said to be a hammock before anybody sits, and one press mends it', () => {
     const slack: Piece = { ...seat, base: { ...seat.base, deck: { kind: 'jute', give: 60, rail: 40 } } };
-    const plan = planPiece(slack, {}, { sits: false, coarse: true });
+    const plan = planPiece(slack, {}, QUICK);
     const warning = plan.warnings.find(({ code }) => code === 'deck-slack')!;
     expect(plan.base.board.verdict).toBe('slack');
     expect(mendOf(slack, warning)).toMatchObject({ path: 'base.deck.give', value: 30 });
-    expect(planPiece(seat, {}, { sits: false, coarse: true }).warnings).toEqual([]);
+    expect(planPiece(seat, {}, QUICK).warnings).toEqual([]);
   });
 
   it('slack, the rail is felt; tight enough, the sitter it is built for does not feel it', () => {
@@ -116,7 +117,7 @@ function sitGrid({ bed }: Sat): { columns: number; rows: number } {
 }
 
 describe('what is stretched in a frame', () => {
-  const planned = (piece: Piece): ReturnType<typeof planPiece> => planPiece(piece, {}, { sits: false, coarse: true });
+  const planned = (piece: Piece): ReturnType<typeof planPiece> => planPiece(piece, {}, QUICK);
 
   it('as many straps as a master lays: a hand’s breadth from middle to middle, and all of the opening', () => {
     const { deck } = planned(seat).base;

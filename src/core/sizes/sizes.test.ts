@@ -3,9 +3,9 @@ import { ruleOf } from '../house';
 import { newChairSeat, STARTING_SHAPES } from '../piece';
 import { planPiece } from '../plan';
 import { printFigure, sizesOf } from '.';
+import { QUICK } from '../../testing/quick';
 
 /** No sitting and larger triangles: these tests ask for neither. */
-const QUICK = { sits: false, coarse: true };
 
 const piece = newChairSeat();
 const plan = planPiece(piece, {}, QUICK);

@@ -3,12 +3,13 @@ import { parseLength, type Unit } from '../length';
 import { KINDS, newPiece, type Piece } from '../piece';
 import { planPiece } from '../plan';
 import { printFigure, sizesOf, type SizeLine } from '.';
+import { QUICK } from '../../testing/quick';
 
 /** What a tape of each unit shows at its finest, and so what may be lost by printing, mm. */
 const FINEST: Record<Unit, number> = { mm: 0.5, cm: 0.5, in: 25.4 / 32 };
 const UNITS = ['mm', 'cm', 'in'] as const;
 
-const lines = (piece: Piece): SizeLine[] => sizesOf(planPiece(piece, {}, { sits: false, coarse: true }), piece, {});
+const lines = (piece: Piece): SizeLine[] => sizesOf(planPiece(piece, {}, QUICK), piece, {});
 const ALL = KINDS.map(({ id }) => [id, lines(newPiece(id))] as const);
 
 describe('sizes as they are read off the column', () => {

@@ -3,6 +3,7 @@ import { CHAIR_PARTS, newPiece, type ChairPart, type Piece, type StripItem, type
 import { planPiece } from '../plan';
 import { stripItem } from '../../testing/strip-item';
 import { inTurn, NO_STRIP, otherParts, outOfTurn, partComes, reassembly } from '.';
+import { QUICK } from '../../testing/quick';
 
 const item = (id: string, part: ChairPart | null): StripItem => stripItem(id, { part });
 const record = (part: ChairPart | null, items: StripItem[]): StripRecord => ({ ...NO_STRIP, part, items });
@@ -52,7 +53,7 @@ describe('a strip over several parts of one chair', () => {
 
   it.each(['deck', 'inside-back', 'outside-back'] as const)('stands in the run sheet round the work on the %s', (own) => {
     const piece: Piece = { ...newPiece('tight-seat'), strip: chair(own) };
-    const { steps } = planPiece(piece, {}, { sits: false, coarse: true });
+    const { steps } = planPiece(piece, {}, QUICK);
     const keys = steps.map(({ key }) => key);
     const order = CHAIR_PARTS.map(({ id }) => id);
     const fasten = keys.findIndex((key) => key === 'staple' || key === 'tack');

@@ -6,9 +6,9 @@ import { planPiece } from '../plan';
 import { sizesOf } from '../sizes';
 import { stripItem } from '../../testing/strip-item';
 import { NO_STRIP } from './no-strip';
+import { QUICK } from '../../testing/quick';
 
 /** No sitting and larger triangles: these tests ask for neither. */
-const QUICK = { sits: false, coarse: true };
 
 const old = (width: number, height: number, letOut = 0): OldPiece => ({ id: 'o-1', name: 'Cover', width, height, back: { letOut } });
 const withOld = (piece: Piece, own: OldPiece): Piece => ({ ...piece, strip: { ...NO_STRIP, cover: [own] } });

@@ -6,8 +6,9 @@ import { baseOutline, flatten, offsetPolygon, polygonPerimeter } from '../outlin
 import { newPiece, type Hole, type Piece, type StripItem } from '../piece';
 import { planPiece, type Plan } from '../plan';
 import { leavesHoles, NO_STRIP, oldHoles } from '.';
+import { QUICK } from '../../testing/quick';
 
-const planned = (piece: Piece): Plan => planPiece(piece, {}, { sits: false, coarse: true });
+const planned = (piece: Piece): Plan => planPiece(piece, {}, QUICK);
 const saddle = newPiece('saddle');
 const thin: Piece = { ...saddle, base: { ...saddle.base, board: { material: 'moulded-plastic', thickness: 4 } } };
 const rivets = (piece: Piece) => planned(piece).fixing.fasteners.find(({ id }) => id === 'rivets')!;

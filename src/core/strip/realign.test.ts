@@ -5,10 +5,11 @@ import { newPiece, STARTING_SHAPES, type Meet, type Piece } from '../piece';
 import { createPlanner, planPiece, type Plan } from '../plan';
 import { NO_STRIP } from './no-strip';
 import { letterOf, meetings } from './realign';
+import { QUICK } from '../../testing/quick';
 
 const mark = (id: string, edge: string, along: number, name = ''): Meet => ({ id, name, edge: edgeNamed(edge), along });
 const marked = (piece: Piece, ...meet: Meet[]): Piece => ({ ...piece, strip: { ...NO_STRIP, meet } });
-const planned = (piece: Piece): Plan => planPiece(piece, {}, { sits: false, coarse: true });
+const planned = (piece: Piece): Plan => planPiece(piece, {}, QUICK);
 const chair = newPiece('chair-seat', { type: 'rectangle', width: 460, depth: 420, cornerRadius: { front: 0, back: 0 } });
 const SIDES = [
   ['front', 60],

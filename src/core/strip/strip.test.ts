@@ -4,9 +4,9 @@ import { newChairSeat, newPiece, type Piece, type PressReadings, type StripItem 
 import { planPiece } from '../plan';
 import { stripItem } from '../../testing/strip-item';
 import { FINDINGS, pressTest, reassembly, withOldFoam } from '.';
+import { QUICK } from '../../testing/quick';
 
 /** No sitting and larger triangles: these tests ask for neither. */
-const QUICK = { sits: false, coarse: true };
 
 const good: PressReadings = { asNew: 50, now: 49, seconds: 1, crumbs: false, mould: false, marks: false };
 const item = (id: string, what: StripItem['what'], again: StripItem['again'], more: Partial<StripItem> = {}): StripItem =>

@@ -3,10 +3,11 @@ import { bounds, type Point } from '@/core/outline';
 import { KINDS, newPiece } from '@/core/piece';
 import { planPiece } from '@/core/plan';
 import { laidOut } from './flat-picture';
+import { QUICK } from '../../testing/quick';
 
 describe('the cover’s pieces, flat', () => {
   it.each(KINDS.map(({ id }) => id))('%s: every piece once at its own size, none on another', (id) => {
-    const { cover } = planPiece(newPiece(id), {}, { sits: false, coarse: true });
+    const { cover } = planPiece(newPiece(id), {}, QUICK);
     const { laid, width, height } = laidOut(cover.pieces.map(({ name, outline }) => ({ name, outline: outline as Point[] })));
     expect(laid.map(({ name }) => name).sort()).toEqual(cover.pieces.map(({ name }) => name).sort());
     for (const own of laid) {

@@ -2,8 +2,9 @@ import { describe, expect, it } from 'vitest';
 import { newPiece } from '@/core/piece';
 import { planPiece } from '@/core/plan';
 import { behind, meanwhile, pieceProgress, sayClock, type Ticked } from './meanwhile';
+import { QUICK } from '../../testing/quick';
 
-const { steps } = planPiece({ ...newPiece('round-seat'), count: 4 }, {}, { sits: false, coarse: true });
+const { steps } = planPiece({ ...newPiece('round-seat'), count: 4 }, {}, QUICK);
 const all = (...keys: string[]): Ticked[] => keys.flatMap((step) => [1, 2, 3, 4].map((unit) => ({ unit, step })));
 
 describe('what can be done meanwhile', () => {

@@ -2,9 +2,10 @@ import { describe, expect, it } from 'vitest';
 import { KINDS, newPiece } from '@/core/piece';
 import { planPiece } from '@/core/plan';
 import { numbered } from '@/ui/drawing/numbered';
+import { QUICK } from '../../testing/quick';
 
 describe.each(KINDS.map(({ id }) => id))('staples of %s', (kind) => {
-  const { order } = planPiece(newPiece(kind), {}, { sits: false, coarse: true }).fixing;
+  const { order } = planPiece(newPiece(kind), {}, QUICK).fixing;
 
   it.each([4, 9, 16, 30])('numbers at %d mm a figure never lie over each other', (size) => {
     const told = numbered(order, size);

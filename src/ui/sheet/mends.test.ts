@@ -3,8 +3,8 @@ import { problemsOf } from '@/core/document';
 import { newChairSeat, newPiece, type Piece } from '@/core/piece';
 import { withAt } from './path';
 import { createPlanner, mendOf, planPiece, type Plan } from '@/core/plan';
+import { QUICK } from '../../testing/quick';
 
-const QUICK = { sits: false, coarse: true };
 const plan = (piece: Piece): Plan => planPiece(piece, {}, { ...QUICK, planner: createPlanner() });
 const chair = newChairSeat();
 const pads = (change: (pads: Piece['pads']) => Piece['pads']): Piece => ({ ...chair, pads: change(chair.pads) });

@@ -17,6 +17,7 @@ import { CoverPanel } from './cover/cover-panel';
 import { draped } from './made-up/draped';
 import { pegs } from './made-up/pegs';
 import { admire } from './made-up/stage';
+import { QUICK } from '../../testing/quick';
 
 /** A way, a fastener and a stage from one file each, and a line in their lists: nothing else is told of them. */
 beforeAll(() => {
@@ -60,7 +61,7 @@ it('are taken by the document and named by its printed schema', () => {
 });
 
 it('are found in the plan and on the run sheet', () => {
-  const plan = planPiece(piece, {}, { sits: false, coarse: true });
+  const plan = planPiece(piece, {}, QUICK);
   expect(plan.cover).toMatchObject({ method: 'draped', name: 'Draped' });
   expect(plan.cover.suits.find(({ way }) => way === 'draped')).toMatchObject({ fit: 'suits' });
   expect(plan.steps.map(({ key }) => key)).toEqual(expect.arrayContaining(['drape', 'pegs']));
@@ -71,7 +72,7 @@ it('are found in the plan and on the run sheet', () => {
 });
 
 it('are found among the sizes', () => {
-  const plan = planPiece(piece, {}, { sits: false, coarse: true });
+  const plan = planPiece(piece, {}, QUICK);
   expect(sizesOf(plan, piece, {}).find(({ key }) => key === 'fastener.pegs')).toMatchObject({
     label: 'Pegs for the set',
     group: 'Fastening',

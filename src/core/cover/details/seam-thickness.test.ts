@@ -5,8 +5,9 @@ import { newPiece, type Cloth, type Piece, type PieceKind, type Welt } from '../
 import { mendOf, planPiece, type Plan } from '../../plan';
 import { withAt } from '@/ui/sheet/path';
 import { layersAt } from './seam-plans';
+import { QUICK } from '../../../testing/quick';
 
-const planned = (piece: Piece, house: Record<string, number> = {}): Plan => planPiece(piece, house, { sits: false, coarse: true });
+const planned = (piece: Piece, house: Record<string, number> = {}): Plan => planPiece(piece, house, QUICK);
 const welt: Welt = { cord: 5, cut: 'as-it-bends', upper: true, lower: true, double: false, held: 'stapled' };
 const seat = (kind: PieceKind, cloth: Partial<Cloth>, change: Partial<Welt> | null = {}): Piece => {
   const plain = newPiece(kind);

@@ -2,8 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { newChairSeat, newPiece } from '../../piece';
 import { planPiece } from '../../plan';
 import { nearestReach } from './reach';
-
-const QUICK = { sits: false, coarse: true };
+import { QUICK } from '../../../testing/quick';
 
 describe('pointing at the edge', () => {
   const { reach } = planPiece(newChairSeat(), {}, QUICK).cover;

@@ -6,12 +6,13 @@ import { newPiece, type Piece } from '../../piece';
 import { planPiece } from '../../plan';
 import { printedPages, type PrintedPage } from '../pdf';
 import { PAPER_IDS, PAPERS, type Paper } from '../tiles';
+import { QUICK } from '../../../testing/quick';
 
 const font = (face: string): Uint8Array => readFileSync(`node_modules/@expo-google-fonts/fira-sans/${face}/FiraSans_${face}.ttf`);
 const FONTS = { regular: font('400Regular'), bold: font('600SemiBold') };
 
 async function pagesOf(piece: Piece, part: 'labels' | 'templates', more: { paper?: Paper; address?: string } = {}): Promise<PrintedPage[]> {
-  const plan = planPiece(piece, {}, { sits: false, coarse: true });
+  const plan = planPiece(piece, {}, QUICK);
   const { pages } = await printedPages(
     {
       plan,
