@@ -2,6 +2,20 @@ import a11y from 'eslint-plugin-jsx-a11y';
 import hooks from 'eslint-plugin-react-hooks';
 import tseslint from 'typescript-eslint';
 
+/** Names that are no nouns for a value: what it is, is said instead. */
+const NO_NAMES = '/^(own|told|said|kept|held|thrown)$/';
+/** Those that a document's field has too may be taken out of it under its name. */
+const NO_FIELDS = '/^(own|told|said|thrown)$/';
+const nouns = [
+  `:matches(VariableDeclarator, FunctionDeclaration) > Identifier.id[name=${NO_NAMES}]`,
+  `:function > Identifier.params[name=${NO_NAMES}]`,
+  `:function > AssignmentPattern.params > Identifier.left[name=${NO_NAMES}]`,
+  `ArrayPattern > Identifier[name=${NO_NAMES}]`,
+  `ObjectPattern > Property[shorthand=false] > Identifier.value[name=${NO_NAMES}]`,
+  `ObjectPattern > RestElement > Identifier[name=${NO_NAMES}]`,
+  `ObjectPattern > Property[shorthand=true] > Identifier.value[name=${NO_FIELDS}]`,
+].map((selector) => ({ selector, message: 'A value’s name is a noun that says what it is: pad, text, saved, figures.' }));
+
 export default tseslint.config(
   {
     ignores: [
@@ -31,12 +45,14 @@ export default tseslint.config(
       'max-params': ['error', 5],
     },
   },
+  { files: ['**/*.ts', '**/*.tsx'], rules: { 'no-restricted-syntax': ['error', ...nouns] } },
   {
     files: ['src/core/**/*.ts'],
     ignores: ['src/core/keep.test.ts'],
     rules: {
       'no-restricted-syntax': [
         'error',
+        ...nouns,
         // A function written in place could read what is around it, which the step does not declare: its answer would go stale.
         ...['callee.name', 'callee.property.name'].map((name) => ({
           selector: `CallExpression[${name}='keep'] > :matches(ArrowFunctionExpression, FunctionExpression)`,

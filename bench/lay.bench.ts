@@ -16,9 +16,9 @@ let [gained, longer] = [0, 0];
 for (let set = 0; set < SETS; set++) {
   const { blanks, turn } = thrownBlanks(set);
   const room = { gap: 10, turn };
-  const [own, packer] = [packRoll(blanks, WIDTH, room).length, packerRoll(blanks, WIDTH, room)];
-  gained += (100 * areaOf(blanks)) / WIDTH / own - (100 * areaOf(blanks)) / WIDTH / packer;
-  if (own > packer + 1) longer += 1;
+  const [value, packer] = [packRoll(blanks, WIDTH, room).length, packerRoll(blanks, WIDTH, room)];
+  gained += (100 * areaOf(blanks)) / WIDTH / value - (100 * areaOf(blanks)) / WIDTH / packer;
+  if (value > packer + 1) longer += 1;
 }
 compare('points of use better than the packer, on the whole', gained / SETS, 3, true);
 compare('sets that are longer than the packer’s', longer, 0);
@@ -43,7 +43,7 @@ async function pooled(task: LayTask, seconds: number, workers: number): Promise<
         }),
     ),
   );
-  return found.reduce((best, own) => (own.used[0]! < best.used[0]! ? own : best));
+  return found.reduce((best, lay) => (lay.used[0]! < best.used[0]! ? lay : best));
 }
 
 console.log('\nJigsaws that fill their roll, ten seconds in two workers');

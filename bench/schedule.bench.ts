@@ -21,8 +21,8 @@ const solver = await highs();
 let [proved, worst, shortest] = [0, 1, 0];
 for (let seed = 1; seed <= 40; seed++) {
   const roll = seededRandom(5000 + seed);
-  const thrown = thrownShop(roll, { tasks: 6 + (seed % 7), workers: 2 });
-  const problem: Problem = { ...thrown, tasks: undue(thrown) };
+  const random = thrownShop(roll, { tasks: 6 + (seed % 7), workers: 2 });
+  const problem: Problem = { ...random, tasks: undue(random) };
   const length = Math.max(...schedule(problem, { tries: usualTries(problem), roll }).schedule.done.map(endOf));
   const answer = solver.solve(asProgramme(problem), { time_limit: 20, output_flag: false });
   if (answer.Status !== 'Optimal') continue;
@@ -38,8 +38,8 @@ let [most, sum] = [1, 0];
 const SETS = 60;
 for (let seed = 1; seed <= SETS; seed++) {
   const roll = seededRandom(9000 + seed);
-  const thrown = thrownShop(roll, { tasks: 40, workers: 2 + (seed % 3) });
-  const problem: Problem = { ...thrown, tasks: undue(thrown) };
+  const random = thrownShop(roll, { tasks: 40, workers: 2 + (seed % 3) });
+  const problem: Problem = { ...random, tasks: undue(random) };
   const share = Math.max(...schedule(problem, { tries: usualTries(problem), roll }).schedule.done.map(endOf)) / lowerBound(problem);
   most = Math.max(most, share);
   sum += share;

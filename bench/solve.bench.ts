@@ -49,7 +49,7 @@ function apart(line: Float64Array, other: Float64Array): number {
 
 const stack = slab(constantLaw(0.04));
 const mesh = meshOf(stack, 5);
-const own = relax(mesh, 0.1, level, stack.edge);
+const relaxed = relax(mesh, 0.1, level, stack.edge);
 const ours = bySweeps(() => relax(mesh, 0.1, level, stack.edge), 20).ms;
 const problem = pulledProblem(mesh, 0.1, level, stack.edge);
 let found: number[] = [];
@@ -57,7 +57,7 @@ const theirs = timed(() => {
   found = conjugateGradient((x, slope) => problem.energy(x, slope), Array<number>(problem.unknowns).fill(0), { maxIterations: 4000 }).x;
 });
 compare('a general optimiser (fmin) takes, of ours', theirs / ours, 20, true);
-compare('and its shape lies off ours, mm', apart(problem.line(found), own.line), 0.2);
+compare('and its shape lies off ours, mm', apart(problem.line(found), relaxed.line), 0.2);
 
 console.log('\nCrown surface');
 let last = 0;

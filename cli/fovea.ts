@@ -83,8 +83,8 @@ function section(model: Model, id: string): unknown {
 }
 
 /** One sitting, solved. */
-function sitting(model: Model, said: string): unknown {
-  const mass = Number(said);
+function sitting(model: Model, text: string): unknown {
+  const mass = Number(text);
   const { label, range } = fieldAt('sit.mass');
   const wrong = sayRange(label, mass, range!, 'kg');
   if (wrong) throw new UsageError(wrong);
@@ -101,11 +101,11 @@ function sitting(model: Model, said: string): unknown {
 }
 
 /** One solve in full: a station's section, or a sitting. */
-function solved(command: 'section' | 'sit', path: string | undefined, [option, said, ...rest]: string[]): unknown {
-  if (!path || said === undefined || rest.length > 0 || option !== (command === 'section' ? '--station' : '--mass'))
+function solved(command: 'section' | 'sit', path: string | undefined, [option, text, ...rest]: string[]): unknown {
+  if (!path || text === undefined || rest.length > 0 || option !== (command === 'section' ? '--station' : '--mass'))
     throw new UsageError(USAGE);
   const model = createPlanner().model(parseDocument(readFile(path)), {});
-  return command === 'section' ? section(model, said) : sitting(model, said);
+  return command === 'section' ? section(model, text) : sitting(model, text);
 }
 
 /** The simulated specimen test of a foam, by id or name. */

@@ -14,6 +14,6 @@ it('every package that is installed is the one that was locked, and comes from n
 });
 
 it('no package but those that must runs anything when it is installed', () => {
-  const scripts = locked.filter(([, own]) => own.hasInstallScript).map(([path]) => path.split('node_modules/').at(-1));
+  const scripts = locked.filter(([, item]) => item.hasInstallScript).map(([path]) => path.split('node_modules/').at(-1));
   expect([...new Set(scripts)].sort()).toEqual(['better-sqlite3', 'esbuild']);
 });

@@ -21,7 +21,7 @@ export function exported(id: string | undefined): Promise<unknown> {
     const { pieces, broken } = listFloor(db);
     if (id === undefined)
       return {
-        pieces: pieces.map(({ id: own, revision, updatedAt, piece }) => ({ id: own, name: piece.name, revision, updatedAt })),
+        pieces: pieces.map(({ id: text, revision, updatedAt, piece }) => ({ id: text, name: piece.name, revision, updatedAt })),
         broken,
       };
     const record = getPiece(db, id);

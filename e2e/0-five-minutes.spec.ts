@@ -58,10 +58,10 @@ test('a tradesperson’s five minutes: a drop-in chair from the tape to printed 
   await hand.click('button', 'Close');
   await hand.click('button', '5. Cover');
   await settled(page);
-  const said = await page.locator('[data-slip="cover"]').innerText();
+  const text = await page.locator('[data-slip="cover"]').innerText();
   // Two abreast on a roll of 1400.
-  expect(parseFloat(said)).toBeLessThan(695);
-  expect(said).toContain(saidLength(parseFloat(said), 'mm'));
+  expect(parseFloat(text)).toBeLessThan(695);
+  expect(text).toContain(saidLength(parseFloat(text), 'mm'));
   expect(hand.actions).toBeLessThan(60);
   expect(Date.now() - began).toBeLessThan(5 * 60_000);
   // The floor is left as it was found.

@@ -22,7 +22,7 @@ function raw(method: string, path: string, headers: Record<string, string> = {},
   });
 }
 
-const own = () => ({ origin: origin(), 'content-type': 'application/json' });
+const local = () => ({ origin: origin(), 'content-type': 'application/json' });
 
 test('what no address and no method of ours can be is answered in words, without a stumble, a path or a stack', async () => {
   for (const [method, path, status] of [
@@ -56,11 +56,11 @@ test('a body that is too deep, too large or no JSON is refused in words', async 
     [JSON.stringify({ piece: 'x'.repeat(1_100_000) }), 413],
     [JSON.stringify({ piece: {}, save: '../../x' }), 422],
   ] as const)
-    expect([body.slice(0, 30), (await raw('POST', '/api/pieces', own(), body)).status]).toEqual([body.slice(0, 30), status]);
+    expect([body.slice(0, 30), (await raw('POST', '/api/pieces', local(), body)).status]).toEqual([body.slice(0, 30), status]);
 });
 
 test('a page elsewhere may link here and ask for nothing', async () => {
-  const foreign = { ...own(), 'sec-fetch-site': 'cross-site' };
+  const foreign = { ...local(), 'sec-fetch-site': 'cross-site' };
   expect((await raw('POST', '/api/pieces', foreign, '{}')).status).toBe(403);
   expect((await raw('GET', '/api/pieces', { 'sec-fetch-site': 'cross-site', 'sec-fetch-mode': 'no-cors' })).status).toBe(403);
   expect((await raw('GET', '/', { 'sec-fetch-site': 'cross-site', 'sec-fetch-mode': 'navigate' })).status).toBe(200);
@@ -82,9 +82,9 @@ test('a photo of fifteen megabytes comes through whole and is served as a file; 
   const head = Buffer.from('ffd8ffe000104a46494600010100000100010000ffc0001108001000100301110002110103110', 'hex');
   const photo = (size: number): Buffer => Buffer.concat([head, Buffer.alloc(40), Buffer.from('ffd9', 'hex'), Buffer.alloc(size, 7)]);
   const headers = { origin: new URL(page.url()).origin };
-  const kept = await page.request.post('/api/photos', { data: photo(15_000_000), headers });
-  expect(kept.status()).toBe(201);
-  const { name } = (await kept.json()) as { name: string };
+  const saved = await page.request.post('/api/photos', { data: photo(15_000_000), headers });
+  expect(saved.status()).toBe(201);
+  const { name } = (await saved.json()) as { name: string };
   const back = await page.request.get(`/api/photos/${name}`);
   expect((await back.body()).equals(photo(15_000_000))).toBe(true);
   expect(back.headers()).toMatchObject({

@@ -76,10 +76,10 @@ test('in the round a tape is laid, and the cut is moved', async ({ page }) => {
   const tape = page.getByRole('group', { name: 'Tape' });
   await tape.getByLabel('Tape from').selectOption('front, at the board’s edge');
   await tape.getByLabel('Tape to').selectOption('back, at the board’s edge');
-  const said = tape.locator('[data-taped]');
-  await expect(said).toHaveAttribute('data-taped', /\d+/);
+  const locator = tape.locator('[data-taped]');
+  await expect(locator).toHaveAttribute('data-taped', /\d+/);
   // Board 420 deep, 50 of foam and a crown over it: what an upholsterer would lay over it is between 500 and 560.
-  const over = Number(await said.getAttribute('data-taped'));
+  const over = Number(await locator.getAttribute('data-taped'));
   expect(over).toBeGreaterThan(500);
   expect(over).toBeLessThan(560);
   // Pointed at: two presses on the cloth.
@@ -90,8 +90,8 @@ test('in the round a tape is laid, and the cut is moved', async ({ page }) => {
     [0.62, 0.44],
   ] as const)
     await page.mouse.click(box.x + box.width * x, box.y + box.height * y);
-  await expect(said).toHaveAttribute('data-taped', /\d+/);
-  expect(Number(await said.getAttribute('data-taped'))).toBeLessThan(300);
+  await expect(locator).toHaveAttribute('data-taped', /\d+/);
+  expect(Number(await locator.getAttribute('data-taped'))).toBeLessThan(300);
   await page.getByLabel('Measure with the tape').uncheck();
   // The chalk line moves with the cut: by its slide, and by hand at the cut itself.
   await page.getByLabel('Cut open at the chalk line').check();
@@ -153,7 +153,7 @@ test('a drawing keeps its figures readable, comes nearer by wheel, keys and butt
   await settled(page);
   const plan = page.getByRole('group', { name: /Plan from above/ });
   const heights = async (): Promise<number[]> =>
-    plan.locator('[data-station] text').evaluateAll((all) => all.map((own) => own.getBoundingClientRect().height));
+    plan.locator('[data-station] text').evaluateAll((all) => all.map((item) => item.getBoundingClientRect().height));
   for (const high of await heights()) expect(high).toBeGreaterThan(9);
   const numbers = (): Promise<number> => plan.locator('[data-staple] text').count();
   const before = await numbers();
@@ -212,8 +212,10 @@ test('what is printed is chosen, seen before it is printed, and remembered', asy
   // What is chosen of a template goes with the template, not with its place in the list.
   expect(
     (
-      (await page.request.get(`/api/pieces/${id}/pages?parts=job`).then((own) => own.json())) as { templates: { id: string }[] }
-    ).templates.map((own) => own.id),
+      (await page.request.get(`/api/pieces/${id}/pages?parts=job`).then((aPIResponse) => aPIResponse.json())) as {
+        templates: { id: string }[];
+      }
+    ).templates.map((template) => template.id),
   ).toContain('cloth-top');
   await top.selectOption('whole');
   await expect.poll(count, { timeout: 60_000 }).toBeGreaterThan(usual + 3);

@@ -24,7 +24,7 @@ for (const job of JOBS.filter(({ browser }) => browser).filter((_, i) => thoroug
     for (const line of shown.view.sizes.filter(({ group }) => group === 'Cover').slice(0, 6))
       if (line.unit === 'length') await expect(slip(page, line.key)).toContainText(formatLength(Math.round(line.value), 'mm'));
     await unfold(page, 'Buy');
-    for (const key of job.buys.filter((own) => own.startsWith('cloth') || own.startsWith('foam')))
+    for (const key of job.buys.filter((buy) => buy.startsWith('cloth') || buy.startsWith('foam')))
       await expect(slip(page, key)).toBeVisible();
     await page.getByRole('button', { name: '6. Cut' }).click();
     await expect(page.locator('[data-laid]').first()).toBeVisible();

@@ -18,7 +18,7 @@ async function serve(): Promise<void> {
     env: { ...process.env, ...PORTS, FOVEA_DATA: DATA },
     stdio: ['ignore', 'pipe', 'inherit'],
   });
-  await new Promise<void>((resolve) => server.stdout!.on('data', (said: Buffer) => String(said).includes('Fovea is on') && resolve()));
+  await new Promise<void>((resolve) => server.stdout!.on('data', (bytes: Buffer) => String(bytes).includes('Fovea is on') && resolve()));
 }
 
 test.beforeAll(async () => {
@@ -33,7 +33,7 @@ test.beforeAll(async () => {
 });
 test.afterAll(() => {
   server.kill('SIGKILL');
-  others.forEach((own) => own.kill());
+  others.forEach((other) => other.kill());
 });
 
 const mood = (name: string) => fetch(`http://127.0.0.1:${PORTS.FOVEA_SUPPLIER}/moods/${name}`, { method: 'POST' });
@@ -60,23 +60,23 @@ test('eight striped seats: laid on a flawed part roll, one held, one saving take
   // One is moved onto a flaw: it is said at once, and the lay cannot be kept.
   const first = pieces.first();
   const key = (await first.getAttribute('data-laid-piece'))!;
-  const own = panel.locator(`[data-laid-piece="${key}"]`);
-  await own.focus();
+  const locator = panel.locator(`[data-laid-piece="${key}"]`);
+  await locator.focus();
   for (let k = 0; k < 6; k++) await page.keyboard.press('Shift+ArrowRight');
   await expect(panel.getByRole('alert')).toContainText('cannot be cut');
   await expect(panel.getByRole('button', { name: 'Keep this lay' })).toBeDisabled();
   for (let k = 0; k < 6; k++) await page.keyboard.press('Shift+ArrowLeft');
   await expect(panel.locator('[data-fault]')).toHaveCount(0);
   // Held where it is, it stays there while the others are laid anew.
-  await own.focus();
+  await locator.focus();
   await page.keyboard.press('l');
-  await expect(own).toHaveAttribute('data-held', 'yes');
-  const held = await own.locator('path').getAttribute('d');
+  await expect(locator).toHaveAttribute('data-held', 'yes');
+  const holdId = await locator.locator('path').getAttribute('d');
   await panel.getByRole('button', { name: 'Look for a better one' }).click();
   await expect(panel.locator('[data-tried]')).not.toHaveAttribute('data-tried', '0', { timeout: 20_000 });
   await panel.getByRole('button', { name: 'That will do' }).click();
   await expect(pieces).toHaveCount(8);
-  await expect(own.locator('path')).toHaveAttribute('d', held!);
+  await expect(locator.locator('path')).toHaveAttribute('d', holdId!);
   await panel.getByRole('button', { name: 'Keep this lay' }).click();
   await expect(panel.locator('[data-kept]')).toHaveCount(1);
   await expect(panel.getByText('cut by this one')).toBeVisible();
@@ -229,16 +229,16 @@ test('a job: made of pieces of the floor, changed, cut together with another', a
     const rows = await page
       .locator('[data-price]')
       .evaluateAll((all) => all.map((row) => [row.getAttribute('data-price')!, row.lastElementChild!.textContent] as const));
-    return Object.fromEntries(rows.map(([key, said]) => [key, Number(said.replace('−', '-'))]));
+    return Object.fromEntries(rows.map(([key, text]) => [key, Number(text.replace('−', '-'))]));
   };
   const { total, ...lines } = await read();
   expect(lines.materials).toBeGreaterThan(0);
   expect(lines.time).toBeGreaterThan(0);
-  expect(Object.values(lines).reduce((sum, own) => sum + own, 0)).toBeCloseTo(total!, 1);
-  const own = { headers: { origin: BASE, 'sec-fetch-site': 'same-origin' } };
-  await fetch(`${BASE}/api/house`, { method: 'PUT', ...own, body: JSON.stringify({ key: 'hourPrice', value: 84 }) });
+  expect(Object.values(lines).reduce((sum, value) => sum + value, 0)).toBeCloseTo(total!, 1);
+  const item = { headers: { origin: BASE, 'sec-fetch-site': 'same-origin' } };
+  await fetch(`${BASE}/api/house`, { method: 'PUT', ...item, body: JSON.stringify({ key: 'hourPrice', value: 84 }) });
   await page.reload();
   const dearer = await read();
   expect(dearer.time).toBeCloseTo(2 * lines.time!, 1);
-  await fetch(`${BASE}/api/house`, { method: 'PUT', ...own, body: JSON.stringify({ key: 'hourPrice', value: null }) });
+  await fetch(`${BASE}/api/house`, { method: 'PUT', ...item, body: JSON.stringify({ key: 'hourPrice', value: null }) });
 });

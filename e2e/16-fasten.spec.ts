@@ -35,7 +35,7 @@ test('the order of a seat’s staples is followed wave by wave', async ({ page }
 async function steps(page: Page, id: string): Promise<string[]> {
   await page.goto(`/piece/${id}?stage=bench`);
   await expect(page.locator('[data-step]').last()).toBeAttached({ timeout: 60_000 });
-  return page.locator('[data-step]').evaluateAll((all) => all.map((own) => own.getAttribute('data-step')!));
+  return page.locator('[data-step]').evaluateAll((all) => all.map((item) => item.getAttribute('data-step')!));
 }
 
 /** What comes in this order, whatever lies between. */

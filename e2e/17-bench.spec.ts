@@ -19,7 +19,7 @@ async function serve(): Promise<void> {
     env: { ...process.env, FOVEA_DATA: DATA },
     stdio: ['ignore', 'pipe', 'inherit'],
   });
-  await new Promise<void>((resolve) => server.stdout!.on('data', (said: Buffer) => String(said).includes('Fovea is on') && resolve()));
+  await new Promise<void>((resolve) => server.stdout!.on('data', (bytes: Buffer) => String(bytes).includes('Fovea is on') && resolve()));
 }
 const stop = (): Promise<void> =>
   new Promise((resolve) => {
@@ -86,8 +86,8 @@ test('eight chairs in batches with glue clocks over a restart: what can be done 
   await expect(step(page)).toHaveAttribute('data-waiting', '0', { timeout: 30_000 });
   const after = await ask<View>(`/api/pieces/${chairs}/bench`);
   // The same clock, not begun again; the tick that was kept has come, once.
-  expect(after.timers.find((own) => own.step === 'spray-crown')?.readyAt).toBe(timers[0]!.readyAt);
-  expect(after.ticks.filter((own) => own.unit === 6 && own.step === 'glue-crown')).toHaveLength(1);
+  expect(after.timers.find((timer) => timer.step === 'spray-crown')?.readyAt).toBe(timers[0]!.readyAt);
+  expect(after.ticks.filter((tick) => tick.unit === 6 && tick.step === 'glue-crown')).toHaveLength(1);
   // Laid: the clock of the spraying is over, that of the press begins.
   await page.getByRole('button', { name: 'Done on the other 2' }).click();
   await expect(page.locator('[data-timer="spray-crown"]')).toHaveCount(0);
@@ -112,7 +112,7 @@ test('eight chairs in batches with glue clocks over a restart: what can be done 
     expect(Math.min(box.width, box.height), (await button.textContent()) ?? '').toBeGreaterThanOrEqual(56);
   }
   expect(
-    await page.locator('main[data-bench] h1 + p').evaluate((own) => parseFloat(getComputedStyle(own).fontSize)),
+    await page.locator('main[data-bench] h1 + p').evaluate((item) => parseFloat(getComputedStyle(item).fontSize)),
   ).toBeGreaterThanOrEqual(28);
 });
 
@@ -204,7 +204,7 @@ test('two tablets tick at once: neither takes the other’s ticks, each sees bot
         timeout: 30_000,
       });
   const { ticks } = await ask<View>(`/api/pieces/${chairs}/bench`);
-  expect(ticks.filter((own) => own.step === 'cloth').map(({ unit }) => unit)).toEqual([1, 2, 3, 4, 5, 6, 7, 8]);
+  expect(ticks.filter((tick) => tick.step === 'cloth').map(({ unit }) => unit)).toEqual([1, 2, 3, 4, 5, 6, 7, 8]);
   await Promise.all([one.close(), other.close()]);
 });
 
@@ -242,7 +242,7 @@ test('an hour without a network: the page opens again, ticks, a time and a photo
   const note = after.notes.at(-1)!;
   expect(note).toMatchObject({ note: 'the left one is soft', took: 7.5, step: at });
   expect((await fetch(`${BASE}/api/photos/${note.photo}`)).status).toBe(200);
-  expect(after.ticks.filter((own) => own.step === at && own.unit === 1)).toHaveLength(1);
+  expect(after.ticks.filter((tick) => tick.step === at && tick.unit === 1)).toHaveLength(1);
   await page.waitForTimeout(6000);
   expect((await ask<View>(`/api/pieces/${chairs}/bench`)).notes).toHaveLength(before.notes.length + 1);
   await context.close();
@@ -297,15 +297,15 @@ test('a floor is planned, a task laid by hand, a delivery late: planned again, t
   const blocks = page.locator('[data-day] [data-task]');
   const room = () =>
     blocks.evaluateAll((all) =>
-      all.findIndex((own) => {
-        const column = own.closest('[data-day]')!.getBoundingClientRect();
-        return (column.right - own.getBoundingClientRect().left) / column.width > 150 / 660;
+      all.findIndex((candidate) => {
+        const column = candidate.closest('[data-day]')!.getBoundingClientRect();
+        return (column.right - candidate.getBoundingClientRect().left) / column.width > 150 / 660;
       }),
     );
   while ((await room()) < 0) await page.getByRole('button', { name: 'Later' }).click();
   const dragged = blocks.nth(await room());
   await dragged.scrollIntoViewIfNeeded();
-  const held = (await dragged.getAttribute('data-task'))!;
+  const holdId = (await dragged.getAttribute('data-task'))!;
   const taken = Number(await dragged.getAttribute('data-from'));
   const on = (await dragged.locator('xpath=ancestor::*[@data-day]').getAttribute('data-day'))!;
   const from = (await dragged.boundingBox())!;
@@ -316,13 +316,13 @@ test('a floor is planned, a task laid by hand, a delivery late: planned again, t
   await page.mouse.up();
   await expect(page.locator('[data-changed]')).toContainText('what was laid by hand');
   const pinned = (await ask<Diary>('/api/diary')).input.pins;
-  const was = first.kept!.schedule.done.find(({ id }) => id === held)!;
-  expect(pinned.map(({ task }) => task)).toEqual([held]);
+  const was = first.kept!.schedule.done.find(({ id }) => id === holdId)!;
+  expect(pinned.map(({ task }) => task)).toEqual([holdId]);
   expect(pinned[0]!.day).toBe(on);
   expect(was.spans.map(([at]) => at)).toContain(taken);
   expect(Math.abs(pinned[0]!.minute - ((taken % 1440) + 90))).toBeLessThanOrEqual(8);
   expect(pinned[0]!.who).toBe(was.who);
-  expect((await tell('PUT', '/api/diary/pins', { task: held, pin: null })).status).toBe(200);
+  expect((await tell('PUT', '/api/diary/pins', { task: holdId, pin: null })).status).toBe(200);
   await page.reload();
   await expect(page.locator('[data-task]').first()).toBeVisible({ timeout: 60_000 });
 
@@ -363,13 +363,15 @@ test('a floor is planned, a task laid by hand, a delivery late: planned again, t
   await expect(page.locator('[data-changed]')).toContainText('a delivery');
   await page.getByRole('button', { name: 'Plan it again' }).click();
   await expect(page.locator(`[data-end="${stools.id}"]`)).toContainText('later than before', { timeout: 90_000 });
-  const late = (await ask<Diary>('/api/diary')).kept!.schedule.done.filter((own) => own.id.startsWith(stools.id));
-  for (const own of late.filter((one) => one.id.endsWith('/cloth'))) expect(own.spans[0]![0]).toBeGreaterThanOrEqual(21 * 1440 + 720);
+  const late = (await ask<Diary>('/api/diary')).kept!.schedule.done.filter((candidate) => candidate.id.startsWith(stools.id));
+  for (const item of late.filter((one) => one.id.endsWith('/cloth'))) expect(item.spans[0]![0]).toBeGreaterThanOrEqual(21 * 1440 + 720);
   // Boards and foam do not wait for cloth.
-  expect(late.find((own) => own.id.endsWith('/foam'))!.spans[0]![0]).toBeLessThan(14 * 1440);
+  expect(late.find((candidate) => candidate.id.endsWith('/foam'))!.spans[0]![0]).toBeLessThan(14 * 1440);
 
   const calendar = await (await fetch(`${BASE}/api/diary/calendar`)).text();
-  const events = new ICAL.Component(ICAL.parse(calendar) as unknown[]).getAllSubcomponents('vevent').map((own) => new ICAL.Event(own));
+  const events = new ICAL.Component(ICAL.parse(calendar) as unknown[])
+    .getAllSubcomponents('vevent')
+    .map((component) => new ICAL.Event(component));
   const planned = (await ask<Diary>('/api/diary')).kept!.schedule.done;
   expect(events).toHaveLength(planned.reduce((sum, { spans }) => sum + spans.length, 0));
   const minutes = events.reduce(

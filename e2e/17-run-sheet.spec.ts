@@ -17,9 +17,9 @@ async function slowWay(ms: number): Promise<{ server: Server; base: string; lost
         () => {
           if (gone) return void (lost += asked.method === 'GET' ? 0 : 1);
           const { url: path, method, headers } = asked;
-          request({ host: '127.0.0.1', port: port(), path, method, headers }, (own) => {
-            answer.writeHead(own.statusCode!, own.headers);
-            own.pipe(answer);
+          request({ host: '127.0.0.1', port: port(), path, method, headers }, (incomingMessage) => {
+            answer.writeHead(incomingMessage.statusCode!, incomingMessage.headers);
+            incomingMessage.pipe(answer);
           }).end(Buffer.concat(parts));
         },
         asked.method === 'GET' ? 0 : ms,
@@ -67,8 +67,8 @@ test('a tick stands though the page is left while it is under way, and a row tha
     await page.reload();
     for (const unit of [1, 2, 3]) await expect(box(page, steps[0]!, unit)).toBeChecked();
     expect(lost()).toBe(0);
-    const kept = (await (await page.request.get(`/api/pieces/${id}/ticks`)).json()) as { ticks: unknown[] };
-    expect(kept.ticks).toHaveLength(5);
+    const saved = (await (await page.request.get(`/api/pieces/${id}/ticks`)).json()) as { ticks: unknown[] };
+    expect(saved.ticks).toHaveLength(5);
   } finally {
     server.closeAllConnections();
     server.close();
@@ -84,9 +84,9 @@ test('what another ticks is seen without opening the page anew; what cannot be k
   await press(other, first!, 1);
   await press(page, first!, 2);
   await expect(box(other, first!, 1)).toBeChecked();
-  for (const own of [page, other]) {
-    await own.bringToFront();
-    for (const unit of [1, 2]) await expect(box(own, first!, unit)).toBeChecked();
+  for (const item of [page, other]) {
+    await item.bringToFront();
+    for (const unit of [1, 2]) await expect(box(item, first!, unit)).toBeChecked();
   }
   await page.bringToFront();
   await page.context().setOffline(true);

@@ -10,7 +10,7 @@ test.beforeEach(async ({ page }) => {
 
 test('a house rule reaches every piece that has not set its own, and goes back', async ({ page }) => {
   const follows = await place(page, { name: 'Follows' });
-  const own = await place(page, { name: 'Has its own', overrides: { grip: 28 } });
+  const text = await place(page, { name: 'Has its own', overrides: { grip: 28 } });
   await page.goto(`/piece/${follows}?stage=build`);
   await settled(page);
   await unfold(page, 'Cover');
@@ -24,7 +24,7 @@ test('a house rule reaches every piece that has not set its own, and goes back',
   await settled(page);
   await unfold(page, 'Cover');
   expect(parseFloat(await slip(page, 'wrap').innerText())).toBeCloseTo(before + 10, 0);
-  await page.goto(`/piece/${own}?stage=build`);
+  await page.goto(`/piece/${text}?stage=build`);
   await settled(page);
   await unfold(page, 'Cover');
   expect(parseFloat(await slip(page, 'wrap').innerText())).toBeCloseTo(before - 7, 0);
@@ -113,8 +113,8 @@ test('the workshop is backed up with one press, and the backup is whole', async 
   const download = await waiting;
   const file = info.outputPath(download.suggestedFilename());
   await download.saveAs(file);
-  const said = fovea('check', file);
-  expect(JSON.parse(said)).toMatchObject({ ok: true });
+  const text = fovea('check', file);
+  expect(JSON.parse(text)).toMatchObject({ ok: true });
   // Who may come in over the network is told a passcode once.
   await page.getByLabel('Name').fill('Apprentice of the dome');
   await page.getByLabel('Role').selectOption('apprentice');

@@ -166,11 +166,11 @@ test('a foam of one’s own from presses by hand; the foam chart is worked out a
   await store.getByRole('button', { name: 'Add to the store of this piece' }).click();
   await store.getByRole('button', { name: 'Close', exact: true }).click();
   await settled(page);
-  const own = (await saved(page, id)).foams![0]!;
-  expect(own.ifd25).toBeGreaterThan(20);
-  await page.getByLabel('Foam', { exact: true }).first().selectOption(own.id);
+  const item = (await saved(page, id)).foams![0]!;
+  expect(item.ifd25).toBeGreaterThan(20);
+  await page.getByLabel('Foam', { exact: true }).first().selectOption(item.id);
   await settled(page);
-  expect(foamOf(await saved(page, id), own.id)?.name).toBe('Our own foam');
+  expect(foamOf(await saved(page, id), item.id)?.name).toBe('Our own foam');
   await page.getByRole('button', { name: '4. Sit' }).click();
   await page.getByRole('button', { name: 'Foam chart…' }).click();
   const chart = page.getByRole('dialog', { name: 'Foam chart' });

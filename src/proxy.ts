@@ -27,21 +27,21 @@ function closed(request: NextRequest): NextResponse | null {
 
 /** Stands before every request: own host, own origin for writes, who may what over the network, a policy for every page. */
 export function proxy(request: NextRequest): NextResponse {
-  const { headers: said, method } = request;
-  const from = said.get(FROM);
+  const { headers: reported, method } = request;
+  const from = reported.get(FROM);
   const why = refuse({
     method,
-    host: said.get('host'),
-    origin: said.get('origin'),
-    site: said.get('sec-fetch-site'),
-    mode: said.get('sec-fetch-mode'),
+    host: reported.get('host'),
+    origin: reported.get('origin'),
+    site: reported.get('sec-fetch-site'),
+    mode: reported.get('sec-fetch-mode'),
     path: request.nextUrl.pathname,
     from,
     lan: lanAddresses(),
   });
   if (why) return says(why, 403);
-  const kept = from ? closed(request) : null;
-  if (kept) return kept;
+  const saved = from ? closed(request) : null;
+  if (saved) return saved;
   const policy = contentSecurityPolicy(Buffer.from(crypto.getRandomValues(new Uint8Array(16))).toString('base64'));
   const headers = new Headers(request.headers);
   headers.set('content-security-policy', policy);

@@ -6,20 +6,20 @@ function contraction(values: readonly number[], fixed: readonly number[]): (x: F
   const n = values.length;
   // Turned so that no unknown has a direction of its own: reflected at a plane.
   const v = Array.from({ length: n }, (_, i) => 1 / Math.sqrt(n) + (i === 0 ? 0.3 : 0));
-  const long = v.reduce((sum, own) => sum + own * own, 0);
+  const long = v.reduce((sum, value) => sum + value * value, 0);
   const reflect = (x: readonly number[]): number[] => {
-    const along = x.reduce((sum, own, i) => sum + own * v[i]!, 0);
-    return x.map((own, i) => own - (2 * along * v[i]!) / long);
+    const along = x.reduce((sum, value, i) => sum + value * v[i]!, 0);
+    return x.map((value, i) => value - (2 * along * v[i]!) / long);
   };
   return (x) => {
-    const off = reflect([...x].map((own, i) => own - fixed[i]!));
-    return Float64Array.from(reflect(off.map((own, i) => own * values[i]!)), (own, i) => own + fixed[i]!);
+    const off = reflect([...x].map((value, i) => value - fixed[i]!));
+    return Float64Array.from(reflect(off.map((value, i) => value * values[i]!)), (value, i) => value + fixed[i]!);
   };
 }
 
 const VALUES = [0.99, 0.9, 0.6, 0.3, -0.5, 0.05];
 const FIXED = [3, -7, 11, 0.5, 2, -4];
-const away = (x: Float64Array): number => Math.max(...[...x].map((own, i) => Math.abs(own - FIXED[i]!)));
+const away = (x: Float64Array): number => Math.max(...[...x].map((value, i) => Math.abs(value - FIXED[i]!)));
 
 /** Rounds until within a billionth, or so many. */
 function rounds(window: number, most = 5000): number {

@@ -84,8 +84,8 @@ export function addLogEntry(db: Db, entry: { pieceId: string; revision: number; 
 }
 
 /** What an entry is found by: serial, note, the piece's own name, cloth and notes, and what was said at the bench, in small letters. */
-function wordsOf(serial: string, note: string, piece: Piece | null, said: readonly BenchNote[]): string {
-  const bench = said.flatMap((own) => [own.person, own.reading, own.note]);
+function wordsOf(serial: string, note: string, piece: Piece | null, benchNotes: readonly BenchNote[]): string {
+  const bench = benchNotes.flatMap((benchNote) => [benchNote.person, benchNote.reading, benchNote.note]);
   return [serial, note, piece?.name, piece?.cloth.name, piece?.notes, ...bench].filter(Boolean).join(' ').toLowerCase();
 }
 

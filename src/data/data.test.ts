@@ -49,9 +49,9 @@ describe('pieces', () => {
     const late = savePiece(at.db, id, { base: 1, piece: named('theirs') });
     expect(late!.ok).toBe(false);
     expect(nameOf(id)).toBe('mine');
-    const [kept] = listStaleSaves(at.db, id);
-    expect(kept!.piece.name).toBe('theirs');
-    expect(dropStaleSave(at.db, id, kept!.id)).toBe(true);
+    const [waiting] = listStaleSaves(at.db, id);
+    expect(waiting!.piece.name).toBe('theirs');
+    expect(dropStaleSave(at.db, id, waiting!.id)).toBe(true);
     expect(listStaleSaves(at.db, id)).toHaveLength(0);
   });
 

@@ -90,10 +90,10 @@ export function syncFolder(folder: string): void {
 /** A statement is prepared once and kept: preparing costs more than most of them do. */
 function keepPrepared(db: Db): Db {
   const prepare = db.prepare.bind(db) as (sql: string) => Database.Statement;
-  const kept = new Map<string, Database.Statement>();
+  const shared = new Map<string, Database.Statement>();
   db.prepare = ((sql: string) => {
-    const known = kept.get(sql) ?? prepare(sql);
-    kept.set(sql, known);
+    const known = shared.get(sql) ?? prepare(sql);
+    shared.set(sql, known);
     return known;
   }) as typeof db.prepare;
   return db;
@@ -194,7 +194,7 @@ export function openDatabase(folder = dataFolder()): Db {
   }
 }
 
-const kept = globalThis as { foveaDatabase?: Db | undefined; foveaDatabaseFile?: FileIdentity | null };
+const shared = globalThis as { foveaDatabase?: Db | undefined; foveaDatabaseFile?: FileIdentity | null };
 
 /** Which file of a disk one is, whatever it is called. */
 type FileIdentity = { dev: number; ino: number };
@@ -208,7 +208,7 @@ function fileAtPath(): FileIdentity | null {
 
 /** Whether the file that is open is still the workshop's: after a restore, or a move of the folder, saves would go to a file nobody opens. */
 function isStillThere(): boolean {
-  const [opened, now] = [kept.foveaDatabaseFile ?? null, fileAtPath()];
+  const [opened, now] = [shared.foveaDatabaseFile ?? null, fileAtPath()];
   return opened === null || (now !== null && now.dev === opened.dev && now.ino === opened.ino);
 }
 
@@ -218,11 +218,11 @@ function isStillThere(): boolean {
  * @throws WorkshopTrouble where another file stands in the open one's place: nothing is read or written then
  */
 export function database(): Db {
-  if (kept.foveaDatabase?.open && !isStillThere()) throw new WorkshopTrouble('moved');
-  if (!kept.foveaDatabase?.open) {
+  if (shared.foveaDatabase?.open && !isStillThere()) throw new WorkshopTrouble('moved');
+  if (!shared.foveaDatabase?.open) {
     const db = openDatabase();
-    kept.foveaDatabase = db;
-    kept.foveaDatabaseFile = fileAtPath();
+    shared.foveaDatabase = db;
+    shared.foveaDatabaseFile = fileAtPath();
     // A clean stop leaves nothing in the write-ahead log: the file alone is then the whole workshop.
     process.once('exit', () => {
       if (!db.open) return;
@@ -231,15 +231,15 @@ export function database(): Db {
       db.close();
     });
   }
-  return kept.foveaDatabase!;
+  return shared.foveaDatabase!;
 }
 
 /** Closes the connection of this process; it is opened anew when it is asked for. Nothing is left in the log beside the file. */
 export function closeDatabase(): void {
-  const db = kept.foveaDatabase;
+  const db = shared.foveaDatabase;
   if (!db?.open) return;
   db.pragma('wal_checkpoint(TRUNCATE)');
   db.close();
-  kept.foveaDatabase = undefined;
-  kept.foveaDatabaseFile = null;
+  shared.foveaDatabase = undefined;
+  shared.foveaDatabaseFile = null;
 }

@@ -66,13 +66,13 @@ export function listNotes(db: Db, pieceId: string): BenchNote[] {
 }
 
 /** Writes a note down, once: the same id sent again changes nothing. */
-export function addNote(db: Db, pieceId: string, { id, unit, step, at, ...said }: BenchNote): void {
+export function addNote(db: Db, pieceId: string, { id, unit, step, at, ...reported }: BenchNote): void {
   db.prepare('INSERT OR IGNORE INTO bench_note (id, piece_id, unit, step, json, at) VALUES (?, ?, ?, ?, ?, ?)').run(
     id,
     pieceId,
     unit,
     step,
-    JSON.stringify(said),
+    JSON.stringify(reported),
     at,
   );
 }
@@ -81,8 +81,8 @@ export function addNote(db: Db, pieceId: string, { id, unit, step, at, ...said }
 export function timesTaken(db: Db): Taken[] {
   const rows = db.prepare('SELECT step, json FROM bench_note').all() as { step: string; json: string }[];
   return rows.flatMap(({ step, json }) => {
-    const { took, told, person } = JSON.parse(json) as Pick<BenchNote, 'took' | 'told' | 'person'>;
-    return took !== null && told !== null && told > 0 ? [{ step, took, told, person }] : [];
+    const { took, told: value, person } = JSON.parse(json) as Pick<BenchNote, 'took' | 'told' | 'person'>;
+    return took !== null && value !== null && value > 0 ? [{ step, took, told: value, person }] : [];
   });
 }
 

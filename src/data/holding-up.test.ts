@@ -120,21 +120,21 @@ describe('a save whose answer was lost', () => {
     const { id } = createPiece(at.db, named('0'));
     const other = openDatabase(at.folder);
     const base = [1, 1];
-    let [kept, aside] = [0, 0];
+    let [accepted, aside] = [0, 0];
     const many = process.env.FOVEA_LONG ? 10_000 : 400;
     for (let k = 1; k <= many; k++) {
       const who = (k * 7919) % 3 === 0 ? 1 : 0;
       const result = savePiece([at.db, other][who]!, id, { base: base[who]!, piece: named(String(k)), saveId: `save ${k}` })!;
-      if (result.ok) kept += 1;
+      if (result.ok) accepted += 1;
       else aside += 1;
       base[who] = result.ok ? result.record.revision : result.current.revision;
     }
     other.close();
-    expect(kept + aside).toBe(many);
-    expect(at.db.prepare('SELECT count(*) AS n FROM revision').get()).toMatchObject({ n: kept + 1 });
+    expect(accepted + aside).toBe(many);
+    expect(at.db.prepare('SELECT count(*) AS n FROM revision').get()).toMatchObject({ n: accepted + 1 });
     expect(listStaleSaves(at.db, id)).toHaveLength(aside);
     expect(aside).toBeGreaterThan(0);
-    if (!OTHER) measured('writers', { saves: many, kept, aside, overwritten: many - kept - aside });
+    if (!OTHER) measured('writers', { saves: many, accepted, aside, overwritten: many - accepted - aside });
   });
 });
 
@@ -244,9 +244,9 @@ describe('the workshop’s database', () => {
     expect(listFloor(opened).pieces.map(({ piece }) => piece.name)).toEqual(['Dome-room chairs']);
     expect(listLog(opened).entries).toHaveLength(1);
     opened.close();
-    const kept = new Database(join(old, `${DATABASE_FILE}.form-1`), { readonly: true });
-    expect(kept.pragma('user_version', { simple: true })).toBe(1);
-    kept.close();
+    const saved = new Database(join(old, `${DATABASE_FILE}.form-1`), { readonly: true });
+    expect(saved.pragma('user_version', { simple: true })).toBe(1);
+    saved.close();
     rmSync(old, { recursive: true });
   });
 
@@ -254,11 +254,11 @@ describe('the workshop’s database', () => {
     const { id } = createPiece(at.db, named('A'));
     const pages = (at.db.prepare('PRAGMA page_count').get() as { page_count: number }).page_count;
     at.db.pragma(`max_page_count = ${pages}`);
-    let kept = 0;
+    let saved = 0;
     const fill = (): void => {
       for (let k = 1; k < 200; k++) {
         savePiece(at.db, id, { base: k, piece: { ...named(`A${k}`), notes: 'x'.repeat(3000) } });
-        kept = k;
+        saved = k;
       }
     };
     const trouble = troubleOf(
@@ -272,9 +272,9 @@ describe('the workshop’s database', () => {
       })(),
     );
     expect(trouble?.kind).toBe('full');
-    expect(getPiece(at.db, id)).toMatchObject({ revision: kept + 1 });
+    expect(getPiece(at.db, id)).toMatchObject({ revision: saved + 1 });
     at.db.pragma('max_page_count = 1000000');
-    expect(savePiece(at.db, id, { base: kept + 1, piece: named('Room again') })!.ok).toBe(true);
+    expect(savePiece(at.db, id, { base: saved + 1, piece: named('Room again') })!.ok).toBe(true);
   });
 
   it('a at.folder that cannot be made, a full disk and a lock are told apart in words', () => {

@@ -108,10 +108,10 @@ export function jobOf(db: Db, piece: string): { id: string; name: string } | nul
  */
 export function piecesOfScope(db: Db, { jobs, piece }: Scope): PieceRecord[] | null {
   if (piece !== null) {
-    const own = getPiece(db, piece);
-    return own ? [own] : null;
+    const pieceRecord = getPiece(db, piece);
+    return pieceRecord ? [pieceRecord] : null;
   }
   const records = jobs.map((id) => getJob(db, id));
   if (records.includes(null)) return null;
-  return records.flatMap((own) => own!.pieces.map((id) => getPiece(db, id)!)).filter(Boolean);
+  return records.flatMap((record) => record!.pieces.map((id) => getPiece(db, id)!)).filter(Boolean);
 }

@@ -32,7 +32,9 @@ export function keepLay(db: Db, scope: string, lay: KeptLay): LayRecord {
   return db
     .transaction(() => {
       const id = randomUUID();
-      const known = listLays(db, scope).some((own) => own.lay.group === lay.group && own.chosen && own.cutAt === null);
+      const known = listLays(db, scope).some(
+        (layRecord) => layRecord.lay.group === lay.group && layRecord.chosen && layRecord.cutAt === null,
+      );
       db.prepare('INSERT INTO lay (id, scope, group_key, json, made_at, chosen) VALUES (?, ?, ?, ?, ?, ?)').run(
         id,
         scope,
@@ -50,9 +52,9 @@ export function keepLay(db: Db, scope: string, lay: KeptLay): LayRecord {
 export function chooseLay(db: Db, scope: string, id: string): LayRecord | null {
   return db
     .transaction(() => {
-      const own = getLay(db, scope, id);
-      if (!own) return null;
-      db.prepare('UPDATE lay SET chosen = 0 WHERE scope = ? AND group_key = ?').run(scope, own.lay.group);
+      const lay = getLay(db, scope, id);
+      if (!lay) return null;
+      db.prepare('UPDATE lay SET chosen = 0 WHERE scope = ? AND group_key = ?').run(scope, lay.lay.group);
       db.prepare('UPDATE lay SET chosen = 1 WHERE id = ?').run(id);
       return getLay(db, scope, id);
     })

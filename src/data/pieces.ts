@@ -35,14 +35,14 @@ export class BrokenRecord extends Error {
  * @throws BrokenRecord where it cannot be read
  */
 export function documentOf(json: string): Piece {
-  let kept;
+  let saved;
   try {
-    kept = migrate(JSON.parse(json));
+    saved = migrate(JSON.parse(json));
   } catch (error) {
     throw new BrokenRecord({ cause: error });
   }
-  if ('newer' in kept) throw new BrokenRecord({ cause: new Error(`form ${kept.newer}`) });
-  const piece = kept.data as Partial<Piece> | null;
+  if ('newer' in saved) throw new BrokenRecord({ cause: new Error(`form ${saved.newer}`) });
+  const piece = saved.data as Partial<Piece> | null;
   if (!piece || typeof piece !== 'object' || !piece.base || !Array.isArray(piece.pads)) throw new BrokenRecord();
   return piece as Piece;
 }
@@ -208,10 +208,10 @@ export function savePiece(db: Db, id: string, { base, piece, saveId, after }: Sa
       // What came from the same page just before is no other's change.
       const from = savedBefore(db, after)?.revision ?? base;
       if (current.revision !== from) {
-        const kept = db
+        const saved = db
           .prepare('INSERT INTO stale_save (piece_id, base_revision, json, saved_at) VALUES (?, ?, ?, ?)')
           .run(id, base, json, new Date().toISOString());
-        const keptAs = Number(kept.lastInsertRowid);
+        const keptAs = Number(saved.lastInsertRowid);
         rememberSave(db, saveId, id, { stale: keptAs });
         return { ok: false, current, keptAs };
       }

@@ -75,15 +75,16 @@ export function settlePurchase(db: Db, id: string, state: PurchaseState, order: 
 export function receivePurchase(db: Db, id: string, came: readonly number[]): PurchaseRecord | null {
   return db
     .transaction(() => {
-      const own = getPurchase(db, id);
-      if (!own || own.state !== 'ordered') return null;
-      const lines = own.order.lines.map((line, k) => {
+      const purchase = getPurchase(db, id);
+      if (!purchase || purchase.state !== 'ordered') return null;
+      const lines = purchase.order.lines.map((line, k) => {
         const now = Math.max(0, came[k] ?? 0);
-        if (now > 0) addFull(db, line.ware, now, `Came from ${own.supplier}${own.order.reference ? `, ${own.order.reference}` : ''}`);
+        if (now > 0)
+          addFull(db, line.ware, now, `Came from ${purchase.supplier}${purchase.order.reference ? `, ${purchase.order.reference}` : ''}`);
         return { ...line, arrived: Math.round((line.arrived + now) * 1000) / 1000 };
       });
       const all = lines.every(({ units, arrived }) => arrived >= units - 1e-6);
-      return settlePurchase(db, id, all ? 'arrived' : 'ordered', { ...own.order, lines });
+      return settlePurchase(db, id, all ? 'arrived' : 'ordered', { ...purchase.order, lines });
     })
     .immediate();
 }

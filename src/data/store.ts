@@ -106,18 +106,18 @@ export function removeStock(db: Db, id: string, why: string): boolean {
 
 /** More of what is there as it is sold: added to the full ones, or begun. */
 export function addFull(db: Db, ware: string, count: number, why: string): void {
-  const own = listStock(db).find((kept) => kept.ware === ware && kept.form === 'full');
-  if (own) keepStock(db, { ...strip(own), count: Math.round((own.count + count) * 1000) / 1000 }, why, own.id);
+  const found = listStock(db).find((saved) => saved.ware === ware && saved.form === 'full');
+  if (found) keepStock(db, { ...strip(found), count: Math.round((found.count + count) * 1000) / 1000 }, why, found.id);
   else keepStock(db, { ware, form: 'full', count, place: '' }, why);
 }
 
 /** Fewer of it: nothing where there are not so many. */
 export function takeFull(db: Db, ware: string, count: number, why: string): void {
-  const own = listStock(db).find((kept) => kept.ware === ware && kept.form === 'full');
-  if (!own) return;
-  const rest = Math.round((own.count - count) * 1000) / 1000;
-  if (rest <= 0) removeStock(db, own.id, why);
-  else keepStock(db, { ...strip(own), count: rest }, why, own.id);
+  const found = listStock(db).find((saved) => saved.ware === ware && saved.form === 'full');
+  if (!found) return;
+  const rest = Math.round((found.count - count) * 1000) / 1000;
+  if (rest <= 0) removeStock(db, found.id, why);
+  else keepStock(db, { ...strip(found), count: rest }, why, found.id);
 }
 
 function strip({ id: _, ...stock }: KeptStock): Stock {

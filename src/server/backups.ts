@@ -16,8 +16,8 @@ const DAY = 86_400_000;
 const FIRST = 60_000;
 
 const keep = (): number => {
-  const said = Number(process.env.FOVEA_BACKUPS ?? KEPT);
-  return Number.isInteger(said) && said >= 0 ? said : KEPT;
+  const value = Number(process.env.FOVEA_BACKUPS ?? KEPT);
+  return Number.isInteger(value) && value >= 0 ? value : KEPT;
 };
 
 /** When the newest backup was made, or null. */

@@ -80,12 +80,12 @@ describe('outlines', () => {
 describe('the tape', () => {
   /** Reads events of a stream until one of a kind comes. */
   async function next(reader: ReadableStreamDefaultReader<Uint8Array>, kind: string): Promise<Record<string, unknown>> {
-    let held = '';
+    let holdId = '';
     for (;;) {
       const { value, done } = await reader.read();
       if (done) throw new Error('the stream ended');
-      held += new TextDecoder().decode(value);
-      const found = new RegExp(`event: ${kind}\\ndata: (.*)\\n\\n`).exec(held);
+      holdId += new TextDecoder().decode(value);
+      const found = new RegExp(`event: ${kind}\\ndata: (.*)\\n\\n`).exec(holdId);
       if (found) return JSON.parse(found[1]!) as Record<string, unknown>;
     }
   }

@@ -151,20 +151,20 @@ describe('the diary', () => {
   });
 
   it('keeps a schedule that holds, and none that does not', async () => {
-    const own = await plan();
-    expect(own.input.pieces.map(({ name }) => name)).toEqual(['Eight chairs']);
+    const item = await plan();
+    expect(item.input.pieces.map(({ name }) => name)).toEqual(['Eight chairs']);
     // The boards are done: they are not planned again.
-    expect(own.schedule.done.some(({ id }) => readTaskId(id).step === 'board')).toBe(false);
-    await get(200, () => diary.putDiary(asked(own)));
+    expect(item.schedule.done.some(({ id }) => readTaskId(id).step === 'board')).toBe(false);
+    await get(200, () => diary.putDiary(asked(item)));
     const { kept, changed } = await view();
-    expect(kept!.schedule).toEqual(own.schedule);
+    expect(kept!.schedule).toEqual(item.schedule);
     expect(changed).toEqual([]);
-    const doubled = { ...own.schedule, done: own.schedule.done.map((task) => ({ ...task, spans: [[480, 490]] })) };
-    const { message } = await get<{ message: string }>(422, () => diary.putDiary(asked({ ...own, schedule: doubled })));
+    const doubled = { ...item.schedule, done: item.schedule.done.map((task) => ({ ...task, spans: [[480, 490]] })) };
+    const { message } = await get<{ message: string }>(422, () => diary.putDiary(asked({ ...item, schedule: doubled })));
     expect(message).toContain('does not hold');
     await get(400, () => diary.putDiary(asked({ input: {}, schedule: { done: [], left: [] } })));
     await get(400, () => diary.putDiary(asked({})));
-    expect((await view()).kept!.schedule).toEqual(own.schedule);
+    expect((await view()).kept!.schedule).toEqual(item.schedule);
   });
 
   it('what is laid by hand holds the next schedule; a day that is none, and nobody, are refused', async () => {
@@ -181,7 +181,7 @@ describe('the diary', () => {
     await get(200, put({ day, minute: 600, who: 'p-2' }));
     expect((await view()).changed).toEqual(['what was laid by hand']);
     const next = await plan();
-    const laid = next.schedule.done.find((own) => own.id === id)!;
+    const laid = next.schedule.done.find((done) => done.id === id)!;
     expect(laid.who).toBe('p-2');
     expect(laid.spans[0]![0]).toBeGreaterThanOrEqual(20 * 1440 + 600);
     expect(checkSchedule(problemOf(next.input), next.schedule)).toEqual([]);
@@ -208,8 +208,8 @@ describe('the diary', () => {
     const late = dayAfter(begins, 12);
     await get(200, () => diary.putDelivery(asked({ order: id, day: late })));
     const { schedule } = await plan();
-    const cut = schedule.done.filter((own) => readTaskId(own.id).step === 'cloth');
-    for (const own of cut) expect(own.spans[0]![0]).toBeGreaterThanOrEqual(12 * 1440 + 720);
+    const cut = schedule.done.filter((done) => readTaskId(done.id).step === 'cloth');
+    for (const done of cut) expect(done.spans[0]![0]).toBeGreaterThanOrEqual(12 * 1440 + 720);
     await get(400, () => diary.putDelivery(asked({ order: id, day: 'soon' })));
     await get(404, () => diary.putDelivery(asked({ order: 'none', day: late })));
     await get(200, () => diary.putDelivery(asked({ order: id, day: null })));

@@ -63,24 +63,24 @@ export function readNotes(id: string): Response {
 export async function postNote(request: Request, id: string): Promise<Response> {
   const record = found(id);
   const { count } = record.piece;
-  const said = await readObject(request);
-  const { id: own, unit, step, photo } = said;
-  if (typeof own !== 'string' || !ID.test(own)) throw new Refusal(400, 'A note has an id of its own');
+  const body = await readObject(request);
+  const { id: item, unit, step, photo } = body;
+  if (typeof item !== 'string' || !ID.test(item)) throw new Refusal(400, 'A note has an id of its own');
   if (!Number.isInteger(unit) || (unit as number) < 0 || (unit as number) > count) throw new Refusal(400, `There are ${count} in this set`);
   if (typeof step !== 'string' || step.length === 0 || step.length > 120) throw new Refusal(400, 'At which step?');
   if (photo !== null && photo !== undefined && (typeof photo !== 'string' || readPhoto(photo) === null))
     throw new Refusal(400, 'That photo is not here');
   const note: BenchNote = {
-    id: own,
+    id: item,
     unit: unit as number,
     step,
     name: lookOf(database(), record)?.steps.find(({ key }) => key === step)?.name ?? '',
-    at: moment(said.at),
-    person: text(said.person).slice(0, 60),
-    took: minutes(said.took),
-    told: minutes(said.told),
-    reading: text(said.reading),
-    note: text(said.note),
+    at: moment(body.at),
+    person: text(body.person).slice(0, 60),
+    took: minutes(body.took),
+    told: minutes(body.told),
+    reading: text(body.reading),
+    note: text(body.note),
     photo: (photo as string | null | undefined) ?? null,
   };
   if (note.took === null && !note.reading && !note.note && !note.photo) throw new Refusal(422, 'Nothing was noted');
@@ -95,7 +95,7 @@ export function readTimers(): Response {
 
 /** POST /api/timers: starts what a step waits for; the times are the run sheet's own. */
 export async function postTimer(request: Request): Promise<Response> {
-  const { id: own, piece, unit, step, at } = await readObject(request);
+  const { id: item, piece, unit, step, at } = await readObject(request);
   if (typeof piece !== 'string') throw new Refusal(400, 'Of which piece?');
   const record = found(piece);
   const { steps } = await lookAt(database(), record);
@@ -106,7 +106,7 @@ export async function postTimer(request: Request): Promise<Response> {
   const started = new Date(moment(at)).getTime();
   const after = (wait: number): string => new Date(started + wait * 60_000).toISOString();
   startTimer(database(), {
-    id: typeof own === 'string' && ID.test(own) ? own : randomUUID(),
+    id: typeof item === 'string' && ID.test(item) ? item : randomUUID(),
     pieceId: piece,
     unit: unit as number,
     step: what.key,

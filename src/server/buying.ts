@@ -28,13 +28,13 @@ function orderBy(due: string, lead: number): string | null {
 
 /** What lies flat, by the lay that was chosen for it; where none was, by quick lays of everything that would do. */
 async function flatOffers(
-  own: Together,
+  together: Together,
   groups: Awaited<ReturnType<typeof needsFor>>['groups'],
   signal: AbortSignal,
 ): Promise<Record<string, FlatOffer[]>> {
   const { wares, stock } = storeView(database());
   const byId = new Map(wares.map((ware) => [ware.id, ware]));
-  const lays = listLays(database(), own.scope).filter((record) => !isStale(record, own.pieces));
+  const lays = listLays(database(), together.scope).filter((record) => !isStale(record, together.pieces));
   const flat: Record<string, FlatOffer[]> = {};
   const open = groups.flatMap((group) => {
     const of = lays.filter(({ lay }) => lay.group === group.key);
@@ -53,7 +53,7 @@ async function flatOffers(
       // What came since the lay was made lies in the store as it is sold: it need not be bought again.
       const laid = new Set(record.lay.bins.map((bin) => bin.stock));
       const there = stock
-        .filter((kept) => kept.ware === ware.id && kept.form === 'full' && !laid.has(kept.id))
+        .filter((saved) => saved.ware === ware.id && saved.form === 'full' && !laid.has(saved.id))
         .reduce((sum, { count }) => sum + count * (ware.sold === 'metre' ? 1000 : 1), 0);
       flat[group.key] = [{ ware: ware.id, amount: Math.max(0, boughtBy(record.lay, ware, group.more) - there) }];
     } else return [group];
@@ -82,12 +82,12 @@ export type BuyView = {
   orders: PurchaseRecord[];
 };
 
-async function view(own: Together, signal: AbortSignal): Promise<BuyView> {
-  const { needs, groups } = await needsFor(own, signal);
-  const flat = await flatOffers(own, groups, signal);
+async function view(together: Together, signal: AbortSignal): Promise<BuyView> {
+  const { needs, groups } = await needsFor(together, signal);
+  const flat = await flatOffers(together, groups, signal);
   const { wares, stock, carriage } = storeView(database());
   const buying = await planning().buy({ needs, flat, wares, stock, carriage }, signal);
-  const orders = listPurchases(database(), own.scope);
+  const orders = listPurchases(database(), together.scope);
   const coming = toCome(orders);
   const byId = new Map(wares.map((ware) => [ware.id, ware]));
   const lines = buying.lines.map((line) => {
@@ -95,14 +95,14 @@ async function view(own: Together, signal: AbortSignal): Promise<BuyView> {
     // Off the roll and whole ones alike: what lies flat and is there as sold was laid on first, what is on its way comes off.
     const due = coming.get(line.ware) ?? 0;
     const short = Math.max(0, Math.round((line.units - due) * 10) / 10);
-    return { ...line, name, supplier, lead, price, sold, coming: due, short, orderBy: orderBy(own.due, lead) };
+    return { ...line, name, supplier, lead, price, sold, coming: due, short, orderBy: orderBy(together.due, lead) };
   });
-  return { scope: own.scope, name: own.name, due: own.due, needs, buying, lines, orders };
+  return { scope: together.scope, name: together.name, due: together.due, needs, buying, lines, orders };
 }
 
 /** GET /api/buy/SCOPE: everything that any step uses, what of it must be bought, where, and by when. */
-export async function readBuy(request: Request, said: string): Promise<Response> {
-  return Response.json(await view(together(said), request.signal));
+export async function readBuy(request: Request, text: string): Promise<Response> {
+  return Response.json(await view(together(text), request.signal));
 }
 
 /** Sends an order that is written down, and writes down what came back. It carries its own id: sent twice it is one order. */
@@ -116,9 +116,9 @@ async function sent(record: PurchaseRecord, accept: boolean): Promise<PurchaseRe
       const wares = new Map(storeView(db).wares.map((ware) => [ware.id, ware]));
       // What it costs now is what the store knows from now on.
       for (const { ware, price } of lines) {
-        const own = wares.get(ware);
-        if (own && own.price !== price) {
-          const { id, ...rest } = own;
+        const item = wares.get(ware);
+        if (item && item.price !== price) {
+          const { id, ...rest } = item;
           keepWare(db, { ...rest, price }, id);
         }
       }
@@ -137,8 +137,8 @@ async function sent(record: PurchaseRecord, accept: boolean): Promise<PurchaseRe
 }
 
 /** POST /api/buy/SCOPE/orders: orders what is short from one supplier. */
-export async function postOrder(request: Request, said: string): Promise<Response> {
-  const own = together(said);
+export async function postOrder(request: Request, text: string): Promise<Response> {
+  const item = together(text);
   const { supplier, lines } = await readObject(request);
   if (typeof supplier !== 'string' || supplier === '') throw new Refusal(400, 'From which supplier?');
   const wares = new Map(storeView(database()).wares.map((ware) => [ware.id, ware]));
@@ -156,7 +156,7 @@ export async function postOrder(request: Request, said: string): Promise<Respons
     expected: '',
     says: '',
   };
-  return Response.json(await sent(beginPurchase(database(), own.scope, supplier, order), false), { status: 201 });
+  return Response.json(await sent(beginPurchase(database(), item.scope, supplier, order), false), { status: 201 });
 }
 
 /** PUT /api/orders/ID: asked again, at the supplier's own prices where those are accepted; or so many of each line came. */

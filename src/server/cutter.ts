@@ -39,8 +39,8 @@ const STOPPED_BEFORE = 'Stopped before anything was sent.';
 
 type Running = { state: CutterState; socket: Socket; close: () => void };
 /** `runs` are all that still have a connection: a stop stops every one of them. `claimed` while a run is made ready. */
-const kept = globalThis as { foveaCutter?: Running; foveaCutterRuns?: Set<Running>; foveaCutterClaimed?: boolean };
-const runs = (): Set<Running> => (kept.foveaCutterRuns ??= new Set());
+const shared = globalThis as { foveaCutter?: Running; foveaCutterRuns?: Set<Running>; foveaCutterClaimed?: boolean };
+const runs = (): Set<Running> => (shared.foveaCutterRuns ??= new Set());
 
 const over = ({ state }: Pick<CutterState, 'state'>): boolean => state === 'done' || state === 'stopped' || state === 'failed';
 
@@ -133,12 +133,12 @@ function follow(state: CutterState, socket: Socket): void {
   };
   socket.once('close', () => runs().delete(running));
   runs().add(running);
-  kept.foveaCutter = running;
+  shared.foveaCutter = running;
 }
 
 /** GET /api/cutter: what it is doing, or nothing. */
 export function readCutter(): Response {
-  return Response.json({ cutter: kept.foveaCutter?.state ?? null });
+  return Response.json({ cutter: shared.foveaCutter?.state ?? null });
 }
 
 /** POST /api/cutter: sends one template, once somebody has confirmed that the bed is clear. */
@@ -147,9 +147,9 @@ export async function postCutter(request: Request): Promise<Response> {
   if (clear !== true) throw new Refusal(422, 'Confirm first that the bed is clear, the cloth lies flat and nobody reaches in.');
   if (typeof feed !== 'number' || !(feed >= 100) || feed > 60_000) throw new Refusal(422, 'It cuts at 100 to 60000 mm a minute');
   // Claimed before anything is waited for: a second press must find the cutter taken.
-  if (kept.foveaCutterClaimed || [...runs()].some(({ state }) => state.state !== 'done' && state.state !== 'failed'))
+  if (shared.foveaCutterClaimed || [...runs()].some(({ state }) => state.state !== 'done' && state.state !== 'failed'))
     throw new Refusal(409, 'The cutter is at work.');
-  kept.foveaCutterClaimed = true;
+  shared.foveaCutterClaimed = true;
   try {
     const record = typeof piece === 'string' ? getPiece(database(), piece) : null;
     if (!record) throw new Refusal(404, 'This piece is no longer on the floor.');
@@ -157,20 +157,20 @@ export async function postCutter(request: Request): Promise<Response> {
     const found = all.find(({ id }) => id === template);
     if (!found) throw new Refusal(404, 'There is no such template.');
     // Somebody who pressed stop while it was made ready wants nothing cut.
-    if (!kept.foveaCutterClaimed) throw new Refusal(409, STOPPED_BEFORE);
+    if (!shared.foveaCutterClaimed) throw new Refusal(409, STOPPED_BEFORE);
     return Response.json({ cutter: run(found.title, found.outline, feed) }, { status: 201 });
   } finally {
-    kept.foveaCutterClaimed = false;
+    shared.foveaCutterClaimed = false;
   }
 }
 
 /** PUT /api/cutter: pause, go on, stop, or a new blade is in. */
 export async function putCutter(request: Request): Promise<Response> {
   const { what } = await readObject(request);
-  const running = kept.foveaCutter;
-  if (what === 'stop' && (kept.foveaCutterClaimed || runs().size > 0)) {
+  const running = shared.foveaCutter;
+  if (what === 'stop' && (shared.foveaCutterClaimed || runs().size > 0)) {
     // A stop is one, whether the cutter hears it or not: every connection is stopped, and nothing more is sent.
-    kept.foveaCutterClaimed = false;
+    shared.foveaCutterClaimed = false;
     for (const each of runs()) each.close();
     return Response.json({ cutter: running?.state ?? null });
   }

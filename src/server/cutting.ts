@@ -20,11 +20,11 @@ export type Together = { scope: string; name: string; due: string; pieces: Piece
 
 function nameOf(db: Db, { jobs, piece }: Scope, pieces: readonly PieceRecord[]): { name: string; due: string } {
   if (piece !== null) return { name: pieces[0]!.piece.name, due: pieces[0]!.piece.due };
-  const own = jobs.map((id) => getJob(db, id)!.job);
+  const entries = jobs.map((id) => getJob(db, id)!.job);
   return {
-    name: own.map(({ name }) => name).join(' and '),
+    name: entries.map(({ name }) => name).join(' and '),
     due:
-      own
+      entries
         .map(({ due }) => due)
         .filter(Boolean)
         .sort()[0] ?? '',
@@ -36,8 +36,8 @@ function nameOf(db: Db, { jobs, piece }: Scope, pieces: readonly PieceRecord[]):
  *
  * @throws Refusal where there is no such thing
  */
-export function together(said: string): Together {
-  const scope = readScope(decoded(said));
+export function together(text: string): Together {
+  const scope = readScope(decoded(text));
   const pieces = scope && piecesOfScope(database(), scope);
   if (!scope || !pieces) throw new Refusal(404, GONE);
   return { scope: writeScope(scope), pieces, ...nameOf(database(), scope, pieces) };
@@ -69,16 +69,16 @@ export function isStale(
 }
 
 /** GET /api/cut/SCOPE: what is cut together, from what, and the lays that were kept. */
-export async function readCut(request: Request, said: string): Promise<Response> {
-  const own = together(said);
-  const { groups } = await needsFor(own, request.signal);
+export async function readCut(request: Request, text: string): Promise<Response> {
+  const item = together(text);
+  const { groups } = await needsFor(item, request.signal);
   return Response.json({
-    scope: own.scope,
-    name: own.name,
-    due: own.due,
-    pieces: own.pieces.map(({ id, revision, piece }) => ({ id, revision, name: piece.name, count: piece.count })),
+    scope: item.scope,
+    name: item.name,
+    due: item.due,
+    pieces: item.pieces.map(({ id, revision, piece }) => ({ id, revision, name: piece.name, count: piece.count })),
     groups,
-    lays: listLays(database(), own.scope).map((record) => ({ ...record, stale: isStale(record, own.pieces) })),
+    lays: listLays(database(), item.scope).map((record) => ({ ...record, stale: isStale(record, item.pieces) })),
   });
 }
 
@@ -106,7 +106,7 @@ function refuseFaults(lay: KeptLay, group: LayGroup): void {
 /** Refuses a lay on rolls and sheets that are other than those of the store. */
 function refuseBins({ bins }: KeptLay): void {
   const wares = new Map(listWares(database()).map((ware) => [ware.id, ware]));
-  const stock = new Map(listStock(database()).map((own) => [own.id, own]));
+  const stock = new Map(listStock(database()).map((item) => [item.id, item]));
   for (const { says, stock: from, ware, width } of bins) {
     if (from === null && ware === null) continue;
     const known = wares.get(ware ?? '');
@@ -117,35 +117,35 @@ function refuseBins({ bins }: KeptLay): void {
 }
 
 /** POST /api/cut/SCOPE/lays: keeps a lay. */
-export async function postLay(request: Request, said: string): Promise<Response> {
-  const own = together(said);
+export async function postLay(request: Request, text: string): Promise<Response> {
+  const item = together(text);
   const { lay } = await readObject(request);
-  const { groups } = await needsFor(own, request.signal);
-  const kept = fitting(KEPT_LAY, lay);
-  const group = groups.find(({ key }) => key === kept.group);
+  const { groups } = await needsFor(item, request.signal);
+  const saved = fitting(KEPT_LAY, lay);
+  const group = groups.find(({ key }) => key === saved.group);
   if (!group) throw new Refusal(422, 'Nothing is cut from that any more; lay it again.');
-  refuseFaults(kept, group);
+  refuseFaults(saved, group);
   const known = new Set(group.shapes.map(({ key }) => key));
-  const there = new Set([...kept.places.map(({ key }) => key), ...kept.left]);
+  const there = new Set([...saved.places.map(({ key }) => key), ...saved.left]);
   if ([...there].some((key) => !known.has(key)) || [...known].some((key) => !there.has(key)))
     throw new Refusal(409, 'The pieces have changed since this lay was begun; lay it again.');
-  if (kept.places.length !== new Set(kept.places.map(({ key }) => key)).size) throw new Refusal(422, 'A piece lies in this lay twice.');
-  refuseBins(kept);
+  if (saved.places.length !== new Set(saved.places.map(({ key }) => key)).size) throw new Refusal(422, 'A piece lies in this lay twice.');
+  refuseBins(saved);
   // What is bought and taken from the store is what the pieces take, whatever was sent.
   const shapes = new Map(group.shapes.map((shape) => [shape.key, shape]));
-  const tops = kept.places.map((place) => ({
+  const tops = saved.places.map((place) => ({
     bin: place.bin,
     top: Math.max(...laidOutline(shapes.get(place.key)!, place).map(([, y]) => y)),
   }));
-  const used = usedOf(kept.bins, tops);
-  const revisions = Object.fromEntries(own.pieces.map(({ id, revision }) => [id, revision]));
-  return Response.json({ ...keepLay(database(), own.scope, { ...kept, used, revisions }), stale: false }, { status: 201 });
+  const used = usedOf(saved.bins, tops);
+  const revisions = Object.fromEntries(item.pieces.map(({ id, revision }) => [id, revision]));
+  return Response.json({ ...keepLay(database(), item.scope, { ...saved, used, revisions }), stale: false }, { status: 201 });
 }
 
 /** How much is taken off the shelf for what a lay was to be bought for, and what is left of it all. */
 function takeFromStore(db: Db, { lay }: LayRecord, group: Pick<LayGroup, 'more' | 'name'>): string[] {
   const wares = new Map(listWares(db).map((ware) => [ware.id, ware]));
-  const stock = new Map(listStock(db).map((own) => [own.id, own]));
+  const stock = new Map(listStock(db).map((item) => [item.id, item]));
   const says: string[] = [];
   const why = `Cut: ${lay.name || group.name}`;
   lay.bins.forEach((bin, k) => {
@@ -153,18 +153,18 @@ function takeFromStore(db: Db, { lay }: LayRecord, group: Pick<LayGroup, 'more' 
     const ware = bin.ware === null ? undefined : wares.get(bin.ware);
     if (used <= 0 || !ware) return;
     const isRoll = wareKind(ware.kind).measure === 'length';
-    const own = bin.stock === null ? undefined : stock.get(bin.stock);
+    const item = bin.stock === null ? undefined : stock.get(bin.stock);
     if (bin.stock !== null) {
-      if (!own) return void says.push(`${bin.says} was no longer in the store.`);
-      if (own.form === 'full') takeFull(db, own.ware, ware.sold === 'metre' ? (used * group.more) / 1000 : 1, why);
-      else if (own.count > 1) keepStock(db, { ...own, count: own.count - 1 }, why, own.id);
-      else removeStock(db, own.id, why);
+      if (!item) return void says.push(`${bin.says} was no longer in the store.`);
+      if (item.form === 'full') takeFull(db, item.ware, ware.sold === 'metre' ? (used * group.more) / 1000 : 1, why);
+      else if (item.count > 1) keepStock(db, { ...item, count: item.count - 1 }, why, item.id);
+      else removeStock(db, item.id, why);
     } else if (ware.sold !== 'metre') takeFull(db, ware.id, 1 / (ware.sold === 'packet' ? (ware.each ?? 1) : 1), why);
     // A whole roll that is there as it is sold is one roll shorter: nothing of it becomes another.
-    if (own?.form === 'full' && ware.sold === 'metre') return;
+    if (item?.form === 'full' && ware.sold === 'metre') return;
     const rest = leftover(bin, used, isRoll);
     if (!rest) return;
-    keepStock(db, { ...rest, place: own?.place ?? '' }, `Left over: ${lay.name || group.name}`);
+    keepStock(db, { ...rest, place: item?.place ?? '' }, `Left over: ${lay.name || group.name}`);
     says.push(`${Math.round(rest.width ?? 0)} × ${Math.round(rest.length ?? 0)} mm of ${ware.name} is in the store.`);
   });
   const bought = lay.bins.find(({ stock: from, ware }) => from === null && ware !== null);
@@ -174,20 +174,20 @@ function takeFromStore(db: Db, { lay }: LayRecord, group: Pick<LayGroup, 'more' 
 }
 
 /** PUT /api/cut/SCOPE/lays/ID: this one is cut by; or it was cut: what it took leaves the store, what is left of it comes in. */
-export async function putLay(request: Request, said: string, id: string): Promise<Response> {
-  const own = together(said);
+export async function putLay(request: Request, text: string, id: string): Promise<Response> {
+  const item = together(text);
   const { chosen, cut } = await readObject(request);
   const db = database();
   if (chosen === true) {
-    const record = chooseLay(db, own.scope, id);
+    const record = chooseLay(db, item.scope, id);
     if (!record) throw new Refusal(404, 'This lay is no longer kept.');
-    return Response.json({ ...record, stale: isStale(record, own.pieces) });
+    return Response.json({ ...record, stale: isStale(record, item.pieces) });
   }
   if (cut !== true) throw new Refusal(400, 'A lay is chosen, or it was cut');
-  const { groups } = await needsFor(own, request.signal);
+  const { groups } = await needsFor(item, request.signal);
   const done = db
     .transaction(() => {
-      const record = getLay(db, own.scope, id);
+      const record = getLay(db, item.scope, id);
       if (!record) throw new Refusal(404, 'This lay is no longer kept.');
       if (record.cutAt !== null) throw new Refusal(409, 'This lay has been cut already; the store knows.');
       const group = groups.find(({ key }) => key === record.lay.group) ?? { more: 1, name: record.lay.group };
@@ -196,12 +196,12 @@ export async function putLay(request: Request, said: string, id: string): Promis
       return says;
     })
     .immediate();
-  return Response.json({ ...getLay(db, own.scope, id)!, stale: false, says: done });
+  return Response.json({ ...getLay(db, item.scope, id)!, stale: false, says: done });
 }
 
 /** DELETE /api/cut/SCOPE/lays/ID */
-export function deleteLay(said: string, id: string): Response {
-  const own = together(said);
-  if (!removeLay(database(), own.scope, id)) throw new Refusal(404, 'This lay is no longer kept.');
+export function deleteLay(text: string, id: string): Response {
+  const item = together(text);
+  if (!removeLay(database(), item.scope, id)) throw new Refusal(404, 'This lay is no longer kept.');
   return Response.json({ ok: true });
 }

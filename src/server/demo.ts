@@ -91,7 +91,9 @@ export function layOutDemo(db: Db, again = false): boolean {
       if (!steps.has(step)) throw new Error(`The demo ticks “${step}”, which is not on the run sheet`);
       for (let unit = 1; unit <= units; unit++) setTick(db, chairs.id, { unit, step }, true);
     }
-    SAID.forEach((said, k) => addNote(db, chairs.id, { id: `demo-note-${k + 1}`, at: '2025-11-03T09:00:00.000Z', photo: null, ...said }));
+    SAID.forEach((benchNote, k) =>
+      addNote(db, chairs.id, { id: `demo-note-${k + 1}`, at: '2025-11-03T09:00:00.000Z', photo: null, ...benchNote }),
+    );
     const floor = new Map([[chairs.piece.name, chairs.id]]);
     for (const name of FLOOR) {
       const { id, piece } = createPiece(db, read(name));

@@ -52,7 +52,7 @@ async function piecesToDo(db: Db): Promise<{ pieces: PieceToDo[]; without: strin
   const pieces: PieceToDo[] = [];
   for (const record of listPieces(db)) {
     const { id, piece } = record;
-    const job = jobs.find((own) => own.pieces.includes(id)) ?? null;
+    const job = jobs.find((jobRecord) => jobRecord.pieces.includes(id)) ?? null;
     try {
       const { steps } = await lookAt(db, record);
       const done = Object.fromEntries(ticksDone(db, id).map(({ step, units }) => [step, units.filter((unit) => unit <= piece.count)]));
@@ -80,12 +80,12 @@ function deliveriesOf(db: Db): (Delivery & { order: string; supplier: string; ex
   const days = getDeliveryDays(db);
   const kinds = new Map(listWares(db).map(({ id, kind }) => [id, kind]));
   return listComing(db).flatMap(({ id, scope, supplier, order }) => {
-    const own = readScope(scope);
+    const item = readScope(scope);
     const day = days[id] ?? order.expected;
-    if (!own || !DAY.test(day)) return [];
+    if (!item || !DAY.test(day)) return [];
     const open = order.lines.filter(({ units, arrived }) => arrived < units);
     const which = [...new Set(open.flatMap(({ ware }) => kinds.get(ware) ?? []))];
-    return (piecesOfScope(db, own) ?? []).map((piece) => ({
+    return (piecesOfScope(db, item) ?? []).map((piece) => ({
       id: `${id}/${piece.id}`,
       order: id,
       supplier,
@@ -117,13 +117,13 @@ async function inputOf(db: Db): Promise<{ input: DiaryInput; deliveries: ReturnT
 export async function readDiary(): Promise<Response> {
   const db = database();
   const { input, deliveries, without } = await inputOf(db);
-  const kept = getDiary(db);
-  const before = kept ? (JSON.parse(kept.input) as DiaryInput) : null;
+  const saved = getDiary(db);
+  const before = saved ? (JSON.parse(saved.input) as DiaryInput) : null;
   return Response.json({
     input,
     deliveries,
     without,
-    kept: kept && before ? { ...kept, input: before } : null,
+    kept: saved && before ? { ...saved, input: before } : null,
     changed: before ? changedSince(before, input) : [],
     finished: listLog(db, { most: LATEST }).entries.map(({ id, serial, piece }) => ({ id, name: `${piece.name}, ${serial}` })),
   });
@@ -200,32 +200,32 @@ export async function putDiary(request: Request): Promise<Response> {
     throw new Refusal(400, 'That is not what a schedule is made from');
   }
   if (wrong.length > 0) throw new Refusal(422, `This schedule does not hold: ${wrong.slice(0, 3).join('; ')}`);
-  const kept: KeptDiary = {
+  const saved: KeptDiary = {
     begins: input.begins,
     now: input.now,
     madeAt: new Date().toISOString(),
     schedule,
     input: JSON.stringify(input),
   };
-  setDiary(database(), kept);
+  setDiary(database(), saved);
   return Response.json({ ok: true });
 }
 
 /** GET /api/diary/calendar?person=: the schedule that is kept, as iCalendar. */
 export function readCalendar(request: Request): Response {
   const db = database();
-  const kept = getDiary(db);
-  if (!kept) throw new Refusal(404, 'Nothing is scheduled yet');
+  const saved = getDiary(db);
+  if (!saved) throw new Refusal(404, 'Nothing is scheduled yet');
   const person = new URL(request.url).searchParams.get('person') ?? undefined;
-  const { shop, pieces } = JSON.parse(kept.input) as DiaryInput;
+  const { shop, pieces } = JSON.parse(saved.input) as DiaryInput;
   if (person !== undefined && !shop.people.some(({ id }) => id === person)) throw new Refusal(404, 'Nobody of that name works here');
   const words = (task: string) => {
     const { piece: id, step: key } = readTaskId(task);
-    const piece = pieces.find((own) => own.id === id);
-    const step = piece?.steps.find((own) => own.key === key);
+    const piece = pieces.find((pieceToDo) => pieceToDo.id === id);
+    const step = piece?.steps.find((stepToDo) => stepToDo.key === key);
     return { step: step?.name ?? key, detail: step?.detail ?? '', piece: piece?.name ?? '' };
   };
-  return new Response(asCalendar(kept, shop.people, words, person), {
+  return new Response(asCalendar(saved, shop.people, words, person), {
     headers: { 'content-type': 'text/calendar; charset=utf-8', 'content-disposition': 'attachment; filename="diary.ics"' },
   });
 }

@@ -31,9 +31,9 @@ describe('the door', () => {
     expect(passcode).toMatch(/^[2-9a-z]{4}-[2-9a-z]{4}-[2-9a-z]{4}$/);
     const response = await enter(passcode.toUpperCase().replaceAll('-', ' '), '10.0.0.5');
     expect(await response.json()).toEqual({ name: 'Ira', role: 'hand' });
-    const said = response.headers.get('set-cookie')!;
-    expect(said).toMatch(/HttpOnly; SameSite=Strict/);
-    const cookie = said.split(';')[0]!;
+    const text = response.headers.get('set-cookie')!;
+    expect(text).toMatch(/HttpOnly; SameSite=Strict/);
+    const cookie = text.split(';')[0]!;
     expect(cookie.startsWith(`${COOKIE}=`)).toBe(true);
     const from = { [FROM]: '10.0.0.5' };
     expect(whoIs(database(), new Headers({ ...from, cookie }))).toMatchObject({ name: 'Ira', role: 'hand' });
@@ -41,10 +41,10 @@ describe('the door', () => {
     expect(whoIs(database(), new Headers(from))).toBeNull();
     expect(whoIs(database(), new Headers())).toBe('own machine');
     // Neither the passcode nor what the browser holds is in the database.
-    const kept = JSON.stringify(database().prepare('SELECT * FROM member, session').all());
-    expect(kept).not.toContain(passcode.replaceAll('-', ''));
-    expect(kept).not.toContain(cookie.split('=')[1]);
-    expect(kept).toContain('$argon2id$');
+    const saved = JSON.stringify(database().prepare('SELECT * FROM member, session').all());
+    expect(saved).not.toContain(passcode.replaceAll('-', ''));
+    expect(saved).not.toContain(cookie.split('=')[1]);
+    expect(saved).toContain('$argon2id$');
   });
 
   it('keeps who tries wrong ones waiting, longer every time, and nobody else', async () => {

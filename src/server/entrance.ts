@@ -109,8 +109,8 @@ export async function postEnter(request: Request, now = Date.now()): Promise<Res
   if (wait > 0) throw new Refusal(429, `Too many wrong passcodes: try again in ${wait} s`);
   if (typeof passcode !== 'string' || passcode.length > 100) throw new Refusal(400, 'A passcode has twelve signs');
   const db = database();
-  for (const { passcode: kept, ...member } of passcodesOf(db)) {
-    if (!(await verify(kept, plain(passcode)))) continue;
+  for (const { passcode: saved, ...member } of passcodesOf(db)) {
+    if (!(await verify(saved, plain(passcode)))) continue;
     waits.delete(place);
     eventLog().info('Somebody came in over the network');
     return Response.json(
@@ -139,11 +139,11 @@ export async function readMembers(): Promise<Response> {
 /** POST /api/members: lets somebody in; the passcode is told once and kept nowhere. */
 export async function postMember(request: Request): Promise<Response> {
   const { name, role } = await readObject(request);
-  const said = typeof name === 'string' ? name.trim() : '';
-  if (!said || said.length > LONGEST_NAME) throw new Refusal(422, `A name has 1 to ${LONGEST_NAME} signs`);
+  const text = typeof name === 'string' ? name.trim() : '';
+  if (!text || text.length > LONGEST_NAME) throw new Refusal(422, `A name has 1 to ${LONGEST_NAME} signs`);
   if (!ROLES.some(({ id }) => id === role)) throw new Refusal(422, 'The role is owner, hand or apprentice');
   const passcode = newPasscode();
-  const member = addMember(database(), { name: said, role: role as Role, passcode: await hash(plain(passcode)) });
+  const member = addMember(database(), { name: text, role: role as Role, passcode: await hash(plain(passcode)) });
   return Response.json({ ...member, passcode }, { status: 201 });
 }
 

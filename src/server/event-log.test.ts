@@ -7,16 +7,16 @@ import { BrokenRecord } from '../data/pieces';
 import { WorkshopTrouble } from '../data/trouble';
 
 let folder: string;
-const kept = globalThis as { foveaEvents?: unknown; foveaDatabase?: { close: () => void } | undefined };
+const shared = globalThis as { foveaEvents?: unknown; foveaDatabase?: { close: () => void } | undefined };
 beforeEach(() => {
   folder = mkdtempSync(join(tmpdir(), 'fovea-'));
   vi.stubEnv('FOVEA_DATA', folder);
-  delete kept.foveaEvents;
+  delete shared.foveaEvents;
 });
 afterEach(() => {
-  kept.foveaDatabase?.close();
-  delete kept.foveaDatabase;
-  delete kept.foveaEvents;
+  shared.foveaDatabase?.close();
+  delete shared.foveaDatabase;
+  delete shared.foveaEvents;
   vi.unstubAllEnvs();
   rmSync(folder, { recursive: true, force: true });
 });
@@ -80,8 +80,8 @@ describe('an error', () => {
     // What was told to nobody is written down for the owner, the given-up request is not.
     const { lastEvents } = await log();
     const words = lastEvents().map((event) => event.words);
-    expect(words.some((own) => own.includes('secret'))).toBe(true);
-    expect(words.some((own) => own.includes('aborted'))).toBe(false);
+    expect(words.some((word) => word.includes('secret'))).toBe(true);
+    expect(words.some((word) => word.includes('aborted'))).toBe(false);
   });
 });
 
@@ -89,8 +89,8 @@ describe('the workshop’s health', () => {
   it('is told with its form and its room, and where it is ill with the cure', async () => {
     const { health } = await import('./health');
     expect(await health().json()).toMatchObject({ ok: true, lastBackup: null, room: expect.any(Number) });
-    kept.foveaDatabase?.close();
-    delete kept.foveaDatabase;
+    shared.foveaDatabase?.close();
+    delete shared.foveaDatabase;
     writeFileSync(join(folder, 'fovea.sqlite'), '');
     const ill = health();
     expect(ill.status).toBe(503);

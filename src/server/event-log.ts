@@ -10,7 +10,7 @@ const LARGEST = 2_000_000;
 /** So much of its end is shown, bytes. */
 const SHOWN = 40_000;
 
-const kept = globalThis as { foveaEvents?: Logger };
+const shared = globalThis as { foveaEvents?: Logger };
 
 const path = (): string => join(dataFolder(), FILE);
 
@@ -38,8 +38,8 @@ function brief(error: Error & { code?: string }): object {
 
 /** The workshop's event log. */
 export function eventLog(): Logger {
-  kept.foveaEvents ??= create();
-  return kept.foveaEvents;
+  shared.foveaEvents ??= create();
+  return shared.foveaEvents;
 }
 
 /** One event as it is shown. */

@@ -18,7 +18,7 @@ const ajv = new Ajv2020({ allErrors: true, strict: false });
 export function fitting<T extends TSchema>(
   schema: T,
   data: unknown,
-  among: (own: Static<T>) => { path: string; message: string }[] = () => [],
+  among: (item: Static<T>) => { path: string; message: string }[] = () => [],
 ): Static<T> {
   const validate = ajv.compile(schema);
   if (!validate(data)) throw new PieceProblems(explain(validate.errors ?? [], data, schema as unknown as PlainSchema));

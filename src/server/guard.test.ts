@@ -1,13 +1,13 @@
 import { describe, expect, it } from 'vitest';
 import { contentSecurityPolicy, refuse } from './guard';
 
-const own = '127.0.0.1:3000';
+const text = '127.0.0.1:3000';
 
 describe('refuse', () => {
   it.each([
-    ['GET', own, null],
+    ['GET', text, null],
     ['GET', 'localhost:3000', 'http://elsewhere.test'],
-    ['PUT', own, `http://${own}`],
+    ['PUT', text, `http://${text}`],
     ['POST', '[::1]:3000', 'http://[::1]:3000'],
   ])('lets %s %s from %s through', (method, host, origin) => {
     expect(refuse({ method, host, origin })).toBeNull();
@@ -17,10 +17,10 @@ describe('refuse', () => {
     ['GET', 'elsewhere.test', null],
     ['GET', null, null],
     ['GET', '127.0.0.1.elsewhere.test', null],
-    ['PUT', own, null],
-    ['PUT', own, 'null'],
-    ['POST', own, 'http://elsewhere.test'],
-    ['DELETE', own, 'http://127.0.0.1:4000'],
+    ['PUT', text, null],
+    ['PUT', text, 'null'],
+    ['POST', text, 'http://elsewhere.test'],
+    ['DELETE', text, 'http://127.0.0.1:4000'],
   ])('refuses %s %s from %s', (method, host, origin) => {
     expect(refuse({ method, host, origin })).not.toBeNull();
   });

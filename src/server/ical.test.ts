@@ -29,7 +29,7 @@ const words = () => ({ step: 'Staple, outwards', detail: 'A line;\nanother, with
 
 describe('a schedule as a calendar, read by another parser', () => {
   const read = (text: string) =>
-    new ICAL.Component(ICAL.parse(text) as unknown[]).getAllSubcomponents('vevent').map((own) => new ICAL.Event(own));
+    new ICAL.Component(ICAL.parse(text) as unknown[]).getAllSubcomponents('vevent').map((component) => new ICAL.Event(component));
 
   it('has an event for every stretch of work, at the wall clock’s time', () => {
     const events = read(asCalendar(diary, people, words));
@@ -45,8 +45,11 @@ describe('a schedule as a calendar, read by another parser', () => {
   });
 
   it('a moment between two minutes is the nearer of them, over the hour too', () => {
-    const own = { ...diary, schedule: { left: [], done: [{ id: 'p1/all/sew', who: 'a', spans: [[479.7, 539.6]] as [number, number][] }] } };
-    const [event] = read(asCalendar(own, people, words));
+    const item = {
+      ...diary,
+      schedule: { left: [], done: [{ id: 'p1/all/sew', who: 'a', spans: [[479.7, 539.6]] as [number, number][] }] },
+    };
+    const [event] = read(asCalendar(item, people, words));
     expect([event!.startDate.toString(), event!.endDate.toString()]).toEqual(['2026-03-27T08:00:00', '2026-03-27T09:00:00']);
   });
 

@@ -7,9 +7,9 @@ export type TaskWords = { step: string; detail: string; piece: string };
 
 /** A day and a minute as a clock on the wall shows it, wherever that is. */
 function onTheWall(begins: string, minute: number): string {
-  const { day, minute: own } = momentOf(begins, Math.round(minute));
+  const { day, minute: figure } = momentOf(begins, Math.round(minute));
   const two = (value: number): string => String(value).padStart(2, '0');
-  return `${day}T${two(Math.floor(own / 60))}:${two(own % 60)}:00`;
+  return `${day}T${two(Math.floor(figure / 60))}:${two(figure % 60)}:00`;
 }
 
 /**

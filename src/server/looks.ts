@@ -75,10 +75,10 @@ function createLooksLater(): LooksLater {
   };
 }
 
-const kept = globalThis as { foveaLooks?: LooksLater };
+const shared = globalThis as { foveaLooks?: LooksLater };
 
 /** The one of this process. */
 export function looksLater(): LooksLater {
-  kept.foveaLooks ??= createLooksLater();
-  return kept.foveaLooks;
+  shared.foveaLooks ??= createLooksLater();
+  return shared.foveaLooks;
 }

@@ -16,11 +16,11 @@ export function matStream(request: Request): Response {
     retry: RETRY,
     missing: 'No mat is plugged in',
     reader: (send) => {
-      let held = '';
+      let holdId = '';
       return (chunk) => {
-        const lines = (held + chunk).split('\n');
-        held = lines.pop()!;
-        if (held.length > LONGEST_LINE) held = '';
+        const lines = (holdId + chunk).split('\n');
+        holdId = lines.pop()!;
+        if (holdId.length > LONGEST_LINE) holdId = '';
         for (const line of lines) {
           if (line.startsWith('H FOVEA-MAT ')) {
             send('state', { state: 'connected' });

@@ -97,17 +97,17 @@ describe('bench, log and house', () => {
     await answer(() => routes.putTick(request({ unit: 1, step: 'board', done: true }), id));
     await answer(() => routes.putTick(request({ unit: 2, step: 'board', done: true }), id));
     expect(routes.ticksOf(id)).toHaveLength(2);
-    const before = floorView(database()).rows.find((own) => own.id === id);
+    const before = floorView(database()).rows.find((floorRow) => floorRow.id === id);
     expect(before).toMatchObject({ look: null, lacks: 'time' });
     const row = (await readRow(id).then((response) => response.json())) as FloorRow;
-    expect(floorView(database()).rows.find((own) => own.id === id)).toEqual(row);
+    expect(floorView(database()).rows.find((floorRow) => floorRow.id === id)).toEqual(row);
     expect(row).toMatchObject({ step: 'Cut the foam', done: 2, of: 34 });
     expect(row!.look!.section!.cover.length).toBeGreaterThan(3);
   });
 
   it('a piece that was taken off is no longer on the floor', async () => {
     const bare = await make({ pads: [] });
-    const there = () => floorView(database()).rows.some((own) => own.id === bare.id);
+    const there = () => floorView(database()).rows.some((row) => row.id === bare.id);
     expect(there()).toBe(true);
     routes.deletePiece(bare.id);
     expect(there()).toBe(false);

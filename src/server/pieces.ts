@@ -32,10 +32,10 @@ import { planning } from './planning';
 /** An id of a save is made by the page: a random UUID. */
 const SAVE_ID = /^[0-9a-f-]{16,40}$/;
 
-function saveIdOf(said: unknown): string | undefined {
-  if (said === undefined) return undefined;
-  if (typeof said !== 'string' || !SAVE_ID.test(said)) throw new Refusal(400, 'The id of a save is 16 to 40 hexadecimal signs');
-  return said;
+function saveIdOf(body: unknown): string | undefined {
+  if (body === undefined) return undefined;
+  if (typeof body !== 'string' || !SAVE_ID.test(body)) throw new Refusal(400, 'The id of a save is 16 to 40 hexadecimal signs');
+  return body;
 }
 
 function created(record: PieceRecord): Response {
@@ -230,10 +230,10 @@ export async function exportPatterns(request: Request, id: string): Promise<Resp
 }
 
 /** A list in an address: its parts, each one of those there are. */
-function listed<T extends string>(said: string | null, all: readonly { id: T }[], what: string): T[] | undefined {
-  if (said === null) return undefined;
-  const ids = said.split(',').filter(Boolean);
-  for (const own of ids) if (all.every(({ id }) => id !== own)) throw new Refusal(400, `There is no ${what} “${own.slice(0, 20)}”`);
+function listed<T extends string>(text: string | null, all: readonly { id: T }[], what: string): T[] | undefined {
+  if (text === null) return undefined;
+  const ids = text.split(',').filter(Boolean);
+  for (const text of ids) if (all.every(({ id }) => id !== text)) throw new Refusal(400, `There is no ${what} “${text.slice(0, 20)}”`);
   return ids as T[];
 }
 

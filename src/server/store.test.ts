@@ -37,7 +37,7 @@ beforeAll(async () => {
   ]);
 }, 30_000);
 afterAll(async () => {
-  processes.forEach((own) => own.kill());
+  processes.forEach((process) => process.kill());
   looksLater().stop();
   await planning().close();
   closeDatabase();
@@ -53,7 +53,7 @@ async function get<T>(status: number, work: () => Promise<Response> | Response):
   return data;
 }
 const wares = (): KeptWare[] => listWares(database());
-const named = (name: string): KeptWare => wares().find((own) => own.name === name)!;
+const named = (name: string): KeptWare => wares().find((ware) => ware.name === name)!;
 
 describe('the store', () => {
   it('begins with a shelf, once; a thing that cannot be bought by is refused beside its cause', async () => {
@@ -77,7 +77,7 @@ describe('the store', () => {
     const text = await store.exportStore(new Request('http://127.0.0.1/?table=wares')).text();
     const rows = Papa.parse<Record<string, string>>(text, { header: true, skipEmptyLines: true }).data;
     expect(rows).toHaveLength(before.length);
-    expect(rows.find((own) => own.name === 'Striped wool, dusk')).toMatchObject({
+    expect(rows.find((row) => row.name === 'Striped wool, dusk')).toMatchObject({
       kind: 'cloth',
       price: '46',
       'cloth.weave': 'twill',
@@ -159,7 +159,7 @@ describe('a job', () => {
     const lay = layOf(group, ware, 'First');
     expect(lay.places.some(({ bin }) => lay.bins[bin]!.stock === partRoll.id)).toBe(true);
     // What lies over another is refused, whoever says it is a lay.
-    const over = { ...lay, places: lay.places.map((own) => ({ ...own, x: lay.places[0]!.x, y: lay.places[0]!.y, bin: 0 })) };
+    const over = { ...lay, places: lay.places.map((place) => ({ ...place, x: lay.places[0]!.x, y: lay.places[0]!.y, bin: 0 })) };
     const refused = await get<{ message: string }>(422, () => cutting.postLay(asked({ lay: over }), job.id));
     expect(refused.message).toContain('cannot be cut');
     // Nor is a piece laid twice, or a roll wider than the store's; and how much is taken is reckoned from the pieces.
@@ -169,9 +169,9 @@ describe('a job', () => {
     await get(409, () =>
       cutting.postLay(asked({ lay: { ...lay, bins: lay.bins.map((bin) => ({ ...bin, width: bin.width + 200 })) } }), job.id),
     );
-    const kept = await get<LayRecord>(201, () => cutting.postLay(asked({ lay: { ...lay, used: lay.used.map(() => 1) } }), job.id));
-    kept.lay.used.forEach((used, k) => expect(used).toBeCloseTo(lay.used[k]!, 2));
-    expect([kept.chosen, kept.lay.revisions]).toEqual([true, { [piece]: 1 }]);
+    const saved = await get<LayRecord>(201, () => cutting.postLay(asked({ lay: { ...lay, used: lay.used.map(() => 1) } }), job.id));
+    saved.lay.used.forEach((used, k) => expect(used).toBeCloseTo(lay.used[k]!, 2));
+    expect([saved.chosen, saved.lay.revisions]).toEqual([true, { [piece]: 1 }]);
     savePiece(database(), piece, { base: 1, piece: { ...seat(), count: 5 } });
     expect((await read()).lays.map(({ stale }) => stale)).toEqual([true]);
     await get(409, () => cutting.postLay(asked({ lay }), job.id));
@@ -200,7 +200,7 @@ describe('a job', () => {
     expect(striped.units).toBeLessThan(2.9);
     for (const kind of ['foam', 'wadding', 'staple', 'glue', 'dust'])
       expect(
-        view.needs.some((own) => own.kind === kind),
+        view.needs.some((candidate) => candidate.kind === kind),
         kind,
       ).toBe(true);
     expect(striped.orderBy).toBe('2027-01-08');
@@ -256,7 +256,7 @@ describe('a job', () => {
     await get(200, () => cutting.putLay(asked({ cut: true }), job.id, id));
     await get(409, () => cutting.putLay(asked({ cut: true }), job.id, id));
     const left = listStock(database()).filter(({ ware }) => ware === cloth().id);
-    expect(left.some((own) => own.id === partRoll.id)).toBe(false);
+    expect(left.some((stock) => stock.id === partRoll.id)).toBe(false);
     expect(left.filter(({ form }) => form === 'full')).toEqual([]);
     // The lays that lay on that roll are of yesterday; nothing of what was cut is bought again, but what is added to the set is.
     expect((await read()).lays.map(({ stale }) => stale)).toEqual([true, false]);

@@ -65,10 +65,10 @@ function stockProblems({
 
 /** POST /api/store/stock: something came in; PUT /api/store/stock/ID: it is otherwise than was thought. */
 export async function putStock(request: Request, id?: string): Promise<Response> {
-  if (id !== undefined && !listStock(database()).some((own) => own.id === id)) throw new Refusal(404, NO_STOCK);
+  if (id !== undefined && !listStock(database()).some((candidate) => candidate.id === id)) throw new Refusal(404, NO_STOCK);
   const { stock } = await readObject(request);
-  const kept = fitting(STOCK, stock, stockProblems);
-  return Response.json(keepStock(database(), kept, id === undefined ? 'Put in by hand' : 'Changed by hand', id), {
+  const saved = fitting(STOCK, stock, stockProblems);
+  return Response.json(keepStock(database(), saved, id === undefined ? 'Put in by hand' : 'Changed by hand', id), {
     status: id === undefined ? 201 : 200,
   });
 }
@@ -115,7 +115,7 @@ export async function importStore(request: Request): Promise<Response> {
     throw error;
   }
   const db = database();
-  const kept = rows.map(({ id, row, line }) => {
+  const saved = rows.map(({ id, row, line }) => {
     if (id !== null && !ID.test(id)) throw new Refusal(422, `Row ${line}, id: letters, figures and hyphens, 60 at most`);
     try {
       return table === 'wares'
@@ -127,10 +127,10 @@ export async function importStore(request: Request): Promise<Response> {
     }
   });
   db.transaction(() => {
-    for (const own of kept) {
-      if ('ware' in own && own.ware) keepWare(db, own.ware, own.id ?? undefined);
-      else if ('stock' in own && own.stock) keepStock(db, own.stock, 'From a table', own.id ?? undefined);
+    for (const item of saved) {
+      if ('ware' in item && item.ware) keepWare(db, item.ware, item.id ?? undefined);
+      else if ('stock' in item && item.stock) keepStock(db, item.stock, 'From a table', item.id ?? undefined);
     }
   }).immediate();
-  return Response.json({ rows: kept.length }, { status: 201 });
+  return Response.json({ rows: saved.length }, { status: 201 });
 }

@@ -18,18 +18,18 @@ const url = (path: string): string => `http://127.0.0.1:${port()}${path}`;
 const DAY = /^\d{4}-\d{2}-\d{2}$/;
 
 /** Prices by name, of what an answer says of them; anything else in it is left. */
-function pricesIn(said: unknown): Record<string, number> {
-  if (!Array.isArray(said)) return {};
+function pricesIn(body: unknown): Record<string, number> {
+  if (!Array.isArray(body)) return {};
   return Object.fromEntries(
-    (said as { name?: unknown; price?: unknown }[]).flatMap((own) =>
-      typeof own?.name === 'string' && typeof own.price === 'number' && Number.isFinite(own.price) && own.price >= 0
-        ? [[own.name, own.price] as const]
+    (body as { name?: unknown; price?: unknown }[]).flatMap((item) =>
+      typeof item?.name === 'string' && typeof item.price === 'number' && Number.isFinite(item.price) && item.price >= 0
+        ? [[item.name, item.price] as const]
         : [],
     ),
   );
 }
 
-const text = (said: unknown, most: number): string => (typeof said === 'string' ? said.slice(0, most) : '');
+const text = (body: unknown, most: number): string => (typeof body === 'string' ? body.slice(0, most) : '');
 
 /**
  * Asks a supplier to take an order.
@@ -79,7 +79,7 @@ export async function catalogue(): Promise<{ offered: Offered[]; says: string | 
     const items = Array.isArray(data.items) ? (data.items as Offered[]) : [];
     return {
       offered: items
-        .filter((own) => typeof own?.name === 'string' && typeof own.price === 'number' && typeof own.available === 'number')
+        .filter((item) => typeof item?.name === 'string' && typeof item.price === 'number' && typeof item.available === 'number')
         .slice(0, 5000),
       says: null,
     };

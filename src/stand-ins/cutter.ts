@@ -30,9 +30,9 @@ function serve(socket: Socket): void {
   const next = (): void => {
     if (busy || paused || stopped || waiting || queue.length === 0) return;
     const line = queue.shift()!;
-    let own;
+    let item;
     try {
-      own = readGcodeLine(line);
+      item = readGcodeLine(line);
     } catch (error) {
       stopped = true;
       return say(`error ${(error as Error).message}`);
@@ -41,24 +41,24 @@ function serve(socket: Socket): void {
       stopped = true;
       return say('error The cloth has caught under the head');
     }
-    const [toX, toY] = [own.x ?? x, own.y ?? y];
+    const [toX, toY] = [item.x ?? x, item.y ?? y];
     if (toX < 0 || toY < 0 || toX > BED.width || toY > BED.height) {
       stopped = true;
       return say('error Beyond the bed');
     }
-    if (own.code === 'M3') {
+    if (item.code === 'M3') {
       down = true;
       cuts.push([[x, y]]);
     }
-    if (own.code === 'M5' || own.code === 'M2') down = false;
+    if (item.code === 'M5' || item.code === 'M2') down = false;
     const far = Math.hypot(toX - x, toY - y);
-    const speed = own.code === 'G1' ? Math.min(own.f ?? FASTEST, FASTEST) : FASTEST;
+    const speed = item.code === 'G1' ? Math.min(item.f ?? FASTEST, FASTEST) : FASTEST;
     busy = true;
     setTimeout(
       () => {
         busy = false;
         [x, y] = [toX, toY];
-        if (own.code === 'G1' && down) {
+        if (item.code === 'G1' && down) {
           // A crooked head pulls to one side.
           cuts.at(-1)!.push([crooked ? x + 3 * Math.sin(y / 60) : x, y]);
           blunt += far;

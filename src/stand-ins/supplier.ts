@@ -51,9 +51,9 @@ function take({ key, accept, lines }: { key?: unknown; accept?: unknown; lines?:
   if (accept !== true && priced.some(({ price }, k) => Math.abs(price - asked[k]!.price) > 0.005))
     return { status: 409, body: { says: 'Prices have changed. Order again at these to go on.', lines: priced } };
   const dispatched = priced.map((line) => {
-    const own = items.get(line.name);
-    const there = own ? Math.min(own.available, line.units) : line.units;
-    if (own) own.available = cents(own.available - there);
+    const item = items.get(line.name);
+    const there = item ? Math.min(item.available, line.units) : line.units;
+    if (item) item.available = cents(item.available - there);
     return { ...line, short: cents(line.units - there) };
   });
   const lead = Math.max(1, ...asked.map(({ name }) => items.get(name)?.lead ?? 3));

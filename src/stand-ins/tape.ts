@@ -79,9 +79,9 @@ for(const b of document.querySelectorAll('[data-do]'))b.addEventListener('click'
 </script></html>`;
 
 const panel = createPanel((request, response) => {
-  const own = request.headers.host === `${HOST}:${PANEL_PORT}` || request.headers.host === `localhost:${PANEL_PORT}`;
+  const isOwn = request.headers.host === `${HOST}:${PANEL_PORT}` || request.headers.host === `localhost:${PANEL_PORT}`;
   const from = request.headers.origin;
-  if (!own || (from !== undefined && from !== `http://${request.headers.host}`)) return void response.writeHead(403).end();
+  if (!isOwn || (from !== undefined && from !== `http://${request.headers.host}`)) return void response.writeHead(403).end();
   if (request.method === 'GET') return void response.writeHead(200, { 'content-type': 'text/html; charset=utf-8' }).end(PAGE);
   const act = ACTIONS[(request.url ?? '').slice(1)];
   if (request.method !== 'POST' || !act) return void response.writeHead(404).end('There is no such button');

@@ -37,5 +37,5 @@ export function asProgramme(problem: Problem): string {
     });
   });
   const bounds = [...tasks.map((_, i) => `0 <= s${i} <= ${big}`), `${lowerBound(problem)} <= span <= ${big}`];
-  return `Minimize\n obj: span\nSubject To\n${rows.map((row, k) => ` c${k}: ${row}`).join('\n')}\nBounds\n${bounds.map((own) => ` ${own}`).join('\n')}\nBinary\n ${binaries.join('\n ')}\nEnd\n`;
+  return `Minimize\n obj: span\nSubject To\n${rows.map((row, k) => ` c${k}: ${row}`).join('\n')}\nBounds\n${bounds.map((id) => ` ${id}`).join('\n')}\nBinary\n ${binaries.join('\n ')}\nEnd\n`;
 }

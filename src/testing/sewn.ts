@@ -15,12 +15,12 @@ export function built(kind: PieceKind, change: Partial<Piece> = {}): Built {
   const piece: Piece = { ...newPiece(kind), ...change, panels: null };
   return {
     model: planner.model(piece, {}),
-    sew: (covering, own = {}) => coverStep(planner.model({ ...piece, ...own, covering }, {})),
+    sew: (covering, item = {}) => coverStep(planner.model({ ...piece, ...item, covering }, {})),
   };
 }
 
 /** One of a cover's pieces. */
-export const pieceOf = (cover: SewnCover, id: string): CoverPiece => cover.cover.pieces.find((own) => own.id === id)!;
+export const pieceOf = (cover: SewnCover, id: string): CoverPiece => cover.cover.pieces.find((piece) => piece.id === id)!;
 
 /** Kinds whose padding reaches the board's edge: the others are nailed, not sewn. */
 export const KINDS: PieceKind[] = [

@@ -21,25 +21,25 @@ export function thrownShop(roll: () => number, { tasks: count, workers: people, 
   const tasks: Task[] = [];
   while (tasks.length < count) {
     // One piece: some steps one after another, some of them side by side.
-    const own: Task[] = [];
+    const entries: Task[] = [];
     const size = Math.min(count - tasks.length, whole(3, 9));
     for (let k = 0; k < size; k++) {
       const id = `t${tasks.length + k}`;
-      const before = own.at(-1);
+      const before = entries.at(-1);
       const after: Link[] = [];
       if (before && roll() < 0.75) after.push({ on: before.id, least: roll() < 0.2 ? whole(5, 40) : 0, most: null });
-      else if (own.length > 1) after.push({ on: own[whole(0, own.length - 1)]!.id, least: 0, most: null });
+      else if (entries.length > 1) after.push({ on: entries[whole(0, entries.length - 1)]!.id, least: 0, most: null });
       if (glued && before?.place === 'spray' && after[0]?.on === before.id) {
         const least = whole(3, 8);
-        own.push({ id, minutes: whole(4, 20), place: 'bench', after: [{ on: before.id, least, most: least + whole(5, 25) }] });
-      } else own.push({ id, minutes: whole(4, 60), place: ['bench', 'bench', 'bench', 'machine', 'spray'][whole(0, 4)]!, after });
+        entries.push({ id, minutes: whole(4, 20), place: 'bench', after: [{ on: before.id, least, most: least + whole(5, 25) }] });
+      } else entries.push({ id, minutes: whole(4, 60), place: ['bench', 'bench', 'bench', 'machine', 'spray'][whole(0, 4)]!, after });
     }
     // Every fifth stands on a rack afterwards, one or two of it.
-    own.forEach((task, k) => {
-      if (k % 5 === 2) own[k] = { ...task, rests: { place: 'rack', minutes: 25, units: 1 + (k % 2) } };
+    entries.forEach((task, k) => {
+      if (k % 5 === 2) entries[k] = { ...task, rests: { place: 'rack', minutes: 25, units: 1 + (k % 2) } };
     });
     const due = whole(200, 4000);
-    tasks.push(...own.map((task, k) => (k === own.length - 1 && roll() < 0.5 ? { ...task, due } : task)));
+    tasks.push(...entries.map((task, k) => (k === entries.length - 1 && roll() < 0.5 ? { ...task, due } : task)));
   }
   return { tasks, workers, places };
 }

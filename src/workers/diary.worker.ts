@@ -24,12 +24,12 @@ function seededRandom(seed: number): () => number {
 }
 
 self.onmessage = ({ data: { input, tries, by, kept } }: MessageEvent<DiaryAsked>) => {
-  const tell = (own: Omit<DiaryTold, 'of' | 'ends' | 'wrong'>): void =>
+  const tell = (diary: Omit<DiaryTold, 'of' | 'ends' | 'wrong'>): void =>
     self.postMessage({
-      ...own,
+      ...diary,
       of: tries,
-      ends: endsOf(input, own.schedule),
-      wrong: own.ranges ? checkSchedule(problemOf(input), own.schedule) : [],
+      ends: endsOf(input, diary.schedule),
+      wrong: diary.ranges ? checkSchedule(problemOf(input), diary.schedule) : [],
     } satisfies DiaryTold);
   const roll = seededRandom(SEED);
   if (kept) return tell({ tried: 0, schedule: kept, ranges: rangesOf(input, kept, roll, by) });

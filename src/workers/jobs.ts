@@ -36,7 +36,7 @@ const CURE_PATIENCE = 60_000;
 
 /** Does tasks of one kind together with the helpers. */
 async function together<T, R extends Brought>(tasks: readonly T[], errand: (task: T) => Errand, { planner, helpers }: Means): Promise<R[]> {
-  return (await spread<Errand, Brought>(tasks.map(errand), (own) => runErrand(own, planner), helpers)) as R[];
+  return (await spread<Errand, Brought>(tasks.map(errand), (item) => runErrand(item, planner), helpers)) as R[];
 }
 
 /** Solves the sections that a view will want, and lays its panels flat, together with the helpers. */

@@ -12,7 +12,7 @@ const open: NodePort[] = [];
 afterEach(() => open.splice(0).forEach((port) => port.close()));
 
 /** A port to a helper that does the work after so long, or never. */
-function helper<T, R>(own: (task: T) => R, wait: number | null = 0): { port: SpreadPort; served: () => number } {
+function helper<T, R>(local: (task: T) => R, wait: number | null = 0): { port: SpreadPort; served: () => number } {
   const { port1, port2 } = new MessageChannel();
   open.push(port1, port2);
   let served = 0;
@@ -21,11 +21,11 @@ function helper<T, R>(own: (task: T) => R, wait: number | null = 0): { port: Spr
   else if (wait === 0)
     serve<T, R>(far, (task) => {
       served += 1;
-      return own(task);
+      return local(task);
     });
   else
     far.onmessage = ({ data }: { data: { round: number; n: number; task: T } }) =>
-      void setTimeout(() => far.postMessage({ round: data.round, n: data.n, result: own(data.task) }), wait);
+      void setTimeout(() => far.postMessage({ round: data.round, n: data.n, result: local(data.task) }), wait);
   return { port: port1 as unknown as SpreadPort, served: () => served };
 }
 

@@ -52,8 +52,8 @@ export async function spread<T, R>(
   };
   for (const port of ports) {
     port.onmessage = ({ data }: { data: unknown }) => {
-      const { round: own, n, result } = data as Done<R>;
-      if (own !== round) return;
+      const { round: value, n, result } = data as Done<R>;
+      if (value !== round) return;
       take(n, result);
       send(port);
     };

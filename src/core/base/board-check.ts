@@ -93,7 +93,7 @@ function holdsOf(nodes: readonly Point[], edge: readonly boolean[], supports: Su
     return nodes.map(([x]) => (lines.some((line) => Math.abs(x - line) < 1e-6) ? 'supported' : 'free'));
   }
   if (supports === 'four-points') {
-    const held = new Set<number>();
+    const heldNodes = new Set<number>();
     for (const sx of [-1, 1]) {
       for (const sy of [-1, 1]) {
         const [cx, cy] = [sx > 0 ? box.maxX : box.minX, sy > 0 ? box.maxY : box.minY];
@@ -102,10 +102,10 @@ function holdsOf(nodes: readonly Point[], edge: readonly boolean[], supports: Su
           const [bx, by] = nodes[best]!;
           if (Math.hypot(x - cx, y - cy) < Math.hypot(bx - cx, by - cy)) best = i;
         });
-        held.add(best);
+        heldNodes.add(best);
       }
     }
-    return nodes.map((_, i) => (held.has(i) ? 'supported' : 'free'));
+    return nodes.map((_, i) => (heldNodes.has(i) ? 'supported' : 'free'));
   }
   return edge.map((on) => (on ? 'supported' : 'free'));
 }
@@ -145,9 +145,9 @@ const ONE = 0.5;
 
 /** Places that must be nodes, each once. */
 function once(points: readonly Point[]): Point[] {
-  const kept: Point[] = [];
-  for (const p of points) if (!kept.some((own) => Math.hypot(own[0] - p[0], own[1] - p[1]) < ONE)) kept.push(p);
-  return kept;
+  const retained: Point[] = [];
+  for (const p of points) if (!retained.some((point) => Math.hypot(point[0] - p[0], point[1] - p[1]) < ONE)) retained.push(p);
+  return retained;
 }
 
 /** A board as it is bent: what holds it, what is cut out of it, how it is carried, the load. */
@@ -298,16 +298,16 @@ export function checkBoard({ piece, outline, at, rule, keep = keepNothing }: Boa
     };
   };
   const good = (thickness: number): boolean => {
-    const own = figures(thickness);
-    return own.deflection <= allowed && own.stress <= strength;
+    const item = figures(thickness);
+    return item.deflection <= allowed && item.stress <= strength;
   };
-  const own = figures(board.thickness);
-  const verdict = own.stress > material.strength ? 'breaks' : good(board.thickness) ? 'good' : 'soft';
+  const item = figures(board.thickness);
+  const verdict = item.stress > material.strength ? 'breaks' : good(board.thickness) ? 'good' : 'soft';
   return {
-    ...own,
+    ...item,
     supports,
     verdict,
-    words: wordsOf(verdict, own),
+    words: wordsOf(verdict, item),
     thickness: verdict === 'good' ? null : (material.sold.find((t) => t > board.thickness && good(t)) ?? null),
     rib: verdict === 'good' ? null : ribFor(force, span),
   };

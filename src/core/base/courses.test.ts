@@ -26,12 +26,12 @@ describe('a board made of pieces', () => {
           const all = coursesOf(board, { board: { material: 'plywood', thickness: 18 }, courses: { height, layers, glued: true } });
           const depth = bounds(board).height;
           for (let layer = 1; layer <= layers; layer++) {
-            const own = all.filter((course) => course.layer === layer);
+            const matching = all.filter((course) => course.layer === layer);
             // Independent: Gauss's area of the whole against the sum of its pieces.
-            expect(own.reduce((sum, { area }) => sum + area, 0) / Math.abs(polygonArea(board))).toBeCloseTo(1, 6);
+            expect(matching.reduce((sum, { area }) => sum + area, 0) / Math.abs(polygonArea(board))).toBeCloseTo(1, 6);
             // In a staggered layer the last may have taken a sliver with it.
-            for (const course of own) expect(course.height).toBeLessThanOrEqual(height + 40);
-            if (depth > 160) for (const course of own) expect(course.height).toBeGreaterThan(Math.min(29, 0.4 * height));
+            for (const course of matching) expect(course.height).toBeLessThanOrEqual(height + 40);
+            if (depth > 160) for (const course of matching) expect(course.height).toBeGreaterThan(Math.min(29, 0.4 * height));
           }
         },
       ),
@@ -43,7 +43,7 @@ describe('a board made of pieces', () => {
     const board = flatten(baseOutline({ type: 'rectangle', width: 900, depth: 800, cornerRadius: { front: 0, back: 0 } }));
     const all = coursesOf(board, { board: { material: 'plywood', thickness: 24 }, courses: { height: 200, layers: 2, glued: true } });
     const joints = (layer: number): number[] =>
-      all.filter((own) => own.layer === layer).map(({ outline }) => Math.round(bounds(outline).maxY));
+      all.filter((course) => course.layer === layer).map(({ outline }) => Math.round(bounds(outline).maxY));
     expect(joints(1)).toEqual([-200, 0, 200, 400]);
     expect(joints(2)).toEqual([-300, -100, 100, 300, 400]);
     expect(all.every(({ thickness }) => thickness === 12)).toBe(true);

@@ -52,16 +52,16 @@ export function railInside(board: Polygon, { rail }: Pick<StretchedDeck, 'rail'>
 }
 
 /** Straps one way: as many as fit with the usual gap, evenly over the opening. */
-function strapsOneWay(board: Polygon, inner: Polygon, own: Deck, stretched: StretchedDeck, way: Strap['way']): Strap[] {
+function strapsOneWay(board: Polygon, inner: Polygon, deck: Deck, stretched: StretchedDeck, way: Strap['way']): Strap[] {
   const box = bounds(inner);
   const [low, wide] = way === 'along' ? [box.minX, box.width] : [box.minY, box.height];
-  const count = Math.max(1, Math.floor((wide + own.gap) / (own.width + own.gap)));
-  const inside = own.clips ? stretched.rail - CLIP_IN : stretched.rail / 2;
+  const count = Math.max(1, Math.floor((wide + deck.gap) / (deck.width + deck.gap)));
+  const inside = deck.clips ? stretched.rail - CLIP_IN : stretched.rail / 2;
   return Array.from({ length: count }, (_, i) => low + ((i + 0.5) * wide) / count).flatMap((at): Strap[] => {
     const crossings = way === 'along' ? lineCrossings(board, [at, 0], [0, 1]) : lineCrossings(board, [0, at], [1, 0]);
     if (crossings.length < 2) return [];
     const span = crossings.at(-1)! - crossings[0]! - 2 * inside;
-    return span < LEAST_SPAN ? [] : [{ way, at, span, cut: span / (1 + own.stretch) + 2 * own.turn }];
+    return span < LEAST_SPAN ? [] : [{ way, at, span, cut: span / (1 + deck.stretch) + 2 * deck.turn }];
   });
 }
 
@@ -76,21 +76,21 @@ export function deckPlan(board: Polygon, base: Pick<Base, 'board' | 'deck'>): De
   const stretched = stretchedIn(base);
   const inner = stretched && railInside(board, stretched);
   if (!stretched || !inner) return null;
-  const own = deckOf(stretched.kind);
+  const deck = deckOf(stretched.kind);
   const frame = bounds(board);
-  const ways: Strap['way'][] = own.clips ? ['along'] : ['along', 'across'];
-  const straps = ways.flatMap((way) => strapsOneWay(board, inner, own, stretched, way));
+  const ways: Strap['way'][] = deck.clips ? ['along'] : ['along', 'across'];
+  const straps = ways.flatMap((way) => strapsOneWay(board, inner, deck, stretched, way));
   return {
-    kind: own.id,
-    name: own.name,
-    part: own.part,
-    width: own.width,
-    stretch: own.stretch * 100,
+    kind: deck.id,
+    name: deck.name,
+    part: deck.part,
+    width: deck.width,
+    stretch: deck.stretch * 100,
     straps,
     total: straps.reduce((sum, strap) => sum + strap.cut, 0),
-    fasteners: straps.length * 2 * own.fasteners,
-    clips: own.clips ? straps.length * 2 : 0,
-    how: own.how,
+    fasteners: straps.length * 2 * deck.fasteners,
+    clips: deck.clips ? straps.length * 2 : 0,
+    how: deck.how,
     hessian: { width: frame.width + 2 * (HESSIAN_TURN - HESSIAN_IN), height: frame.height + 2 * (HESSIAN_TURN - HESSIAN_IN) },
   };
 }

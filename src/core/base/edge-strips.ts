@@ -95,8 +95,8 @@ export function edgeStrips(outline: Outline, facts: readonly EdgeFact[]): EdgeSt
     const { run, before, after } = found;
     const start = cornerTurn(outline, run[0]!, before, 'start');
     const end = cornerTurn(outline, run.at(-1)!, after, 'end');
-    const own = run.reduce((sum, segment) => sum + segmentLength(segment), 0);
-    const length = own + start.reach + end.reach;
+    const value = run.reduce((sum, segment) => sum + segmentLength(segment), 0);
+    const length = value + start.reach + end.reach;
     const shorter = fact.strip.width * (Math.tan(start.turn / 2) + Math.tan(end.turn / 2));
     return [{ edge: fact.edge.name, ...fact.strip, length, inside: length - shorter, startMitre: start.turn / 2, endMitre: end.turn / 2 }];
   });

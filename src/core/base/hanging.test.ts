@@ -43,21 +43,21 @@ describe('hanging', () => {
           mounting: fc.constantFrom('hung' as const, 'joined' as const),
           height: fc.integer({ min: 120, max: 1500 }),
         }),
-        ({ height, ...own }) => {
-          const { centres, width, hanging, cleats } = panelLayout(wall(own), 3, { height, depth: 12 });
+        ({ height, ...item }) => {
+          const { centres, width, hanging, cleats } = panelLayout(wall(item), 3, { height, depth: 12 });
           for (const { panel, x, down } of hanging.cleats) {
             expect(down).toBe(hanging.line);
             // On its own panel, clear of the edge; joined ones are on the batten across, over a joint or not.
             expect(Math.abs(x)).toBeLessThanOrEqual(
-              own.mounting === 'hung' ? Math.max(0, width / 2 - 45) + 1e-9 : width / 2 + own.gap / 2 + 1e-9,
+              item.mounting === 'hung' ? Math.max(0, width / 2 - 45) + 1e-9 : width / 2 + item.gap / 2 + 1e-9,
             );
             expect(centres[panel]).toBeDefined();
           }
           expect(hanging.line).toBeGreaterThan(0);
           // Above the middle: what hangs below its middle tips off.
           expect(hanging.line).toBeLessThanOrEqual(Math.max(50, height / 2));
-          expect(cleats).toBeGreaterThanOrEqual(own.cleats);
-          expect(hanging.cleats).toHaveLength(own.mounting === 'hung' ? cleats * own.count : cleats);
+          expect(cleats).toBeGreaterThanOrEqual(item.cleats);
+          expect(hanging.cleats).toHaveLength(item.mounting === 'hung' ? cleats * item.count : cleats);
           hanging.wall.forEach((x, k) => expect(x + hanging.wall.at(-1 - k)!).toBeCloseTo(0, 6));
         },
       ),

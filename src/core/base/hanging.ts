@@ -57,6 +57,6 @@ export function hangingOf(
     cleats,
     line,
     wall: cleats.map(({ panel, x }) => centres[panel]! + x).sort((a, b) => a - b),
-    screw: SCREWS.filter((own) => own <= depth - SHORT).at(-1) ?? null,
+    screw: SCREWS.filter((screw) => screw <= depth - SHORT).at(-1) ?? null,
   };
 }

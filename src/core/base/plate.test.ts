@@ -91,14 +91,14 @@ describe('a plate with battens', () => {
     [21, 45],
     [45, 20],
   ])('a batten %i × %i under a strip: within 3 % of the beam that both make, in deflection and in its moment', (b, h) => {
-    const own = (9000 * b * h ** 3) / 12;
+    const value = (9000 * b * h ** 3) / 12;
     const board = (E * 60 * 9 ** 3) / 12;
-    const { deflection, beamMoment } = strip(own);
-    const exact = (300 * 800 ** 3) / (48 * (own + board));
+    const { deflection, beamMoment } = strip(value);
+    const exact = (300 * 800 ** 3) / (48 * (value + board));
     expect(Math.max(...deflection) / exact).toBeGreaterThan(0.97);
     expect(Math.max(...deflection) / exact).toBeLessThan(1.03);
     // Its share of P·L/4; the middle of the last stretch lies a little off the force.
-    const share = ((300 * 800) / 4) * (own / (own + board));
+    const share = ((300 * 800) / 4) * (value / (value + board));
     expect(beamMoment / share).toBeGreaterThan(0.92);
     expect(beamMoment / share).toBeLessThan(1.03);
   });

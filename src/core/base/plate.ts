@@ -212,13 +212,13 @@ export function bendPlate(
   }
   for (const { a, b, stiffness } of ribs) {
     const { length, turn } = alongBeam(mesh.nodes[a]!, mesh.nodes[b]!);
-    const own = hermite(stiffness, length);
+    const entries = hermite(stiffness, length);
     const at = [a, b].flatMap((node) => [0, 1, 2].map((d) => place[node]! * DOF + d));
     for (let i = 0; i < 6; i++)
       for (let j = 0; j < 6; j++) {
         if (at[i]! < at[j]!) continue;
         let sum = 0;
-        for (let p = 0; p < 4; p++) for (let q = 0; q < 4; q++) sum += turn[p]![i]! * own[p]![q]! * turn[q]![j]!;
+        for (let p = 0; p < 4; p++) for (let q = 0; q < 4; q++) sum += turn[p]![i]! * entries[p]![q]! * turn[q]![j]!;
         band[at[i]! * w + (at[j]! - at[i]! + width)]! += sum;
       }
   }
@@ -227,8 +227,8 @@ export function bendPlate(
   mesh.nodes.forEach((_, node) => {
     const first = place[node]! * DOF;
     right[first] = loads[node]!;
-    const held = holds[node] === 'clamped' ? 3 : holds[node] === 'supported' ? 1 : 0;
-    for (let d = 0; d < held; d++) band[(first + d) * w + width]! += stiff;
+    const fixedDegrees = holds[node] === 'clamped' ? 3 : holds[node] === 'supported' ? 1 : 0;
+    for (let d = 0; d < fixedDegrees; d++) band[(first + d) * w + width]! += stiff;
     // A node that no triangle uses must not leave an empty row.
     for (let d = 0; d < DOF; d++) if (band[(first + d) * w + width] === 0) band[(first + d) * w + width] = stiff;
   });

@@ -54,12 +54,12 @@ export function reshape(shape: BaseShape, type: BaseShape['type'], notches: read
   // Corner to corner, as if not rounded, where it was measured so.
   const width = 'frontWidth' in shape ? shape.frontWidth : across;
   const start = shapeKind(type).start as unknown as Record<string, unknown>;
-  const own = shape as unknown as Record<string, unknown>;
+  const item = shape as unknown as Record<string, unknown>;
   const round = (value: number): number => Math.round(value * 10) / 10;
   const fields = Object.fromEntries(
     Object.keys(start).map((key) => {
       // A measurement of the same name is the same measurement.
-      if (key !== 'type' && key in own && typeof own[key] === typeof start[key] && !Array.isArray(start[key])) return [key, own[key]];
+      if (key !== 'type' && key in item && typeof item[key] === typeof start[key] && !Array.isArray(start[key])) return [key, item[key]];
       const value = typeof start[key] === 'number' ? guess(key, width, depth) : null;
       return [key, value === null ? start[key] : round(value)];
     }),

@@ -18,12 +18,12 @@ const seat = newPiece('chair-seat', { type: 'rectangle', width: 450, depth: 420,
 describe('how large a piece is once it is covered', () => {
   it('a chair seat is wider than its board by what a master allows: 6 to 12 mm a side with its foam 6 over', () => {
     const { covered } = planned(seat).room;
-    for (const [own, board] of [
+    for (const [value, board] of [
       [covered.width, 450],
       [covered.depth, 420],
     ] as const) {
-      expect((own - board) / 2).toBeGreaterThan(4);
-      expect((own - board) / 2).toBeLessThan(14);
+      expect((value - board) / 2).toBeGreaterThan(4);
+      expect((value - board) / 2).toBeLessThan(14);
     }
   });
 

@@ -21,7 +21,7 @@ export type Room = {
  * @param covered how large it is, covered
  */
 export function roomFor(opening: Opening, covered: { width: number; depth: number }): Room {
-  const beside = (between: number | null, own: number): number | null => (between === null ? null : (between - own) / 2);
+  const beside = (between: number | null, value: number): number | null => (between === null ? null : (between - value) / 2);
   const width = beside(opening.width, covered.width);
   const depth = beside(opening.depth, covered.depth);
   const less = (left: number | null): number => (left === null || left >= opening.clear - NEAR ? 0 : Math.ceil(2 * (opening.clear - left)));

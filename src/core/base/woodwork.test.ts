@@ -67,8 +67,10 @@ describe('the wood of a base', () => {
       const all = Array.from({ length: count }, () => battens).flat();
       const { lengths } = onStock(all, stock, piece.base.frame!.kerf);
       expect(lengths.flat()).toHaveLength(all.length);
-      for (const own of lengths)
-        expect(own.reduce((sum, { length }) => sum + length, 0) + (own.length - 1) * piece.base.frame!.kerf).toBeLessThanOrEqual(stock);
+      for (const entries of lengths)
+        expect(entries.reduce((sum, { length }) => sum + length, 0) + (entries.length - 1) * piece.base.frame!.kerf).toBeLessThanOrEqual(
+          stock,
+        );
       // A set saws less into waste than its pieces one by one.
       const alone = sizesOf(planned(corner), corner, {}).find(({ key }) => key === 'frame.stock')!.value;
       expect(bought).toBeLessThanOrEqual(alone * count);
@@ -91,7 +93,7 @@ describe('the wood of a base', () => {
     const strip = { width: 12, thickness: 5 };
     const piece: Piece = { ...chair, base: { ...chair.base, edges: [fact('front', { strip }), fact('back', { strip })] } };
     const plan = planned(piece);
-    const sum = plan.base.strips.reduce((total, own) => total + own.length, 0);
+    const sum = plan.base.strips.reduce((total, edgeStrip) => total + edgeStrip.length, 0);
     expect(sizesOf(plan, piece, {}).find(({ key }) => key === 'strip.12x5.length')!.value).toBeCloseTo(sum * piece.count, 2);
     expect(plan.steps.find(({ key }) => key === 'edge-strips')!.detail).toMatch(/front: \d+ mm of 12 × 5 mm, ends [\d.]+°/);
   });

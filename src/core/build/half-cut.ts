@@ -147,8 +147,8 @@ function filled(stack: Stack, spans: readonly Span[], x: Float64Array, at: (u: n
 function layerOf(built: BuiltPad, k: number, { there, lower, upper }: Filled, x: Float64Array, at: (u: number) => Point): Layer {
   const layer: Layer = { ...there[k]!, lower: lower[k]!, upper: upper[k]!, law: foamLaw(built.answer.curve) };
   const letIn = built.letIn.flatMap(({ pocket, answer }) => {
-    const deep = Float64Array.from(x, (own, i) => (i + 1 < x.length ? letInDepth(pocket, at((own + x[i + 1]!) / 2)) : 0));
-    return deep.some((own) => own > 0) ? [{ deep, law: foamLaw(answer.curve) }] : [];
+    const deep = Float64Array.from(x, (value, i) => (i + 1 < x.length ? letInDepth(pocket, at((value + x[i + 1]!) / 2)) : 0));
+    return deep.some((value) => value > 0) ? [{ deep, law: foamLaw(answer.curve) }] : [];
   });
   return letIn.length > 0 ? { ...layer, letIn } : layer;
 }

@@ -33,8 +33,8 @@ describe('mass', () => {
     );
     fc.assert(
       fc.property(edge, fc.option(fc.integer({ min: 30, max: 90 })), fc.integer({ min: 40, max: 90 }), (rim, wedge, thickness) => {
-        const own = pad({ edge: rim, thickness, ...(wedge ? { wedge } : {}) });
-        const model = modelOf({ ...chair, pads: [own] }, {});
+        const item = pad({ edge: rim, thickness, ...(wedge ? { wedge } : {}) });
+        const model = modelOf({ ...chair, pads: [item] }, {});
         // An independent sum: every millimetre along two families of lines, by the stack's own heights.
         let sum = 0;
         for (let x = -224.5; x < 225; x += 3)

@@ -40,8 +40,8 @@ function meanThickness(stack: Stack, built: BuiltPad): number {
 export function foamMass(stack: Stack): number {
   return stack.pads.reduce((sum, built) => {
     const letIn = built.letIn.map(({ pocket, foam }) => ({ volume: letInVolume(pocket), density: foam.density }));
-    const volume = polygonArea(built.polygon) * meanThickness(stack, built) - letIn.reduce((all, own) => all + own.volume, 0);
-    return sum + massOf(volume, built.foam.density) + letIn.reduce((all, own) => all + massOf(own.volume, own.density), 0);
+    const volume = polygonArea(built.polygon) * meanThickness(stack, built) - letIn.reduce((all, result) => all + result.volume, 0);
+    return sum + massOf(volume, built.foam.density) + letIn.reduce((all, result) => all + massOf(result.volume, result.density), 0);
   }, 0);
 }
 

@@ -134,20 +134,20 @@ export const LEAST_INSET = 6;
  * that, half-way to its middle, as a narrow arm pad is stapled. A line that was said for this piece is asked about instead.
  *
  * @param board the base's outline
- * @param told the figures of house and piece
+ * @param ruleFigures the figures of house and piece
  * @param piece what was said for it alone
  * @throws PieceProblems where no line fits
  */
 export function figuresOn(
   board: Polygon,
-  told: Readonly<Record<string, number>>,
+  ruleFigures: Readonly<Record<string, number>>,
   { overrides }: Pick<Piece, 'overrides'>,
 ): Readonly<Record<string, number>> {
-  const line = readerOf(told)('return');
+  const line = readerOf(ruleFigures)('return');
   const fits = (inset: number): boolean => offsetPolygon(board, -inset - INSIDE_STAPLES) !== null;
-  if (fits(line)) return told;
+  if (fits(line)) return ruleFigures;
   const half = Math.floor(deepest(board).depth / 2);
-  if (!('return' in overrides) && half >= LEAST_INSET && fits(half)) return { ...told, return: half };
+  if (!('return' in overrides) && half >= LEAST_INSET && fits(half)) return { ...ruleFigures, return: half };
   throw new PieceProblems([
     { path: 'overrides.return', message: `Staples ${line} mm in would meet in the middle of this board. Staple how far in?` },
   ]);
@@ -174,7 +174,7 @@ function worn({ kept, hardnessLeft }: LyingPad, foam: Foam): Foam {
 
 /** A pad without how it is cut: what is solved of a stack does not hang on that. */
 function lying(pad: Pad): LyingPad {
-  return Object.fromEntries(Object.entries(pad).filter(([key]) => !HOW_CUT.some((own) => own === key))) as LyingPad;
+  return Object.fromEntries(Object.entries(pad).filter(([key]) => !HOW_CUT.some((id) => id === key))) as LyingPad;
 }
 
 type PadReads = {

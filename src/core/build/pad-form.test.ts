@@ -77,11 +77,11 @@ describe('the form of a pad’s top', () => {
       ...saddle,
       pads: saddle.pads.map((pad) => (pad.role === 'main' ? { ...pad, profile: { ...dip, length: 300 } } : pad)),
     };
-    const { cut, left: kept } = left(dipped);
-    expect(kept / cut).toBeGreaterThan(0.6);
-    const said = (piece: Piece): string => sizesOf(planned(piece), piece, {}).find(({ key }) => key === 'form.main')!.note!;
-    expect(said(with_(dip))).toMatch(/2 mm of it left under the pulled cover: the cover bridges it; glue/);
-    expect(said(dipped)).toMatch(/mm of it left under the pulled cover$/);
+    const { cut, left: retained } = left(dipped);
+    expect(retained / cut).toBeGreaterThan(0.6);
+    const label = (piece: Piece): string => sizesOf(planned(piece), piece, {}).find(({ key }) => key === 'form.main')!.note!;
+    expect(label(with_(dip))).toMatch(/2 mm of it left under the pulled cover: the cover bridges it; glue/);
+    expect(label(dipped)).toMatch(/mm of it left under the pulled cover$/);
   });
 
   it('begins without a warning on a main pad of every kind, with foam left and nothing wrong', () => {
@@ -144,8 +144,8 @@ describe('the form of a pad’s top', () => {
     expect(Math.abs(cutPath(ring.map(([x, y]): [number, number] => [x, y])))).toBeCloseTo(area, 3);
     const level = templatesOf(planned(with_(null))).filter(({ title }) => title.startsWith('Side of'));
     expect(level).toEqual([]);
-    const kept = templatesOf(planned(with_(dip, { kept: 'cleaned' }))).filter(({ title }) => title.startsWith('Side of'));
-    expect(kept).toEqual([]);
+    const templates = templatesOf(planned(with_(dip, { kept: 'cleaned' }))).filter(({ title }) => title.startsWith('Side of'));
+    expect(templates).toEqual([]);
   });
 
   it('that cannot be is refused beside its cause', () => {

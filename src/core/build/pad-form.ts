@@ -16,7 +16,7 @@ const bell = (share: number): number => (share >= 1 ? 0 : (1 + Math.cos(Math.PI 
 /** Straight from point to point, level beyond the ends. */
 function straight(xs: readonly number[], ys: readonly number[]): (x: number) => number {
   return (x) => {
-    const k = xs.findIndex((own) => own >= x);
+    const k = xs.findIndex((value) => value >= x);
     if (k < 0) return ys.at(-1)!;
     if (k === 0) return ys[0]!;
     return ys[k - 1]! + ((ys[k]! - ys[k - 1]!) * (x - xs[k - 1]!)) / (xs[k]! - xs[k - 1]!);

@@ -12,18 +12,18 @@ const LEVEL = 1e-7;
  * Where a half's cover begins in the middle of the cut: the string pulled over both halves tells its slope there,
  * and whether it hangs free over a hollow.
  *
- * @param own the half that is solved
+ * @param stackCut the half that is solved
  * @param other the half beyond the middle
  */
-export function pullStart(own: StackCut, other: StackCut): Start {
+export function pullStart(stackCut: StackCut, other: StackCut): Start {
   const points: Point[] = [
     ...profile(other)
       .map(([u, z]): Point => [-u, z])
       .reverse(),
-    ...profile(own),
+    ...profile(stackCut),
   ];
   const line = pulledPoints(points);
-  const ownMiddle = Math.max(profile(own)[0]![1], profile(other)[0]![1]);
+  const ownMiddle = Math.max(profile(stackCut)[0]![1], profile(other)[0]![1]);
   for (let i = 1; i < line.length; i++) {
     const [a, b] = [line[i - 1]!, line[i]!];
     if (b[0] <= 1e-9 && i < line.length - 1) continue;

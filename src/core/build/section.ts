@@ -138,10 +138,10 @@ export function cutHalves(stack: Stack, passage: Passage, { middle, sides, coars
     halfCut(stack, { line: { origin, direction }, from: middle, sign, boardEnd: endOf(sign), runs: pads }, coarse);
   const [right, left] = [cut(1), cut(-1)];
   return sides.map((sign): CutHalf => {
-    const own = sign > 0 ? right : left;
-    const start = pullStart(own.stack, (sign > 0 ? left : right).stack);
+    const item = sign > 0 ? right : left;
+    const start = pullStart(item.stack, (sign > 0 ? left : right).stack);
     const end: Point = [origin[0] + direction[0] * endOf(sign), origin[1] + direction[1] * endOf(sign)];
-    return { ...own, stack: stack.boxed ? sewn(own.stack) : own.stack, pull: stack.pull, start, end };
+    return { ...item, stack: stack.boxed ? sewn(item.stack) : item.stack, pull: stack.pull, start, end };
   });
 }
 
@@ -149,16 +149,16 @@ export function cutHalves(stack: Stack, passage: Passage, { middle, sides, coars
  * A half whose edge is held by a band: the seam lies over the board's edge, as high as the padding stands there; it presses
  * the wadding to nothing. A pad that ends inside it has nothing for a band to stand on.
  */
-function sewn(own: StackCut): StackCut {
-  const { edge, layers, x } = own;
+function sewn(stackCut: StackCut): StackCut {
+  const { edge, layers, x } = stackCut;
   const at = edge.x;
   const top = layers.at(-1);
-  if (!top || x[top.to]! < at || x[top.from]! > at) return own;
+  if (!top || x[top.to]! < at || x[top.from]! > at) return stackCut;
   let k = top.from;
   while (x[k + 1]! < at) k++;
   const share = (at - x[k]!) / (x[k + 1]! - x[k]! || 1);
   const z = top.upper[k]! + (top.upper[k + 1]! - top.upper[k]!) * share;
-  return { ...own, edge: { ...edge, seam: { x: at, z } } };
+  return { ...stackCut, edge: { ...edge, seam: { x: at, z } } };
 }
 
 /** What a half's solving depends on. */
@@ -174,14 +174,14 @@ function pullHalf({ stack, pull, start, element }: HalfTask): PulledSection {
 }
 
 /** A solved half with the cover over it. */
-export function coverHalf(stack: Stack, { stack: own, pads, end, pull }: CutHalf, pulled: PulledSection): Half {
+export function coverHalf(stack: Stack, { stack: stackCut, pads, end, pull }: CutHalf, pulled: PulledSection): Half {
   let cover = pulled.line;
   let wadding: Point[] = [];
   if (stack.wadding > 0) {
     const laid = overWadding(pulled.line, { thickness: stack.wadding, curve: stack.waddingAnswer.curve }, pull);
     [cover, wadding] = [laid.cover, laid.face];
   }
-  return { stack: own, pads, pulled, cover, wadding, top: steepEnd(cover), length: lineLength(cover), end };
+  return { stack: stackCut, pads, pulled, cover, wadding, top: steepEnd(cover), length: lineLength(cover), end };
 }
 
 /** Solves one or both halves of a cut. */

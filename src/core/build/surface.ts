@@ -113,16 +113,16 @@ function standing(stack: Stack, polygon: Polygon, places: Places, sections: read
   for (let k = 0; k < count; k++) {
     if (!rim.inside[k]) continue;
     const at: Point = [x0 + (k % n) * step, y0 + Math.floor(k / n) * step];
-    const own = stackAt(
+    const item = stackAt(
       stack,
       at,
       (which) => fields[which]!.inside[k] === 1,
       (which) => fields[which]!.away[k]!,
     );
     found.there[k] = 1;
-    found.base[k] = own.base;
-    found.rest[k] = own.top + stack.wadding;
-    fill(found, stack, own, k, at);
+    found.base[k] = item.base;
+    found.rest[k] = item.top + stack.wadding;
+    fill(found, stack, item, k, at);
     const away = rim.away[k]!;
     found.inner[k] = away > zone ? 1 : 0;
     found.height[k] = found.inner[k] ? found.rest[k]! : Math.min(edge(at, away), found.rest[k]! + 0.5 * total);
@@ -131,16 +131,16 @@ function standing(stack: Stack, polygon: Polygon, places: Places, sections: read
 }
 
 /** The pads' thicknesses at one node, what is let in and hollows taken apart. */
-function fill(found: Standing, { pads }: Stack, own: ReturnType<typeof stackAt>, k: number, at: Point): void {
-  let under = own.base;
-  own.pads.forEach((pad, which) => {
+function fill(found: Standing, { pads }: Stack, item: ReturnType<typeof stackAt>, k: number, at: Point): void {
+  let under = item.base;
+  item.pads.forEach((pad, which) => {
     if (!pad) return;
     found.hollow[k]! += Math.max(0, pad.lower - under);
     under = pad.upper;
     let left = pad.upper - pad.lower;
-    pads[which]!.letIn.forEach(({ pocket }, own) => {
+    pads[which]!.letIn.forEach(({ pocket }, value) => {
       const deep = Math.min(letInDepth(pocket, at), left);
-      found.letIn[which]![own]![k] = deep;
+      found.letIn[which]![value]![k] = deep;
       left -= deep;
     });
     found.thickness[which]![k] = left;
@@ -162,7 +162,7 @@ export function coveredSurface(stack: Stack, sections: readonly Cut[], size = 64
   const { there, inner, rest, base } = found;
   const layers = stack.pads.flatMap((built, which) => [
     { answer: built.answer, t: found.thickness[which]!, foam: true },
-    ...built.letIn.map(({ answer }, own) => ({ answer, t: found.letIn[which]![own]!, foam: true })),
+    ...built.letIn.map(({ answer }, value) => ({ answer, t: found.letIn[which]![value]!, foam: true })),
   ]);
   if (found.hollow.some((gap) => gap > 0)) layers.push({ answer: HOLLOW, t: found.hollow, foam: false });
   if (stack.wadding > 0) layers.push({ answer: stack.waddingAnswer, t: new Float64Array(there.length).fill(stack.wadding), foam: false });
@@ -233,12 +233,12 @@ export function surfaceOf(
   if (!widest)
     return { model: 'foam-and-cover', height, freeCrown: 0, crown: 0, edgeRadius: stack.wadding, showThrough, free, forms, converged };
   // The crown rises over the rim of the padding it lies in, not over its own.
-  const own = (crowns: boolean): readonly [number, number] | null =>
+  const local = (crowns: boolean): readonly [number, number] | null =>
     passage.pads.reduce<readonly [number, number] | null>(
       (a, b, k) => (b && (crowns || stack.pads[k]!.pad.role !== 'crown') && (!a || b[0] < a[0]) ? b : a),
       null,
     );
-  const run = (own(false) ?? own(true))!;
+  const run = (local(false) ?? local(true))!;
   const rimFree = freeHeight(stack, [origin[0], origin[1] + run[0] + RIM]);
   const top = widest.upper[widest.to]!;
   // A wadding lies outside the foam: its own corner is the one the cover would square up to.

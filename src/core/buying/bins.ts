@@ -33,23 +33,23 @@ export function stockBins(group: LayGroup, wares: readonly KeptWare[], stock: re
   const order = { offcut: 0, part: 1, full: 2 };
   return stockFor(group, wares, stock)
     .sort((a, b) => order[a.form] - order[b.form])
-    .flatMap((own): LayBin[] => {
-      const ware = byId.get(own.ware)!;
-      const says = [own.form === 'full' ? ware.name : `${own.form === 'part' ? 'Part roll' : 'Offcut'}, ${ware.name}`, own.place]
+    .flatMap((item): LayBin[] => {
+      const ware = byId.get(item.ware)!;
+      const says = [item.form === 'full' ? ware.name : `${item.form === 'part' ? 'Part roll' : 'Offcut'}, ${ware.name}`, item.place]
         .filter(Boolean)
         .join(' – ');
       // What is washed or steamed first is shorter when it is cut, and its flaws lie nearer.
       const lost = 1 / group.more;
-      const flaws = (own.flaws ?? []).map((flaw) => ({ ...flaw, y: flaw.y * lost }));
-      const outline = own.outline?.map(([x, y]): [number, number] => [x, y * lost]) ?? null;
-      const common = { says, stock: own.id, ware: ware.id, flaws, outline };
-      const width = own.width ?? ware.width ?? 1000;
-      if (own.form === 'full' && ware.sold === 'metre') return [{ ...common, id: own.id, width, length: own.count * 1000 * lost }];
-      const length = (own.length ?? ware.length ?? 1000) * lost;
-      const each = own.form === 'full' && ware.sold === 'packet' ? own.count * (ware.each ?? 1) : own.count;
+      const flaws = (item.flaws ?? []).map((flaw) => ({ ...flaw, y: flaw.y * lost }));
+      const outline = item.outline?.map(([x, y]): [number, number] => [x, y * lost]) ?? null;
+      const common = { says, stock: item.id, ware: ware.id, flaws, outline };
+      const width = item.width ?? ware.width ?? 1000;
+      if (item.form === 'full' && ware.sold === 'metre') return [{ ...common, id: item.id, width, length: item.count * 1000 * lost }];
+      const length = (item.length ?? ware.length ?? 1000) * lost;
+      const each = item.form === 'full' && ware.sold === 'packet' ? item.count * (ware.each ?? 1) : item.count;
       return Array.from({ length: Math.min(MOST, Math.floor(each)) }, (_, k) => ({
         ...common,
-        id: k === 0 ? own.id : `${own.id}-${k + 1}`,
+        id: k === 0 ? item.id : `${item.id}-${k + 1}`,
         width,
         length,
       }));

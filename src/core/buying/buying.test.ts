@@ -54,11 +54,11 @@ describe('what to buy', () => {
       const planned = [{ id: 'p', piece, plan: planPiece(piece, {}, QUICK) }];
       const groups = layGroups(planned, {});
       expect(groups.length, id).toBeGreaterThan(0);
-      for (const own of needsOf(planned, groups, {})) {
-        expect(own.group !== null || own.amount > 0, `${id} ${own.key}`).toBe(true);
+      for (const item of needsOf(planned, groups, {})) {
+        expect(item.group !== null || item.amount > 0, `${id} ${item.key}`).toBe(true);
         // Cloth that a new piece has not named is the workshop's own to choose.
-        if (own.kind === 'cloth') continue;
-        expect(waresFor(own, wares).length, `${id} ${own.key} ${own.name} ${own.thickness}`).toBeGreaterThan(0);
+        if (item.kind === 'cloth') continue;
+        expect(waresFor(item, wares).length, `${id} ${item.key} ${item.name} ${item.thickness}`).toBeGreaterThan(0);
       }
     }
   });
@@ -96,8 +96,8 @@ describe('what to buy', () => {
     expect(names('fastener', 'Nails for the clips', {})).toEqual(['Clip nails']);
     expect(names('fastener', 'Rivets with washers', {}).every((name) => name.startsWith('Rivets'))).toBe(true);
     // Where a thing says no size, as one that a workshop typed in itself, it serves.
-    const own: KeptWare = { ...box('Nails, tacks, rivets, screws', 100, 6), kind: 'fastener' };
-    expect(waresFor(need(1, { kind: 'fastener', name: 'Decorative nails', thickness: 12 }), [own])).toEqual([own]);
+    const item: KeptWare = { ...box('Nails, tacks, rivets, screws', 100, 6), kind: 'fastener' };
+    expect(waresFor(need(1, { kind: 'fastener', name: 'Decorative nails', thickness: 12 }), [item])).toEqual([item]);
   });
 
   it('nails of two heads in turn are two boxes, and the clips of springs are nailed', () => {
@@ -107,11 +107,11 @@ describe('what to buy', () => {
     const plan = planPiece(two, {}, QUICK);
     const needs = needsOf([{ id: 'p', piece: two, plan }], [], {}).filter(({ kind }) => kind === 'fastener');
     expect(needs.map(({ thickness }) => thickness)).toEqual([11, 7]);
-    const own = plan.fixing.fasteners.find(({ id }) => id === 'nails')!;
+    const fastener = plan.fixing.fasteners.find(({ id }) => id === 'nails')!;
     // Turn about, so half of each, and no fewer than are nailed.
     expect(needs[0]!.amount).toBe(needs[1]!.amount);
-    expect(needs[0]!.amount).toBeGreaterThanOrEqual(own.count / 2);
-    expect(needs[0]!.amount + needs[1]!.amount).toBeLessThanOrEqual(own.toBuy + 1);
+    expect(needs[0]!.amount).toBeGreaterThanOrEqual(fastener.count / 2);
+    expect(needs[0]!.amount + needs[1]!.amount).toBeLessThanOrEqual(fastener.toBuy + 1);
     for (const one of needs) expect(waresFor(one, shelf())).toHaveLength(1);
 
     const start = newPiece('tight-seat');
@@ -170,15 +170,15 @@ describe('what to buy', () => {
           // Every number of each that could be worth it.
           let best = Infinity;
           const most = wares.map(({ each, breakFrom }) => Math.max(Math.ceil(amount / each!), breakFrom ?? 0));
-          const walk = (k: number, held: number, cost: number, from: ReadonlySet<string>): void => {
+          const walk = (k: number, stocked: number, cost: number, from: ReadonlySet<string>): void => {
             if (k === wares.length) {
-              if (held >= amount) best = Math.min(best, cost + [...from].reduce((sum, own) => sum + carriage[own as 'a' | 'b'], 0));
+              if (stocked >= amount) best = Math.min(best, cost + [...from].reduce((sum, id) => sum + carriage[id as 'a' | 'b'], 0));
               return;
             }
             const { each, price, supplier, breakFrom, breakLess } = wares[k]!;
             for (let n = 0; n <= most[k]!; n++) {
-              const own = n * price * (breakFrom && n >= breakFrom ? 1 - breakLess! / 100 : 1);
-              walk(k + 1, held + n * each!, cost + own, n > 0 ? new Set([...from, supplier]) : from);
+              const value = n * price * (breakFrom && n >= breakFrom ? 1 - breakLess! / 100 : 1);
+              walk(k + 1, stocked + n * each!, cost + value, n > 0 ? new Set([...from, supplier]) : from);
             }
           };
           walk(0, 0, 0, new Set());
@@ -201,9 +201,9 @@ describe('what to buy', () => {
       lines: [{ units: 1 }],
     });
     const stock = [{ id: 's', ware: 'big', form: 'full' as const, count: 1, place: '' }];
-    const kept = solve({ needs, flat: {}, wares, stock, carriage: { a: 12 } });
-    expect(kept).toMatchObject({ total: 0, lines: [], carriage: {} });
-    expect(kept.fromStock.big).toBeCloseTo(900, 3);
+    const buying = solve({ needs, flat: {}, wares, stock, carriage: { a: 12 } });
+    expect(buying).toMatchObject({ total: 0, lines: [], carriage: {} });
+    expect(buying.fromStock.big).toBeCloseTo(900, 3);
   });
 
   it('of what lies flat one way is taken: fewer large sheets, or more small ones, whichever is cheaper; off the roll by tenths', () => {

@@ -96,10 +96,10 @@ const stockLength = (line: SizeLine): number => line.terms.find(({ symbol }) => 
 
 /** How much of its kind's measure a line is. */
 function amountOf(line: SizeLine, count: number, kind: WareKind): number {
-  const own = line.value * (FOR_ONE.has(line.key) ? count : 1);
-  if (line.key === 'frame.stock') return own * stockLength(line);
+  const value = line.value * (FOR_ONE.has(line.key) ? count : 1);
+  if (line.key === 'frame.stock') return value * stockLength(line);
   // An area is told in mm², a can by the square metre.
-  return kind === 'glue' ? own / 1e6 : own;
+  return kind === 'glue' ? value / 1e6 : value;
 }
 
 /** What a workshop sprays with where nobody has said otherwise. */
@@ -142,14 +142,14 @@ export function needsOf(planned: readonly Planned[], groups: readonly LayGroup[]
   };
   for (const { key, kind, of, name, thickness, width, shapes } of groups)
     add({ key, kind, of, name, thickness, width, amount: 0, note: '', pieces: [...new Set(shapes.map(({ piece }) => piece))], group: key });
-  for (const own of planned) {
-    const { id, piece, plan } = own;
+  for (const item of planned) {
+    const { id, piece, plan } = item;
     for (const line of sizesOf(plan, piece, house)) {
       const buys = line.group === 'Buy' || line.key === 'staple.count' || line.key.startsWith('fastener.') || line.key.startsWith('hung.');
       const ware = buys ? wareOf(line) : null;
       if (!ware || line.value <= 0) continue;
       const { kind, name } = ware;
-      const { of, thickness: usual } = particulars(kind, own);
+      const { of, thickness: usual } = particulars(kind, item);
       const { width = null, thickness = usual, length = null } = line.sold ?? {};
       const note = kind === 'fastener' || kind === 'zip' || kind === 'batten' ? (line.note ?? '') : '';
       const apart =

@@ -28,12 +28,12 @@ const NOUNS = ['nail', 'rivet', 'pin', 'tack', 'screw', 'clip', 'bolt', 'nut', '
 /** A box of so many kinds serves for each of them. */
 const ASSORTED = 3;
 
-const nounsIn = (name: string): string[] => NOUNS.filter((own) => new RegExp(`\\b${own}s?\\b`, 'i').test(name));
+const nounsIn = (name: string): string[] => NOUNS.filter((noun) => new RegExp(`\\b${noun}s?\\b`, 'i').test(name));
 
 /** A box of nails is no box of rivets, and the nails of clips are no decorative ones; an assorted box serves. */
 function isNoun(need: Need, ware: KeptWare): boolean {
   const [asked, sold] = [nounsIn(need.name), nounsIn(ware.name)];
-  return asked.every((own) => sold.includes(own)) || (sold.length >= ASSORTED && asked.some((own) => sold.includes(own)));
+  return asked.every((id) => sold.includes(id)) || (sold.length >= ASSORTED && asked.some((id) => sold.includes(id)));
 }
 
 /** The next length on sale holds; one much longer does not close, or comes through. */
@@ -96,17 +96,18 @@ export function stockFor(
   stock: readonly KeptStock[],
 ): KeptStock[] {
   const need: Need = { ...group, amount: 0, note: '', pieces: [], group: group.key };
-  const own = new Set(waresFor(need, wares).map(({ id }) => id));
+  const item = new Set(waresFor(need, wares).map(({ id }) => id));
   const area = ({ width = 0, length = 0 }: KeptStock): number => width * length;
-  return stock.filter(({ ware, count }) => own.has(ware) && count > 0).sort((a, b) => area(a) - area(b) || a.id.localeCompare(b.id));
+  return stock.filter(({ ware, count }) => item.has(ware) && count > 0).sort((a, b) => area(a) - area(b) || a.id.localeCompare(b.id));
 }
 
 /** How much of its measure is in the store of things that are not laid out. */
 export function inStore(ware: KeptWare, stock: readonly KeptStock[]): number {
   return stock
-    .filter((own) => own.ware === ware.id)
+    .filter((candidate) => candidate.ware === ware.id)
     .reduce(
-      (sum, own) => sum + (own.form === 'full' ? own.count * (ware.sold === 'metre' ? 1000 : holds(ware)) : (own.length ?? 0) * own.count),
+      (sum, result) =>
+        sum + (result.form === 'full' ? result.count * (ware.sold === 'metre' ? 1000 : holds(ware)) : (result.length ?? 0) * result.count),
       0,
     );
 }

@@ -78,10 +78,10 @@ const fixed = (value: number): string => String(Number(value.toPrecision(12)));
 /** A row for every need: of what lies flat one way, of the rest as much as is needed. */
 function needRows(grow: Growing, { needs, flat, wares }: BuyAsked): void {
   const at = new Map(wares.map((ware, k) => [ware.id, k]));
-  const take = (own: Take, term: string): string => {
-    grow.takes.push(own);
-    grow.held.set(own.ware, [...(grow.held.get(own.ware) ?? []), term]);
-    return `+ ${own.column}`;
+  const take = (item: Take, term: string): string => {
+    grow.takes.push(item);
+    grow.held.set(item.ware, [...(grow.held.get(item.ware) ?? []), term]);
+    return `+ ${item.column}`;
   };
   needs.forEach((need, n) => {
     if (need.group !== null) {
@@ -115,10 +115,10 @@ function wareRows(grow: Growing, { wares, stock, carriage }: BuyAsked): void {
     const ware = wares[k]!;
     const unit = unitOf(ware);
     // What is laid out has had the store's own laid out already; what is not may be taken from it.
-    const isFlat = grow.takes.some((own) => own.ware === k && own.flat);
-    const kept = isFlat ? 0 : inStore(ware, stock);
+    const isFlat = grow.takes.some((take) => take.ware === k && take.flat);
+    const inStock = isFlat ? 0 : inStore(ware, stock);
     const each = isFlat && ware.sold !== 'metre' && wareKind(ware.kind).measure === 'area' ? 1 : unit.holds;
-    grow.rows.push(` h${k}: ${say(each)} x${k} ${say(each)} b${k} ${terms.join(' ')} >= ${-Number(kept.toPrecision(12))}`);
+    grow.rows.push(` h${k}: ${say(each)} x${k} ${say(each)} b${k} ${terms.join(' ')} >= ${-Number(inStock.toPrecision(12))}`);
     grow.ints.push(`x${k}`, `b${k}`);
     grow.costs.push(`${say(unit.price)} x${k}`, `${say(unit.price * (1 - (ware.breakLess ?? 0) / 100))} b${k}`);
     if (ware.breakFrom && ware.breakLess) {
@@ -149,9 +149,9 @@ function readBuying({ held, takes, nowhere }: Growing, { wares, carriage }: BuyA
     const ware = wares[k]!;
     const [plain, cheaper] = [Math.round(value(`x${k}`)), Math.round(value(`b${k}`))];
     const bought = plain + cheaper;
-    const serves = takes.filter((own) => own.ware === k && value(own.column) > 1e-6);
-    const kept = serves.filter((own) => !own.flat).reduce((sum, own) => sum + value(own.column), 0) - bought * unitOf(ware).holds;
-    if (kept > 1e-6) fromStock[ware.id] = kept;
+    const serves = takes.filter((take) => take.ware === k && value(take.column) > 1e-6);
+    const inStock = serves.filter((serve) => !serve.flat).reduce((sum, take) => sum + value(take.column), 0) - bought * unitOf(ware).holds;
+    if (inStock > 1e-6) fromStock[ware.id] = inStock;
     if (bought === 0) continue;
     const cost = unitOf(ware).price * (plain + cheaper * (1 - (ware.breakLess ?? 0) / 100));
     total += cost;
@@ -159,7 +159,7 @@ function readBuying({ held, takes, nowhere }: Growing, { wares, carriage }: BuyA
       ware: ware.id,
       units: ware.sold === 'metre' ? bought / PARTS : bought,
       cost: Math.round(cost * 100) / 100,
-      serves: [...new Set(serves.map((own) => own.need))],
+      serves: [...new Set(serves.map((serve) => serve.need))],
     });
     const fee = carriage[ware.supplier] ?? 0;
     if (fee > 0) fees[ware.supplier] = fee;

@@ -96,20 +96,20 @@ describe('what a cloth is sewn with', () => {
     ['hide', { ...cloth, weave: 'hide' as const, weight: 900 }, { needle: 110, point: 'leather', thread: 90, stitch: 5 }],
     ['knit', { ...cloth, weave: 'knit' as const, weight: 320 }, { needle: 100, point: 'ball', thread: 70, stitch: 3.5 }],
     ['what nobody has weighed', cloth, { needle: 100, point: 'round', thread: 70, stitch: 4 }],
-  ])('%s', (_name, own, wanted) => {
-    expect(stitchingFor(own)).toEqual(wanted);
+  ])('%s', (_name, item, wanted) => {
+    expect(stitchingFor(item)).toEqual(wanted);
   });
 
   it('is never thinner for a heavier cloth, and stays within what a sewing room has', () => {
     let before = stitchingFor({ ...cloth, weight: 20 });
     for (let weight = 20; weight <= 3000; weight += 40) {
-      const own = stitchingFor({ ...cloth, weight });
-      expect(own.needle).toBeGreaterThanOrEqual(before.needle);
-      expect(own.thread).toBeGreaterThanOrEqual(before.thread);
-      expect(own.stitch).toBeGreaterThanOrEqual(before.stitch);
-      expect(own.needle).toBeLessThanOrEqual(120);
-      expect(own.stitch).toBeLessThanOrEqual(6);
-      before = own;
+      const stitching = stitchingFor({ ...cloth, weight });
+      expect(stitching.needle).toBeGreaterThanOrEqual(before.needle);
+      expect(stitching.thread).toBeGreaterThanOrEqual(before.thread);
+      expect(stitching.stitch).toBeGreaterThanOrEqual(before.stitch);
+      expect(stitching.needle).toBeLessThanOrEqual(120);
+      expect(stitching.stitch).toBeLessThanOrEqual(6);
+      before = stitching;
     }
   });
 

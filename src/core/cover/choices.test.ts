@@ -69,10 +69,10 @@ describe('any choice of cover', () => {
           const { cover } = coverStep(planner.model(chosen, {}), 'quick');
           everyNumber(cover, 'cover', (path, value) => expect(Number.isFinite(value), path).toBe(true));
           expect(cover.method).toBe(choice.way);
-          for (const own of cover.pieces) {
-            expect(own.width).toBeGreaterThan(1);
-            expect(own.height).toBeGreaterThan(1);
-            expect(own.area).toBeGreaterThan(1);
+          for (const coverPiece of cover.pieces) {
+            expect(coverPiece.width).toBeGreaterThan(1);
+            expect(coverPiece.height).toBeGreaterThan(1);
+            expect(coverPiece.area).toBeGreaterThan(1);
           }
           expect(new Set(cover.pieces.map(({ id }) => id)).size).toBe(cover.pieces.length);
           expect(cover.suits).toHaveLength(WAYS.length);
@@ -94,20 +94,22 @@ describe('what a covering is taken to be', () => {
   });
 
   it('what another way does not use is kept, and used again when it is chosen', () => {
-    const kept: Covering = {
+    const retained: Covering = {
       way: 'buttoned',
       border: 75,
       channels: { ...STARTING.channels, width: 33 },
       nails: { ...STARTING.nails, pitch: 31 },
       welt: { ...STARTING.welt, cord: 9 },
     };
-    expect(choicesOf(kept)).toMatchObject({ welt: null, channels: null, nails: null, buttons: STARTING.buttons });
-    const as = (way: string) => choicesOf({ ...kept, way });
+    expect(choicesOf(retained)).toMatchObject({ welt: null, channels: null, nails: null, buttons: STARTING.buttons });
+    const as = (way: string) => choicesOf({ ...retained, way });
     expect(as('channelled').channels!.width).toBe(33);
     expect(as('boxed').channels!.width).toBe(33);
     expect(as('boxed').welt!.cord).toBe(9);
     expect(as('nail-edged').nails!.pitch).toBe(31);
-    expect(planPiece({ ...newPiece('headboard'), covering: { ...kept, way: 'bordered' } }, {}, QUICK).cover.border).toBe(kept.border);
+    expect(planPiece({ ...newPiece('headboard'), covering: { ...retained, way: 'bordered' } }, {}, QUICK).cover.border).toBe(
+      retained.border,
+    );
   });
 
   it('a border that nobody chose is as wide as the outline allows', () => {
@@ -149,8 +151,8 @@ describe('cloths', () => {
     expect(weaveOf({ coated: true })).toBe('coated');
     expect(giveOf({ coated: false })).toEqual({ warp: 0.02, weft: 0.03, bias: 0.09 });
     expect(giveOf({ coated: false, weave: 'knit' }).warp).toBeCloseTo(0.15, 9);
-    const own = giveOf({ coated: false, weave: 'plain', stretchWarp: 0.5, stretchWeft: 4 });
-    expect([own.warp, own.weft]).toEqual([0.005, 0.04]);
+    const item = giveOf({ coated: false, weave: 'plain', stretchWarp: 0.5, stretchWeft: 4 });
+    expect([item.warp, item.weft]).toEqual([0.005, 0.04]);
     for (const cloth of CLOTHS) {
       const give = giveOf(cloth);
       expect(give.bias).toBeGreaterThanOrEqual(Math.max(give.warp, give.weft));

@@ -52,7 +52,7 @@ export function isMatched({ matched }: Pick<Covering, 'matched'>): boolean {
 export function clothsOn<C extends CutCloth>(piece: { cloth: C; second?: C | null } & Pick<Piece, 'covering' | 'loose'>): C[] {
   const { way, welt } = choicesOf(piece.covering);
   const loose = piece.loose ?? [];
-  const welted = Boolean(welt?.upper || welt?.lower) || loose.some((own) => own.welted);
+  const welted = Boolean(welt?.upper || welt?.lower) || loose.some((candidate) => candidate.welted);
   const on = [...secondParts(piece)].some((part) => (part === 'welt' ? welted : part === 'loose' ? loose.length > 0 : !way.pulled));
   return [piece.cloth, ...(piece.second && on ? [piece.second] : [])];
 }

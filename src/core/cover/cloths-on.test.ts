@@ -25,7 +25,7 @@ describe('a second cloth', () => {
   it('takes the parts it is on off the first roll: neither loses a piece, neither has one twice', () => {
     const plain = planned(round);
     const two = planned(on(round, ['band']));
-    const names = (own: { label: string }[] | undefined): string[] => (own ?? []).map(({ label }) => label).sort();
+    const names = (item: { label: string }[] | undefined): string[] => (item ?? []).map(({ label }) => label).sort();
     expect(plain.cut.second).toBeNull();
     expect(names(two.cut.second!.laid)).toEqual(['Band']);
     expect([...names(two.cut.cloth.laid), ...names(two.cut.second!.laid)].sort()).toEqual(names(plain.cut.cloth.laid));
@@ -53,7 +53,7 @@ describe('a second cloth', () => {
   it('that shrinks is cut longer, and only its own parts', () => {
     const plain = planned(on(round, ['band']));
     const shrinks = planned(on(round, ['band'], { ...second, shrinkage: 5 }));
-    const width = (plan: Plan, name: string): number => plan.cover.pieces.find((own) => own.name === name)!.width;
+    const width = (plan: Plan, name: string): number => plan.cover.pieces.find((piece) => piece.name === name)!.width;
     expect(width(shrinks, 'Band') / width(plain, 'Band')).toBeCloseTo(1 / 0.95, 2);
     const top = plain.cover.pieces.find(({ role }) => role === 'top')!.name;
     expect(width(shrinks, top)).toBeCloseTo(width(plain, top), 6);
@@ -113,10 +113,10 @@ describe('a second cloth', () => {
 
   it('on parts that another way has not takes nothing: no roll, no length to buy, no thicker staple', () => {
     const thick = { ...second, thickness: 3 };
-    const kept = on(newPiece('chair-seat'), ['band'], thick);
-    const plan = planned(kept);
+    const retained = on(newPiece('chair-seat'), ['band'], thick);
+    const plan = planned(retained);
     expect(plan.cut.second).toBeNull();
-    expect(sizesOf(plan, kept, {}).some(({ key }) => key === 'second.length')).toBe(false);
+    expect(sizesOf(plan, retained, {}).some(({ key }) => key === 'second.length')).toBe(false);
     expect(plan.fixing.fastener.leg).toBe(planned(newPiece('chair-seat')).fixing.fastener.leg);
     expect(plan.warnings).toEqual(planned(newPiece('chair-seat')).warnings);
   });

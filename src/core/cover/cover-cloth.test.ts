@@ -93,8 +93,8 @@ describe('corners, one by one', () => {
 
   it('a rounded corner is tucked twice, three times at the most; a wide one is gathered', () => {
     for (const radius of [20, 30, 40, 55, 69]) {
-      const own = folds(rectangle(radius));
-      expect(own.every(({ way, pleats }) => way === 'tucks' && pleats >= 2 && pleats <= 3)).toBe(true);
+      const foldPlans = folds(rectangle(radius));
+      expect(foldPlans.every(({ way, pleats }) => way === 'tucks' && pleats >= 2 && pleats <= 3)).toBe(true);
     }
     expect(folds(rectangle(40)).map(({ pleats }) => pleats)).toEqual([2, 2, 2, 2]);
     expect(folds(rectangle(90)).map(({ way, pleats }) => [way, pleats])).toEqual(Array(4).fill(['gathered', 0]));
@@ -124,12 +124,12 @@ describe('corners, one by one', () => {
 describe('seams', () => {
   it('half a millimetre is not worth a word; a lip that its panel does not meet by a centimetre is', () => {
     const small = { type: 'rectangle' as const, width: 450, depth: 420, cornerRadius: { front: 0, back: 0 } };
-    const told = (kind: 'round-seat' | 'headboard-bordered', covering: Piece['covering']) =>
+    const label = (kind: 'round-seat' | 'headboard-bordered', covering: Piece['covering']) =>
       planPiece({ ...(kind === 'headboard-bordered' ? newPiece(kind, small) : newPiece(kind)), covering }, {}, QUICK).warnings.filter(
         ({ code }) => code === 'seam-eased',
       );
-    expect(told('round-seat', { way: 'boxed' })).toEqual([]);
-    const lip = told('headboard-bordered', { way: 'lipped', lip: 20 });
+    expect(label('round-seat', { way: 'boxed' })).toEqual([]);
+    const lip = label('headboard-bordered', { way: 'lipped', lip: 20 });
     expect(lip).toHaveLength(1);
     expect(lip[0]!.message).toMatch(/^Lip: the cloth differs by \d/);
   });

@@ -59,11 +59,11 @@ describe('allowances', () => {
           200 * Math.cos((2 * Math.PI * i) / n),
           140 * Math.sin((2 * Math.PI * i) / n),
         ]);
-        const own = withAllowances(
+        const allowances = withAllowances(
           ring,
           ring.map(() => d),
         );
-        expect(Math.abs(polygonPerimeter(own) / polygonPerimeter(offsetPolygon(ring, d)!) - 1)).toBeLessThan(0.002);
+        expect(Math.abs(polygonPerimeter(allowances) / polygonPerimeter(offsetPolygon(ring, d)!) - 1)).toBeLessThan(0.002);
       }),
     );
   });

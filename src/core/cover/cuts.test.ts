@@ -94,9 +94,9 @@ describe('cuts into a pulled cover', () => {
   it('no cut of any piece comes nearer than 12 mm to what is seen, over random pieces', () => {
     let cut = 0;
     fc.assert(
-      fc.property(pieces, ({ shape: own, covering: way, shrinkage, coated, thick, notch }) => {
-        const start = newChairSeat(own);
-        const square = own.type === 'rectangle' || own.type === 'trapezoid';
+      fc.property(pieces, ({ shape: item, covering: way, shrinkage, coated, thick, notch }) => {
+        const start = newChairSeat(item);
+        const square = item.type === 'rectangle' || item.type === 'trapezoid';
         const piece: Piece = {
           ...start,
           base: {

@@ -9,9 +9,9 @@ import { QUICK } from '../../testing/quick';
 
 const planned = (piece: Piece): Plan => planPiece(piece, {}, QUICK);
 const end = (change: Partial<CoverEnd> = {}): CoverEnd => ({ ...defaultsOf<CoverEnd>(COVER_END), ...change });
-const ended = (piece: Piece, name: string, own: CoverEnd = end()): Piece => ({
+const ended = (piece: Piece, name: string, item: CoverEnd = end()): Piece => ({
   ...piece,
-  base: { ...piece.base, edges: [...(piece.base.edges ?? []), { ...defaultsOf<EdgeFact>(EDGE_FACT), edge: edgeNamed(name), end: own }] },
+  base: { ...piece.base, edges: [...(piece.base.edges ?? []), { ...defaultsOf<EdgeFact>(EDGE_FACT), edge: edgeNamed(name), end: item }] },
 });
 const chair = newPiece('chair-seat');
 const bench = newPiece('bench');
@@ -74,9 +74,9 @@ describe('a cloth that ends in sight', () => {
     ['gimp-pins', 'count', 10, 13],
     ['close-nails', 'count', 34, 42],
     ['slip-stitch', 'thread', 1200, 1400],
-  ] as const)('is bought for: %s', (held, unit, least, most) => {
+  ] as const)('is bought for: %s', (holdId, unit, least, most) => {
     // A front of 450 with corners of 40: some 370 to 450 of straight edge to hold.
-    const piece = ended(chair, 'front', end({ held }));
+    const piece = ended(chair, 'front', end({ held: holdId }));
     const line = sizesOf(planned(piece), piece, {}).find(({ key }) => key === 'end.front')!;
     expect(line.unit).toBe(unit);
     expect(line.value).toBeGreaterThanOrEqual(least * (unit === 'thread' ? 0.85 : 1));

@@ -16,7 +16,7 @@ const loose = (change: Partial<Loose>): Loose => ({
   ...change,
 });
 const with1 = (...all: Loose[]): Piece => ({ ...newPiece('corner-seat'), loose: all });
-const pieceOf = (plan: Plan, id: string) => plan.cover!.pieces.find((own) => own.id === id)!;
+const pieceOf = (plan: Plan, id: string) => plan.cover!.pieces.find((piece) => piece.id === id)!;
 const ring = (points: readonly (readonly [number, number])[]): [number, number][] => points.map(([x, y]) => [x, y]);
 
 describe('a cushion of two panels', () => {
@@ -41,12 +41,12 @@ describe('a cushion of two panels', () => {
   it('is cut as a master cuts it: 20 to 45 mm larger for its thickness, corners taken in by 10 to 25', () => {
     const plan = planned(with1(loose({ length: 450, height: 450, thick: 150 })));
     const panel = pieceOf(plan, 'l-1-panel');
-    const own = plan.cover!.loose[0]!;
+    const loosePlan = plan.cover!.loose[0]!;
     expect(panel.count).toBe(2);
     expect(panel.width - 450 - 2 * 12).toBeGreaterThan(20);
     expect(panel.width - 450 - 2 * 12).toBeLessThan(45);
-    expect(own.taper).toBeGreaterThan(10);
-    expect(own.taper).toBeLessThan(25);
+    expect(loosePlan.taper).toBeGreaterThan(10);
+    expect(loosePlan.taper).toBeLessThan(25);
     // Its corners lie at the finished size, inside the sides.
     const corner = panel.sewn.find(([x, y]) => x > 0 && y > 0 && Math.abs(x - 225) < 0.5 && Math.abs(y - 225) < 0.5);
     expect(corner).toBeDefined();
@@ -122,8 +122,8 @@ describe('what lies loose', () => {
 
   it('is sewn, filled and hung after the piece, with its cautions', () => {
     const keys = plan.steps.map(({ key }) => key);
-    const own = keys.filter((key) => key.startsWith('loose-'));
-    expect(own).toEqual(['loose-sew-l-1', 'loose-fill-l-1', 'loose-hang-l-1', 'loose-sew-l-2', 'loose-fill-l-2', 'loose-hang-l-2']);
+    const matching = keys.filter((key) => key.startsWith('loose-'));
+    expect(matching).toEqual(['loose-sew-l-1', 'loose-fill-l-1', 'loose-hang-l-1', 'loose-sew-l-2', 'loose-fill-l-2', 'loose-hang-l-2']);
     expect(keys.indexOf('loose-sew-l-1')).toBeGreaterThan(keys.indexOf('cloth'));
     for (const step of plan.steps.filter(({ key }) => key.startsWith('loose-'))) expect(step.caution).toMatch(/local rules/);
     expect(plan.steps.find(({ key }) => key === 'loose-fill-l-2')!.detail).toMatch(/sewn shut by hand/);
@@ -135,9 +135,9 @@ describe('what lies loose', () => {
     const { cover, cut } = planned(piece);
     const names = cover!.pieces.filter(({ id }) => id.endsWith('-panel') && !id.includes('case')).map(({ name }) => name);
     expect(new Set(names).size).toBe(2);
-    for (const own of cover!.pieces.filter(({ name }) => names.includes(name)))
-      for (const { points } of cut.shapes.filter(({ label }) => label === own.name))
-        expect(Math.abs(d3Area(ring(points)))).toBeCloseTo(own.area, -1);
+    for (const coverPiece of cover!.pieces.filter(({ name }) => names.includes(name)))
+      for (const { points } of cut.shapes.filter(({ label }) => label === coverPiece.name))
+        expect(Math.abs(d3Area(ring(points)))).toBeCloseTo(coverPiece.area, -1);
   });
 
   it('can be cut from the second cloth', () => {

@@ -119,10 +119,10 @@ describe('a cloth that was pinned on and marked', () => {
   });
 
   it('says in words what it lacks', () => {
-    const own = photographed(rect(400, 300), 0);
-    expect(pinnedOutline({ ...own, trace: { ...own.trace!, marks: [] } })).toMatch(/four corners/);
-    expect(pinnedOutline({ ...own, trace: { ...own.trace!, points: own.trace!.points.slice(0, 2) } })).toMatch(/round the line/);
-    const crossed = [0, 2, 1, 3].map((i) => own.trace!.points[i]!);
-    expect(pinnedOutline({ ...own, trace: { ...own.trace!, points: crossed } })).toMatch(/crosses itself/);
+    const item = photographed(rect(400, 300), 0);
+    expect(pinnedOutline({ ...item, trace: { ...item.trace!, marks: [] } })).toMatch(/four corners/);
+    expect(pinnedOutline({ ...item, trace: { ...item.trace!, points: item.trace!.points.slice(0, 2) } })).toMatch(/round the line/);
+    const crossed = [0, 2, 1, 3].map((i) => item.trace!.points[i]!);
+    expect(pinnedOutline({ ...item, trace: { ...item.trace!, points: crossed } })).toMatch(/crosses itself/);
   });
 });

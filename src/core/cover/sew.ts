@@ -79,8 +79,8 @@ function fitted(input: CoverInput, way: Way, covering: Covering, spacing: number
   const trials = way.depths?.(covering) ?? [{ depth: SHALLOW, covering }];
   const made = trials.map((trial) => () => ({ ring: ringAt(trial.depth), ...trial }));
   for (const trial of made.slice(0, -1)) {
-    const { ring, depth, covering: own } = trial();
-    if (!crossesItself(levelOutline(ring, insetSeam(ring, depth, own)))) return { ring, covering: own };
+    const { ring, depth, covering: item } = trial();
+    if (!crossesItself(levelOutline(ring, insetSeam(ring, depth, item)))) return { ring, covering: item };
   }
   const last = made.at(-1)!();
   const lies = made.length === 1 || !crossesItself(levelOutline(last.ring, insetSeam(last.ring, last.depth, last.covering)));
@@ -357,7 +357,7 @@ function sewnAsAsked(input: CoverInput): SewnCover {
     method: way.id,
     name: way.name,
     pulled: way.pulled,
-    pieces: [...joined, ...pieces.slice(1), ...loose.flatMap((own) => own.pieces)],
+    pieces: [...joined, ...pieces.slice(1), ...loose.flatMap((loosePlan) => loosePlan.pieces)],
     seams: [...(widths?.seams ?? []), ...(hidden?.seams ?? []), ...seams],
     lines: sewn.seams.map(({ id, name, level, welted, over }) => {
       const [points, heights] = [levelPoints(ring, level), levelHeights(ring, level)];
@@ -376,7 +376,7 @@ function sewnAsAsked(input: CoverInput): SewnCover {
     yCuts: [...cuts.yCuts],
     ends: endedLengths(model),
     reach: reachOf(way, working, stations, sewn.seams, beyond),
-    welts: [...weltsOf(working, sewn.seams), ...loose.flatMap((own) => own.welts)],
+    welts: [...weltsOf(working, sewn.seams), ...loose.flatMap((loosePlan) => loosePlan.welts)],
     loose,
     channels: done.channels,
     nails: nails && nailPlan(model, nails),

@@ -15,13 +15,13 @@ describe('darts and splits', () => {
     });
     const whole = domed.sew({ way: 'boxed' });
     const split = domed.sew({ way: 'boxed', split: 'depth' });
-    const halves = split.cover.pieces.filter((own) => own.role === 'top');
-    expect(halves.map((own) => own.hand).sort()).toEqual(['left', 'right']);
-    const seams = halves.map((own) => own.edges.find((edge) => edge.kind === 'join')!.flat);
+    const halves = split.cover.pieces.filter((piece) => piece.role === 'top');
+    expect(halves.map((half) => half.hand).sort()).toEqual(['left', 'right']);
+    const seams = halves.map((half) => half.edges.find((edge) => edge.kind === 'join')!.flat);
     expect(Math.abs(seams[0]! - seams[1]!)).toBeLessThan(0.5);
     expect((halves[0]!.surface + halves[1]!.surface) / pieceOf(whole, 'top').surface).toBeCloseTo(1, 2);
     const share = (sewn: SewnCover): number =>
-      Math.max(...sewn.cover.pieces.filter((own) => own.role === 'top').map((own) => own.strain!.share));
+      Math.max(...sewn.cover.pieces.filter((piece) => piece.role === 'top').map((piece) => piece.strain!.share));
     expect(share(split)).toBeLessThan(share(whole));
   });
 
@@ -36,7 +36,8 @@ describe('darts and splits', () => {
       expect(Math.abs(a!.flat - b!.flat)).toBeLessThan(0.5);
     }
     const plain = pieceOf(sew({ way: 'boxed' }), 'top');
-    const seam = (own: CoverPiece): number => own.edges.filter((edge) => edge.seam === 'top').reduce((sum, edge) => sum + edge.sewn, 0);
+    const seam = (coverPiece: CoverPiece): number =>
+      coverPiece.edges.filter((edge) => edge.seam === 'top').reduce((sum, edge) => sum + edge.sewn, 0);
     expect(seam(darted)).toBeCloseTo(seam(plain), 1);
   });
 });

@@ -25,13 +25,13 @@ describe.each(KINDS)('%s, sewn back together', (kind) => {
         const stated = seam.ease <= 0.5 || seam.ease < seam.length * 0.002;
         expect(stated, `${seam.id} ${seam.ease}`).toBe(true);
       }
-      for (const own of cover.pieces) {
-        expect(own.area).toBeGreaterThan(0);
+      for (const piece of cover.pieces) {
+        expect(piece.area).toBeGreaterThan(0);
         // What was cut holds what was sewn, and the allowance runs once round it.
-        const added = Math.abs(polygonArea(own.outline)) - Math.abs(polygonArea(own.sewn));
-        const wanted = own.edges.reduce((sum, edge) => sum + edge.flat * edge.allowance, 0);
-        if (own.surface > 0 && wanted > 0)
-          expect(Math.abs(added / wanted - 1), `${own.id} allowance`).toBeLessThan(way === 'bordered' ? 0.35 : 0.3);
+        const added = Math.abs(polygonArea(piece.outline)) - Math.abs(polygonArea(piece.sewn));
+        const wanted = piece.edges.reduce((sum, edge) => sum + edge.flat * edge.allowance, 0);
+        if (piece.surface > 0 && wanted > 0)
+          expect(Math.abs(added / wanted - 1), `${piece.id} allowance`).toBeLessThan(way === 'bordered' ? 0.35 : 0.3);
       }
     },
   );
@@ -48,29 +48,29 @@ describe('seams', () => {
   it('partners carry the same notches, in the same order, at the same distances along the seam', () => {
     const sewn = built('chair-seat').sew({ way: 'boxed', bandCut: 'shaped' });
     const top = pieceOf(sewn, 'top');
-    const bands = sewn.cover.pieces.filter((own) => own.role === 'band');
-    const labels = (own: CoverPiece, edge: string): string[] =>
-      own.notches.filter((notch) => notch.edge === edge).map((notch) => notch.label);
+    const bands = sewn.cover.pieces.filter((piece) => piece.role === 'band');
+    const labels = (coverPiece: CoverPiece, edge: string): string[] =>
+      coverPiece.notches.filter((notch) => notch.edge === edge).map((notch) => notch.label);
     expect(new Set(bands.flatMap((band) => labels(band, 'top')))).toEqual(new Set(labels(top, 'top')));
     expect(new Set(labels(top, 'top')).size).toBe(labels(top, 'top').length);
-    const along = (own: CoverPiece): Map<string, number> => {
-      const edge = own.edges.find((one) => one.id === 'top')!;
+    const along = (coverPiece: CoverPiece): Map<string, number> => {
+      const edge = coverPiece.edges.find((one) => one.id === 'top')!;
       const found = new Map<string, number>();
       let s = 0;
       for (let k = 0; k <= edge.sides; k++) {
-        const [x, y] = own.sewn[(edge.from + k) % own.sewn.length]!;
-        for (const notch of own.notches)
+        const [x, y] = coverPiece.sewn[(edge.from + k) % coverPiece.sewn.length]!;
+        for (const notch of coverPiece.notches)
           if (notch.edge === 'top' && Math.hypot(notch.x - x, notch.y - y) < 1e-6) found.set(notch.label, found.get(notch.label) ?? s);
-        const [u, v] = own.sewn[(edge.from + k + 1) % own.sewn.length]!;
+        const [u, v] = coverPiece.sewn[(edge.from + k + 1) % coverPiece.sewn.length]!;
         if (k < edge.sides) s += Math.hypot(u - x, v - y);
       }
       return found;
     };
     const onTop = along(top);
     for (const band of bands) {
-      const own = [...along(band)];
-      for (let i = 1; i < own.length; i++) {
-        const [a, b] = [own[i - 1]!, own[i]!];
+      const entries = [...along(band)];
+      for (let i = 1; i < entries.length; i++) {
+        const [a, b] = [entries[i - 1]!, entries[i]!];
         const length = polygonPerimeter(top.sewn);
         const there = Math.abs(onTop.get(a[0])! - onTop.get(b[0])!);
         // The band is walked the other way about.
@@ -83,16 +83,16 @@ describe('seams', () => {
     const sewn = built('chair-seat').sew({ way: 'boxed', bandCut: 'straight' });
     const top = pieceOf(sewn, 'top').edges[0]!.flat;
     const bands = sewn.cover.pieces
-      .filter((own) => own.role === 'band')
-      .reduce((sum, own) => sum + own.edges.find((edge) => edge.id === 'top')!.flat, 0);
+      .filter((piece) => piece.role === 'band')
+      .reduce((sum, coverPiece) => sum + coverPiece.edges.find((edge) => edge.id === 'top')!.flat, 0);
     expect(bands).toBeCloseTo(top, 3);
-    expect(sewn.cover.pieces.filter((own) => own.role === 'band').length).toBe(2);
+    expect(sewn.cover.pieces.filter((piece) => piece.role === 'band').length).toBe(2);
   });
 
   it('a band is joined at the back, at the corners, or as often as the roll asks', () => {
     const { sew } = built('chair-seat');
     const bands = (covering: Covering, change: Partial<Piece> = {}): number =>
-      sew(covering, change).cover.pieces.filter((own) => own.role === 'band').length;
+      sew(covering, change).cover.pieces.filter((piece) => piece.role === 'band').length;
     expect(bands({ way: 'boxed', joins: 'corners' })).toBe(4);
     const cloth = newPiece('chair-seat').cloth;
     expect(bands({ way: 'boxed' }, { cloth: { ...cloth, rollWidth: 600 } })).toBe(3);
@@ -101,17 +101,17 @@ describe('seams', () => {
 
   it('mitres meet: both borders at a corner have the same mitre, and the outer band is joined in line with it', () => {
     const sewn = built('headboard-bordered').sew({ way: 'bordered', border: 80 });
-    const borders = sewn.cover.pieces.filter((own) => own.role === 'border');
+    const borders = sewn.cover.pieces.filter((piece) => piece.role === 'border');
     expect(borders).toHaveLength(4);
     for (let k = 1; k <= 4; k++) {
-      const ends = borders.flatMap((own) => own.edges.filter((edge) => edge.id === `mitre ${k}`));
+      const ends = borders.flatMap((coverPiece) => coverPiece.edges.filter((edge) => edge.id === `mitre ${k}`));
       expect(ends).toHaveLength(2);
       expect(Math.abs(ends[0]!.flat - ends[1]!.flat)).toBeLessThan(0.5);
-      expect(sewn.cover.pieces.flatMap((own) => own.edges.filter((edge) => edge.id === `band mitre ${k}`))).toHaveLength(2);
+      expect(sewn.cover.pieces.flatMap((piece) => piece.edges.filter((edge) => edge.id === `band mitre ${k}`))).toHaveLength(2);
     }
     expect(sewn.cover.tackStrips).toHaveLength(8);
     // Left and right are alike to a tenth of a millimetre, and the panel keeps its corners where the mitres meet.
-    const [right, left] = ['right', 'left'].map((side) => borders.find((own) => own.name.endsWith(side))!);
+    const [right, left] = ['right', 'left'].map((side) => borders.find((coverPiece) => coverPiece.name.endsWith(side))!);
     expect(Math.abs(right!.width - left!.width)).toBeLessThan(0.1);
     expect(Math.abs(right!.net - left!.net)).toBeLessThan(10);
     // A wider border is a smaller panel.
@@ -127,7 +127,7 @@ describe('seams', () => {
       },
     });
     const sewn = arched.sew({ way: 'bordered', border: 110 });
-    const [right, left] = ['right', 'left'].map((side) => sewn.cover.pieces.find((own) => own.name === `Border, ${side}`)!);
+    const [right, left] = ['right', 'left'].map((side) => sewn.cover.pieces.find((piece) => piece.name === `Border, ${side}`)!);
     expect(Math.abs(right!.width - left!.width)).toBeLessThan(0.3);
     expect(Math.abs(right!.net - left!.net) / left!.net).toBeLessThan(0.0005);
     const inner = sewn.cover.lines.find((line) => line.id === 'inner')!.points;
@@ -141,7 +141,7 @@ describe('seams', () => {
     expect([left.hand, right.hand]).toEqual(['left', 'right']);
     expect(Math.abs(left.width - right.width)).toBeLessThan(2);
     expect(Math.abs(left.net / right.net - 1)).toBeLessThan(0.01);
-    expect(sewn.cover.pieces.map((own) => own.role).sort()).toEqual(['nose', 'side', 'side', 'tail', 'top']);
+    expect(sewn.cover.pieces.map((piece) => piece.role).sort()).toEqual(['nose', 'side', 'side', 'tail', 'top']);
     const none = built('saddle').sew({ way: 'saddle-set', panelAllowance: 'none' });
     expect(pieceOf(none, 'top').area).toBeCloseTo(Math.abs(polygonArea(pieceOf(none, 'top').sewn)), 3);
     expect(pieceOf(none, 'top').note).toContain('pull makes it tight');
@@ -200,13 +200,13 @@ describe('what the first piece showed', () => {
     expect(plain.height - all.height).toBeCloseTo(4, 1);
     const chair = built('chair-seat');
     const bands = (corrections: Correction[]): CoverPiece[] =>
-      chair.sew({ way: 'boxed', bandCut: 'straight', joins: 'corners', corrections }).cover.pieces.filter((own) => own.role === 'band');
+      chair.sew({ way: 'boxed', bandCut: 'straight', joins: 'corners', corrections }).cover.pieces.filter((piece) => piece.role === 'band');
     const before = bands([]);
     const left = before.findIndex((band) =>
       band.notches.some((notch) => chair.model.places.some((place) => place.id === notch.label && samePart(place.part, edgeNamed('left')))),
     );
     const after = bands([out({ piece: before[left]!.id, where: edgeNamed('left') })]);
-    const middle = (own: CoverPiece): number => own.net / own.edges.find((edge) => edge.id === 'top')!.flat;
+    const middle = (coverPiece: CoverPiece): number => coverPiece.net / coverPiece.edges.find((edge) => edge.id === 'top')!.flat;
     expect(middle(before[left]!) - middle(after[left]!)).toBeGreaterThan(3);
     for (const k of [0, 1, 2, 3].filter((i) => i !== left)) expect(after[k]!.net).toBeCloseTo(before[k]!.net, 3);
   });
@@ -218,8 +218,8 @@ describe('what the first piece showed', () => {
     expect(pieceOf(before, 'top').width - pieceOf(after, 'top').width).toBeCloseTo(6, 1);
     const bands = (sewn: SewnCover): number =>
       sewn.cover.pieces
-        .filter((own) => own.role === 'band')
-        .reduce((sum, own) => sum + own.edges.find((edge) => edge.id === 'top')!.flat, 0);
+        .filter((piece) => piece.role === 'band')
+        .reduce((sum, coverPiece) => sum + coverPiece.edges.find((edge) => edge.id === 'top')!.flat, 0);
     expect(bands(before) - bands(after)).toBeGreaterThan(8);
     expect(after.cover.seams[0]!.ease).toBeLessThan(0.5);
     const pulled = sew({ way: 'pull-over', corrections: [out({ piece: 'cover', what: 'depth', by: -10 })] });
@@ -232,9 +232,9 @@ describe('shrinkage', () => {
     const { sew } = built('chair-seat');
     const cloth = { ...newPiece('chair-seat').cloth, shrinkage: 4 };
     const [plain, grown] = [sew({ way: 'boxed', bandCut: 'straight' }), sew({ way: 'boxed', bandCut: 'straight' }, { cloth })];
-    for (const own of plain.cover.pieces.filter((one) => one.surface > 0)) {
-      const other = pieceOf(grown, own.id);
-      expect(Math.abs((bounds(other.sewn).width * 0.96) / bounds(own.sewn).width - 1)).toBeLessThan(1e-6);
+    for (const coverPiece of plain.cover.pieces.filter((one) => one.surface > 0)) {
+      const other = pieceOf(grown, coverPiece.id);
+      expect(Math.abs((bounds(other.sewn).width * 0.96) / bounds(coverPiece.sewn).width - 1)).toBeLessThan(1e-6);
     }
   });
 });
@@ -309,9 +309,9 @@ describe('what the check of the sewn pieces catches', () => {
 
   it('a pulled blank cut 5 mm too small', () => {
     const pulled = sew({ way: 'pull-over' });
-    const { way: over, ...own } = choicesOf({ way: 'pull-over' });
+    const { way: over, ...item } = choicesOf({ way: 'pull-over' });
     const stations = sections.map((section) => wrapAt(model, section));
-    const working = { ...own, model, ring: pulled.ring, rule: model.rule, give: giveOf(model.piece.cloth), longer: 1 };
+    const working = { ...item, model, ring: pulled.ring, rule: model.rule, give: giveOf(model.piece.cloth), longer: 1 };
     const check = (by: number): SewnCheck => {
       const blank = pulled.cover.pieces[0]!;
       const smaller = (line: Polygon): Polygon => offsetPolygon(line, -by) ?? line;

@@ -7,13 +7,13 @@ import { skinOf, type ClothPatch, type CoverPiece } from '.';
 
 const REPEAT = 84;
 
-function striped(kind: (typeof KINDS)[number]['id'], own: Partial<Piece> = {}): Piece {
+function striped(kind: (typeof KINDS)[number]['id'], item: Partial<Piece> = {}): Piece {
   const piece = newPiece(kind);
   return {
     ...piece,
-    ...own,
-    cloth: { ...piece.cloth, repeatAcross: REPEAT, ...own.cloth },
-    covering: { ...piece.covering, motif: { x: 0, y: 0, on: 'stripe' }, ...own.covering },
+    ...item,
+    cloth: { ...piece.cloth, repeatAcross: REPEAT, ...item.cloth },
+    covering: { ...piece.covering, motif: { x: 0, y: 0, on: 'stripe' }, ...item.covering },
   };
 }
 
@@ -47,12 +47,12 @@ describe.each(KINDS.map(({ id }) => id))('%s in a striped cloth', (kind) => {
       const piece = pieces.find(({ id }) => id === patch.piece)!;
       expect(piece, patch.piece).toBeDefined();
       if (patch.panel === 'cover' || patch.panel === 'sides' || !piece.motif) continue;
-      const own = nodes(patch);
+      const entries = nodes(patch);
       const steps = Math.max(1, Math.floor(piece.sewn.length / 20));
       piece.sewn.forEach(([x, y], i) => {
         if (i % steps !== 0) return;
         const want = onPattern(piece, { x, y }, turned);
-        const off = Math.min(...own.map(({ at }) => Math.hypot(at[0] - want[0], at[1] - want[1])));
+        const off = Math.min(...entries.map(({ at }) => Math.hypot(at[0] - want[0], at[1] - want[1])));
         expect(off, `${kind} ${piece.name} at ${Math.round(x)}, ${Math.round(y)}`).toBeLessThan(0.5);
       });
     }
@@ -126,11 +126,11 @@ describe('stripes over a seam', () => {
     const stripeAt = (patch: ClothPatch): [number, number, number] => {
       // Where the patch's own stripe 0 crosses the seam in front: on the seam both patches have the ring's own places.
       const seam = sewn.cover.lines.find(({ id }) => id === 'top')!;
-      const own = nodes(patch);
+      const entries = nodes(patch);
       const along = seam.points
         .map(([x, y], i) => ({ x, y, z: seam.heights[i]! }))
         .filter(({ y }) => y < 0)
-        .map(({ x, y, z }) => own.find(({ place }) => Math.hypot(place[0] - x, place[1] - y, place[2] - z) < 0.05))
+        .map(({ x, y, z }) => entries.find(({ place }) => Math.hypot(place[0] - x, place[1] - y, place[2] - z) < 0.05))
         .filter((node) => node !== undefined)
         .sort((a, b) => a.place[0] - b.place[0]);
       const k = along.findIndex(({ at }, i) => i > 0 && along[i - 1]!.at[0] <= 0 && at[0] > 0);
@@ -139,7 +139,7 @@ describe('stripes over a seam', () => {
       const t = -a.at[0] / (b.at[0] - a.at[0]);
       return a.place.map((value, c) => value + (b.place[c]! - value) * t) as [number, number, number];
     };
-    const [top, band] = ['top', 'band'].map((panel) => stripeAt(skin.patches.find((own) => own.panel === panel)!));
+    const [top, band] = ['top', 'band'].map((panel) => stripeAt(skin.patches.find((patch) => patch.panel === panel)!));
     expect(Math.hypot(...top!.map((value, c) => value - band![c]!))).toBeLessThan(0.5);
   });
 

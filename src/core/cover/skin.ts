@@ -41,8 +41,8 @@ export type Skin = { patches: ClothPatch[]; /** where a zip lies, mm */ zips: Pl
 type Mesh = { points: Float64Array; triangles: Uint32Array };
 
 /** Where a pattern begins on a piece: at the motif, or at the corner by which the piece is laid on the repeat. */
-function patternStart(piece: CoverPiece, { piece: { covering, ...own } }: PatternModel): Point {
-  const cloth = clothFor(own, piece.cloth);
+function patternStart(piece: CoverPiece, { piece: { covering, ...item } }: PatternModel): Point {
+  const cloth = clothFor(item, piece.cloth);
   const along = cloth.direction !== 'across';
   const box = bounds(piece.outline);
   if (!piece.motif || !covering.motif || piece.cloth === 'second') return [box.minX, box.minY];
@@ -115,15 +115,15 @@ function pulledSkin(model: PatternModel, corners: CoverInput['corners'], sewn: S
 }
 
 function panelPatch({ spec, mesh, flat, pieces }: MadePanel, { cover, open, making }: SewnCover, model: PatternModel): ClothPatch {
-  const own = cover.pieces.find(({ id }) => id === pieces[0]!.id) ?? pieces[0]!;
-  const opened = own.id === cover.pieces[0]!.id;
+  const piece = cover.pieces.find(({ id }) => id === pieces[0]!.id) ?? pieces[0]!;
+  const opened = piece.id === cover.pieces[0]!.id;
   return {
-    piece: own.id,
+    piece: piece.id,
     panel: spec.id,
     cloth: spec.cloth ?? 'cover',
     points: mesh.points,
     triangles: mesh.triangles,
-    ...onCloth(flat, own, { model, making }, opened ? open : (at) => at),
+    ...onCloth(flat, piece, { model, making }, opened ? open : (at) => at),
   };
 }
 

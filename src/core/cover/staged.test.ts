@@ -19,7 +19,7 @@ describe('a bordered headboard in stages', () => {
     expect(keys(staged).filter((key) => [...order, ...rest].includes(key))).toEqual([...order, ...rest]);
     // Where staples go in, they are cautioned of.
     for (const key of ['inner-panel', 'inner-welt', 'border-tack', 'border-pull', 'edge-welt', 'band-tack'])
-      expect(staged.steps.find((own) => own.key === key)!.caution).toMatch(/^Staples/);
+      expect(staged.steps.find((step) => step.key === key)!.caution).toMatch(/^Staples/);
     // Without a cord nothing is said of one.
     const plain = planned(with_({ welt: { cord: 6, cut: 'straight', upper: false, lower: false, double: false } }));
     expect(keys(plain)).not.toContain('inner-welt');
@@ -55,7 +55,7 @@ describe('a bordered headboard in stages', () => {
     const fitted = Math.round(plan.cover.border!);
     expect(fitted).toBeLessThan(100);
     for (const key of ['lip-strips', 'glue-main', 'wadding']) {
-      const { detail } = plan.steps.find((own) => own.key === key)!;
+      const { detail } = plan.steps.find((step) => step.key === key)!;
       expect(detail).toContain(`${fitted} mm in from the edge`);
       expect(detail).not.toContain('100 mm in from');
     }
@@ -84,7 +84,7 @@ describe('a bordered headboard in stages', () => {
   });
 
   it('cuts pad and wadding apart at the line; sewn as one they are laid whole', () => {
-    const detail = (plan: Plan, key: string): string => plan.steps.find((own) => own.key === key)!.detail;
+    const detail = (plan: Plan, key: string): string => plan.steps.find((step) => step.key === key)!.detail;
     for (const key of ['glue-main', 'wadding']) {
       expect(detail(staged, key)).toContain('the frame round it is kept for the border');
       expect(detail(sewn, key)).not.toContain('the frame round it');

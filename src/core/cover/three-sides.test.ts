@@ -68,7 +68,7 @@ describe('a border on three sides', () => {
     // Two rows along the bottom's inner line are saved, less a border's width at either end: some 1,100 mm of two rows at 12.
     expect(fewer).toBeGreaterThan(100);
     expect(fewer).toBeLessThan(260);
-    const step = (key: string): string => three.steps.find((own) => own.key === key)!.detail;
+    const step = (key: string): string => three.steps.find((candidate) => candidate.key === key)!.detail;
     expect(step('lip-strips')).toContain('on three sides, running straight down to the bottom edge');
     expect(step('border-pull')).toContain('Along the bottom the panel itself is pulled over');
     expect(step('inner-welt')).toContain('run out over the bottom edge');

@@ -75,13 +75,13 @@ export function endsOf({ wedge, wedgeWay, profile }: Pick<Pad, 'wedge' | 'wedgeW
 
 /** What is let into a pad: laid in from above and trimmed flush, so the next thickness sold does. */
 function insertPieces({ piece }: FoamModel, { pad, letIn }: BuiltPad): FoamPiece[] {
-  return letIn.map(({ pocket, foam }, own): FoamPiece => {
+  return letIn.map(({ pocket, foam }, value): FoamPiece => {
     const outline = pocketOutline(pocket);
     const proud = foam.sold.find((thickness) => thickness >= pocket.deep);
     const layers = proud === undefined ? laminate(pocket.deep, foam.sold).layers : [proud];
     const { width, length: height } = pocket;
     return {
-      pad: own === 0 ? `${pad.id} insert` : `${pad.id} insert ${own + 1}`,
+      pad: value === 0 ? `${pad.id} insert` : `${pad.id} insert ${value + 1}`,
       role: pad.role,
       material: foam.id,
       materialName: foam.name,
@@ -105,7 +105,7 @@ function insertPieces({ piece }: FoamModel, { pad, letIn }: BuiltPad): FoamPiece
       side: null,
       sideEnds: endsOf(pad),
       insertOf: pad.id,
-      nth: own + 1,
+      nth: value + 1,
       blend: pocket.blend ?? 0,
     };
   });
@@ -206,11 +206,11 @@ export function foamPieces(model: FoamModel): FoamPiece[] {
     const { foam } = built;
     // How it is cut is said in the document alone: nothing of that is left in the stack.
     const pad = model.piece.pads[i]!;
-    const kept = pad.kept ?? null;
+    const retained = pad.kept ?? null;
     const trimmed = Boolean(pad.trim) && canBeTrimmed(pad, built.offset);
     const polygon = trimmed ? (offsetPolygon(built.polygon, model.rule('foamOversize')) ?? built.polygon) : built.polygon;
-    const [box, own] = [bounds(polygon), bounds(built.polygon)];
-    const packet = kept ? null : (pad.packet ?? null);
+    const [box, item] = [bounds(polygon), bounds(built.polygon)];
+    const packet = retained ? null : (pad.packet ?? null);
     const parts = packet ? fromPacket(box, packet) : { across: 1, deep: 1 };
     const deep = Math.max(parts.deep, pad.blocksDeep ?? 1);
     const across = Math.max(parts.across, pad.blocks ?? 1);
@@ -219,7 +219,7 @@ export function foamPieces(model: FoamModel): FoamPiece[] {
     // Of a wedge joined along its slope no two parts are alike.
     const pair = (pad.wedgeWay === 'right' ? across : deep) === 1 && isPaired(pad, all);
     const made = pair ? pad.thickness + pad.wedge! : thickest(pad);
-    const { layers, exact } = kept ? { layers: [pad.thickness], exact: true } : laminate(made, foam.sold);
+    const { layers, exact } = retained ? { layers: [pad.thickness], exact: true } : laminate(made, foam.sold);
     return {
       pad: pad.id,
       role: pad.role,
@@ -237,12 +237,12 @@ export function foamPieces(model: FoamModel): FoamPiece[] {
       area: polygonArea(polygon),
       outline: polygon,
       blocks,
-      finished: { width: own.width, height: own.height, outline: built.polygon },
+      finished: { width: item.width, height: item.height, outline: built.polygon },
       trimmed,
       scrap: Boolean(pad.scrap),
-      kept,
+      kept: retained,
       letIn: letInto(pad).map(pocketOutline),
-      side: kept ? null : sideOf(pad, built.polygon),
+      side: retained ? null : sideOf(pad, built.polygon),
       sideEnds: endsOf(pad),
       insertOf: null,
       nth: 1,

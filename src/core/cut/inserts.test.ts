@@ -73,11 +73,11 @@ describe('the insert of a pocket', () => {
     const pocket = { x: 0, y: 0, width: 200, length: 120, deep: 20, material: 'resilient-medium' };
     const mass = (piece: Piece): number => planned(piece).mass.foam;
     const [without, with1] = [mass(chair), mass(withMain(chair, { pocket }))];
-    const [own, other] = [findMaterial(FOAMS, main.material)!.density, findMaterial(FOAMS, pocket.material)!.density];
+    const [value, other] = [findMaterial(FOAMS, main.material)!.density, findMaterial(FOAMS, pocket.material)!.density];
     // By counting cells of 2 mm under the oval, not by its formula.
     let cells = 0;
     for (let x = -100; x < 100; x += 2) for (let y = -60; y < 60; y += 2) if (((x + 1) / 100) ** 2 + ((y + 1) / 60) ** 2 <= 1) cells += 4;
-    expect((with1 - without) * 1e9).toBeCloseTo(cells * 20 * (other - own), -6);
+    expect((with1 - without) * 1e9).toBeCloseTo(cells * 20 * (other - value), -6);
   });
 });
 

@@ -76,7 +76,7 @@ export type CutSet = {
 /** What of a pad is laid on sheets in one thickness: every block of every piece, or every block that two wedges are cut from. */
 function blanksOf({ pad: label, blocks, pair }: FoamPiece, count: number): Blank[] {
   if (!pair) return Array.from({ length: count }, () => blocks.map(({ width, height }): Blank => ({ label, width, height }))).flat();
-  const [width, height] = [Math.max(...blocks.map((own) => own.width)), Math.max(...blocks.map((own) => own.height))];
+  const [width, height] = [Math.max(...blocks.map((block) => block.width)), Math.max(...blocks.map((block) => block.height))];
   return Array.from({ length: Math.ceil((count * blocks.length) / 2) }, () => ({ label, width, height }));
 }
 
@@ -98,19 +98,19 @@ function layFoam(model: CutModel, sets: readonly CutSet[]): CutPlan['foam'] {
   }
   const layouts = [...groups.values()].map(({ piece, thickness, blanks }): FoamSheets => {
     const { packet } = piece;
-    const own = packet ? { width: packet.width, height: packet.length } : sheet;
+    const item = packet ? { width: packet.width, height: packet.length } : sheet;
     const gap = { gap: model.rule('foamKerf'), turn: true };
-    const whole = packSheets(blanks, own, gap);
+    const whole = packSheets(blanks, item, gap);
     const { tooLarge } = whole;
     // What fits on no sheet is said loudly, and is still in the sum: in the parts that it would be joined from.
-    const parts = tooLarge.flatMap((blank) => inParts(blank, own, { turn: true, seam: 0 }));
-    const { sheets } = parts.length > 0 ? packSheets([...blanks.filter((blank) => !tooLarge.includes(blank)), ...parts], own, gap) : whole;
+    const parts = tooLarge.flatMap((blank) => inParts(blank, item, { turn: true, seam: 0 }));
+    const { sheets } = parts.length > 0 ? packSheets([...blanks.filter((blank) => !tooLarge.includes(blank)), ...parts], item, gap) : whole;
     return {
       material: piece.material,
       materialName: piece.materialName,
       thickness,
-      width: own.width,
-      length: own.height,
+      width: item.width,
+      length: item.height,
       packets: packet && Math.ceil(sheets.length / packet.each),
       sheets,
       tooLarge: [...new Set(tooLarge.map((b) => b.label))],
@@ -233,11 +233,11 @@ function layCloth(
         const box = bounds(piece.outline);
         const [across, down] = along ? [piece.width, piece.height] : [piece.height, piece.width];
         const motif = piece.motif ?? { x: (box.minX + box.maxX) / 2, y: (box.minY + box.maxY) / 2 };
-        const own = matched && placed !== null;
+        const isOwn = matched && placed !== null;
         const between = placed?.on === 'between';
         // Across the roll lies the piece's width, or its depth where it is laid across.
-        const x = own ? shift(along ? motif.x : motif.y, along ? box.minX : box.minY, cloth.repeatAcross, between) : 0;
-        const y = own ? shift(along ? motif.y : motif.x, along ? box.minY : box.minX, cloth.repeatAlong, between) : 0;
+        const x = isOwn ? shift(along ? motif.x : motif.y, along ? box.minX : box.minY, cloth.repeatAcross, between) : 0;
+        const y = isOwn ? shift(along ? motif.y : motif.x, along ? box.minY : box.minX, cloth.repeatAlong, between) : 0;
         shifts.set(piece.name, [x, y]);
         const width = repeat(across + x, cloth.repeatAcross);
         const blank = {
@@ -257,7 +257,7 @@ function layCloth(
     cloth.rollWidth,
   );
   const motifs = main.laid.flatMap((laid) => {
-    const piece = sets.flatMap(({ covers }) => covers).find((own) => own.name === laid.label);
+    const piece = sets.flatMap(({ covers }) => covers).find((coverPiece) => coverPiece.name === laid.label);
     if (!piece) return [];
     const box = bounds(piece.outline);
     const [x, y] = shifts.get(laid.label)!;
@@ -266,7 +266,7 @@ function layCloth(
     return matched && placed ? [{ label: laid.label, x: laid.x + x + at[0]!, y: laid.y + y + at[1]! }] : [];
   });
   const shapes = main.laid.map((laid) => {
-    const piece = sets.flatMap(({ covers }) => covers).find((own) => own.name === laid.label);
+    const piece = sets.flatMap(({ covers }) => covers).find((coverPiece) => coverPiece.name === laid.label);
     if (!piece) return { label: laid.label, points: laidBox(laid) };
     const box = bounds(piece.outline);
     const [sx, sy] = shifts.get(laid.label)!;
@@ -322,8 +322,8 @@ export function cutPlan(model: CutModel, sets: readonly CutSet[], cover: CoverPl
     ...cover.linings.filter((piece) => piece.material === 'liner'),
   ];
   const of = (material: string): RollLayout | null => {
-    const own = cover.linings.filter((piece) => piece.material === material);
-    return own.length > 0 ? lining(own, model.rule('filmRoll')) : null;
+    const matching = cover.linings.filter((piece) => piece.material === material);
+    return matching.length > 0 ? lining(matching, model.rule('filmRoll')) : null;
   };
   const waddings = sets.flatMap(({ wadding }) => wadding ?? []);
   const dusts = sets.flatMap(({ dust }) => (dust ? [dust] : []));

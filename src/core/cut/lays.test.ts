@@ -50,12 +50,12 @@ describe('the cloth as it is laid', () => {
     const outlines = cut.shapes.map(({ points }) => ring(points));
 
     // Everything that is cut of the cloth is there, as often as it is cut.
-    for (const own of cover.pieces.filter((flat) => flat.cloth === 'cover'))
+    for (const coverPiece of cover.pieces.filter((flat) => flat.cloth === 'cover'))
       expect(
-        cut.shapes.filter(({ label }) => label === own.name).length +
-          cut.cloth.tooLarge.filter((label) => label === own.name).length * own.count,
-        own.name,
-      ).toBe(own.count);
+        cut.shapes.filter(({ label }) => label === coverPiece.name).length +
+          cut.cloth.tooLarge.filter((label) => label === coverPiece.name).length * coverPiece.count,
+        coverPiece.name,
+      ).toBe(coverPiece.count);
 
     for (const outline of outlines)
       for (const [x, y] of outline) {
@@ -85,8 +85,8 @@ describe('the cloth as it is laid', () => {
 
     // What is drawn is as large as what is cut: nothing was clipped or scaled on its way.
     for (const { label, points } of cut.shapes) {
-      const own = cover.pieces.find((flat) => flat.name === label)!;
-      expect(Math.abs(d3Area(ring(points))) / own.area).toBeCloseTo(1, 3);
+      const found = cover.pieces.find((flat) => flat.name === label)!;
+      expect(Math.abs(d3Area(ring(points))) / found.area).toBeCloseTo(1, 3);
     }
 
     // No length is bought that nothing lies on.
@@ -94,14 +94,14 @@ describe('the cloth as it is laid', () => {
   });
 
   it.each(['striped', 'checked'] as const)('%s: the pattern comes in the same place on every one of a set', (name) => {
-    const [, cloth] = CLOTHS.find(([own]) => own === name)!;
+    const [, cloth] = CLOTHS.find(([text]) => text === name)!;
     for (const kind of ['chair-seat', 'headboard', 'round-seat', 'bench'] as const) {
       const piece = set(kind, cloth, 4);
       const { cut, cover } = planned(piece);
-      for (const own of cover.pieces.filter((flat) => flat.cloth === 'cover')) {
+      for (const coverPiece of cover.pieces.filter((flat) => flat.cloth === 'cover')) {
         // From the outlines themselves: the lower left of each, counted from the pattern.
         const corners = cut.shapes
-          .filter(({ label }) => label === own.name)
+          .filter(({ label }) => label === coverPiece.name)
           .map(({ points }) => [Math.min(...points.map(([x]) => x)), Math.min(...points.map(([, y]) => y))]);
         for (const [axis, repeat] of [
           [0, piece.cloth.repeatAcross],
@@ -110,7 +110,7 @@ describe('the cloth as it is laid', () => {
           if (repeat <= 0) continue;
           for (const corner of corners) {
             const off = (((corner[axis]! - corners[0]![axis]!) % repeat) + repeat) % repeat;
-            expect(Math.min(off, repeat - off), `${kind} ${own.name}`).toBeLessThan(0.5);
+            expect(Math.min(off, repeat - off), `${kind} ${coverPiece.name}`).toBeLessThan(0.5);
           }
         }
       }
@@ -167,8 +167,8 @@ describe('the foam as it is laid', () => {
         });
       }
       const wanted = foam
-        .filter((own) => own.material === material && !own.kept && !own.scrap)
-        .flatMap((own) => own.layers.filter((layer) => layer === thickness).flatMap(() => own.blocks)).length;
+        .filter((foamPiece) => foamPiece.material === material && !foamPiece.kept && !foamPiece.scrap)
+        .flatMap((foamPiece) => foamPiece.layers.filter((layer) => layer === thickness).flatMap(() => foamPiece.blocks)).length;
       expect(sheets.flat()).toHaveLength(wanted * piece.count);
     }
   });

@@ -66,7 +66,7 @@ describe('a lay on sheets', () => {
       const { sheets, tooLarge } = packSheets(blanks, sheet, { gap: 4, turn });
       expect(tooLarge).toEqual([]);
       expect(sheets.flat()).toHaveLength(blanks.length);
-      for (const own of sheets) sound(own, sheet.width, sheet.height);
+      for (const placed of sheets) sound(placed, sheet.width, sheet.height);
       expect(sheets.length).toBeLessThanOrEqual(packerSheets(blanks, sheet, { gap: 4, turn }));
       expect(sheets.length).toBeGreaterThanOrEqual(Math.ceil(areaOf(blanks) / (sheet.width * sheet.height)));
     }

@@ -1,5 +1,5 @@
 import type { Blank, Laid } from './blank';
-import { thrown } from './thrown';
+import { seededRandom } from './seeded-random';
 import { laySkyline, type Wanted } from './skyline';
 
 /** Orders that are tried, so many for few pieces and fewer for many: a lay is looked for while one waits. */
@@ -63,7 +63,7 @@ function lookFor<T extends { score: Score }>(
     if (!best || better(found.score, best.score) <= 0) best = { ...found, order };
   };
   for (const order of beginnings(blanks, turn)) consider(order);
-  const random = thrown(blanks.length);
+  const random = seededRandom(blanks.length);
   const tries = triesFor(blanks, turn);
   for (let k = 0; k < tries && !enough(best!); k++) consider(changed(best!.order, random, turn));
   return best!;

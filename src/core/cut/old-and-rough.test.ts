@@ -5,7 +5,10 @@ import { withOldFoam } from '../strip';
 
 const plan = (piece: Piece) => planPiece(piece, {}, { planner: createPlanner() });
 const seat = newChairSeat();
-const change = (own: Partial<Pad>): Piece => ({ ...seat, pads: seat.pads.map((pad) => (pad.role === 'main' ? { ...pad, ...own } : pad)) });
+const change = (item: Partial<Pad>): Piece => ({
+  ...seat,
+  pads: seat.pads.map((pad) => (pad.role === 'main' ? { ...pad, ...item } : pad)),
+});
 const mainOf = (piece: Piece) => plan(piece).foam.find(({ role }) => role === 'main')!;
 
 describe('a pad that is rough-cut', () => {
@@ -40,8 +43,8 @@ describe('a pad that is rough-cut', () => {
       },
     ],
     ['old', { trim: true, kept: 'cleaned' as const }],
-  ])('is cut to its line where it is %s', (_why, own) => {
-    expect(mainOf(change(own)).trimmed).toBe(false);
+  ])('is cut to its line where it is %s', (_why, item) => {
+    expect(mainOf(change(item)).trimmed).toBe(false);
   });
 
   it('changes nothing of what it becomes: section, cover, sitting', () => {
@@ -78,21 +81,21 @@ describe('a pad that is rough-cut', () => {
 describe('an old pad that goes back in', () => {
   it.each(KEPT.map(({ id }) => id))(
     '%s: nothing is cut, bought or labelled for it, and the run sheet says what is done with it',
-    (kept) => {
-      const piece = change({ kept, thickness: 46 });
-      const own = plan(piece);
-      expect(own.cut.foam.layouts.flatMap(({ sheets }) => sheets.flat()).some(({ label }) => label === 'main')).toBe(false);
-      const keys = own.steps.map(({ key }) => key);
+    (retained) => {
+      const piece = change({ kept: retained, thickness: 46 });
+      const item = plan(piece);
+      expect(item.cut.foam.layouts.flatMap(({ sheets }) => sheets.flat()).some(({ label }) => label === 'main')).toBe(false);
+      const keys = item.steps.map(({ key }) => key);
       expect(keys).toContain('kept-main');
       expect(keys.indexOf('kept-main')).toBeLessThan(keys.indexOf('spray-main'));
-      expect(own.steps.find(({ key }) => key === 'foam')!.detail).not.toContain('main pad');
-      expect(own.foam.find(({ pad }) => pad === 'main')!.layers).toEqual([46]);
+      expect(item.steps.find(({ key }) => key === 'foam')!.detail).not.toContain('main pad');
+      expect(item.foam.find(({ pad }) => pad === 'main')!.layers).toEqual([46]);
     },
   );
 
   it('stands as high as it was measured and gives way as far as it has softened', () => {
-    const sink = (own: Partial<Pad>): number => {
-      const found = sitView(change(own), {}, createPlanner());
+    const sink = (item: Partial<Pad>): number => {
+      const found = sitView(change(item), {}, createPlanner());
       if ('problems' in found || !found.view) throw new Error('nobody sits');
       return found.view.sit.sink;
     };

@@ -70,7 +70,7 @@ describe('layouts', () => {
   it('a cover wider than the roll and a pad larger than the sheet are said, not lost', () => {
     const piece = newChairSeat({ type: 'round', diameter: 1300 });
     const whole = { ...piece, pads: piece.pads.map((pad) => ({ ...pad, blocks: 1 })) };
-    const codes = (own: typeof piece): string[] => planPiece(own, {}, QUICK).warnings.map((w) => w.code);
+    const codes = (item: typeof piece): string[] => planPiece(item, {}, QUICK).warnings.map((w) => w.code);
     expect(codes(whole)).toEqual(expect.arrayContaining(['joined-widths', 'pad-larger-than-sheet']));
     // As it starts it is joined from as many blocks as the sheet asks for, and no more.
     expect(codes(piece)).not.toContain('pad-larger-than-sheet');

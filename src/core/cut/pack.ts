@@ -85,7 +85,7 @@ export function inParts(blank: Blank, most: { width: number; height: number }, {
     columns: across(blank.width, room.width),
     rows: across(blank.height, room.height),
   }));
-  const { columns, rows } = grids.reduce((least, own) => (own.columns * own.rows < least.columns * least.rows ? own : least));
+  const { columns, rows } = grids.reduce((least, result) => (result.columns * result.rows < least.columns * least.rows ? result : least));
   if (!Number.isFinite(columns * rows)) return [];
   const part = (size: number, count: number): number => size / count + (count > 1 ? 2 * seam : 0);
   return Array.from({ length: columns * rows }, () => ({
@@ -121,14 +121,14 @@ function inRows(blanks: readonly Blank[], rollWidth: number, gap: number): Laid[
   const rows: { y: number; filled: number }[] = [];
   let next = 0;
   return upright
-    .map(({ at, ...own }) => {
-      let row = rows.find(({ filled }) => filled + own.width <= rollWidth + 1e-9);
+    .map(({ at, ...item }) => {
+      let row = rows.find(({ filled }) => filled + item.width <= rollWidth + 1e-9);
       if (!row) {
         rows.push((row = { y: next, filled: 0 }));
-        next += own.height + gap;
+        next += item.height + gap;
       }
-      const laid: Laid = { ...own, x: row.filled, y: row.y };
-      row.filled += own.width + gap;
+      const laid: Laid = { ...item, x: row.filled, y: row.y };
+      row.filled += item.width + gap;
       return { laid, at };
     })
     .sort((a, b) => a.at - b.at)

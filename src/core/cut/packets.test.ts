@@ -88,7 +88,7 @@ describe('wedges in pairs', () => {
     expect(main(paired).count).toBe(2 * main(paired).layers.length);
     const volume = (of: Plan): number =>
       of.cut.foam.layouts.reduce(
-        (sum, { thickness, sheets }) => sum + thickness * sheets.flat().reduce((all, own) => all + own.width * own.height, 0),
+        (sum, { thickness, sheets }) => sum + thickness * sheets.flat().reduce((all, laid) => all + laid.width * laid.height, 0),
         0,
       );
     // Singly each is cut from 70 and the half of what slopes is waste: 4 × 70 against 2 × 100.
@@ -123,7 +123,7 @@ describe('wedges and blocks both ways', () => {
   const [far, right] = [to('far'), to('right')];
 
   it('a wedge from left to right is the same wedge a quarter turn on', () => {
-    const at = (of: Plan, edge: string): number => of.stations.find((own) => own.edge === edge && own.turn === 0)!.edgeHeight;
+    const at = (of: Plan, edge: string): number => of.stations.find((station) => station.edge === edge && station.turn === 0)!.edgeHeight;
     expect(at(right, 'right') - at(right, 'left')).toBeGreaterThan(8);
     expect(Math.abs(at(right, 'right') - at(far, 'back'))).toBeLessThan(1.5);
     expect(right.surface.height).toBeCloseTo(far.surface.height, 0);

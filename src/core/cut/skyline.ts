@@ -83,14 +83,14 @@ export function laySkyline(
   let line: Step[] = [{ x: 0, width: space.width, y: 0 }];
   const laid: Laid[] = [];
   const left: Wanted[] = [];
-  for (const own of wanted) {
-    const spot = spotFor(line, own, space);
+  for (const item of wanted) {
+    const spot = spotFor(line, item, space);
     if (!spot) {
-      left.push(own);
+      left.push(item);
       continue;
     }
     laid.push({
-      label: own.blank.label,
+      label: item.blank.label,
       x: line[spot.at]!.x,
       y: spot.y,
       width: spot.width - gap,

@@ -33,7 +33,7 @@ export type Cost = { piece: string; was: number; late: number | null };
  */
 export function costOfTaking(before: readonly PieceEnd[], after: readonly PieceEnd[]): Cost[] {
   return after.flatMap(({ piece, ends, late }): Cost[] => {
-    const was = before.find((own) => own.piece === piece);
+    const was = before.find((pieceEnd) => pieceEnd.piece === piece);
     if (!was || piece === ASKED_FOR) return [];
     if (ends === null) return was.ends === null ? [] : [{ piece, was: was.late, late: null }];
     return late > was.late ? [{ piece, was: was.late, late }] : [];

@@ -75,7 +75,7 @@ describe('a job that nobody has taken', () => {
   const asked = (more: Partial<AskedFor> = {}): AskedFor => ({
     name: 'Stools',
     count: 4,
-    steps: stool.steps.map((own) => stepToDo(own as Step)),
+    steps: stool.steps.map((step) => stepToDo(step as Step)),
     due: '',
     clothOn: '',
     ...more,
@@ -129,15 +129,15 @@ describe('a job that nobody has taken', () => {
     const due = inputOf({ shop: one, pieces: [{ ...many, due: day }] });
     const more = withAskedFor(due, asked({ count: 30, due: MONDAY }));
     const costs = costOfTaking(endsOf(due, planned(due)), endsOf(more, planned(more)));
-    const own = endsOf(more, planned(more)).find(({ piece }) => piece === ASKED_FOR)!;
+    const found = endsOf(more, planned(more)).find(({ piece }) => piece === ASKED_FOR)!;
     // Either it breaks the other's promise, or it waits for it: both cannot be in time.
-    expect(costs.length > 0 || own.late > 0).toBe(true);
+    expect(costs.length > 0 || found.late > 0).toBe(true);
   });
 });
 
 it('of a step only what is scheduled and read on its day goes with it: a floor of 300 pieces is sent in one go', () => {
   const sheet = planPiece(newPiece('headboard-bordered'), {}, QUICK).steps.map(stepToDo);
-  for (const own of sheet) expect(Object.keys(own)).not.toEqual(expect.arrayContaining(['caution']));
+  for (const stepToDo of sheet) expect(Object.keys(stepToDo)).not.toEqual(expect.arrayContaining(['caution']));
   expect(JSON.stringify(sheet).length * 300).toBeLessThan(16_000_000);
 });
 
@@ -189,14 +189,14 @@ describe('days and hours', () => {
   it('days on which somebody works: no Sunday, no day that is over, one of two is enough', () => {
     const person = newPerson({ id: 'a', name: 'A' });
     const days = workingDays([person], MONDAY, 14);
-    expect(days.map(weekdayOf)).toEqual(days.map(weekdayOf).filter((own) => person.days[own]));
+    expect(days.map(weekdayOf)).toEqual(days.map(weekdayOf).filter((value) => person.days[value]));
     expect(days[0]).toBe(MONDAY);
     expect(new Set(days).size).toBe(days.length);
     // In the evening the page is turned.
     expect(workingDays([person], MONDAY, 14, 1020)).toEqual(days.slice(1));
     expect(workingDays([person], MONDAY, 14, 1000)).toEqual(days);
     const off = { ...person, off: [days[1]!] };
-    expect(workingDays([off], MONDAY, 14)).toEqual(days.filter((own) => own !== days[1]));
+    expect(workingDays([off], MONDAY, 14)).toEqual(days.filter((day) => day !== days[1]));
     expect(workingDays([off, person], MONDAY, 14)).toEqual(days);
     expect(workingDays([], MONDAY, 14)).toEqual([]);
   });
@@ -214,9 +214,9 @@ describe('a floor that is scheduled', () => {
   it('holds before the checker: every step of every piece once, the first one through before the rest are cut', () => {
     const found = planned(inputOf());
     expect(found.left).toEqual([]);
-    const minutes = (piece: PieceToDo, own: (key: string) => boolean): number =>
+    const minutes = (piece: PieceToDo, local: (key: string) => boolean): number =>
       found.done
-        .filter(({ id }) => readTaskId(id).piece === piece.id && own(readTaskId(id).step))
+        .filter(({ id }) => readTaskId(id).piece === piece.id && local(readTaskId(id).step))
         .reduce((sum, { spans }) => sum + spans.reduce((all, [a, b]) => all + b - a, 0), 0);
     for (const piece of [chairs, stool]) {
       const wanted = piece.steps.reduce((sum, step) => sum + step.minutes * (step.key === 'prove' ? 1 : piece.count), 0);
@@ -250,11 +250,11 @@ describe('a floor that is scheduled', () => {
     const lay = of(found, 'glue-main').filter(({ id }) => id.startsWith('chairs/rest'));
     expect(lay).toHaveLength(spray.length);
     const step = chairs.steps.find(({ key }) => key === 'spray-main')!;
-    spray.forEach((own, k) => {
+    spray.forEach((done, k) => {
       const other = lay.find(({ id }) => readTaskId(id).batch === k)!;
       // Of the last of a batch: tacky after its wait, dry after its open time, counted from its own coat.
-      expect(beginOf(other) - endOf(own)).toBeLessThanOrEqual(step.open!);
-      expect(beginOf(other)).toBeGreaterThanOrEqual(beginOf(own) + step.minutes + step.wait - 1e-6);
+      expect(beginOf(other) - endOf(done)).toBeLessThanOrEqual(step.open!);
+      expect(beginOf(other)).toBeGreaterThanOrEqual(beginOf(done) + step.minutes + step.wait - 1e-6);
     });
   });
 
@@ -275,9 +275,9 @@ describe('a floor that is scheduled', () => {
   it('what is laid by hand is not done before, and by whom it was given to; what is done is not done again', () => {
     const pin = { task: 'stool/rest/sew', day: dayAfter(MONDAY, 7), minute: 600, who: 'b' };
     const found = planned(inputOf({ pins: [pin] }));
-    const own = found.done.find(({ id }) => id === pin.task)!;
-    expect(own.who).toBe('b');
-    expect(beginOf(own)).toBeGreaterThanOrEqual(7 * DAY + 600);
+    const match = found.done.find(({ id }) => id === pin.task)!;
+    expect(match.who).toBe('b');
+    expect(beginOf(match)).toBeGreaterThanOrEqual(7 * DAY + 600);
     const board = { ...chairs, done: { board: [1, 2, 3, 4, 5, 6, 7, 8], foam: [1, 2] } };
     const rest = problemOf(inputOf({ pieces: [board] })).tasks;
     expect(rest.some(({ id }) => readTaskId(id).step === 'board')).toBe(false);
@@ -315,7 +315,7 @@ describe('a floor that is scheduled', () => {
     const [never, sure] = rangesOf(input, found, seededRandom(5));
     expect(never!.inTime).toBe(0);
     expect(sure!.inTime).toBe(1);
-    const minute = ({ day, minute: own }: { day: string; minute: number }): number => daysBetween(MONDAY, day) * DAY + own;
+    const minute = ({ day, minute: value }: { day: string; minute: number }): number => daysBetween(MONDAY, day) * DAY + value;
     expect(minute(sure!.early)).toBeLessThan(minute(sure!.late));
     // Steps that always take as long as was told leave nothing open.
     const exact = Object.fromEntries([...chairs.steps, ...stool.steps].map(({ key }) => [key, { share: 1, spread: 0, times: 9 }]));
@@ -344,7 +344,7 @@ describe('a floor that is scheduled', () => {
     const found = planned(input);
     const wrong = {
       ...found,
-      done: found.done.map((own, k) => (k === 3 ? { ...own, spans: own.spans.map(([a, b]) => [a - 400, b - 400] as const) } : own)),
+      done: found.done.map((done, k) => (k === 3 ? { ...done, spans: done.spans.map(([a, b]) => [a - 400, b - 400] as const) } : done)),
     };
     expect(checkSchedule(problemOf(input), wrong).length).toBeGreaterThan(0);
   });
@@ -364,17 +364,17 @@ describe('how long steps take here', () => {
       times(
         'sew',
         Array.from({ length: count }, () => share),
-      ).map((own) => ({ ...own, person }));
+      ).map((item) => ({ ...item, person }));
     const pace = paceOf([...by('Ilse', 0.5, 6), ...by('Tomas', 1.5, 6), ...by('Guest', 3, 2)]);
     expect(Object.keys(pace.sew!.people!)).toEqual(['Ilse', 'Tomas']);
     expect(pace.sew!.people!.Ilse!.share).toBe(0.5);
     const { tasks } = problemOf(inputOf({ pace }));
     const sew = tasks.filter(({ id }) => readTaskId(id).step === 'sew');
     expect(sew.length).toBeGreaterThan(0);
-    for (const { by: own } of sew) expect(own!.b! / own!.a!).toBeGreaterThan(2);
+    for (const { by: item } of sew) expect(item!.b! / item!.a!).toBeGreaterThan(2);
     // The checker holds everybody to their own time, and of two who are free the quicker one has it.
     const found = planned(inputOf({ pace, pieces: [stool] }));
-    for (const own of of(found, 'sew')) expect(own.who).toBe('a');
+    for (const done of of(found, 'sew')) expect(done.who).toBe('a');
   });
   it('what nobody believes is left out', () => {
     expect(paceOf(times('sew', [1, 1, 1, 1, 60]))).toEqual({});

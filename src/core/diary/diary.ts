@@ -70,7 +70,7 @@ const END_OF_DAY = 1080;
 /** Steps of a piece that wait for a delivery, and from when, minutes. */
 function waitsOf(piece: PieceToDo, deliveries: readonly Delivery[], begins: string): Record<string, number> {
   const waits: Record<string, number> = {};
-  for (const { kinds, day } of deliveries.filter((own) => own.piece === piece.id)) {
+  for (const { kinds, day } of deliveries.filter((delivery) => delivery.piece === piece.id)) {
     // Unpacked and looked over it is at hand when the day's work is half done.
     const from = daysBetween(begins, day) * DAY + DAY / 2;
     for (const kind of kinds) {
@@ -88,7 +88,7 @@ function waitsOf(piece: PieceToDo, deliveries: readonly Delivery[], begins: stri
 export function problemOf({ shop, pieces, deliveries, pins, pace, begins, now }: DiaryInput): Problem {
   const at = (day: string): number => daysBetween(begins, day) * DAY;
   const sets = pieces.map((piece): SetToDo => {
-    const own = pins.filter(({ task }) => readTaskId(task).piece === piece.id);
+    const matching = pins.filter(({ task }) => readTaskId(task).piece === piece.id);
     return {
       id: piece.id,
       steps: piece.steps,
@@ -100,11 +100,11 @@ export function problemOf({ shop, pieces, deliveries, pins, pace, begins, now }:
       paceBy: (key) =>
         Object.fromEntries(
           shop.people.flatMap(({ id, name }) => {
-            const own = pace[key]?.people?.[name];
-            return own ? [[id, own.share]] : [];
+            const measured = pace[key]?.people?.[name];
+            return measured ? [[id, measured.share]] : [];
           }),
         ),
-      pins: Object.fromEntries(own.map((pin) => [pin.task, { from: Math.max(0, at(pin.day) + pin.minute), who: pin.who }])),
+      pins: Object.fromEntries(matching.map((pin) => [pin.task, { from: Math.max(0, at(pin.day) + pin.minute), who: pin.who }])),
     };
   });
   return {
@@ -132,8 +132,8 @@ export type PieceEnd = {
 export function endsOf({ pieces, begins }: Pick<DiaryInput, 'pieces' | 'begins'>, { done, left }: Schedule): PieceEnd[] {
   const never = new Set(left.map((id) => readTaskId(id).piece));
   return pieces.map(({ id, due }) => {
-    const own = done.filter((task) => readTaskId(task.id).piece === id);
-    const last = Math.max(0, ...own.map(endOf));
+    const matching = done.filter((task) => readTaskId(task.id).piece === id);
+    const last = Math.max(0, ...matching.map(endOf));
     const ends = never.has(id) ? null : momentOf(begins, last);
     return { piece: id, ends, late: ends && due ? Math.max(0, daysBetween(due, ends.day)) : 0 };
   });
@@ -145,15 +145,18 @@ const USUAL_SPREAD = 0.2;
 const THROWS = 60;
 
 /** A figure near one, never below a half: how much longer a step took than it was thought to. */
-function thrown(spread: number, roll: () => number): number {
+function paceFactor(spread: number, roll: () => number): number {
   const normal = Math.sqrt(-2 * Math.log(1 - roll())) * Math.cos(2 * Math.PI * roll());
   return Math.max(0.5, Math.exp(spread * normal));
 }
 
 /** A task that takes so much longer or shorter than was thought, whoever does it. */
 function longer({ minutes, by }: Problem['tasks'][number], share: number): Pick<Problem['tasks'][number], 'minutes' | 'by'> {
-  const take = (own: number): number => Math.max(1, Math.round(own * share));
-  return { minutes: take(minutes), ...(by ? { by: Object.fromEntries(Object.entries(by).map(([who, own]) => [who, take(own)])) } : {}) };
+  const take = (value: number): number => Math.max(1, Math.round(value * share));
+  return {
+    minutes: take(minutes),
+    ...(by ? { by: Object.fromEntries(Object.entries(by).map(([who, value]) => [who, take(value)])) } : {}),
+  };
 }
 
 /** When a piece is likely done: nine times in ten between these, and how often by its day. */
@@ -173,15 +176,15 @@ export function rangesOf(input: DiaryInput, found: Schedule, roll: () => number,
   const tasks = [...problem.tasks].sort((a, b) => (order.get(a.id) ?? Infinity) - (order.get(b.id) ?? Infinity));
   const ends = new Map<string, number[]>(input.pieces.map(({ id }) => [id, []]));
   for (let k = 0; k < THROWS; k++) {
-    const own: Problem = {
+    const item: Problem = {
       ...problem,
       tasks: tasks.map((task) => ({
         ...task,
-        ...longer(task, thrown(input.pace[readTaskId(task.id).step]?.spread ?? USUAL_SPREAD, roll)),
+        ...longer(task, paceFactor(input.pace[readTaskId(task.id).step]?.spread ?? USUAL_SPREAD, roll)),
       })),
     };
     // One try: tasks in the order that they stand in.
-    const { done } = placedInOrder(own);
+    const { done } = placedInOrder(item);
     for (const [id, list] of ends) list.push(Math.max(0, ...done.filter((task) => readTaskId(task.id).piece === id).map(endOf)));
   }
   return input.pieces.map(({ id, due }) => {
@@ -212,20 +215,20 @@ export type KeptDiary = { begins: string; now: number; madeAt: string; schedule:
 
 /** What of the input a schedule hangs on, as words for each part: what differs is what changed since. */
 export function changedSince(before: DiaryInput, now: DiaryInput): string[] {
-  const said: string[] = [];
+  const phrases: string[] = [];
   const same = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b);
-  if (!same(before.shop, now.shop)) said.push('people, hours or places');
-  if (!same(before.pins, now.pins)) said.push('what was laid by hand');
-  if (!same(before.deliveries, now.deliveries)) said.push('a delivery');
-  if (!same(before.pace, now.pace)) said.push('how long steps take');
+  if (!same(before.shop, now.shop)) phrases.push('people, hours or places');
+  if (!same(before.pins, now.pins)) phrases.push('what was laid by hand');
+  if (!same(before.deliveries, now.deliveries)) phrases.push('a delivery');
+  if (!same(before.pace, now.pace)) phrases.push('how long steps take');
   for (const piece of now.pieces) {
     const old = before.pieces.find(({ id }) => id === piece.id);
-    if (!old) said.push(`${piece.name} is new`);
-    else if (!same({ ...old, done: null, name: null }, { ...piece, done: null, name: null })) said.push(`${piece.name} was changed`);
-    else if (!same(old.done, piece.done)) said.push(`${piece.name} has gone on`);
+    if (!old) phrases.push(`${piece.name} is new`);
+    else if (!same({ ...old, done: null, name: null }, { ...piece, done: null, name: null })) phrases.push(`${piece.name} was changed`);
+    else if (!same(old.done, piece.done)) phrases.push(`${piece.name} has gone on`);
   }
-  for (const old of before.pieces) if (!now.pieces.some(({ id }) => id === old.id)) said.push(`${old.name} is gone`);
-  return said;
+  for (const old of before.pieces) if (!now.pieces.some(({ id }) => id === old.id)) phrases.push(`${old.name} is gone`);
+  return phrases;
 }
 
 /** Looks for a schedule, and holds it against the checker before anybody works by it. */

@@ -26,9 +26,9 @@ function grouped<T>(times: readonly T[], of: (time: T) => string): Map<string, T
 /** Middle and scatter of what was taken; nothing where it is too little. */
 function measured(times: readonly Taken[]): { share: number; spread: number; times: number } | null {
   if (times.length < ENOUGH) return null;
-  const list = times.map(({ told, took }) => took / told);
+  const list = times.map(({ told: value, took }) => took / value);
   const share = median(list);
-  return { share, spread: (NORMAL * median(list.map((own) => Math.abs(own - share)))) / share, times: list.length };
+  return { share, spread: (NORMAL * median(list.map((value) => Math.abs(value - share)))) / share, times: list.length };
 }
 
 /**
@@ -38,12 +38,12 @@ function measured(times: readonly Taken[]): { share: number; spread: number; tim
  * @param times what was measured
  */
 export function paceOf(times: readonly Taken[]): Pace {
-  const believed = times.filter(({ told, took }) => took / told >= BELIEVED[0] && took / told <= BELIEVED[1]);
+  const believed = times.filter(({ told: value, took }) => took / value >= BELIEVED[0] && took / value <= BELIEVED[1]);
   const pace: Record<string, Pace[string]> = {};
-  for (const [step, own] of grouped(believed, (time) => time.step)) {
-    const all = measured(own);
+  for (const [step, taken] of grouped(believed, (time) => time.step)) {
+    const all = measured(taken);
     if (!all) continue;
-    const people = [...grouped(own, ({ person = '' }) => person)].flatMap(([name, theirs]) => {
+    const people = [...grouped(taken, ({ person = '' }) => person)].flatMap(([name, theirs]) => {
       const found = name === '' ? null : measured(theirs);
       return found ? [[name, found] as const] : [];
     });

@@ -39,8 +39,8 @@ export type Shop = Static<typeof SHOP>;
 export const WORKING_WEEK = [true, true, true, true, true, false, false];
 
 /** Somebody new: weekdays from eight to five, an hour at noon. */
-export const newPerson = (own: Pick<Person, 'id' | 'name'>): Person => ({
-  ...own,
+export const newPerson = (item: Pick<Person, 'id' | 'name'>): Person => ({
+  ...item,
   days: [...WORKING_WEEK],
   from: 480,
   to: 1020,

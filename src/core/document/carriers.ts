@@ -22,14 +22,14 @@ export function spotsOf(document: unknown): Spot[] {
     const named = (key: string): string => (pattern ? `${pattern}.${key}` : key);
     if (schema.oneOf) {
       const tag = schema.discriminator!.propertyName;
-      const said = (value as Record<string, unknown>)[tag];
-      const form = schema.oneOf.find((own) => own.properties![tag]!.const === said)!;
-      return walk(value, form, path, `${pattern}<${String(said)}>`);
+      const reported = (value as Record<string, unknown>)[tag];
+      const form = schema.oneOf.find((candidate) => candidate.properties![tag]!.const === reported)!;
+      return walk(value, form, path, `${pattern}<${String(reported)}>`);
     }
     if (Array.isArray(value)) return value.forEach((item, i) => walk(item, schema.items!, below(String(i)), named('*')));
     for (const [key, inner] of Object.entries(value)) {
-      const own = schema.properties?.[key];
-      if (own) walk(inner, own, below(key), named(key));
+      const item = schema.properties?.[key];
+      if (item) walk(inner, item, below(key), named(key));
     }
   };
   walk(document, PIECE as unknown as PlainSchema, '', '');

@@ -48,8 +48,8 @@ export function problemsOf(data: unknown, house: HouseRules = {}): Problem[] {
  * @param [keep] keeps what did not change
  */
 export function checkBuilt(piece: Piece, house: HouseRules, keep?: Keep): Problem[] {
-  const own = checkPiece(piece);
-  if (own.length > 0) return own;
+  const problems = checkPiece(piece);
+  if (problems.length > 0) return problems;
   const covering = checkCovering(piece);
   if (covering.length > 0) return covering;
   try {

@@ -40,7 +40,7 @@ describe('every figure of a document', () => {
     for (const [name, document] of CARRIERS) expect(checkDocument(document), name).toHaveProperty('piece');
   });
 
-  it.each(TRIED.filter(({ spots }) => spots.length > 0).map((own) => [own.name, own] as const))(
+  it.each(TRIED.filter(({ spots }) => spots.length > 0).map((item) => [item.name, item] as const))(
     '%s: about each limit it has one verdict, and what is taken is planned to finite figures before anybody tires of waiting',
     (_, { document, spots }) => {
       const planner = createPlanner();
@@ -79,10 +79,10 @@ describe('every figure of a document', () => {
           if (!isLimit(value, [low, high])) continue;
           // A verdict costs next to nothing, a plan a second: of what is taken every so many is planned.
           if (++taken % runs(24, 1) !== 0) continue;
-          const planned = (own: Planner): number => {
+          const planned = (item: Planner): number => {
             const began = performance.now();
             try {
-              const plan = planPiece(checked.piece, {}, { sits: false, coarse: true, planner: own });
+              const plan = planPiece(checked.piece, {}, { sits: false, coarse: true, planner: item });
               const bad: string[] = [];
               everyFigure(plan, 'plan', bad);
               expect(bad, says).toEqual([]);

@@ -30,8 +30,8 @@ const TYPE_WORDS: Record<string, string> = {
 /** How an item of a list is spoken of: its list's name and its number. */
 function calledAt(path: string, document: unknown, root?: PlainSchema): string {
   const schema = schemaAt(path, document, root);
-  const own = schema ? describe(schema).label : '';
-  if (own) return own;
+  const text = schema ? describe(schema).label : '';
+  if (text) return text;
   return path === '' ? (root ? 'It' : 'The piece') : `“${path.split('.').at(-1)!}”`;
 }
 

@@ -20,8 +20,8 @@ const pick = <T>(roll: Roll, list: readonly T[]): T => list[Math.floor(roll() * 
 function likely(roll: Roll, now: number, [low, high]: readonly [number, number], whole: boolean): number {
   const way = roll();
   const value = way < 0.5 ? now * (0.5 + roll()) : way < 0.85 ? low + (high - low) * roll() ** 2 : pick(roll, [low, high]);
-  const held = Math.min(high, Math.max(low, value));
-  return whole ? Math.round(held) : Math.round(held * 100) / 100;
+  const clamped = Math.min(high, Math.max(low, value));
+  return whole ? Math.round(clamped) : Math.round(clamped * 100) / 100;
 }
 
 /** Changes a few figures and choices of a document at once: every one may be, all together may not. */

@@ -29,18 +29,19 @@ describe('the plan of the back', () => {
     const piece = newPiece(id);
     const { things, without, width, height } = behind(piece);
     const board = path(modelOf(piece, {}).board);
-    for (const own of things) {
-      expect(inside(board, own), `${id} ${own.id}`).toBe(true);
-      expect(own.fromLeft).toBeGreaterThan(0);
-      expect(own.fromLeft).toBeLessThan(width);
-      expect(own.up).toBeGreaterThan(0);
-      expect(own.up).toBeLessThan(height);
-      if (own.left !== null) expect(own.left, `${id} ${own.id}`).toBeGreaterThanOrEqual(0);
+    for (const thing of things) {
+      expect(inside(board, thing), `${id} ${thing.id}`).toBe(true);
+      expect(thing.fromLeft).toBeGreaterThan(0);
+      expect(thing.fromLeft).toBeLessThan(width);
+      expect(thing.up).toBeGreaterThan(0);
+      expect(thing.up).toBeLessThan(height);
+      if (thing.left !== null) expect(thing.left, `${id} ${thing.id}`).toBeGreaterThanOrEqual(0);
     }
     const labels = things.filter(({ kind }) => kind === 'label');
     // A pad 120 wide has no room for a label of 90 between its rows; it is said, and where else it goes.
     if (labels.length === 0) expect(without.join(' '), id).toMatch(/label: tie it on/);
-    else for (const own of things) if (own !== labels[0]) expect(shared(boxPath(own), boxPath(labels[0]!)), `${id} ${own.id}`).toBe(0);
+    else
+      for (const thing of things) if (thing !== labels[0]) expect(shared(boxPath(thing), boxPath(labels[0]!)), `${id} ${thing.id}`).toBe(0);
     for (const row of planPiece(piece, {}, QUICK).fixing.rows)
       for (const label of labels) expect(inside(path(row.line), label), `${id} ${row.id}`).toBe(true);
   });
@@ -48,9 +49,9 @@ describe('the plan of the back', () => {
   it('left and right are those of one who looks at the back', () => {
     const bench = newPiece('bench');
     const right: Hardware = { id: 'f', kind: 'tee-nut', x: 120, y: 60, diameter: 22, length: 9 };
-    const [own] = behind({ ...bench, base: { ...bench.base, hardware: [right] } }).things;
+    const [behindThing] = behind({ ...bench, base: { ...bench.base, hardware: [right] } }).things;
     // 1200 × 400 about its middle, turned over: 600 − 120 from the left, 200 + 60 up.
-    expect(own).toMatchObject({ name: 'Tee nut', fromLeft: 480, up: 260, into: 9 });
+    expect(behindThing).toMatchObject({ name: 'Tee nut', fromLeft: 480, up: 260, into: 9 });
   });
 
   it('how much wood is left over a point: board alone, or board and batten where one lies behind', () => {
@@ -69,7 +70,7 @@ describe('the plan of the back', () => {
   it('cleats and stand-offs are clear of the edge, alike on both sides, and bought for every panel', () => {
     const piece = newPiece('headboard-panelled');
     const { things } = behind(piece);
-    const of = (kind: string) => things.filter((own) => own.kind === kind);
+    const of = (kind: string) => things.filter((thing) => thing.kind === kind);
     expect(of('cleat')).toHaveLength(2);
     expect(of('stand-off')).toHaveLength(2);
     for (const kind of ['cleat', 'stand-off']) {
@@ -82,12 +83,12 @@ describe('the plan of the back', () => {
     expect(of('cleat')[0]!.up).toBeGreaterThan(700);
     const plan = planPiece(piece, {}, QUICK);
     const needs = needsOf([{ id: 'p', piece, plan }], [], {});
-    const told = needs.filter(({ name }) => /Cleats|Stand-offs/.test(name));
-    expect(told.map(({ name, amount }) => [name, amount])).toEqual([
+    const listed = needs.filter(({ name }) => /Cleats|Stand-offs/.test(name));
+    expect(listed.map(({ name, amount }) => [name, amount])).toEqual([
       ['Cleats, in pairs', 8],
       ['Stand-offs', 8],
     ]);
-    for (const need of told) expect(waresFor(need, shelf()).map(({ name }) => name.slice(0, 6))).toEqual([need.name.slice(0, 6)]);
+    for (const need of listed) expect(waresFor(need, shelf()).map(({ name }) => name.slice(0, 6))).toEqual([need.name.slice(0, 6)]);
   });
 
   it('wherever hardware sits, the label keeps off it, and off the battens’ steps', () => {
@@ -105,7 +106,7 @@ describe('the plan of the back', () => {
           const { things, frame: drawn } = behind({ ...seat, base: { ...seat.base, hardware, frame } });
           const label = things.find(({ kind }) => kind === 'label');
           if (!label) return;
-          for (const own of things) if (own !== label) expect(shared(boxPath(own), boxPath(label))).toBe(0);
+          for (const thing of things) if (thing !== label) expect(shared(boxPath(thing), boxPath(label))).toBe(0);
           for (const [[ax, ay], [bx, by]] of drawn!.ribs) {
             const flat = Math.abs(ay - by) < 1e-6;
             const rib = boxPath({
@@ -136,7 +137,7 @@ describe('the plan of the back', () => {
       const plan = planPiece({ ...board, covering: { ...board.covering, way: 'buttoned', buttons } }, {}, QUICK);
       const label = plan.fixing.behind.things.find(({ kind }) => kind === 'label')!;
       const tie = ({ x, y }: { x: number; y: number }): Box => ({ x, y, width: 30, height: 30 });
-      const met = (own: Box): number => plan.cover.buttons!.places.filter((at) => shared(boxPath(tie(at)), boxPath(own)) > 0).length;
+      const met = (box: Box): number => plan.cover.buttons!.places.filter((at) => shared(boxPath(tie(at)), boxPath(box)) > 0).length;
       expect(met(label)).toBe(0);
       hit.push(met(plain));
     }

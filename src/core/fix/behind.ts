@@ -72,7 +72,7 @@ function isFree({ things, within, battens }: Back, x: number, y: number, size: S
   const corners = cornersOf(x, y, size);
   if (!corners.every((corner) => isInside(within, corner))) return false;
   const meets = things.some(
-    (own) => Math.abs(own.x - x) < (own.width + size[0]) / 2 + CLEAR && Math.abs(own.y - y) < (own.height + size[1]) / 2 + CLEAR,
+    (thing) => Math.abs(thing.x - x) < (thing.width + size[0]) / 2 + CLEAR && Math.abs(thing.y - y) < (thing.height + size[1]) / 2 + CLEAR,
   );
   // A batten's edge that runs through the label: it would have to be stuck over a step.
   const inside = battens.map((batten) => isInside(batten, [x, y]));
@@ -137,19 +137,23 @@ export function behindOf(model: FixModel, panels: PanelLayout | null, rows: read
     isInside(frame.line, at) &&
     (frame.inner === null || !isInside(frame.inner, at) || frame.ribs.some((rib) => isInside(ribArea(rib, frame.width), at)));
   const depthAt = (at: Point): number => base.board.thickness + (base.frame && onFrame(at) ? base.frame.thickness : 0);
-  const thing = (own: Pick<BehindThing, 'id' | 'kind' | 'name' | 'x' | 'y'>, [width, height]: Size, into: number | null): BehindThing => ({
-    ...own,
+  const thing = (
+    behindThing: Pick<BehindThing, 'id' | 'kind' | 'name' | 'x' | 'y'>,
+    [width, height]: Size,
+    into: number | null,
+  ): BehindThing => ({
+    ...behindThing,
     width,
     height,
     into,
-    left: into === null ? null : depthAt([own.x, own.y]) - into,
+    left: into === null ? null : depthAt([behindThing.x, behindThing.y]) - into,
     // Turned over from left to right: what was on the right lies on the left.
-    fromLeft: box.maxX - own.x,
-    up: own.y - box.minY,
+    fromLeft: box.maxX - behindThing.x,
+    up: behindThing.y - box.minY,
   });
   const things: BehindThing[] = (base.hardware ?? []).map(({ id, kind, x, y, diameter, length }) =>
     thing(
-      { id, kind: 'hardware', name: HARDWARE_KINDS.find((own) => own.id === kind)!.name, x, y },
+      { id, kind: 'hardware', name: HARDWARE_KINDS.find((hardwareKind) => hardwareKind.id === kind)!.name, x, y },
       kind === 'cleat' ? [diameter, diameter / 2] : [diameter, diameter],
       length,
     ),

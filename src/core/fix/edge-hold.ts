@@ -54,7 +54,7 @@ const CLEAR = 1;
 export function lengthOf({ model }: Fastening, lengths: readonly number[], bite: number): { length: number; fits: boolean } {
   const stack = FOLDED * Math.max(...clothsOn(model.piece).map(({ thickness }) => thickness));
   const depth = fasteningDepth(model.piece);
-  const found = lengths.find((own) => own >= stack + bite && own <= stack + depth - CLEAR);
+  const found = lengths.find((length) => length >= stack + bite && length <= stack + depth - CLEAR);
   return { length: found ?? lengths[0]!, fits: found !== undefined };
 }
 

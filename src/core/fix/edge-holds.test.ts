@@ -8,16 +8,18 @@ import { rivetFor } from './fasteners/rivets';
 import { QUICK } from '../../testing/quick';
 
 const plan = (piece: Piece) => planPiece(piece, {}, QUICK);
-const held = (id: EdgeHold, piece: Piece = newChairSeat()): Piece => ({ ...piece, covering: { ...piece.covering, held: id } });
+const heldWith = (id: EdgeHold, piece: Piece = newChairSeat()): Piece => ({ ...piece, covering: { ...piece.covering, held: id } });
 /** The widest gap between neighbours on their way round, mm. */
 function widest(places: readonly { x: number; y: number }[]): number {
   const round = [...places].sort((a, b) => Math.atan2(a.y, a.x) - Math.atan2(b.y, b.x));
-  return Math.max(...round.map((own, k) => Math.hypot(own.x - round[(k + 1) % round.length]!.x, own.y - round[(k + 1) % round.length]!.y)));
+  return Math.max(
+    ...round.map((item, k) => Math.hypot(item.x - round[(k + 1) % round.length]!.x, item.y - round[(k + 1) % round.length]!.y)),
+  );
 }
 
 describe('what holds a cover', () => {
   it('every way of holding is a fastener, and is said once', () => {
-    for (const { id, name } of EDGE_HOLDS) expect(FASTENERS.find((own) => own.id === id)?.name, id).toBe(name);
+    for (const { id, name } of EDGE_HOLDS) expect(FASTENERS.find((fastener) => fastener.id === id)?.name, id).toBe(name);
   });
 
   // What is usual: tacks as close as staples, screws a hand's width, clips no farther than the cloth stays flat between them.
@@ -30,16 +32,16 @@ describe('what holds a cover', () => {
     ['glue', 60, 160],
     ['hook-loop', 100, 260],
   ] as const)('%s on a chair seat: no warning, its own steps, no other kind’s, bought from the shelf', (id, least, most) => {
-    const own = plan(held(id));
-    expect(own.warnings.map(({ code }) => code)).toEqual(plan(newChairSeat()).warnings.map(({ code }) => code));
-    expect(own.fixing.fastener.id).toBe(id);
-    expect(own.fixing.order.length).toBeGreaterThan(3);
-    const gap = widest(own.fixing.order);
+    const item = plan(heldWith(id));
+    expect(item.warnings.map(({ code }) => code)).toEqual(plan(newChairSeat()).warnings.map(({ code }) => code));
+    expect(item.fixing.fastener.id).toBe(id);
+    expect(item.fixing.order.length).toBeGreaterThan(3);
+    const gap = widest(item.fixing.order);
     expect(gap).toBeGreaterThanOrEqual(least);
     expect(gap).toBeLessThanOrEqual(most);
-    expect(own.fixing.order.map(({ n }) => n)).toEqual(own.fixing.order.map((_, k) => k + 1));
-    expect(own.fixing.order.slice(0, 4).every(({ kind }) => kind === 'centre')).toBe(true);
-    const keys = own.steps.map(({ key }) => key);
+    expect(item.fixing.order.map(({ n }) => n)).toEqual(item.fixing.order.map((_, k) => k + 1));
+    expect(item.fixing.order.slice(0, 4).every(({ kind }) => kind === 'centre')).toBe(true);
+    const keys = item.steps.map(({ key }) => key);
     const its = id === 'staples' ? 'staple' : id;
     expect(keys.filter((key) => ['staple', ...EDGE_HOLDS.map((one) => one.id as string)].includes(key))).toEqual([its]);
     expect(keys.indexOf('tack')).toBeLessThan(keys.indexOf(its));
@@ -49,9 +51,9 @@ describe('what holds a cover', () => {
     expect(keys.includes('edge-sewn')).toBe(sewn);
     if (sewn) expect(keys.indexOf('edge-sewn')).toBeLessThan(keys.indexOf('tack'));
     else expect(keys.indexOf(its)).toBeLessThan(keys.indexOf('trim'));
-    expect(own.steps.find(({ key }) => key === its)!.caution).toBeTruthy();
+    expect(item.steps.find(({ key }) => key === its)!.caution).toBeTruthy();
     // The dust cover is stapled whatever holds the cover.
-    const needs = needsOf([{ id: 'p', piece: held(id), plan: own }], [], {});
+    const needs = needsOf([{ id: 'p', piece: heldWith(id), plan: item }], [], {});
     expect(needs.some(({ kind }) => kind === 'staple')).toBe(true);
     for (const one of needs) expect(waresFor(one, shelf()).length, `${id} ${one.key} ${one.thickness} ${one.length}`).toBeGreaterThan(0);
   });
@@ -66,16 +68,16 @@ describe('what holds a cover', () => {
         cloth: { ...seat.cloth, thickness: cloth },
       };
     };
-    expect(size(held('tacks', board(12)))).toBe('8 mm');
+    expect(size(heldWith('tacks', board(12)))).toBe('8 mm');
     // 2 × 3 of cloth and 6 of bite want 12, so 13; from a board of 9 it comes 2 short of the far face.
-    expect(size(held('tacks', board(9, 3)))).toBe('13 mm');
-    expect(size(held('screws', board(12)))).toBe('3.5 × 10 mm, each with its cup washer');
+    expect(size(heldWith('tacks', board(9, 3)))).toBe('13 mm');
+    expect(size(heldWith('screws', board(12)))).toBe('3.5 × 10 mm, each with its cup washer');
     // 4 mm of board hold no tack; the next best is said, and one press takes it.
-    const thin = plan(held('tacks', board(4)));
+    const thin = plan(heldWith('tacks', board(4)));
     const warning = thin.warnings.find(({ code }) => code === 'hold-too-shallow')!;
     expect(warning.message).toMatch(/Tacks do not hold here.*Next best: a batten behind the edge/);
     expect(warning.mend).toMatchObject({ path: 'covering.held', value: 'glue' });
-    expect(plan(held('glue', board(4))).warnings.map(({ code }) => code)).not.toContain('hold-too-shallow');
+    expect(plan(heldWith('glue', board(4))).warnings.map(({ code }) => code)).not.toContain('hold-too-shallow');
   });
 
   it('never “none fits” without the next best, which then fits', () => {
@@ -92,7 +94,7 @@ describe('what holds a cover', () => {
       'glue, a draw-cord in a hem, or clips',
     );
     for (const id of ['glue', 'cord', 'clips'] as const)
-      expect(plan(held(id, foam)).warnings.map(({ code }) => code)).not.toContain('board-holds-no-staple');
+      expect(plan(heldWith(id, foam)).warnings.map(({ code }) => code)).not.toContain('board-holds-no-staple');
   });
 
   it('every kind is held at its start, by what its board asks for, and a loose one by nothing', () => {
@@ -118,11 +120,11 @@ describe('what holds a cover', () => {
   });
 
   it('what is bought by length or area: a cord once round and enough to draw, glue on both faces', () => {
-    const cord = plan(held('cord')).fixing.fasteners.find(({ id }) => id === 'cord')!;
+    const cord = plan(heldWith('cord')).fixing.fasteners.find(({ id }) => id === 'cord')!;
     // 450 in front, 390 behind, 420 deep, 18 in: some 1.55 m, and 400 to draw.
     expect(cord.bulk!.amount).toBeGreaterThan(1800);
     expect(cord.bulk!.amount).toBeLessThan(2100);
-    const glue = plan(held('glue')).fixing.fasteners.find(({ id }) => id === 'glue')!;
+    const glue = plan(heldWith('glue')).fixing.fasteners.find(({ id }) => id === 'glue')!;
     expect(glue.bulk!.amount / 1e6).toBeGreaterThan(0.05);
     expect(glue.bulk!.amount / 1e6).toBeLessThan(0.12);
   });

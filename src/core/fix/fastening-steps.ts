@@ -25,7 +25,7 @@ function folds({ way, pleats }: CornerPlan): number {
  * @param kind of piece
  */
 export function cornerLots(corners: readonly CornerPlan[], kind: PieceKind): { says: string; lot: CornerPlan[] }[] {
-  return alikeCorners(corners.map((own) => ({ ...own, edge: saidCorner(kind, own.edge) }))).map((lot) => {
+  return alikeCorners(corners.map((corner) => ({ ...corner, edge: saidCorner(kind, corner.edge) }))).map((lot) => {
     const all = lot.length === corners.length && lot.length > 1;
     return {
       says: `${all ? `All ${lot.length}` : upper(lot.map(({ edge }) => edge.replace(/ corner$/, '')).join(', '))}, ${cornerWords(lot[0]!)}`,
@@ -38,25 +38,25 @@ export function cornerLots(corners: readonly CornerPlan[], kind: PieceKind): { s
  * What is done at the corners, each lot that is made alike with its figures and what is done in turn; null where nothing is.
  *
  * @param fastening its corners and relief
- * @param [held] what holds the folds, one of it in a word, and its caution
+ * @param [by] what holds the folds, one of it in a word, and its caution
  */
 export function cornerStep(
   { corners, relief, model: { rule, piece } }: Fastening,
   { caution, by }: { caution: string; by: string } = { caution: CAUTIONS.staples, by: 'staple' },
 ): ToldStep | null {
-  const said: string[] = [];
+  const phrases: string[] = [];
   // Cloth that is to go round a curve is cut into before it is pulled there.
-  if (relief?.cuts.length) said.push(`${relief.cuts.length} relief cuts as drawn, first.`);
-  for (const { says, lot } of cornerLots(corners, piece.kind)) said.push(`${says}: ${cornerSteps(lot, rule, by).join(' ')}`);
+  if (relief?.cuts.length) phrases.push(`${relief.cuts.length} relief cuts as drawn, first.`);
+  for (const { says, lot } of cornerLots(corners, piece.kind)) phrases.push(`${says}: ${cornerSteps(lot, rule, by).join(' ')}`);
   if (relief?.gather)
-    said.push(
+    phrases.push(
       `Round the curves the cloth is gathered under the board, a little ${by === 'cord' ? 'at a time as the cord is drawn' : `to each ${by}`}.`,
     );
-  if (said.length === 0) return null;
+  if (phrases.length === 0) return null;
   const minutes = corners.reduce((sum, corner) => sum + folds(corner), relief ? 1 : 0) * rule('timeCorner');
   const cut = relief?.cuts.length || corners.some(({ cut: into, away }) => into ?? away);
   const [key, name] = corners.length > 0 ? ['corners', 'Make the corners'] : ['relief', 'Ease the edge'];
-  return step(key!, name!, said.join('\n'), minutes, {
+  return step(key!, name!, phrases.join('\n'), minutes, {
     ...(corners.length > 0 ? { check: CORNERED } : {}),
     caution: cut ? `${caution} ${CAUTIONS.shears}` : caution,
     ...(corners.length > 0 ? { sees: { in: 'corners' } } : {}),
@@ -72,17 +72,17 @@ export const drawnOver = ({ piece }: Fastening['model']): string =>
 /** Where the cloth ends in sight: corners first, then its edge turned under along the fold. */
 export function endSteps(model: Fastening['model']): ToldStep[] {
   return endedLengths(model).map(({ name, end, length }) => {
-    const held = END_HOLDS.find(({ id }) => id === end.held)!;
+    const fastening = END_HOLDS.find(({ id }) => id === end.held)!;
     const how =
-      held.apart === null
+      fastening.apart === null
         ? 'slip-stitch it with a curved needle, small stitches inside the fold'
-        : `${held.plural} ${held.apart > 0 ? `every ${held.apart} mm` : 'head to head'}, into the board’s edge, from the middle outwards`;
+        : `${fastening.plural} ${fastening.apart > 0 ? `every ${fastening.apart} mm` : 'head to head'}, into the board’s edge, from the middle outwards`;
     return step(
       `end-${name}`,
       `Finish the ${name}`,
       `Chalk a line ${Math.round(end.up * 10) / 10} mm above the board’s lower edge. Corners first: the bulk cut out, the last fold laid towards the ${name} with its open side down. Turn ${Math.round(end.turn)} mm under along the line, no wadding in the fold; ${how}.`,
       (length / 1000) * MINUTES.endMetre,
-      { uses: [held.apart === null ? 'thread' : 'fastener'], caution: held.apart === null ? CAUTIONS.shears : CAUTIONS.nails },
+      { uses: [fastening.apart === null ? 'thread' : 'fastener'], caution: fastening.apart === null ? CAUTIONS.shears : CAUTIONS.nails },
     );
   });
 }

@@ -69,25 +69,25 @@ export function fixPlan(fastening: Fastening, panels: PanelLayout | null): Fixin
     };
   });
   const by = heldBy(fastening.model);
-  const held = fasteners.find(({ id }) => id === by);
+  const fastenerPlan = fasteners.find(({ id }) => id === by);
   const choice = legOf(fastening);
   const rows = drawnRows(fastening.model, fastening.choices);
   const order = inOneOrder(fastening, fasteners);
   return {
     fastener: {
-      id: held?.id ?? null,
+      id: fastenerPlan?.id ?? null,
       kind: 'staple',
       leg: choice.leg,
       ...stapleOf(fastening.model),
       choice,
     },
     pitch: rule('staplePitch'),
-    count: held?.count ?? 0,
-    toBuy: held?.toBuy ?? 0,
+    count: fastenerPlan?.count ?? 0,
+    toBuy: fastenerPlan?.toBuy ?? 0,
     order,
     fasteners,
     rows,
     behind: behindOf(fastening.model, panels, rows),
-    waves: wavesOf(order, held?.temporary.length ?? 0),
+    waves: wavesOf(order, fastenerPlan?.temporary.length ?? 0),
   };
 }

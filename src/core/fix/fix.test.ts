@@ -78,8 +78,8 @@ describe('the order of stapling', () => {
 
   it('works outwards: every later staple of an edge is at least as far from its centre', () => {
     for (const edge of ['front', 'back']) {
-      const own = order.filter((s) => s.edge === edge && s.kind !== 'corner').map((s) => Math.abs(s.x));
-      own.forEach((x, i) => i > 0 && expect(x).toBeGreaterThanOrEqual(own[i - 1]! - 0.01));
+      const values = order.filter((s) => s.edge === edge && s.kind !== 'corner').map((s) => Math.abs(s.x));
+      values.forEach((x, i) => i > 0 && expect(x).toBeGreaterThanOrEqual(values[i - 1]! - 0.01));
     }
   });
 

@@ -8,7 +8,7 @@ import { EDGE_HOLDS, kindOf, type EdgeHold } from '../piece';
 const THIN_PAN = 6;
 
 /** The name of what holds a cover, as it is said. */
-export const nameOfHold = (id: EdgeHold): string => EDGE_HOLDS.find((own) => own.id === id)!.name;
+export const nameOfHold = (id: EdgeHold): string => EDGE_HOLDS.find((edgeHold) => edgeHold.id === id)!.name;
 
 /**
  * What holds a piece's cover: what was chosen, or what its board asks for; null where it is closed round its pad.
@@ -27,8 +27,8 @@ type Sided = { piece: HeldFields };
 /** What holds the cover along an edge: what was chosen for it, or what holds the rest. */
 export function heldOn(model: Sided, edge: string): EdgeHold | null {
   const main = heldBy(model);
-  const own = (model.piece.base.edges ?? []).find(({ edge: part }) => part.name === edge);
-  return main === null ? null : (own?.held ?? main);
+  const found = (model.piece.base.edges ?? []).find(({ edge: part }) => part.name === edge);
+  return main === null ? null : (found?.held ?? main);
 }
 
 /** Edges that are held by something of their own, fastened at all, each with what. */
@@ -50,9 +50,9 @@ export function holdsOf(model: Pick<FixModel, 'piece' | 'outline'>): EdgeHold[] 
 
 /** Of the way round so much is held by it: nothing to one. */
 export function shareHeld(model: Pick<FixModel, 'piece' | 'outline' | 'perimeter'>, by: EdgeHold): number {
-  const own = ownHolds(model);
-  const sum = (all: typeof own): number => all.reduce((total, { length }) => total + length, 0) / model.perimeter;
-  return by === heldBy(model) ? Math.max(0, 1 - sum(own)) : sum(own.filter((edge) => edge.by === by));
+  const holds = ownHolds(model);
+  const sum = (all: typeof holds): number => all.reduce((total, { length }) => total + length, 0) / model.perimeter;
+  return by === heldBy(model) ? Math.max(0, 1 - sum(holds)) : sum(holds.filter((edge) => edge.by === by));
 }
 
 /** What holds where staples do not, the likeliest first, in words: a board that nothing bites into is glued or drawn. */

@@ -96,7 +96,7 @@ const MADE: Record<OrderId, (to: ToOrder) => Wave[]> = {
   'long-side': (to) =>
     sideFirst(
       to,
-      to.sides.reduce<Side | undefined>((best, own) => (best && lengthOf(best) >= lengthOf(own) ? best : own), undefined),
+      to.sides.reduce<Side | undefined>((best, side) => (best && lengthOf(best) >= lengthOf(side) ? best : side), undefined),
       'one long side',
     ),
   curved: (to) =>

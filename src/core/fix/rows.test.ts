@@ -26,18 +26,18 @@ describe('rows behind the board', () => {
   it('of every kind stand 5 mm apart at least, the cover’s where its cloth is cut for', () => {
     for (const { id } of KINDS) {
       const piece = newPiece(id);
-      const own = rows(piece);
+      const entries = rows(piece);
       const { fixing } = planPiece(piece, {}, QUICK);
       expect(
         fixing.rows.map((row) => row.id),
         id,
-      ).toEqual(own.map((row) => row.id));
-      if (own.length === 0) continue;
-      own.forEach(({ inset }, k) => k > 0 && expect(inset - own[k - 1]!.inset, id).toBeGreaterThanOrEqual(ROWS_APART - 1e-9));
-      expect(own.find((row) => row.id === 'cover')!.inset, id).toBe(modelOf(piece, {}).rule('return'));
-      for (const { inset } of own) expect(inset, id).toBeGreaterThanOrEqual(6);
+      ).toEqual(entries.map((row) => row.id));
+      if (entries.length === 0) continue;
+      entries.forEach(({ inset }, k) => k > 0 && expect(inset - entries[k - 1]!.inset, id).toBeGreaterThanOrEqual(ROWS_APART - 1e-9));
+      expect(entries.find((row) => row.id === 'cover')!.inset, id).toBe(modelOf(piece, {}).rule('return'));
+      for (const { inset } of entries) expect(inset, id).toBeGreaterThanOrEqual(6);
       // A dust cover's staples go through its fold.
-      const dust = own.find((row) => row.id === 'dust');
+      const dust = entries.find((row) => row.id === 'dust');
       if (dust) expect(dust.inset, id).toBeGreaterThan(modelOf(piece, {}).rule('dustInset'));
     }
   });
@@ -55,13 +55,17 @@ describe('rows behind the board', () => {
         }),
         ({ line, inset, liner, waterproof, wall }) => {
           const start = wall ? newPiece('headboard') : seat;
-          const own = rows({ ...start, covering: { ...start.covering, liner, waterproof }, overrides: { return: line, dustInset: inset } });
-          own.forEach((row, k) => k > 0 && expect(row.inset - own[k - 1]!.inset).toBeGreaterThanOrEqual(ROWS_APART - 1e-9));
-          expect(Math.min(...own.map((row) => row.inset))).toBeGreaterThanOrEqual(6 - 1e-9);
-          expect(own.find(({ id }) => id === 'cover')!.inset).toBe(line);
-          expect(new Set(own.map(({ id }) => id)).size).toBe(own.length);
-          expect(own.some(({ id }) => id === 'liner')).toBe(liner);
-          expect(own.some(({ id }) => id === 'waterproof')).toBe(waterproof);
+          const entries = rows({
+            ...start,
+            covering: { ...start.covering, liner, waterproof },
+            overrides: { return: line, dustInset: inset },
+          });
+          entries.forEach((row, k) => k > 0 && expect(row.inset - entries[k - 1]!.inset).toBeGreaterThanOrEqual(ROWS_APART - 1e-9));
+          expect(Math.min(...entries.map((row) => row.inset))).toBeGreaterThanOrEqual(6 - 1e-9);
+          expect(entries.find(({ id }) => id === 'cover')!.inset).toBe(line);
+          expect(new Set(entries.map(({ id }) => id)).size).toBe(entries.length);
+          expect(entries.some(({ id }) => id === 'liner')).toBe(liner);
+          expect(entries.some(({ id }) => id === 'waterproof')).toBe(waterproof);
         },
       ),
       { numRuns: 200 },
@@ -87,7 +91,7 @@ describe('rows behind the board', () => {
     const inset = (id: string) => plan.fixing.rows.find((row) => row.id === id)!.inset;
     // 30 in on a wall: the dust cover through its fold, which lies 10 in; wadding would stand half-way and moves off it.
     expect([inset('dust'), inset('over-all'), inset('cover')]).toEqual([14, 19, 30]);
-    const step = (key: string) => plan.steps.find((own) => own.key === key)!.detail;
+    const step = (key: string) => plan.steps.find((candidate) => candidate.key === key)!.detail;
     expect(step('wadding')).toContain('Its staples 19 mm in');
     expect(step('dust')).toContain('its staples 14 mm in, a row of their own');
     const lined = planPiece({ ...board, covering: { ...board.covering, liner: true } }, {}, QUICK);

@@ -59,14 +59,14 @@ const STEP = 0.5;
  * @returns from the edge inwards
  */
 export function rowsOf(model: FixModel, choices: Pick<Choices, 'covering' | 'welt'>): Row[] {
-  const by = holdsOf(model).map((own) => nameOfHold(own).toLowerCase());
+  const by = holdsOf(model).map((id) => nameOfHold(id).toLowerCase());
   if (by.length === 0) return [];
   const placed: Row[] = [{ id: 'cover', name: `Cover, ${by.join(' and ')}`, inset: model.rule('return') }];
   const isFree = (inset: number): boolean => placed.every((row) => Math.abs(row.inset - inset) >= ROWS_APART - 1e-9);
   for (const { id, name, inset, least } of wantedRows(model, choices)) {
     for (let by = 0; ; by += STEP) {
       // As well towards the edge as away from it; towards it first, where the cover hides it.
-      const at = [inset - by, inset + by].find((own) => own >= least && isFree(own));
+      const at = [inset - by, inset + by].find((value) => value >= least && isFree(value));
       if (at === undefined) continue;
       placed.push({ id, name, inset: at });
       break;

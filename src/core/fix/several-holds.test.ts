@@ -9,9 +9,9 @@ import { shareHeld } from './held';
 import { QUICK } from '../../testing/quick';
 
 const plan = (piece: Piece) => planPiece(piece, {}, QUICK);
-const along = (name: string, held: EdgeHold, piece: Piece = newChairSeat()): Piece => {
-  const own: EdgeFact = { ...defaultsOf<EdgeFact>(EDGE_FACT as { static: EdgeFact }), edge: edgeNamed(name), held };
-  return { ...piece, base: { ...piece.base, edges: [...(piece.base.edges ?? []).filter(({ edge }) => edge.name !== name), own] } };
+const along = (name: string, holdId: EdgeHold, piece: Piece = newChairSeat()): Piece => {
+  const item: EdgeFact = { ...defaultsOf<EdgeFact>(EDGE_FACT as { static: EdgeFact }), edge: edgeNamed(name), held: holdId };
+  return { ...piece, base: { ...piece.base, edges: [...(piece.base.edges ?? []).filter(({ edge }) => edge.name !== name), item] } };
 };
 const keys = (piece: Piece): string[] => plan(piece).steps.map(({ key }) => key);
 
@@ -33,7 +33,7 @@ describe('several things that hold one cover', () => {
       expect(fixing.order.filter(({ kind }) => kind === 'corner')).toHaveLength(plain.order.filter(({ kind }) => kind === 'corner').length);
       expect(fixing.waves.at(-1)!.says).toMatch(/^back: /);
       expect(fixing.waves.reduce((sum, { from, to }) => sum + to - from + 1, 0)).toBe(fixing.order.length);
-      expect(fixing.fasteners.map((own) => own.id)).toEqual(expect.arrayContaining(['staples', id]));
+      expect(fixing.fasteners.map((fastener) => fastener.id)).toEqual(expect.arrayContaining(['staples', id]));
       expect(fixing.rows.find((row) => row.id === 'cover')!.name).toContain('staples and ');
     },
   );
@@ -41,13 +41,13 @@ describe('several things that hold one cover', () => {
   it.each(['screws', 'clips', 'glue', 'rivets'] as const)(
     '%s: its step comes before the corners are made and what stands over is trimmed',
     (id) => {
-      const own = keys(along('back', id));
+      const names = keys(along('back', id));
       const its = id === 'rivets' ? 'rivet' : id;
-      for (const later of ['corners', 'trim', 'dust']) expect(own.indexOf(its), later).toBeLessThan(own.indexOf(later));
-      expect(own.indexOf('tack')).toBeLessThan(own.indexOf(its));
-      expect(own.filter((key) => key === 'tack' || key === 'trim')).toEqual(['tack', 'trim']);
-      expect(new Set(own).size).toBe(own.length);
-      if (id === 'clips') expect(own.indexOf('edge-sewn-clips')).toBeLessThan(own.indexOf('tack'));
+      for (const later of ['corners', 'trim', 'dust']) expect(names.indexOf(its), later).toBeLessThan(names.indexOf(later));
+      expect(names.indexOf('tack')).toBeLessThan(names.indexOf(its));
+      expect(names.filter((key) => key === 'tack' || key === 'trim')).toEqual(['tack', 'trim']);
+      expect(new Set(names).size).toBe(names.length);
+      if (id === 'clips') expect(names.indexOf('edge-sewn-clips')).toBeLessThan(names.indexOf('tack'));
     },
   );
 
@@ -76,7 +76,7 @@ describe('several things that hold one cover', () => {
 
   it('an edge on which the cloth ends in sight is held by its fold, whatever was said before', () => {
     const piece = along('front', 'glue');
-    const edges = piece.base.edges!.map((own) => ({ ...own, end: { up: 3, turn: 12, held: 'gimp-pins' as const } }));
+    const edges = piece.base.edges!.map((edge) => ({ ...edge, end: { up: 3, turn: 12, held: 'gimp-pins' as const } }));
     const ended = { ...piece, base: { ...piece.base, edges } };
     expect(keys(ended)).not.toContain('glue');
     expect(plan(ended).fixing.fasteners.map(({ id }) => id)).not.toContain('glue');
@@ -94,18 +94,18 @@ describe('several things that hold one cover', () => {
 
 describe('what staples are made like', () => {
   it('stainless on vehicles and where it is wet, a broad crown on coated cloth; bought as that', () => {
-    const told = (piece: Piece): string => plan(piece).fixing.fasteners.find(({ id }) => id === 'staples')!.size;
+    const label = (piece: Piece): string => plan(piece).fixing.fasteners.find(({ id }) => id === 'staples')!.size;
     const seat = newChairSeat();
-    expect(told(seat)).toMatch(/narrow crown$/);
-    expect(told({ ...seat, covering: { ...seat.covering, waterproof: true } })).toMatch(/narrow crown, stainless$/);
-    expect(told({ ...seat, cloth: { ...seat.cloth, coated: true } })).toMatch(/broad crown$/);
+    expect(label(seat)).toMatch(/narrow crown$/);
+    expect(label({ ...seat, covering: { ...seat.covering, waterproof: true } })).toMatch(/narrow crown, stainless$/);
+    expect(label({ ...seat, cloth: { ...seat.cloth, coated: true } })).toMatch(/broad crown$/);
     const saddle = newPiece('saddle');
     const stapled: Piece = {
       ...saddle,
       base: { ...saddle.base, board: { ...saddle.base.board, thickness: 9 } },
       covering: { ...saddle.covering, held: 'staples' },
     };
-    expect(told(stapled)).toMatch(/broad crown, stainless$/);
+    expect(label(stapled)).toMatch(/broad crown, stainless$/);
     const need = needsOf([{ id: 'p', piece: stapled, plan: plan(stapled) }], [], {}).find(({ kind }) => kind === 'staple')!;
     const names = waresFor(need, shelf()).map(({ name }) => name);
     expect(names).toHaveLength(1);
@@ -116,18 +116,18 @@ describe('what staples are made like', () => {
 describe('edge tape over the staples', () => {
   it('a corner seat has it instead of a dust cover: after trimming, once round and a lap, from a roll', () => {
     const piece = newPiece('corner-seat');
-    const own = plan(piece);
-    const order = own.steps.map(({ key }) => key);
+    const item = plan(piece);
+    const order = item.steps.map(({ key }) => key);
     expect(order).not.toContain('dust');
-    expect(own.dustCover).toBeNull();
+    expect(item.dustCover).toBeNull();
     expect(order.indexOf('trim')).toBeLessThan(order.indexOf('edge-tape'));
-    const tape = own.fixing.fasteners.find(({ id }) => id === 'edge-tape')!;
+    const tape = item.fixing.fasteners.find(({ id }) => id === 'edge-tape')!;
     const { board } = modelOf(piece, {});
     const line = polygonPerimeter(offsetPolygon(board, -modelOf(piece, {}).rule('return'))!);
     // 1000 × 480 less 18 on every side: some 2.8 m and a lap; nobody laps more than two fingers.
     expect(tape.bulk!.amount).toBeGreaterThan(line + 15);
     expect(tape.bulk!.amount).toBeLessThan(line + 40);
-    const need = needsOf([{ id: 'p', piece, plan: own }], [], {}).find(({ name }) => name === 'Edge tape')!;
+    const need = needsOf([{ id: 'p', piece, plan: item }], [], {}).find(({ name }) => name === 'Edge tape')!;
     expect(waresFor(need, shelf()).map(({ name }) => name)).toEqual(['Edge tape']);
   });
 
@@ -153,18 +153,18 @@ describe('a board too small for the house’s line', () => {
   };
   it('is fastened half-way to its middle, and everything is cut for that line', () => {
     for (const depth of [120, 90, 60, 46, 44, 40]) {
-      const own = plan(bench(depth));
-      const line = own.fixing.rows.find(({ id }) => id === 'cover')!;
+      const item = plan(bench(depth));
+      const line = item.fixing.rows.find(({ id }) => id === 'cover')!;
       // 18 where it fits with 5 to spare on either side of the middle; otherwise half-way in, never on the board's rim.
       expect(line.inset, `${depth}`).toBe(depth / 2 > 23 ? 18 : Math.floor(depth / 4));
       expect(line.inset).toBeGreaterThanOrEqual(6);
       const { board } = modelOf(bench(depth), {});
-      for (const { x, y } of own.fixing.order) {
+      for (const { x, y } of item.fixing.order) {
         const beside = distanceAlong(board, [x, y]);
         expect(Number.isFinite(beside)).toBe(true);
         expect(Math.abs(y)).toBeLessThan(depth / 2 - 5);
       }
-      expect(own.warnings.map(({ code }) => code).filter((code) => /staple|hold/.test(code))).toEqual([]);
+      expect(item.warnings.map(({ code }) => code).filter((code) => /staple|hold/.test(code))).toEqual([]);
     }
   });
   it('is refused where nothing fits, or where the line was said for it alone', () => {

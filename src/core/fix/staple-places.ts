@@ -185,8 +185,8 @@ function placed({ corners, by, pitch, ...reads }: PlaceReads, keep: Keep): Faste
   const opposite = Array.from({ length: half }, (_, i) => [i, i + half])
     .flat()
     .filter((i) => i < corners.length);
-  const own = by === heldBy(model) ? opposite : [];
-  const atCorners = own.flatMap((i) => {
+  const values = by === heldBy(model) ? opposite : [];
+  const atCorners = values.flatMap((i) => {
     const corner = corners[i]!;
     const middle = distanceAlong(line, [corner.x, corner.y]);
     const count = cornerStaples(corner, open, pitch);

@@ -26,12 +26,12 @@ describe('the order in waves', () => {
       { from: 5, to: 12 },
     ]);
     const kinds = waves.map(({ from, to }) => new Set(fixing.order.filter(({ n }) => n >= from && n <= to).map(({ kind }) => kind)));
-    expect(kinds.map((own) => [...own])).toEqual([['centre'], ['edge'], ['edge'], ['edge'], ['corner']]);
+    expect(kinds.map((kind) => [...kind])).toEqual([['centre'], ['edge'], ['edge'], ['edge'], ['corner']]);
     // Each wave but the first lies farther out than the one before.
     const far = waves.slice(1, 4).map(({ from, to }) => {
-      const own = fixing.order.filter(({ n }) => n >= from && n <= to);
+      const matching = fixing.order.filter(({ n }) => n >= from && n <= to);
       const centre = (edge: string) => fixing.order.find((one) => one.kind === 'centre' && one.edge === edge)!;
-      return own.reduce((sum, { x, y, edge }) => sum + Math.hypot(x - centre(edge).x, y - centre(edge).y), 0) / own.length;
+      return matching.reduce((sum, { x, y, edge }) => sum + Math.hypot(x - centre(edge).x, y - centre(edge).y), 0) / matching.length;
     });
     expect(far[0]!).toBeLessThan(far[1]!);
     expect(far[1]!).toBeLessThan(far[2]!);

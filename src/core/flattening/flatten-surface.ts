@@ -165,7 +165,7 @@ export function flattenSurface(mesh: SurfaceMesh, start: Float64Array, options: 
     for (let t = 0; t < triangles.length / 3; t++) {
       let c = 0;
       let s = 0;
-      let own = 0;
+      let value = 0;
       for (let k = 0; k < 3; k++) {
         const [a, b] = [triangles[3 * t + k]!, triangles[3 * t + ((k + 1) % 3)]!];
         const w = weights[3 * t + k]!;
@@ -173,10 +173,10 @@ export function flattenSurface(mesh: SurfaceMesh, start: Float64Array, options: 
         const [fx, fy] = [from[2 * b]! - from[2 * a]!, from[2 * b + 1]! - from[2 * a + 1]!];
         c += w * (rx * fx + ry * fy);
         s += w * (rx * fy - ry * fx);
-        own += w * (rx * rx + ry * ry + fx * fx + fy * fy);
+        value += w * (rx * rx + ry * ry + fx * fx + fy * fy);
       }
       const size = Math.hypot(c, s) || 1e-30;
-      energy += own - 2 * size;
+      energy += value - 2 * size;
       c /= size;
       s /= size;
       for (let k = 0; k < 3; k++) {

@@ -69,5 +69,5 @@ export const DECKS = [
 
 /** A deck by its id. */
 export function deckOf(id: string): Deck {
-  return DECKS.find((own) => own.id === id) ?? DECKS[0];
+  return DECKS.find((deck) => deck.id === id) ?? DECKS[0];
 }

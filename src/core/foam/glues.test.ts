@@ -20,12 +20,12 @@ describe('glue by product', () => {
       expect(value, key).toBeGreaterThanOrEqual(allowed[0]);
       expect(value, key).toBeLessThanOrEqual(allowed[1]);
     }
-    const own = plan({ glue: glue.id as Piece['glue'] & string });
-    expect(spray(own).wait).toBe(glue.figures.timeGlueTack);
-    expect(lay(own).wait).toBe(glue.figures.timeGluePress);
-    expect(spray(own).detail).toContain(glue.how);
-    expect(own.steps.find(({ key }) => key.startsWith('spray-'))!.detail).toContain('A test patch on a scrap first');
-    expect(own.warnings).toEqual([]);
+    const item = plan({ glue: glue.id as Piece['glue'] & string });
+    expect(spray(item).wait).toBe(glue.figures.timeGlueTack);
+    expect(lay(item).wait).toBe(glue.figures.timeGluePress);
+    expect(spray(item).detail).toContain(glue.how);
+    expect(item.steps.find(({ key }) => key.startsWith('spray-'))!.detail).toContain('A test patch on a scrap first');
+    expect(item.warnings).toEqual([]);
   });
 
   it('one face takes half as much as two, and what was set for the piece alone stands over its product', () => {
@@ -73,16 +73,16 @@ describe('corner blocks of a frame', () => {
       count: 3,
       base: { ...chair.base, shape: { type: 'rectangle', width: 450, depth: 420, cornerRadius: { front: 0, back: 0 } }, frame },
     };
-    const own = planPiece(piece, {}, QUICK);
-    expect(own.base.frame!.blocks).toEqual({ count: 4, leg: 60 });
-    expect(sizesOf(own, piece, {}).find(({ key }) => key === 'frame.blocks')!.note).toBe('6 to saw, 12 blocks, 20 mm thick');
-    expect(own.steps.find(({ key }) => key === 'frame')!.detail).toContain('In its 4 corners glue and screw blocks, 60 mm');
+    const item = planPiece(piece, {}, QUICK);
+    expect(item.base.frame!.blocks).toEqual({ count: 4, leg: 60 });
+    expect(sizesOf(item, piece, {}).find(({ key }) => key === 'frame.blocks')!.note).toBe('6 to saw, 12 blocks, 20 mm thick');
+    expect(item.steps.find(({ key }) => key === 'frame')!.detail).toContain('In its 4 corners glue and screw blocks, 60 mm');
     const none = planPiece({ ...piece, base: { ...piece.base, frame: { ...frame, blocks: 0 } } }, {}, QUICK);
     expect(none.base.frame!.blocks).toBeNull();
     // Five battens of some 400 × 45 × 20 of softwood are a little under a kilogram; four blocks a few tens of grams.
     expect(none.mass.frame).toBeGreaterThan(0.6);
     expect(none.mass.frame).toBeLessThan(1.1);
-    expect(own.mass.frame - none.mass.frame).toBeCloseTo(4 * 0.06 ** 2 * 0.5 * 0.02 * 480, 3);
-    expect(own.mass.total).toBeCloseTo(own.mass.board + own.mass.foam + own.mass.frame, 2);
+    expect(item.mass.frame - none.mass.frame).toBeCloseTo(4 * 0.06 ** 2 * 0.5 * 0.02 * 480, 3);
+    expect(item.mass.total).toBeCloseTo(item.mass.board + item.mass.foam + item.mass.frame, 2);
   });
 });

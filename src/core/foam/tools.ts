@@ -70,6 +70,6 @@ export const SHAPERS = [
 ] as const satisfies readonly Tool[];
 
 /** What a piece’s foam is cut with; the usual where nobody has said. */
-export const cutterOf = (id: string | null | undefined): Tool => CUTTERS.find((own) => own.id === id) ?? CUTTERS[0];
+export const cutterOf = (id: string | null | undefined): Tool => CUTTERS.find((cutter) => cutter.id === id) ?? CUTTERS[0];
 /** What it is shaped with. */
-export const shaperOf = (id: string | null | undefined): Tool => SHAPERS.find((own) => own.id === id) ?? SHAPERS[0];
+export const shaperOf = (id: string | null | undefined): Tool => SHAPERS.find((shaper) => shaper.id === id) ?? SHAPERS[0];

@@ -193,7 +193,7 @@ function recordsOf(text: string): Map<string, Entry[]> {
   return sections;
 }
 
-const figureOf = ({ pairs }: Entry, code: number): number => Number(pairs.find(([own]) => own === code)?.[1] ?? NaN);
+const figureOf = ({ pairs }: Entry, code: number): number => Number(pairs.find(([value]) => value === code)?.[1] ?? NaN);
 
 /** Layers that are switched off or frozen. */
 function hiddenLayers(tables: readonly Entry[]): Set<string> {
@@ -257,11 +257,11 @@ function linesOnly(text: string): Lines {
       mirrored.push(isMirrored(entry));
     }
     out.push('0', entry.type);
-    const said = entry.pairs.filter(([code]) => codes.includes(code));
+    const reported = entry.pairs.filter(([code]) => codes.includes(code));
     // The parser begins a polyline's points anew at anything that comes between them: its flag comes first.
-    if (entry.type === 'LWPOLYLINE') said.sort(([a], [b]) => Number(b === 70) - Number(a === 70));
-    if (entry.type === 'LWPOLYLINE') out.push('90', String(said.filter(([code]) => code === 10).length));
-    for (const [code, value] of said) out.push(String(code), value);
+    if (entry.type === 'LWPOLYLINE') reported.sort(([a], [b]) => Number(b === 70) - Number(a === 70));
+    if (entry.type === 'LWPOLYLINE') out.push('90', String(reported.filter(([code]) => code === 10).length));
+    for (const [code, value] of reported) out.push(String(code), value);
   }
   endLine();
   out.push('0', 'ENDSEC', '0', 'EOF');
@@ -311,8 +311,8 @@ export function readDxf(text: string, options: { unit?: DrawingUnit; close?: boo
         ? 'Every line in this DXF lies on a layer that is switched off; switch on the outline’s'
         : 'There is no line in this DXF; text, blocks and dimensions are not outlines',
     );
-  const said = UNIT_CODES[Number(parsed?.header?.$INSUNITS)];
-  const unit = options.unit ?? said;
+  const words = UNIT_CODES[Number(parsed?.header?.$INSUNITS)];
+  const unit = options.unit ?? words;
   if (!unit) throw new FileProblem('This DXF does not say in which unit it is drawn; choose one', { needsUnit: true });
   return ringsOf(runs, unit, options);
 }

@@ -58,13 +58,13 @@ export function cutsOf(lines: readonly string[]): Polygon[] {
   const cuts: Point[][] = [];
   let [x, y, down]: [number, number, boolean] = [0, 0, false];
   for (const line of lines) {
-    const own = readGcodeLine(line);
-    if (own.code === 'M3') {
+    const gcodeLine = readGcodeLine(line);
+    if (gcodeLine.code === 'M3') {
       down = true;
       cuts.push([[x, y]]);
-    } else if (own.code === 'M5') down = false;
-    [x, y] = [own.x ?? x, own.y ?? y];
-    if (own.code === 'G1' && down) cuts.at(-1)!.push([x, y]);
+    } else if (gcodeLine.code === 'M5') down = false;
+    [x, y] = [gcodeLine.x ?? x, gcodeLine.y ?? y];
+    if (gcodeLine.code === 'G1' && down) cuts.at(-1)!.push([x, y]);
   }
   return cuts.filter((cut) => cut.length > 2);
 }

@@ -219,7 +219,7 @@ const outline = baseOutline(STARTING_SHAPES.trapezoid);
 const holes = [{ id: 'a', kind: 'round' as const, x: 40, y: -30, diameter: 25 }];
 const PNG = Buffer.from('iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==', 'base64');
 const text = (bytes: Uint8Array): string => new TextDecoder().decode(bytes);
-const bytesOf = (said: string): Uint8Array => new TextEncoder().encode(said);
+const bytesOf = (words: string): Uint8Array => new TextEncoder().encode(words);
 
 const FRAME: MatFrame = { cell: 28, kPa: Array.from({ length: MAT_SIDE ** 2 }, (_, i) => (i % 16) / 2) };
 

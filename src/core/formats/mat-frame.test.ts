@@ -13,12 +13,12 @@ const frame: fc.Arbitrary<MatFrame> = fc.record({
 describe('a mat’s frame', () => {
   it('goes out and comes in again, as CSV and as a line', () => {
     fc.assert(
-      fc.property(frame, (own) => {
-        expect(readMatCsv(writeMatCsv(own))).toEqual({ ok: true, frame: own });
-        const read = readMatLine(matLine(own));
+      fc.property(frame, (matFrame) => {
+        expect(readMatCsv(writeMatCsv(matFrame))).toEqual({ ok: true, frame: matFrame });
+        const read = readMatLine(matLine(matFrame));
         expect(read.ok).toBe(true);
-        if (read.ok) read.frame.kPa.forEach((p, i) => expect(Math.abs(p - own.kPa[i]!)).toBeLessThanOrEqual(0.051));
-        expect(matLikeness(own, own)).toBeCloseTo(1, 6);
+        if (read.ok) read.frame.kPa.forEach((p, i) => expect(Math.abs(p - matFrame.kPa[i]!)).toBeLessThanOrEqual(0.051));
+        expect(matLikeness(matFrame, matFrame)).toBeCloseTo(1, 6);
       }),
       { numRuns: 40 },
     );

@@ -30,8 +30,8 @@ function dxfShapes(text: string): { shapes: Shape[]; texts: string[]; units: unk
   const shapes = read.entities
     .filter(({ type }) => type === 'LWPOLYLINE' || type === 'POLYLINE')
     .map((entity) => {
-      const own = entity as unknown as { layer: string; vertices: { x: number; y: number }[]; shape: boolean };
-      return { layer: own.layer, points: own.vertices.map(({ x, y }): Pair => [x, y]), closed: own.shape };
+      const item = entity as unknown as { layer: string; vertices: { x: number; y: number }[]; shape: boolean };
+      return { layer: item.layer, points: item.vertices.map(({ x, y }): Pair => [x, y]), closed: item.shape };
     });
   const texts = read.entities.filter(({ type }) => type === 'TEXT').map((entity) => (entity as unknown as { text: string }).text);
   return { shapes, texts, units: read.header['$INSUNITS'], layers: Object.keys(read.tables.layer.layers) };
@@ -80,10 +80,10 @@ describe.each(KINDS)('the patterns of a %s', (kind) => {
     // Every cloth piece and every pad is among the closed outlines of the cut layer, with the area it has in the plan.
     const cut = areas(shapes, 'CUT');
     for (const area of [
-      ...plan.cover.pieces.map((own) => own.area),
+      ...plan.cover.pieces.map((coverPiece) => coverPiece.area),
       ...plan.foam.filter(({ kept }) => !kept).map((pad) => Math.abs(d3Area(pad.finished.outline.map(([x, y]): Pair => [x, y])))),
     ])
-      expect(Math.min(...cut.map((own) => Math.abs(own - area) / area)), `${area} mm²`).toBeLessThan(2e-3);
+      expect(Math.min(...cut.map((value) => Math.abs(value - area) / area)), `${area} mm²`).toBeLessThan(2e-3);
     for (const { title } of templatesOf(plan)) expect(texts).toContain(title);
     const check = shapes.find(({ layer, closed, points }) => layer === 'MARK' && closed && points.length === 4)!;
     expect(size(check.points)).toEqual([100, 100]);
@@ -140,10 +140,10 @@ describe.each(KINDS)('the patterns of a %s', (kind) => {
     const { piece, plan } = of(kind);
     const rows = csvParse(patternFile(plan, piece, 'csv'));
     expect(rows.columns).toEqual(['what', 'of', 'count', 'width_mm', 'length_mm', 'thickness_mm', 'note']);
-    for (const own of plan.cover.pieces) {
-      const row = rows.find(({ what }) => what === own.name)!;
-      expect(Number(row.width_mm)).toBeCloseTo(own.width, 0);
-      expect(Number(row.length_mm)).toBeCloseTo(own.height, 0);
+    for (const coverPiece of plan.cover.pieces) {
+      const row = rows.find(({ what }) => what === coverPiece.name)!;
+      expect(Number(row.width_mm)).toBeCloseTo(coverPiece.width, 0);
+      expect(Number(row.length_mm)).toBeCloseTo(coverPiece.height, 0);
     }
     const counted = (all: readonly { count: number | string | undefined }[]): number =>
       all.reduce((sum, { count }) => sum + Number(count), 0);
@@ -165,7 +165,7 @@ describe('a cut list', () => {
       };
       const plan = planPiece(piece, {}, QUICK);
       const rows = csvParse(patternFile(plan, piece, 'csv'));
-      const said = rows
+      const phrases = rows
         .filter(({ thickness_mm: thick }) => thick !== '')
         .flatMap((row) =>
           Array.from({ length: Number(row.count) }, () =>
@@ -175,7 +175,7 @@ describe('a cut list', () => {
       const laid = plan.cut.foam.layouts.flatMap(({ thickness, sheets }) =>
         sheets.flat().map(({ width, height }) => [thickness, ...[width, height].map(Math.round).sort((a, b) => a - b)].join()),
       );
-      expect(said.sort()).toEqual(laid.sort());
+      expect(phrases.sort()).toEqual(laid.sort());
       const straight = plan.cover.welts.filter(({ cut }) => cut === 'straight');
       const strips = rows.filter(({ what, note }) => what!.startsWith('Welt strip') && note!.includes('straight'));
       expect(strips.reduce((sum, { count }) => sum + Number(count), 0)).toBe(
@@ -187,8 +187,8 @@ describe('a cut list', () => {
 
   it('gives a spreadsheet words, never formulas, and comes back as it was', () => {
     fc.assert(
-      fc.property(fc.array(fc.record({ what: fc.string(), note: fc.string() }), { minLength: 1, maxLength: 6 }), (said) => {
-        const rows = said.map(({ what, note }) => ({
+      fc.property(fc.array(fc.record({ what: fc.string(), note: fc.string() }), { minLength: 1, maxLength: 6 }), (reported) => {
+        const rows = reported.map(({ what, note }) => ({
           what,
           of: 'x',
           count: 1,
@@ -202,7 +202,7 @@ describe('a cut list', () => {
         back.forEach((row, i) => {
           expect(row.what).not.toMatch(/^[=+\-@\t\r]/);
           // A quote is put before what would be reckoned with; otherwise nothing is changed.
-          expect([rows[i]!.what, `'${rows[i]!.what}`].map((own) => own.replaceAll('\r\n', '\n').replaceAll('\r', '\n'))).toContain(
+          expect([rows[i]!.what, `'${rows[i]!.what}`].map((id) => id.replaceAll('\r\n', '\n').replaceAll('\r', '\n'))).toContain(
             row.what!.replaceAll('\r\n', '\n').replaceAll('\r', '\n'),
           );
         });

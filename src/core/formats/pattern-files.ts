@@ -103,15 +103,15 @@ export function patternDrawing(templates: readonly Template[]): PatternDrawing {
   const lines: Line[] = [];
   const labels: Label[] = [];
   let [x, y, high, wide] = [APART, APART, 0, 0];
-  const put = (own: { lines: Line[]; labels: Label[] }): void => {
-    const box = reach(own);
+  const put = (item: { lines: Line[]; labels: Label[] }): void => {
+    const box = reach(item);
     const room = box.height + 3 * TEXT.title;
     // A small piece's title is longer than it: no word runs into the next one.
-    const width = Math.max(box.width, ...own.labels.map(({ at, says, height }) => at[0] - box.minX + says.length * height * LETTER));
+    const width = Math.max(box.width, ...item.labels.map(({ at, says, height }) => at[0] - box.minX + says.length * height * LETTER));
     if (x > APART && x + width > ROW) [x, y, high] = [APART, y + high + APART, 0];
     const to = ([u, v]: Point): Point => [u - box.minX + x, v - box.minY + y];
-    lines.push(...own.lines.map((line) => ({ ...line, points: line.points.map(to) })));
-    labels.push(...own.labels.map((label) => ({ ...label, at: to(label.at) })));
+    lines.push(...item.lines.map((line) => ({ ...line, points: line.points.map(to) })));
+    labels.push(...item.labels.map((label) => ({ ...label, at: to(label.at) })));
     x += width + APART;
     high = Math.max(high, room);
     wide = Math.max(wide, x);
@@ -201,7 +201,7 @@ const materialName = (id: string): string => findMaterial(WADDINGS, id)?.name ??
 /** Everything that is cut, a line each: foam, cloth and linings, welts, of every outline in the set. */
 export function cutRows(plan: Plan, piece: Pick<Piece, 'cloth' | 'second' | 'count' | 'strip'>): CutRow[] {
   const cover = newOf(plan.cover, piece);
-  const kept = keptLayers(piece);
+  const retained = keptLayers(piece);
   const cloth = { cover: piece.cloth.name, second: piece.second?.name ?? '', lining: 'lining cloth' };
   // A row is what is laid on a sheet: a pad's every layer, and of one that is joined every block.
   const foam = (pads: Plan['foam'], of: string): CutRow[] =>
@@ -241,14 +241,14 @@ export function cutRows(plan: Plan, piece: Pick<Piece, 'cloth' | 'second' | 'cou
       thickness_mm: '',
       note: note(k),
     }));
-  const covers = (own: Plan['cover']['pieces']): CutRow[] =>
+  const covers = (coverPieces: Plan['cover']['pieces']): CutRow[] =>
     flat(
-      own,
-      (k) => cloth[own[k]!.cloth],
-      (k) => own[k]!.note,
+      coverPieces,
+      (k) => cloth[coverPieces[k]!.cloth],
+      (k) => coverPieces[k]!.note,
     );
-  const linings = (own: readonly (LiningPiece | null)[]): CutRow[] => {
-    const there = own.filter((lining) => lining !== null);
+  const linings = (liningPieces: readonly (LiningPiece | null)[]): CutRow[] => {
+    const there = liningPieces.filter((lining) => lining !== null);
     return flat(
       there,
       (k) => materialName(there[k]!.material),
@@ -258,7 +258,7 @@ export function cutRows(plan: Plan, piece: Pick<Piece, 'cloth' | 'second' | 'cou
   return [
     ...foam(plan.foam, ''),
     ...covers(cover.pieces),
-    ...linings([kept.has('wadding') ? null : plan.wadding, kept.has('dust') ? null : plan.dustCover, ...cover.linings]),
+    ...linings([retained.has('wadding') ? null : plan.wadding, retained.has('dust') ? null : plan.dustCover, ...cover.linings]),
     ...cover.welts.map((welt): CutRow => ({
       what: `Welt strip, ${welt.name.toLowerCase()}${OF_CLOTH[welt.cloth]}`,
       of: cloth[welt.cloth],

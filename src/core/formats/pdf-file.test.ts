@@ -73,7 +73,7 @@ const times = ([a, b, c, d, e, f]: Matrix, [g, h, i, j, k, l]: Matrix): Matrix =
 function linesOf(content: string): Point[][] {
   const lines: Point[][] = [];
   let now: Matrix = [1, 0, 0, 1, 0, 0];
-  const kept: Matrix[] = [];
+  const matrixes: Matrix[] = [];
   let stack: number[] = [];
   const at = (x: number, y: number): Point => [(now[0] * x + now[2] * y + now[4]) * MM, (now[1] * x + now[3] * y + now[5]) * MM];
   for (const word of content.split(/\s+/)) {
@@ -81,8 +81,8 @@ function linesOf(content: string): Point[][] {
       stack.push(Number(word));
       continue;
     }
-    if (word === 'q') kept.push(now);
-    else if (word === 'Q') now = kept.pop() ?? now;
+    if (word === 'q') matrixes.push(now);
+    else if (word === 'Q') now = matrixes.pop() ?? now;
     else if (word === 'cm' && stack.length >= 6) now = times(stack.slice(-6) as Matrix, now);
     else if (word === 'm') lines.push([at(stack.at(-2)!, stack.at(-1)!)]);
     else if (word === 'l') lines.at(-1)?.push(at(stack.at(-2)!, stack.at(-1)!));
@@ -113,8 +113,8 @@ function chains(lines: readonly Point[][]): Point[][] {
 describe('a printed file, read by itself', () => {
   it('draws the cut line of a small cloth piece at full size, to a fifth of a millimetre', async () => {
     const piece = newPiece('arm-pad', { type: 'rectangle', width: 150, depth: 90, cornerRadius: { front: 15, back: 15 } });
-    const own: Piece = { ...piece, overrides: { return: 12 } };
-    const { file, plan } = await printed(own, { parts: ['templates'], modes: { 'cloth-top': 'whole' } });
+    const item: Piece = { ...piece, overrides: { return: 12 } };
+    const { file, plan } = await printed(item, { parts: ['templates'], modes: { 'cloth-top': 'whole' } });
     const top = plan.cover.pieces.find(({ id }) => id === 'top')!;
     // A piece that is smaller than the sheet lies on one: somewhere its width and its height are drawn.
     const pages = pagesOf(file);
@@ -122,8 +122,8 @@ describe('a printed file, read by itself', () => {
     const wanted = bounds(top.outline);
     const [width, height] = [wanted.width, wanted.height];
     const drawn = pages.flatMap(chains).some((chain) => {
-      const own = bounds(chain);
-      return Math.abs(own.width - width) <= 0.2 && Math.abs(own.height - height) <= 0.2;
+      const item = bounds(chain);
+      return Math.abs(item.width - width) <= 0.2 && Math.abs(item.height - height) <= 0.2;
     });
     expect(drawn).toBe(true);
   });
@@ -146,10 +146,10 @@ describe('a printed file, read by itself', () => {
   it('keeps every line on its sheet', async () => {
     const { file } = await printed({ ...newPiece('round-seat'), count: 2 }, {});
     const text = file.toString('latin1');
-    const boxes = [...text.matchAll(/\/MediaBox\s*\[\s*([-.\d]+)\s+([-.\d]+)\s+([-.\d]+)\s+([-.\d]+)\s*\]/g)].map((own) =>
-      own.slice(1).map(Number),
+    const boxes = [...text.matchAll(/\/MediaBox\s*\[\s*([-.\d]+)\s+([-.\d]+)\s+([-.\d]+)\s+([-.\d]+)\s*\]/g)].map((match) =>
+      match.slice(1).map(Number),
     );
-    const [wide, tall] = [Math.max(297, ...boxes.map((own) => own[2]! * MM)), Math.max(297, ...boxes.map((own) => own[3]! * MM))];
+    const [wide, tall] = [Math.max(297, ...boxes.map((box) => box[2]! * MM)), Math.max(297, ...boxes.map((box) => box[3]! * MM))];
     for (const lines of pagesOf(file)) {
       const { minX, minY, maxX, maxY } = bounds(lines.flat());
       expect(Math.min(minX, minY)).toBeGreaterThanOrEqual(-0.5);

@@ -109,13 +109,13 @@ describe('printPdf', () => {
     expect(pages.length).toBeGreaterThanOrEqual(sheets.flat().length + 4);
     expect(bounds(templatesOf(job.plan).at(-1)!.lines[0]!.outline).width).toBeCloseTo(job.plan.cover.pieces[0]!.width, 2);
     // The thickest line on the last pages is the cut line: put together, the sheets carry all of it, in millimetres.
-    const own = sheets.at(-1)!;
-    const last = pages.slice(-own.length);
+    const sheet = sheets.at(-1)!;
+    const last = pages.slice(-sheet.length);
     const points = last.flatMap(({ marks }, i) =>
       marks
         .filter((mark) => mark.kind === 'line')
         .filter(({ thickness, colour }) => thickness === 1.1 && colour === '#992129')
-        .flatMap(({ from, to }) => [from, to].map(([x, y]): [number, number] => [x + own[i]!.x - MARGIN, y + own[i]!.y - MARGIN])),
+        .flatMap(({ from, to }) => [from, to].map(([x, y]): [number, number] => [x + sheet[i]!.x - MARGIN, y + sheet[i]!.y - MARGIN])),
     );
     expect(bounds(points).width).toBeCloseTo(job.plan.cover.pieces[0]!.width, 1);
     expect(bounds(points).height).toBeCloseTo(job.plan.cover.pieces[0]!.height, 1);
@@ -125,12 +125,12 @@ describe('printPdf', () => {
     const piece = newPiece('saddle');
     const job = jobOf(piece);
     const templates = templatesOf(job.plan);
-    for (const own of job.plan.cover.pieces) {
-      const template = templates.find(({ title }) => title.startsWith(`${own.name}, cut`))!;
-      expect(bounds(template.lines[0]!.outline).width).toBeCloseTo(own.width, 2);
+    for (const coverPiece of job.plan.cover.pieces) {
+      const template = templates.find(({ title }) => title.startsWith(`${coverPiece.name}, cut`))!;
+      expect(bounds(template.lines[0]!.outline).width).toBeCloseTo(coverPiece.width, 2);
       const says = template.labels!.map((label) => label.says);
-      expect(says).toEqual(expect.arrayContaining([...own.notches.map((notch) => notch.label), 'grain']));
-      if (own.hand) expect(says).toContain(own.hand);
+      expect(says).toEqual(expect.arrayContaining([...coverPiece.notches.map((notch) => notch.label), 'grain']));
+      if (coverPiece.hand) expect(says).toContain(coverPiece.hand);
     }
     expect((await PDFDocument.load(await printPdf(job))).getPageCount()).toBeGreaterThan(10);
   });
@@ -145,28 +145,28 @@ describe('the job sheet', () => {
       expect(pages.length).toBeLessThanOrEqual(2);
       const words = pages.flatMap(wordsOn);
       for (const group of ['Padding', 'Cover', 'Buy', 'Fastening', 'Work'])
-        expect(words.filter((own) => own.words === group && own.size === 10).length, group).toBeLessThanOrEqual(1);
+        expect(words.filter((word) => word.words === group && word.size === 10).length, group).toBeLessThanOrEqual(1);
       const labels = sizesOf(job.plan, job.piece, {}).map(({ label }) => label);
       for (const label of labels)
         expect(
-          words.some((own) => label.startsWith(own.words) && own.words.length > 2),
+          words.some((word) => label.startsWith(word.words) && word.words.length > 2),
           label,
         ).toBe(true);
       for (const page of pages) {
         const boxes = wordsOn(page)
-          .filter(({ turned, words: own }) => !turned && own.length > 0)
-          .map(({ at, words: own, size }) => ({ own, x: at[0], y: at[1], width: own.length * size * 0.16, height: size * 0.24 }));
-        for (const { own, x, y, width } of boxes) {
-          expect(x, own).toBeGreaterThan(5);
-          expect(x + width * 0.8, own).toBeLessThan(page.width);
-          expect(y, own).toBeGreaterThan(8);
+          .filter(({ turned, words: text }) => !turned && text.length > 0)
+          .map(({ at, words: text, size }) => ({ own: text, x: at[0], y: at[1], width: text.length * size * 0.16, height: size * 0.24 }));
+        for (const { own: text, x, y, width } of boxes) {
+          expect(x, text).toBeGreaterThan(5);
+          expect(x + width * 0.8, text).toBeLessThan(page.width);
+          expect(y, text).toBeGreaterThan(8);
         }
         const over = boxes.filter((a, i) =>
           boxes.some(
             (b, j) => j > i && a.x < b.x + b.width && b.x < a.x + a.width && Math.abs(a.y - b.y) < Math.min(a.height, b.height) * 0.7,
           ),
         );
-        expect(over.map(({ own }) => own)).toEqual([]);
+        expect(over.map(({ own: text }) => text)).toEqual([]);
       }
       // Fewer words on a last page than a few lines would not be worth its paper.
       expect(wordsOn(pages.at(-1)!).length).toBeGreaterThan(8);
@@ -193,17 +193,17 @@ describe('the job sheet', () => {
     async (kind) => {
       const job = jobOf({ ...newPiece(kind), name: 'Test' });
       const { pages } = await printedPages(job, { parts: ['job'] });
-      const words = pages.flatMap(wordsOn).map((own) => own.words);
-      const said = orderSaid(job.plan.fixing);
-      if (kind === 'block-seat') expect(said).toBeNull();
+      const words = pages.flatMap(wordsOn).map((item) => item.words);
+      const text = orderSaid(job.plan.fixing);
+      if (kind === 'block-seat') expect(text).toBeNull();
       else {
         // The first middle that is named is the first fastener there is; as many are said as are placed.
         const first = [...job.plan.fixing.order].sort((a, b) => a.n - b.n)[0]!;
-        expect(said).toContain(`${job.plan.fixing.order.length} for the cover of one`);
-        expect(said!.split(' – ')[1]!.split(', ')[0]).toBe(first.edge);
+        expect(text).toContain(`${job.plan.fixing.order.length} for the cover of one`);
+        expect(text!.split(' – ')[1]!.split(', ')[0]).toBe(first.edge);
         expect(words.join(' ')).toContain('the middles first');
       }
-      if (kind === 'saddle') expect(said).toMatch(/^Rivets/);
+      if (kind === 'saddle') expect(text).toMatch(/^Rivets/);
       // Nobody cuts a sewn cover by its wrap.
       expect(words.includes('Wrap')).toBe(job.plan.cover.pulled);
       expect(words.includes('Side')).toBe(true);
@@ -233,10 +233,10 @@ describe('what is not printed at full size', () => {
     expect(pages.length).toBeLessThanOrEqual(12);
     const piece = job.plan.cover.pieces.find(({ role }) => role === 'top')!;
     const template = templatesOf(job.plan).find(({ id }) => id === top.id)!;
-    const said = drawnBy({ template, mode: 'string' }, 'mm');
-    expect(said).toContain(`a string of ${Math.round(piece.width / 2)} mm`);
+    const text = drawnBy({ template, mode: 'string' }, 'mm');
+    expect(text).toContain(`a string of ${Math.round(piece.width / 2)} mm`);
     // Every notch is said, and where the clock has it.
-    for (const { label } of piece.notches) expect(said).toContain(label);
+    for (const { label } of piece.notches) expect(text).toContain(label);
     const band = job.plan.cover.pieces.find(({ role }) => role === 'band')!;
     const ruled = drawnBy({ template: templatesOf(job.plan).find(({ title }) => title.startsWith('Band'))!, mode: 'ruled' }, 'mm');
     expect(ruled).toContain(`${Math.round(band.width)} mm × ${Math.round(band.height)} mm`);
@@ -308,9 +308,9 @@ describe('labels', () => {
   it('one for every piece that is cut, none over another', async () => {
     const job = jobOf({ ...newChairSeat(), count: 8 });
     const { pages } = await printedPages(job, { parts: ['labels'] });
-    const told = pages.flatMap(wordsOn).filter(({ words }) => /^\d+ of 8$/.test(words));
+    const listed = pages.flatMap(wordsOn).filter(({ words }) => /^\d+ of 8$/.test(words));
     const kinds = job.plan.foam.length + job.plan.cover.pieces.length + (job.plan.wadding ? 1 : 0);
-    expect(told).toHaveLength(kinds * 8);
+    expect(listed).toHaveLength(kinds * 8);
     for (const page of pages) {
       const places = wordsOn(page)
         .filter(({ words }) => /^\d+ of 8$/.test(words))

@@ -181,17 +181,17 @@ function fitOf(at: Record<string, string>, view: View, width: number, height: nu
 /** Millimetres in one unit of the drawing's own coordinates each way, or null when the file does not say. */
 function scaleOf(at: Record<string, string>): { unit: DrawingUnit; factor: [number, number] } | null {
   const [width, height] = [lengthOf(at.width), lengthOf(at.height)];
-  const said = width?.unit ? width : height?.unit ? height : null;
-  if (!said?.unit) return null;
+  const reported = width?.unit ? width : height?.unit ? height : null;
+  if (!reported?.unit) return null;
   const view = viewOf(at.viewBox);
-  if (!view) return { unit: said.unit, factor: [1, 1] };
+  if (!view) return { unit: reported.unit, factor: [1, 1] };
   // In the unit that is said first; the other side may be in another.
-  const inSaid = (length: Length): number => (length.value * DRAWING_UNITS[length.unit ?? said.unit!]) / DRAWING_UNITS[said.unit!];
+  const inSaid = (length: Length): number => (length.value * DRAWING_UNITS[length.unit ?? reported.unit!]) / DRAWING_UNITS[reported.unit!];
   const factor: [number, number] =
     width && height
       ? fitOf(at, view, inSaid(width), inSaid(height))
-      : [said.value / (width ? view.width : view.height), said.value / (width ? view.width : view.height)];
-  return factor.every((own) => Number.isFinite(own) && own > 0) ? { unit: said.unit, factor } : null;
+      : [reported.value / (width ? view.width : view.height), reported.value / (width ? view.width : view.height)];
+  return factor.every((value) => Number.isFinite(value) && value > 0) ? { unit: reported.unit, factor } : null;
 }
 
 /** How a drawing inside a drawing is placed and scaled, as a transform. */
@@ -237,11 +237,11 @@ export function readSvg(text: string, options: { unit?: DrawingUnit; close?: boo
       const at = element[':@'] ?? {};
       const inside = name === 'svg' && root !== null ? nestedTransform(at) : [];
       if (name === 'svg') root ??= at;
-      const own = [...transforms, ...(at.transform ? [at.transform] : []), ...inside];
+      const names = [...transforms, ...(at.transform ? [at.transform] : []), ...inside];
       const data = pathData(name, at);
       if (data !== null) {
         try {
-          runs.push(...segmentsOf(data, own));
+          runs.push(...segmentsOf(data, names));
         } catch (error) {
           if (error instanceof FileProblem) throw error;
           throw new FileProblem(
@@ -249,20 +249,20 @@ export function readSvg(text: string, options: { unit?: DrawingUnit; close?: boo
           );
         }
       }
-      if (Array.isArray(element[name])) walk(element[name] as Element[], own, depth + 1);
+      if (Array.isArray(element[name])) walk(element[name] as Element[], names, depth + 1);
     }
   };
   walk(tree, [], 0);
   if (!root) throw new FileProblem('This is not an SVG drawing: there is no <svg> in it');
   if (runs.length === 0) throw new FileProblem('There is no line in this SVG; text and pictures are not outlines');
-  const said = scaleOf(root);
-  if (!said && !options.unit) throw new FileProblem('This SVG does not say in which unit it is drawn; choose one', { needsUnit: true });
+  const reported = scaleOf(root);
+  if (!reported && !options.unit) throw new FileProblem('This SVG does not say in which unit it is drawn; choose one', { needsUnit: true });
   // A unit chosen by hand is what one of the drawing's own coordinates counts.
-  const [across, down] = options.unit ? [1, 1] : said!.factor;
+  const [across, down] = options.unit ? [1, 1] : reported!.factor;
   if (Math.abs(down / across - 1) > 1e-6)
     throw new FileProblem('This SVG is stretched one way to fill its frame; save it at its own proportions');
   const upright = runs.map((run) => run.map((segment) => scaledBy(turnedUp(segment), across)));
-  return ringsOf(upright, options.unit ?? said!.unit, options);
+  return ringsOf(upright, options.unit ?? reported!.unit, options);
 }
 
 const f = (value: number): string => String(Math.round(value * 1e5) / 1e5);

@@ -55,12 +55,12 @@ export function readTapeLine(line: string): TapeLine {
 
 /** Gathers what comes in pieces into whole lines; a line that never ends, beyond `most` signs, is thrown away. */
 export function lineGatherer(most = LONGEST * 4): (chunk: string) => string[] {
-  let held = '';
+  let holdId = '';
   return (chunk) => {
-    held += chunk;
-    const lines = held.split('\n');
-    held = lines.pop()!;
-    if (held.length > most) held = '';
+    holdId += chunk;
+    const lines = holdId.split('\n');
+    holdId = lines.pop()!;
+    if (holdId.length > most) holdId = '';
     return lines;
   };
 }

@@ -162,7 +162,7 @@ describe('half of it, on the fold', () => {
     // Put end to end the cut lines close with the fold: their area, by the shoelace over each stretch from the fold's foot.
     const area = cut.reduce(
       (sum, { outline: line }) =>
-        sum + line.slice(1).reduce((own, [a, b], i) => own + ((line[i]![0] - x) * b - (a - x) * line[i]![1]) / 2, 0),
+        sum + line.slice(1).reduce((value, [a, b], i) => value + ((line[i]![0] - x) * b - (a - x) * line[i]![1]) / 2, 0),
       0,
     );
     expect(Math.abs(area)).toBeCloseTo(Math.abs(polygonArea(outline)) / 2, -1);
@@ -189,8 +189,8 @@ describe('half of it, on the fold', () => {
 describe('what a template is known by', () => {
   it('stays when a pad is taken out, and is not given to another', () => {
     const piece = newPiece('chair-seat');
-    const ids = (own: typeof piece): Record<string, string> =>
-      Object.fromEntries(templatesOf(planPiece(own, {}, QUICK)).map(({ id, title }) => [id, title.split(',')[0]!]));
+    const ids = (item: typeof piece): Record<string, string> =>
+      Object.fromEntries(templatesOf(planPiece(item, {}, QUICK)).map(({ id, title }) => [id, title.split(',')[0]!]));
     const before = ids(piece);
     const after = ids({ ...piece, pads: piece.pads.filter(({ role }) => role !== 'crown') });
     expect(Object.keys(before).length).toBe(Object.keys(after).length + 1);
@@ -224,13 +224,13 @@ describe('a circle’s notches', () => {
   it('of a stool come to the places of the cut piece that its plan has', () => {
     const plan = planPiece(newPiece('round-seat'), {}, QUICK);
     const piece = plan.cover.pieces.find(({ role }) => role === 'top')!;
-    const said = drawnBy({ template: templatesOf(plan).find(({ title }) => title.startsWith('Top panel'))!, mode: 'string' }, 'mm');
+    const text = drawnBy({ template: templatesOf(plan).find(({ title }) => title.startsWith('Top panel'))!, mode: 'string' }, 'mm');
     const box = bounds(piece.outline);
     const centre = [(box.minX + box.maxX) / 2, (box.minY + box.maxY) / 2] as const;
-    const [, step, names] = /every ([\d.]+)° clockwise[^:]*: ([^.]+)\./.exec(said)!;
-    const past = Number(/from (\d+)° past/.exec(said)?.[1] ?? 0);
+    const [, step, names] = /every ([\d.]+)° clockwise[^:]*: ([^.]+)\./.exec(text)!;
+    const past = Number(/from (\d+)° past/.exec(text)?.[1] ?? 0);
     names!.split(', ').forEach((label, k) => {
-      const { x, y } = piece.notches.find((own) => own.label === label)!;
+      const { x, y } = piece.notches.find((notch) => notch.label === label)!;
       // By the compass instead of the formula: walk from the front to the left.
       const bearing = ((Math.atan2(centre[0] - x, centre[1] - y) * 180) / Math.PI + 720) % 360;
       const off = Math.abs(((bearing - past - k * Number(step) + 540) % 360) - 180);
@@ -248,8 +248,8 @@ describe.each(KINDS.map(({ id }) => id))('%s', (kind) => {
     expect(all).toHaveLength(plan.foam.length + plan.cover.pieces.length + strips.length);
     expect(strips.length > 0).toBe(plan.cover.nails !== null);
     expect(new Set(all.map(({ id }) => id)).size).toBe(all.length);
-    for (const own of all) {
-      const modes = modesOf(own);
+    for (const item of all) {
+      const modes = modesOf(item);
       expect(modes.length).toBeGreaterThan(1);
       expect(modes).toContain('none');
       for (const mode of modes) expect(TEMPLATE_MODES.map(({ id }) => id)).toContain(mode);
@@ -257,15 +257,15 @@ describe.each(KINDS.map(({ id }) => id))('%s', (kind) => {
   });
 
   it('takes no more sheets for a half or for corners than for the whole, none for what is drawn, on every paper', () => {
-    for (const own of templatesOf(plan))
+    for (const item of templatesOf(plan))
       for (const paper of PAPER_IDS) {
-        const whole = laidOut(own, 'whole', paper).sheets.length;
+        const whole = laidOut(item, 'whole', paper).sheets.length;
         expect(whole).toBeGreaterThan(0);
-        for (const mode of modesOf(own)) {
-          const { sheets } = laidOut(own, mode, paper);
+        for (const mode of modesOf(item)) {
+          const { sheets } = laidOut(item, mode, paper);
           if (mode === 'string' || mode === 'ruled' || mode === 'none') expect(sheets).toHaveLength(0);
           else {
-            expect(sheets.length, `${own.title} ${mode} ${paper}`).toBeLessThanOrEqual(whole);
+            expect(sheets.length, `${item.title} ${mode} ${paper}`).toBeLessThanOrEqual(whole);
             expect(sheets.length).toBeGreaterThan(0);
           }
         }

@@ -49,7 +49,7 @@ function mirroredAbout(x: number, { lines, marks }: Pick<Template, 'lines' | 'ma
   const near = (point: Point, { outline, closed }: TemplateLine): boolean =>
     closed ? distanceTo(outline, point) < TRUE : outline.slice(1).some((b, i) => distanceTo([outline[i]!, b], point) < TRUE);
   return (
-    lines.every((own) => lines.some((other) => own.outline.every((point) => near(mirror(point), other)))) &&
+    lines.every((line) => lines.some((other) => line.outline.every((point) => near(mirror(point), other)))) &&
     marks.every((mark) => marks.some((other) => Math.hypot(2 * x - mark[0] - other[0], mark[1] - other[1]) < TRUE))
   );
 }
@@ -115,7 +115,7 @@ export function onTheFold(template: Template): Template {
   return {
     ...template,
     lines: [
-      ...template.lines.flatMap((own) => rightOf(own, x)),
+      ...template.lines.flatMap((line) => rightOf(line, x)),
       {
         outline: [
           [x, box.minY],
@@ -251,7 +251,7 @@ function nailStrips(nails: Plan['cover']['nails']): Bare[] {
   const strips: Bare[] = [];
   const pitches: { pitch: number; edges: string[] }[] = [];
   for (const { edge, pitch } of nails.runs) {
-    const known = pitches.find((own) => Math.abs(own.pitch - pitch) < NAIL_STRIP.alike);
+    const known = pitches.find((candidate) => Math.abs(candidate.pitch - pitch) < NAIL_STRIP.alike);
     if (known) known.edges.push(edge);
     else pitches.push({ pitch, edges: [edge] });
   }
@@ -293,18 +293,18 @@ function nailStrips(nails: Plan['cover']['nails']): Bare[] {
 export function templatesOf(plan: Plan): Template[] {
   const bare = [
     ...plan.foam.filter(({ kept }) => !kept).flatMap((foam) => [padTemplate(foam), ...stencil(foam)]),
-    ...plan.cover.pieces.map((own) => coverTemplate(own)),
+    ...plan.cover.pieces.map((piece) => coverTemplate(piece)),
     ...nailStrips(plan.cover.nails),
     ...plan.variants.flatMap((variant) => [
       ...variant.foam.flatMap((foam) => [padTemplate(foam, ` of ${variant.name}`), ...stencil(foam, ` of ${variant.name}`)]),
-      ...variant.covers.map((own) => coverTemplate(own, variant.id)),
+      ...variant.covers.map((cover) => coverTemplate(cover, variant.id)),
     ]),
   ];
   const known = new Map<string, number>();
   return bare.map(({ of, ...template }) => {
-    const own = of.toLowerCase().replace(/[^a-z0-9]+/g, '-');
-    const before = known.get(own) ?? 0;
-    known.set(own, before + 1);
-    return { id: before > 0 ? `${own}-${before + 1}` : own, ...template };
+    const text = of.toLowerCase().replace(/[^a-z0-9]+/g, '-');
+    const before = known.get(text) ?? 0;
+    known.set(text, before + 1);
+    return { id: before > 0 ? `${text}-${before + 1}` : text, ...template };
   });
 }

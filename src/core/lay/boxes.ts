@@ -58,18 +58,18 @@ export function fillBoxes(
   while (rest.length > 0) {
     let at = 0;
     for (let k = 1; k < levels.length; k++) if (levels[k]!.y < levels[at]!.y - SAME) at = k;
-    const own = levels[at]!;
-    if (own.y >= most) break;
-    const left = at > 0 ? levels[at - 1]!.y - own.y : Infinity;
-    const right = at + 1 < levels.length ? levels[at + 1]!.y - own.y : Infinity;
+    const level = levels[at]!;
+    if (level.y >= most) break;
+    const left = at > 0 ? levels[at - 1]!.y - level.y : Infinity;
+    const right = at + 1 < levels.length ? levels[at + 1]!.y - level.y : Infinity;
     let [best, which, turn]: [number, number, number] = [FIT.none, -1, 0];
     for (let k = 0; k < rest.length && best < FIT.exact; k++) {
       const { at: shape, way } = rest[k]!;
       const { ways } = ready[shape]!;
       for (let w = way === undefined ? 0 : way % ways.length; w < ways.length; w++) {
         const one = ways[w]!;
-        if (own.y + one.height + gap <= most + SAME) {
-          const fit = fitOf(one.width + gap, one.height + gap, own.width, left, right);
+        if (level.y + one.height + gap <= most + SAME) {
+          const fit = fitOf(one.width + gap, one.height + gap, level.width, left, right);
           if (fit > best) [best, which, turn] = [fit, k, w];
         }
         if (way !== undefined) break;
@@ -79,8 +79,8 @@ export function fillBoxes(
       // Nothing goes in: the hollow is filled up to the lower of its walls.
       const up = Math.min(left, right);
       if (!Number.isFinite(up)) break;
-      own.y += up;
-      if ((spare -= own.width * up) < 0) break;
+      level.y += up;
+      if ((spare -= level.width * up) < 0) break;
       merge(levels, at);
       continue;
     }
@@ -89,11 +89,11 @@ export function fillBoxes(
     const [w, h] = [piece.width + gap, piece.height + gap];
     // Against the higher wall, unless it is level with the other one.
     const toLeft = Math.abs(h - right) < SAME ? Math.abs(h - left) < SAME || left >= right : left >= right || Math.abs(h - left) < SAME;
-    const x = toLeft ? own.x : own.x + own.width - w;
-    places.push({ key: ready[shape]!.shape.key, x: Math.max(0, x), y: own.y, turn: piece.turn });
-    top = Math.max(top, own.y + piece.height);
-    const over: Level = { x, width: w, y: own.y + h };
-    const beside: Level = { x: toLeft ? own.x + w : own.x, width: own.width - w, y: own.y };
+    const x = toLeft ? level.x : level.x + level.width - w;
+    places.push({ key: ready[shape]!.shape.key, x: Math.max(0, x), y: level.y, turn: piece.turn });
+    top = Math.max(top, level.y + piece.height);
+    const over: Level = { x, width: w, y: level.y + h };
+    const beside: Level = { x: toLeft ? level.x + w : level.x, width: level.width - w, y: level.y };
     levels.splice(at, 1, ...(beside.width > SAME ? (toLeft ? [over, beside] : [beside, over]) : [over]));
     merge(levels, levels.indexOf(over));
   }

@@ -24,13 +24,13 @@ describe('pieces moved by hand', () => {
   });
 
   it('fall on the repeat wherever they are let go', () => {
-    const own = { ...one!, motif: [150, 100] as const };
+    const item = { ...one!, motif: [150, 100] as const };
     const among = { bin: roll(), others: [], gap: 10, repeat: { across: 84, along: 60, between: false } };
     for (const [x, y] of [
       [13, 47],
       [401, 333],
     ] as const) {
-      const at = snapped(own, place('s0', x, y), among);
+      const at = snapped(item, place('s0', x, y), among);
       expect(Math.round(at.x + 150) % 84).toBe(0);
       expect(Math.round(at.y + 100) % 60).toBe(0);
       expect(Math.abs(at.x - x)).toBeLessThanOrEqual(42);

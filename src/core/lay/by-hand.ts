@@ -11,10 +11,10 @@ export const SNAP = 8;
 function nearest(value: number, to: readonly number[]): number {
   let best = value;
   let off = SNAP;
-  for (const own of to) {
-    if (Math.abs(own - value) >= off) continue;
-    off = Math.abs(own - value);
-    best = own;
+  for (const figure of to) {
+    if (Math.abs(figure - value) >= off) continue;
+    off = Math.abs(figure - value);
+    best = figure;
   }
   return best;
 }
@@ -43,8 +43,8 @@ export function snapped(
     repeat,
   }: { bin: LayBin; others: readonly { shape: LayShape; place: LayPlace }[]; gap: number; repeat: LayRepeat | null },
 ): LayPlace {
-  const own = turned(shape.outline, place.turn, shape.motif);
-  const { width, height } = bounds(own.outline);
+  const item = turned(shape.outline, place.turn, shape.motif);
+  const { width, height } = bounds(item.outline);
   const boxes = others.map((other) => bounds(laidOutline(other.shape, other.place)));
   const across = [0, bin.width - width, ...boxes.flatMap((box) => [box.maxX + gap, box.minX - gap - width, box.minX, box.maxX - width])];
   const along = [
@@ -53,9 +53,9 @@ export function snapped(
     ...boxes.flatMap((box) => [box.maxY + gap, box.minY - gap - height, box.minY, box.maxY - height]),
   ];
   let [x, y] = [nearest(place.x, across), nearest(place.y, along)];
-  if (repeat && own.point) {
-    if (repeat.across > 0) x = onGrid(place.x, own.point[0], repeat.across, repeat.between);
-    if (repeat.along > 0) y = onGrid(place.y, own.point[1], repeat.along, repeat.between);
+  if (repeat && item.point) {
+    if (repeat.across > 0) x = onGrid(place.x, item.point[0], repeat.across, repeat.between);
+    if (repeat.along > 0) y = onGrid(place.y, item.point[1], repeat.along, repeat.between);
   }
   return { ...place, x, y };
 }
@@ -76,8 +76,8 @@ export function turnedOn(shape: LayShape, place: LayPlace): LayPlace {
  * @param place where the piece lies now
  */
 export function withPlace(lay: Lay, shapes: readonly LayShape[], place: LayPlace): Lay {
-  const places = lay.places.map((own) => (own.key === place.key ? place : own));
+  const places = lay.places.map((layPlace) => (layPlace.key === place.key ? place : layPlace));
   const byKey = new Map(shapes.map((shape) => [shape.key, shape]));
-  const tops = places.map((own) => ({ bin: own.bin, top: bounds(laidOutline(byKey.get(own.key)!, own)).maxY }));
+  const tops = places.map((layPlace) => ({ bin: layPlace.bin, top: bounds(laidOutline(byKey.get(layPlace.key)!, layPlace)).maxY }));
   return { ...lay, places, used: usedOf(lay.bins, tops) };
 }

@@ -59,20 +59,20 @@ export const forbidden = { low: 0, high: 0 };
 /**
  * Between which heights one shape cannot lie because of another: it overlaps it there, and above and below it does not.
  *
- * @param own the shape that is laid, its left end at `x`
+ * @param chains the shape that is laid, its left end at `x`
  * @param x mm
  * @param other the shape that lies there already
  * @param ox its left end, mm
  * @returns false where they are not over each other at all; else `forbidden` holds the heights, from `other`'s own lowest point
  */
-export function between(own: Chains, x: number, other: Chains, ox: number): boolean {
+export function between(chains: Chains, x: number, other: Chains, ox: number): boolean {
   const from = Math.max(x, ox);
-  const to = Math.min(x + own.width, ox + other.width);
+  const to = Math.min(x + chains.width, ox + other.width);
   if (to - from < 1e-6) return false;
   let [low, high] = [Infinity, -Infinity];
   let i = 0;
   let j = 0;
-  const [nx, mx] = [own.x, other.x];
+  const [nx, mx] = [chains.x, other.x];
   while (x + nx[i + 1]! <= from + NARROW) i++;
   while (ox + mx[j + 1]! <= from + NARROW) j++;
   let at = from;
@@ -83,12 +83,12 @@ export function between(own: Chains, x: number, other: Chains, ox: number): bool
     const [s, t, on] = [at - x - nx[i]!, at - ox - mx[j]!, end - at];
     // Straight lines are nearest at one end of what they share.
     const [gapLow, riseLow] = [
-      other.low[j]! + other.lowRise[j]! * t - own.high[i]! - own.highRise[i]! * s,
-      other.lowRise[j]! - own.highRise[i]!,
+      other.low[j]! + other.lowRise[j]! * t - chains.high[i]! - chains.highRise[i]! * s,
+      other.lowRise[j]! - chains.highRise[i]!,
     ];
     const [gapHigh, riseHigh] = [
-      other.high[j]! + other.highRise[j]! * t - own.low[i]! - own.lowRise[i]! * s,
-      other.highRise[j]! - own.lowRise[i]!,
+      other.high[j]! + other.highRise[j]! * t - chains.low[i]! - chains.lowRise[i]! * s,
+      other.highRise[j]! - chains.lowRise[i]!,
     ];
     const leastLow = riseLow < 0 ? gapLow + riseLow * on : gapLow;
     const mostHigh = riseHigh > 0 ? gapHigh + riseHigh * on : gapHigh;

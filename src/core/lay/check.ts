@@ -66,8 +66,8 @@ export function layFaults(
   const round = Math.max(0, gap / 2 - 0.05);
   const grown = (outline: Polygon): Path[] =>
     round > 0 ? inflatePathsD([pathOf(outline)], round, JoinType.Round, EndType.Polygon, 2, 4) : [pathOf(outline)];
-  laid.forEach((own, at) => {
-    const { place, shape, outline, box } = own;
+  laid.forEach((item, at) => {
+    const { place, shape, outline, box } = item;
     const bin = bins[place.bin];
     const key = place.key;
     if (!bin) return void faults.push({ key, kind: 'outside' });

@@ -25,22 +25,22 @@ const SMALL = 1e-6;
  * @param [boxed] each as its box: a first lay is there sooner
  */
 export function readied(shapes: readonly LayShape[], gap: number, boxed = false): ReadyShape[] {
-  const kept = new Map<string, { ways: Ready[]; area: number }>();
+  const retained = new Map<string, { ways: Ready[]; area: number }>();
   return shapes.map((shape) => {
     const key = JSON.stringify([shape.outline, shape.turns, shape.motif]);
-    let own = kept.get(key);
-    if (!own) {
+    let item = retained.get(key);
+    if (!item) {
       const ways = shape.turns.map((turn): Ready => {
-        const own = turned(shape.outline.map(snappedPoint), turn, shape.motif);
-        const { point } = own;
-        const { width, height } = bounds(own.outline);
-        const outline = boxed ? boxOf(width, height) : own.outline;
+        const item = turned(shape.outline.map(snappedPoint), turn, shape.motif);
+        const { point } = item;
+        const { width, height } = bounds(item.outline);
+        const outline = boxed ? boxOf(width, height) : item.outline;
         return { turn, chains: chainsOf(atOrigin(grown(outline, gap / 2)).outline), width, height, motif: point, box: isBox(outline) };
       });
-      own = { ways, area: Math.abs(polygonArea(shape.outline)) };
-      kept.set(key, own);
+      item = { ways, area: Math.abs(polygonArea(shape.outline)) };
+      retained.set(key, item);
     }
-    return { shape, ...own };
+    return { shape, ...item };
   });
 }
 
@@ -90,9 +90,9 @@ const heights: { low: number; high: number }[] = [];
 /** The lowest height at which a shape can lie with its left end at x, or more than `most`. */
 function lowest(chains: Chains, x: number, lying: readonly Lying[], most: number, snap: (y: number) => number): number {
   heights.length = 0;
-  for (const own of lying) {
-    if (!between(chains, x, own.chains, own.x)) continue;
-    if (own.y + forbidden.high > SMALL) heights.push({ low: own.y + forbidden.low, high: own.y + forbidden.high });
+  for (const item of lying) {
+    if (!between(chains, x, item.chains, item.x)) continue;
+    if (item.y + forbidden.high > SMALL) heights.push({ low: item.y + forbidden.low, high: item.y + forbidden.high });
   }
   heights.sort((a, b) => a.low - b.low);
   let y = snap(0);
@@ -110,24 +110,27 @@ function lowest(chains: Chains, x: number, lying: readonly Lying[], most: number
 /** Whether a shape lies free at a place. */
 function free(chains: Chains, x: number, y: number, lying: readonly Lying[]): boolean {
   return lying.every(
-    (own) => !between(chains, x, own.chains, own.x) || own.y + forbidden.low >= y - SMALL || own.y + forbidden.high <= y + SMALL,
+    (candidate) =>
+      !between(chains, x, candidate.chains, candidate.x) ||
+      candidate.y + forbidden.low >= y - SMALL ||
+      candidate.y + forbidden.high <= y + SMALL,
   );
 }
 
 /** Left ends that are worth trying: against what lies there, against either selvedge, and for what is no box a few between. */
-function leftEnds(own: Ready, { bin, lying }: Filling, repeat: LayRepeat | null, gap: number): number[] {
-  const last = bin.width + gap - own.chains.width;
+function leftEnds(ready: Ready, { bin, lying }: Filling, repeat: LayRepeat | null, gap: number): number[] {
+  const last = bin.width + gap - ready.chains.width;
   if (last < -SMALL) return [];
-  if (own.motif && repeat && repeat.across > 0) {
+  if (ready.motif && repeat && repeat.across > 0) {
     const phase = repeat.between ? repeat.across / 2 : 0;
     const ends: number[] = [];
-    for (let x = onRepeat(0, own.motif[0], repeat.across, phase); x <= bin.width - own.width + SMALL; x += repeat.across) ends.push(x);
+    for (let x = onRepeat(0, ready.motif[0], repeat.across, phase); x <= bin.width - ready.width + SMALL; x += repeat.across) ends.push(x);
     return ends;
   }
   const ends = [0, Math.max(0, last)];
   for (const { chains, x } of lying.slice(-BESIDE))
-    ends.push(x, x + chains.width, x - own.chains.width, x + chains.width - own.chains.width);
-  if (!own.box) for (let k = 1; k < BETWEEN; k++) ends.push((last * k) / BETWEEN);
+    ends.push(x, x + chains.width, x - ready.chains.width, x + chains.width - ready.chains.width);
+  if (!ready.box) for (let k = 1; k < BETWEEN; k++) ends.push((last * k) / BETWEEN);
   return [
     ...new Set(
       ends.filter((x) => x > -SMALL && x < last + SMALL).map((x) => Math.round(Math.min(Math.max(0, x), Math.max(0, last)) * 1e5) / 1e5),
@@ -165,23 +168,23 @@ export function laidInto(
   // What was left out of the look lies below the lowest of those that are looked at, or is taken to.
   const under = lying === filling.lying ? 0 : filling.under(MANY);
   let best: { own: Ready; x: number; y: number; top: number } | null = null as { own: Ready; x: number; y: number; top: number } | null;
-  for (const own of way === undefined ? ready.ways : [ready.ways[way % ready.ways.length]!]) {
+  for (const item of way === undefined ? ready.ways : [ready.ways[way % ready.ways.length]!]) {
     const phase = repeat?.between ? repeat.along / 2 : 0;
     const snap = (y: number): number => {
       const from = Math.max(y, under);
-      return own.motif && repeat && repeat.along > 0 ? onRepeat(from, own.motif[1], repeat.along, phase) : from;
+      return item.motif && repeat && repeat.along > 0 ? onRepeat(from, item.motif[1], repeat.along, phase) : from;
     };
-    const most = bin.length === null ? Infinity : bin.length + gap - own.chains.height + SMALL;
+    const most = bin.length === null ? Infinity : bin.length + gap - item.chains.height + SMALL;
     if (most < -SMALL) continue;
-    for (const end of leftEnds(own, filling, repeat, gap)) {
+    for (const end of leftEnds(item, filling, repeat, gap)) {
       // No higher than the best so far is worth looking.
-      const high: number = best ? Math.min(most, best.top - own.chains.height + SMALL) : most;
+      const high: number = best ? Math.min(most, best.top - item.chains.height + SMALL) : most;
       const x: number = end;
-      const y: number = lowest(own.chains, x, lying, high, snap);
+      const y: number = lowest(item.chains, x, lying, high, snap);
       if (y > high) continue;
-      const top = y + own.chains.height;
+      const top = y + item.chains.height;
       if (!best || top < best.top - SMALL || (top < best.top + SMALL && (y < best.y - SMALL || (y < best.y + SMALL && x < best.x))))
-        best = { own, x, y, top };
+        best = { own: item, x, y, top };
     }
   }
   if (!best) return null;
@@ -205,9 +208,9 @@ export function laidInto(
 }
 
 /** Puts a piece where it is held by hand. */
-export function held(ready: ReadyShape, filling: Filling, { x, y, turn }: Pick<LayPlace, 'x' | 'y' | 'turn'>): void {
-  const own = ready.ways.find((way) => way.turn === turn) ?? ready.ways[0]!;
+export function placeFixed(ready: ReadyShape, filling: Filling, { x, y, turn }: Pick<LayPlace, 'x' | 'y' | 'turn'>): void {
+  const found = ready.ways.find((way) => way.turn === turn) ?? ready.ways[0]!;
   // What is held is not among those that are covered up in the end: it may lie anywhere.
-  filling.lying.splice(filling.floor++, 0, { chains: own.chains, x, y });
-  filling.top = Math.max(filling.top, y + own.height);
+  filling.lying.splice(filling.floor++, 0, { chains: found.chains, x, y });
+  filling.top = Math.max(filling.top, y + found.height);
 }

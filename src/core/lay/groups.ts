@@ -45,7 +45,7 @@ function without180(outline: Polygon, turns: readonly Turn[]): readonly Turn[] {
   if (outline.length !== 4) return turns;
   const box = bounds(outline);
   const plain = outline.every(([x, y]) => (x === 0 || Math.abs(x - box.width) < 1e-6) && (y === 0 || Math.abs(y - box.height) < 1e-6));
-  return plain ? turns.filter((turn, k) => turns.findIndex((own) => own % 180 === turn % 180) === k) : turns;
+  return plain ? turns.filter((turn, k) => turns.findIndex((value) => value % 180 === turn % 180) === k) : turns;
 }
 
 /** How a cloth may be turned: a pile or a pattern with an upside only one way, any other also upside down. */
@@ -68,31 +68,31 @@ type Add = (
 /** Pads, in every thickness of foam that makes them up. */
 function addFoam(add: Add, { id, piece, plan }: Planned, gap: number): void {
   const sets: { foam: readonly FoamPiece[]; count: number; name: string }[] = [
-    { foam: plan.foam, count: piece.count - plan.variants.reduce((sum, own) => sum + own.count, 0), name: '' },
-    ...plan.variants.map((own) => ({ foam: own.foam, count: own.count, name: ` ${own.name}` })),
+    { foam: plan.foam, count: piece.count - plan.variants.reduce((sum, variantPlan) => sum + variantPlan.count, 0), name: '' },
+    ...plan.variants.map((variant) => ({ foam: variant.foam, count: variant.count, name: ` ${variant.name}` })),
   ];
   for (const { foam, count, name } of sets) {
-    for (const own of foam) {
-      if (own.scrap || own.kept) continue;
-      for (const thickness of own.layers) {
-        const packet = own.packet ? `-${own.packet.width}x${own.packet.length}x${own.packet.each}` : '';
+    for (const foamPiece of foam) {
+      if (foamPiece.scrap || foamPiece.kept) continue;
+      for (const thickness of foamPiece.layers) {
+        const packet = foamPiece.packet ? `-${foamPiece.packet.width}x${foamPiece.packet.length}x${foamPiece.packet.each}` : '';
         const group: Omit<LayGroup, 'shapes'> = {
-          key: `foam-${own.material}-${thickness}${packet}`,
+          key: `foam-${foamPiece.material}-${thickness}${packet}`,
           kind: 'foam',
-          of: own.material,
-          name: own.materialName,
+          of: foamPiece.material,
+          name: foamPiece.materialName,
           thickness,
-          packet: own.packet,
+          packet: foamPiece.packet,
           width: null,
           gap,
           repeat: null,
           more: 1,
         };
-        const blocks = own.pair
-          ? [rectangle(Math.max(...own.blocks.map(({ width }) => width)), Math.max(...own.blocks.map(({ height }) => height)))]
-          : own.blocks.map(({ outline }) => outline);
-        const each = own.pair ? Math.ceil((count * own.blocks.length) / 2) : count;
-        for (const outline of blocks) add(group, { label: `${own.pad}${name}`, outline, motif: null, turns: ALL }, id, each);
+        const blocks = foamPiece.pair
+          ? [rectangle(Math.max(...foamPiece.blocks.map(({ width }) => width)), Math.max(...foamPiece.blocks.map(({ height }) => height)))]
+          : foamPiece.blocks.map(({ outline }) => outline);
+        const each = foamPiece.pair ? Math.ceil((count * foamPiece.blocks.length) / 2) : count;
+        for (const outline of blocks) add(group, { label: `${foamPiece.pad}${name}`, outline, motif: null, turns: ALL }, id, each);
       }
     }
   }
@@ -122,18 +122,18 @@ function addCloth(add: Add, { id, piece, plan }: Planned, gap: number, which: 'c
   };
   // An old cover that goes on again is not cut.
   const cover = newOf(plan.cover, piece);
-  const covers: readonly CoverPiece[] = [...cover.pieces, ...plan.variants.flatMap((own) => own.covers)];
+  const covers: readonly CoverPiece[] = [...cover.pieces, ...plan.variants.flatMap((variant) => variant.covers)];
   const turns = turnsOf(cloth, matched);
-  for (const own of covers) {
-    if (own.cloth !== which) continue;
-    const { outline, by } = atOrigin(own.outline);
-    const box = bounds(own.outline);
-    const on: Point = own.motif ? [own.motif.x - by[0], own.motif.y - by[1]] : [box.width / 2, box.height / 2];
+  for (const coverPiece of covers) {
+    if (coverPiece.cloth !== which) continue;
+    const { outline, by } = atOrigin(coverPiece.outline);
+    const box = bounds(coverPiece.outline);
+    const on: Point = coverPiece.motif ? [coverPiece.motif.x - by[0], coverPiece.motif.y - by[1]] : [box.width / 2, box.height / 2];
     // Turned sideways the piece's depth lies across the roll.
     const at: Point = sideways ? [on[0] - half[1], on[1] + half[0]] : [on[0] - half[0], on[1] - half[1]];
-    add(group, { label: own.name, outline, motif: repeat ? at : null, turns }, id, own.count);
+    add(group, { label: coverPiece.name, outline, motif: repeat ? at : null, turns }, id, coverPiece.count);
   }
-  for (const welt of cover.welts.filter((own) => own.cloth === which)) {
+  for (const welt of cover.welts.filter((weltPlan) => weltPlan.cloth === which)) {
     const label = `Welt, ${welt.name.toLowerCase()}`;
     const strip = welt.stripLength / welt.strips;
     if (welt.cut === 'straight')
@@ -158,12 +158,12 @@ function addCloth(add: Add, { id, piece, plan }: Planned, gap: number, which: 'c
 /** Wadding, linings, film, dust cloth: rolls of their own. */
 function addLinings(add: Add, { id, plan, piece }: Planned, gap: number, rule: (key: string) => number): void {
   const roll = (kind: WareKind, of: string, name: string, width: number, pieces: readonly LiningPiece[]): void => {
-    for (const own of pieces)
+    for (const liningPiece of pieces)
       add(
         { key: `${kind}-${of}-${Math.round(width)}`, kind, of, name, thickness: null, packet: null, width, gap, repeat: null, more: 1 },
-        { label: own.name, outline: rectangle(own.width, own.height), motif: null, turns: [0, 90] },
+        { label: liningPiece.name, outline: rectangle(liningPiece.width, liningPiece.height), motif: null, turns: [0, 90] },
         id,
-        own.count,
+        liningPiece.count,
       );
   };
   const { cut } = plan;
@@ -171,19 +171,19 @@ function addLinings(add: Add, { id, plan, piece }: Planned, gap: number, rule: (
   if (cut.wadding)
     roll('wadding', piece.wadding ?? '', plan.wadding?.name ?? 'Wadding', rule('waddingRoll'), [
       ...(plan.wadding ? [plan.wadding] : []),
-      ...plan.variants.flatMap((own) => own.wadding ?? []),
+      ...plan.variants.flatMap((variant) => variant.wadding ?? []),
     ]);
   if (cut.dustCover)
     roll('dust', '', 'Dust cloth', rule('dustRoll'), [
       ...(plan.dustCover ? [plan.dustCover] : []),
-      ...plan.variants.flatMap((own) => own.dustCover ?? []),
+      ...plan.variants.flatMap((variant) => variant.dustCover ?? []),
     ]);
   const liner = [
-    ...[...cover.pieces, ...plan.variants.flatMap((own) => own.covers)].filter(({ cloth }) => cloth === 'lining'),
+    ...[...cover.pieces, ...plan.variants.flatMap((variant) => variant.covers)].filter(({ cloth }) => cloth === 'lining'),
     ...cover.linings.filter(({ material }) => material === 'liner'),
   ];
   if (cut.lining) roll('lining', '', 'Lining cloth', rule('waddingRoll'), liner as readonly LiningPiece[]);
-  const of = (material: string): LiningPiece[] => cover.linings.filter((own) => own.material === material);
+  const of = (material: string): LiningPiece[] => cover.linings.filter((lining) => lining.material === material);
   if (cut.film) roll('film', '', 'Slip film', rule('filmRoll'), of('film'));
   if (cut.waterproof) roll('waterproof', '', 'Waterproof cloth', rule('filmRoll'), of('waterproof'));
 }
@@ -200,17 +200,17 @@ const MOST = 600;
 export function layGroups(planned: readonly Planned[], house: HouseRules): LayGroup[] {
   const groups = new Map<string, LayGroup>();
   const add: Add = (group, { label, outline, motif, turns }, piece, count) => {
-    const own = groups.get(group.key) ?? { ...group, shapes: [] };
-    groups.set(group.key, own);
+    const layGroup = groups.get(group.key) ?? { ...group, shapes: [] };
+    groups.set(group.key, layGroup);
     // What is matched on one piece of a cloth is matched on the repeat for all of it.
-    if (group.repeat && !own.repeat) own.repeat = group.repeat;
+    if (group.repeat && !layGroup.repeat) layGroup.repeat = group.repeat;
     // Whoever wants more room between gets it for all of them.
-    own.gap = Math.max(own.gap, group.gap);
+    layGroup.gap = Math.max(layGroup.gap, group.gap);
     const home = atOrigin(outline);
     const at: Point | null = motif;
-    for (let n = 1; n <= count && own.shapes.length < MOST; n++) {
-      const nth = own.shapes.filter((shape) => shape.piece === piece && shape.label === label).length + 1;
-      own.shapes.push({
+    for (let n = 1; n <= count && layGroup.shapes.length < MOST; n++) {
+      const nth = layGroup.shapes.filter((shape) => shape.piece === piece && shape.label === label).length + 1;
+      layGroup.shapes.push({
         key: `${piece} ${label} ${nth}`,
         label,
         piece,
@@ -220,12 +220,12 @@ export function layGroups(planned: readonly Planned[], house: HouseRules): LayGr
       });
     }
   };
-  for (const own of planned) {
-    const rule = readerOf(figuresFor(house, own.piece.overrides));
-    addFoam(add, own, rule('foamKerf'));
-    addCloth(add, own, rule('clothGap'), 'cover');
-    addCloth(add, own, rule('clothGap'), 'second');
-    addLinings(add, own, rule('clothGap'), rule);
+  for (const item of planned) {
+    const rule = readerOf(figuresFor(house, item.piece.overrides));
+    addFoam(add, item, rule('foamKerf'));
+    addCloth(add, item, rule('clothGap'), 'cover');
+    addCloth(add, item, rule('clothGap'), 'second');
+    addLinings(add, item, rule('clothGap'), rule);
   }
   return [...groups.values()];
 }

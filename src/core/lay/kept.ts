@@ -73,7 +73,7 @@ export function toKeep({ bins, places, left, used }: Lay, as: { name: string; gr
       flaws: [...bin.flaws],
       outline: bin.outline && bin.outline.map(([x, y]): [number, number] => [x, y]),
     })),
-    places: places.map((own) => ({ ...own })),
+    places: places.map((place) => ({ ...place })),
     left: [...left],
     used: [...used],
     revisions: {},

@@ -24,9 +24,9 @@ describe('a lay of real outlines', () => {
     for (const count of [3, 8, 17]) {
       const task = onRoll(shapesOf(count, (k) => taperedSeat(470 + ((k * 37) % 190), 380, 440 + ((k * 53) % 120))));
       const boxes = onRoll(
-        task.shapes.map((own) => ({
-          ...own,
-          outline: square(Math.max(...own.outline.map(([x]) => x)), Math.max(...own.outline.map(([, y]) => y))),
+        task.shapes.map((shape) => ({
+          ...shape,
+          outline: square(Math.max(...shape.outline.map(([x]) => x)), Math.max(...shape.outline.map(([, y]) => y))),
         })),
       );
       const lay = found(task);
@@ -88,7 +88,7 @@ describe('a lay of real outlines', () => {
       expect(Math.abs(((x + 235) % 84) - 42)).toBeLessThan(0.5);
       expect(Math.abs(((y + 210) % 120) - 60)).toBeLessThan(0.5);
     }
-    const off = lay.places.map((own, k) => (k === 2 ? { ...own, y: own.y + 3 } : own));
+    const off = lay.places.map((place, k) => (k === 2 ? { ...place, y: place.y + 3 } : place));
     expect(layFaults(task.shapes, lay.bins, off, task).map(({ kind }) => kind)).toContain('repeat');
   });
 
@@ -145,7 +145,8 @@ describe('what is cut for a job', () => {
       const piece = wallInStep(start, { ...start, count: 2 });
       const plan = planPiece(piece, {}, QUICK);
       const groups = layGroups([{ id: 'p', piece, plan }], {});
-      const count = (kind: string): number => groups.filter((own) => own.kind === kind).reduce((all, { shapes }) => all + shapes.length, 0);
+      const count = (kind: string): number =>
+        groups.filter((group) => group.kind === kind).reduce((all, { shapes }) => all + shapes.length, 0);
       expect(count('cloth'), id).toBe(plan.cut.cloth.laid.length);
       expect(count('foam'), id).toBe(plan.cut.foam.layouts.reduce((all, { sheets }) => all + sheets.flat().length, 0));
       if (plan.cut.wadding) expect(count('wadding'), id).toBe(plan.cut.wadding.laid.length);

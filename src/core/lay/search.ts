@@ -1,6 +1,6 @@
-import { thrown } from '../cut/thrown';
+import { seededRandom } from '../cut/seeded-random';
 import { fillBoxes, onlyBoxes } from './boxes';
-import { emptied, held, laidInto, readied, type Filling, type ReadyShape } from './filling';
+import { emptied, placeFixed, laidInto, readied, type Filling, type ReadyShape } from './filling';
 import type { Lay, LayBin, LayPlace, LayTask } from './types';
 
 /** How good a lay is, the less the better, the first figure first: what is left over, bins that are bought, the length of the last. */
@@ -27,17 +27,17 @@ function layIn(order: Order, ready: readonly ReadyShape[], task: LayTask): Found
   const bins: LayBin[] = [];
   const fillings: Filling[] = [];
   const holding = new Map<number, LayPlace[]>();
-  for (const own of task.locked) holding.set(own.bin, [...(holding.get(own.bin) ?? []), own]);
-  const byKey = new Map(ready.map((own) => [own.shape.key, own]));
+  for (const layPlace of task.locked) holding.set(layPlace.bin, [...(holding.get(layPlace.bin) ?? []), layPlace]);
+  const byKey = new Map(ready.map((readyShape) => [readyShape.shape.key, readyShape]));
   const open = (n: number): Filling => {
     while (fillings.length <= n) {
       const at = fillings.length;
       const filling = emptied(binAt(task, at), task.gap);
-      for (const own of holding.get(at) ?? []) {
-        const shape = byKey.get(own.key);
+      for (const layPlace of holding.get(at) ?? []) {
+        const shape = byKey.get(layPlace.key);
         if (!shape) continue;
-        held(shape, filling, own);
-        places.push(own);
+        placeFixed(shape, filling, layPlace);
+        places.push(layPlace);
       }
       bins.push(filling.bin);
       fillings.push(filling);
@@ -103,8 +103,8 @@ function layOnRoll(
     filling.tops.push(...known.filling.tops.slice(0, same));
     places.push(...known.lay.places.slice(0, same));
     places.forEach(({ y, turn }, k) => {
-      const own = ready[order[k]!.at]!.ways.find((one) => one.turn === turn)!;
-      filling.top = Math.max(filling.top, y + own.height);
+      const way = ready[order[k]!.at]!.ways.find((one) => one.turn === turn)!;
+      filling.top = Math.max(filling.top, y + way.height);
     });
   }
   for (const { at, way } of order.slice(places.length)) {
@@ -153,27 +153,28 @@ const ROWS = 120;
 
 /** Orders to begin from: the largest, longest and widest first. */
 function beginnings(ready: readonly ReadyShape[]): Order[] {
-  const by = (measure: (own: ReadyShape) => number, way: (own: ReadyShape) => number | undefined): Order =>
+  const by = (measure: (readyShape: ReadyShape) => number, way: (readyShape: ReadyShape) => number | undefined): Order =>
     ready
-      .map((own, at) => ({ at, way: way(own), size: measure(own) }))
+      .map((readyShape, at) => ({ at, way: way(readyShape), size: measure(readyShape) }))
       .sort((a, b) => b.size - a.size || a.at - b.at)
       .map(({ at, way: only }) => ({ at, way: only }));
-  const wide = (own: ReadyShape): number => own.ways[0]!.width;
-  const high = (own: ReadyShape): number => own.ways[0]!.height;
+  const wide = (readyShape: ReadyShape): number => readyShape.ways[0]!.width;
+  const high = (readyShape: ReadyShape): number => readyShape.ways[0]!.height;
   const free = (): undefined => undefined;
-  const lying = (own: ReadyShape): number => own.ways.reduce((best, way, k) => (way.height < own.ways[best]!.height ? k : best), 0);
+  const lying = (readyShape: ReadyShape): number =>
+    readyShape.ways.reduce((best, way, k) => (way.height < readyShape.ways[best]!.height ? k : best), 0);
   const orders = [
     by(({ area }) => area, free),
     by(high, free),
     by(wide, free),
-    by((own) => Math.max(wide(own), high(own)), free),
+    by((readyShape) => Math.max(wide(readyShape), high(readyShape)), free),
     by(high, () => 0),
     by(({ area }) => area, lying),
   ];
   // Every second one turned round, the narrow ones by themselves: tapered seats nest, and three go where two did.
   const everySecond = (order: Order): Order => order.map(({ at }, k) => ({ at, way: k % 2 }));
-  const narrow = by((own) => -wide(own), free);
-  const byRows = by((own) => Math.round(wide(own) / ROWS) * -1e6 + high(own), free);
+  const narrow = by((readyShape) => -wide(readyShape), free);
+  const byRows = by((readyShape) => Math.round(wide(readyShape) / ROWS) * -1e6 + high(readyShape), free);
   return [...orders, everySecond(orders[0]!), narrow, everySecond(narrow), byRows, everySecond(byRows), everySecond(orders[1]!)];
 }
 
@@ -207,14 +208,14 @@ export type LayBound = { fresh: number; length: number };
 /** The bound of a task: what is bought if nothing were lost between pieces. */
 export function boundOf(task: LayTask): LayBound {
   const ready = readied(task.shapes, 0, true);
-  const area = ready.reduce((sum, own) => sum + own.area, 0);
+  const area = ready.reduce((sum, readyShape) => sum + readyShape.area, 0);
   const flawless = (bin: LayBin): number =>
     Math.max(0, bin.width * (bin.length ?? 0) - bin.flaws.reduce((sum, { width, height }) => sum + width * height, 0));
-  const kept = task.stock.reduce((sum, bin) => sum + flawless(bin), 0);
-  const rest = Math.max(0, area - kept);
+  const inStock = task.stock.reduce((sum, bin) => sum + flawless(bin), 0);
+  const rest = Math.max(0, area - inStock);
   const { width, length } = task.fresh;
   if (length !== null) return { fresh: Math.ceil(rest / (width * length) - 1e-9), length: 0 };
-  const least = (own: ReadyShape): number => Math.min(...own.ways.map(({ height }) => height));
+  const least = (readyShape: ReadyShape): number => Math.min(...readyShape.ways.map(({ height }) => height));
   const longest = Math.max(0, ...ready.map(least));
   if (task.stock.length === 0) return { fresh: ready.length > 0 ? 1 : 0, length: Math.max(area / width, longest) };
   return { fresh: rest > 0 ? 1 : 0, length: rest / width };
@@ -241,7 +242,7 @@ export function createSearch(task: LayTask, seed = 1): LaySearch {
   const starts = beginnings(boxed);
   let count = 0;
   let since = 0;
-  const random = thrown(seed * 7919 + boxed.length);
+  const random = seededRandom(seed * 7919 + boxed.length);
   type Taken = Found & { order: Order };
   const take = (order: Order, longest?: number): Taken => {
     count++;

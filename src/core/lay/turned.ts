@@ -19,7 +19,7 @@ function turnPoint([x, y]: Point, turn: Turn): Point {
  * @param [point] a place on it that is turned along
  */
 export function turned(outline: Polygon, turn: Turn, point: Point | null = null): { outline: Polygon; point: Point | null } {
-  const all = outline.map((own) => turnPoint(own, turn));
+  const all = outline.map((item) => turnPoint(item, turn));
   const { minX, minY } = bounds(all);
   const home = ([x, y]: Point): Point => [ROUND(x - minX), ROUND(y - minY)];
   return { outline: all.map(home), point: point && home(turnPoint(point, turn)) };

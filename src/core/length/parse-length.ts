@@ -84,11 +84,11 @@ function twoMeanings(body: string, unit: Unit): string | null {
 /** Why a fraction is none that a tape shows, or null. */
 function wrongFraction(over: string, under: string, word: string | undefined, figure: string | undefined): string | null {
   if (Number(under) === 0) return `“${over}/${under}” has nothing below the line`;
-  const said = `${figure ? `${figure} ` : ''}${over}/${under}`;
+  const text = `${figure ? `${figure} ` : ''}${over}/${under}`;
   if (Number(over) >= Number(under))
     return `“${over}/${under}” reads as a sum: write ${String(Number((Number(over) / Number(under)).toFixed(3)))}`;
   if (!FRACTIONS.includes(Number(under))) return `No tape shows “${over}/${under}”; halves, quarters, eighths and so on do`;
-  if (word !== undefined && METRIC.includes(UNIT_WORDS[word]!)) return `Nobody writes fractions of a millimetre: “${said} in” for inches?`;
+  if (word !== undefined && METRIC.includes(UNIT_WORDS[word]!)) return `Nobody writes fractions of a millimetre: “${text} in” for inches?`;
   return null;
 }
 
@@ -129,11 +129,11 @@ export function parseLength(text: string, unit: Unit): ParsedLength {
     if (seen.length > 0 && !(seen.length === 1 && seen[0] === 'ft' && kind === 'in')) {
       return fail(`“${text.trim()}” reads as more than one length; ${EXAMPLES}`);
     }
-    const own = Number(figure ?? 0) + fraction;
-    if (seen.length > 0 && own >= INCHES_IN_A_FOOT)
+    const value = Number(figure ?? 0) + fraction;
+    if (seen.length > 0 && value >= INCHES_IN_A_FOOT)
       return fail(`“${text.trim()}”: after the feet come less than 12 inches. ${body.replace(/\D/g, '')} mm? Write it so`);
     seen.push(kind);
-    total += own * MM_PER[kind];
+    total += value * MM_PER[kind];
     rest = rest.slice(whole.length);
     // A dash joins feet and inches: 5'-6".
     if (kind === 'ft') rest = rest.replace(/^-\s*(?=\d)/, '');

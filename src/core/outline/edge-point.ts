@@ -17,13 +17,13 @@ const STEPS = 96;
  */
 export function pointOnEdge(outline: Outline, part: EdgePart, along: number): Point | null {
   const n = outline.segments.length;
-  const own = outline.segments.map(({ edge }) => samePart(edge, part));
-  if (!own.includes(true)) return null;
+  const entries = outline.segments.map(({ edge }) => samePart(edge, part));
+  if (!entries.includes(true)) return null;
   // From the first segment of the edge: the one before it belongs to another.
-  const start = own.findIndex((is, i) => is && !own[(i + n - 1) % n]);
+  const start = entries.findIndex((is, i) => is && !entries[(i + n - 1) % n]);
   const from = Math.max(0, start);
   const line: Point[] = [];
-  for (let k = 0; k < n && own[(from + k) % n]; k++) {
+  for (let k = 0; k < n && entries[(from + k) % n]; k++) {
     const segment = outline.segments[(from + k) % n]!;
     const steps = segment.kind === 'line' ? 1 : STEPS;
     for (let i = 0; i <= steps; i++) line.push(pointAt(segment, i / steps));

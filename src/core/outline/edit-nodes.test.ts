@@ -34,9 +34,9 @@ describe('editing an outline', () => {
     const nodes = square.map((node, i) => (i === 0 ? { ...node, to: lineAs('curve', square[0]!, square[1]!) } : node));
     const shifted = nodesMoved(nodes, { kind: 'node', index: 1 }, [110, -90]);
     expect(shifted[0]!.to).toMatchObject({ c1: [expect.closeTo(-100 / 3, 9), -100], c2: [expect.closeTo(100 / 3 + 10, 9), -90] });
-    const own = nodesMoved(nodes, { kind: 'c1', index: 0 }, [-20, -150]);
-    expect(own[0]!.to).toMatchObject({ c1: [-20, -150] });
-    expect(area(own)).toBeGreaterThan(area(square));
+    const moved = nodesMoved(nodes, { kind: 'c1', index: 0 }, [-20, -150]);
+    expect(moved[0]!.to).toMatchObject({ c1: [-20, -150] });
+    expect(area(moved)).toBeGreaterThan(area(square));
   });
 
   it('an arc’s rise follows the pointer, and its middle lies there', () => {

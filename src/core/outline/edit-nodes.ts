@@ -34,7 +34,7 @@ export function middleAfter(nodes: readonly OutlineNode[], mirrored: boolean, in
   // Without rounding, each node begins one segment.
   const { segments } = drawNodes({ nodes: nodes.map((node) => ({ ...node, radius: 0 })), mirrored }).outline;
   const near = ([x, y]: Point, node: OutlineNode): boolean => Math.hypot(x - node.x, y - node.y) < 1e-6;
-  const segment = segments.find((own) => near(pointAt(own, 0), a) && near(pointAt(own, 1), b));
+  const segment = segments.find((candidate) => near(pointAt(candidate, 0), a) && near(pointAt(candidate, 1), b));
   return segment ? pointAt(segment, 0.5) : [(a.x + b.x) / 2, (a.y + b.y) / 2];
 }
 
@@ -52,11 +52,11 @@ function nodeMoved(nodes: readonly OutlineNode[], index: number, x: number, y: n
   const [dx, dy] = [x - node.x, y - node.y];
   const before = (index + nodes.length - 1) % nodes.length;
   const shifted = ([px, py]: readonly [number, number]): [number, number] => [px + dx, py + dy];
-  return nodes.map((own, i) => {
-    let { to } = own;
+  return nodes.map((item, i) => {
+    let { to } = item;
     if (i === before && to.kind === 'curve') to = { ...to, c2: shifted(to.c2) };
     if (i === index && to.kind === 'curve') to = { ...to, c1: shifted(to.c1) };
-    return i === index ? { ...own, x, y, to } : to === own.to ? own : { ...own, to };
+    return i === index ? { ...item, x, y, to } : to === item.to ? item : { ...item, to };
   });
 }
 
@@ -77,5 +77,5 @@ export function nodesMoved(nodes: readonly OutlineNode[], { kind, index }: NodeG
     const chord = Math.hypot(cx, cy) || 1;
     to = { kind: 'arc', rise: round(((x - node.x) * cy - (y - node.y) * cx) / chord) };
   } else if (to.kind === 'curve') to = { ...to, [kind]: [x, y] };
-  return nodes.map((own, i) => (i === index ? { ...own, to } : own));
+  return nodes.map((item, i) => (i === index ? { ...item, to } : item));
 }

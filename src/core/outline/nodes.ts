@@ -53,11 +53,11 @@ function facing(from: Point, to: Point): string {
 
 function nameEdges(segments: Segment[], named: (string | undefined)[]): void {
   const n = segments.length;
-  const own = segments.map((segment, i) => named[i] ?? facing(pointAt(segment, 0), pointAt(segment, 1)));
+  const names = segments.map((segment, i) => named[i] ?? facing(pointAt(segment, 0), pointAt(segment, 1)));
   // Pieces of one smooth run that face the same way are one edge.
   const goesOn = segments.map((segment, i) => {
     const before = (i + n - 1) % n;
-    return named[i] === undefined && segment.kind === 'curve' && segments[before]!.kind === 'curve' && own[before] === own[i] && n > 1;
+    return named[i] === undefined && segment.kind === 'curve' && segments[before]!.kind === 'curve' && names[before] === names[i] && n > 1;
   });
   // Named from where an edge begins, so that it does not matter at which of its points the outline was begun.
   const first = Math.max(0, goesOn.indexOf(false));
@@ -68,9 +68,9 @@ function nameEdges(segments: Segment[], named: (string | undefined)[]): void {
       segments[i]!.edge = segments[(i + n - 1) % n]!.edge;
       continue;
     }
-    const count = (used.get(own[i]!) ?? 0) + 1;
-    used.set(own[i]!, count);
-    segments[i]!.edge = edgeNamed(count === 1 ? own[i]! : `${own[i]} ${count}`);
+    const count = (used.get(names[i]!) ?? 0) + 1;
+    used.set(names[i]!, count);
+    segments[i]!.edge = edgeNamed(count === 1 ? names[i]! : `${names[i]} ${count}`);
   }
 }
 

@@ -62,11 +62,11 @@ function frameOf(outline: Outline, notch: Notch): Frame | string {
     return { origin: corner.point, out, side, halfWidth: [-notch.width, OUTSIDE], depth: notch.depth };
   }
   const { name, along } = notch.at;
-  const own = outline.segments.filter(({ edge }) => edge.kind === 'edge' && edge.name === name);
-  if (own.length === 0) return `There is no ${name} edge to cut a notch in`;
-  const segment = own[Math.floor((own.length - 1) / 2)]!;
-  const middle = own.length % 2 === 1 ? pointOn(segment, 0.5) : pointAt(segment, 1);
-  const [tx, ty] = own.length % 2 === 1 ? tangentAt(segment, parameterAt(segment, 0.5)) : tangentAt(segment, 1);
+  const matching = outline.segments.filter(({ edge }) => edge.kind === 'edge' && edge.name === name);
+  if (matching.length === 0) return `There is no ${name} edge to cut a notch in`;
+  const segment = matching[Math.floor((matching.length - 1) / 2)]!;
+  const middle = matching.length % 2 === 1 ? pointOn(segment, 0.5) : pointAt(segment, 1);
+  const [tx, ty] = matching.length % 2 === 1 ? tangentAt(segment, parameterAt(segment, 0.5)) : tangentAt(segment, 1);
   return {
     origin: [middle[0] + tx * along, middle[1] + ty * along],
     out: [ty, -tx],
@@ -146,16 +146,16 @@ export function cutNotch(outline: Outline, notch: Notch): Outline | string {
       : 'The notch cuts the base in pieces; make it smaller or move it';
   const enter = found.find((crossing) => crossing.into)!;
   const leave = found.find((crossing) => !crossing.into)!;
-  const kept: Segment[] = [];
+  const segments: Segment[] = [];
   const n = outline.segments.length;
   // Outside the notch the way leads from where it leaves round to where it enters.
   const tail = outline.segments[leave.segment]!;
   const head = outline.segments[enter.segment]!;
-  if (leave.segment === enter.segment && leave.u < enter.u) kept.push(stretch(tail, leave.u, enter.u));
+  if (leave.segment === enter.segment && leave.u < enter.u) segments.push(stretch(tail, leave.u, enter.u));
   else {
-    kept.push(stretch(tail, leave.u, 1));
-    for (let i = leave.segment + 1; i % n !== enter.segment; i++) kept.push(outline.segments[i % n]!);
-    kept.push(stretch(head, 0, enter.u));
+    segments.push(stretch(tail, leave.u, 1));
+    for (let i = leave.segment + 1; i % n !== enter.segment; i++) segments.push(outline.segments[i % n]!);
+    segments.push(stretch(head, 0, enter.u));
   }
   const from = pointAt(head, enter.u);
   const to = pointAt(tail, leave.u);
@@ -177,7 +177,7 @@ export function cutNotch(outline: Outline, notch: Notch): Outline | string {
     const q = points[i]!;
     return Math.hypot(p[0] - q[0], p[1] - q[1]) < 1e-6 ? [] : [{ kind: 'line', edge, from: q, to: p }];
   });
-  const left = kept.filter(
+  const left = segments.filter(
     (segment) => segment.kind !== 'line' || Math.hypot(segment.to[0] - segment.from[0], segment.to[1] - segment.from[1]) > 1e-6,
   );
   return { segments: [...left, ...sides] };

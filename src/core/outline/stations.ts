@@ -59,9 +59,9 @@ function centreCrossings(segment: Segment): number[] {
     if (segment.kind === 'arc') {
       // Crossings of an axis that a centred circle has lie on its quarters; other arcs are searched like curves.
       const quarters = Array.from({ length: 8 }, (_, quarter) => ((quarter * Math.PI) / 2 - Math.PI - segment.start) / segment.sweep);
-      const own = quarters.filter((t) => t >= -1e-9 && t < 1 - 1e-9 && Math.abs(pointAt(segment, t)[axis]) < 1e-6);
-      if (own.length > 0) {
-        found.push(...own.map((t) => Math.max(0, t)));
+      const matching = quarters.filter((t) => t >= -1e-9 && t < 1 - 1e-9 && Math.abs(pointAt(segment, t)[axis]) < 1e-6);
+      if (matching.length > 0) {
+        found.push(...matching.map((t) => Math.max(0, t)));
         continue;
       }
     }
@@ -140,8 +140,9 @@ function mandatory(outline: Outline): Candidate[] {
       let to = length / 2;
       let k = i;
       while (to > lengths[k % n]! && k < last) to -= lengths[k++ % n]!;
-      const own = segments[k % n]!;
-      if (length >= SHORT) found.push({ s: s + length / 2, rank: 2, segment: own, t: parameterAt(own, Math.min(1, to / lengths[k % n]!)) });
+      const item = segments[k % n]!;
+      if (length >= SHORT)
+        found.push({ s: s + length / 2, rank: 2, segment: item, t: parameterAt(item, Math.min(1, to / lengths[k % n]!)) });
     }
     for (const t of centreCrossings(segment)) found.push({ s: s + lengthAt(segment, t), rank: 1, segment, t });
     s += lengths[i]!;
@@ -183,18 +184,18 @@ export function stations(outline: Outline, options: { spacing?: number } = {}): 
     .map((c) => ({ ...c, at: (((c.s - first.s) % total) + total) % total }))
     .map((c) => (total - c.at < SAME ? { ...c, at: 0 } : c))
     .sort((a, b) => compared(a.at, b.at) || b.rank - a.rank || straightness(b) - straightness(a));
-  const kept: typeof turned = [];
+  const retained: typeof turned = [];
   for (const c of turned) {
-    const last = kept.at(-1);
+    const last = retained.at(-1);
     if (last && c.at - last.at < SAME) {
-      if (c.rank > last.rank) kept[kept.length - 1] = c;
+      if (c.rank > last.rank) retained[retained.length - 1] = c;
       continue;
     }
-    kept.push(c);
+    retained.push(c);
   }
   const places: Omit<Place, 'id'>[] = [];
-  kept.forEach((c, i) => {
-    const next = kept[i + 1]?.at ?? total;
+  retained.forEach((c, i) => {
+    const next = retained[i + 1]?.at ?? total;
     const gaps = Math.max(1, wholeUp((next - c.at) / spacing));
     for (let k = 0; k < gaps; k++) {
       const at = c.at + ((next - c.at) * k) / gaps;

@@ -59,11 +59,11 @@ export function rightHalf(outline: Outline): OutlineNode[] | null {
     for (let i = front.segment + 1; i % n !== back.segment; i++) run.push(outline.segments[i % n]!);
     run.push(stretch(outline.segments[back.segment]!, 0, back.u));
   }
-  const kept = run.filter((segment) => {
+  const segments = run.filter((segment) => {
     const [a, b] = [pointAt(segment, 0), pointAt(segment, 1)];
     return Math.hypot(a[0] - b[0], a[1] - b[1]) > 1e-6;
   });
-  const nodes = nodesOf(kept);
+  const nodes = nodesOf(segments);
   nodes[0] = { ...nodes[0]!, x: 0 };
   return [...nodes, { x: 0, y: back.at[1], radius: 0, to: { kind: 'line' } }];
 }

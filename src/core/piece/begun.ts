@@ -41,9 +41,9 @@ function startOf({ kind, shape }: Begun): BaseShape {
 /** The shape with every figure that was typed for it; what was not is as the kind usually starts. */
 export function begunShape(begun: Begun): BaseShape {
   const start = startOf(begun);
-  const shape = shapeKind(start.type).fields.reduce((own, { key }) => {
+  const shape = shapeKind(start.type).fields.reduce((result, { key }) => {
     const value = typedFor(key, begun);
-    return value === undefined ? own : withField(own, key, value);
+    return value === undefined ? result : withField(result, key, value);
   }, start);
   if (!('rows' in shape)) return shape;
   const table = begun.rows ?? (shape.rows as unknown as Record<string, number>[]);

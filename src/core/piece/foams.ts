@@ -3,7 +3,7 @@ import type { Piece } from './schema';
 
 /** Every foam that a piece can be built from: the workshop's own that travel with it, then the shipped ones. */
 export function foamsOf(piece: Pick<Piece, 'foams'>): readonly Foam[] {
-  return piece.foams?.length ? [...piece.foams.map((own): Foam => ({ ...OWN, ...own })), ...FOAMS] : FOAMS;
+  return piece.foams?.length ? [...piece.foams.map((foam): Foam => ({ ...OWN, ...foam })), ...FOAMS] : FOAMS;
 }
 
 /** What the workshop does not know of its own foam is taken as a middling one's. */

@@ -24,10 +24,10 @@ describe('what is let into a pad', () => {
   });
 
   it.each([0, 12, 30, 70])('has the volume that counting finds, blended over %s', (blend) => {
-    const own = { ...pocket, blend };
+    const item = { ...pocket, blend };
     let counted = 0;
-    for (let x = -100; x < 100; x += 1) for (let y = -70; y < 70; y += 1) counted += letInDepth(own, [own.x + x + 0.5, own.y + y + 0.5]);
-    expect(Math.abs(letInVolume(own) / counted - 1)).toBeLessThan(0.005);
+    for (let x = -100; x < 100; x += 1) for (let y = -70; y < 70; y += 1) counted += letInDepth(item, [item.x + x + 0.5, item.y + y + 0.5]);
+    expect(Math.abs(letInVolume(item) / counted - 1)).toBeLessThan(0.005);
   });
 
   it('comes in order, the pocket first', () => {
@@ -55,12 +55,12 @@ describe('what is let into a pad', () => {
 
   it('one more never begins with a problem, up to as many as there may be', () => {
     const box = { minX: -225, maxX: 225, minY: -210, maxY: 210 };
-    for (const kept of [null, 'cleaned'] as const) {
-      let pad: Pad = { ...chair.pads.find(({ role }) => role === 'main')!, kept };
+    for (const retained of [null, 'cleaned'] as const) {
+      let pad: Pad = { ...chair.pads.find(({ role }) => role === 'main')!, kept: retained };
       for (let n = 0; n < 9; n++) {
         const next = nextLetIn(pad, box);
         pad = n === 0 ? { ...pad, pocket: next } : { ...pad, patches: [...(pad.patches ?? []), next] };
-        expect(problems({ pocket: pad.pocket!, patches: pad.patches ?? [], kept })).toEqual([]);
+        expect(problems({ pocket: pad.pocket!, patches: pad.patches ?? [], kept: retained })).toEqual([]);
       }
     }
   });

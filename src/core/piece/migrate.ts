@@ -67,9 +67,9 @@ const STEPS: Record<number, Step> = { 1: named, 2: waddingDown };
  */
 export function migrate(data: unknown): { data: unknown } | { newer: number } {
   if (!isPlain(data)) return { data };
-  const said = typeof data.schema === 'string' ? /^fovea\.piece\/(\d{1,6})$/.exec(data.schema) : null;
-  if (!said) return { data };
-  let version = Number(said[1]);
+  const match = typeof data.schema === 'string' ? /^fovea\.piece\/(\d{1,6})$/.exec(data.schema) : null;
+  if (!match) return { data };
+  let version = Number(match[1]);
   if (version > VERSION) return { newer: version };
   let document = data;
   for (; version < VERSION; version++) {

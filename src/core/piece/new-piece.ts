@@ -22,8 +22,8 @@ const usual = (key: string): number => ruleOf(key)!.value;
 
 /** How far a pad reaches beyond the board on both sides together as it is cut, by the house's own figures, mm. */
 function beyondBoard({ role, offset, trim }: Pad): number {
-  const own = offset ?? (role === 'crown' ? -usual('crownInset') : usual('overhang'));
-  return 2 * (own + (trim ? usual('foamOversize') : 0));
+  const value = offset ?? (role === 'crown' ? -usual('crownInset') : usual('overhang'));
+  return 2 * (value + (trim ? usual('foamOversize') : 0));
 }
 
 /** Into how many blocks a pad must be joined so that each comes out of the sheet that is usually sold. */

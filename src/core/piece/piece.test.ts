@@ -44,7 +44,7 @@ describe('a piece', () => {
     let known = 0;
     for (const name of readdirSync('demo').filter((file) => file.endsWith('.json'))) {
       const { cloth } = parseDocument(readFileSync(`demo/${name}`, 'utf8'));
-      const stored = CLOTHS.find((own) => own.name === cloth.name);
+      const stored = CLOTHS.find((clothKind) => clothKind.name === cloth.name);
       if (!stored) continue;
       known += 1;
       const { id: _id, ...figures } = stored;
@@ -184,10 +184,10 @@ describe('sheets as somebody would glue them up', () => {
     [160, [100, 60]],
     [240, [100, 100, 40]],
   ])('%d mm', (thickness, layers) => {
-    const own = laminate(thickness, SEATING);
-    expect(own.exact).toBe(true);
-    expect(own.layers.length).toBe(layers.length);
-    expect(own.layers.reduce((sum, layer) => sum + layer, 0)).toBe(thickness);
+    const lamination = laminate(thickness, SEATING);
+    expect(lamination.exact).toBe(true);
+    expect(lamination.layers.length).toBe(layers.length);
+    expect(lamination.layers.reduce((sum, layer) => sum + layer, 0)).toBe(thickness);
   });
 
   it.each<[number, number]>([
@@ -249,25 +249,25 @@ describe('a pad', () => {
   });
 
   it('of the workshop’s own foam is built from it, and a foam nobody could press is refused', () => {
-    const own = { id: 'ours', name: 'Ours', type: 'polyether' as const, density: 33, ifd25: 160, supportFactor: 2.1, sold: [50] };
-    const piece = { ...chair, foams: [own], pads: [{ ...chair.pads[1]!, material: 'ours' }] };
+    const item = { id: 'ours', name: 'Ours', type: 'polyether' as const, density: 33, ifd25: 160, supportFactor: 2.1, sold: [50] };
+    const piece = { ...chair, foams: [item], pads: [{ ...chair.pads[1]!, material: 'ours' }] };
     expect(problemsOf(piece)).toEqual([]);
     expect(planPiece(piece, {}, QUICK).foam[0]).toMatchObject({ material: 'ours', materialName: 'Ours' });
-    expect(problemsOf({ ...piece, foams: [{ ...own, supportFactor: 1.1 }] }).map(({ path }) => path)).toContain('foams.0.supportFactor');
+    expect(problemsOf({ ...piece, foams: [{ ...item, supportFactor: 1.1 }] }).map(({ path }) => path)).toContain('foams.0.supportFactor');
   });
 
   it('a drawn pad keeps to its board, crosses nowhere and has some area', () => {
-    const said = (outline: [number, number][]): string[] =>
+    const label = (outline: [number, number][]): string[] =>
       problemsOf({ ...chair, pads: [{ ...chair.pads[1]!, outline }] }).map(({ path, message }) => `${path}: ${message}`);
     const right: [number, number][] = [
       [-100, -100],
       [100, -100],
       [0, 120],
     ];
-    expect(said(right)).toEqual([]);
-    expect(said([...right.slice(0, 2), [0, 900]])[0]).toMatch(/^pads\.0\.outline: A corner .* beyond the board; 150 mm is the most$/);
-    expect(said([...right, [0, -200]])[0]).toContain('crosses itself');
-    expect(said([...right.slice(0, 2), [0, -99]])[0]).toContain('no area');
+    expect(label(right)).toEqual([]);
+    expect(label([...right.slice(0, 2), [0, 900]])[0]).toMatch(/^pads\.0\.outline: A corner .* beyond the board; 150 mm is the most$/);
+    expect(label([...right, [0, -200]])[0]).toContain('crosses itself');
+    expect(label([...right.slice(0, 2), [0, -99]])[0]).toContain('no area');
   });
 
   it('pull, mass and share keep to what can be', () => {

@@ -25,7 +25,7 @@ describe('one more pad', () => {
     const pads = withPad(withPad(chair.pads, role), role);
     expect(new Set(pads.map(({ id }) => id)).size).toBe(pads.length);
     expect(wrong({ pads })).toEqual([]);
-    const crowns = pads.map(({ role: own }) => own === 'crown');
+    const crowns = pads.map(({ role: text }) => text === 'crown');
     // Every crown pad lies under everything else.
     expect(crowns.lastIndexOf(true)).toBeLessThan(crowns.indexOf(false));
   });

@@ -20,7 +20,7 @@ export function freeId(list: readonly { id: string }[], stem: string, numbered =
 /** The stack with one more pad: a crown pad over the other crown pads, anything else on top. */
 export function withPad(pads: readonly Pad[], role: PadRole): Pad[] {
   const pad: Pad = { id: freeId(pads, role, false), ...FIRST[role] };
-  const at = role === 'crown' ? pads.filter((own) => own.role === 'crown').length : pads.length;
+  const at = role === 'crown' ? pads.filter((candidate) => candidate.role === 'crown').length : pads.length;
   return [...pads.slice(0, at), pad, ...pads.slice(at)];
 }
 
@@ -57,21 +57,21 @@ export function nextLetIn(pad: Pad, box: { minX: number; maxX: number; minY: num
   if (!before) return pad.kept ? firstPatch(pad) : firstPocket(pad.thickness);
   const { sat: _photo, ...last } = before;
   void _photo;
-  const fits = (own: Pocket): boolean => !all.some((other) => letInMeet(own, other, BESIDE));
+  const fits = (item: Pocket): boolean => !all.some((other) => letInMeet(item, other, BESIDE));
   for (const share of SHARES) {
     const [width, length] = [last.width, last.length].map((mm) => Math.max(SMALL, Math.round(mm * share)));
-    const own = {
+    const item = {
       ...last,
       width: width!,
       length: length!,
       blend: Math.min(last.blend ?? 0, Math.floor(Math.min(width!, length!) / 2)),
     };
     const places: Point[] = [];
-    for (let x = Math.ceil(box.minX + own.width / 2); x <= box.maxX - own.width / 2; x += GRID)
-      for (let y = Math.ceil(box.minY + own.length / 2); y <= box.maxY - own.length / 2; y += GRID) places.push([x, y]);
+    for (let x = Math.ceil(box.minX + item.width / 2); x <= box.maxX - item.width / 2; x += GRID)
+      for (let y = Math.ceil(box.minY + item.length / 2); y <= box.maxY - item.length / 2; y += GRID) places.push([x, y]);
     const away = ([x, y]: Point): number => Math.hypot(x - last.x, y - last.y);
-    const free = places.sort((p, q) => away(p) - away(q)).find(([x, y]) => fits({ ...own, x, y }));
-    if (free) return { ...own, x: free[0], y: free[1] };
+    const free = places.sort((p, q) => away(p) - away(q)).find(([x, y]) => fits({ ...item, x, y }));
+    if (free) return { ...item, x: free[0], y: free[1] };
   }
   return { ...last, width: SMALL, length: SMALL, blend: 0 };
 }

@@ -82,7 +82,7 @@ describe('a change recomputes only what hangs on it', () => {
     sitView(sat(95), {}, planner);
     const count = (step: string): number => planner.counts.get(step)?.worked ?? 0;
     expect(count('sit')).toBe(1);
-    for (const step of SOLVING.filter((own) => own !== 'sit')) expect(count(step), step).toBe(0);
+    for (const step of SOLVING.filter((id) => id !== 'sit')) expect(count(step), step).toBe(0);
     expect(count('cover')).toBe(0);
   });
 

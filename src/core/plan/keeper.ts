@@ -38,7 +38,7 @@ function bytesOf(values: ArrayBufferView): string {
  * what is in it.
  */
 export function createKeeper(): Keeper {
-  const kept = new Map<string, QuickLRU<string, { value: unknown }>>();
+  const stores = new Map<string, QuickLRU<string, { value: unknown }>>();
   const counts = new Map<string, Count>();
   const numbers = new WeakMap<object, number>();
   let last = 0;
@@ -60,8 +60,8 @@ export function createKeeper(): Keeper {
   };
 
   const storeOf = (step: string): QuickLRU<string, { value: unknown }> => {
-    let store = kept.get(step);
-    if (!store) kept.set(step, (store = new QuickLRU({ maxSize: MORE[step] ?? USUAL })));
+    let store = stores.get(step);
+    if (!store) stores.set(step, (store = new QuickLRU({ maxSize: MORE[step] ?? USUAL })));
     return store;
   };
   const put = (step: string, key: string, value: unknown): void => {
@@ -96,6 +96,6 @@ export function createKeeper(): Keeper {
     },
     put: (step, reads, value) => put(step, keyOf(reads), value),
     resetCounts: () => counts.clear(),
-    forgetBut: (steps) => [...kept.keys()].filter((step) => !steps.includes(step)).forEach((step) => kept.delete(step)),
+    forgetBut: (steps) => [...stores.keys()].filter((step) => !steps.includes(step)).forEach((step) => stores.delete(step)),
   };
 }

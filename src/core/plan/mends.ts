@@ -105,7 +105,7 @@ const OF_RULES: Record<string, Mender> = {
     return {
       says: 'Back to the house rule',
       path: 'overrides',
-      value: Object.fromEntries(Object.entries(overrides).filter(([own]) => own !== key)),
+      value: Object.fromEntries(Object.entries(overrides).filter(([text]) => text !== key)),
     };
   },
 };

@@ -16,7 +16,7 @@ export type Asked = { piece: Piece; house: HouseRules; planner: Planner; tell?: 
 
 /** What would make a cover ask less of its cloth. */
 export function proposals({ piece, house, planner, tell = goOn }: Asked): { share: number; proposals: Proposal[] } {
-  return proposalsFor(planner.model(piece, house), (own) => coverStep(planner.model(own, house)), tell);
+  return proposalsFor(planner.model(piece, house), (item) => coverStep(planner.model(item, house)), tell);
 }
 
 /** What would cure a sitting's complaints. */

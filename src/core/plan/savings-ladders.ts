@@ -55,7 +55,7 @@ function allowanceLadders(piece: Piece, rule: RuleReader): Ladder[] {
       trials: grip.map((value) => ({
         id: 'grip',
         words: () => `${mm(rule('grip') - value)} less cloth to hold beyond the staples, all round.`,
-        change: (own) => withRules(own, { grip: value }),
+        change: (item) => withRules(item, { grip: value }),
       })),
     },
     {
@@ -64,7 +64,7 @@ function allowanceLadders(piece: Piece, rule: RuleReader): Ladder[] {
         id: 'return',
         words: () =>
           `${mm(rule('grip') - leastGrip!)} less to hold beyond the staples, and the staple line ${mm(value)} in instead of ${mm(rule('return'))}.`,
-        change: (own) => withRules(own, { grip: leastGrip!, return: value }),
+        change: (item) => withRules(item, { grip: leastGrip!, return: value }),
       })),
     },
     {
@@ -72,7 +72,7 @@ function allowanceLadders(piece: Piece, rule: RuleReader): Ladder[] {
       trials: stepsDown(piece, rule, 'foamOversize', 1).map((value) => ({
         id: 'oversize',
         words: () => `Rough-cut only ${mm(value)} larger all round: less to trim, and less to go wrong by.`,
-        change: (own) => withRules(own, { foamOversize: value }),
+        change: (item) => withRules(item, { foamOversize: value }),
       })),
     },
   ];
@@ -87,7 +87,7 @@ const single = (family: string, id: string, words: string, change: Trial['change
 function clothLadders({ cloth, covering }: Piece): Ladder[] {
   const ladders: Ladder[] = [];
   const lay = (direction: Cloth['direction'], words: string): void =>
-    void ladders.push(single('direction', direction, words, (own) => ({ ...own, cloth: { ...own.cloth, direction } })));
+    void ladders.push(single('direction', direction, words, (item) => ({ ...item, cloth: { ...item.cloth, direction } })));
   const napped = (cloth.nap ?? 'none') !== 'none';
   const patterned = cloth.repeatAcross > 0 || cloth.repeatAlong > 0;
   if (!napped) {
@@ -100,9 +100,9 @@ function clothLadders({ cloth, covering }: Piece): Ladder[] {
   if (!patterned || !isMatched(covering)) return ladders;
   // Where a repeat begins on the roll is free until the first piece lies: the motif elsewhere, on all of them alike, saves nothing.
   ladders.push(
-    single('motif', 'unmatched', 'The pattern is not matched: it lies elsewhere on every one.', (own) => ({
-      ...own,
-      covering: { ...own.covering, matched: false },
+    single('motif', 'unmatched', 'The pattern is not matched: it lies elsewhere on every one.', (item) => ({
+      ...item,
+      covering: { ...item.covering, matched: false },
     })),
   );
   return ladders;
@@ -114,7 +114,7 @@ function padLadders(piece: Piece): Ladder[] {
   const nameOf = (role: string): string => PAD_ROLES.find(({ id }) => id === role)!.name;
   const changed =
     (id: string, change: object): Trial['change'] =>
-    (own) => ({ ...own, pads: own.pads.map((pad) => (pad.id === id ? { ...pad, ...change } : pad)) });
+    (item) => ({ ...item, pads: item.pads.map((pad) => (pad.id === id ? { ...pad, ...change } : pad)) });
   for (const pad of piece.pads) {
     if (!pad.pair && isPaired({ ...pad, pair: true }, piece.count * (pad.blocks ?? 1)))
       ladders.push(
@@ -146,11 +146,11 @@ function hiddenEdges(piece: Piece): string[] {
   const { wall, pan } = kindOf(piece.kind).traits;
   if (!pulled || pan) return [];
   const { edges } = notchPlaces(baseOutline(piece.base.shape, piece.base.notches));
-  const said = (name: string) => piece.base.edges?.find(({ edge }) => edge.kind === 'edge' && edge.name === name);
+  const label = (name: string) => piece.base.edges?.find(({ edge }) => edge.kind === 'edge' && edge.name === name);
   return edges.filter((name) => {
-    const own = said(name);
-    if (own?.end || own?.short) return false;
-    return own ? !own.visible : !wall && name === 'back';
+    const item = label(name);
+    if (item?.end || item?.short) return false;
+    return item ? !item.visible : !wall && name === 'back';
   });
 }
 
@@ -165,12 +165,12 @@ function shortLadders(piece: Piece): Ladder[] {
       change: (from) => {
         const edges = from.base.edges ?? [];
         const part = { kind: 'edge' as const, name };
-        const own = edges.find(({ edge }) => edge.kind === 'edge' && edge.name === name) ?? {
+        const found = edges.find(({ edge }) => edge.kind === 'edge' && edge.name === name) ?? {
           ...defaultsOf<EdgeFact>(EDGE_FACT),
           edge: part,
         };
-        const rest = edges.filter((one) => one !== own);
-        return { ...from, base: { ...from.base, edges: [...rest, { ...own, short }] } };
+        const rest = edges.filter((one) => one !== found);
+        return { ...from, base: { ...from.base, edges: [...rest, { ...found, short }] } };
       },
     })),
   }));
@@ -198,9 +198,9 @@ function soldLadders(piece: Piece, rule: RuleReader, { wares }: Shelf): Ladder[]
   }
   return [
     ...[...widths].slice(0, SIZES).map((width) =>
-      single('roll', `roll-${width}`, `From the roll that is ${mm(width)} wide instead of ${mm(cloth.rollWidth)}.`, (own) => ({
-        ...own,
-        cloth: { ...own.cloth, rollWidth: width },
+      single('roll', `roll-${width}`, `From the roll that is ${mm(width)} wide instead of ${mm(cloth.rollWidth)}.`, (item) => ({
+        ...item,
+        cloth: { ...item.cloth, rollWidth: width },
       })),
     ),
     ...[...sheets.values()]
@@ -210,7 +210,7 @@ function soldLadders(piece: Piece, rule: RuleReader, { wares }: Shelf): Ladder[]
           'sheet',
           `sheet-${width}x${length}`,
           `Foam from sheets of ${mm(width)} by ${mm(length)} instead of ${mm(across)} by ${mm(along)}.`,
-          (own) => withRules(own, { foamSheetWidth: width, foamSheetLength: length }),
+          (item) => withRules(item, { foamSheetWidth: width, foamSheetLength: length }),
         ),
       ),
   ];

@@ -39,7 +39,7 @@ function thrownSet(seed: number): Piece {
 }
 
 const FOAM = ['oversize', 'joined', 'paired'];
-const isFoam = ({ family }: Ladder): boolean => FOAM.some((own) => family.startsWith(own));
+const isFoam = ({ family }: Ladder): boolean => FOAM.some((id) => family.startsWith(id));
 
 /** None, the one half-way and the last of each family's ladders: everything that could be done of it. */
 function rungs(ladders: readonly Ladder[]): (Trial | null)[][] {
@@ -60,15 +60,15 @@ function* every(from: readonly (Trial | null)[][], at = 0): Generator<Trial[]> {
 /** The most cloth and the most sheets that any of it saves, by planning every one of them. */
 function bruteForce(piece: Piece): { cloth: number; sheets: number; bought: number; looked: number } {
   const planner = createPlanner();
-  const plan = (own: Piece) => (planner.check(own, {}).length > 0 ? null : planPiece(own, {}, { planner, sits: false }));
+  const plan = (item: Piece) => (planner.check(item, {}).length > 0 ? null : planPiece(item, {}, { planner, sits: false }));
   const now = plan(piece)!;
   const known = new Set(now.warnings.map(({ code }) => code));
   const ladders = laddersOf(piece, {});
   let [cloth, sheets, looked] = [0, 0, 0];
-  for (const part of [ladders.filter(isFoam), ladders.filter((own) => !isFoam(own))]) {
+  for (const part of [ladders.filter(isFoam), ladders.filter((ladder) => !isFoam(ladder))]) {
     for (const trials of every(rungs(part))) {
       looked++;
-      const then = plan(trials.reduce((own, { change }) => change(own), piece));
+      const then = plan(trials.reduce((result, { change }) => change(result), piece));
       if (!then || then.cut.cloth.tooLarge.length > 0 || then.warnings.some(({ code }) => !known.has(code))) continue;
       cloth = Math.max(cloth, now.cut.cloth.length - then.cut.cloth.length);
       sheets = Math.max(sheets, now.cut.foam.sheets - then.cut.foam.sheets);
@@ -81,22 +81,22 @@ describe('what the ways to save leave unsaid', () => {
   it(
     `of ${SETS} thrown sets a full search over the same choices finds nothing better by more than a fiftieth`,
     () => {
-      let told = 0;
+      let value = 0;
       const missed: string[] = [];
       for (let k = 0; k < SETS; k++) {
         const piece = thrownSet(SEED + k);
         const found = savings({ piece, house: {}, planner: createPlanner() });
         const full = bruteForce(piece);
-        told += found.length;
-        const cloth = Math.max(0, ...found.map((own) => own.cloth));
-        const sheets = Math.max(0, ...found.map((own) => own.sheets));
+        value += found.length;
+        const cloth = Math.max(0, ...found.map((saving) => saving.cloth));
+        const sheets = Math.max(0, ...found.map((saving) => saving.sheets));
         const line = `set ${SEED + k}, ${piece.kind} × ${piece.count}: told ${Math.round(cloth)} mm and ${sheets} sheets, of ${full.looked} tried the best ${Math.round(full.cloth)} and ${full.sheets}, ${Math.round(full.bought)} bought`;
         if (process.env.FOVEA_SAVINGS) console.log(line);
         // Less than what is worth a word is not told at all.
         const worth = cloth === 0 ? WORTH : NEARLY;
         if (full.cloth - cloth > worth * full.bought + 1 || full.sheets > sheets) missed.push(line);
       }
-      expect(told).toBeGreaterThan(0);
+      expect(value).toBeGreaterThan(0);
       expect(missed).toEqual([]);
     },
     SETS * 120_000,

@@ -19,8 +19,8 @@ describe('ways to save', () => {
     // Two covers and the gap between them must come to 1400.
     const piece = [490, 494, 498, 502, 506, 510]
       .map((width) => wide(width, 4))
-      .find((own) => {
-        const { width } = plan(own).cover.pieces[0]!;
+      .find((candidate) => {
+        const { width } = plan(candidate).cover.pieces[0]!;
         return width > 697 && width < 714;
       })!;
     const before = plan(piece);
@@ -61,20 +61,20 @@ describe('ways to save', () => {
       ...newChairSeat({ type: 'rectangle', width: 590, depth: 590, cornerRadius: { front: 30, back: 30 } }),
       count,
     });
-    let told = 0;
+    let value = 0;
     for (const count of [4, 5]) {
       const piece = square(count);
       const now = plan(piece).cut.foam.sheets;
       for (const { id, sheets, apply } of found(piece)) {
         if (!id.startsWith('joined')) continue;
-        told += 1;
+        value += 1;
         expect(now - plan(apply).cut.foam.sheets).toBe(sheets);
         expect(sheets).toBeGreaterThan(0);
         // One pad is joined, and not over another's join.
         expect(apply.pads.filter(({ blocks }) => (blocks ?? 1) > 1)).toHaveLength(1);
       }
     }
-    expect(told).toBeGreaterThan(0);
+    expect(value).toBeGreaterThan(0);
     const joined = { ...square(8), pads: square(8).pads.map((pad, k) => (k === 0 ? { ...pad, blocks: 2 } : pad)) };
     expect(found(joined).some(({ id }) => id.startsWith('joined'))).toBe(false);
   });
@@ -82,10 +82,10 @@ describe('ways to save', () => {
   it('several at once where together they save more than any alone, each no farther than it takes', () => {
     const seats = wide(589, 4);
     const before = plan(seats).cut.cloth.length;
-    const told = found(seats);
-    const both = told.find(({ id }) => id === 'together')!;
+    const savings = found(seats);
+    const both = savings.find(({ id }) => id === 'together')!;
     expect(before - plan(both.apply).cut.cloth.length).toBeCloseTo(both.cloth, 0);
-    for (const { id, cloth } of told.filter((own) => own !== both)) expect(cloth, id).toBeLessThan(both.cloth - 0.02 * before);
+    for (const { id, cloth } of savings.filter((saving) => saving !== both)) expect(cloth, id).toBeLessThan(both.cloth - 0.02 * before);
     expect(both.words).toContain('Each piece whichever way it fits');
     // Both allowances taken back again it saves less: nothing is given up for nothing.
     const { grip, return: line } = both.apply.overrides;
@@ -94,17 +94,17 @@ describe('ways to save', () => {
   });
 
   it('on a wall the staple line stays 25 in: nobody staples a headboard at its edge', () => {
-    let told = 0;
+    let value = 0;
     for (let width = 496; width <= 536; width += 8) {
       const start = newPiece('headboard-panelled', { type: 'rectangle', width, depth: 900, cornerRadius: { front: 0, back: 0 } });
       for (const { id, apply } of found({ ...start, panels: { ...start.panels!, across: 4 * width + 3 * start.panels!.gap } })) {
         if (id !== 'return') continue;
-        told += 1;
+        value += 1;
         expect(apply.overrides.return!).toBeGreaterThanOrEqual(25);
         expect(apply.overrides.return!).toBeLessThan(30);
       }
     }
-    expect(told).toBeGreaterThan(0);
+    expect(value).toBeGreaterThan(0);
   });
 
   it.each((['chair-seat', 'headboard-panelled', 'arm-pad'] as const).slice(0, runs(1, 3)))(
@@ -112,8 +112,8 @@ describe('ways to save', () => {
     (kind) => {
       const piece = { ...newPiece(kind), count: Math.max(2, newPiece(kind).count) };
       const before = plan(piece);
-      const told = found(piece);
-      for (const { cloth, sheets, apply } of told) {
+      const savings = found(piece);
+      for (const { cloth, sheets, apply } of savings) {
         const after = plan(apply);
         expect(before.cut.cloth.length - after.cut.cloth.length).toBeGreaterThan(cloth - 1);
         expect(before.cut.foam.sheets - after.cut.foam.sheets).toBe(sheets);
@@ -121,13 +121,13 @@ describe('ways to save', () => {
         expect(sheets > 0 || cloth >= 0.03 * before.cut.cloth.length).toBe(true);
       }
       // Every grip from 35 down to 25: none saves more than what was told by more than a fiftieth of the cloth.
-      const best = Math.max(0, ...told.map(({ cloth }) => cloth));
+      const best = Math.max(0, ...savings.map(({ cloth }) => cloth));
       for (let grip = 34; grip >= 25; grip -= 3) {
         const after = plan({ ...piece, overrides: { ...piece.overrides, grip } });
         expect(before.cut.cloth.length - after.cut.cloth.length).toBeLessThanOrEqual(best / 0.9 + 0.03 * before.cut.cloth.length);
       }
-      expect(told.map(({ cloth, sheets }) => sheets * 1e6 + cloth)).toEqual(
-        [...told.map(({ cloth, sheets }) => sheets * 1e6 + cloth)].sort((a, b) => b - a),
+      expect(savings.map(({ cloth, sheets }) => sheets * 1e6 + cloth)).toEqual(
+        [...savings.map(({ cloth, sheets }) => sheets * 1e6 + cloth)].sort((a, b) => b - a),
       );
     },
   );
@@ -173,8 +173,8 @@ describe('ways to save, from what is in the store', () => {
       place: '',
     };
     const shelf = { wares: [ware], stock: [offcut] };
-    const told = savings({ piece: seats, house: {}, planner: createPlanner(), shelf });
-    const short = told.find(({ id }) => id === 'short-back')!;
+    const listed = savings({ piece: seats, house: {}, planner: createPlanner(), shelf });
+    const short = listed.find(({ id }) => id === 'short-back')!;
     expect(short.cloth).toBeGreaterThan(0.9 * height);
     expect(short.apply.base.edges![0]).toMatchObject({ edge: { name: 'back' }, short: 15 });
     expect(short.words).toContain('15 mm short');
@@ -221,8 +221,8 @@ describe('ways to save, from what is in the store', () => {
       savings({ piece: seats, house: {}, planner: createPlanner(), shelf: { wares, stock: [] } });
     const length = plan(seats).cut.cloth.length;
     // At 1600 two lie abreast: half the length at a tenth more a metre.
-    const told = look([roll('a', 1300, 40), roll('b', 1600, 44)]);
-    const wider = told.find(({ id }) => id === 'roll-1600')!;
+    const listed = look([roll('a', 1300, 40), roll('b', 1600, 44)]);
+    const wider = listed.find(({ id }) => id === 'roll-1600')!;
     const half = plan(wider.apply).cut.cloth.length;
     expect(half).toBeLessThan(0.6 * length);
     // Real outlines lie a little nearer than the boxes that the piece is planned by.
@@ -234,7 +234,7 @@ describe('ways to save, from what is in the store', () => {
     expect(look([roll('a', 1300, 0), roll('b', 1600, 44)]).some(({ id }) => id.startsWith('roll'))).toBe(false);
 
     // Four pads and four crown pads: small sheets of both foams hold them at less than two large ones cost.
-    const sizes = plan(seats).foam.flatMap((own) => own.layers.map((thickness) => [own.material, thickness] as const));
+    const sizes = plan(seats).foam.flatMap((foamPiece) => foamPiece.layers.map((thickness) => [foamPiece.material, thickness] as const));
     const wares = sizes.flatMap(([of, thickness], k) => [
       sheet(`large ${k}`, of, thickness, 1000, 2000, 60),
       sheet(`small ${k}`, of, thickness, 1200, 1000, 25),
@@ -242,7 +242,7 @@ describe('ways to save, from what is in the store', () => {
     const small = look(wares).find(({ id }) => id === 'sheet-1200x1000')!;
     expect(small.money).toBeGreaterThan(0);
     expect(small.apply.overrides).toMatchObject({ foamSheetWidth: 1200, foamSheetLength: 1000 });
-    expect(look(wares.map((own) => ({ ...own, price: own.width === 1200 ? 65 : 60 }))).some(({ id }) => id.startsWith('sheet'))).toBe(
+    expect(look(wares.map((ware) => ({ ...ware, price: ware.width === 1200 ? 65 : 60 }))).some(({ id }) => id.startsWith('sheet'))).toBe(
       false,
     );
   });

@@ -38,12 +38,14 @@ const BEYOND: Record<string, readonly string[]> = {
 
 /** Of what is done together this is taken back first, what gives up the most before the rest. */
 const BACK = ['unmatched', 'any', 'across', 'along', 'joined', 'return', 'grip', 'short', 'oversize', 'paired'];
-const givesUp = ({ id }: Trial): number => BACK.findIndex((own) => id === own || id.startsWith(`${own}-`));
+const givesUp = ({ id }: Trial): number => BACK.findIndex((name) => id === name || id.startsWith(`${name}-`));
 
 /** Whether one that gives up less saves as much, but for next to nothing. */
 function outdone({ id, cloth, sheets, money }: Saving, all: readonly Saving[], nearly: number): boolean {
   if (money > 0) return false;
-  return all.some((own) => own.money === 0 && BEYOND[id]?.includes(own.id) && own.sheets >= sheets && own.cloth >= cloth - nearly);
+  return all.some(
+    (saving) => saving.money === 0 && BEYOND[id]?.includes(saving.id) && saving.sheets >= sheets && saving.cloth >= cloth - nearly,
+  );
 }
 
 /** Tries of a lay onto what is in the store: enough to see whether another cut fits there. */
@@ -76,8 +78,8 @@ function priceOf(group: LayGroup, shelf: Shelf, fits: (size: { width?: number; l
   const wares = waresFor(need, shelf.wares).filter((ware) => ware.price > 0 && fits(ware));
   const offers = quickOffers(group, wares, shelf.stock);
   const costs = offers.map(({ ware, amount }) => {
-    const own = wares.find(({ id }) => id === ware)!;
-    return own.price * (own.sold === 'metre' ? amount / 1000 : amount);
+    const found = wares.find(({ id }) => id === ware)!;
+    return found.price * (found.sold === 'metre' ? amount / 1000 : amount);
   });
   return costs.length > 0 ? Math.min(...costs) : null;
 }
@@ -105,14 +107,15 @@ type Looking = {
   /** cloth bought as it is, mm */
   bought: number;
   /** what a change saves; null where it cannot be planned, brings a warning along, or costs more */
-  saves: (own: Piece, family?: string) => Pick<Saving, 'cloth' | 'sheets' | 'money'> | null;
-  rule: (own: Piece) => ReturnType<typeof rulesOf>;
+  saves: (item: Piece, family?: string) => Pick<Saving, 'cloth' | 'sheets' | 'money'> | null;
+  rule: (item: Piece) => ReturnType<typeof rulesOf>;
   /** false: nobody wants to know any more */
   tell: () => boolean;
 };
 
 function looking({ piece, house, planner, shelf }: Asked & { shelf?: Shelf | undefined }, tell: () => boolean): Looking | null {
-  const plan = (own: Piece): Plan | null => (planner.check(own, house).length > 0 ? null : planPiece(own, house, { planner, sits: false }));
+  const plan = (item: Piece): Plan | null =>
+    planner.check(item, house).length > 0 ? null : planPiece(item, house, { planner, sits: false });
   const now = plan(piece);
   if (!now) return null;
   const [bought, known] = [clothToBuy(now, piece, house, shelf), coded(now)];
@@ -125,16 +128,16 @@ function looking({ piece, house, planner, shelf }: Asked & { shelf?: Shelf | und
     piece,
     bought,
     tell,
-    rule: (own) => rulesOf(own, house),
-    saves: (own, family = '') => {
-      const then = plan(own);
+    rule: (item) => rulesOf(item, house),
+    saves: (item, family = '') => {
+      const then = plan(item);
       if (!then || then.cut.cloth.tooLarge.length > 0 || [...coded(then)].some((code) => !known.has(code))) return null;
       if (OTHER_SIZE.includes(family)) {
-        const [before, after] = [costNow(family), shelf ? costOfSize(family, then, own, house, shelf) : null];
+        const [before, after] = [costNow(family), shelf ? costOfSize(family, then, item, house, shelf) : null];
         const money = before !== null && after !== null ? before - after : 0;
         return before !== null && money >= WORTH * before ? { cloth: 0, sheets: 0, money: Math.round(money * 100) / 100 } : null;
       }
-      const cloth = bought - clothToBuy(then, own, house, shelf);
+      const cloth = bought - clothToBuy(then, item, house, shelf);
       const sheets = now.cut.foam.sheets - then.cut.foam.sheets;
       return sheets < 0 || cloth < -1 ? null : { cloth: Math.max(0, cloth), sheets, money: 0 };
     },
@@ -154,21 +157,21 @@ function climbed(look: Looking, { family, trials }: Ladder): Saving | null {
     if (saves && isWorth(saves, look.bought)) tried.push({ id, words: words(look.rule(look.piece)), ...saves, apply });
   }
   const most = Math.max(0, ...tried.map(({ cloth }) => cloth));
-  const sheets = Math.max(0, ...tried.map((own) => own.sheets));
-  return tried.find((own) => own.cloth >= most - NEARLY * look.bought && own.sheets >= sheets) ?? null;
+  const sheets = Math.max(0, ...tried.map((saving) => saving.sheets));
+  return tried.find((saving) => saving.cloth >= most - NEARLY * look.bought && saving.sheets >= sheets) ?? null;
 }
 
-const done = (piece: Piece, trials: readonly Trial[]): Piece => trials.reduce((own, { change }) => change(own), piece);
+const done = (piece: Piece, trials: readonly Trial[]): Piece => trials.reduce((result, { change }) => change(result), piece);
 
 /** Of the families that exclude each other at most one ladder each: how cloth lies and is matched, in every combination. */
 function* choices(ladders: readonly Ladder[]): Generator<Ladder[]> {
   const open = ['direction', 'motif', 'joined'];
   const fixed = ladders.filter(({ family }) => !open.includes(family) && !OTHER_SIZE.includes(family));
   // The farther of two ladders of one family has all that the nearer has.
-  const rest = fixed.filter(({ family }, k) => !fixed.slice(k + 1).some((own) => own.family === family));
-  const of = (family: string): (Ladder | null)[] => [null, ...ladders.filter((own) => own.family === family)];
+  const rest = fixed.filter(({ family }, k) => !fixed.slice(k + 1).some((ladder) => ladder.family === family));
+  const of = (family: string): (Ladder | null)[] => [null, ...ladders.filter((ladder) => ladder.family === family)];
   for (const direction of of('direction'))
-    for (const motif of of('motif')) yield [...rest, ...[direction, motif].filter((own) => own !== null)];
+    for (const motif of of('motif')) yield [...rest, ...[direction, motif].filter((ladder) => ladder !== null)];
 }
 
 type Saves = Pick<Saving, 'cloth' | 'sheets' | 'money'>;
@@ -180,21 +183,21 @@ const better = (a: Saves, b: Saves | undefined): boolean => !b || a.sheets > b.s
 /** All of it at once, in the best of the combinations that exclude each other. */
 function boldest(look: Looking, ladders: readonly Ladder[]): Bold | null {
   const tried = (way: Ladder[]): Bold | null => {
-    const trials = way.map((own) => own.trials.at(-1)!);
+    const trials = way.map((ladder) => ladder.trials.at(-1)!);
     const saves = look.tell() ? look.saves(done(look.piece, trials)) : null;
     return saves && { trials, ladders: way, saves };
   };
   const best = (ways: Iterable<Ladder[]>, from: Bold | null): Bold | null => {
     let found = from;
     for (const way of ways) {
-      const own = tried(way);
-      if (own && better(own.saves, found?.saves)) found = own;
+      const bold = tried(way);
+      if (bold && better(bold.saves, found?.saves)) found = bold;
     }
     return found;
   };
   const cloth = best(choices(ladders), null);
   // How foam is joined changes nothing of how cloth lies: it is tried on the best of that alone.
-  const joined = ladders.filter(({ family }) => family === 'joined').map((own) => [...(cloth?.ladders ?? []), own]);
+  const joined = ladders.filter(({ family }) => family === 'joined').map((ladder) => [...(cloth?.ladders ?? []), ladder]);
   return best(joined, cloth);
 }
 
@@ -209,17 +212,17 @@ function together(look: Looking, ladders: readonly Ladder[]): { saving: Saving; 
   };
   let { trials } = best;
   for (const trial of [...trials].sort((a, b) => givesUp(a) - givesUp(b))) {
-    const without = trials.filter((own) => own !== trial);
+    const without = trials.filter((candidate) => candidate !== trial);
     if (enough(without)) trials = without;
   }
   for (const trial of trials) {
-    const own = best.ladders.find((ladder) => ladder.trials.at(-1) === trial)!;
+    const found = best.ladders.find((ladder) => ladder.trials.at(-1) === trial)!;
     const with_ = (rung: Trial): Trial[] => trials.map((one) => (one.id === trial.id ? rung : one));
-    const mild = own.trials.slice(0, -1).find((rung) => enough(with_(rung)));
+    const mild = found.trials.slice(0, -1).find((rung) => enough(with_(rung)));
     if (mild) trials = with_(mild);
   }
   const apply = done(look.piece, trials);
-  const words = trials.map((own) => own.words(own.id.startsWith('short-') ? look.rule(apply) : look.rule(look.piece))).join(' ');
+  const words = trials.map((trial) => trial.words(trial.id.startsWith('short-') ? look.rule(apply) : look.rule(look.piece))).join(' ');
   const saves = look.saves(apply);
   if (!saves || !isWorth(saves, look.bought)) return null;
   return { saving: { id: trials.length > 1 ? 'together' : trials[0]!.id, words, ...saves, apply }, most: most.cloth };
@@ -245,15 +248,15 @@ export function savings(asked: Asked & { shelf?: Shelf | undefined }): Saving[] 
   if (!look) return [];
   const found = ladders.flatMap((ladder) => climbed(look, ladder) ?? []);
   const nearly = NEARLY * look.bought;
-  const kept = found.filter((own) => !outdone(own, found, nearly));
+  const retained = found.filter((saving) => !outdone(saving, found, nearly));
   const both = wanted ? together(look, ladders) : null;
   // What two say each by itself is not said again of both: cloth here and a sheet there are two savings.
   const alone =
     !both ||
-    ((both.saving.sheets === 0 || kept.some(({ sheets }) => sheets >= both.saving.sheets)) &&
-      (both.most === 0 || kept.some(({ cloth }) => cloth >= both.most - nearly)));
-  const told = both && !alone ? [both.saving, ...kept.filter(({ id }) => id !== both.saving.id)] : kept;
-  return told.sort((a, b) => b.sheets - a.sheets || b.cloth - a.cloth || b.money - a.money);
+    ((both.saving.sheets === 0 || retained.some(({ sheets }) => sheets >= both.saving.sheets)) &&
+      (both.most === 0 || retained.some(({ cloth }) => cloth >= both.most - nearly)));
+  const listed = both && !alone ? [both.saving, ...retained.filter(({ id }) => id !== both.saving.id)] : retained;
+  return listed.sort((a, b) => b.sheets - a.sheets || b.cloth - a.cloth || b.money - a.money);
 }
 
 export type { Shelf } from './savings-ladders';

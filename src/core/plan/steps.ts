@@ -157,17 +157,17 @@ export function variantsStep(model: Model, planner: Models): VariantPlan[] {
     const { variants: _variants, ...rest } = model.piece;
     void _variants;
     const piece: Piece = { ...rest, count: variant.count, base: { ...model.piece.base, shape: variant.shape } };
-    const own = planner.model(piece, model.house);
-    const { cover } = coverStep(own, 'variant');
-    const { wadding, dust } = liningsStep(own, 'variant');
+    const item = planner.model(piece, model.house);
+    const { cover } = coverStep(item, 'variant');
+    const { wadding, dust } = liningsStep(item, 'variant');
     const named = <T extends { name: string }>(flat: T): T => ({ ...flat, name: `${flat.name}, ${variant.name}` });
     return {
       id: variant.id,
       name: variant.name,
       count: variant.count,
-      outline: { ...outlineSize(own.outline), points: own.board },
+      outline: { ...outlineSize(item.outline), points: item.board },
       covers: cover.pieces.map(named),
-      foam: foamStep(own).map((pad) => ({ ...pad, pad: `${pad.pad}, ${variant.name}` })),
+      foam: foamStep(item).map((pad) => ({ ...pad, pad: `${pad.pad}, ${variant.name}` })),
       wadding: wadding && named(wadding),
       dustCover: dust && named(dust),
     };
@@ -176,17 +176,17 @@ export function variantsStep(model: Model, planner: Models): VariantPlan[] {
 
 /** The whole set laid out on sheets and rolls. */
 export function cutStep(model: Model, planner: Models, fineness: Fineness = 'own'): CutPlan {
-  const own = ownModel(model);
+  const item = ownModel(model);
   const { cover: whole } = coverStep(model, fineness);
   const cover = newOf(whole, model.piece);
   const foam = foamStep(model);
   const { wadding, dust } = liningsStep(model, fineness);
   const variants = variantsStep(model, planner);
-  const kept = keptLayers(model.piece);
+  const retained = keptLayers(model.piece);
   const sets: CutSet[] = [
-    { count: own.piece.count, foam, covers: cover.pieces, wadding, dust },
+    { count: item.piece.count, foam, covers: cover.pieces, wadding, dust },
     ...variants.map((v) => ({ count: v.count, foam: v.foam, covers: v.covers, wadding: v.wadding, dust: v.dustCover })),
-  ].map((set) => ({ ...set, wadding: kept.has('wadding') ? null : set.wadding, dust: kept.has('dust') ? null : set.dust }));
+  ].map((set) => ({ ...set, wadding: retained.has('wadding') ? null : set.wadding, dust: retained.has('dust') ? null : set.dust }));
   const { count, covering } = model.piece;
   const piece: CutFields = { count, covering: fieldsOf(covering, 'matched'), ...cutCloths(model.piece) };
   return model.keep('cut', { figures: model.figures, piece, sets, cover }, cut);

@@ -131,16 +131,16 @@ function thicknessWarnings(model: Model, warn: Warn): void {
   const { pads } = model.piece;
   for (const [i, { pad: id, exact, layers, made, material, materialName, pair }] of foamStep(model).entries()) {
     if (exact) continue;
-    const at = pads.findIndex((own) => own.id === id);
-    const own = pads[at] ?? null;
+    const at = pads.findIndex((pad) => pad.id === id);
+    const item = pads[at] ?? null;
     // What is sold makes up the thick end of a wedge.
-    const end = own && !pair && (own.wedge ?? 0) > own.thickness ? 'wedge' : 'thickness';
-    const near = own && nearestMade(made, foamOf(model.piece, material)?.sold ?? []);
-    const value = near === null ? 0 : (own![end] ?? 0) + near - made;
+    const end = item && !pair && (item.wedge ?? 0) > item.thickness ? 'wedge' : 'thickness';
+    const near = item && nearestMade(made, foamOf(model.piece, material)?.sold ?? []);
+    const value = near === null ? 0 : (item![end] ?? 0) + near - made;
     const over = layers.reduce((sum, layer) => sum + layer, 0) - made;
     warn(
       'thickness-not-sold',
-      `pads.${own ? at : i}.thickness`,
+      `pads.${item ? at : i}.thickness`,
       `${materialName} is not sold to make ${shown(made)}: buy ${layers.join(' + ')} mm and slit off ${shown(over)}.`,
       value > 0 ? { says: `Take ${shown(value)}`, path: `pads.${at}.${end}`, value } : undefined,
     );

@@ -3,11 +3,11 @@ import { describe, expect, it } from 'vitest';
 import { carried, netOver, sagOf, tensionFor, type DeckNet } from './deck';
 
 /** A rectangular opening of so many free nodes, the rail one node round it. */
-function opening(columns: number, rows: number, step: number, own: Partial<DeckNet> = {}): DeckNet {
+function opening(columns: number, rows: number, step: number, deckNet: Partial<DeckNet> = {}): DeckNet {
   const [c, r] = [columns + 2, rows + 2];
   const free = new Uint8Array(c * r);
   for (let j = 1; j <= rows; j++) for (let i = 1; i <= columns; i++) free[j * c + i] = 1;
-  return { x0: 0, y0: 0, step, columns: c, rows: r, free, tension: 2, across: 1, stretch: 1e9, ...own };
+  return { x0: 0, y0: 0, step, columns: c, rows: r, free, tension: 2, across: 1, stretch: 1e9, ...deckNet };
 }
 
 const even = (net: DeckNet, p: number): Float64Array => Float64Array.from(net.free, (f) => (f ? p : 0));

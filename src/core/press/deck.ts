@@ -26,9 +26,9 @@ const WINDOW = 4;
  *
  * @param inner the rail's inner line
  * @param grid whose nodes it shares
- * @param own how it pulls
+ * @param deckNet how it pulls
  */
-export function netOver(inner: Polygon, grid: GridPlaces, own: Pick<DeckNet, 'tension' | 'across' | 'stretch'>): DeckNet {
+export function netOver(inner: Polygon, grid: GridPlaces, deckNet: Pick<DeckNet, 'tension' | 'across' | 'stretch'>): DeckNet {
   const { step } = grid;
   const box = bounds(inner);
   // One node beyond the rail's line on every side: a strap's end.
@@ -41,7 +41,7 @@ export function netOver(inner: Polygon, grid: GridPlaces, own: Pick<DeckNet, 'te
     columns: Math.ceil((box.maxX - grid.x0) / step) + 2 - left,
     rows: Math.ceil((box.maxY - grid.y0) / step) + 2 - front,
   };
-  return { ...places, ...own, free: distanceField(inner, places, step).inside };
+  return { ...places, ...deckNet, free: distanceField(inner, places, step).inside };
 }
 
 /**

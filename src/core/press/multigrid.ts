@@ -118,10 +118,10 @@ export function redBlack(level: Level): void {
       }
       // Between the first row and the last every neighbour is there; where a row ends its tie is 0.
       for (let at = from; at < to; at += 2) {
-        const own = inverse[at]!;
-        if (own === 0) continue;
+        const value = inverse[at]!;
+        if (value === 0) continue;
         const sum = b[at]! + east[at]! * h[at + 1]! + east[at - 1]! * h[at - 1]! + north[at]! * h[at + n]! + north[at - n]! * h[at - n]!;
-        h[at] = sum * own;
+        h[at] = sum * value;
       }
     }
   }
@@ -132,9 +132,9 @@ function residual(level: Level): void {
   for (let j = 0; j < m; j++) {
     const border = j === 0 || j === m - 1;
     for (let at = j * n; at < (j + 1) * n; at++) {
-      const own = inverse[at]!;
-      if (own === 0) r[at] = 0;
-      else if (border) r[at] = asked(level, at) - h[at]! / own;
+      const value = inverse[at]!;
+      if (value === 0) r[at] = 0;
+      else if (border) r[at] = asked(level, at) - h[at]! / value;
       else
         r[at] =
           b[at]! +
@@ -142,7 +142,7 @@ function residual(level: Level): void {
           east[at - 1]! * h[at - 1]! +
           north[at]! * h[at + n]! +
           north[at - n]! * h[at - n]! -
-          h[at]! / own;
+          h[at]! / value;
     }
   }
 }

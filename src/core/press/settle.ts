@@ -99,8 +99,8 @@ function newton(problem: Pulled, h: Float64Array, borne?: Float64Array): Settled
   const c = new Float64Array(count);
   const p = new Float64Array(count);
   const k = new Float64Array(count);
-  const held = new Uint8Array(count);
-  if (over && borne) for (let i = 0; i < count; i++) held[i] = free[i] && borne[i]! > 0 && h[i]! >= over[i]! - 1e-6 ? 1 : 0;
+  const bytes = new Uint8Array(count);
+  if (over && borne) for (let i = 0; i < count; i++) bytes[i] = free[i] && borne[i]! > 0 && h[i]! >= over[i]! - 1e-6 ? 1 : 0;
   const contact = over ? new Float64Array(count) : new Float64Array(0);
   let converged = false;
   let rounds = 0;
@@ -119,7 +119,7 @@ function newton(problem: Pulled, h: Float64Array, borne?: Float64Array): Settled
       if (!there[i]) continue;
       const pressed = c[i]! > 0;
       const kappa = pressed ? k[i]! * area : 0;
-      const loose = free[i]! && !held[i] ? 1 : 0;
+      const loose = free[i]! && !bytes[i] ? 1 : 0;
       fresh ||= kappa !== level.kappa[i] || loose !== level.free[i];
       level.kappa[i] = kappa;
       level.free[i] = loose;
@@ -127,7 +127,7 @@ function newton(problem: Pulled, h: Float64Array, borne?: Float64Array): Settled
       level.h[i] = h[i]!;
     }
     if (shear) addRestShear(level, shear, rest, there);
-    if (over) for (let i = 0; i < count; i++) if (held[i]) level.h[i] = over[i]!;
+    if (over) for (let i = 0; i < count; i++) if (bytes[i]) level.h[i] = over[i]!;
     if (fresh) {
       for (let l = 1; l < levels.length; l++) coarsen(levels[l - 1]!, levels[l]!);
       for (const each of levels) prepare(each);
@@ -143,10 +143,10 @@ function newton(problem: Pulled, h: Float64Array, borne?: Float64Array): Settled
     }
     // A round that moves more than the last did has overshot the foam's bend: go half as far.
     share = moved > 0.9 * last && rounds > 3 ? Math.max(0.25, share * 0.6) : Math.min(1, share * 1.3);
-    for (let i = 0; i < count; i++) if (free[i]) h[i] = h[i]! + (held[i] ? 1 : share) * (level.h[i]! - h[i]!);
+    for (let i = 0; i < count; i++) if (free[i]) h[i] = h[i]! + (bytes[i] ? 1 : share) * (level.h[i]! - h[i]!);
     last = moved;
     let switched = 0;
-    if (over) switched = touch(level, problem, h, held, p, k, c, springs, contact);
+    if (over) switched = touch(level, problem, h, bytes, p, k, c, springs, contact);
     if (moved < STILL && switched === 0) {
       converged = true;
       break;
@@ -154,7 +154,7 @@ function newton(problem: Pulled, h: Float64Array, borne?: Float64Array): Settled
   }
   for (let i = 0; i < count; i++) c[i] = there[i] ? rest[i]! - h[i]! : 0;
   springs.read(c, p, k);
-  if (over) bearing(level, problem, h, p, held, contact);
+  if (over) bearing(level, problem, h, p, bytes, contact);
   return { height: h, pressure: p, contact, converged, rounds };
 }
 
@@ -211,7 +211,7 @@ function addRestShear({ columns: n, rows: m, b }: Level, shear: Float64Array, re
 }
 
 /** Force downwards that keeps each held node where it is, N. */
-function bearing(level: Level, problem: Pulled, h: Float64Array, p: Float64Array, held: Uint8Array, contact: Float64Array): void {
+function bearing(level: Level, problem: Pulled, h: Float64Array, p: Float64Array, bytes: Uint8Array, contact: Float64Array): void {
   const { columns: n, rows: m, step, load, shear, rest } = problem;
   const { east, north } = level;
   const up = (at: number, other: number, tie: number): number => {
@@ -223,7 +223,7 @@ function bearing(level: Level, problem: Pulled, h: Float64Array, p: Float64Array
     for (let i = 0; i < n; i++) {
       const at = j * n + i;
       contact[at] = 0;
-      if (!held[at]) continue;
+      if (!bytes[at]) continue;
       let sum = (p[at]! + (load ? load[at]! : 0)) * step * step;
       if (i + 1 < n) sum += up(at, at + 1, east[at]!);
       if (i > 0) sum += up(at, at - 1, east[at - 1]!);
@@ -239,7 +239,7 @@ function touch(
   level: Level,
   problem: Pulled,
   h: Float64Array,
-  held: Uint8Array,
+  bytes: Uint8Array,
   p: Float64Array,
   k: Float64Array,
   c: Float64Array,
@@ -249,18 +249,18 @@ function touch(
   const { over, free, rest, there } = problem;
   let switched = 0;
   for (let i = 0; i < h.length; i++) c[i] = there[i] ? rest[i]! - h[i]! : 0;
-  springs.read(c, p, k, held);
-  bearing(level, problem, h, p, held, contact);
+  springs.read(c, p, k, bytes);
+  bearing(level, problem, h, p, bytes, contact);
   for (let i = 0; i < h.length; i++) {
     if (!free[i]) continue;
-    if (held[i]) {
+    if (bytes[i]) {
       if (contact[i]! < -1e-7) {
-        held[i] = 0;
+        bytes[i] = 0;
         switched++;
       }
     } else if (h[i]! > over![i]! + 1e-6) {
       h[i] = over![i]!;
-      held[i] = 1;
+      bytes[i] = 1;
       switched++;
     }
   }

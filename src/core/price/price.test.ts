@@ -8,12 +8,12 @@ import { shelf, type KeptWare } from '../store';
 import { priceOf, thingsOf } from '.';
 import { QUICK } from '../../testing/quick';
 
-const rule = (own: Record<string, number> = {}) => readerOf(figuresFor(own, {}));
+const rule = (item: Record<string, number> = {}) => readerOf(figuresFor(item, {}));
 const planned = (piece: Piece) => [{ id: 'p', piece, plan: planPiece(piece, {}, QUICK) }];
 const things = (piece: Piece, wares: readonly KeptWare[] = shelf()) => {
-  const own = planned(piece);
-  const groups = layGroups(own, {});
-  return thingsOf(needsOf(own, groups, {}), groups, wares);
+  const entries = planned(piece);
+  const groups = layGroups(entries, {});
+  return thingsOf(needsOf(entries, groups, {}), groups, wares);
 };
 /** A cloth of the shelf, so that it has a price. */
 const named = (piece: Piece): Piece => ({ ...piece, cloth: { ...piece.cloth, name: shelf().find(({ kind }) => kind === 'cloth')!.name } });
@@ -64,7 +64,7 @@ describe('what work comes to', () => {
 
   it('a set of eight costs less than eight single ones, and more than four', () => {
     const cost = (count: number): number =>
-      things(named({ ...newPiece('chair-seat'), count })).things.reduce((sum, own) => sum + own.cost, 0);
+      things(named({ ...newPiece('chair-seat'), count })).things.reduce((sum, pricedThing) => sum + pricedThing.cost, 0);
     const [one, four, eight] = [cost(1), cost(4), cost(8)] as [number, number, number];
     expect(eight).toBeLessThan(8 * one);
     expect(eight).toBeGreaterThan(four);

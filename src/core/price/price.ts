@@ -47,9 +47,9 @@ export function priceOf(
   unpriced: readonly string[] = [],
 ): Price {
   const materials = cents(things.reduce((sum, { cost }) => sum + cost, 0));
-  const left = cents((things.reduce((sum, own) => sum + own.left, 0) * rule('leftCredit')) / 100);
+  const left = cents((things.reduce((sum, pricedThing) => sum + pricedThing.left, 0) * rule('leftCredit')) / 100);
   const consumables = cents(((materials - left) * rule('consumables')) / 100);
-  const minutes = work.reduce((sum, own) => sum + own.minutes * own.count, 0);
+  const minutes = work.reduce((sum, pricedWork) => sum + pricedWork.minutes * pricedWork.count, 0);
   const time = cents((minutes / MINUTES) * rule('hourPrice'));
   const before = materials - left + consumables + time;
   const margin = cents((before * rule('margin')) / 100);

@@ -22,10 +22,10 @@ export function thingsOf(
   const byId = new Map(wares.map((ware) => [ware.id, ware]));
   for (const need of needs) {
     const group = groups.find(({ key }) => key === need.group);
-    const said = need.thickness === null ? need.name : `${need.name}, ${need.thickness} mm`;
+    const text = need.thickness === null ? need.name : `${need.name}, ${need.thickness} mm`;
     const found = group ? flat(group, wares, byId) : loose(need, wares);
-    if (found) things.push({ name: said, ...found });
-    else unpriced.push(said);
+    if (found) things.push({ name: text, ...found });
+    else unpriced.push(text);
   }
   return { things, unpriced };
 }
@@ -33,7 +33,7 @@ export function thingsOf(
 type Cost = Pick<PricedThing, 'cost' | 'left'>;
 
 const cheapest = (costs: readonly Cost[]): Cost | null =>
-  costs.reduce<Cost | null>((best, own) => (best && best.cost - best.left <= own.cost - own.left ? best : own), null);
+  costs.reduce<Cost | null>((best, cost) => (best && best.cost - best.left <= cost.cost - cost.left ? best : cost), null);
 
 function flat(group: LayGroup, wares: readonly KeptWare[], byId: ReadonlyMap<string, KeptWare>): Cost | null {
   const offers = quickOffers(
@@ -43,9 +43,9 @@ function flat(group: LayGroup, wares: readonly KeptWare[], byId: ReadonlyMap<str
   );
   return cheapest(
     offers.map(({ ware, amount, left = 0 }) => {
-      const own = byId.get(ware)!;
-      const cost = costOf(own, amount);
-      return { cost, left: left * own.price };
+      const item = byId.get(ware)!;
+      const cost = costOf(item, amount);
+      return { cost, left: left * item.price };
     }),
   );
 }

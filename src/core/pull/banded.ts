@@ -48,14 +48,14 @@ export function entryAt({ stride }: Banded, row: number, column: number): number
 }
 
 /** Takes what the columns `from` … `to` − 1 of a panel make of a later one of it. */
-function withinPanel({ stride, columns, last }: Banded, from: number, own: number): void {
-  const at = own * stride;
-  for (let k = from; k < own; k++) {
+function withinPanel({ stride, columns, last }: Banded, from: number, value: number): void {
+  const at = value * stride;
+  for (let k = from; k < value; k++) {
     const pivot = k * stride;
-    const l = columns[pivot + own - k]! / columns[pivot]!;
+    const l = columns[pivot + value - k]! / columns[pivot]!;
     if (l === 0) continue;
-    const shift = pivot + own - k;
-    const count = last[k]! - own;
+    const shift = pivot + value - k;
+    const count = last[k]! - value;
     for (let r = 0; r <= count; r++) columns[at + r] = columns[at + r]! - l * columns[shift + r]!;
   }
 }

@@ -75,11 +75,11 @@ export function meshOf(stack: StackCut, element: number): Mesh {
   const at: number[] = [];
   const heldX: boolean[] = [];
   const heldZ: boolean[] = [];
-  const node = (column: number, z: number, held: boolean): number => {
+  const node = (column: number, z: number, isHeld: boolean): number => {
     at.push(x[column]!, z);
     // At the middle the foam may only rise and fall: what lies beyond pulls as hard.
-    heldX.push(held || column === 0);
-    heldZ.push(held);
+    heldX.push(isHeld || column === 0);
+    heldZ.push(isHeld);
     return heldX.length - 1;
   };
   const onBoard = (column: number): boolean => x[column]! <= edge.x + SAME;
@@ -121,8 +121,10 @@ export function meshOf(stack: StackCut, element: number): Mesh {
     const { letIn, lower, upper } = layers[l]!;
     if (!letIn) return l;
     const thickness = (upper[column]! - lower[column]! + upper[column + 1]! - lower[column + 1]!) / 2;
-    const own = letIn.findIndex(({ deep }) => (1 - share) * thickness < deep[column]!);
-    return own < 0 ? l : layers.length + 1 + layers.slice(0, l).reduce((sum, other) => sum + (other.letIn?.length ?? 0), 0) + own;
+    const findIndex = letIn.findIndex(({ deep }) => (1 - share) * thickness < deep[column]!);
+    return findIndex < 0
+      ? l
+      : layers.length + 1 + layers.slice(0, l).reduce((sum, other) => sum + (other.letIn?.length ?? 0), 0) + findIndex;
   };
   const quad = (a: number, b: number, c: number, d: number, law: number): void => {
     // a b below left to right, d c above: the diagonal rises towards the rim, so that both halves of a cut are alike.
@@ -233,9 +235,9 @@ function finish(raw: {
   const couple = (a: number, b: number, c: number): void => {
     const least = Math.min(lowest(freeX[a]!, freeZ[a]!), lowest(freeX[b]!, freeZ[b]!), lowest(freeX[c]!, freeZ[c]!));
     for (let k = 0; k < 3; k++) {
-      const own = k === 0 ? a : k === 1 ? b : c;
+      const value = k === 0 ? a : k === 1 ? b : c;
       for (let axis = 0; axis < 2; axis++) {
-        const u = axis === 0 ? freeX[own]! : freeZ[own]!;
+        const u = axis === 0 ? freeX[value]! : freeZ[value]!;
         if (u < 0) continue;
         if (least < first[u]!) first[u] = least;
         if (u - least > width) width = u - least;

@@ -81,8 +81,8 @@ describe('the section under a pulled cover', () => {
 
   it('a harder pull shortens the cover and rounds the edge more, for every foam', () => {
     for (const foam of FOAMS) {
-      const own = foamLaw(curveOf(foam));
-      const lines = [0.02, 0.06, 0.12].map((pull) => pullSection(slab(5, own), pull, LEVEL, 5));
+      const item = foamLaw(curveOf(foam));
+      const lines = [0.02, 0.06, 0.12].map((pull) => pullSection(slab(5, item), pull, LEVEL, 5));
       expect(lines.every((l) => l.converged)).toBe(true);
       const lengths = lines.map((l) => lineLength(l.line));
       expect(lengths[0]!).toBeGreaterThan(lengths[1]!);
@@ -114,12 +114,12 @@ describe('the section under a pulled cover', () => {
 
   it('slope and curvature of every law agree with its energy', () => {
     const out = new Float64Array(9);
-    for (const own of [constantLaw(0.04), ...FOAMS.map((foam) => foamLaw(curveOf(foam)))]) {
+    for (const item of [constantLaw(0.04), ...FOAMS.map((foam) => foamLaw(curveOf(foam)))]) {
       for (const s of [0.03, 0.2, 0.5, 0.9, 0.999, 1.001, 1.4]) {
         const d = 1e-6;
-        stretchTerms(own, s, out, 0);
-        stretchTerms(own, s + d, out, 3);
-        stretchTerms(own, s - d, out, 6);
+        stretchTerms(item, s, out, 0);
+        stretchTerms(item, s + d, out, 3);
+        stretchTerms(item, s - d, out, 6);
         expect((out[3]! - out[6]!) / (2 * d) / out[1]!).toBeCloseTo(1, 3);
         expect((out[4]! - out[7]!) / (2 * d) / out[2]!).toBeCloseTo(1, 3);
       }
@@ -231,13 +231,13 @@ describe('a boxed edge', () => {
     const x = flush.x.slice(0, -1);
     const cut = (line: Float64Array): Float64Array => line.slice(0, x.length);
     const layer = flush.layers[0]!;
-    const own = {
+    const item = {
       ...flush,
       x,
       base: cut(flush.base),
       layers: [{ ...layer, to: x.length - 1, lower: cut(layer.lower), upper: cut(layer.upper) }],
       edge: { ...flush.edge, seam: { x: 200, z: 50 } },
     };
-    expect(lineLength(pullSection(own, 0.1, LEVEL, 5).line)).toBeCloseTo(lineLength(boxed(0.1).line), 0);
+    expect(lineLength(pullSection(item, 0.1, LEVEL, 5).line)).toBeCloseTo(lineLength(boxed(0.1).line), 0);
   });
 });

@@ -243,11 +243,11 @@ class Pulled {
     const [ox, oz] = [edge.x / 2, (edge.top + edge.bottom) / 2];
     for (let i = 0; i < xs.length; i++) bearing[i] = Math.atan2(xs[i]! - ox, zs[i]! - oz);
     for (let i = 2; i < order.length - 1; i++) {
-      const own = order[i]!;
-      const at = bearing[own]!;
+      const value = order[i]!;
+      const at = bearing[value]!;
       let j = i - 1;
       for (; j >= 1 && bearing[order[j]!]! > at; j--) order[j + 1] = order[j]!;
-      order[j + 1] = own;
+      order[j + 1] = value;
     }
   }
 
@@ -281,9 +281,9 @@ class Pulled {
       const [kxx, kxz, kzz] = [stiff * tz * tz, -stiff * tx * tz, stiff * tx * tx];
       // Two places far apart along the line have no room for their coupling: each is held twice as hard instead.
       const far = a >= 0 && b >= 0 && Math.max(ax, az, bx, bz) - lowest(ax, az, bx, bz) > this.matrix.width;
-      const own = far ? 2 : 1;
-      this.addPair(ax, az, kxx * own, kxz * own, kzz * own);
-      this.addPair(bx, bz, kxx * own, kxz * own, kzz * own);
+      const value = far ? 2 : 1;
+      this.addPair(ax, az, kxx * value, kxz * value, kzz * value);
+      this.addPair(bx, bz, kxx * value, kxz * value, kzz * value);
       if (far || a < 0 || b < 0) continue;
       this.addEither(ax, bx, -kxx);
       this.addEither(ax, bz, -kxz);

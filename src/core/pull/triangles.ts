@@ -26,9 +26,9 @@ export function assemblyOf({ triangles, laws, lawOf, freeX, freeZ, unknowns: n }
   let e = 0;
   for (let t = 0; t < count; t++) {
     for (let m = 0; m < 3; m++) {
-      const own = triangles[3 * t + m]!;
-      const x = freeX[own]!;
-      const z = freeZ[own]!;
+      const value = triangles[3 * t + m]!;
+      const x = freeX[value]!;
+      const z = freeZ[value]!;
       unknowns[6 * t + 2 * m] = x < 0 ? n : x;
       unknowns[6 * t + 2 * m + 1] = z < 0 ? n : z;
       for (let k = 0; k <= m; k++) {

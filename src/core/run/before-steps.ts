@@ -38,13 +38,13 @@ function meetWords(strip: StripRecord, outline: Outline): string {
 /** What comes off, in its order; of several parts of a chair from the outermost in. */
 function offWords(strip: StripRecord): string {
   const off = inTurn(strip).filter(({ again }) => again !== 'stays');
-  let said: string | null = null;
+  let text: string | null = null;
   const words = off.map((item) => {
     const part = partOf(strip, item);
     // A name that says it already is not said twice.
     const named = part && item.name.toLowerCase().includes(partName(part));
-    const head = part && part !== said && !named ? `${partName(part)}: ` : '';
-    said = part;
+    const head = part && part !== text && !named ? `${partName(part)}: ` : '';
+    text = part;
     return `${head}${item.name}`;
   });
   return words.join(', ') || 'All of it';
@@ -99,8 +99,8 @@ export function boardSteps({ piece, outline }: Model): ToldStep[] {
 /** The bare board is tried where it goes: the cover takes what is left beside it. */
 function triedBare(opening: Opening | null | undefined, board: { width: number; depth: number }): string {
   if (!opening) return '';
-  const beside = (between: number | null, own: number, words: string): string[] =>
-    between === null ? [] : [`${Math.round((between - own) * 5) / 10} mm ${words}`];
+  const beside = (between: number | null, value: number, words: string): string[] =>
+    between === null ? [] : [`${Math.round((between - value) * 5) / 10} mm ${words}`];
   const left = [...beside(opening.width, board.width, 'left and right'), ...beside(opening.depth, board.depth, 'near and far')];
   return left.length > 0 ? ` Try it bare where it goes: ${left.join(', ')}; the cover takes the most of it.` : '';
 }
@@ -109,18 +109,18 @@ function triedBare(opening: Opening | null | undefined, board: { width: number; 
 export function deckSteps({ piece, board, rule }: Model): ToldStep[] {
   const deck = deckPlan(board, piece.base);
   if (!deck) return [];
-  const said = (['along', 'across'] as const).flatMap((way) => {
-    const own = deck.straps.filter((strap) => strap.way === way);
-    if (own.length === 0) return [];
-    const cuts = own.map(({ cut }) => Math.round(cut));
+  const phrases = (['along', 'across'] as const).flatMap((way) => {
+    const matching = deck.straps.filter((strap) => strap.way === way);
+    if (matching.length === 0) return [];
+    const cuts = matching.map(({ cut }) => Math.round(cut));
     const [least, most] = [Math.min(...cuts), Math.max(...cuts)];
-    return [`${own.length} ${way === 'along' ? 'front to back' : 'across'} of ${least === most ? most : `${least} to ${most}`} mm`];
+    return [`${matching.length} ${way === 'along' ? 'front to back' : 'across'} of ${least === most ? most : `${least} to ${most}`} mm`];
   });
   return [
     step(
       'deck',
       deck.clips > 0 ? 'Hook in the springs' : 'Stretch the webbing',
-      `${said.join(', ')}, each stretched by ${Math.round(deck.stretch)} %. ${deck.how} Leant on, the hand goes down ${stretchedIn(piece.base)!.give} mm.`,
+      `${phrases.join(', ')}, each stretched by ${Math.round(deck.stretch)} %. ${deck.how} Leant on, the hand goes down ${stretchedIn(piece.base)!.give} mm.`,
       deck.straps.length * rule('timeStrap'),
       { uses: ['webbing', 'spring', 'staple', 'fastener'], caution: CAUTIONS.tension },
     ),
@@ -188,18 +188,18 @@ function pairWords(pad: Pad, made: number): string {
 
 /** Where a place lies, in words. */
 function placeWords(x: number, y: number): string {
-  const said = [
+  const phrases = [
     ...(Math.round(x) ? [`${Math.abs(Math.round(x))} mm ${x > 0 ? 'right' : 'left'}`] : []),
     ...(Math.round(y) ? [`${Math.abs(Math.round(y))} mm ${y > 0 ? 'behind' : 'before'}`] : []),
   ];
-  return said.length > 0 ? `${said.join(' and ')} of the middle` : 'on the middle';
+  return phrases.length > 0 ? `${phrases.join(' and ')} of the middle` : 'on the middle';
 }
 
 /** Giving the tops of new pads their form, before they are glued. */
 function formSteps({ pads, shapedWith }: Model['piece'], foam: readonly FoamPiece[]): ToldStep[] {
   const tool = shaperOf(shapedWith);
   return pads.flatMap((pad) => {
-    const cut = foam.find((own) => own.pad === pad.id);
+    const cut = foam.find((foamPiece) => foamPiece.pad === pad.id);
     const how = pad.kept ? null : cut?.pair ? pairWords(pad, cut.made) : formWords(pad);
     return how
       ? [
@@ -253,7 +253,7 @@ function cutSteps(model: Model, foam: readonly FoamPiece[]): ToldStep[] {
   );
   for (const pad of piece.pads) {
     const called = calledOf({ pad: pad.id, role: pad.role }, foam);
-    letInto(pad).forEach((pocket, own, all) => steps.push(letInStep(pad, called, { pocket, own, of: all.length }, rule)));
+    letInto(pad).forEach((pocket, value, all) => steps.push(letInStep(pad, called, { pocket, own: value, of: all.length }, rule)));
   }
   return steps;
 }
@@ -298,7 +298,7 @@ function glueSteps(model: Model, pad: FoamPiece, { joints, first, name, below }:
       sees,
     }),
     ...(pad.trimmed
-      ? [trimStep(model, pad, name, model.pads.find((own) => own.pad.id === pad.pad)?.offset ?? 0), ...rimSteps(model, pad, name)]
+      ? [trimStep(model, pad, name, model.pads.find((builtPad) => builtPad.pad.id === pad.pad)?.offset ?? 0), ...rimSteps(model, pad, name)]
       : []),
   ];
 }

@@ -18,13 +18,13 @@ const spanOf = (outline: readonly (readonly [number, number])[]): [number, numbe
 
 describe('every size that is cut stands in its step', () => {
   it.each(KINDS.map(({ id }) => id))('%s', (kind) => {
-    const own = plan(newPiece(kind));
-    expect(sizesIn(detail(own, 'cloth'))).toEqual(own.cover.pieces.map(({ outline }) => spanOf(outline)));
-    if (own.wadding) expect(sizesIn(detail(own, 'wadding'))[0]).toEqual(spanOf(own.wadding.outline));
-    if (own.dustCover && own.steps.some(({ key }) => key === 'dust'))
-      expect(sizesIn(detail(own, 'dust'))[0]).toEqual(spanOf(own.dustCover.outline));
-    for (const lining of own.cover.linings) {
-      const step = own.steps.find(({ key }) => key === `lay-${lining.material}`);
+    const item = plan(newPiece(kind));
+    expect(sizesIn(detail(item, 'cloth'))).toEqual(item.cover.pieces.map(({ outline }) => spanOf(outline)));
+    if (item.wadding) expect(sizesIn(detail(item, 'wadding'))[0]).toEqual(spanOf(item.wadding.outline));
+    if (item.dustCover && item.steps.some(({ key }) => key === 'dust'))
+      expect(sizesIn(detail(item, 'dust'))[0]).toEqual(spanOf(item.dustCover.outline));
+    for (const lining of item.cover.linings) {
+      const step = item.steps.find(({ key }) => key === `lay-${lining.material}`);
       if (step) expect(sizesIn(step.detail)[0]).toEqual(spanOf(lining.outline));
     }
   });
@@ -43,15 +43,15 @@ describe('every size that is cut stands in its step', () => {
       welted: false,
       loops: 3,
     };
-    const own = plan({ ...seat, count: 3, loose: [cushion] } as Piece);
-    const words = detail(own, 'cloth');
+    const item = plan({ ...seat, count: 3, loose: [cushion] } as Piece);
+    const words = detail(item, 'cloth');
     // Two cushions on each of the set.
     expect(words).toContain('4 of back cushion, panel ');
     expect(words).toContain('6 of back cushion, loop ');
-    const cut = own.cover.pieces.reduce((sum, { count }) => sum + count, 0);
+    const cut = item.cover.pieces.reduce((sum, { count }) => sum + count, 0);
     expect(words).toMatch(new RegExp(`^${cut / 3} pieces: `));
     const bare = plan({ ...seat, count: 3 });
-    expect(own.steps.find(({ key }) => key === 'cloth')!.minutes).toBeGreaterThan(
+    expect(item.steps.find(({ key }) => key === 'cloth')!.minutes).toBeGreaterThan(
       bare.steps.find(({ key }) => key === 'cloth')!.minutes + 20,
     );
   });
@@ -63,13 +63,13 @@ describe('every size that is cut stands in its step', () => {
 });
 
 describe('a corner is told as it is made', () => {
-  const corner = (own: Plan): string => detail(own, 'corners');
+  const corner = (item: Plan): string => detail(item, 'corners');
 
   it('how far from it both sides end, what is eased, how deep the tucks are, each corner its own', () => {
-    const own = plan(newChairSeat());
-    const words = corner(own);
+    const item = plan(newChairSeat());
+    const words = corner(item);
     expect(words).toMatch(/^All 4, 2 tucks: Fasten both sides to 50 mm from the corner\./);
-    for (const { edge, depth, eased, fullness } of own.corners) {
+    for (const { edge, depth, eased, fullness } of item.corners) {
       const name = edge.replace(' corner', '');
       for (const mm of [depth, eased]) expect(words).toMatch(new RegExp(`${Math.round(mm)} mm \\([^)]*${name}`));
       // Two tucks take up what does not ease, twice their depth each.
@@ -96,9 +96,9 @@ describe('a corner is told as it is made', () => {
     ['screws', /set one screw\. .* A screw in each as it is laid/, /staple/],
     ['cord', /hold it there\. .* Hold each as it is laid/, /staple|a cord in/],
     ['glue', /hold it there\. .* Hold each as it is laid/, /staple|a hand/],
-  ])('with what holds the cover: %s', (held, says, never) => {
+  ])('with what holds the cover: %s', (holdId, says, never) => {
     const start = newChairSeat();
-    const words = corner(plan({ ...start, covering: { ...start.covering, held } }));
+    const words = corner(plan({ ...start, covering: { ...start.covering, held: holdId } }));
     expect(words).toMatch(says);
     expect(words).not.toMatch(never);
   });
@@ -120,15 +120,15 @@ describe('buttons', () => {
   const keys = ({ steps }: Plan): string[] => steps.map(({ key }) => key);
 
   it('are drilled for where they lie, found from the centre lines', () => {
-    const own = buttoned(newChairSeat());
-    const words = detail(own, 'button-holes');
-    const { places } = own.cover.buttons!;
+    const item = buttoned(newChairSeat());
+    const words = detail(item, 'button-holes');
+    const { places } = item.cover.buttons!;
     // Farthest out of all, by the places themselves.
     const [out, far] = [Math.max(...places.map(({ x }) => Math.abs(x))), Math.max(...places.map(({ y }) => Math.abs(y)))];
     expect(words).toContain(`${places.length} holes of 8 mm`);
     expect(words).toContain(`the outermost ${out} mm left and right of it, the outermost ${far} mm before and behind it`);
-    expect(detail(own, 'buttons')).toMatch(/each through its hole\. Needle 1\d\d mm or longer/);
-    expect(detail(own, 'button-cover')).toContain('6 of 22 mm: rounds of 44 mm');
+    expect(detail(item, 'buttons')).toMatch(/each through its hole\. Needle 1\d\d mm or longer/);
+    expect(detail(item, 'button-cover')).toContain('6 of 22 mm: rounds of 44 mm');
     expect(detail(buttoned(newPiece('headboard'), { columns: 5 }), 'button-holes')).toMatch(/5 across and 2 deep.* below and above it/);
     expect(detail(buttoned(newChairSeat(), { rows: 1, columns: 1 }), 'button-holes')).toMatch(
       /^1 holes? of 8 mm right through, on the crossing of the centre lines\./,
@@ -149,9 +149,9 @@ describe('buttons', () => {
       ...chair,
       base: { ...chair.base, board: { ...chair.base.board, material: 'webbing' }, deck: { kind: 'jute', give: 30, rail: 40 } },
     };
-    const own = buttoned(webbed);
-    expect(keys(own)).not.toContain('button-holes');
-    expect(detail(own, 'buttons')).toContain('3 across and 2 deep, 110 mm apart');
+    const item = buttoned(webbed);
+    expect(keys(item)).not.toContain('button-holes');
+    expect(detail(item, 'buttons')).toContain('3 across and 2 deep, 110 mm apart');
     // No needle comes up through a hole that nobody drilled.
     const deep = detail(buttoned(webbed, { depth: 24 }), 'button-wells');
     expect(deep).toMatch(/^Set them out: 3 across and 2 deep, 110 mm apart/);

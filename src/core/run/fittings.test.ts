@@ -68,7 +68,7 @@ describe('glue', () => {
   it('is left until it is tacky, laid, and left again until it holds: before the blade and before the cover', () => {
     const chair = newPiece('chair-seat');
     const { steps } = planned(chair, { timeGlueTack: 7, timeGluePress: 12 });
-    const step = (key: string) => steps.find((own) => own.key === key)!;
+    const step = (key: string) => steps.find((candidate) => candidate.key === key)!;
     expect([step('spray-main').wait, step('glue-main').wait]).toEqual([7, 12]);
     expect(planned(chair).steps.find(({ key }) => key === 'glue-main')!.wait).toBe(3);
     expect(planned(chair, { timeGluePress: 0 }).steps.find(({ key }) => key === 'glue-main')!.wait).toBe(0);

@@ -10,7 +10,7 @@ const ORDINALS = ['first', 'second', 'third', 'fourth', 'fifth', 'sixth', 'seven
 /** A pad as it is called: of several of one role which, counted from below. */
 export function calledOf(pad: { pad: string; role: string }, foam: readonly FoamPiece[]): string {
   const alike = foam.filter(({ role, insertOf }) => role === pad.role && insertOf === null);
-  const at = alike.findIndex((own) => own.pad === pad.pad);
+  const at = alike.findIndex((foamPiece) => foamPiece.pad === pad.pad);
   return alike.length > 1 && at >= 0 ? `${ORDINALS[at] ?? `${at + 1}th`} ${roleName(pad.role)}` : roleName(pad.role);
 }
 

@@ -7,15 +7,15 @@ export type Told = readonly [Strand, readonly ToldStep[]];
  * Puts told steps together to a graph: a step comes after the one before it in its own strand; one of the piece comes after all that
  * was told before it, of whatever strand. What lies loose is made at any time.
  *
- * @param told strands, in the order of the run sheet
+ * @param strands strands, in the order of the run sheet
  */
-export function graphOf(told: readonly Told[]): LinkedStep[] {
+export function graphOf(strands: readonly Told[]): LinkedStep[] {
   const last = new Map<Strand, string>();
   // What the piece's last step stands on already need not be said again.
   const joined = new Map<Strand, string>();
   const seen = new Map<Strand, string>();
-  return told.flatMap(([strand, steps]) =>
-    steps.map((own): LinkedStep => {
+  return strands.flatMap(([strand, steps]) =>
+    steps.map((step): LinkedStep => {
       const before = last.get(strand);
       const after = before === undefined ? [] : [before];
       // Nothing is made before the old work is off and the bare base looked at.
@@ -28,8 +28,8 @@ export function graphOf(told: readonly Told[]): LinkedStep[] {
             after.push(key);
             joined.set(other, key);
           }
-      last.set(strand, own.key);
-      return { ...own, strand, after };
+      last.set(strand, step.key);
+      return { ...step, strand, after };
     }),
   );
 }
@@ -42,5 +42,5 @@ export function graphOf(told: readonly Told[]): LinkedStep[] {
  */
 export function endedWith(steps: readonly LinkedStep[], last: string): LinkedStep[] {
   const loose = steps.filter(({ strand }) => strand === 'loose').at(-1);
-  return steps.map((own) => (own.key === last && loose ? { ...own, after: [...own.after, loose.key] } : own));
+  return steps.map((step) => (step.key === last && loose ? { ...step, after: [...step.after, loose.key] } : step));
 }

@@ -27,32 +27,32 @@ function sewWords({ kind, taper, welts, zip, loops }: LoosePlan): string {
 
 /** The steps of what lies loose on a piece: sewn, filled, hung. */
 export function looseSteps({ loose }: Pick<CoverPlan, 'loose'>, rule: RuleReader): ToldStep[] {
-  return loose.flatMap((own) => {
-    const sewing = ((own.sewn / 1000) * (own.welts.length > 0 ? 2 : 1) * rule('timeSewMetre')) / 60;
-    const each = sewing + (own.zip === null ? 0 : HANDLING.zip) + own.loops.length * HANDLING.loop;
-    const kind = LOOSE_KINDS.find(({ id }) => id === own.kind)!.name.toLowerCase();
+  return loose.flatMap((loosePlan) => {
+    const sewing = ((loosePlan.sewn / 1000) * (loosePlan.welts.length > 0 ? 2 : 1) * rule('timeSewMetre')) / 60;
+    const each = sewing + (loosePlan.zip === null ? 0 : HANDLING.zip) + loosePlan.loops.length * HANDLING.loop;
+    const kind = LOOSE_KINDS.find(({ id }) => id === loosePlan.kind)!.name.toLowerCase();
     return [
       step(
-        `loose-sew-${own.id}`,
-        `Sew ${called(own)}`,
-        `A ${kind}, ${mm(own.finished.length)} × ${mm(own.finished.height)} mm once filled: ${sewWords(own)}. Its case the same way, without zip, welt or loops, open a hand wide.`,
-        own.count * (each + sewing),
+        `loose-sew-${loosePlan.id}`,
+        `Sew ${called(loosePlan)}`,
+        `A ${kind}, ${mm(loosePlan.finished.length)} × ${mm(loosePlan.finished.height)} mm once filled: ${sewWords(loosePlan)}. Its case the same way, without zip, welt or loops, open a hand wide.`,
+        loosePlan.count * (each + sewing),
         { uses: ['cloth', 'thread', 'zip', 'cord'], caution: CAUTIONS.machine, place: 'machine' },
       ),
       step(
-        `loose-fill-${own.id}`,
-        `Fill ${called(own)}`,
-        `${Math.round(own.fill * 1000)} g of loose fibre teased into the case, corners and ends first, by the handful; sew the case shut; into the cover, ${own.zip === null ? 'which is sewn shut by hand' : 'close the zip'}. Knead it until no lump is felt.`,
-        own.count * (HANDLING.fill + (own.zip === null ? HANDLING.close : 0)),
+        `loose-fill-${loosePlan.id}`,
+        `Fill ${called(loosePlan)}`,
+        `${Math.round(loosePlan.fill * 1000)} g of loose fibre teased into the case, corners and ends first, by the handful; sew the case shut; into the cover, ${loosePlan.zip === null ? 'which is sewn shut by hand' : 'close the zip'}. Knead it until no lump is felt.`,
+        loosePlan.count * (HANDLING.fill + (loosePlan.zip === null ? HANDLING.close : 0)),
         { uses: ['fill'], caution: CAUTIONS.filling },
       ),
-      ...(own.loops.length > 0
+      ...(loosePlan.loops.length > 0
         ? [
             step(
-              `loose-hang-${own.id}`,
-              `Hang ${called(own)}`,
-              `A knob for each loop, ${own.loops.map(mm).join(', ')} mm from where its left end comes, on one line ${mm(own.loopLong)} mm above its upper seam; screwed into wood, not into padding.`,
-              own.count * own.loops.length * HANDLING.knob,
+              `loose-hang-${loosePlan.id}`,
+              `Hang ${called(loosePlan)}`,
+              `A knob for each loop, ${loosePlan.loops.map(mm).join(', ')} mm from where its left end comes, on one line ${mm(loosePlan.loopLong)} mm above its upper seam; screwed into wood, not into padding.`,
+              loosePlan.count * loosePlan.loops.length * HANDLING.knob,
               { uses: ['button'], caution: CAUTIONS.base },
             ),
           ]

@@ -60,19 +60,19 @@ function orderOf({ steps }: Plan): string[] {
   return steps.map(({ key }) => key);
 }
 
-function inOrder(plan: Plan, said: string): void {
+function inOrder(plan: Plan, text: string): void {
   const keys = orderOf(plan);
-  expect(new Set(keys).size, `${said}: a step twice`).toBe(keys.length);
+  expect(new Set(keys).size, `${text}: a step twice`).toBe(keys.length);
   for (const [earlier, later, why] of BEFORE) {
     const of = (stem: string): number[] =>
       keys.flatMap((key, i) => (key === stem || (stem.endsWith('-') && key.startsWith(stem)) ? [i] : []));
     const [first, then] = [of(earlier), of(later)];
     if (first.length === 0 || then.length === 0) continue;
     // Of several, all of the earlier come before the last of the later, and none of the later before the first.
-    expect(Math.max(...first), `${said}: ${earlier} before ${later}: ${why}`).toBeLessThan(Math.max(...then));
-    if (!later.endsWith('-')) expect(Math.max(...first), `${said}: ${earlier} before ${later}: ${why}`).toBeLessThan(Math.min(...then));
+    expect(Math.max(...first), `${text}: ${earlier} before ${later}: ${why}`).toBeLessThan(Math.max(...then));
+    if (!later.endsWith('-')) expect(Math.max(...first), `${text}: ${earlier} before ${later}: ${why}`).toBeLessThan(Math.min(...then));
   }
-  expect(keys.at(-1), said).toBe(keys.includes('hang') ? 'hang' : 'measure');
+  expect(keys.at(-1), text).toBe(keys.includes('hang') ? 'hang' : 'measure');
 }
 
 /** One of the orders that the graph of a run sheet allows, thrown: of what can be done, anything is done next. */
@@ -92,15 +92,15 @@ function thrownOrder(steps: readonly Step[], roll: () => number): Step[] {
 }
 
 /** However the work is shared out, what the graph allows can be worked in; its own order is one of them. */
-function anyOrder(plan: Plan, said: string, roll: () => number): void {
-  const told = new Set<string>();
+function anyOrder(plan: Plan, text: string, roll: () => number): void {
+  const listed = new Set<string>();
   for (const { key, after, open, place } of plan.steps) {
-    for (const before of after) expect(told.has(before), `${said}: ${key} needs ${before}, which no earlier step made`).toBe(true);
-    told.add(key);
-    if (open !== undefined) expect(key, said).toMatch(/^spray-/);
+    for (const before of after) expect(listed.has(before), `${text}: ${key} needs ${before}, which no earlier step made`).toBe(true);
+    listed.add(key);
+    if (open !== undefined) expect(key, text).toMatch(/^spray-/);
     if (place) expect(STEP_PLACES.map(({ id }) => id)).toContain(place);
   }
-  for (let k = 0; k < 3; k++) inOrder({ ...plan, steps: thrownOrder(plan.steps, roll) }, `${said}, thrown`);
+  for (let k = 0; k < 3; k++) inOrder({ ...plan, steps: thrownOrder(plan.steps, roll) }, `${text}, thrown`);
 }
 
 /** Whoever works by it sees whole minutes, a sentence, and a caution where a blade, glue, a staple or a needle is in hand. */
@@ -117,14 +117,14 @@ const DANGEROUS: [RegExp, RegExp][] = [
   [/^measure$/, /fire/],
 ];
 
-function safe({ steps }: Plan, said: string): void {
+function safe({ steps }: Plan, text: string): void {
   for (const { key, name, detail, minutes, wait, caution = '' } of steps) {
-    expect(name.length, `${said} ${key}`).toBeGreaterThan(2);
-    expect(detail, `${said} ${key}`).not.toMatch(/undefined|NaN|null|\s{2}|\.\.(?!\.)|,\s*[.;]/);
-    expect(Number.isInteger(minutes) && minutes >= 1, `${said} ${key}: ${minutes} minutes`).toBe(true);
-    expect(Number.isInteger(wait) && wait >= 0, `${said} ${key}`).toBe(true);
-    for (const [which, words] of DANGEROUS) if (which.test(key)) expect(caution, `${said} ${key}`).toMatch(words);
-    if (caution) expect(caution, `${said} ${key}`).toContain('ollow your local rules');
+    expect(name.length, `${text} ${key}`).toBeGreaterThan(2);
+    expect(detail, `${text} ${key}`).not.toMatch(/undefined|NaN|null|\s{2}|\.\.(?!\.)|,\s*[.;]/);
+    expect(Number.isInteger(minutes) && minutes >= 1, `${text} ${key}: ${minutes} minutes`).toBe(true);
+    expect(Number.isInteger(wait) && wait >= 0, `${text} ${key}`).toBe(true);
+    for (const [which, words] of DANGEROUS) if (which.test(key)) expect(caution, `${text} ${key}`).toMatch(words);
+    if (caution) expect(caution, `${text} ${key}`).toContain('ollow your local rules');
   }
 }
 
@@ -213,15 +213,15 @@ describe('the run sheet of every kind in every way it can be covered', () => {
     }
   });
 
-  it.each(['staples', 'tacks', 'screws', 'cord', 'glue'] as const)('and so with deep buttons, the cover held by %s', (held) => {
+  it.each(['staples', 'tacks', 'screws', 'cord', 'glue'] as const)('and so with deep buttons, the cover held by %s', (holdId) => {
     const chair = newPiece('chair-seat');
     const buttons = { columns: 2, rows: 2, spacing: 120, depth: 22, size: 22 };
-    const piece: Piece = { ...chair, covering: { ...chair.covering, way: 'buttoned', buttons, held } };
+    const piece: Piece = { ...chair, covering: { ...chair.covering, way: 'buttoned', buttons, held: holdId } };
     expect(problemsOf(piece)).toEqual([]);
     const plan = planned(piece);
-    inOrder(plan, held);
-    anyOrder(plan, held, seededRandom(5));
-    if (held === 'staples') safe(plan, held);
+    inOrder(plan, holdId);
+    anyOrder(plan, holdId, seededRandom(5));
+    if (holdId === 'staples') safe(plan, holdId);
     expect(orderOf(plan)).toEqual(expect.arrayContaining(['button-holes', 'button-cover', 'button-wells', 'buttons']));
     expect(orderOf(plan).indexOf('buttons')).toBe(orderOf(plan).indexOf('tack') + 1);
   });
@@ -235,7 +235,7 @@ describe('the run sheet of every kind in every way it can be covered', () => {
     expect(() => inOrder({ ...plan, steps: early }, 'glued before it is sprayed')).toThrow();
     // A graph without what the piece stands on lets a cover be pulled on before it is sewn.
     const boxed = planned(newPiece('round-seat'));
-    const loose = boxed.steps.map((own) => (own.strand === 'piece' ? { ...own, after: own.after.slice(0, 1) } : own));
+    const loose = boxed.steps.map((step) => (step.strand === 'piece' ? { ...step, after: step.after.slice(0, 1) } : step));
     const found = [1, 2, 3, 4, 5].filter((seed) => {
       try {
         anyOrder({ ...boxed, steps: loose }, 'loose', seededRandom(seed));

@@ -14,9 +14,9 @@ const LAYING = 3;
 
 /** Where a pad is cut apart because what lies outside the line is laid once the panel inside it is on; null where it is laid whole. */
 export function apartAt({ piece: { covering }, pads }: Model, pad: string | null): { line: string; toNear: boolean } | null {
-  const own = pads.find(({ pad: { id } }) => id === pad);
+  const found = pads.find(({ pad: { id } }) => id === pad);
   // What lies inside the line altogether is not cut.
-  if (own && own.offset <= -(covering.border ?? 0)) return null;
+  if (found && found.offset <= -(covering.border ?? 0)) return null;
   return wayOf(covering.way).laidApart?.(covering) ?? null;
 }
 
@@ -47,7 +47,7 @@ function stretchedStep(model: Model, wadding: LiningPiece, zip: ZipPlan | null):
   const loose = wayOf(piece.covering.way).loose;
   const { pan } = kindOf(piece.kind).traits;
   const staples = stretchedStaples(wadding, rule('staplePitch'));
-  const held = loose
+  const holdId = loose
     ? 'Sew or glue its meeting edges together round the pad, edge to edge'
     : pan
       ? `Glue it ${rule('waddingUnder')} mm round the pan’s edge and trim it there, short of every hole`
@@ -55,7 +55,7 @@ function stretchedStep(model: Model, wadding: LiningPiece, zip: ZipPlan | null):
   return step(
     'wadding',
     'Stretch the backed foam over all',
-    `${sizeOf(wadding)}. ${apart(model, null)}Foam side down, its backing out, so that the cover slides on it. From the middle outwards, smooth but not pulled thin: where it is strained it goes thin and the edge reads through. ${held}; at corners cut a V out and butt the edges, nothing lies double.${zipWords(model, zip)}`,
+    `${sizeOf(wadding)}. ${apart(model, null)}Foam side down, its backing out, so that the cover slides on it. From the middle outwards, smooth but not pulled thin: where it is strained it goes thin and the edge reads through. ${holdId}; at corners cut a V out and butt the edges, nothing lies double.${zipWords(model, zip)}`,
     LAYING + (metresRound([wadding]) * rule('timeClothMetre')) / 60 + (loose || pan ? 0 : (staples * rule('timeStaple')) / 60),
     { check: WADDING_LAID, uses: ['wadding', 'glue', 'staple'], caution: loose || pan ? CAUTIONS.glue : CAUTIONS.staples },
   );

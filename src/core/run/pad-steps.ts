@@ -13,21 +13,21 @@ import { step, type ToldStep } from './step';
 /** Working a metre of rim; a dome is carved all over, a square metre of it: minutes. */
 const MINUTES = { rimMetre: 3, domeSquare: 40, begin: 1 };
 
-const said = (mm: number): number => Math.round(mm);
+const whole = (mm: number): number => Math.round(mm);
 
 /** How a rim is worked, with its line and its depth, of a pad so wide across; null where it is left square. */
 function rimWords({ edge, thickness }: Model['pads'][number]['pad'], across: number): string | null {
   switch (edge.kind) {
     case 'domed':
-      return `Carve it to a dome: ${said(thickness)} mm in the middle, ${said(domeHeight(across / 4, across / 2, thickness))} mm half way out, nothing at the rim; feel left against right.`;
+      return `Carve it to a dome: ${whole(thickness)} mm in the middle, ${whole(domeHeight(across / 4, across / 2, thickness))} mm half way out, nothing at the rim; feel left against right.`;
     case 'feathered':
-      return `Draw a line ${said(edge.width)} mm in from the edge all round on its top, and carve from it down to nothing at the lower edge.`;
+      return `Draw a line ${whole(edge.width)} mm in from the edge all round on its top, and carve from it down to nothing at the lower edge.`;
     case 'bevelled':
-      return `Turn it over, draw a line ${said(edge.width)} mm in from the edge all round, and cut from it to a line ${said(BEVEL * thickness)} mm up its side.`;
+      return `Turn it over, draw a line ${whole(edge.width)} mm in from the edge all round, and cut from it to a line ${whole(BEVEL * thickness)} mm up its side.`;
     case 'rounded':
-      return `Round its upper edge all round to a radius of ${said(edge.width)} mm: first a slope through ${said(edge.width / 2)} mm on both faces, then the two corners that it leaves.`;
+      return `Round its upper edge all round to a radius of ${whole(edge.width)} mm: first a slope through ${whole(edge.width / 2)} mm on both faces, then the two corners that it leaves.`;
     case 'roll':
-      return `Cut its middle out, so that a ring ${said(edge.width)} mm wide is left along the rim, and carve that to a half round.`;
+      return `Cut its middle out, so that a ring ${whole(edge.width)} mm wide is left along the rim, and carve that to a half round.`;
     default:
       return null;
   }
@@ -41,7 +41,7 @@ function rimWords({ edge, thickness }: Model['pads'][number]['pad'], across: num
  * @param called as it is said within a sentence
  */
 export function rimSteps({ pads, piece }: Model, { pad: id, kept, insertOf, finished }: FoamPiece, called: string): ToldStep[] {
-  const built = pads.find((own) => own.pad.id === id);
+  const built = pads.find((pad) => pad.pad.id === id);
   const how = built && !kept && insertOf === null ? rimWords(built.pad, Math.min(finished.width, finished.height)) : null;
   if (!built || !how) return [];
   const tool = shaperOf(piece.shapedWith);
@@ -63,7 +63,7 @@ export function rimSteps({ pads, piece }: Model, { pad: id, kept, insertOf, fini
  * @param pad as it is cut
  */
 export function sideUp({ pads }: Model, pad: FoamPiece): string {
-  const backed = pads.find((own) => own.pad.id === pad.pad)?.foam.type === 'backed';
+  const backed = pads.find((builtPad) => builtPad.pad.id === pad.pad)?.foam.type === 'backed';
   return `${backed ? ', foam side down, its backing up' : ''}${hasUpperSide(pad) ? ', the marked side up' : ''}`;
 }
 
@@ -79,18 +79,18 @@ const FLUSH = 0.5;
  */
 export function placedWords(model: Model, { pad: id, trimmed }: FoamPiece, below: string | null): string {
   const { pads, piece, rule } = model;
-  const built = pads.find((own) => own.pad.id === id);
+  const built = pads.find((pad) => pad.pad.id === id);
   if (!built || built.pad.outline) return 'on its marks, as drawn';
   const cut = apartAt(model, id);
   if (cut)
     return `its cut edge close against the lip${cut.toNear ? ` and flush with the board’s along the ${saidEdge(piece.kind, 'front')}` : ''}`;
   const over = built.offset + (trimmed ? rule('foamOversize') : 0);
-  const under = pads.find((own) => own.pad.id === below);
+  const under = pads.find((pad) => pad.pad.id === below);
   if (under && !under.pad.outline && Math.abs(under.offset - over) < FLUSH) return 'its edges flush with the pad below';
   const edge = kindOf(piece.kind).traits.pan ? 'pan’s' : 'board’s';
-  const against = over < FLUSH ? [] : (piece.base.edges ?? []).filter((own) => own.against).map(({ edge }) => partWords(edge));
+  const against = over < FLUSH ? [] : (piece.base.edges ?? []).filter((candidate) => candidate.against).map(({ edge }) => partWords(edge));
   const flush = against.length > 0 ? `, flush at the ${against.join(' and the ')}` : '';
   if (Math.abs(over) < FLUSH) return `its edges flush with the ${edge}`;
-  if (over < 0) return `its edge ${said(-over)} mm in from the ${edge} all round`;
-  return `${said(over)} mm over the ${edge} edge all round${flush}${trimmed ? ', to be trimmed' : ''}`;
+  if (over < 0) return `its edge ${whole(-over)} mm in from the ${edge} all round`;
+  return `${whole(over)} mm over the ${edge} edge all round${flush}${trimmed ? ', to be trimmed' : ''}`;
 }

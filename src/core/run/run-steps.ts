@@ -34,10 +34,10 @@ export type Ingredients = {
 
 /** Every fastener’s own steps, in the order of work. */
 function fastenerSteps(fastening: Fastening): FasteningSteps {
-  const own = FASTENERS.filter((fastener) => fastener.used(fastening)).map((fastener) =>
+  const fasteningStepses = FASTENERS.filter((fastener) => fastener.used(fastening)).map((fastener) =>
     fastener.steps(fastening, fastener.places(fastening)),
   );
-  const all = (when: keyof FasteningSteps): ToldStep[] => own.flatMap((steps) => steps[when] ?? []);
+  const all = (when: keyof FasteningSteps): ToldStep[] => fasteningStepses.flatMap((steps) => steps[when] ?? []);
   // Trimming and ends come after the last of them: what is pulled and folded is seen in its order.
   return {
     ahead: all('ahead'),
@@ -55,11 +55,11 @@ function withButtons(fasten: readonly ToldStep[], close: readonly ToldStep[], bu
 
 /** What is screwed on from below stands through the dust cover. */
 function roundPlates(hardware: readonly Hardware[]): string {
-  const said = HARDWARE_KINDS.filter(({ plate }) => plate).flatMap(({ id, name }) => {
+  const phrases = HARDWARE_KINDS.filter(({ plate }) => plate).flatMap(({ id, name }) => {
     const count = hardware.filter(({ kind }) => kind === id).length;
     return count > 0 ? [`${count > 1 ? `${count} × ` : ''}${name.toLowerCase()}`] : [];
   });
-  return said.length > 0 ? ` Cut it round: ${said.join(', ')}.` : '';
+  return phrases.length > 0 ? ` Cut it round: ${phrases.join(', ')}.` : '';
 }
 
 function dustStep(model: Model, dust: LiningPiece): ToldStep {
@@ -85,18 +85,18 @@ const MINUTES = { cleat: 4, hang: 4 };
 function cleatSteps(panels: PanelLayout | null): ToldStep[] {
   if (!panels) return [];
   const { hanging, mounting } = panels;
-  const own = hanging.cleats.filter(({ panel }) => panel === 0 || mounting === 'joined');
+  const matching = hanging.cleats.filter(({ panel }) => panel === 0 || mounting === 'joined');
   const screw =
     hanging.screw === null
       ? 'through a batten, for no screw is short enough for this board'
       : `screws of ${hanging.screw} mm at the most, or they come through into the pad`;
-  const where = [...new Set(own.map(({ x }) => aside(x)))].join(', ');
+  const where = [...new Set(matching.map(({ x }) => aside(x)))].join(', ');
   return [
     step(
       'cleats',
       mounting === 'joined' ? 'Join the panels, screw the cleats on' : 'Screw the cleats on',
-      `${mounting === 'joined' ? 'Face down on a clean blanket, edges tight, battens across all of them behind. ' : ''}Level line ${hanging.line} mm below the top edge on every one; ${mounting === 'joined' ? `${own.length} cleats` : `${own.length} on each, ${where} of its middle`}; ${screw}. Stand-offs as thick as the cleats near the bottom corners, so that it hangs plumb.`,
-      MINUTES.cleat * Math.max(1, own.length / (mounting === 'joined' ? panels.centres.length : 1)),
+      `${mounting === 'joined' ? 'Face down on a clean blanket, edges tight, battens across all of them behind. ' : ''}Level line ${hanging.line} mm below the top edge on every one; ${mounting === 'joined' ? `${matching.length} cleats` : `${matching.length} on each, ${where} of its middle`}; ${screw}. Stand-offs as thick as the cleats near the bottom corners, so that it hangs plumb.`,
+      MINUTES.cleat * Math.max(1, matching.length / (mounting === 'joined' ? panels.centres.length : 1)),
       { uses: ['fastener'], caution: CAUTIONS.saw },
     ),
   ];
@@ -154,8 +154,8 @@ function partSteps({ piece: { strip } }: Model, comes: 'before' | 'after'): Told
   return otherParts(strip)
     .filter((other) => other.comes === comes)
     .map(({ part, name, items }, k) => {
-      const own = back.filter((refit) => refit.part === part);
-      const things = own.map(({ words, again }) => (again === 'refit' ? `${words} (the old one)` : words)).join('; ');
+      const matching = back.filter((refit) => refit.part === part);
+      const things = matching.map(({ words, again }) => (again === 'refit' ? `${words} (the old one)` : words)).join('; ');
       const first =
         k === 0 && comes === 'after'
           ? ` Cloth of the ${partName(strip.part!)} that shares its rebate is trimmed with it now, not before.`
@@ -164,7 +164,7 @@ function partSteps({ piece: { strip } }: Model, comes: 'before' | 'after'): Told
         `part-${part}`,
         `${name} ${comes === 'before' ? 'first' : 'now'}`,
         `${things || 'Nothing of it goes back on'}.${IN_NO_REBATE.has(part) ? '' : ' Its cloth has a row of staples of its own beside that of its neighbour.'}${first}`,
-        Math.max(1, own.length) * HANDLING.refit,
+        Math.max(1, matching.length) * HANDLING.refit,
         { caution: CAUTIONS.staples, photos: items.flatMap(({ photos }) => photos) },
       );
     });

@@ -26,11 +26,11 @@ it('a tool changes time, words, kerf and caution, and nothing else', () => {
   const foam = (change: Partial<Piece>) => planPiece({ ...newChairSeat(), ...change }, {}, QUICK).steps.find(({ key }) => key === 'foam')!;
   expect(foam({}).caution).toMatch(/[Kk]nives/);
   for (const { id, time, how } of CUTTERS) {
-    const own = foam({ cutWith: id });
-    expect(own.detail, id).toContain(how);
+    const step = foam({ cutWith: id });
+    expect(step.detail, id).toContain(how);
     // As fast against the blade as people say: an electric knife halves it, a bread knife takes longer.
-    expect(own.minutes / foam({}).minutes, id).toBeGreaterThan(time - 0.35);
-    expect(own.minutes / foam({}).minutes, id).toBeLessThan(time + 0.35);
+    expect(step.minutes / foam({}).minutes, id).toBeGreaterThan(time - 0.35);
+    expect(step.minutes / foam({}).minutes, id).toBeLessThan(time + 0.35);
   }
   expect(foam({ cutWith: 'wire' }).caution).toMatch(/burns.*ventilate/);
   // What the blade takes with it lies between the pieces; a wire’s is wider, never narrower.
@@ -51,7 +51,7 @@ it('a tool changes time, words, kerf and caution, and nothing else', () => {
 });
 
 it('what is looked at before anybody goes on stands at the step that it is found at', () => {
-  const stop = (piece: Piece, key: string) => planPiece(piece, {}, QUICK).steps.find((own) => own.key === key)?.stop ?? [];
+  const stop = (piece: Piece, key: string) => planPiece(piece, {}, QUICK).steps.find((step) => step.key === key)?.stop ?? [];
   const seat = newChairSeat();
   expect(stop(seat, 'board').join()).toContain('flat');
   expect(stop(seat, 'staple').join()).toMatch(/drag line/);
@@ -61,7 +61,7 @@ it('what is looked at before anybody goes on stands at the step that it is found
   expect(stop(newPiece('headboard'), 'measure').join()).toContain('against the light');
   // Of several pads the last: what lies below is felt through it.
   const glued = planPiece(seat, {}, QUICK).steps.filter(({ key }) => /^(glue|trim)-/.test(key));
-  expect(glued.filter((own) => own.stop).map(({ key }) => key)).toEqual([glued.at(-1)!.key]);
+  expect(glued.filter((step) => step.stop).map(({ key }) => key)).toEqual([glued.at(-1)!.key]);
 });
 
 it('is read by somebody who knows nothing: which of several slabs, what an edge is called, where a frame sits', () => {
@@ -71,13 +71,13 @@ it('is read by somebody who knows nothing: which of several slabs, what an edge 
     .map(({ name }) => name);
   expect(new Set(names).size).toBe(names.length);
   expect(names.at(-1)).toBe('Lay the fourth main pad');
-  const told = (kind: Parameters<typeof newPiece>[0], key: string) => of(kind).find((own) => own.key === key)!.detail;
-  expect(told('headboard-panelled', 'tack')).toContain('bottom, top');
-  expect(told('chair-seat', 'tack')).toContain('front, back');
-  expect(told('corner-seat', 'frame')).toContain('flush with the edge');
+  const label = (kind: Parameters<typeof newPiece>[0], key: string) => of(kind).find((step) => step.key === key)!.detail;
+  expect(label('headboard-panelled', 'tack')).toContain('bottom, top');
+  expect(label('chair-seat', 'tack')).toContain('front, back');
+  expect(label('corner-seat', 'frame')).toContain('flush with the edge');
   // Wadding goes under a wall piece, to the edge of a seat, and through no gap of a frame.
-  expect(told('tight-seat', 'wadding')).toMatch(/rails; none of it goes through the gaps/);
-  expect(told('block-seat', 'zip')).toMatch(/between the two halves.*left open a hand wide/);
+  expect(label('tight-seat', 'wadding')).toMatch(/rails; none of it goes through the gaps/);
+  expect(label('block-seat', 'zip')).toMatch(/between the two halves.*left open a hand wide/);
 });
 
 it('a button is tied with twine enough for both ways through and a knot, over what is behind it', () => {
@@ -193,7 +193,7 @@ describe('a rim that is worked', () => {
     const pads = start.pads.map((pad): Pad => (pad.role === 'main' ? { ...pad, edge, ...more } : pad));
     return planPiece({ ...start, pads }, {}, QUICK);
   };
-  const own = ({ steps }: ReturnType<typeof rim>) => steps.find(({ key }) => key === 'rim-main');
+  const local = ({ steps }: ReturnType<typeof rim>) => steps.find(({ key }) => key === 'rim-main');
 
   it.each<[PadEdge, RegExp]>([
     [{ kind: 'feathered', width: 25 }, /line 25 mm in .* down to nothing/],
@@ -203,10 +203,10 @@ describe('a rim that is worked', () => {
     [{ kind: 'roll', width: 40 }, /ring 40 mm wide/],
     [{ kind: 'domed' }, /dome: 50 mm in the middle, 3\d mm half way out/],
   ])('%o is told with its line and its depth', (edge, words) => {
-    const step = own(rim(edge))!;
+    const step = local(rim(edge))!;
     expect(step.detail).toMatch(words);
     expect(step.caution).toMatch(/local rules/);
-    expect(own(rim({ kind: 'square' }))).toBeUndefined();
+    expect(local(rim({ kind: 'square' }))).toBeUndefined();
   });
 
   it('comes before the glue, and after the blade where the pad is trimmed once it lies', () => {
@@ -219,7 +219,7 @@ describe('a rim that is worked', () => {
   });
 
   it('an old pad that goes back is not carved again', () => {
-    expect(own(rim({ kind: 'rounded', width: 15 }, { kept: 'as-is', trim: false }))).toBeUndefined();
+    expect(local(rim({ kind: 'rounded', width: 15 }, { kept: 'as-is', trim: false }))).toBeUndefined();
   });
 });
 
@@ -239,8 +239,8 @@ describe('no two steps are called alike', () => {
     expect(names.filter((name) => name.startsWith('Work the rim')).length).toBeGreaterThanOrEqual(2);
     expect(names.some((name) => /second/.test(name))).toBe(true);
     expect(twice(names)).toEqual([]);
-    const kept = worked.map((pad): Pad => (pad.role === role ? { ...pad, kept: 'as-is', trim: false } : pad));
-    expect(twice(planPiece({ ...start, pads: kept }, {}, QUICK).steps.map(({ name }) => name))).toEqual([]);
+    const retained = worked.map((pad): Pad => (pad.role === role ? { ...pad, kept: 'as-is', trim: false } : pad));
+    expect(twice(planPiece({ ...start, pads: retained }, {}, QUICK).steps.map(({ name }) => name))).toEqual([]);
   });
 
   it.each(KINDS.map(({ id }) => id))('%s as it begins', (kind) => {
@@ -325,7 +325,7 @@ describe('minutes that a master would sign', () => {
   it('nobody chalks, cuts and notches a piece in less than two minutes, nor pins and sews a seam', () => {
     for (const { id } of KINDS) {
       const { steps, cover } = planPiece(newPiece(id), {}, QUICK);
-      const of = (key: string): number => steps.find((own) => own.key === key)?.minutes ?? Infinity;
+      const of = (key: string): number => steps.find((step) => step.key === key)?.minutes ?? Infinity;
       expect(of('cloth'), id).toBeGreaterThanOrEqual(2 * cover.pieces.length);
       expect(of('sew'), id).toBeGreaterThanOrEqual(2 * cover.seams.filter(({ laid }) => !laid).length);
     }

@@ -47,15 +47,15 @@ function cutStep(model: Model, { pieces }: CoverPlan): ToldStep {
   const [near, far] = kindOf(piece.kind).words;
   // Of loose cushions there are two panels to each: cut, and told, as often as there are.
   const often = ({ count }: { count: number }): number => Math.round(count / piece.count);
-  const all = pieces.flatMap((own) => Array.from({ length: often(own) }, () => own));
-  const told = pieces.map((own) => {
-    const many = often(own) > 1 ? `${often(own)} of ` : '';
-    return `${many}${own.name.toLowerCase()}${OF_CLOTH[own.cloth]} ${sizeOf(own)}`;
+  const all = pieces.flatMap((coverPiece) => Array.from({ length: often(coverPiece) }, () => coverPiece));
+  const phrases = pieces.map((coverPiece) => {
+    const many = often(coverPiece) > 1 ? `${often(coverPiece)} of ` : '';
+    return `${many}${coverPiece.name.toLowerCase()}${OF_CLOTH[coverPiece.cloth]} ${sizeOf(coverPiece)}`;
   });
   const detail =
     pieces.length === 1
       ? `${sizeOf(pieces[0]!)} as drawn, its grain from ${near} to ${far}; centre marks on all four sides.${short ? ` Cut ${short}.` : ''}`
-      : `${all.length} pieces: ${told.join('; ')}. Notches and centre marks before they part; grain as drawn.`;
+      : `${all.length} pieces: ${phrases.join('; ')}. Notches and centre marks before they part; grain as drawn.`;
   return step('cloth', 'Cut the cover', detail, (metresRound(all) * rule('timeClothMetre')) / 60 + all.length * HANDLING.clothPiece, {
     uses: ['cloth', 'lining'],
     batch: 'rest waits',
@@ -68,7 +68,7 @@ function cutStep(model: Model, { pieces }: CoverPlan): ToldStep {
 function oldSteps({ piece }: Model, { pieces }: CoverPlan): ToldStep[] {
   const back = goesBack(piece, pieces);
   if (back.length === 0) return [];
-  const said = back.map(({ name, letOut, room, pulled, closes }) => {
+  const phrases = back.map(({ name, letOut, room, pulled, closes }) => {
     const out = letOut > 0 ? `let its seams out by ${round(letOut)} mm on either side and sew them again: ` : '';
     const spare = Math.floor(Math.min(room.width, room.height));
     const then = closes ? (pulled ? `${spare} mm to spare` : 'it closes') : 'it does not close as it is planned';
@@ -78,7 +78,7 @@ function oldSteps({ piece }: Model, { pieces }: CoverPlan): ToldStep[] {
     step(
       'old-cover',
       'Ready the old cover',
-      `${said.join('; ')}. Beat and vacuum it, or wash it as its label says, and mend what is torn; keep its centre marks.`,
+      `${phrases.join('; ')}. Beat and vacuum it, or wash it as its label says, and mend what is torn; keep its centre marks.`,
       back.length * HANDLING.old,
       { caution: CAUTIONS.strip },
     ),
@@ -182,10 +182,10 @@ function liningSteps(model: Model, { linings }: CoverPlan): ToldStep[] {
   const { piece } = model;
   const row = (material: string): string => {
     const id = STAPLED[material];
-    const found = id && rowsOf(model, choicesOf(piece.covering)).find((own) => own.id === id);
+    const found = id && rowsOf(model, choicesOf(piece.covering)).find((candidate) => candidate.id === id);
     return found ? ` Its staples ${Math.round(found.inset)} mm in from the board’s edge; trim it beside them.` : '';
   };
-  const kept = keptLayers(piece);
+  const retained = keptLayers(piece);
   return linings.flatMap((lining) => {
     const laying = LAYING[lining.material];
     if (!laying) return [];
@@ -193,8 +193,8 @@ function liningSteps(model: Model, { linings }: CoverPlan): ToldStep[] {
     return [
       step(
         `lay-${lining.material}`,
-        `Lay on the ${isKept(kept, lining.material) ? 'old ' : ''}${lining.name.toLowerCase()}`,
-        `${isKept(kept, lining.material) ? '' : `${sizeOf(lining)}. `}${detail}${row(lining.material)}`,
+        `Lay on the ${isKept(retained, lining.material) ? 'old ' : ''}${lining.name.toLowerCase()}`,
+        `${isKept(retained, lining.material) ? '' : `${sizeOf(lining)}. `}${detail}${row(lining.material)}`,
         minutes,
         { uses, ...(caution ? { caution } : {}) },
       ),
@@ -269,8 +269,8 @@ export function sewingSteps(model: Model, whole: CoverPlan, cover: CoverPlan): T
 
 /** What is laid on before the cover is fastened, and the first of a set, which is looked at before the rest. */
 export function layingSteps(model: Model, whole: CoverPlan, cover: CoverPlan): ToldStep[] {
-  const own = wayOf(whole.method).steps?.(factsOf(model, whole));
-  const steps = [...liningSteps(model, whole), ...(own?.before ?? [])];
+  const item = wayOf(whole.method).steps?.(factsOf(model, whole));
+  const steps = [...liningSteps(model, whole), ...(item?.before ?? [])];
   if (model.piece.count > 1 && cover.pieces.length > 0)
     steps.push(
       step(

@@ -84,4 +84,5 @@ export function step(
 }
 
 /** Steps that are looked at in one drawing; one that names its own keeps it. */
-export const seenIn = (sight: Sight['in'], steps: readonly ToldStep[]): ToldStep[] => steps.map((own) => ({ sees: { in: sight }, ...own }));
+export const seenIn = (sight: Sight['in'], steps: readonly ToldStep[]): ToldStep[] =>
+  steps.map((item) => ({ sees: { in: sight }, ...item }));

@@ -15,10 +15,10 @@ function courseSteps({ piece: { base }, board, rule }: Model): ToldStep[] {
   const all = coursesOf(board, base);
   if (!base.courses || all.length === 0) return [];
   const sizes = all.map(
-    (own) =>
-      `${own.course}${base.courses!.layers > 1 ? ` of layer ${own.layer}` : ''}: ${Math.round(own.width)} × ${Math.round(own.height)} mm`,
+    (course) =>
+      `${course.course}${base.courses!.layers > 1 ? ` of layer ${course.layer}` : ''}: ${Math.round(course.width)} × ${Math.round(course.height)} mm`,
   );
-  const shaped = all.some((own) => own.shaped)
+  const shaped = all.some((course) => course.shaped)
     ? ' Stand each on the one below and trace where its end or curve goes on; fair the curve over all of them before it is sawn.'
     : '';
   const joined =

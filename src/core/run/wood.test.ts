@@ -21,23 +21,22 @@ describe('wood under the padding', () => {
     const start = newPiece('headboard');
     const piece: Piece = { ...start, base: { ...start.base, frame: { ...newPiece('corner-seat').base.frame!, inset: 40 } } };
     const { base } = planPiece(piece, {}, QUICK);
-    const told = [...detail(piece, 'frame').matchAll(/side \d+: \d+ mm(?:, ends ([\d.]+)°(?: and ([\d.]+)°)?)?/g)].map(([, one, other]) => [
-      Number(one ?? 0),
-      Number(other ?? one ?? 0),
-    ]);
+    const listed = [...detail(piece, 'frame').matchAll(/side \d+: \d+ mm(?:, ends ([\d.]+)°(?: and ([\d.]+)°)?)?/g)].map(
+      ([, one, other]) => [Number(one ?? 0), Number(other ?? one ?? 0)],
+    );
     const sides = base.frame!.battens.filter(({ name }) => name.startsWith('side'));
-    expect(told).toHaveLength(sides.length);
+    expect(listed).toHaveLength(sides.length);
     // By the battens' own lines: the angle between two that meet, halved.
     const bearing = sides.map(({ line: [a, b] }) => Math.atan2(b[1] - a[1], b[0] - a[0]));
     sides.forEach((_, k) => {
       const next = (k + 1) % sides.length;
       const turn = Math.abs(Math.atan2(Math.sin(bearing[next]! - bearing[k]!), Math.cos(bearing[next]! - bearing[k]!)));
       const half = (turn * 90) / Math.PI;
-      expect(Math.abs(told[k]![1]! - half)).toBeLessThanOrEqual(0.26);
-      expect(Math.abs(told[next]![0]! - half)).toBeLessThanOrEqual(0.26);
+      expect(Math.abs(listed[k]![1]! - half)).toBeLessThanOrEqual(0.26);
+      expect(Math.abs(listed[next]![0]! - half)).toBeLessThanOrEqual(0.26);
     });
     // Sawn so they close: the turns of a ring make a whole one.
-    expect(told.reduce((sum, [, end]) => sum + 2 * end!, 0)).toBeCloseTo(360, -1);
+    expect(listed.reduce((sum, [, end]) => sum + 2 * end!, 0)).toBeCloseTo(360, -1);
   });
 
   it('a strip along an edge is told with its ends', () => {

@@ -38,7 +38,7 @@ type Sick = { piece: Piece; at: number; main: Pad; foam: Foam; foams: readonly F
 /** Of each kind so many are tried. */
 const MOST_TRIALS = 14;
 
-const changed = ({ piece, at }: Sick, own: Partial<Pad>): Pad[] => piece.pads.map((pad, i) => (i === at ? { ...pad, ...own } : pad));
+const changed = ({ piece, at }: Sick, item: Partial<Pad>): Pad[] => piece.pads.map((pad, i) => (i === at ? { ...pad, ...item } : pad));
 
 const cheapestFirst = ({ piece, area }: Sick, trials: Trial[]): Trial[] =>
   trials.sort((a, b) => price(piece, a.pads, area) - price(piece, b.pads, area));
@@ -49,7 +49,7 @@ function thicker(sick: Sick): Trial[] {
   const sums = [...new Set(foam.sold.flatMap((a) => [a, ...foam.sold.map((b) => a + b)]))]
     .filter((t) => t > main.thickness + 1)
     .sort((a, b) => a - b)
-    .reduce<number[]>((kept, t) => (kept.length === 0 || t - kept.at(-1)! >= 10 ? [...kept, t] : kept), []);
+    .reduce<number[]>((retained, t) => (retained.length === 0 || t - retained.at(-1)! >= 10 ? [...retained, t] : retained), []);
   return sums.map((thickness) => ({
     kind: 'thicker',
     words: `Main pad thicker by ${Math.round((thickness - main.thickness) * 10) / 10} mm: ${thickness} mm of ${foam.name.toLowerCase()}`,
@@ -186,12 +186,12 @@ export function curesFor(piece: Piece, house: HouseRules, { onTry = () => true, 
 
 function firstThatHolds(row: readonly Trial[], { piece, area }: Sick, house: HouseRules, keep: Keep): Cure | null {
   for (const trial of row.slice(0, MOST_TRIALS)) {
-    const own = { ...piece, pads: trial.pads };
-    if (checkPiece(own).length > 0) continue;
+    const item = { ...piece, pads: trial.pads };
+    if (checkPiece(item).length > 0) continue;
     // A rough look first; what passes it is solved once more as the sheet will show it.
-    const rough = attempt(own, house, { fineness: 'trial', keep });
+    const rough = attempt(item, house, { fineness: 'trial', keep });
     if (!rough || !holds(rough)) continue;
-    const after = attempt(own, house, { fineness: 'own', keep });
+    const after = attempt(item, house, { fineness: 'own', keep });
     if (!after || !holds(after)) continue;
     return { ...trial, cost: price(piece, trial.pads, area), leastLeft: after.leastLeft, sink: after.sink };
   }

@@ -30,7 +30,7 @@ export function pocketPlan(model: Model): PocketPlan[] {
     if (!pocket) return [];
     // Of the stack where it lies: over a dome there is more under it than beside, in a hollow or on a wedge less.
     const { pads } = stackAt(model.stack, [pocket.x, pocket.y]);
-    const floor = pads.slice(0, i + 1).reduce((sum, own) => sum + (own ? own.upper - own.lower : 0), 0) - pocket.deep;
+    const floor = pads.slice(0, i + 1).reduce((sum, padAt) => sum + (padAt ? padAt.upper - padAt.lower : 0), 0) - pocket.deep;
     const without: Piece = { ...piece, pads: piece.pads.map((p, k) => (k === i ? { ...p, pocket: null } : p)) };
     const [before, after] = [without, piece].map((version) => {
       const sat = trySitting(version, house, { keep });

@@ -143,7 +143,7 @@ export function sitPlan(model: SitModel, covered: CoveredSurface, sitting: Sitti
   const restless = result.converged
     ? null
     : 'The sitting did not come to rest within half a percent of its load: do not build to these figures.';
-  const words = [thin, flat, edged, restless].filter((said) => said !== null);
+  const words = [thin, flat, edged, restless].filter((text) => text !== null);
   if (sprung) words.push(deckWords(deckOf(sprung.kind).name, deck!, result.sink));
   else if (words.length === 0) words.push('Nothing wrong: it neither bottoms out nor shows the board’s edge.');
   return {
@@ -179,9 +179,9 @@ const DECK_GIVES = [15, 45] as const;
 /** What is said of a deck that went down. */
 function deckWords(name: string, deck: number, sink: number): string {
   const [least, most] = DECK_GIVES;
-  const said = `${name}: ${short(deck)} of the ${short(sink)} mm it sinks are the deck’s`;
-  if (deck > most) return `${said}; more than ${most} and the front rail is felt. Stretch it tighter.`;
-  return deck < least ? `${said}; it is as good as a board.` : `${said}; ${least} to ${most} is usual.`;
+  const text = `${name}: ${short(deck)} of the ${short(sink)} mm it sinks are the deck’s`;
+  if (deck > most) return `${text}; more than ${most} and the front rail is felt. Stretch it tighter.`;
+  return deck < least ? `${text}; it is as good as a board.` : `${text}; ${least} to ${most} is usual.`;
 }
 
 /** The webbing or springs of a piece as a net under its padding, tight as the hand found them; null on a board. */

@@ -107,13 +107,13 @@ describe('a pocket where the sitter sits, by a photo', () => {
 
   it('moves the pocket and keeps what it is filled with; it can be built', () => {
     const chair = newPiece('chair-seat');
-    const own = { ...firstPocket(50), blend: 60 };
-    const moved = pocketAt(own, { x: 8, y: 34, width: 900, length: 90 });
-    expect(moved).toMatchObject({ x: 8, y: 34, width: 600, length: 90, deep: own.deep, material: own.material, blend: 45 });
+    const item = { ...firstPocket(50), blend: 60 };
+    const moved = pocketAt(item, { x: 8, y: 34, width: 900, length: 90 });
+    expect(moved).toMatchObject({ x: 8, y: 34, width: 600, length: 90, deep: item.deep, material: item.material, blend: 45 });
     const problems = checkPiece({
       ...chair,
       pads: chair.pads.map((pad) =>
-        pad.role === 'main' ? { ...pad, pocket: pocketAt(own, { x: 8, y: 34, width: 230, length: 170 }) } : pad,
+        pad.role === 'main' ? { ...pad, pocket: pocketAt(item, { x: 8, y: 34, width: 230, length: 170 }) } : pad,
       ),
     });
     expect(problems).toEqual([]);

@@ -113,6 +113,6 @@ export function satInPhoto({ marks, points }: Pick<SatPhoto, 'marks' | 'points'>
 export function pocketAt(pocket: Pocket, { x, y, width, length }: SeatPlace): Pocket {
   const [least, most] = POCKET_SIZE;
   const within = (mm: number): number => Math.min(most, Math.max(least, mm));
-  const own = { ...pocket, x, y, width: within(width), length: within(length) };
-  return own.blend ? { ...own, blend: Math.min(own.blend, Math.floor(Math.min(own.width, own.length) / 2)) } : own;
+  const item = { ...pocket, x, y, width: within(width), length: within(length) };
+  return item.blend ? { ...item, blend: Math.min(item.blend, Math.floor(Math.min(item.width, item.length) / 2)) } : item;
 }

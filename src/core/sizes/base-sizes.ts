@@ -19,10 +19,10 @@ function deckSizes({ plan, piece }: Making): SizeLine[] {
     terms: [length('frame', 'Frame width', plan.outline.width)],
   };
   const straps = (['along', 'across'] as const).flatMap((way): SizeLine[] => {
-    const own = deck.straps.filter((strap) => strap.way === way);
-    if (own.length === 0) return [];
-    const longest = own.reduce((most, strap) => (strap.cut > most.cut ? strap : most));
-    const shortest = Math.min(...own.map(({ cut }) => cut));
+    const matching = deck.straps.filter((strap) => strap.way === way);
+    if (matching.length === 0) return [];
+    const longest = matching.reduce((most, strap) => (strap.cut > most.cut ? strap : most));
+    const shortest = Math.min(...matching.map(({ cut }) => cut));
     return [
       {
         key: `deck.${way}`,
@@ -31,12 +31,12 @@ function deckSizes({ plan, piece }: Making): SizeLine[] {
         value: longest.cut,
         unit: 'length',
         note: [
-          `${own.length * piece.count} to cut`,
+          `${matching.length * piece.count} to cut`,
           ...(longest.cut - shortest > 1 ? [`the shortest ${Math.round(shortest)} mm`] : []),
           `stretched by ${Math.round(deck.stretch)} %`,
         ].join(', '),
         formula: 'cut = span ÷ (1 + stretch) + what either end is folded over',
-        terms: [length('span', 'Fastening to fastening', longest.span), stretched, count('straps', 'On one piece', own.length)],
+        terms: [length('span', 'Fastening to fastening', longest.span), stretched, count('straps', 'On one piece', matching.length)],
       },
     ];
   });
@@ -114,14 +114,14 @@ function woodSizes({ plan, piece, rule }: Making): SizeLine[] {
 function courseSizes({ plan, piece }: Making): SizeLine[] {
   const { courses } = plan.base;
   const layers = piece.base.courses?.layers ?? 1;
-  return courses.map((own) => ({
-    key: `course.${own.layer}.${own.course}`,
+  return courses.map((course) => ({
+    key: `course.${course.layer}.${course.course}`,
     group: 'Base' as const,
-    label: `Course ${own.course}${layers > 1 ? `, layer ${own.layer}` : ''}`,
-    value: own.width,
-    by: own.height,
+    label: `Course ${course.course}${layers > 1 ? `, layer ${course.layer}` : ''}`,
+    value: course.width,
+    by: course.height,
     unit: 'length' as const,
-    note: `${piece.count} to saw, ${Math.round(own.thickness * 10) / 10} mm thick${own.shaped ? ', shaped: traced from the one below' : ''}`,
+    note: `${piece.count} to saw, ${Math.round(course.thickness * 10) / 10} mm thick${course.shaped ? ', shaped: traced from the one below' : ''}`,
     formula: 'size = what of the outline lies between two joints',
     terms: [length('course', 'Course, how high', piece.base.courses!.height), count('pieces', 'Pieces', piece.count)],
   }));
@@ -185,7 +185,7 @@ export function woodLines({ plan, piece }: Making): SizeLine[] {
   const set = count('pieces', 'Pieces', piece.count);
   const lines: SizeLine[] = [];
   if (frame && frame.battens.length > 0) {
-    const all = Array.from({ length: piece.count }, () => frame.battens.filter(({ length: own }) => own <= frame.stock)).flat();
+    const all = Array.from({ length: piece.count }, () => frame.battens.filter(({ length: value }) => value <= frame.stock)).flat();
     lines.push({
       key: 'frame.stock',
       group: 'Buy',
@@ -216,11 +216,11 @@ export function woodLines({ plan, piece }: Making): SizeLine[] {
   for (const [width, thickness] of [...new Set(strips.map((strip) => `${strip.width} ${strip.thickness}`))].map(
     (key) => key.split(' ').map(Number) as [number, number],
   )) {
-    const own = strips.filter((strip) => strip.width === width && strip.thickness === thickness);
+    const matching = strips.filter((strip) => strip.width === width && strip.thickness === thickness);
     metres(
       `strip.${width}x${thickness}.length`,
       'Hard-edge strip',
-      own.reduce((sum, strip) => sum + strip.length, 0),
+      matching.reduce((sum, strip) => sum + strip.length, 0),
       `${width} × ${thickness} mm`,
       { width, thickness },
     );
@@ -229,7 +229,7 @@ export function woodLines({ plan, piece }: Making): SizeLine[] {
   metres(
     'courses.length',
     'Planks for the board',
-    courses.reduce((sum, own) => sum + own.width, 0),
+    courses.reduce((sum, course) => sum + course.width, 0),
     courses.length > 0 ? `${piece.base.courses!.height} mm wide, ${Math.round(courses[0]!.thickness * 10) / 10} mm thick` : '',
     { width: piece.base.courses?.height ?? 0 },
   );

@@ -44,7 +44,7 @@ function mainLines({ plan, piece, rule }: Making): SizeLine[] {
   const lines: SizeLine[] = [];
   const stitched = cover.seams.reduce(
     (sum, seam) => sum + seam.thread,
-    (cover.channels?.thread ?? 0) + cover.loose.reduce((sum, own) => sum + own.thread * own.count, 0),
+    (cover.channels?.thread ?? 0) + cover.loose.reduce((sum, loosePlan) => sum + loosePlan.thread * loosePlan.count, 0),
   );
   // Where nothing but joins is sewn, they are what thread is bought for; beside long seams they are its spare.
   const thread = stitched > 0 ? stitched : (joinLength(cover.pieces).length * rule('factor', 'threadFactor').value) / 100;
@@ -148,21 +148,21 @@ const ROLLS: {
 ];
 
 function rollLines({ plan, piece, rule }: Making): SizeLine[] {
-  return ROLLS.flatMap((own): SizeLine[] => {
-    const roll = plan.cut?.[own.key];
+  return ROLLS.flatMap((item): SizeLine[] => {
+    const roll = plan.cut?.[item.key];
     if (!roll || roll.laid.length === 0) return [];
     return [
       {
-        key: `${own.key}.length`,
+        key: `${item.key}.length`,
         group: 'Buy',
-        label: own.key === 'wadding' ? overAllName(piece.wadding) : own.label,
+        label: item.key === 'wadding' ? overAllName(piece.wadding) : item.label,
         value: roll.length,
         unit: 'roll',
         note: `from a ${Math.round(roll.width)} mm roll, ${percent(roll.utilisation)} used`,
         formula: 'length = the shortest roll the packer fits the set on',
         terms: [
           count('pieces', 'Pieces', roll.laid.length),
-          ...own.rules.map(([symbol, key]) => rule(symbol, key)),
+          ...item.rules.map(([symbol, key]) => rule(symbol, key)),
           rule('gap', 'clothGap'),
         ],
       },
@@ -176,7 +176,7 @@ function trimmingLines({ plan, piece, rule }: Making): SizeLine[] {
   const cover = newOf(plan.cover, piece);
   const pieces = count('pieces', 'Pieces', piece.count);
   const cord = cover.welts.reduce((sum, welt) => sum + welt.cordLength, 0);
-  const strip = cover.tackStrips.reduce((sum, own) => sum + own.length, 0);
+  const strip = cover.tackStrips.reduce((sum, result) => sum + result.length, 0);
   const lines: SizeLine[] = [];
   const add = (line: Omit<SizeLine, 'group'>): void => void lines.push({ ...line, group: 'Buy' });
   if (cord > 0)
@@ -210,16 +210,16 @@ function trimmingLines({ plan, piece, rule }: Making): SizeLine[] {
       terms: [length('one', 'For one piece', strip), pieces],
     });
   for (const { name, end, length: along } of cover.ends) {
-    const held = END_HOLDS.find(({ id }) => id === end.held)!;
-    const apart = held.apart === null ? null : held.apart || piece.covering.nails?.head || NAIL_HEAD;
+    const fastening = END_HOLDS.find(({ id }) => id === end.held)!;
+    const apart = fastening.apart === null ? null : fastening.apart || piece.covering.nails?.head || NAIL_HEAD;
     add({
       key: `end.${name}`,
-      label: apart === null ? `Thread for the ${name}’s fold` : `${held.name}, ${name}`,
+      label: apart === null ? `Thread for the ${name}’s fold` : `${fastening.name}, ${name}`,
       value: piece.count * (apart === null ? SLIP_FACTOR * along : Math.ceil(along / apart) + 1),
       unit: apart === null ? 'thread' : 'count',
       ...(apart === null
         ? {}
-        : { note: held.apart ? `${apart} mm apart` : `heads of ${apart} mm`, sold: held.apart ? {} : { thickness: apart } }),
+        : { note: fastening.apart ? `${apart} mm apart` : `heads of ${apart} mm`, sold: fastening.apart ? {} : { thickness: apart } }),
       formula: apart === null ? 'thread = edge × 3 × pieces' : 'fasteners = edge ÷ their distance + 1, × pieces',
       terms: [length('edge', 'Along the edge', along), ...(apart === null ? [] : [length('apart', 'Apart', apart)]), pieces],
     });
@@ -270,7 +270,7 @@ function deckLines({ plan, piece, rule }: Making): SizeLine[] {
     formula: 'length = rows × depth of one, as many beside each other as the roll is wide',
     terms: [length('width', 'One piece, width', width), length('depth', 'One piece, depth', height), roll, pieces],
   };
-  const held: SizeLine = {
+  const sizeLine: SizeLine = {
     key: 'deck.fasteners',
     group: 'Buy',
     label: deck.clips > 0 ? 'Nails for the clips' : 'Staples for the webbing',
@@ -301,7 +301,7 @@ function deckLines({ plan, piece, rule }: Making): SizeLine[] {
         terms: [each, pieces],
       },
       hessian,
-      held,
+      sizeLine,
     ];
   return [
     {
@@ -316,7 +316,7 @@ function deckLines({ plan, piece, rule }: Making): SizeLine[] {
       terms: [length('one', 'For one piece', deck.total), each, pieces],
     },
     hessian,
-    held,
+    sizeLine,
   ];
 }
 
@@ -324,8 +324,8 @@ function deckLines({ plan, piece, rule }: Making): SizeLine[] {
 function looseLines({ plan, piece, rule }: Making): SizeLine[] {
   const loose = plan.cover?.loose ?? [];
   if (loose.length === 0) return [];
-  const sum = (of: (own: (typeof loose)[number]) => number): number =>
-    piece.count * loose.reduce((all, own) => all + own.count * of(own), 0);
+  const sum = (of: (loosePlan: (typeof loose)[number]) => number): number =>
+    piece.count * loose.reduce((all, loosePlan) => all + loosePlan.count * of(loosePlan), 0);
   const zips = loose.flatMap(({ zip, count: n, name }) => (zip === null ? [] : [{ zip, n: n * piece.count, name }]));
   const knobs = sum(({ loops }) => loops.length);
   return [

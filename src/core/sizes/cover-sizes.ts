@@ -4,12 +4,12 @@ import { kindOf } from '../piece';
 import { goesBack } from '../strip';
 import { count, length, type Making, type SizeLine } from './types';
 
-const own = { group: 'Cover' as const, unit: 'length' as const };
+const coverLine = { group: 'Cover' as const, unit: 'length' as const };
 
 /** How far the build may differ before an old cover that goes on again no longer closes. */
 function oldSizes(making: Making, cover: CoverPlan): SizeLine[] {
   return goesBack(making.piece, cover.pieces).map((back) => ({
-    ...own,
+    ...coverLine,
     key: `old.${back.id}`,
     label: `Room in the old ${back.name.toLowerCase()}`,
     value: back.room.width,
@@ -36,7 +36,7 @@ function blankSizes({ plan, rule }: Making, cover: CoverPlan): SizeLine[] {
     : [rule('return', 'return'), rule('grip', 'grip')];
   return [
     {
-      ...own,
+      ...coverLine,
       key: 'wrap',
       label: `Wrap at the ${near}`,
       value: front.wrap,
@@ -45,7 +45,7 @@ function blankSizes({ plan, rule }: Making, cover: CoverPlan): SizeLine[] {
       terms: [length('side', 'Side, measured down the covered section', front.side), ...under],
     },
     {
-      ...own,
+      ...coverLine,
       key: 'fromCentre',
       label: `Centre to cloth edge, ${near}`,
       value: front.fromCentre,
@@ -53,7 +53,7 @@ function blankSizes({ plan, rule }: Making, cover: CoverPlan): SizeLine[] {
       terms: [length('top', 'Over the top, along the covered section', front.top), length('side', 'Side', front.side), ...under],
     },
     {
-      ...own,
+      ...coverLine,
       key: 'cover',
       label: 'Cover, cut size',
       value: blank.width,
@@ -75,7 +75,7 @@ function pieceSizes({ rule }: Making, cover: CoverPlan): SizeLine[] {
     const seam = piece.edges.find((edge) => edge.kind === 'seam');
     const stapled = piece.edges.some((edge) => edge.kind === 'staple');
     return {
-      ...own,
+      ...coverLine,
       key: `piece.${piece.id}`,
       label: `${piece.name}, cut size`,
       value: piece.width,
@@ -93,7 +93,7 @@ function pieceSizes({ rule }: Making, cover: CoverPlan): SizeLine[] {
 
 function weltSizes({ rule }: Making, cover: CoverPlan): SizeLine[] {
   return cover.welts.map((welt) => ({
-    ...own,
+    ...coverLine,
     key: `welt.${welt.seam}`,
     label: `Welt strip, ${welt.name.toLowerCase()}`,
     value: welt.stripLength,
@@ -114,7 +114,7 @@ function detailSizes({ piece, rule }: Making, { channels, nails, buttons, zip }:
   const lines: SizeLine[] = [];
   if (channels)
     lines.push({
-      ...own,
+      ...coverLine,
       key: 'channels',
       unit: 'pitch',
       label: 'Channels, marked every',
@@ -130,7 +130,7 @@ function detailSizes({ piece, rule }: Making, { channels, nails, buttons, zip }:
     });
   if (nails)
     lines.push({
-      ...own,
+      ...coverLine,
       key: 'nails',
       unit: 'count',
       label: 'Nails',
@@ -141,7 +141,7 @@ function detailSizes({ piece, rule }: Making, { channels, nails, buttons, zip }:
     });
   if (buttons)
     lines.push({
-      ...own,
+      ...coverLine,
       key: 'buttons',
       unit: 'pitch',
       label: 'Cloth from button to button',
@@ -157,7 +157,7 @@ function detailSizes({ piece, rule }: Making, { channels, nails, buttons, zip }:
     });
   if (zip)
     lines.push({
-      ...own,
+      ...coverLine,
       key: 'zip',
       label: 'Zip',
       value: zip.length,
@@ -167,7 +167,7 @@ function detailSizes({ piece, rule }: Making, { channels, nails, buttons, zip }:
     });
   if (zip && piece.wadding !== null)
     lines.push({
-      ...own,
+      ...coverLine,
       key: 'zip.free',
       label: `Strip without ${overAllName(piece.wadding).toLowerCase()}, along the zip`,
       value: 2 * rule('free', 'zipFree').value,
@@ -189,7 +189,7 @@ function liningSizes({ plan, piece, rule }: Making): SizeLine[] {
     ...(wadding
       ? [
           {
-            ...own,
+            ...coverLine,
             key: 'wadding',
             label: `${overAllName(piece.wadding)}, cut size`,
             value: wadding.width,
@@ -209,7 +209,7 @@ function liningSizes({ plan, piece, rule }: Making): SizeLine[] {
     ...(dustCover
       ? [
           {
-            ...own,
+            ...coverLine,
             key: 'dust',
             label: 'Dust cover, cut size',
             value: dustCover.width,

@@ -52,10 +52,10 @@ const BRIDGED = 0.5;
 /** What the pulled cover leaves of a form, in words. */
 function leftWords(kind: PadProfile['kind'], left: FormLeft | undefined): string {
   if (!left) return '';
-  const said = `; ${Math.round(left.left)} mm of it left under the pulled cover`;
-  if (left.left >= BRIDGED * left.cut) return said;
-  if (kind === 'rise') return `${said}: it is pressed flat, make it of firmer foam`;
-  return `${said}: the cover bridges it; glue wadding and cover into it, or hold it with a stitched line or buttons`;
+  const text = `; ${Math.round(left.left)} mm of it left under the pulled cover`;
+  if (left.left >= BRIDGED * left.cut) return text;
+  if (kind === 'rise') return `${text}: it is pressed flat, make it of firmer foam`;
+  return `${text}: the cover bridges it; glue wadding and cover into it, or hold it with a stitched line or buttons`;
 }
 
 /** What the form of a pad's top is marked out by. */
@@ -66,11 +66,11 @@ function formLines({ pads }: Piece, forms: readonly FormLeft[]): SizeLine[] {
     const named = PROFILES.find(({ id }) => id === profile.kind)!;
     const name = `${named.does} of the ${PAD_ROLES.find(({ id }) => id === pad.role)!.name.toLowerCase()}`;
     const line = { key: `form.${pad.id}`, group: 'Padding' as const, label: name, unit: 'length' as const };
-    const own = [length('pad', 'Thickness of the pad', pad.thickness)];
+    const terms = [length('pad', 'Thickness of the pad', pad.thickness)];
     const [least, most] = [thinnest(pad), thickest(pad)];
     const left = leftWords(
       profile.kind,
-      forms.find((own) => own.pad === pad.id),
+      forms.find((form) => form.pad === pad.id),
     );
     const carved = kept ? 'as it came' : 'stencil on the templates';
     switch (profile.kind) {
@@ -82,7 +82,7 @@ function formLines({ pads }: Piece, forms: readonly FormLeft[]): SizeLine[] {
             by: profile.length,
             note: `oval, ${profile.by} mm deep in the middle, running out to nothing${left}`,
             formula: 'depth = by × (1 + cos π·r) ÷ 2, r from the middle to the rim',
-            terms: [...own, length('by', 'Hollowed out by', profile.by), length('left', 'Foam left in the middle', least)],
+            terms: [...terms, length('by', 'Hollowed out by', profile.by), length('left', 'Foam left in the middle', least)],
           },
         ];
       case 'dip':
@@ -93,7 +93,7 @@ function formLines({ pads }: Piece, forms: readonly FormLeft[]): SizeLine[] {
             value: profile.length,
             note: `${profile.by} mm ${profile.kind === 'dip' ? 'deep' : 'high'}, front to back; ${carved}${left}`,
             formula: 'height = by × (1 + cos π·u) ÷ 2, u from its middle to its ends',
-            terms: [...own, length('by', profile.kind === 'dip' ? 'Dips by' : 'Rises by', profile.by), length('most', 'Cut from', most)],
+            terms: [...terms, length('by', profile.kind === 'dip' ? 'Dips by' : 'Rises by', profile.by), length('most', 'Cut from', most)],
           },
         ];
       default:
@@ -103,7 +103,7 @@ function formLines({ pads }: Piece, forms: readonly FormLeft[]): SizeLine[] {
             value: most,
             note: `${Math.round(least)} mm where it is thinnest; ${profile.kind === 'side' ? carved : 'as it was read'}`,
             formula: 'thickness from point to point as it was given',
-            terms: [...own, length('least', 'Thinnest', least)],
+            terms: [...terms, length('least', 'Thinnest', least)],
           },
         ];
     }

@@ -45,8 +45,8 @@ describe('the sizes', () => {
       const moved = terms.some((term) => {
         if (!term.rule) return false;
         const rule = ruleOf(term.rule)!;
-        const own = { ...piece, overrides: { [term.rule]: rule.sensible[1] } };
-        const changed = line(key, sizesOf(planPiece(own, {}, QUICK), own, {}));
+        const item = { ...piece, overrides: { [term.rule]: rule.sensible[1] } };
+        const changed = line(key, sizesOf(planPiece(item, {}, QUICK), item, {}));
         return changed.value !== line(key).value || changed.by !== line(key).by;
       });
       if (!moved) indifferent.push(key);

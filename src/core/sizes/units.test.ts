@@ -20,10 +20,10 @@ describe('sizes as they are read off the column', () => {
       if (kind !== 'length') continue;
       for (const figure of by === undefined ? [value] : [value, by])
         for (const unit of UNITS) {
-          const said = printFigure(figure, kind, unit);
-          const back = parseLength(said.replace('−', '-'), unit);
-          if (!back.ok) throw new Error(`${key}: “${said}” cannot be read: ${back.message}`);
-          expect(Math.abs(back.mm - figure), `${key} in ${unit}: ${said}`).toBeLessThanOrEqual(FINEST[unit] + 1e-6);
+          const text = printFigure(figure, kind, unit);
+          const back = parseLength(text.replace('−', '-'), unit);
+          if (!back.ok) throw new Error(`${key}: “${text}” cannot be read: ${back.message}`);
+          expect(Math.abs(back.mm - figure), `${key} in ${unit}: ${text}`).toBeLessThanOrEqual(FINEST[unit] + 1e-6);
           read += 1;
         }
     }
@@ -35,14 +35,14 @@ describe('sizes as they are read off the column', () => {
     for (const { key, value, unit: kind } of sizes) {
       if (kind !== 'roll' && kind !== 'thread') continue;
       for (const unit of UNITS) {
-        const said = printFigure(value, kind, unit);
-        const figure = /^(?:(\d+(?:\.\d+)?))?(?:\s?(\d+)\/(\d+))? (m|yd)$/.exec(said);
-        if (!figure) throw new Error(`${key}: “${said}”`);
+        const text = printFigure(value, kind, unit);
+        const figure = /^(?:(\d+(?:\.\d+)?))?(?:\s?(\d+)\/(\d+))? (m|yd)$/.exec(text);
+        if (!figure) throw new Error(`${key}: “${text}”`);
         const whole = Number(figure[1] ?? 0) + (figure[2] ? Number(figure[2]) / Number(figure[3]) : 0);
         const per = figure[4] === 'm' ? 1000 : 914.4;
         // To a tenth of a metre, an eighth or a tenth of a yard: up, never down, and not by more than that.
-        expect(whole * per, `${key}: ${said}`).toBeGreaterThanOrEqual(value - 0.01);
-        expect(whole * per - value, `${key}: ${said}`).toBeLessThan(115);
+        expect(whole * per, `${key}: ${text}`).toBeGreaterThanOrEqual(value - 0.01);
+        expect(whole * per - value, `${key}: ${text}`).toBeLessThan(115);
       }
     }
   });

@@ -2,13 +2,19 @@ import type { FastenerPlan, Fixing } from '../fix';
 import { count, length, type Making, type SizeLine } from './types';
 
 /** A fastener by the heads that it has: alternating nails are two boxes, a large and a small one. */
-function byHead(own: FastenerPlan): (FastenerPlan & { small: boolean })[] {
-  const heads = [...new Set(own.places.flatMap(({ head }) => (head === undefined ? [] : [head])))].sort((a, b) => b - a);
-  if (heads.length < 2) return [{ ...own, small: false }];
+function byHead(fastenerPlan: FastenerPlan): (FastenerPlan & { small: boolean })[] {
+  const heads = [...new Set(fastenerPlan.places.flatMap(({ head }) => (head === undefined ? [] : [head])))].sort((a, b) => b - a);
+  if (heads.length < 2) return [{ ...fastenerPlan, small: false }];
   return heads.map((head, k) => {
-    const count = own.places.filter((place) => place.head === head).length;
+    const count = fastenerPlan.places.filter((place) => place.head === head).length;
     // Every head has its share of the spare.
-    return { ...own, small: k > 0, count, toBuy: Math.ceil((own.toBuy * count) / own.count - 1e-9), sold: { thickness: head } };
+    return {
+      ...fastenerPlan,
+      small: k > 0,
+      count,
+      toBuy: Math.ceil((fastenerPlan.toBuy * count) / fastenerPlan.count - 1e-9),
+      sold: { thickness: head },
+    };
   });
 }
 
@@ -16,7 +22,7 @@ function byHead(own: FastenerPlan): (FastenerPlan & { small: boolean })[] {
 const HUNG = { cleat: 'Cleats, in pairs', 'stand-off': 'Stand-offs' } as const;
 
 function hung({ behind }: Fixing, pieces: number, key: string, kind: keyof typeof HUNG): SizeLine[] {
-  const one = behind.things.filter((own) => own.kind === kind).length;
+  const one = behind.things.filter((thing) => thing.kind === kind).length;
   if (one === 0) return [];
   return [
     {
@@ -87,29 +93,29 @@ export function fixingSizes({ plan, piece, rule }: Making): SizeLine[] {
     ...staples,
     ...hung(fixing, piece.count, 'hung.cleats', 'cleat'),
     ...hung(fixing, piece.count, 'hung.standoffs', 'stand-off'),
-    ...others.flatMap(byHead).map((own): SizeLine => ({
-      key: `fastener.${own.id}${own.small ? '.small' : ''}`,
+    ...others.flatMap(byHead).map((item): SizeLine => ({
+      key: `fastener.${item.id}${item.small ? '.small' : ''}`,
       group: 'Fastening',
-      label: `${own.name}${own.small ? ', small heads,' : ''} for the set`,
-      ...(own.bulk
+      label: `${item.name}${item.small ? ', small heads,' : ''} for the set`,
+      ...(item.bulk
         ? {
-            value: own.bulk.amount * piece.count,
-            unit: own.bulk.unit,
-            note: own.size,
+            value: item.bulk.amount * piece.count,
+            unit: item.bulk.unit,
+            note: item.size,
             formula: 'all of one piece × pieces',
             terms: [
-              { symbol: 'one', label: 'In one piece', value: own.bulk.amount, unit: own.bulk.unit },
+              { symbol: 'one', label: 'In one piece', value: item.bulk.amount, unit: item.bulk.unit },
               count('pieces', 'Pieces', piece.count),
             ],
           }
         : {
-            value: own.toBuy,
+            value: item.toBuy,
             unit: 'count' as const,
-            note: `${own.size}; ${own.count} in one`,
+            note: `${item.size}; ${item.count} in one`,
             formula: 'count × pieces × (1 + spare)',
-            terms: [count('count', 'In one piece', own.count), count('pieces', 'Pieces', piece.count), rule('spare', 'stapleSpare')],
+            terms: [count('count', 'In one piece', item.count), count('pieces', 'Pieces', piece.count), rule('spare', 'stapleSpare')],
           }),
-      sold: own.sold,
+      sold: item.sold,
     })),
   ];
 }

@@ -12,7 +12,7 @@ const isWhole = (schema: PlainSchema): boolean => [schema.type].flat().some((typ
 /** The columns of a record, records in it by a dot. */
 function columnsOf(schema: { properties: object }, inner: Record<string, { properties: object }> = {}): string[] {
   return Object.keys(schema.properties).flatMap((key) =>
-    inner[key] ? Object.keys(inner[key].properties).map((own) => `${key}.${own}`) : [key],
+    inner[key] ? Object.keys(inner[key].properties).map((id) => `${key}.${id}`) : [key],
   );
 }
 
@@ -94,14 +94,14 @@ export function readStoreCsv(table: StoreTable, text: string): { id: string | nu
   if (data.length > MOST_ROWS + 1) throw new FileProblem(`There are more than ${MOST_ROWS} rows in this table`);
   return data.slice(1).map((cells, at) => {
     const line = at + 2;
-    if (cells.slice(head.length).some((own) => own.trim() !== '')) throw new FileProblem(`Row ${line} has more cells than columns`);
+    if (cells.slice(head.length).some((name) => name.trim() !== '')) throw new FileProblem(`Row ${line} has more cells than columns`);
     const row: Record<string, unknown> = {};
     let id: string | null = null;
     head.forEach((column, k) => {
-      const own = (cells[k] ?? '').trim();
-      if (own === '') return;
-      if (column === 'id') return void (id = own);
-      const value = read(own, schemaAt(column, undefined, schema) ?? {}, `Row ${line}, ${column}`);
+      const name = (cells[k] ?? '').trim();
+      if (name === '') return;
+      if (column === 'id') return void (id = name);
+      const value = read(name, schemaAt(column, undefined, schema) ?? {}, `Row ${line}, ${column}`);
       const [outer, inner] = column.split('.');
       if (inner === undefined) row[outer!] = value;
       else row[outer!] = { ...(row[outer!] as object | undefined), [inner]: value };

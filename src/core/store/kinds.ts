@@ -54,5 +54,5 @@ export type WareKind = (typeof WARE_KINDS)[number]['id'];
 
 /** A kind by its id. */
 export function wareKind(id: WareKind): WareKindRow & { id: WareKind } {
-  return WARE_KINDS.find((own) => own.id === id)!;
+  return WARE_KINDS.find((kind) => kind.id === id)!;
 }

@@ -84,7 +84,12 @@ const boards: Ware[] = BOARDS.flatMap(({ id, name }) =>
   })),
 );
 
-const bench = (own: Omit<Ware, 'of' | 'supplier' | 'lead'> & { of?: string }): Ware => ({ of: '', supplier: FROM.bench, lead: 2, ...own });
+const bench = (item: Omit<Ware, 'of' | 'supplier' | 'lead'> & { of?: string }): Ware => ({
+  of: '',
+  supplier: FROM.bench,
+  lead: 2,
+  ...item,
+});
 
 /** Battens as they are sold, planed: width, thickness, mm, price. */
 const BATTENS = [

@@ -16,7 +16,7 @@ import {
 } from '.';
 
 const wares = shelf();
-const named = (name: string) => wares.find((own) => own.name === name)!;
+const named = (name: string) => wares.find((ware) => ware.name === name)!;
 
 describe('what a piece takes from the store', () => {
   it('a cloth with all its figures, pulled and laid as before; a striped or napped one is smoothed only', () => {
@@ -35,12 +35,12 @@ describe('what a piece takes from the store', () => {
     expect(clothInStore(cloth!, wares)!.differs).toEqual([]);
     expect(clothInStore({ ...cloth!, name: ' plain WOOL', stretchWeft: 9, colour: 'rain' }, wares)!.differs).toEqual(['stretchWeft']);
     // What it costs is what the store says today, not what it was put in with.
-    const dearer = wares.map((own) => (own.name === 'Plain wool' ? { ...own, price: 44 } : own));
+    const dearer = wares.map((ware) => (ware.name === 'Plain wool' ? { ...ware, price: 44 } : ware));
     expect(clothInStore(cloth!, dearer)).toMatchObject({ differs: ['price'], cloth: { price: 44 } });
-    const own = { ...cloth!, name: 'Attic tweed', weight: 510 };
-    expect(clothInStore(own, wares)).toBeNull();
-    const kept = { ...clothToStore(own), id: 'x' };
-    expect(clothInStore(own, [...wares, kept])!.differs).toEqual([]);
+    const item = { ...cloth!, name: 'Attic tweed', weight: 510 };
+    expect(clothInStore(item, wares)).toBeNull();
+    const retained = { ...clothToStore(item), id: 'x' };
+    expect(clothInStore(item, [...wares, retained])!.differs).toEqual([]);
   });
 
   it('a foam of the workshop’s own goes into the store from one piece and into the next from there', () => {

@@ -7,13 +7,13 @@ import type { Ware } from './ware';
  * A cloth of the store as a piece carries it: with the store's figures, pulled and laid as before.
  *
  * @param now the piece's cloth
- * @param kept the cloth of the store
+ * @param stored the cloth of the store
  */
-export function takenCloth(now: Cloth, kept: Cloth): Cloth {
-  const shows = kept.nap === 'pile' || kept.weave === 'pile' || kept.repeatAcross > 0 || kept.repeatAlong > 0;
-  const napped = (kept.nap ?? 'none') !== 'none';
+export function takenCloth(now: Cloth, stored: Cloth): Cloth {
+  const shows = stored.nap === 'pile' || stored.weave === 'pile' || stored.repeatAcross > 0 || stored.repeatAlong > 0;
+  const napped = (stored.nap ?? 'none') !== 'none';
   return {
-    ...kept,
+    ...stored,
     pull: shows && now.pull === 'taut' ? 'smooth' : now.pull,
     direction: napped && now.direction === 'any' ? 'along' : now.direction,
     ...(now.force === undefined ? {} : { force: now.force }),
@@ -57,12 +57,16 @@ export function clothInStore<W extends Ware>(
   cloth: Cloth,
   wares: readonly W[],
 ): { ware: W; cloth: Cloth; differs: (keyof Cloth)[] } | null {
-  const ware = wares.find((own) => own.kind === 'cloth' && own.cloth && own.name.toLowerCase() === cloth.name.trim().toLowerCase());
+  const ware = wares.find(
+    (candidate) => candidate.kind === 'cloth' && candidate.cloth && candidate.name.toLowerCase() === cloth.name.trim().toLowerCase(),
+  );
   if (!ware?.cloth) return null;
-  const kept = clothSold(ware)!;
+  const stored = clothSold(ware)!;
   // Who has said no price has said none that differs.
-  const differs = FIGURES.filter((key) => (cloth[key] ?? null) !== (kept[key] ?? null) && !(key === 'price' && cloth.price === undefined));
-  return { ware, cloth: kept, differs };
+  const differs = FIGURES.filter(
+    (key) => (cloth[key] ?? null) !== (stored[key] ?? null) && !(key === 'price' && cloth.price === undefined),
+  );
+  return { ware, cloth: stored, differs };
 }
 
 /** A foam of the store as a piece carries it where it is not one that ships: nothing where it is. */
@@ -78,18 +82,19 @@ function ownFoamOf(ware: Ware): OwnFoam | null {
  * @returns the piece, and the id that a pad takes
  */
 export function withStoreFoam(piece: Piece, ware: Ware): { piece: Piece; material: string } {
-  const own = ownFoamOf(ware);
-  if (!own) return { piece, material: ware.of };
-  const known = piece.foams?.find(({ id }) => id === own.id);
-  if (known) return { piece: { ...piece, foams: piece.foams!.map((foam) => (foam.id === own.id ? own : foam)) }, material: own.id };
-  return { piece: { ...piece, foams: [...(piece.foams ?? []), own] }, material: own.id };
+  const ownFoam = ownFoamOf(ware);
+  if (!ownFoam) return { piece, material: ware.of };
+  const known = piece.foams?.find(({ id }) => id === ownFoam.id);
+  if (known)
+    return { piece: { ...piece, foams: piece.foams!.map((foam) => (foam.id === ownFoam.id ? ownFoam : foam)) }, material: ownFoam.id };
+  return { piece: { ...piece, foams: [...(piece.foams ?? []), ownFoam] }, material: ownFoam.id };
 }
 
 /** A foam of a piece's own as the store would keep it, so that the next piece can have it. */
 export function foamToStore(piece: Pick<Piece, 'foams'>, id: string, thickness: number): Ware | null {
   const foam = foamOf(piece, id);
   if (!foam) return null;
-  const own = findMaterial(FOAMS, id) ? null : (piece.foams?.find((one) => one.id === id) ?? null);
+  const item = findMaterial(FOAMS, id) ? null : (piece.foams?.find((one) => one.id === id) ?? null);
   return {
     kind: 'foam',
     name: `${foam.name}, ${thickness} mm`,
@@ -101,7 +106,7 @@ export function foamToStore(piece: Pick<Piece, 'foams'>, id: string, thickness: 
     price: 0,
     supplier: '',
     lead: 3,
-    ...(own ? { foam: own } : {}),
+    ...(item ? { foam: item } : {}),
   };
 }
 

@@ -9,10 +9,10 @@ const item = (id: string, part: ChairPart | null): StripItem => stripItem(id, { 
 const record = (part: ChairPart | null, items: StripItem[]): StripRecord => ({ ...NO_STRIP, part, items });
 /** As a chair is taken apart: from the outside in. */
 const off = ['below', 'trim', 'outside-back', 'outside-arms', 'inside-back', 'inside-arms', 'deck'] as const;
-const chair = (own: ChairPart): StripRecord =>
+const chair = (id: ChairPart): StripRecord =>
   record(
-    own,
-    off.map((part) => item(`the ${part}`, part === own ? null : part)),
+    id,
+    off.map((part) => item(`the ${part}`, part === id ? null : part)),
   );
 
 describe('a strip over several parts of one chair', () => {
@@ -47,12 +47,12 @@ describe('a strip over several parts of one chair', () => {
 
   it('of a piece by itself is what it was: no parts, nothing out of turn', () => {
     const alone = record(null, [item('a', 'trim'), item('b', null)]);
-    expect([outOfTurn(alone), otherParts(alone), reassembly(alone).map(({ item: own }) => own.id)]).toEqual([[], [], ['b', 'a']]);
+    expect([outOfTurn(alone), otherParts(alone), reassembly(alone).map(({ item: entry }) => entry.id)]).toEqual([[], [], ['b', 'a']]);
     expect(partComes(alone, 'deck')).toBe('itself');
   });
 
-  it.each(['deck', 'inside-back', 'outside-back'] as const)('stands in the run sheet round the work on the %s', (own) => {
-    const piece: Piece = { ...newPiece('tight-seat'), strip: chair(own) };
+  it.each(['deck', 'inside-back', 'outside-back'] as const)('stands in the run sheet round the work on the %s', (name) => {
+    const piece: Piece = { ...newPiece('tight-seat'), strip: chair(name) };
     const { steps } = planPiece(piece, {}, QUICK);
     const keys = steps.map(({ key }) => key);
     const order = CHAIR_PARTS.map(({ id }) => id);
@@ -60,17 +60,17 @@ describe('a strip over several parts of one chair', () => {
     expect(fasten).toBeGreaterThan(0);
     for (const part of off) {
       const at = keys.indexOf(`part-${part}`);
-      if (part === own) expect(at).toBe(-1);
-      else if (order.indexOf(part) < order.indexOf(own)) expect(at).toBeLessThan(fasten);
+      if (part === name) expect(at).toBe(-1);
+      else if (order.indexOf(part) < order.indexOf(name)) expect(at).toBeLessThan(fasten);
       else expect(at).toBeGreaterThan(fasten);
-      if (part !== own) expect(at).toBeGreaterThan(keys.indexOf('strip'));
+      if (part !== name) expect(at).toBeGreaterThan(keys.indexOf('strip'));
     }
     const parts = keys.filter((key) => key.startsWith('part-')).map((key) => order.indexOf(key.slice(5) as ChairPart));
     expect(parts).toEqual([...parts].sort((a, b) => a - b));
     // Nothing is trimmed that a neighbour is still to cover, and it is said when it may be.
     const trim = steps.find(({ key }) => key === 'trim');
     if (trim) expect(trim.detail).toMatch(/Not where the cloth of the .* comes into the same rebate/);
-    const after = steps.filter(({ key }) => key.startsWith('part-') && order.indexOf(key.slice(5) as ChairPart) > order.indexOf(own));
+    const after = steps.filter(({ key }) => key.startsWith('part-') && order.indexOf(key.slice(5) as ChairPart) > order.indexOf(name));
     expect(after[0]!.detail).toMatch(/trimmed with it now/);
     expect(after.slice(1).every(({ detail }) => !detail.includes('trimmed with it'))).toBe(true);
     expect(steps.find(({ key }) => key === 'strip')!.detail).toMatch(/^dust cover: the below, trim and nails: the trim, outside back:/);

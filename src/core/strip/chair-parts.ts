@@ -15,8 +15,8 @@ export function partOf(strip: StripRecord, item: Pick<StripItem, 'part'>): Chair
 /** Whether a part is covered before this piece, after it, or is it; a chair is covered from the deck outwards. */
 export function partComes(strip: StripRecord, part: ChairPart | null): 'before' | 'itself' | 'after' {
   if (!part || !strip.part) return 'itself';
-  const [own, other] = [PLACE.get(strip.part)!, PLACE.get(part)!];
-  return own === other ? 'itself' : other < own ? 'before' : 'after';
+  const [value, other] = [PLACE.get(strip.part)!, PLACE.get(part)!];
+  return value === other ? 'itself' : other < value ? 'before' : 'after';
 }
 
 /** Parts of the chair that a record speaks of and that are not this piece, in the order they go on. */
@@ -40,8 +40,8 @@ export type OutOfTurn = { item: StripItem; over: StripItem; words: string };
 export function outOfTurn(strip: StripRecord): OutOfTurn[] {
   if (!strip.part) return [];
   return strip.items.flatMap((item, i): OutOfTurn[] => {
-    const own = PLACE.get(partOf(strip, item)!)!;
-    const over = strip.items.slice(i + 1).find((later) => PLACE.get(partOf(strip, later)!)! > own);
+    const value = PLACE.get(partOf(strip, item)!)!;
+    const over = strip.items.slice(i + 1).find((later) => PLACE.get(partOf(strip, later)!)! > value);
     if (!over) return [];
     const [above, below] = [partName(partOf(strip, over)!), partName(partOf(strip, item)!)];
     return [{ item, over, words: `What is of the ${above} lies over the ${below} and comes off before it` }];

@@ -11,7 +11,7 @@ import { QUICK } from '../../testing/quick';
 /** No sitting and larger triangles: these tests ask for neither. */
 
 const old = (width: number, height: number, letOut = 0): OldPiece => ({ id: 'o-1', name: 'Cover', width, height, back: { letOut } });
-const withOld = (piece: Piece, own: OldPiece): Piece => ({ ...piece, strip: { ...NO_STRIP, cover: [own] } });
+const withOld = (piece: Piece, item: OldPiece): Piece => ({ ...piece, strip: { ...NO_STRIP, cover: [item] } });
 const plain = newChairSeat();
 const judged = (piece: Piece) => planPiece(piece, {}, QUICK);
 

@@ -37,16 +37,18 @@ export type GoesBack = {
  * @param pieces of the computed cover
  */
 export function standsFor(name: string, pieces: readonly CoverPiece[]): CoverPiece {
-  const own = name.trim().toLowerCase();
+  const toLowerCase = name.trim().toLowerCase();
   return (
-    pieces.find((piece) => piece.name.toLowerCase() === own) ?? pieces.find((piece) => piece.name.toLowerCase().includes(own)) ?? pieces[0]!
+    pieces.find((piece) => piece.name.toLowerCase() === toLowerCase) ??
+    pieces.find((piece) => piece.name.toLowerCase().includes(toLowerCase)) ??
+    pieces[0]!
   );
 }
 
 /** Ids of the cover's pieces that are not made new: the old ones go on again. */
 export function backOn({ strip }: Pick<Piece, 'strip'>, pieces: readonly CoverPiece[]): string[] {
-  const back = (strip?.cover ?? []).filter((own) => own.back);
-  return [...new Set(back.map((own) => standsFor(own.name, pieces).id))];
+  const back = (strip?.cover ?? []).filter((candidate) => candidate.back);
+  return [...new Set(back.map((item) => standsFor(item.name, pieces).id))];
 }
 
 /** What an old cloth still gives, as shares of its length across and up the piece. */
@@ -105,7 +107,9 @@ function judged(old: OldPiece, piece: CoverPiece, cloth: Cloth): GoesBack {
  * @param pieces the computed cover's
  */
 export function goesBack(piece: Pick<Piece, 'strip' | 'cloth'>, pieces: readonly CoverPiece[]): GoesBack[] {
-  return (piece.strip?.cover ?? []).filter((own) => own.back).map((own) => judged(own, standsFor(own.name, pieces), piece.cloth));
+  return (piece.strip?.cover ?? [])
+    .filter((candidate) => candidate.back)
+    .map((item) => judged(item, standsFor(item.name, pieces), piece.cloth));
 }
 
 /**
@@ -130,8 +134,8 @@ export function keptLayers({ strip }: Pick<Piece, 'strip'>): ReadonlySet<KeptLay
 }
 
 /** Whether a lining is an old one that goes back. */
-export function isKept(kept: ReadonlySet<KeptLayer>, material: string): boolean {
-  return [...kept].some((layer) => MATERIAL[layer] === material);
+export function isKept(retained: ReadonlySet<KeptLayer>, material: string): boolean {
+  return [...retained].some((layer) => MATERIAL[layer] === material);
 }
 
 /**
@@ -143,12 +147,12 @@ export function isKept(kept: ReadonlySet<KeptLayer>, material: string): boolean 
  */
 export function newOf(cover: CoverPlan, piece: Pick<Piece, 'strip'>): CoverPlan {
   const back = backOn(piece, cover.pieces);
-  const kept = keptLayers(piece);
-  const linings = cover.linings.filter(({ material }) => !isKept(kept, material));
-  const own = linings.length < cover.linings.length ? { ...cover, linings } : cover;
-  if (back.length === 0) return own;
+  const retained = keptLayers(piece);
+  const linings = cover.linings.filter(({ material }) => !isKept(retained, material));
+  const coverPlan = linings.length < cover.linings.length ? { ...cover, linings } : cover;
+  if (back.length === 0) return coverPlan;
   const pieces = cover.pieces.filter(({ id }) => !back.includes(id));
-  if (pieces.some(({ role }) => role !== 'loose')) return { ...own, pieces };
-  const welts = cover.loose.flatMap((own) => own.welts);
-  return { ...own, pieces, seams: [], welts, zip: null, channels: null, buttons: null, backing: [] };
+  if (pieces.some(({ role }) => role !== 'loose')) return { ...coverPlan, pieces };
+  const welts = cover.loose.flatMap((loosePlan) => loosePlan.welts);
+  return { ...coverPlan, pieces, seams: [], welts, zip: null, channels: null, buttons: null, backing: [] };
 }

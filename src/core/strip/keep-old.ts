@@ -11,19 +11,22 @@ function layerOf(thickness: number): Pick<Pad, 'material' | 'thickness'> {
   const sold = foams.find((foam) => foam.sold.includes(thickness));
   if (sold) return { material: sold.id, thickness };
   const [first] = foams;
-  return { material: first!.id, thickness: first!.sold.find((own) => own >= thickness) ?? first!.sold.at(-1)! };
+  return { material: first!.id, thickness: first!.sold.find((value) => value >= thickness) ?? first!.sold.at(-1)! };
 }
 
 /** A pad's form once all of it has settled to a share of its height. */
 function settledForm({ profile }: Pad, share: number): Pick<Pad, 'profile'> {
   const less = (mm: number): number => Math.round(mm * share * 10) / 10;
   if (profile?.kind === 'side')
-    return { profile: { ...profile, points: profile.points.map((own) => ({ ...own, height: less(own.height) })) } };
+    return { profile: { ...profile, points: profile.points.map((point) => ({ ...point, height: less(point.height) })) } };
   if (profile?.kind === 'read')
-    return { profile: { ...profile, rows: profile.rows.map((own) => ({ ...own, middle: less(own.middle), side: less(own.side) })) } };
+    return { profile: { ...profile, rows: profile.rows.map((row) => ({ ...row, middle: less(row.middle), side: less(row.side) })) } };
   if (profile?.kind === 'scanned')
     return {
-      profile: { ...profile, map: { ...profile.map, heights: profile.map.heights.map((own) => Math.round(own * share * 1000) / 1000) } },
+      profile: {
+        ...profile,
+        map: { ...profile.map, heights: profile.map.heights.map((height) => Math.round(height * share * 1000) / 1000) },
+      },
     };
   if (profile) return { profile: { ...profile, by: Math.max(1, less(profile.by)) } };
   return {};

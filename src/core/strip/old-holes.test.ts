@@ -38,16 +38,16 @@ describe('holes that an old cover leaves', () => {
     const line = offsetPolygon(board, -18)!;
     const pitch = polygonPerimeter(line) / 14;
     // Inside the board, and none nearer to the next than three quarters of an even share as the crow flies.
-    found.forEach((own, k) => {
+    found.forEach((entry, k) => {
       expect(
         polygonContains(
           board.map(([x, y]): [number, number] => [x, y]),
-          [own.x, own.y],
+          [entry.x, entry.y],
         ),
       ).toBe(true);
       const next = found[(k + 1) % 14]!;
-      expect(Math.hypot(next.x - own.x, next.y - own.y)).toBeGreaterThan(0.55 * pitch);
-      expect(Math.hypot(next.x - own.x, next.y - own.y)).toBeLessThan(1.05 * pitch);
+      expect(Math.hypot(next.x - entry.x, next.y - entry.y)).toBeGreaterThan(0.55 * pitch);
+      expect(Math.hypot(next.x - entry.x, next.y - entry.y)).toBeLessThan(1.05 * pitch);
     });
     // The first is the middle of the front.
     expect(found[0]!.x).toBeCloseTo(0, 0);

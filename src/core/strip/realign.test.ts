@@ -29,10 +29,10 @@ describe('a place on an edge', () => {
     // Beyond its end it is its end, and on every starting shape it is on the board.
     expect(pointOnEdge(outline, edgeNamed('front'), 900)!.map(Math.round)).toEqual([230, -210]);
     for (const shape of Object.values(STARTING_SHAPES)) {
-      const own = baseOutline(shape);
-      const parts = [...new Set(own.segments.filter(({ edge }) => edge.kind === 'edge').map(({ edge }) => edge.name))];
+      const item = baseOutline(shape);
+      const parts = [...new Set(item.segments.filter(({ edge }) => edge.kind === 'edge').map(({ edge }) => edge.name))];
       for (const part of parts)
-        for (const along of [-70, 0, 35]) expect(distanceTo(flatten(own), pointOnEdge(own, edgeNamed(part), along)!)).toBeLessThan(0.1);
+        for (const along of [-70, 0, 35]) expect(distanceTo(flatten(item), pointOnEdge(item, edgeNamed(part), along)!)).toBeLessThan(0.1);
     }
   });
 
@@ -77,7 +77,7 @@ describe('marks that must meet again', () => {
     planPiece(chair, {}, { sits: false, coarse: true, planner });
     const piece = marked(chair, mark('m-1', 'front', 60, 'Dark stripe'), mark('m-2', 'left', 0));
     const plan = planPiece(piece, {}, { sits: false, coarse: true, planner });
-    const detail = (key: string): string => plan.steps.find((own) => own.key === key)!.detail;
+    const detail = (key: string): string => plan.steps.find((step) => step.key === key)!.detail;
     expect(detail('strip')).toContain('A (Dark stripe, front, 60 mm right of the middle); B (left, in the middle)');
     expect(detail('tack')).toContain('A on A, Dark stripe, front');
     expect(plan.cover.pieces[0]!.marks.some(({ label }) => label === 'A')).toBe(true);

@@ -241,8 +241,8 @@ export function crownByWish(piece: Piece, house: HouseRules, wish: CrownWish, op
   const { onTry = () => true, keep = keepNothing } = options;
   const bare: Piece = { ...piece, pads: piece.pads.filter((pad) => pad.role !== 'crown') };
   const model = builtModel(bare, house, keep);
-  const held = Math.min(0, bare.pads.find((pad) => pad.role === 'main')?.offset ?? 0);
-  const wished = wishedOver(model.board, model.middle, model.rule('crownInset') - held, wish.profile);
+  const setBack = Math.min(0, bare.pads.find((pad) => pad.role === 'main')?.offset ?? 0);
+  const wished = wishedOver(model.board, model.middle, model.rule('crownInset') - setBack, wish.profile);
   const first = piece.pads.find((pad) => pad.role === 'crown');
   const material = first?.material ?? bare.pads.find((pad) => pad.role === 'main')?.material;
   if (!wished || !material || wish.height <= 0) return [];

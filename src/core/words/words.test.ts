@@ -56,9 +56,9 @@ describe('the words', () => {
   it('have drawings that stay in their box', () => {
     for (const { word, sketch } of wordsIn()) {
       if (!sketch) continue;
-      const figures = [...sketch.matchAll(/-?\d+(\.\d+)?/g)].map(([own]) => Number(own));
+      const figures = [...sketch.matchAll(/-?\d+(\.\d+)?/g)].map(([text]) => Number(text));
       expect(
-        figures.every((own) => own >= 0 && own <= 120),
+        figures.every((figure) => figure >= 0 && figure <= 120),
         word,
       ).toBe(true);
     }

@@ -43,25 +43,25 @@ export class Disk {
   do(deed: Deed): void {
     const { kind, name, data } = deed;
     if (kind === 'R') {
-      const held = this.names.get(name);
+      const file = this.names.get(name);
       this.names.delete(name);
-      if (held) this.names.set(data.toString('utf8', 0, data.length - 1), held);
+      if (file) this.names.set(data.toString('utf8', 0, data.length - 1), file);
     } else if (kind === 'U') this.names.delete(name);
     else if (kind === 'S' && !this.names.has(name)) this.settleFolder(name);
     else if (kind === 'S') {
-      const held = this.names.get(name)!;
-      held.safe = held.since.reduce(applied, held.safe);
-      held.since = [];
+      const file = this.names.get(name)!;
+      file.safe = file.since.reduce(applied, file.safe);
+      file.since = [];
     } else {
-      let held = this.names.get(name);
-      if (!held) this.names.set(name, (held = { safe: Buffer.alloc(0), since: [] }));
-      if (kind !== 'O') held.since.push(deed);
+      let file = this.names.get(name);
+      if (!file) this.names.set(name, (file = { safe: Buffer.alloc(0), since: [] }));
+      if (kind !== 'O') file.since.push(deed);
     }
   }
 
   private settleFolder(folder: string): void {
     for (const name of this.safeNames.keys()) if (dirname(name) === folder && !this.names.has(name)) this.safeNames.delete(name);
-    for (const [name, held] of this.names) if (dirname(name) === folder) this.safeNames.set(name, held);
+    for (const [name, file] of this.names) if (dirname(name) === folder) this.safeNames.set(name, file);
   }
 
   /**
@@ -73,7 +73,7 @@ export class Disk {
   cut(to: string, roll: () => number): void {
     const names = new Map(this.safeNames);
     // A name that was not put down may be there or not, the old one and the new one each for itself.
-    for (const [name, held] of this.names) if (!names.has(name) && roll() < 0.5) names.set(name, held);
+    for (const [name, file] of this.names) if (!names.has(name) && roll() < 0.5) names.set(name, file);
     for (const name of [...names.keys()]) if (!this.names.has(name) && roll() < 0.5) names.delete(name);
     for (const [name, { safe, since }] of names) {
       // The index beside the log is made anew; it is never trusted.

@@ -65,10 +65,10 @@ describe('a workshop that is killed', () => {
       expect(await lost(at, toldIn(text.slice(seen)), { backups: false }), `after kill ${k + 1}`).toEqual([]);
       seen = text.lastIndexOf('\n') + 1;
     }
-    const told = toldIn(readFileSync(join(at, 'told'), 'utf8'));
-    expect(await lost(at, told)).toEqual([]);
-    expect(told.length).toBeGreaterThan(KILLS * 3);
-    measured('kills', { kills: KILLS, told: told.length, lost: 0 });
+    const entries = toldIn(readFileSync(join(at, 'told'), 'utf8'));
+    expect(await lost(at, entries)).toEqual([]);
+    expect(entries.length).toBeGreaterThan(KILLS * 3);
+    measured('kills', { kills: KILLS, told: entries.length, lost: 0 });
   }, 3_600_000);
 });
 
@@ -86,26 +86,26 @@ describe('a workshop whose power is cut', () => {
     const disk = new Disk(at);
     const roll = seededRandom(7);
     const after = join(folder, 'after');
-    let told = '';
+    let entries = '';
     let cuts = 0;
     for (const deed of deeds) {
       if (deed.name === tells) {
-        told += deed.data.toString('utf8');
+        entries += deed.data.toString('utf8');
         continue;
       }
       disk.do(deed);
       // Before the first workshop is in its place there is nothing to find.
-      if (deed.kind !== 'S' || told === '') continue;
+      if (deed.kind !== 'S' || entries === '') continue;
       // All of what was not put down is lost; or some of it, in any mixture.
       for (const chance of [() => 1, roll]) {
         rmSync(after, { recursive: true, force: true });
         mkdirSync(after);
         disk.cut(after, chance);
-        expect(await lost(after, toldIn(told)), `cut ${cuts}, after ${deed.name}`).toEqual([]);
+        expect(await lost(after, toldIn(entries)), `cut ${cuts}, after ${deed.name}`).toEqual([]);
         cuts += 1;
       }
     }
-    expect(toldIn(told)).toHaveLength(DEEDS);
+    expect(toldIn(entries)).toHaveLength(DEEDS);
     expect(cuts).toBeGreaterThan(DEEDS);
     measured('cuts', { cuts, told: DEEDS, lost: 0 });
   }, 3_600_000);

@@ -9,11 +9,11 @@ import type { Told } from './hammer';
  * What a workshop was told to be on the disk and is not there, or is not whole.
  *
  * @param folder the workshop's, after a kill or a cut
- * @param told everything that was told before
+ * @param entries everything that was told before
  * @param [options.backups] false leaves the archives unopened
  * @returns what is missing, in words; nothing when all is there
  */
-export async function lost(folder: string, told: readonly Told[], { backups = true } = {}): Promise<string[]> {
+export async function lost(folder: string, entries: readonly Told[], { backups = true } = {}): Promise<string[]> {
   const missing: string[] = [];
   const db = openDatabase(folder);
   try {
@@ -22,13 +22,13 @@ export async function lost(folder: string, told: readonly Told[], { backups = tr
     const revision = db.prepare('SELECT json FROM revision WHERE piece_id = ? AND revision = ?');
     const tick = db.prepare('SELECT 1 FROM tick WHERE piece_id = ? AND unit = ? AND step = ?');
     const entry = db.prepare('SELECT 1 FROM log_entry WHERE serial = ?');
-    for (const own of told) {
-      if (own.did === 'save') {
-        const row = revision.get(own.id, own.revision) as { json: string } | undefined;
-        if (!row || (JSON.parse(row.json) as { name: string }).name !== own.name) missing.push(`save ${own.name}`);
-      } else if (own.did === 'tick' && !tick.get(own.id, own.unit, own.step)) missing.push(`tick ${own.step}`);
-      else if (own.did === 'log' && !entry.get(own.serial)) missing.push(`log ${own.serial}`);
-      else if (own.did === 'photo' && !existsSync(join(folder, 'photos', own.name))) missing.push(`photo ${own.name}`);
+    for (const item of entries) {
+      if (item.did === 'save') {
+        const row = revision.get(item.id, item.revision) as { json: string } | undefined;
+        if (!row || (JSON.parse(row.json) as { name: string }).name !== item.name) missing.push(`save ${item.name}`);
+      } else if (item.did === 'tick' && !tick.get(item.id, item.unit, item.step)) missing.push(`tick ${item.step}`);
+      else if (item.did === 'log' && !entry.get(item.serial)) missing.push(`log ${item.serial}`);
+      else if (item.did === 'photo' && !existsSync(join(folder, 'photos', item.name))) missing.push(`photo ${item.name}`);
     }
   } finally {
     db.close();
@@ -41,9 +41,11 @@ export async function lost(folder: string, told: readonly Told[], { backups = tr
       .digest('hex');
     if (name !== `${is}.jpg`) missing.push(`torn photo ${name}`);
   }
-  for (const own of backups ? told : [])
-    if (own.did === 'backup')
-      await checkBackup(join(folder, 'backups', own.name)).catch((error: unknown) => missing.push(`backup ${own.name}: ${String(error)}`));
+  for (const item of backups ? entries : [])
+    if (item.did === 'backup')
+      await checkBackup(join(folder, 'backups', item.name)).catch((error: unknown) =>
+        missing.push(`backup ${item.name}: ${String(error)}`),
+      );
   return missing;
 }
 

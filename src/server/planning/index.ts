@@ -92,10 +92,10 @@ function createPlanning(): Planning {
   };
 }
 
-const kept = globalThis as { foveaPlanning?: Planning };
+const shared = globalThis as { foveaPlanning?: Planning };
 
 /** The one planning of this process; development reloads share it. */
 export function planning(): Planning {
-  kept.foveaPlanning ??= createPlanning();
-  return kept.foveaPlanning;
+  shared.foveaPlanning ??= createPlanning();
+  return shared.foveaPlanning;
 }

@@ -36,8 +36,8 @@ describe('the little drawings of a run sheet', () => {
       expect(Math.abs(spanOf(outline, 1) - size![1]), id).toBeLessThan(1);
     });
     expect(cloth.map(({ name }) => name)).toEqual(plan.cover.pieces.map(({ name }) => name));
-    const own = plan.outline.points;
-    for (const at of [0, 1] as const) expect(Math.abs(spanOf(board.outline, at) - spanOf(own, at)), id).toBeLessThan(1);
+    const points = plan.outline.points;
+    for (const at of [0, 1] as const) expect(Math.abs(spanOf(board.outline, at) - spanOf(points, at)), id).toBeLessThan(1);
     expect(fastening === null ? 0 : fastening.places.length, id).toBe(plan.fixing.order.length);
   });
 

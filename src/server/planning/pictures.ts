@@ -133,13 +133,13 @@ function foamPicture(model: Model): FlatPicture[] {
     .filter(({ kept }) => !kept)
     .flatMap(({ role, insertOf, thickness, made, pair, blocks, outline, width, height }) => {
       const name = `${insertOf ? 'Insert' : PAD_ROLES.find(({ id }) => id === role)!.name} ${Math.round(pair ? made : thickness)}`;
-      const flat = (own: Polygon, size: [number, number]): FlatPicture => ({ name, outline: thinned(own), size });
+      const flat = (points: Polygon, size: [number, number]): FlatPicture => ({ name, outline: thinned(points), size });
       return blocks.length < 2 ? [flat(outline, [width, height])] : blocks.map((block) => flat(block.outline, [block.width, block.height]));
     });
 }
 
 function cornerPictures(model: Model, { fastener, fasteners }: Fixing): CornerPicture[] {
-  const held = (fasteners.find(({ id }) => id === fastener.id)?.name ?? 'Staples').toLowerCase();
+  const holdId = (fasteners.find(({ id }) => id === fastener.id)?.name ?? 'Staples').toLowerCase();
   const stations = wrapsStep(model);
   return cornerLots(cornersStep(model), model.piece.kind).map(({ says, lot: [corner] }) => {
     const { cloth, lower, staples, folds, cutAway, cut } = foldPlan(
@@ -147,7 +147,7 @@ function cornerPictures(model: Model, { fastener, fasteners }: Fixing): CornerPi
       stations.find(({ id }) => id === corner!.station)!,
       model.rule,
     );
-    return { says, held, fold: { cloth, lower, staples, folds, cutAway, cut } };
+    return { says, held: holdId, fold: { cloth, lower, staples, folds, cutAway, cut } };
   });
 }
 

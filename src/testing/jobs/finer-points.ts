@@ -26,7 +26,7 @@ const ended = (name: string): EdgeFact => ({
 
 const off = (part: StripItem['part'], name: string): StripItem => stripItem(`s-${name.toLowerCase().replaceAll(' ', '-')}`, { name, part });
 
-const cut = (plan: Parameters<Job['figures'][number]['of']>[0], id: string) => plan.cover.pieces.find((own) => own.id === id)!;
+const cut = (plan: Parameters<Job['figures'][number]['of']>[0], id: string) => plan.cover.pieces.find((piece) => piece.id === id)!;
 const bench: Piece = newPiece('bench');
 
 /** What real jobs have beside the plain ones: loose things, cloth that ends in sight, pockets, parts of one chair. */

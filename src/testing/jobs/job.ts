@@ -41,9 +41,9 @@ export function piece(kind: PieceKind, { shape, cloth, base, ...rest }: Change):
 
 /** A cloth of the lodge's shelf as a piece carries it. */
 export function cloth(id: string): Partial<Cloth> {
-  const { id: _id, ...own } = CLOTHS.find((known) => known.id === id)!;
+  const { id: _id, ...item } = CLOTHS.find((known) => known.id === id)!;
   void _id;
-  return own;
+  return item;
 }
 
 /** The usual pads of a kind with the main one changed. */
@@ -52,8 +52,8 @@ export function mainPad(kind: PieceKind, change: Partial<Pad>): Pad[] {
 }
 
 const pieceAt = (plan: Plan, id: string) => {
-  const found = plan.cover.pieces.find((own) => own.id === id);
-  if (!found) throw new Error(`no cloth piece ${id}: ${plan.cover.pieces.map((own) => own.id).join()}`);
+  const found = plan.cover.pieces.find((coverPiece) => coverPiece.id === id);
+  if (!found) throw new Error(`no cloth piece ${id}: ${plan.cover.pieces.map((coverPiece) => coverPiece.id).join()}`);
   return found;
 };
 
@@ -101,7 +101,7 @@ export function band(padding: number, round: number): Expected[] {
     },
     {
       what: 'bands, length together',
-      of: (plan) => bands(plan).reduce((sum, own) => sum + Math.max(own.width, own.height), 0),
+      of: (plan) => bands(plan).reduce((sum, coverPiece) => sum + Math.max(coverPiece.width, coverPiece.height), 0),
       least: round - 30,
       most: round + 110,
       why: 'the seam line round the top and an allowance at each join',
@@ -111,10 +111,10 @@ export function band(padding: number, round: number): Expected[] {
 
 /** A pad as it is cut. */
 export function foam(pad: string, width: number, depth: number, why: string, give = 6): Expected[] {
-  const own = (plan: Plan) => plan.foam.find((found) => found.pad === pad)!;
+  const local = (plan: Plan) => plan.foam.find((found) => found.pad === pad)!;
   return [
-    { what: `${pad} pad as cut, width`, of: (plan) => own(plan).width, least: width - give, most: width + give, why },
-    { what: `${pad} pad as cut, depth`, of: (plan) => own(plan).height, least: depth - give, most: depth + give, why },
+    { what: `${pad} pad as cut, width`, of: (plan) => local(plan).width, least: width - give, most: width + give, why },
+    { what: `${pad} pad as cut, depth`, of: (plan) => local(plan).height, least: depth - give, most: depth + give, why },
   ];
 }
 

@@ -77,7 +77,8 @@ export const WALLS: Job[] = [
       },
       {
         what: 'border, width of a strip',
-        of: (plan) => Math.min(...plan.cover.pieces.filter(({ role }) => role === 'border').map((own) => Math.min(own.width, own.height))),
+        of: (plan) =>
+          Math.min(...plan.cover.pieces.filter(({ role }) => role === 'border').map((piece) => Math.min(piece.width, piece.height))),
         least: 115,
         most: 160,
         why: '100 of border, what the roll takes, two seams',

@@ -24,7 +24,7 @@ const BIG = 'btn h-16 min-w-16 text-2xl font-normal';
 /** The pieces of the set at this step: each ticked by itself, or all at once. */
 function Units({ view, step, onTick }: { view: View; step: Step; onTick: (units: number[], done: boolean) => void }) {
   const units = Array.from({ length: view.count }, (_, k) => k + 1);
-  const done = (unit: number): boolean => view.ticks.some((own) => own.unit === unit && own.step === step.key);
+  const done = (unit: number): boolean => view.ticks.some((tick) => tick.unit === unit && tick.step === step.key);
   if (view.count === 1) return null;
   return (
     <div role="group" aria-label={`${step.name}, done on`} className="flex flex-wrap gap-2">
@@ -154,7 +154,7 @@ function useInHand(bench: Bench) {
   const [opened, setOpened] = useState(() => Date.now());
   const steps = view?.steps ?? [];
   const units = Array.from({ length: view?.count ?? 0 }, (_, k) => k + 1);
-  const isDone = (unit: number, key: string): boolean => view?.ticks.some((own) => own.unit === unit && own.step === key) ?? false;
+  const isDone = (unit: number, key: string): boolean => view?.ticks.some((ticked) => ticked.unit === unit && ticked.step === key) ?? false;
   const open = steps.findIndex(({ key }) => units.some((unit) => !isDone(unit, key)));
   const chosen = steps.findIndex(({ key }) => key === at);
   const index = chosen >= 0 ? chosen : Math.max(0, open);
@@ -180,8 +180,8 @@ function useInHand(bench: Bench) {
       sendings.push({ method: 'POST', url: '/api/timers', body: { piece: view.id, unit: batch, step: step.key, at: now } });
     // What it was waited for is gone on with; of a batch once the last of it is.
     const last = left.every((unit) => which.includes(unit));
-    const gone = (own: View['timers'][number]): boolean =>
-      step.after.includes(own.step) && (own.unit === 0 ? last : which.includes(own.unit));
+    const gone = (timer: View['timers'][number]): boolean =>
+      step.after.includes(timer.step) && (timer.unit === 0 ? last : which.includes(timer.unit));
     const over = is ? view.timers.filter(gone) : [];
     sendings.push(...over.map(({ id }): Omit<Sending, 'id'> => ({ method: 'DELETE', url: `/api/timers/${id}`, body: {} })));
     void tell(sendings);
@@ -231,7 +231,7 @@ function BenchFoot({ view, hand }: { view: View; hand: ReturnType<typeof useInHa
       <button type="button" className={`${BIG} btn-outline px-8`} disabled={index === 0} onClick={() => go(index - 1)}>
         Back
       </button>
-      <Meanwhile view={view} go={(key) => go(steps.findIndex((own) => own.key === key))} />
+      <Meanwhile view={view} go={(key) => go(steps.findIndex((step) => step.key === key))} />
       <button
         type="button"
         className={`${BIG} btn-outline px-8 ml-auto`}

@@ -99,8 +99,8 @@ function Straps({ straps, size }: Pick<Board, 'straps'> & { size: number }) {
   const over = along.flatMap(({ ends, width }, i) =>
     across
       .filter((_, k) => (i + k) % 2 === 0)
-      .map((own) => {
-        const [x, y, half] = [ends[0][0], own.ends[0][1], own.width / 2 + size * 0.1];
+      .map((item) => {
+        const [x, y, half] = [ends[0][0], item.ends[0][1], item.width / 2 + size * 0.1];
         return {
           ends: [
             [x, y - half],
@@ -112,8 +112,8 @@ function Straps({ straps, size }: Pick<Board, 'straps'> & { size: number }) {
   );
   return (
     <g data-straps={straps.length}>
-      {[...along, ...across, ...over].map((own) => (
-        <Strap key={own.ends.flat().join(' ')} {...own} size={size} />
+      {[...along, ...across, ...over].map((item) => (
+        <Strap key={item.ends.flat().join(' ')} {...item} size={size} />
       ))}
     </g>
   );

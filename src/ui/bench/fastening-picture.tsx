@@ -16,7 +16,7 @@ export function FasteningPicture({ fastening }: { fastening: NonNullable<BenchVi
   const size = Math.max(maxX - minX, maxY - minY) / 17;
   const current = now.temporary ? temporary : places.filter(({ n }) => n >= now.from && n <= now.to);
   const done = now.temporary ? [] : places.filter(({ n }) => n < now.from);
-  const told = numbered(current, size);
+  const listed = numbered(current, size);
   return (
     <figure className="flex flex-col min-h-0 flex-1" data-bench-wave={wave}>
       <svg
@@ -31,8 +31,8 @@ export function FasteningPicture({ fastening }: { fastening: NonNullable<BenchVi
         ))}
         {current.map(({ n, x, y }) => (
           <g key={n} data-fastener={n}>
-            <circle cx={x} cy={-y} r={size * (told.has(n) ? 0.5 : 0.22)} fill="var(--cover-line)" />
-            {told.has(n) && (
+            <circle cx={x} cy={-y} r={size * (listed.has(n) ? 0.5 : 0.22)} fill="var(--cover-line)" />
+            {listed.has(n) && (
               <text x={x} y={-y} fontSize={size * 0.6} textAnchor="middle" dominantBaseline="central" fill="var(--color-primary-content)">
                 {n}
               </text>

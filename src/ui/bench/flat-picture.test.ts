@@ -10,16 +10,16 @@ describe('the cover’s pieces, flat', () => {
     const { cover } = planPiece(newPiece(id), {}, QUICK);
     const { laid, width, height } = laidOut(cover.pieces.map(({ name, outline }) => ({ name, outline: outline as Point[] })));
     expect(laid.map(({ name }) => name).sort()).toEqual(cover.pieces.map(({ name }) => name).sort());
-    for (const own of laid) {
-      const points = [...own.d.matchAll(/(-?[\d.]+)[ ,](-?[\d.]+)/g)].map(([, x, y]): Point => [Number(x), Number(y)]);
+    for (const item of laid) {
+      const points = [...item.d.matchAll(/(-?[\d.]+)[ ,](-?[\d.]+)/g)].map(([, x, y]): Point => [Number(x), Number(y)]);
       const box = bounds(points);
-      expect(Math.abs(box.width - own.width)).toBeLessThan(0.2);
-      expect(Math.abs(box.height - own.height)).toBeLessThan(0.2);
+      expect(Math.abs(box.width - item.width)).toBeLessThan(0.2);
+      expect(Math.abs(box.height - item.height)).toBeLessThan(0.2);
       // Drawn where it was laid, from its upper left corner downwards.
-      expect(Math.abs(box.minX - own.x)).toBeLessThan(0.2);
-      expect(Math.abs(box.minY - own.y)).toBeLessThan(0.2);
-      expect(own.x + own.width).toBeLessThanOrEqual(width + 1e-6);
-      expect(own.y + own.height).toBeLessThanOrEqual(height + 1e-6);
+      expect(Math.abs(box.minX - item.x)).toBeLessThan(0.2);
+      expect(Math.abs(box.minY - item.y)).toBeLessThan(0.2);
+      expect(item.x + item.width).toBeLessThanOrEqual(width + 1e-6);
+      expect(item.y + item.height).toBeLessThanOrEqual(height + 1e-6);
     }
     laid.forEach((a, i) =>
       laid.slice(i + 1).forEach((b) => {

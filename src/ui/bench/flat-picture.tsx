@@ -17,7 +17,7 @@ type Laid = Pick<Flat, 'name' | 'size'> & { d: string; x: number; y: number; wid
 /** Pieces side by side, all at one scale, the largest first. */
 export function laidOut(cloth: readonly Flat[]): { laid: Laid[]; width: number; height: number } {
   const sized = cloth
-    .map((own) => ({ ...own, box: bounds(own.outline) }))
+    .map((flatPicture) => ({ ...flatPicture, box: bounds(flatPicture.outline) }))
     .sort((a, b) => b.box.height - a.box.height || b.box.width - a.box.width);
   const widest = Math.max(1, ...sized.map(({ box }) => box.width));
   const gap = APART * widest;

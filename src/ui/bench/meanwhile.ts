@@ -14,7 +14,7 @@ export function behind(progress: readonly number[]): { unit: number; by: number 
   if (progress.length < 3) return [];
   const sorted = [...progress].sort((a, b) => a - b);
   const most = sorted[Math.floor(sorted.length / 2)]!;
-  return progress.flatMap((own, k) => (most - own > 1 ? [{ unit: k + 1, by: most - own }] : []));
+  return progress.flatMap((value, k) => (most - value > 1 ? [{ unit: k + 1, by: most - value }] : []));
 }
 
 /**
@@ -28,14 +28,14 @@ export function behind(progress: readonly number[]): { unit: number; by: number 
  */
 export function meanwhile(steps: readonly Step[], ticks: readonly Ticked[], count: number, waiting: readonly string[]): Step | null {
   const done = new Set(ticks.map(({ unit, step }) => `${unit} ${step}`));
-  const held = new Set(waiting);
+  const waitingIds = new Set(waiting);
   // What hangs on what is waited for, however far down.
-  for (const { key, after } of steps) if (after.some((before) => held.has(before))) held.add(key);
+  for (const { key, after } of steps) if (after.some((before) => waitingIds.has(before))) waitingIds.add(key);
   const units = Array.from({ length: count }, (_, k) => k + 1);
   return (
     steps.find(
       ({ key, after }) =>
-        !held.has(key) && units.some((unit) => !done.has(`${unit} ${key}`) && after.every((before) => done.has(`${unit} ${before}`))),
+        !waitingIds.has(key) && units.some((unit) => !done.has(`${unit} ${key}`) && after.every((before) => done.has(`${unit} ${before}`))),
     ) ?? null
   );
 }

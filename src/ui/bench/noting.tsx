@@ -55,11 +55,11 @@ function useNoteDraft(view: BenchView, step: Step) {
   const [note, setNote] = useDraft(draftKey(view, step, 'note'));
   const [reading, setReading] = useDraft(draftKey(view, step, 'reading'));
   const [took, setTook] = useDraft(draftKey(view, step, 'took'));
-  const own = `${view.id} ${step.key}`;
-  const [photo, setPhoto] = useState<File | null>(picked.get(own) ?? null);
+  const text = `${view.id} ${step.key}`;
+  const [photo, setPhoto] = useState<File | null>(picked.get(text) ?? null);
   const pick = (file: File | null) => {
-    if (file) picked.set(own, file);
-    else picked.delete(own);
+    if (file) picked.set(text, file);
+    else picked.delete(text);
     setPhoto(file);
   };
   const clear = () => {
@@ -144,15 +144,15 @@ function NoteForm({ step, view, tell, since }: NotingProps) {
 
 /** What is said of a step, and what was said of it so far. */
 export function Noting({ step, view, tell, since }: NotingProps) {
-  const own = view.notes.filter((said) => said.step === step.key);
+  const matching = view.notes.filter((note) => note.step === step.key);
   const [begun] = useState(() => isBegun(view, step));
   return (
-    <details className="text-xl" data-notes={own.length} open={begun}>
+    <details className="text-xl" data-notes={matching.length} open={begun}>
       <summary className="cursor-pointer h-16 flex items-center">
-        Note something here{own.length > 0 ? ` (${own.length} so far)` : ''}
+        Note something here{matching.length > 0 ? ` (${matching.length} so far)` : ''}
       </summary>
       <NoteForm step={step} view={view} tell={tell} since={since} />
-      <Said notes={own} count={view.count} />
+      <Said notes={matching} count={view.count} />
     </details>
   );
 }

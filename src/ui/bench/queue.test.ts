@@ -3,11 +3,11 @@ import { nextId, sendAll, type Keeping, type Sending } from './queue';
 
 /** Kept in the hand instead of the browser. */
 function inHand(all: Sending[]): Keeping & { all: () => Promise<Sending[]> } {
-  const kept = new Map(all.map((own) => [own.id, own]));
+  const saved = new Map(all.map((sending) => [sending.id, sending]));
   return {
-    all: () => Promise.resolve([...kept.values()].sort((a, b) => (a.id < b.id ? -1 : 1))),
-    put: (own) => Promise.resolve(void kept.set(own.id, own)),
-    drop: (id) => Promise.resolve(void kept.delete(id)),
+    all: () => Promise.resolve([...saved.values()].sort((a, b) => (a.id < b.id ? -1 : 1))),
+    put: (sending) => Promise.resolve(void saved.set(sending.id, sending)),
+    drop: (id) => Promise.resolve(void saved.delete(id)),
   };
 }
 const tick = (id: string, done: boolean): Sending => ({

@@ -14,18 +14,18 @@ export type Sending = {
 /** Where what is to be sent is kept meanwhile. */
 export type Keeping = {
   all: () => Promise<Sending[]>;
-  put: (own: Sending) => Promise<void>;
+  put: (sending: Sending) => Promise<void>;
   drop: (id: string) => Promise<void>;
 };
 
 /** In the browser: it is there when the page is opened again. */
 export function inBrowser(): Keeping {
   let store: UseStore | null = null;
-  const own = (): UseStore => (store ??= createStore('fovea-bench', 'sendings'));
+  const local = (): UseStore => (store ??= createStore('fovea-bench', 'sendings'));
   return {
-    all: async () => (await entries<string, Sending>(own())).map(([, sending]) => sending).sort((a, b) => (a.id < b.id ? -1 : 1)),
-    put: (sending) => set(sending.id, sending, own()),
-    drop: (id) => del(id, own()),
+    all: async () => (await entries<string, Sending>(local())).map(([, sending]) => sending).sort((a, b) => (a.id < b.id ? -1 : 1)),
+    put: (sending) => set(sending.id, sending, local()),
+    drop: (id) => del(id, local()),
   };
 }
 
@@ -55,15 +55,15 @@ export async function sendAll(keeping: Keeping, reach: typeof fetch = fetch): Pr
   let sent = 0;
   for (const { id, method, url, body, photo } of all) {
     try {
-      let told = body;
+      let listed = body;
       if (photo) {
-        const kept = await reach('/api/photos', { method: 'POST', headers: { 'content-type': photo.type || 'image/jpeg' }, body: photo });
-        if (kept.status >= 500) throw new Error('not now');
-        const { name, message } = (await kept.json()) as { name?: string; message?: string };
+        const saved = await reach('/api/photos', { method: 'POST', headers: { 'content-type': photo.type || 'image/jpeg' }, body: photo });
+        if (saved.status >= 500) throw new Error('not now');
+        const { name, message } = (await saved.json()) as { name?: string; message?: string };
         if (!name) refused.push(message ?? 'The photo was not taken.');
-        else told = { ...body, photo: name };
+        else listed = { ...body, photo: name };
       }
-      const answer = await reach(url, { method, headers: { 'content-type': 'application/json' }, body: JSON.stringify(told) });
+      const answer = await reach(url, { method, headers: { 'content-type': 'application/json' }, body: JSON.stringify(listed) });
       // What the workshop cannot do now it may do later; what it refuses it refuses for good.
       if (answer.status >= 500) throw new Error('not now');
       if (!answer.ok)

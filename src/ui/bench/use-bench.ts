@@ -34,13 +34,13 @@ function withSendings(view: BenchView, sendings: readonly Sending[]): BenchView 
   return sendings.reduce((now, { id, url, method, body }) => {
     if (url === `/api/pieces/${view.id}/ticks`) {
       const { unit, step, done } = body as { unit: number; step: string; done: boolean };
-      const others = now.ticks.filter((own) => own.unit !== unit || own.step !== step);
+      const others = now.ticks.filter((tick) => tick.unit !== unit || tick.step !== step);
       return { ...now, ticks: done ? [...others, { unit, step }] : others };
     }
     if (url === '/api/timers' && method === 'POST') {
       const { piece, unit, step, at } = body as { piece: string; unit: number; step: string; at: string };
       const what = view.steps.find(({ key }) => key === step);
-      if (piece !== view.id || !what || now.timers.some((own) => own.id === id)) return now;
+      if (piece !== view.id || !what || now.timers.some((candidate) => candidate.id === id)) return now;
       const after = (minutes: number): string => new Date(Date.parse(at) + minutes * 60_000).toISOString();
       const timer: Timer = {
         id,
@@ -52,11 +52,12 @@ function withSendings(view: BenchView, sendings: readonly Sending[]): BenchView 
         readyAt: after(what.wait),
         untilAt: what.open === undefined ? null : after(what.open),
       };
-      return { ...now, timers: [...now.timers.filter((own) => own.step !== step || own.unit !== unit), timer] };
+      return { ...now, timers: [...now.timers.filter((candidate) => candidate.step !== step || candidate.unit !== unit), timer] };
     }
-    if (method === 'DELETE' && url.startsWith('/api/timers/')) return { ...now, timers: now.timers.filter((own) => !url.endsWith(own.id)) };
+    if (method === 'DELETE' && url.startsWith('/api/timers/'))
+      return { ...now, timers: now.timers.filter((timer) => !url.endsWith(timer.id)) };
     if (url === `/api/pieces/${view.id}/notes`)
-      return now.notes.some((own) => own.id === id)
+      return now.notes.some((note) => note.id === id)
         ? now
         : { ...now, notes: [...now.notes, { photo: null, ...body, id } as unknown as BenchNote] };
     return now;
@@ -65,7 +66,7 @@ function withSendings(view: BenchView, sendings: readonly Sending[]): BenchView 
 
 /** The run sheet at the bench: what the workshop tells, what is on its way to it, and every way to add to it. */
 export function useBench(piece: string) {
-  const [told, setTold] = useState<BenchView | null>(null);
+  const [benchView, setTold] = useState<BenchView | null>(null);
   const [waiting, setWaiting] = useState<readonly Sending[]>([]);
   const [reached, setReached] = useState(true);
   const [message, setMessage] = useState<string | null>(null);
@@ -73,7 +74,7 @@ export function useBench(piece: string) {
   const [ahead, setAhead] = useState(0);
   const keeping = useRef<Keeping | null>(null);
   const busy = useRef(false);
-  const own = useCallback((): Keeping => (keeping.current ??= inBrowser()), []);
+  const callback = useCallback((): Keeping => (keeping.current ??= inBrowser()), []);
 
   const look = useCallback(async () => {
     try {
@@ -92,16 +93,16 @@ export function useBench(piece: string) {
     if (busy.current) return;
     busy.current = true;
     try {
-      const { left, refused } = await sendAll(own());
+      const { left, refused } = await sendAll(callback());
       setReached(left === 0);
       if (refused.length > 0) setMessage(refused.join(' '));
-      setWaiting(await own().all());
+      setWaiting(await callback().all());
       // Away from the workshop what was kept of its last answer is what there is.
       await look();
     } finally {
       busy.current = false;
     }
-  }, [own, look]);
+  }, [callback, look]);
 
   // What was kept when the page was closed is sent when it is opened again.
   useLookAgain(flush);
@@ -110,15 +111,15 @@ export function useBench(piece: string) {
     async (sendings: Omit<Sending, 'id'>[]) => {
       for (const sending of sendings) {
         const id = nextId();
-        await own().put({ ...sending, id, body: { ...sending.body, ...(sending.method === 'POST' ? { id } : {}) } });
+        await callback().put({ ...sending, id, body: { ...sending.body, ...(sending.method === 'POST' ? { id } : {}) } });
       }
-      setWaiting(await own().all());
+      setWaiting(await callback().all());
       void flush();
     },
-    [own, flush],
+    [callback, flush],
   );
 
-  const view = useMemo(() => (told ? withSendings(told, waiting) : null), [told, waiting]);
+  const view = useMemo(() => (benchView ? withSendings(benchView, waiting) : null), [benchView, waiting]);
   return { view, waiting: waiting.length, reached, message, ahead, tell };
 }
 

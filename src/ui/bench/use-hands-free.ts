@@ -107,7 +107,7 @@ export function useOffline(piece: string): void {
 export function readOut(words: string): void {
   if (!('speechSynthesis' in window)) return;
   window.speechSynthesis.cancel();
-  const said = new SpeechSynthesisUtterance(words);
-  said.lang = 'en-GB';
-  window.speechSynthesis.speak(said);
+  const utterance = new SpeechSynthesisUtterance(words);
+  utterance.lang = 'en-GB';
+  window.speechSynthesis.speak(utterance);
 }

@@ -140,7 +140,7 @@ function Order({ record, busy, act }: { record: PurchaseRecord; busy: boolean; a
   const [came, setCame] = useState<(number | null)[]>(order.lines.map(() => null));
   const open = order.lines.map(({ units: wanted, arrived }) => Math.max(0, Math.round((wanted - arrived) * 1000) / 1000));
   const url = `/api/orders/${id}`;
-  const word = PURCHASE_STATES.find((own) => own.id === state)!.name;
+  const word = PURCHASE_STATES.find((purchaseState) => purchaseState.id === state)!.name;
   return (
     <li className="border-t border-base-content/25 py-2" data-order={state}>
       <p className="text-sm">
@@ -168,7 +168,7 @@ function Order({ record, busy, act }: { record: PurchaseRecord; busy: boolean; a
                   value={came[k] ?? open[k]!}
                   compact
                   onCommit={(value) => {
-                    setCame(came.map((own, i) => (i === k ? value : own)));
+                    setCame(came.map((figure, i) => (i === k ? value : figure)));
                     return null;
                   }}
                 />

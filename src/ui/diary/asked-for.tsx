@@ -16,9 +16,9 @@ const FIELD = 'block border border-base-content/40 px-1 h-9 bg-base-100';
 const days = (count: number): string => `${count} ${count === 1 ? 'day' : 'days'}`;
 
 /** The answer in words: by when, how sure, and whose promise it would break. */
-function Answer({ told, view }: { told: Promised; view: DiaryView }) {
-  const { end, range, costs, question } = told;
-  const nameOf = (id: string): string => view.input.pieces.find((own) => own.id === id)?.name ?? 'a piece';
+function Answer({ told: promised, view }: { told: Promised; view: DiaryView }) {
+  const { end, range, costs, question } = promised;
+  const nameOf = (id: string): string => view.input.pieces.find((piece) => piece.id === id)?.name ?? 'a piece';
   if (!end.ends) return <p>It would not be done within a year: not with these people and hours.</p>;
   const { due } = question;
   return (
@@ -46,12 +46,12 @@ function Answer({ told, view }: { told: Promised; view: DiaryView }) {
 }
 
 /** Puts the job on the floor that can be promised. */
-function Take({ told }: { told: Promised }) {
+function Take({ told: promised }: { told: Promised }) {
   const router = useRouter();
   const [message, setMessage] = useState<string | null>(null);
   const take = async () => {
     try {
-      const answer = await send<{ id: string }>('POST', '/api/pieces', { piece: { ...told.piece, due: told.question.due } });
+      const answer = await send<{ id: string }>('POST', '/api/pieces', { piece: { ...promised.piece, due: promised.question.due } });
       if (answer.ok) router.push(`/piece/${answer.data.id}`);
       else setMessage(answer.data.message ?? 'It could not be put on the floor');
     } catch {
@@ -61,7 +61,7 @@ function Take({ told }: { told: Promised }) {
   return (
     <>
       <button type="button" className="btn btn-sm btn-outline font-normal mt-2" onClick={() => void take()}>
-        Take it: put it on the floor{told.question.due && `, due ${sayDay(told.question.due)}`}
+        Take it: put it on the floor{promised.question.due && `, due ${sayDay(promised.question.due)}`}
       </button>
       <Wrong message={message} />
     </>
@@ -108,7 +108,7 @@ function Which({ view, value, onChange }: WhichProps) {
 
 /** Before anybody says yes: whether a job can be promised that is not on the floor yet, and what taking it costs the others. */
 export function AskedFor({ view }: { view: DiaryView }) {
-  const { message, told, looking, ask, stop } = useAskedFor(view);
+  const { message, told: promised, looking, ask, stop } = useAskedFor(view);
   const [question, setQuestion] = useState<Question>({ like: `kind/${KINDS[0].id}`, count: 1, due: '', clothOn: '' });
   const change = (more: Partial<Question>): null => {
     setQuestion({ ...question, ...more });
@@ -156,17 +156,17 @@ export function AskedFor({ view }: { view: DiaryView }) {
       </form>
       <Wrong message={message} />
       <div role="status" data-promised>
-        {told && (
+        {promised && (
           <div className="mt-2">
             <p className="font-semibold">
-              {told.piece.name}
-              {told.piece.count > 1 && `, ${told.piece.count}`}
+              {promised.piece.name}
+              {promised.piece.count > 1 && `, ${promised.piece.count}`}
             </p>
-            <Answer told={told} view={view} />
+            <Answer told={promised} view={view} />
           </div>
         )}
       </div>
-      {told && <Take told={told} />}
+      {promised && <Take told={promised} />}
     </section>
   );
 }

@@ -15,7 +15,7 @@ import { DayList, Week } from './week';
 /** What is on its way, and when it is thought to come. */
 function Deliveries({ view, change }: { view: DiaryView; change: DiaryState['change'] }) {
   const [message, setMessage] = useState<string | null>(null);
-  const orders = view.deliveries.filter((own, k, all) => all.findIndex(({ order }) => order === own.order) === k);
+  const orders = view.deliveries.filter((delivery, k, all) => all.findIndex(({ order }) => order === delivery.order) === k);
   if (orders.length === 0) return null;
   return (
     <section aria-label="Deliveries">
@@ -127,8 +127,8 @@ function Planned({ diary, view, before }: { diary: DiaryState; view: DiaryView; 
   const ends = kept ? endsOf(kept.input, kept.schedule) : [];
   const words = (task: string) => {
     const { piece: id, step: key, part } = readTaskId(task);
-    const piece = shownInput.pieces.find((own) => own.id === id);
-    const step = piece?.steps.find((own) => own.key === key);
+    const piece = shownInput.pieces.find((pieceToDo) => pieceToDo.id === id);
+    const step = piece?.steps.find((stepToDo) => stepToDo.key === key);
     return {
       step: step?.name ?? key,
       piece: `${piece?.name ?? 'gone'}${part === 'first' ? ', the first' : part === 'rest' ? ', the others' : ''}`,

@@ -51,7 +51,7 @@ function PersonFields({ person, onChange }: { person: Person; onChange: (next: P
               className="sr-only"
               checked={person.days[k]!}
               aria-label={`${person.name}, ${weekday}`}
-              onChange={(event) => onChange({ ...person, days: person.days.map((own, i) => (i === k ? event.target.checked : own)) })}
+              onChange={(event) => onChange({ ...person, days: person.days.map((isOwn, i) => (i === k ? event.target.checked : isOwn)) })}
             />
             {weekday.slice(0, 2)}
           </label>
@@ -97,15 +97,15 @@ function PersonFields({ person, onChange }: { person: Person; onChange: (next: P
       </div>
       {person.off.length > 0 && (
         <p className="text-sm flex flex-wrap gap-1 mt-1">
-          {person.off.map((own) => (
+          {person.off.map((id) => (
             <button
-              key={own}
+              key={id}
               type="button"
               className="border border-base-content/40 px-1"
-              aria-label={`${person.name} is there on ${own} after all`}
-              onClick={() => onChange({ ...person, off: person.off.filter((other) => other !== own) })}
+              aria-label={`${person.name} is there on ${id} after all`}
+              onClick={() => onChange({ ...person, off: person.off.filter((other) => other !== id) })}
             >
-              {own} ×
+              {id} ×
             </button>
           ))}
         </p>
@@ -121,7 +121,7 @@ export function People({ shop, onChange }: { shop: Shop; onChange: (next: Shop) 
     void onChange(next).then(setMessage);
     return null;
   };
-  const setPerson = (k: number, next: Person) => put({ ...shop, people: shop.people.map((own, i) => (i === k ? next : own)) });
+  const setPerson = (k: number, next: Person) => put({ ...shop, people: shop.people.map((person, i) => (i === k ? next : person)) });
   return (
     <section aria-label="People and places">
       <h2 className="font-display text-lg mt-4">People and places</h2>

@@ -27,7 +27,7 @@ const UNREACHED = 'The workshop cannot be reached; what you asked is still here.
 /** Looks how a job that nobody has taken would come out beside everything on the floor. Nothing is kept of it. */
 export function useAskedFor(view: DiaryView) {
   const [message, setMessage] = useState<string | null>(null);
-  const [told, setTold] = useState<Promised | null>(null);
+  const [promised, setTold] = useState<Promised | null>(null);
   const [looking, setLooking] = useState<{ tried: number; of: number } | null>(null);
   const worker = useRef<Worker | null>(null);
   // What was stopped, or asked anew meanwhile, is not gone on with when its answer comes.
@@ -37,7 +37,7 @@ export function useAskedFor(view: DiaryView) {
   const ask = useCallback(
     async (question: Question) => {
       worker.current?.terminate();
-      const own = ++turn.current;
+      const value = ++turn.current;
       setTold(null);
       setMessage(null);
       setLooking({ tried: 0, of: 1 });
@@ -45,13 +45,13 @@ export function useAskedFor(view: DiaryView) {
       try {
         const answer = await fetch(`/api/diary/asked-for?like=${encodeURIComponent(question.like)}&count=${question.count}`);
         found = (await answer.json()) as typeof found;
-        if (own !== turn.current) return;
+        if (value !== turn.current) return;
         if (!answer.ok) {
           setLooking(null);
           return setMessage(found.message ?? 'That cannot be looked at');
         }
       } catch {
-        if (own !== turn.current) return;
+        if (value !== turn.current) return;
         setLooking(null);
         return setMessage(UNREACHED);
       }
@@ -84,5 +84,5 @@ export function useAskedFor(view: DiaryView) {
     worker.current?.terminate();
     setLooking(null);
   }, []);
-  return { message, told, looking, ask, stop };
+  return { message, told: promised, looking, ask, stop };
 }

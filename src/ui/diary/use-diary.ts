@@ -48,14 +48,14 @@ export function useDiary() {
   }, [load]);
 
   // How sure the schedule is that is kept, for the days that are thought of: asked whenever either changes.
-  const kept = view?.kept ?? null;
+  const saved = view?.kept ?? null;
   useEffect(() => {
-    if (!kept) return;
-    const own = new Worker(new URL('../../workers/diary.worker.ts', import.meta.url), { type: 'module' });
-    own.onmessage = ({ data }: MessageEvent<DiaryTold>) => setRanges(data.ranges ?? []);
-    own.postMessage({ input: kept.input, tries: 0, by: promises, kept: kept.schedule } satisfies DiaryAsked);
-    return () => own.terminate();
-  }, [kept, promises]);
+    if (!saved) return;
+    const item = new Worker(new URL('../../workers/diary.worker.ts', import.meta.url), { type: 'module' });
+    item.onmessage = ({ data }: MessageEvent<DiaryTold>) => setRanges(data.ranges ?? []);
+    item.postMessage({ input: saved.input, tries: 0, by: promises, kept: saved.schedule } satisfies DiaryAsked);
+    return () => item.terminate();
+  }, [saved, promises]);
 
   /** Does a change at the workshop, and looks again. */
   const change = useCallback(
@@ -74,8 +74,8 @@ export function useDiary() {
 
   const keep = useCallback(async () => {
     if (!best.current) return;
-    const { input, told } = best.current;
-    setMessage(await change('PUT', '/api/diary', { input, schedule: told.schedule }));
+    const { input, told: diary } = best.current;
+    setMessage(await change('PUT', '/api/diary', { input, schedule: diary.schedule }));
   }, [change]);
 
   const stop = useCallback(() => {
@@ -89,24 +89,24 @@ export function useDiary() {
     if (!view) return;
     const { input } = view;
     worker.current?.terminate();
-    const own = new Worker(new URL('../../workers/diary.worker.ts', import.meta.url), { type: 'module' });
-    worker.current = own;
+    const item = new Worker(new URL('../../workers/diary.worker.ts', import.meta.url), { type: 'module' });
+    worker.current = item;
     const tries = usualTries(problemOf(input));
     setSearch({ tried: 0, of: tries, schedule: { done: [], left: [] }, ends: [], ranges: null, wrong: [] });
-    own.onmessage = ({ data }: MessageEvent<DiaryTold>) => {
+    item.onmessage = ({ data }: MessageEvent<DiaryTold>) => {
       best.current = { input, told: data };
       setSearch(data.ranges ? null : data);
       if (!data.ranges) return;
-      own.terminate();
+      item.terminate();
       worker.current = null;
       if (data.wrong.length > 0) setMessage(`This schedule does not hold and was not kept: ${data.wrong[0]}`);
       else void keep();
     };
-    own.onerror = () => {
+    item.onerror = () => {
       setSearch(null);
       setMessage('The search stumbled; nothing was changed. Try again.');
     };
-    own.postMessage({ input, tries, by: promises, kept: null } satisfies DiaryAsked);
+    item.postMessage({ input, tries, by: promises, kept: null } satisfies DiaryAsked);
   }, [view, promises, keep]);
 
   return { view, message, search, ranges, promises, setPromises, load, change, plan, stop };

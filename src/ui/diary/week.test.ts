@@ -14,7 +14,7 @@ const done = [
 
 describe('what is drawn of a day', () => {
   it('each task by itself, in the order of the day, of one person, on that day alone', () => {
-    expect(stretchesOf(done, 'a', 0, false).map(({ task: own, span }) => [own.id.split('/')[2], span[0]])).toEqual([
+    expect(stretchesOf(done, 'a', 0, false).map(({ task: item, span }) => [item.id.split('/')[2], span[0]])).toEqual([
       ['cloth', 480],
       ['sew', 500],
       ['board', 525],
@@ -25,7 +25,7 @@ describe('what is drawn of a day', () => {
     expect(stretchesOf(done, 'nobody', 0, false)).toEqual([]);
   });
   it('over several days runs of work on one piece are one, broken by another piece or a pause', () => {
-    expect(stretchesOf(done, 'a', 0, true).map(({ task: own, span, count }) => [own.id[0], span, count])).toEqual([
+    expect(stretchesOf(done, 'a', 0, true).map(({ task: item, span, count }) => [item.id[0], span, count])).toEqual([
       ['p', [480, 520], 2],
       ['q', [525, 530], 1],
       ['p', [530, 560], 1],

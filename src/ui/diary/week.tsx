@@ -82,15 +82,15 @@ type Stretch = { task: Done; span: readonly [number, number]; count: number };
 /** What one person does on a day, task by task or by runs of work on one piece. */
 export function stretchesOf(done: readonly Done[], who: string, day: number, together: boolean): Stretch[] {
   const all = done
-    .filter((own) => own.who === who)
+    .filter((candidate) => candidate.who === who)
     .flatMap((task) => task.spans.filter(([from]) => Math.floor(from / DAY) === day).map((span): Stretch => ({ task, span, count: 1 })))
     .sort((a, b) => a.span[0] - b.span[0]);
   if (!together) return all;
-  return all.reduce<Stretch[]>((runs, own) => {
+  return all.reduce<Stretch[]>((runs, stretch) => {
     const last = runs.at(-1);
-    const same = last && readTaskId(last.task.id).piece === readTaskId(own.task.id).piece && own.span[0] - last.span[1] < TOGETHER;
-    if (!last || !same) return [...runs, own];
-    return [...runs.slice(0, -1), { task: last.task, span: [last.span[0], own.span[1]], count: last.count + own.count }];
+    const same = last && readTaskId(last.task.id).piece === readTaskId(stretch.task.id).piece && stretch.span[0] - last.span[1] < TOGETHER;
+    if (!last || !same) return [...runs, stretch];
+    return [...runs.slice(0, -1), { task: last.task, span: [last.span[0], stretch.span[1]], count: last.count + stretch.count }];
   }, []);
 }
 
@@ -132,12 +132,12 @@ export function Week({ input, done, days, pinned, chosen, words, onChoose, onLay
   const hatchOf = new Map(input.pieces.map(({ id }, k) => [id, HATCHES[k % HATCHES.length]!]));
   const drop = ({ active, delta }: DragEndEvent): void => {
     const [task = '', from] = String(active.id).split('|');
-    const own = done.find(({ id }) => id === task);
+    const found = done.find(({ id }) => id === task);
     const width = (place.current?.clientWidth ?? 0) / days.length;
-    if (!own || width === 0) return;
+    if (!found || width === 0) return;
     const moved = delta.x * ((SHOWN.to - SHOWN.from) / width);
     const to = laidAt(days, momentOf(input.begins, Number(from)), moved);
-    const row = people.findIndex(({ id }) => id === own.who) + Math.round(delta.y / ROW);
+    const row = people.findIndex(({ id }) => id === found.who) + Math.round(delta.y / ROW);
     const who = people[Math.min(people.length - 1, Math.max(0, row))]!;
     onLay(task, to.day, to.minute, who.id);
   };

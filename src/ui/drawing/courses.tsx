@@ -6,11 +6,11 @@ export function CourseLines({ courses, size }: { courses: readonly Pick<Course, 
   const face = Math.max(0, ...courses.map(({ layer }) => layer));
   return (
     <g fill="none" stroke="var(--ink)" strokeWidth={size * 0.05} data-courses={courses.length}>
-      {courses.map((own) => (
+      {courses.map((course) => (
         <path
-          key={`${own.layer} ${own.course}`}
-          d={closedPath(own.outline)}
-          strokeDasharray={own.layer === face ? undefined : `${size * 0.1} ${size * 0.3}`}
+          key={`${course.layer} ${course.course}`}
+          d={closedPath(course.outline)}
+          strokeDasharray={course.layer === face ? undefined : `${size * 0.1} ${size * 0.3}`}
         />
       ))}
     </g>

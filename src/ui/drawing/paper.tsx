@@ -63,7 +63,7 @@ function useNearer(svg: SVGSVGElement | null, place: { width: number; height: nu
   const behaviour = useRef<ZoomBehavior<SVGSVGElement, unknown> | null>(null);
   useEffect(() => {
     if (!svg || !place) return;
-    const own = zoom<SVGSVGElement, unknown>()
+    const local = zoom<SVGSVGElement, unknown>()
       .scaleExtent([1, NEAREST])
       .extent([
         [0, 0],
@@ -80,8 +80,8 @@ function useNearer(svg: SVGSVGElement | null, place: { width: number; height: nu
         return !event.button && (event.touches?.length > 1 || svg.dataset.near === 'yes');
       })
       .on('zoom', (event: D3ZoomEvent<SVGSVGElement, unknown>) => setAt(event.transform));
-    behaviour.current = own;
-    select(svg).call(own).on('dblclick.zoom', null);
+    behaviour.current = local;
+    select(svg).call(local).on('dblclick.zoom', null);
     return () => {
       select(svg).on('.zoom', null);
     };

@@ -18,9 +18,9 @@ export function Running() {
     try {
       const response = await fetch('/api/timers');
       if (!response.ok) return;
-      const told = (await response.json()) as { timers: Timer[]; now: string };
-      setTimers(told.timers);
-      setAhead(Date.parse(told.now) - Date.now());
+      const listed = (await response.json()) as { timers: Timer[]; now: string };
+      setTimers(listed.timers);
+      setAhead(Date.parse(listed.now) - Date.now());
     } catch {
       // What runs here runs on; it is looked for again.
     }

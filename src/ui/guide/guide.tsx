@@ -34,9 +34,9 @@ export const GUIDE = [
 const KEPT = 'fovea.guide';
 const CHANGED = 'fovea-guide';
 
-function kept(): number | null {
-  const said = Number(localStorage.getItem(KEPT) ?? 0);
-  return Number.isInteger(said) && said >= 1 && said <= GUIDE.length ? said : null;
+function savedStep(): number | null {
+  const value = Number(localStorage.getItem(KEPT) ?? 0);
+  return Number.isInteger(value) && value >= 1 && value <= GUIDE.length ? value : null;
 }
 
 function keep(step: number | null): void {
@@ -48,13 +48,13 @@ function keep(step: number | null): void {
 /** Begins the guide at its first step. */
 export const beginGuide = (): void => keep(1);
 
-const listen = (told: () => void): (() => void) => {
-  window.addEventListener(CHANGED, told);
-  return () => window.removeEventListener(CHANGED, told);
+const listen = (label: () => void): (() => void) => {
+  window.addEventListener(CHANGED, label);
+  return () => window.removeEventListener(CHANGED, label);
 };
 
 /** The step that is being shown, from 1, or null. */
-const useStep = (): number | null => useSyncExternalStore(listen, kept, () => null);
+const useStep = (): number | null => useSyncExternalStore(listen, savedStep, () => null);
 
 /**
  * The guide's strip, where a first piece is being guided.
@@ -74,9 +74,9 @@ export function Guide({ stage, goTo }: { stage: string | null; goTo?: (stage: st
     }
   }, [step, stage, goTo]);
   if (!ready || step === null) return null;
-  const own = GUIDE[step - 1]!;
+  const item = GUIDE[step - 1]!;
   // A piece of another day: the guide waits where it was left.
-  if (own.stage === null && stage !== null) return null;
+  if (item.stage === null && stage !== null) return null;
   const last = step === GUIDE.length;
   const onward = () => {
     keep(last ? null : step + 1);
@@ -91,16 +91,16 @@ export function Guide({ stage, goTo }: { stage: string | null; goTo?: (stage: st
     >
       <p className="text-sm flex-1">
         <b>
-          {step} of {GUIDE.length}. {own.title}.
+          {step} of {GUIDE.length}. {item.title}.
         </b>{' '}
-        {own.says}
+        {item.says}
       </p>
-      {own.stage !== null && stage !== own.stage && (
-        <button type="button" className="btn btn-sm btn-outline font-normal" onClick={() => goTo?.(own.stage!)}>
+      {item.stage !== null && stage !== item.stage && (
+        <button type="button" className="btn btn-sm btn-outline font-normal" onClick={() => goTo?.(item.stage!)}>
           Show me
         </button>
       )}
-      {own.stage !== null && (
+      {item.stage !== null && (
         <button type="button" className="btn btn-sm btn-outline" onClick={onward}>
           {last ? 'Done' : 'Next'}
         </button>

@@ -10,8 +10,8 @@ import { SchemaField } from '@/ui/kit/schema-field';
 /** A job's own words: what it is called, for whom, by when, notes and photos. */
 export function JobFields({ job, name, onChange }: { job: Job; name: string; onChange: (job: Job) => string | null }) {
   const photo = async (file: File) => {
-    const kept = await keepPhoto(file);
-    if ('name' in kept) onChange({ ...job, photos: [...job.photos, kept.name] });
+    const saved = await keepPhoto(file);
+    if ('name' in saved) onChange({ ...job, photos: [...job.photos, saved.name] });
   };
   return (
     <div className="max-w-xl">
@@ -40,14 +40,10 @@ export function JobFields({ job, name, onChange }: { job: Job; name: string; onC
         onCommit={(value) => onChange({ ...job, notes: String(value ?? '') })}
       />
       <div className="flex items-center gap-2 flex-wrap">
-        {job.photos.map((own, k) => (
-          <span key={own} className="flex items-center">
-            <img
-              src={`/api/photos/${own}`}
-              alt={`What was seen, ${k + 1}`}
-              className="size-16 object-cover border border-base-content/40"
-            />
-            <TakeOut what={`photo ${k + 1}`} onClick={() => onChange({ ...job, photos: job.photos.filter((one) => one !== own) })} />
+        {job.photos.map((id, k) => (
+          <span key={id} className="flex items-center">
+            <img src={`/api/photos/${id}`} alt={`What was seen, ${k + 1}`} className="size-16 object-cover border border-base-content/40" />
+            <TakeOut what={`photo ${k + 1}`} onClick={() => onChange({ ...job, photos: job.photos.filter((one) => one !== id) })} />
           </span>
         ))}
         <PhotoButton label="Photo of the job" onPhoto={(file) => void photo(file)}>

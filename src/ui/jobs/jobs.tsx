@@ -51,7 +51,7 @@ function NewJob({ free, onClose }: { free: readonly FloorPiece[]; onClose: () =>
             key={id}
             label={count > 1 ? `${name}, set of ${count}` : name}
             checked={pieces.includes(id)}
-            onChange={(is) => setPieces(is ? [...pieces, id] : pieces.filter((own) => own !== id))}
+            onChange={(is) => setPieces(is ? [...pieces, id] : pieces.filter((piece) => piece !== id))}
           />
         ))}
       </fieldset>
@@ -72,8 +72,8 @@ function NewJob({ free, onClose }: { free: readonly FloorPiece[]; onClose: () =>
 export function Jobs({ jobs, pieces }: { jobs: readonly JobRecord[]; pieces: readonly FloorPiece[] }) {
   const [fresh, setFresh] = useState(false);
   const [together, setTogether] = useState<readonly string[]>([]);
-  const names = new Map(pieces.map((own) => [own.id, own]));
-  const taken = new Set(jobs.flatMap((own) => own.pieces));
+  const names = new Map(pieces.map((piece) => [piece.id, piece]));
+  const taken = new Set(jobs.flatMap((job) => job.pieces));
   const free = pieces.filter(({ id }) => !taken.has(id));
   return (
     <main className="max-w-5xl w-full mx-auto px-6 py-5">
@@ -93,7 +93,7 @@ export function Jobs({ jobs, pieces }: { jobs: readonly JobRecord[]; pieces: rea
       <p className="text-sm mb-3">Pieces of one customer or room: laid on one roll, bought with one order.</p>
       {jobs.length === 0 && <p>No job yet. A piece can be laid out and bought for by itself, from its Cut stage.</p>}
       <ul>
-        {jobs.map(({ id, job, pieces: own }) => (
+        {jobs.map(({ id, job, pieces: ids }) => (
           <li
             key={id}
             className="border-t border-base-content/25 py-3 grid grid-cols-[2rem_1fr_auto] gap-3 items-start"
@@ -111,7 +111,7 @@ export function Jobs({ jobs, pieces }: { jobs: readonly JobRecord[]; pieces: rea
                 {job.name}
               </Link>
               {job.customer && <span className="text-sm"> for {job.customer}</span>}
-              <p className="text-sm">{own.map((piece) => names.get(piece)?.name ?? piece).join(', ') || 'No piece in it yet.'}</p>
+              <p className="text-sm">{ids.map((piece) => names.get(piece)?.name ?? piece).join(', ') || 'No piece in it yet.'}</p>
             </div>
             {job.due && (
               <time dateTime={job.due} className="text-sm">

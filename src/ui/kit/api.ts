@@ -15,12 +15,12 @@ let leaving = 0;
  * @throws TypeError when the server cannot be reached
  */
 export async function send<T>(method: 'POST' | 'PUT' | 'DELETE', url: string, body?: unknown): Promise<Answer<T>> {
-  const said = typeof body === 'string' ? body : JSON.stringify(body ?? {});
-  const size = new Blob([said]).size;
+  const text = typeof body === 'string' ? body : JSON.stringify(body ?? {});
+  const size = new Blob([text]).size;
   const keepalive = leaving + size <= AFTER_LEAVING;
   leaving += keepalive ? size : 0;
   try {
-    const response = await fetch(url, { method, headers: { 'content-type': 'application/json' }, body: said, keepalive });
+    const response = await fetch(url, { method, headers: { 'content-type': 'application/json' }, body: text, keepalive });
     const data = (await response.json().catch(() => ({ message: `The server answered ${response.status}` }))) as T & { message?: string };
     return { ok: response.ok, status: response.status, data };
   } finally {

@@ -12,8 +12,8 @@ export function useDraft(key: string): [string | null, (text: string | null) => 
   const [draft, set] = useState<string | null>(null);
   useEffect(() => {
     // Read after the first paint: the server cannot know it.
-    const kept = sessionStorage.getItem(key);
-    if (kept !== null) set(kept);
+    const saved = sessionStorage.getItem(key);
+    if (saved !== null) set(saved);
   }, [key]);
   const change = (text: string | null) => {
     set(text);

@@ -18,11 +18,11 @@ const NUDGE = 0.005;
 
 /** A pin that can be moved. */
 function MovingPin({ pin, onMove }: { pin: Numbered; onMove: (x: number, y: number, done: boolean) => void }) {
-  const held = useRef(false);
+  const ref = useRef(false);
   const clamped = (value: number) => Math.round(Math.min(1, Math.max(0, value)) * 1000) / 1000;
   const at = (event: PointerEvent<HTMLElement>, done: boolean) => {
     const around = event.currentTarget.parentElement?.getBoundingClientRect();
-    if (!held.current || !around) return;
+    if (!ref.current || !around) return;
     onMove(clamped((event.clientX - around.left) / around.width), clamped((event.clientY - around.top) / around.height), done);
   };
   const keys = (event: KeyboardEvent) => {
@@ -45,12 +45,12 @@ function MovingPin({ pin, onMove }: { pin: Numbered; onMove: (x: number, y: numb
       onPointerDown={(event) => {
         event.stopPropagation();
         event.currentTarget.setPointerCapture(event.pointerId);
-        held.current = true;
+        ref.current = true;
       }}
       onPointerMove={(event) => at(event, false)}
       onPointerUp={(event) => {
         at(event, true);
-        held.current = false;
+        ref.current = false;
       }}
       onKeyDown={keys}
     >
@@ -113,18 +113,18 @@ export function PhotosWithPins({ names, pins, alt, size }: { names: readonly str
   return (
     <span className="flex flex-wrap gap-2 mt-1">
       {names.map((photo, k) => {
-        const own = pinsOf(pins, photo);
+        const numbereds = pinsOf(pins, photo);
         return (
           <span key={photo} className="max-w-60">
             <a href={`/api/photos/${photo}`} target="_blank" rel="noreferrer">
               <PinnedPhoto
                 photo={photo}
                 alt={`${alt}, ${k + 1}`}
-                pins={own}
-                className={own.length > 0 ? 'h-32 w-auto' : `${size} object-cover`}
+                pins={numbereds}
+                className={numbereds.length > 0 ? 'h-32 w-auto' : `${size} object-cover`}
               />
             </a>
-            {own
+            {numbereds
               .filter(({ text }) => text)
               .map((pin) => (
                 <span key={pin.id} className="block text-xs" data-pin-says={pin.number}>

@@ -55,13 +55,13 @@ describe('a client of one worker', () => {
   });
 
   it('passes on how far it is, and what it says that it is still alive', async () => {
-    const told: unknown[] = [];
-    const asked = client.ask('slow', (progress) => told.push(progress));
+    const listed: unknown[] = [];
+    const asked = client.ask('slow', (progress) => listed.push(progress));
     for (let k = 1; k <= 5; k++) {
       vi.advanceTimersByTime(900);
       made[0]!.say({ done: k, of: 5 });
     }
-    expect(told).toHaveLength(5);
+    expect(listed).toHaveLength(5);
     made[0]!.say({ answer: 'done' });
     expect(await asked).toBe('done');
   });

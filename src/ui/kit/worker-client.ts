@@ -70,9 +70,9 @@ export function workerClient({ make, limit }: ClientOptions): WorkerClient {
     worker?.terminate();
     worker = null;
     clearTimeout(timer);
-    const own = asked;
+    const item = asked;
     asked = null;
-    own?.reject(new NotAnswered(why, message));
+    item?.reject(new NotAnswered(why, message));
   };
   const watch = (): void => {
     clearTimeout(timer);
@@ -88,17 +88,17 @@ export function workerClient({ make, limit }: ClientOptions): WorkerClient {
     made.onmessage = ({ data }) => {
       // A worker that was ended may still have something to say.
       if (worker !== made || !asked) return;
-      const said = data as Said;
-      if ('of' in said) {
+      const reported = data as Said;
+      if ('of' in reported) {
         watch();
-        asked.onProgress(said);
+        asked.onProgress(reported);
         return;
       }
       clearTimeout(timer);
-      const own = asked;
+      const item = asked;
       asked = null;
-      if ('answer' in said) own.resolve(said.answer as never);
-      else own.reject(new NotAnswered('broken', said.wrong));
+      if ('answer' in reported) item.resolve(reported.answer as never);
+      else item.reject(new NotAnswered('broken', reported.wrong));
       next();
     };
     made.onerror = () => {
@@ -110,17 +110,17 @@ export function workerClient({ make, limit }: ClientOptions): WorkerClient {
   };
   const next = (): void => {
     if (asked) return;
-    const own = waiting.shift();
-    if (!own) return;
-    asked = own;
+    const shift = waiting.shift();
+    if (!shift) return;
+    asked = shift;
     watch();
-    started().postMessage(own.question);
+    started().postMessage(shift.question);
   };
   const giveUp = (): void => {
     const left = waiting;
     waiting = [];
     if (asked) end('given-up', 'Given up');
-    for (const own of left) own.reject(new NotAnswered('given-up', 'Given up'));
+    for (const item of left) item.reject(new NotAnswered('given-up', 'Given up'));
   };
   return {
     ask: <A>(question: unknown, onProgress: (progress: Progress) => void = () => undefined) =>

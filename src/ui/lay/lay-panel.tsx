@@ -68,7 +68,7 @@ function leaves(lay: Pick<Lay, 'bins' | 'used'>, group: LayGroup, unit: Unit): s
     return rest ? [rest] : [];
   });
   if (rests.length === 0) return [];
-  const longest = rests.reduce((best, own) => ((own.length ?? 0) > (best.length ?? 0) ? own : best));
+  const longest = rests.reduce((best, leftover) => ((leftover.length ?? 0) > (best.length ?? 0) ? leftover : best));
   const says = isRoll
     ? saidLength(longest.length ?? 0, unit)
     : `${saidLength(longest.width ?? 0, unit)} × ${saidLength(longest.length ?? 0, unit)}`;
@@ -89,8 +89,8 @@ function Bound({ lay, bound }: { lay: Lay; bound: LayBound }) {
   return fresh > 0 && bound.fresh > 0 ? <>; no lay takes fewer than {bound.fresh}</> : null;
 }
 
-function Looking({ own }: { own: LayHook }) {
-  const { search, lay } = own;
+function Looking({ own: item }: { own: LayHook }) {
+  const { search, lay } = item;
   return (
     <div className="flex items-center gap-2 flex-wrap text-sm" aria-live="polite">
       {search.running ? (
@@ -101,7 +101,7 @@ function Looking({ own }: { own: LayHook }) {
           </button>
         </>
       ) : (
-        <button type="button" className="btn btn-sm btn-primary" onClick={() => own.look(SECONDS)}>
+        <button type="button" className="btn btn-sm btn-primary" onClick={() => item.look(SECONDS)}>
           {lay ? 'Look for a better one' : 'Lay it out'}
         </button>
       )}
@@ -115,9 +115,9 @@ function Looking({ own }: { own: LayHook }) {
 }
 
 /** What a piece that is chosen can be asked. */
-function ChosenPiece({ own }: { own: LayHook }) {
+function ChosenPiece({ own: item }: { own: LayHook }) {
   const say = useLength();
-  const place = own.lay?.places.find(({ key }) => key === own.chosen);
+  const place = item.lay?.places.find(({ key }) => key === item.chosen);
   if (!place)
     return (
       <p className="text-xs">Drag a piece, or move it with the arrow keys; R turns it, L holds it. Dragging with Alt does not snap.</p>
@@ -125,10 +125,10 @@ function ChosenPiece({ own }: { own: LayHook }) {
   return (
     <p className="text-sm flex items-center gap-2 flex-wrap" data-chosen={place.key}>
       {say(place.x)} from the edge, {say(place.y)} along
-      <button type="button" className="btn btn-xs btn-outline font-normal" disabled={place.locked} onClick={() => own.hands.turn(place)}>
+      <button type="button" className="btn btn-xs btn-outline font-normal" disabled={place.locked} onClick={() => item.hands.turn(place)}>
         Turn (R)
       </button>
-      <button type="button" className="btn btn-xs btn-outline font-normal" onClick={() => own.hands.lock(place)}>
+      <button type="button" className="btn btn-xs btn-outline font-normal" onClick={() => item.hands.lock(place)}>
         {place.locked ? 'Let it go (L)' : 'Hold it here (L)'}
       </button>
     </p>
@@ -202,23 +202,23 @@ function FitsNowhere({ group, left }: { group: LayGroup; left: readonly string[]
 }
 
 /** What a material is cut from: as what it is bought, with which tool, and whether the store comes first. */
-function CutFrom({ group, own }: { group: LayGroup; own: LayHook }) {
+function CutFrom({ group, own: item }: { group: LayGroup; own: LayHook }) {
   const { unit } = useSettings();
   return (
     <>
       <div className="flex gap-4 items-center flex-wrap">
-        {own.offered.length > 0 && (
+        {item.offered.length > 0 && (
           <ChoiceField
             label="Bought as"
-            value={own.ware.id}
-            options={own.offered.map((one) => ({ id: one.id, name: `${one.name} – ${saysSold(one, unit)}` }))}
-            onChange={own.setWare}
+            value={item.ware.id}
+            options={item.offered.map((one) => ({ id: one.id, name: `${one.name} – ${saysSold(one, unit)}` }))}
+            onChange={item.setWare}
           />
         )}
-        {group.kind === 'foam' && <ChoiceField label="Cut with" value={own.tool} options={CUT_TOOLS} onChange={own.setTool} />}
-        <TickField label="From the store first" checked={own.fromStock} onChange={own.setFromStock} />
+        {group.kind === 'foam' && <ChoiceField label="Cut with" value={item.tool} options={CUT_TOOLS} onChange={item.setTool} />}
+        <TickField label="From the store first" checked={item.fromStock} onChange={item.setFromStock} />
       </div>
-      {own.offered.length === 0 && (
+      {item.offered.length === 0 && (
         <p className="text-sm text-warning">
           The store does not know it.{' '}
           <a className="underline" href="/store">
@@ -243,24 +243,24 @@ type PanelProps = {
 
 /** One material of what is cut together: its lay, what it is cut from, and the lays that were kept. */
 export function LayPanel({ group, store, lays, names, keep, act }: PanelProps) {
-  const own = useLay(group, store);
-  const { lay, faults, ware } = own;
+  const item = useLay(group, store);
+  const { lay, faults, ware } = item;
   const says = useLaySays(group);
   const [message, setMessage] = useState<string | null>(null);
-  const { look } = own;
+  const { look } = item;
   // The first lay is there as soon as somebody looks; the one that was chosen is shown where there is one.
   const [begun, setBegun] = useState(false);
   useEffect(() => {
     if (begun) return;
     setBegun(true);
     const known = lays.find(({ chosen, stale }) => chosen && !stale);
-    if (known) own.show(known.lay);
+    if (known) item.show(known.lay);
     else look(FIRST_LOOK, 1);
-  }, [begun, lays, own, look]);
+  }, [begun, lays, item, look]);
   const save = async () => {
     if (!lay) return;
     const cost = costOf(ware, boughtBy(lay, ware, group.more));
-    setMessage(await keep(toKeep(lay, { name: `Lay ${lays.length + 1}`, group: group.key, tool: own.tool, cost })));
+    setMessage(await keep(toKeep(lay, { name: `Lay ${lays.length + 1}`, group: group.key, tool: item.tool, cost })));
   };
   return (
     <section aria-label={group.name} className="border-t-2 border-base-content/40 pt-3 pb-4" data-group={group.key}>
@@ -272,8 +272,8 @@ export function LayPanel({ group, store, lays, names, keep, act }: PanelProps) {
           </p>
         )}
       </div>
-      <CutFrom group={group} own={own} />
-      <Looking own={own} />
+      <CutFrom group={group} own={item} />
+      <Looking own={item} />
       {lay && lay.left.length > 0 && <FitsNowhere group={group} left={lay.left} />}
       {faults.length > 0 && (
         <p role="alert" className="text-sm text-error">
@@ -287,12 +287,12 @@ export function LayPanel({ group, store, lays, names, keep, act }: PanelProps) {
             group={group}
             lay={lay}
             faults={faults}
-            chosen={own.chosen}
+            chosen={item.chosen}
             fill={group.kind === 'foam' ? foamColour(group.of) : (FILLS[group.kind] ?? '#d8d0be')}
-            hands={own.hands}
+            hands={item.hands}
             names={names}
           />
-          <ChosenPiece own={own} />
+          <ChosenPiece own={item} />
           <button
             type="button"
             className="btn btn-sm btn-outline font-normal mt-1"
@@ -304,7 +304,7 @@ export function LayPanel({ group, store, lays, names, keep, act }: PanelProps) {
           <Wrong message={message} />
         </>
       )}
-      <KeptLays group={group} lays={lays} wares={store.wares} onShow={own.show} act={act} />
+      <KeptLays group={group} lays={lays} wares={store.wares} onShow={item.show} act={act} />
     </section>
   );
 }

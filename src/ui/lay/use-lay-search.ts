@@ -23,11 +23,11 @@ export function useLaySearch() {
   const [state, setState] = useState(NOTHING);
   const end = useCallback(() => {
     round.current += 1;
-    clients.current.forEach((own) => own.giveUp());
+    clients.current.forEach((jobClient) => jobClient.giveUp());
   }, []);
   useEffect(
     () => () => {
-      clients.current.forEach((own) => own.close());
+      clients.current.forEach((jobClient) => jobClient.close());
       clients.current = [];
     },
     [],
@@ -35,7 +35,7 @@ export function useLaySearch() {
   const start = useCallback(
     (task: LayTask, seconds = SECONDS, most = MOST) => {
       end();
-      const own = round.current;
+      const value = round.current;
       const count = Math.max(1, Math.min(most, (navigator.hardwareConcurrency || 2) - 1));
       while (clients.current.length < count) clients.current.push(solvingWorker());
       const asked = clients.current.slice(0, count);
@@ -43,7 +43,7 @@ export function useLaySearch() {
       setState({ ...NOTHING, running: true });
       let left = asked.length;
       const take = (k: number, found: LayFound | undefined, done: number): void => {
-        if (round.current !== own) return;
+        if (round.current !== value) return;
         if (found) tried.current[k] = found.tried;
         const all = tried.current.reduce((sum, n) => sum + n, 0);
         setState((now) => ({
@@ -58,11 +58,11 @@ export function useLaySearch() {
           .ask('lay', { task, seed: k + 1, seconds }, ({ done, of, best }) => take(k, best as LayFound | undefined, done / of))
           .then((found) => take(k, found, 1))
           .catch((error: unknown) => {
-            if (round.current === own) setState((now) => ({ ...now, wrong: error instanceof Error ? error.message : String(error) }));
+            if (round.current === value) setState((now) => ({ ...now, wrong: error instanceof Error ? error.message : String(error) }));
           })
           .finally(() => {
             left -= 1;
-            if (left === 0 && round.current === own) setState((now) => ({ ...now, running: false, done: 1 }));
+            if (left === 0 && round.current === value) setState((now) => ({ ...now, running: false, done: 1 }));
           });
       });
     },

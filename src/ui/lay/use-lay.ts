@@ -71,13 +71,13 @@ export function useLay(group: LayGroup, store: StoreData) {
   const ware = offered.find(({ id }) => id === wareId) ?? offered[0] ?? unnamed(group);
   const [tool, setTool] = useState<CutTool>('house');
   const [fromStock, setFromStock] = useState(true);
-  const [own, setOwn] = useState<Lay | null>(null);
+  const [item, setOwn] = useState<Lay | null>(null);
   const [chosen, setChosen] = useState<string | null>(null);
   const gap = gapOf(group.kind === 'foam' ? tool : 'house', group.gap);
   const task = useTask(group, store, { ware, gap, fromStock });
   const found = search.best?.lay ?? null;
   // What was moved by hand stands until something better is found that leaves it where it is held.
-  const lay = own && (!found || !isBetter(found, own)) ? own : found;
+  const lay = item && (!found || !isBetter(found, item)) ? item : found;
   const faults = useMemo(
     (): LayFault[] => (lay ? layFaults(group.shapes, lay.bins, lay.places, { gap, repeat: group.repeat, all: false }) : []),
     [lay, group, gap],
@@ -127,10 +127,10 @@ export function useLay(group: LayGroup, store: StoreData) {
     gap,
     fromStock,
     /** shows a lay that was kept */
-    show: (kept: Lay) => {
+    show: (saved: Lay) => {
       search.stop();
       search.forget();
-      setOwn(kept);
+      setOwn(saved);
     },
     setWare: (id: string) => anew(() => setWare(id)),
     setTool: (next: CutTool) => anew(() => setTool(next)),

@@ -74,17 +74,17 @@ type Change = (change: Partial<Begun>) => string | null;
 /** Which shape: those usual for the kind with a picture, any other by name. */
 function ShapeChoice({ piece, onChange }: { piece: Piece; onChange: (type: ShapeType) => void }) {
   const kind = kindOf(piece.kind);
-  const { type: own } = piece.base.shape;
-  const usual = kind.shapes.includes(own) ? kind.shapes : [...kind.shapes, own];
+  const { type: text } = piece.base.shape;
+  const usual = kind.shapes.includes(text) ? kind.shapes : [...kind.shapes, text];
   return (
     <>
       <div role="radiogroup" aria-label="Shape" className="grid grid-cols-3 gap-2 my-2">
         {usual.map((type) => (
           <label
             key={type}
-            className={`relative border rounded-sm p-1.5 text-sm text-center cursor-pointer focus-within:outline-2 focus-within:outline-offset-1 ${own === type ? 'border-primary border-2 font-semibold' : 'border-base-content/40'}`}
+            className={`relative border rounded-sm p-1.5 text-sm text-center cursor-pointer focus-within:outline-2 focus-within:outline-offset-1 ${text === type ? 'border-primary border-2 font-semibold' : 'border-base-content/40'}`}
           >
-            <input type="radio" name="shape" className="sr-only" checked={own === type} onChange={() => onChange(type)} />
+            <input type="radio" name="shape" className="sr-only" checked={text === type} onChange={() => onChange(type)} />
             <span className="block h-10 mb-1">
               <Outline shape={STARTING_SHAPES[type]} words={kind.words} />
             </span>
@@ -92,7 +92,7 @@ function ShapeChoice({ piece, onChange }: { piece: Piece; onChange: (type: Shape
           </label>
         ))}
       </div>
-      <ChoiceField label="Or any other" value={own} options={shapesFor(piece.kind)} onChange={onChange} hint={shapeKind(own).how} />
+      <ChoiceField label="Or any other" value={text} options={shapesFor(piece.kind)} onChange={onChange} hint={shapeKind(text).how} />
     </>
   );
 }
@@ -185,9 +185,9 @@ function useBegin(piece: Piece, baseIs: BaseIs, looking: boolean) {
 function PhotoStart({ onPhoto }: { onPhoto: (name: string) => void }) {
   const [message, setMessage] = useState<string | null>(null);
   const pick = async (file: File) => {
-    const kept = await keepPhoto(file);
-    if ('message' in kept) setMessage(kept.message);
-    else onPhoto(kept.name);
+    const saved = await keepPhoto(file);
+    if ('message' in saved) setMessage(saved.message);
+    else onPhoto(saved.name);
   };
   return (
     <>

@@ -23,11 +23,11 @@ const FIRST = 12;
 function remembered(): Chosen {
   const usual: Chosen = { paper: 'a4', parts: [...USUAL_PARTS], modes: {} };
   try {
-    const kept = JSON.parse(localStorage.getItem(KEPT) ?? '{}') as Partial<Chosen>;
+    const saved = JSON.parse(localStorage.getItem(KEPT) ?? '{}') as Partial<Chosen>;
     return {
-      paper: kept.paper && PAPER_IDS.includes(kept.paper) ? kept.paper : usual.paper,
-      parts: Array.isArray(kept.parts) ? PRINT_PARTS.map(({ id }) => id).filter((id) => kept.parts!.includes(id)) : usual.parts,
-      modes: typeof kept.modes === 'object' && kept.modes !== null ? kept.modes : {},
+      paper: saved.paper && PAPER_IDS.includes(saved.paper) ? saved.paper : usual.paper,
+      parts: Array.isArray(saved.parts) ? PRINT_PARTS.map(({ id }) => id).filter((id) => saved.parts!.includes(id)) : usual.parts,
+      modes: typeof saved.modes === 'object' && saved.modes !== null ? saved.modes : {},
     };
   } catch {
     return usual;
@@ -50,10 +50,10 @@ function Templates({ templates, onMode }: { templates: readonly TemplateChoice[]
             value={mode}
             onChange={(event) => onMode(id, event.target.value as TemplateMode)}
           >
-            {modes.map((own) => (
-              <option key={own.id} value={own.id}>
-                {nameOf(own.id)}
-                {sheetsSaid(own.sheets)}
+            {modes.map((item) => (
+              <option key={item.id} value={item.id}>
+                {nameOf(item.id)}
+                {sheetsSaid(item.sheets)}
               </option>
             ))}
           </select>
@@ -97,7 +97,9 @@ function Parts({ parts, onParts }: { parts: readonly PrintPart[]; onParts: (part
         className="size-5 accent-(--color-secondary)"
         checked={parts.includes(id)}
         onChange={(event) =>
-          onParts(PRINT_PARTS.map((own) => own.id).filter((own) => (own === id ? event.target.checked : parts.includes(own))))
+          onParts(
+            PRINT_PARTS.map((printPart) => printPart.id).filter((word) => (word === id ? event.target.checked : parts.includes(word))),
+          )
         }
       />
       {name}
@@ -146,8 +148,8 @@ export function PrintDialog({ id, onClose }: { id: string; onClose: () => void }
       // A browser that keeps nothing asks anew the next time.
     }
   };
-  const said = Object.entries(modes).map(([template, mode]) => `${template}:${mode}`);
-  const asked = new URLSearchParams({ paper: chosen.paper, parts: chosen.parts.join(','), modes: said.join(',') }).toString();
+  const phrases = Object.entries(modes).map(([template, mode]) => `${template}:${mode}`);
+  const asked = new URLSearchParams({ paper: chosen.paper, parts: chosen.parts.join(','), modes: phrases.join(',') }).toString();
   const { printed, wrong, waiting } = usePages(
     id,
     asked,

@@ -77,9 +77,9 @@ function against(ground: THREE.Color): THREE.Color {
  */
 export function clothPicture(cloth: Cloth, ground: THREE.Color): HTMLCanvasElement {
   const { across, along } = tileOf(cloth);
-  const said = coloursOf(cloth);
-  const base = said.ground ? new THREE.Color(said.ground) : ground;
-  const second = said.second ? new THREE.Color(said.second) : against(base);
+  const reported = coloursOf(cloth);
+  const base = reported.ground ? new THREE.Color(reported.ground) : ground;
+  const second = reported.second ? new THREE.Color(reported.second) : against(base);
   const dots = Math.min(DOTS, MOST / Math.max(across, along));
   const canvas = document.createElement('canvas');
   const [w, h] = [Math.max(8, Math.round(across * dots)), Math.max(8, Math.round(along * dots))];
@@ -191,11 +191,11 @@ export function quilted(material: THREE.MeshPhysicalMaterial, { flat, stitches }
   const bump = new THREE.CanvasTexture(canvas);
   bump.repeat.set(1 / width, 1 / height);
   bump.offset.set(-x0 / width, -y0 / height);
-  const own = material.clone();
-  own.bumpMap = bump;
-  own.bumpScale = ROLL;
+  const clone = material.clone();
+  clone.bumpMap = bump;
+  clone.bumpScale = ROLL;
   // Between two rolls little light comes in.
-  own.aoMap = bump;
-  own.aoMapIntensity = 0.7;
-  return own;
+  clone.aoMap = bump;
+  clone.aoMapIntensity = 0.7;
+  return clone;
 }

@@ -49,9 +49,9 @@ export function cutPlane({ origin: [x, y], direction: [dx, dy] }: Section): THRE
 /** Cuts everything of a piece open along a plane, as the piece stands. */
 export function cutAway(parts: readonly THREE.Object3D[], plane: THREE.Plane): void {
   for (const part of parts)
-    part.traverse((own) => {
-      if (!(own instanceof THREE.Mesh)) return;
-      for (const material of [own.material].flat() as THREE.Material[]) {
+    part.traverse((object) => {
+      if (!(object instanceof THREE.Mesh)) return;
+      for (const material of [object.material].flat() as THREE.Material[]) {
         material.clippingPlanes = [plane];
         material.clipShadows = true;
       }

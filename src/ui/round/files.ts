@@ -18,16 +18,16 @@ export function saveBlob(blob: Blob, name: string, extension: string): void {
 
 /** Board and cover alone, as a printer or another program takes them: binary STL, mm. */
 export function asStl({ group }: Subject): Blob {
-  const own = new THREE.Group();
+  const item = new THREE.Group();
   group.traverse((part) => {
     // One of a set stands where it stands in the row; how the whole is turned to be looked at is no part of its shape.
     if (!part.userData.piece) return;
     const alone = part.clone();
     if (part.parent && part.parent !== group) alone.applyMatrix4(part.parent.matrix);
-    own.add(alone);
+    item.add(alone);
   });
-  own.updateMatrixWorld(true);
-  return new Blob([new STLExporter().parse(own, { binary: true }) as unknown as BlobPart], { type: 'model/stl' });
+  item.updateMatrixWorld(true);
+  return new Blob([new STLExporter().parse(item, { binary: true }) as unknown as BlobPart], { type: 'model/stl' });
 }
 
 /** The whole picture with its colours, in metres as the format has it. */
@@ -44,7 +44,9 @@ export async function asGltf({ group }: Subject): Promise<Blob> {
 /** The pictures of a turn as one zip, numbered in the order of the turn. PNG is packed already: they are put in as they are. */
 export async function asTurntable(pictures: readonly Blob[]): Promise<Blob> {
   const entries = await Promise.all(
-    pictures.map(async (own, k) => [`turn-${String(k + 1).padStart(2, '0')}.png`, new Uint8Array(await own.arrayBuffer())] as const),
+    pictures.map(
+      async (picture, k) => [`turn-${String(k + 1).padStart(2, '0')}.png`, new Uint8Array(await picture.arrayBuffer())] as const,
+    ),
   );
   return new Blob([zipSync(Object.fromEntries(entries), { level: 0 }) as BlobPart], { type: 'application/zip' });
 }

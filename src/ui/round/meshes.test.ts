@@ -37,10 +37,9 @@ describe.each(KINDS.map(({ id }) => id))('%s in the round', (kind) => {
           expect(edges.has(`${from} ${to}`), `${kind}: ${from} ${to}`).toBe(false);
           edges.set(`${from} ${to}`, 1);
         });
-        const [u, v] = [b, c].map((own) => [own[0]! - a[0]!, own[1]! - a[1]!, own[2]! - a[2]!] as const) as [
-          readonly [number, number, number],
-          readonly [number, number, number],
-        ];
+        const [u, v] = [b, c].map(
+          (float64Array) => [float64Array[0]! - a[0]!, float64Array[1]! - a[1]!, float64Array[2]! - a[2]!] as const,
+        ) as [readonly [number, number, number], readonly [number, number, number]];
         const normal = [u[1] * v[2] - u[2] * v[1], u[2] * v[0] - u[0] * v[2], u[0] * v[1] - u[1] * v[0]] as const;
         if (normal[2] < -0.5 * Math.hypot(...normal)) below += 1;
         all += 1;
@@ -62,7 +61,7 @@ describe.each(KINDS.map(({ id }) => id))('%s in the round', (kind) => {
         const j = (i + 1) % points.length;
         return sum + Math.hypot(points[j]![0] - x, points[j]![1] - y, heights[j]! - heights[i]!);
       }, 0);
-      const welt = plan!.welts.find((own) => own.seam === line.id || own.seam === line.name);
+      const welt = plan!.welts.find((weltPlan) => weltPlan.seam === line.id || weltPlan.seam === line.name);
       // A welt is cut longer than its seam by what its join takes, and by what the cloth shrinks.
       if (welt) expect(length / welt.seamLength).toBeCloseTo(1, 2);
     }

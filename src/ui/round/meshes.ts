@@ -21,9 +21,9 @@ function readerOf(grid: HeightGrid): (x: number, y: number) => number {
     let [best, z] = [Infinity, 0];
     for (let r = 0; r < rows; r++)
       for (let c = 0; c < columns; c++) {
-        const own = heights[r * columns + c]!;
+        const value = heights[r * columns + c]!;
         const far = (x0 + c * step - x) ** 2 + (y0 + r * step - y) ** 2;
-        if (!Number.isNaN(own) && far < best) [best, z] = [far, own];
+        if (!Number.isNaN(value) && far < best) [best, z] = [far, value];
       }
     return z;
   };
@@ -55,13 +55,14 @@ function geometryOf(positions: number[] | Float32Array, index: number[]): THREE.
 
 /** Patches that look alike are drawn together: the cover's own cloth, lining, and each that is stitched across. */
 export function alike(patches: readonly ClothPatch[]): ClothPatch[][] {
-  const plain = (cloth: ClothPatch['cloth']): ClothPatch[] => patches.filter((own) => own.cloth === cloth && own.stitches.length === 0);
+  const plain = (cloth: ClothPatch['cloth']): ClothPatch[] =>
+    patches.filter((patch) => patch.cloth === cloth && patch.stitches.length === 0);
   return [
     plain('cover'),
     plain('second'),
     plain('lining'),
-    ...patches.filter(({ stitches }) => stitches.length > 0).map((own) => [own]),
-  ].filter((own) => own.length > 0);
+    ...patches.filter(({ stitches }) => stitches.length > 0).map((patch) => [patch]),
+  ].filter((clothPatches) => clothPatches.length > 0);
 }
 
 /** A button draws the cover in over so much of the way to the next one. */
@@ -89,9 +90,9 @@ function skinGeometry(view: SheetView, { patches }: Skin): THREE.BufferGeometry 
   const index: number[] = [];
   const groups: [start: number, count: number, material: number][] = [];
   const dimple = drawnIn(view);
-  for (const [material, own] of alike(patches).entries()) {
+  for (const [material, clothPatches] of alike(patches).entries()) {
     const start = index.length;
-    for (const patch of own) {
+    for (const patch of clothPatches) {
       const first = positions.length / 3;
       for (let i = 0; i < patch.points.length; i += 3) {
         const [x, y, z] = [patch.points[i]!, patch.points[i + 1]!, patch.points[i + 2]!];
@@ -198,7 +199,7 @@ function strainShares({ strain, give }: SheetView): Shares {
   const shares = (patch: ClothPatch): Float64Array => {
     const sums = new Float64Array(patch.points.length / 3);
     const counts = new Uint16Array(sums.length);
-    const map = strain.find((own) => own.piece === patch.panel && own.triangles.length === patch.triangles.length);
+    const map = strain.find((strainMap) => strainMap.piece === patch.panel && strainMap.triangles.length === patch.triangles.length);
     if (map)
       patch.triangles.forEach((node, k) => {
         const t = Math.floor(k / 3);
@@ -328,12 +329,12 @@ export function fastenersUnder({ plan, baseGrid }: SheetView, wave: number | nul
     new THREE.Matrix4()
       .makeTranslation(x, y, base(x, y) - plan.base.thickness)
       .scale(new THREE.Vector3(FASTENER / 2, FASTENER / 2, FASTENER / 2));
-  const told = wave === null ? null : waves[wave];
-  if (!told) return { done: [], now: order.map(at) };
-  if (told.temporary) return { done: [], now: (fasteners.find(({ id }) => id === fastener.id)?.temporary ?? []).map(at) };
+  const listed = wave === null ? null : waves[wave];
+  if (!listed) return { done: [], now: order.map(at) };
+  if (listed.temporary) return { done: [], now: (fasteners.find(({ id }) => id === fastener.id)?.temporary ?? []).map(at) };
   return {
-    done: order.filter(({ n }) => n < told.from).map(at),
-    now: order.filter(({ n }) => n >= told.from && n <= told.to).map(at),
+    done: order.filter(({ n }) => n < listed.from).map(at),
+    now: order.filter(({ n }) => n >= listed.from && n <= listed.to).map(at),
   };
 }
 
@@ -349,8 +350,8 @@ export function withPattern(
   { patches }: Skin,
   pattern: ReadonlyMap<string, readonly [number, number]>,
 ): THREE.BufferGeometry {
-  const own = cover.clone();
-  const uv = own.getAttribute('uv');
+  const clone = cover.clone();
+  const uv = clone.getAttribute('uv');
   let i = 0;
   for (const patch of alike(patches).flat()) {
     const [across, along] = pattern.get(patch.piece) ?? [0, 0];
@@ -359,5 +360,5 @@ export function withPattern(
       i += 1;
     });
   }
-  return own;
+  return clone;
 }

@@ -118,14 +118,14 @@ export function RoundView() {
   const tape = useTape(view, taping);
   useEffect(() => {
     if (!stage.current) return;
-    const own = sceneOf(piece, view, { ...wish, set: together, under, wave: under ? wave : null }, sit);
-    scene.current = own;
-    own.later(() => stage.current?.draw());
-    stage.current.show(own);
+    const item = sceneOf(piece, view, { ...wish, set: together, under, wave: under ? wave : null }, sit);
+    scene.current = item;
+    item.later(() => stage.current?.draw());
+    stage.current.show(item);
     setDrawn((count) => count + 1);
     return () => {
       scene.current = null;
-      own.dispose();
+      item.dispose();
     };
   }, [stage, piece, view, sit, wish, together, under, wave]);
   useSitting(stage, scene, seated, drawn);
@@ -133,15 +133,15 @@ export function RoundView() {
   const measures = taping && wish.padded && !together && view.skin !== null;
   usePointing(stage, scene, measures, tape);
   useEffect(() => {
-    const [{ current }, own] = [scene, stage.current];
-    if (!current || !own || !measures || tape.ends.length === 0) return;
+    const [{ current }, item] = [scene, stage.current];
+    if (!current || !item || !measures || tape.ends.length === 0) return;
     const parts = tapeParts(tape, current.size);
     current.group.add(...parts);
-    own.draw();
+    item.draw();
     return () => {
       current.group.remove(...parts);
       parts.forEach((part) => part instanceof THREE.Mesh && part.geometry.dispose());
-      own.draw();
+      item.draw();
     };
   }, [stage, tape, measures, drawn]);
   const leans = kindOf(piece.kind).traits.wall;
@@ -156,7 +156,7 @@ export function RoundView() {
         {sit && wish.padded && <Switch says={leans ? 'Somebody leans on it' : 'Somebody sits on it'} on={seated} onTurn={setSeated} />}
         {cuts && <Switch says="Cut open at the chalk line" on={wish.open} onTurn={(open) => turn({ open })} />}
         {cuts && wish.open && <CutSlide piece={piece} view={view} />}
-        {fastened && <Switch says="Turned over, with what holds it" on={wish.under} onTurn={(own) => turn({ under: own })} />}
+        {fastened && <Switch says="Turned over, with what holds it" on={wish.under} onTurn={(isOwn) => turn({ under: isOwn })} />}
         {several && !under && (
           <Switch says={piece.panels ? 'The whole wall' : 'The whole set'} on={wish.set} onTurn={(set) => turn({ set })} />
         )}

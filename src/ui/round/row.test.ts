@@ -158,7 +158,7 @@ describe('what leaves the round view', () => {
     const scene = sceneOf(seat, view, { ...wish, open: true, set: false }, null);
     expect(scene.cut).not.toBeNull();
     const planes = scene.covers.flatMap(({ material }) =>
-      ([material].flat() as THREE.Material[]).flatMap((own) => own.clippingPlanes ?? []),
+      ([material].flat() as THREE.Material[]).flatMap((item) => item.clippingPlanes ?? []),
     );
     expect(planes).toHaveLength(1);
     scene.cut!.faces.traverse((part) => {

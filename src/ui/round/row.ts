@@ -26,8 +26,8 @@ function patternOf({ plan }: SheetView, piece: Piece, k: number): OneOfSet['patt
   return new Map(
     plan.cover.pieces.map(({ id, name, count }): [string, readonly [number, number]] => {
       // What is counted is cut for the whole set.
-      const own = laid.filter(({ label }) => label === name);
-      const { x = 0, y = 0 } = own[Math.min(own.length - 1, k * Math.max(1, Math.round(count / piece.count)))] ?? {};
+      const placed = laid.filter(({ label }) => label === name);
+      const { x = 0, y = 0 } = placed[Math.min(placed.length - 1, k * Math.max(1, Math.round(count / piece.count)))] ?? {};
       return [id, [x, y]];
     }),
   );

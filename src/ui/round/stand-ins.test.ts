@@ -92,13 +92,13 @@ describe('what holds the cover, from below', () => {
     }
     let done = 0;
     waves.forEach(({ from, to, temporary }, k) => {
-      const told = fastenersUnder(view, k);
+      const listed = fastenersUnder(view, k);
       if (temporary) {
-        expect(told.now).toHaveLength(fasteners.find(({ id }) => id === fastener.id)!.temporary.length);
+        expect(listed.now).toHaveLength(fasteners.find(({ id }) => id === fastener.id)!.temporary.length);
         return;
       }
-      expect(told.done).toHaveLength(done);
-      expect(told.now).toHaveLength(to - from + 1);
+      expect(listed.done).toHaveLength(done);
+      expect(listed.now).toHaveLength(to - from + 1);
       done += to - from + 1;
     });
     expect(done).toBe(order.length);

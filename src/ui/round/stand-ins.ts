@@ -44,12 +44,12 @@ function legs(view: SheetView, low: number): Box[] {
 
 /** The wall behind a board that hangs. */
 function wall(view: SheetView, low: number, reach: number): Box[] {
-  const own = bounds(view.plan.outline.points);
-  const { minY, maxY, height } = own;
-  const [minX, maxX, width] = [own.minX - reach, own.maxX + reach, own.width + 2 * reach];
+  const item = bounds(view.plan.outline.points);
+  const { minY, maxY, height } = item;
+  const [minX, maxX, width] = [item.minX - reach, item.maxX + reach, item.width + 2 * reach];
   return [
     {
-      size: [width + 2 * WALL.beyond * own.width, height * (1 + WALL.beyond), WALL.thick],
+      size: [width + 2 * WALL.beyond * item.width, height * (1 + WALL.beyond), WALL.thick],
       at: [(minX + maxX) / 2, (minY + maxY) / 2 + (height * WALL.beyond) / 4, low - WALL.thick / 2 - 4],
     },
   ];

@@ -105,13 +105,13 @@ function clothMaterials(
 ): THREE.Material | THREE.Material[] {
   // Where the cloth is not laid yet there is no place for its pattern.
   if (!skin) return new THREE.MeshStandardMaterial({ side: THREE.DoubleSide, color: colour, roughness: 0.95 });
-  const own = clothMaterial(cloth, colour, loaded);
-  const other = second ? clothMaterial(second, colourOf({ cloth: second }), loaded) : own;
+  const material = clothMaterial(cloth, colour, loaded);
+  const other = second ? clothMaterial(second, colourOf({ cloth: second }), loaded) : material;
   const lining = new THREE.MeshStandardMaterial({ side: THREE.DoubleSide, color: 0xd8d0bf, roughness: 1 });
   return alike(skin.patches).map(([first]) =>
     first!.stitches.length > 0
-      ? quilted(first!.cloth === 'second' ? other : own, first!)
-      : { lining, second: other, cover: own }[first!.cloth],
+      ? quilted(first!.cloth === 'second' ? other : material, first!)
+      : { lining, second: other, cover: material }[first!.cloth],
   );
 }
 
@@ -155,10 +155,10 @@ function severalOf(piece: Piece, view: SheetView, parts: readonly THREE.Object3D
   const groups = set.map(({ at: [x, y], pattern }) => {
     const group = new THREE.Group();
     for (const part of parts) {
-      const own = part.clone();
-      if (own instanceof THREE.Mesh && own.userData.cover && view.skin && pattern.size > 0)
-        own.geometry = withPattern(own.geometry as THREE.BufferGeometry, view.skin, pattern);
-      group.add(own);
+      const object = part.clone();
+      if (object instanceof THREE.Mesh && object.userData.cover && view.skin && pattern.size > 0)
+        object.geometry = withPattern(object.geometry as THREE.BufferGeometry, view.skin, pattern);
+      group.add(object);
     }
     group.position.set(x, y, 0);
     return group;
@@ -178,7 +178,7 @@ function giveBack(group: THREE.Group): void {
       for (const map of [material.map, material.bumpMap, material.aoMap]) if (map) dropped.add(map);
     }
   });
-  dropped.forEach((own) => own.dispose());
+  dropped.forEach((item) => item.dispose());
 }
 
 /** Everything that is shown of a piece, each in its colour. */

@@ -84,7 +84,7 @@ function PlaceChoice({
   at: Place3 | undefined;
   onTake: (at: Place3) => void;
 }) {
-  const chosen = places.find((own) => own.at.every((value, k) => value === at?.[k]));
+  const chosen = places.find((place) => place.at.every((value, k) => value === at?.[k]));
   return (
     <label className="flex items-center gap-1">
       {label}

@@ -17,37 +17,37 @@ export function useCutDrag(stage: RefObject<Stage3d | null>, scene: RefObject<Sc
     const host = stage.current?.host;
     if (!host) return;
     /** where it was taken hold of, and how many millimetres a dot is, on the page */
-    let held: { x: number; y: number; aside: number; perDot: [number, number] } | null = null;
+    let fastening: { x: number; y: number; aside: number; perDot: [number, number] } | null = null;
     const put = (event: PointerEvent, live: boolean) => {
       const { piece, view, follow } = store.getState();
-      if (!held || !view) return;
+      if (!fastening || !view) return;
       const [least, most] = chalkReach(piece.chalk, view);
-      const by = (event.clientX - held.x) * held.perDot[0] + (event.clientY - held.y) * held.perDot[1];
-      follow({ ...piece, chalk: chalkAt(piece.chalk, Math.round(Math.min(most, Math.max(least, held.aside + by)))) }, live);
+      const by = (event.clientX - fastening.x) * fastening.perDot[0] + (event.clientY - fastening.y) * fastening.perDot[1];
+      follow({ ...piece, chalk: chalkAt(piece.chalk, Math.round(Math.min(most, Math.max(least, fastening.aside + by)))) }, live);
     };
     const down = (event: PointerEvent) => {
-      const [own, current] = [stage.current, scene.current];
-      if (!own || !current?.cut || event.button !== 0) return;
-      const seen = own.at(event, [current.cut.faces, ...current.covers]);
+      const [item, current] = [stage.current, scene.current];
+      if (!item || !current?.cut || event.button !== 0) return;
+      const seen = item.at(event, [current.cut.faces, ...current.covers]);
       let part = seen?.object ?? null;
       while (part && part !== current.cut.faces) part = part.parent;
       if (!part || !seen) return;
       const { chalk } = store.getState().piece;
       // Across the chalk line, back and right being more.
       const way = new THREE.Vector3(-Math.sin(chalk.angle), Math.cos(chalk.angle), 0).transformDirection(current.group.matrixWorld);
-      const [a, b] = [own.onPage(seen.point), own.onPage(seen.point.clone().addScaledVector(way, 10))];
+      const [a, b] = [item.onPage(seen.point), item.onPage(seen.point.clone().addScaledVector(way, 10))];
       const [dx, dy] = [(b.x - a.x) / 10, (b.y - a.y) / 10];
       const square = dx * dx + dy * dy;
       if (square < 1 / FLAT_ON ** 2) return;
-      held = { x: event.clientX, y: event.clientY, aside: chalkAside(chalk), perDot: [dx / square, dy / square] };
-      own.turns(false);
+      fastening = { x: event.clientX, y: event.clientY, aside: chalkAside(chalk), perDot: [dx / square, dy / square] };
+      item.turns(false);
       host.setPointerCapture(event.pointerId);
       event.preventDefault();
     };
     const move = (event: PointerEvent) => put(event, true);
     const up = (event: PointerEvent) => {
       put(event, false);
-      held = null;
+      fastening = null;
       stage.current?.turns(true);
     };
     // Before the picture begins to turn.

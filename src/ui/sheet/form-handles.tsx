@@ -53,13 +53,13 @@ function heldOf(pad: Pad, section: Section, near: number): Held[] {
         const [before, after] = [profile.points[i - 1]?.at ?? -1, profile.points[i + 1]?.at ?? Infinity];
         const to = (height: number, along: number): PadProfile => ({
           ...profile,
-          points: profile.points.map((own, k) =>
+          points: profile.points.map((item, k) =>
             k === i
               ? {
-                  at: Math.min(after - 1, Math.max(before + 1, Math.round(own.at + direction[1] * along))),
+                  at: Math.min(after - 1, Math.max(before + 1, Math.round(item.at + direction[1] * along))),
                   height: Math.min(pad.thickness, Math.max(0, Math.round(height))),
                 }
-              : own,
+              : item,
           ),
         });
         return [{ key: `side ${i}`, label: `Point ${i + 1} of the side`, x, value: point.height, moved: to }];

@@ -30,12 +30,12 @@ describe('what mends a warning', () => {
     ],
     ['not-pre-shrunk', { ...chair, cloth: { ...chair.cloth, fibre: 'linen' } }],
   ])('%s is gone once its button is pressed', (code, piece) => {
-    const warning = plan(piece).warnings.find((own) => own.code === code)!;
+    const warning = plan(piece).warnings.find((candidate) => candidate.code === code)!;
     const mend = mendOf(piece, warning)!;
     expect(mend.says.length).toBeGreaterThan(3);
     const mended = withAt(piece, mend.path, mend.value);
     expect(problemsOf(mended)).toEqual([]);
-    expect(plan(mended).warnings.map((own) => own.code)).not.toContain(code);
+    expect(plan(mended).warnings.map((item) => item.code)).not.toContain(code);
   });
 
   it.each<[string, Partial<Piece['pads'][number]>, string, number]>([

@@ -30,7 +30,7 @@ export function PieceField({ at, label, hint, standing, onCommit, compact, bare,
   const stuck = useSheet((state) => (state.stuck?.at === at ? state.stuck.message : null));
   const [value, put] = useField(at);
   const field = fieldAt(at, piece);
-  const explained = word ? wordsIn().find(({ id: own }) => own === word) : wordFor(at);
+  const explained = word ? wordsIn().find(({ id: text }) => text === word) : wordFor(at);
   return (
     <>
       <SchemaField

@@ -17,7 +17,7 @@ const record = (name: string, revision = 1): PieceRecord => ({
 type Reply = { status: number; data: Record<string, unknown> } | Error;
 
 /** A saver with a workshop that answers as it is told, and a browser that remembers. */
-function bench(replies: (Reply | Promise<Reply>)[], kept: Record<string, string> = {}, stale: StaleSave | null = null) {
+function bench(replies: (Reply | Promise<Reply>)[], stored: Record<string, string> = {}, stale: StaleSave | null = null) {
   const sent: { method: string; url: string; body: Record<string, unknown> }[] = [];
   const state: Saving = savingOf(record('A'), stale);
   const waits: number[] = [];
@@ -32,9 +32,9 @@ function bench(replies: (Reply | Promise<Reply>)[], kept: Record<string, string>
       });
     },
     storage: {
-      getItem: (key) => kept[key] ?? null,
-      setItem: (key, value) => void (kept[key] = value),
-      removeItem: (key) => void delete kept[key],
+      getItem: (key) => stored[key] ?? null,
+      setItem: (key, value) => void (stored[key] = value),
+      removeItem: (key) => void delete stored[key],
     },
     wait: (ms) => {
       waits.push(ms);
@@ -44,7 +44,7 @@ function bench(replies: (Reply | Promise<Reply>)[], kept: Record<string, string>
     onChange: (change) => Object.assign(state, change),
   };
   const saver: Saver = createSaver(record('A'), stale, means);
-  return { saver, state, sent, kept, waits, rest: () => new Promise((resolve) => setTimeout(resolve, 5)) };
+  return { saver, state, sent, kept: stored, waits, rest: () => new Promise((resolve) => setTimeout(resolve, 5)) };
 }
 
 const saved = (name: string, revision: number): Reply => ({ status: 200, data: record(name, revision) as never });
@@ -97,16 +97,16 @@ describe('a piece that saves itself', () => {
     await Promise.resolve();
     const [one] = Object.values(never.kept);
     expect(JSON.parse(one!)).toMatchObject({ base: 1, saveId: 'save-1' });
-    const kept = { [KEY]: JSON.stringify({ base: 1, piece: named('C'), saveId: 'second', after: 'first' }) };
-    const { saver, sent, rest } = bench([saved('C', 3)], kept);
+    const stored = { [KEY]: JSON.stringify({ base: 1, piece: named('C'), saveId: 'second', after: 'first' }) };
+    const { saver, sent, rest } = bench([saved('C', 3)], stored);
     saver.resume();
     await rest();
     expect(sent[0]!.body).toMatchObject({ base: 1, save: 'second', after: 'first', piece: { name: 'C' } });
   });
 
   it('a page that was closed before its last change was saved picks it up again', async () => {
-    const kept = { [KEY]: JSON.stringify({ base: 1, piece: named('Unsaved') }) };
-    const { saver, state, sent, rest } = bench([saved('Unsaved', 2)], kept);
+    const stored = { [KEY]: JSON.stringify({ base: 1, piece: named('Unsaved') }) };
+    const { saver, state, sent, rest } = bench([saved('Unsaved', 2)], stored);
     saver.resume();
     await rest();
     expect(sent[0]!.body).toMatchObject({ base: 1, piece: { name: 'Unsaved' } });

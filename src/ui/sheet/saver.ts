@@ -149,17 +149,17 @@ class PieceSaver implements Saver {
   };
 
   resume: Saver['resume'] = () => {
-    const kept = this.kept();
-    if (!kept || JSON.stringify(kept.piece) === JSON.stringify(this.initial.piece)) return;
-    if (kept.refused) {
-      this.held = kept.piece;
-      this.means.onChange({ refused: kept.piece });
+    const saved = this.kept();
+    if (!saved || JSON.stringify(saved.piece) === JSON.stringify(this.initial.piece)) return;
+    if (saved.refused) {
+      this.held = saved.piece;
+      this.means.onChange({ refused: saved.piece });
       return;
     }
-    this.revision = kept.base;
-    this.newest = kept.piece;
-    this.means.onChange({ piece: kept.piece });
-    this.queue.push({ saveId: kept.saveId ?? this.means.newId(), piece: kept.piece, ...(kept.after ? { after: kept.after } : {}) });
+    this.revision = saved.base;
+    this.newest = saved.piece;
+    this.means.onChange({ piece: saved.piece });
+    this.queue.push({ saveId: saved.saveId ?? this.means.newId(), piece: saved.piece, ...(saved.after ? { after: saved.after } : {}) });
     void this.flush();
   };
 
@@ -172,9 +172,9 @@ class PieceSaver implements Saver {
     }
   }
 
-  private remember(kept: Kept | null): void {
+  private remember(saved: Kept | null): void {
     const { storage } = this.means;
-    if (kept) storage.setItem(this.key, JSON.stringify(kept));
+    if (saved) storage.setItem(this.key, JSON.stringify(saved));
     else storage.removeItem(this.key);
   }
 

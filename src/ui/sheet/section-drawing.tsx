@@ -64,7 +64,9 @@ function Cut({ piece, section, size }: { piece: Piece; section: Section; size: n
         data-board-cut
       />
       {piece.pads.flatMap((pad) =>
-        letInto(pad).map((pocket, own) => <LetInCut key={`${pad.id} ${own}`} pad={pad} pocket={pocket} section={section} size={size} />),
+        letInto(pad).map((pocket, value) => (
+          <LetInCut key={`${pad.id} ${value}`} pad={pad} pocket={pocket} section={section} size={size} />
+        )),
       )}
     </>
   );

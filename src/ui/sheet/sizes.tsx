@@ -16,7 +16,7 @@ function RuleTerm({ term }: { term: Term & { rule: string } }) {
   const house = useSheet((state) => state.house);
   const override = useSheet((state) => state.override);
   const rule = ruleOf(term.rule)!;
-  const own = piece.overrides[term.rule];
+  const value = piece.overrides[term.rule];
   const standing = house[term.rule] ?? rule.value;
   return (
     <li className="py-1.5 border-t border-base-content/15">
@@ -25,10 +25,10 @@ function RuleTerm({ term }: { term: Term & { rule: string } }) {
         {house[term.rule] === undefined ? 'House rule' : 'House rule, your own'}:{' '}
         <Figure says={printFigure(standing, rule.unit, unit, true)} />. {rule.reason}
       </p>
-      {own !== undefined && (
+      {value !== undefined && (
         <p className="text-xs mt-1">
           <span className="text-primary font-semibold">Set for this piece. </span>
-          {unusual(term.rule, own) && <span>{inUnit(unusual(term.rule, own) ?? '', unit)}. </span>}
+          {unusual(term.rule, value) && <span>{inUnit(unusual(term.rule, value) ?? '', unit)}. </span>}
           <button type="button" className="underline underline-offset-2 cursor-pointer" onClick={() => override(term.rule, null)}>
             Take back to the house rule
           </button>
@@ -177,15 +177,15 @@ function CopyAll({ lines }: { lines: readonly SizeLine[] }) {
 export function Sizes({ first }: { first: readonly SizeGroup[] }) {
   const lines = useSheet((state) => state.view!.sizes);
   // What needs no part of the plan is known at once: where it has nothing to say its head would open on nothing.
-  const said = SIZE_GROUPS.filter(({ id, needs }) => needs.length > 0 || lines.some(({ group }) => group === id)).map(({ id }) => id);
-  const rest = said.filter((id) => !first.includes(id));
+  const phrases = SIZE_GROUPS.filter(({ id, needs }) => needs.length > 0 || lines.some(({ group }) => group === id)).map(({ id }) => id);
+  const rest = phrases.filter((id) => !first.includes(id));
   return (
     <section aria-label="Sizes" className="text-sm">
       <div className="flex items-center px-3 pt-2">
         <h2 className="font-display text-lg">Sizes</h2>
         <CopyAll lines={lines} />
       </div>
-      {[...first.filter((id) => said.includes(id)), ...rest].map((group) => (
+      {[...first.filter((id) => phrases.includes(id)), ...rest].map((group) => (
         <Group key={group} group={group} lines={lines.filter((line) => line.group === group)} folds={!first.includes(group)} />
       ))}
     </section>

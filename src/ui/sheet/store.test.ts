@@ -90,6 +90,6 @@ describe('the sheet’s store', () => {
     follow(thick(70), false);
     expect(store.getState().dragMessage).toBeNull();
     await Promise.resolve();
-    expect(sent.map((own) => own.pads[1]!.thickness)).toEqual([70]);
+    expect(sent.map((item) => item.pads[1]!.thickness)).toEqual([70]);
   });
 });

@@ -87,8 +87,8 @@ export type SheetStart = {
 export function wrongWith(next: Piece, house: HouseRules, path: string | null = null): string | null {
   const checked = checkDocument(next, house);
   if (!('problems' in checked)) return null;
-  const own = path === null ? undefined : checked.problems.find((problem) => problem.path === path);
-  return (own ?? checked.problems[0]!).message;
+  const item = path === null ? undefined : checked.problems.find((problem) => problem.path === path);
+  return (item ?? checked.problems[0]!).message;
 }
 
 /** One store for one sheet: the piece, what was made of it, what is looked at, and every way to change it. */

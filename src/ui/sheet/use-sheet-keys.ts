@@ -11,15 +11,15 @@ export function useSheetKeys(): void {
     const onKey = (event: KeyboardEvent) => {
       const { show, goTo, round, saver } = store.getState();
       const typing = event.target instanceof HTMLInputElement || event.target instanceof HTMLTextAreaElement;
-      const held = event.ctrlKey || event.metaKey;
+      const isHeld = event.ctrlKey || event.metaKey;
       const stage = event.altKey && /^[1-9]$/.test(event.key) ? STAGES[Number(event.key) - 1] : undefined;
       if (stage) {
         event.preventDefault();
         goTo(stage.id);
       } else if (typing) return;
       else if (event.key === '?') show({ keys: true });
-      else if (event.key === 'r' && !held) show({ round: !round });
-      else if (held && event.key.toLowerCase() === 'z') {
+      else if (event.key === 'r' && !isHeld) show({ round: !round });
+      else if (isHeld && event.key.toLowerCase() === 'z') {
         event.preventDefault();
         void saver.step(event.shiftKey ? 'redo' : 'undo');
       }

@@ -19,23 +19,23 @@ export type ClothAt = 'cloth' | 'second';
 
 const HEADS = ['Cloth', 'Weave', 'Weight', 'Gives', 'Roll', 'Price', ''];
 
-function ClothRows({ cloth, wares, onTake }: { cloth: Cloth; wares: readonly KeptWare[]; onTake: (kept: Cloth) => void }) {
+function ClothRows({ cloth, wares, onTake }: { cloth: Cloth; wares: readonly KeptWare[]; onTake: (saved: Cloth) => void }) {
   const say = useLength();
   return wares.flatMap((ware) => {
-    const kept = clothSold(ware);
-    if (!kept) return [];
+    const saved = clothSold(ware);
+    if (!saved) return [];
     const { id, name, price } = ware;
-    const gives = giveOf(kept);
+    const gives = giveOf(saved);
     return [
       <tr key={id} className={name === cloth.name ? 'bg-base-200' : ''}>
         <td className="px-2 py-1">{name}</td>
-        <td className="px-2">{weaveOf(kept)}</td>
-        <td className="px-2 text-right whitespace-nowrap">{kept.weight ?? '–'} g/m²</td>
+        <td className="px-2">{weaveOf(saved)}</td>
+        <td className="px-2 text-right whitespace-nowrap">{saved.weight ?? '–'} g/m²</td>
         <td className="px-2 text-right whitespace-nowrap">
           {Math.round(gives.warp * 1000) / 10} / {Math.round(gives.weft * 1000) / 10} %
         </td>
         <td className="px-2 text-right whitespace-nowrap">
-          <Figure says={say(kept.rollWidth)} />
+          <Figure says={say(saved.rollWidth)} />
         </td>
         <td className="px-2 text-right">{price}</td>
         <td className="px-2">
@@ -44,7 +44,7 @@ function ClothRows({ cloth, wares, onTake }: { cloth: Cloth; wares: readonly Kep
             className="btn btn-xs btn-outline"
             aria-label={`Take ${name}`}
             // What it is called, how wide it lies and what it costs is what the store says today.
-            onClick={() => onTake(kept)}
+            onClick={() => onTake(saved)}
           >
             Take
           </button>
@@ -55,7 +55,7 @@ function ClothRows({ cloth, wares, onTake }: { cloth: Cloth; wares: readonly Kep
 }
 
 /** Where the piece's cloth and the store's of that name differ, and ways to make them one. */
-function Agrees({ cloth, store, take }: { cloth: Cloth; store: StoreHook; take: (kept: Cloth) => void }) {
+function Agrees({ cloth, store, take }: { cloth: Cloth; store: StoreHook; take: (saved: Cloth) => void }) {
   const [message, setMessage] = useState<string | null>(null);
   if (!store.store || cloth.name.trim() === '') return null;
   const known = clothInStore(cloth, store.store.wares);
@@ -71,11 +71,11 @@ function Agrees({ cloth, store, take }: { cloth: Cloth; store: StoreHook; take: 
       </p>
     );
   if (known.differs.length === 0) return <p className="text-xs">Its figures are those of the store.</p>;
-  const kept = known.cloth;
+  const saved = known.cloth;
   return (
     <p className="text-sm flex items-center gap-2 flex-wrap">
       It has other figures than the store’s: {known.differs.map((key) => fieldIn(CLOTH, key).label.toLowerCase()).join(', ')}.
-      <button type="button" className="btn btn-xs btn-outline font-normal" onClick={() => take(kept)}>
+      <button type="button" className="btn btn-xs btn-outline font-normal" onClick={() => take(saved)}>
         Take the store’s
       </button>
     </p>
@@ -86,8 +86,8 @@ function Agrees({ cloth, store, take }: { cloth: Cloth; store: StoreHook; take: 
 function ClothPhoto({ cloth, at, onMessage }: { cloth: Cloth; at: ClothAt; onMessage: (message: string | null) => void }) {
   const [, put] = useField(at);
   const take = async (file: File) => {
-    const kept = await keepPhoto(file);
-    onMessage('message' in kept ? kept.message : put({ ...cloth, photo: kept.name, photoWidth: cloth.photoWidth ?? PHOTO_WIDTH }));
+    const saved = await keepPhoto(file);
+    onMessage('message' in saved ? saved.message : put({ ...cloth, photo: saved.name, photoWidth: cloth.photoWidth ?? PHOTO_WIDTH }));
   };
   const without = () => {
     const { photo: _photo, photoWidth: _width, ...rest } = cloth;
@@ -119,7 +119,7 @@ export function ClothStore({ at = 'cloth', onClose }: { at?: ClothAt; onClose: (
   const [message, setMessage] = useState<string | null>(null);
   const give = giveOf(cloth);
   const store = useStore();
-  const take = (kept: Cloth): void => setMessage(put(takenCloth(cloth, kept)));
+  const take = (saved: Cloth): void => setMessage(put(takenCloth(cloth, saved)));
   return (
     <Dialog title="Cloth store" onClose={onClose}>
       {/* A region that scrolls must be reachable for those who scroll with keys. */}

@@ -52,9 +52,9 @@ function OwnInStore({ store, chosen, onChoose }: { store: StoreHook; chosen: Foa
   const piece = usePiece();
   const apply = useSheet((state) => state.apply);
   const [message, setMessage] = useState<string | null>(null);
-  const kept = [...new Map((store.store?.wares ?? []).flatMap((ware) => (ware.foam ? [[ware.foam.id, ware] as const] : []))).values()];
-  const own = piece.foams?.some(({ id }) => id === chosen.id) && !kept.some(({ foam }) => foam?.id === chosen.id);
-  const take = (ware: (typeof kept)[number]): void => {
+  const saved = [...new Map((store.store?.wares ?? []).flatMap((ware) => (ware.foam ? [[ware.foam.id, ware] as const] : []))).values()];
+  const isOwn = piece.foams?.some(({ id }) => id === chosen.id) && !saved.some(({ foam }) => foam?.id === chosen.id);
+  const take = (ware: (typeof saved)[number]): void => {
     const { piece: next, material } = withStoreFoam(piece, ware);
     const wrong = apply(next);
     setMessage(wrong);
@@ -64,15 +64,15 @@ function OwnInStore({ store, chosen, onChoose }: { store: StoreHook; chosen: Foa
     const ware = foamToStore(piece, chosen.id, chosen.sold[0] ?? 50);
     if (ware) setMessage((await store.keepWare(ware)).message);
   };
-  if (kept.length === 0 && !own) return null;
+  if (saved.length === 0 && !isOwn) return null;
   return (
     <p className="text-sm flex items-center gap-2 flex-wrap">
-      {kept.map((ware) => (
+      {saved.map((ware) => (
         <button key={ware.id} type="button" className="btn btn-xs btn-outline font-normal" onClick={() => take(ware)}>
           Take {ware.foam!.name} from the store
         </button>
       ))}
-      {own && (
+      {isOwn && (
         <button type="button" className="btn btn-xs btn-outline font-normal" onClick={() => void put()}>
           Put {chosen.name} into the store
         </button>

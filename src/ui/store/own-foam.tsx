@@ -67,7 +67,7 @@ export function OwnFoamFields({ press, onChange, onToggle, onAdded }: Props) {
   const add = () => {
     if (!fit.ok) return;
     const slug = press.name.toLowerCase().replace(/[^a-z0-9]+/g, '-');
-    const own: OwnFoam = {
+    const item: OwnFoam = {
       id: `own-${foams.length + 1}-${slug.slice(0, 30)}`,
       name: press.name.trim() || FIRST_PRESS.name,
       type: 'polyether',
@@ -77,9 +77,9 @@ export function OwnFoamFields({ press, onChange, onToggle, onAdded }: Props) {
       onset: fit.curve.onset,
       sold: [press.thickness],
     };
-    const wrong = put([...foams, own]);
+    const wrong = put([...foams, item]);
     setMessage(wrong);
-    if (!wrong) onAdded(own.id);
+    if (!wrong) onAdded(item.id);
   };
   return (
     <details className="mt-2" onToggle={(event) => onToggle(event.currentTarget.open)}>

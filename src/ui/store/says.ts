@@ -28,10 +28,10 @@ export function saysSold(ware: Ware, unit: Unit): string {
 
 /** What there is of a thing, in a few words. */
 export function saysStock(ware: KeptWare, stock: readonly KeptStock[], unit: Unit): string {
-  const own = stock.filter((kept) => kept.ware === ware.id);
-  const full = own.filter(({ form }) => form === 'full').reduce((sum, { count }) => sum + count, 0);
-  const parts = own.filter(({ form }) => form === 'part').reduce((sum, { count }) => sum + count, 0);
-  const offcuts = own.filter(({ form }) => form === 'offcut').reduce((sum, { count }) => sum + count, 0);
+  const matching = stock.filter((saved) => saved.ware === ware.id);
+  const full = matching.filter(({ form }) => form === 'full').reduce((sum, { count }) => sum + count, 0);
+  const parts = matching.filter(({ form }) => form === 'part').reduce((sum, { count }) => sum + count, 0);
+  const offcuts = matching.filter(({ form }) => form === 'offcut').reduce((sum, { count }) => sum + count, 0);
   return [
     ...(full > 0 ? [ware.sold === 'metre' ? rollLength(full * 1000, unit) : `${full}`] : []),
     ...(parts > 0 ? [`${parts} part ${parts === 1 ? 'roll' : 'rolls'}`] : []),
@@ -40,13 +40,13 @@ export function saysStock(ware: KeptWare, stock: readonly KeptStock[], unit: Uni
 }
 
 /** What one of a thing in stock is, in a few words. */
-export function saysOne(own: KeptStock, ware: KeptWare, unit: Unit): string {
+export function saysOne(stock: KeptStock, ware: KeptWare, unit: Unit): string {
   const say = (mm: number): string => saidLength(mm, unit);
-  if (own.form === 'full') return ware.sold === 'metre' ? `${rollLength(own.count * 1000, unit)} as sold` : `${own.count} as sold`;
-  const size = `${say(own.width ?? ware.width ?? 0)} × ${say(own.length ?? 0)}`;
-  const many = own.count > 1 ? `${own.count} of ` : '';
-  const flaws = own.flaws?.length ? `, ${own.flaws.length} ${own.flaws.length === 1 ? 'flaw' : 'flaws'}` : '';
-  return `${many}${own.form === 'part' ? 'part roll' : 'offcut'} ${size}${flaws}`;
+  if (stock.form === 'full') return ware.sold === 'metre' ? `${rollLength(stock.count * 1000, unit)} as sold` : `${stock.count} as sold`;
+  const size = `${say(stock.width ?? ware.width ?? 0)} × ${say(stock.length ?? 0)}`;
+  const many = stock.count > 1 ? `${stock.count} of ` : '';
+  const flaws = stock.flaws?.length ? `, ${stock.flaws.length} ${stock.flaws.length === 1 ? 'flaw' : 'flaws'}` : '';
+  return `${many}${stock.form === 'part' ? 'part roll' : 'offcut'} ${size}${flaws}`;
 }
 
 /** What one costs, as it is said. */

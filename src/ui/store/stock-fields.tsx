@@ -19,7 +19,7 @@ type Change = (change: Partial<Draft>) => void;
 function Flaws({ draft, onChange }: { draft: Draft; onChange: Change }) {
   const flaws = draft.flaws ?? [];
   const put = (k: number, change: Partial<Flaw>): null => {
-    onChange({ flaws: flaws.map((own, i) => (i === k ? { ...own, ...change } : own)) });
+    onChange({ flaws: flaws.map((flaw, i) => (i === k ? { ...flaw, ...change } : flaw)) });
     return null;
   };
   const first: Flaw = { x: fieldIn(FLAW, 'x').default as number, y: fieldIn(FLAW, 'y').default as number, width: 50, height: 50 };
@@ -61,7 +61,7 @@ function Corners({ draft, onChange }: { draft: Draft; onChange: Change }) {
   ];
   if (!outline) return <AddOne onClick={() => onChange({ outline: box() })}>It is no rectangle</AddOne>;
   const put = (k: number, at: 0 | 1, value: number): null => {
-    onChange({ outline: outline.map((own, i): [number, number] => (i === k ? (at === 0 ? [value, own[1]] : [own[0], value]) : own)) });
+    onChange({ outline: outline.map((item, i): [number, number] => (i === k ? (at === 0 ? [value, item[1]] : [item[0], value]) : item)) });
     return null;
   };
   return (
@@ -85,9 +85,9 @@ function StockForm({ ware, draft, onChange }: { ware: KeptWare; draft: Draft; on
   const forms = isFlat(ware) || ware.sold === 'roll' ? STOCK_FORMS : STOCK_FORMS.slice(0, 1);
   const [message, setMessage] = useState<string | null>(null);
   const photo = async (file: File) => {
-    const kept = await keepPhoto(file);
-    setMessage('message' in kept ? kept.message : null);
-    if ('name' in kept) onChange({ photo: kept.name });
+    const saved = await keepPhoto(file);
+    setMessage('message' in saved ? saved.message : null);
+    if ('name' in saved) onChange({ photo: saved.name });
   };
   return (
     <>
@@ -139,15 +139,15 @@ function StockForm({ ware, draft, onChange }: { ware: KeptWare; draft: Draft; on
 /** What is there of a thing, each with its place, and ways to put more in and take some out. */
 export function StockOf({ ware, stock, store }: { ware: KeptWare; stock: readonly KeptStock[]; store: StoreHook }) {
   const { unit } = useSettings();
-  const own = stock.filter((kept) => kept.ware === ware.id);
+  const matching = stock.filter((saved) => saved.ware === ware.id);
   const [draft, setDraft] = useState<Draft | null>(null);
   const [message, setMessage] = useState<string | null>(null);
   const start = (): Draft => ({ ware: ware.id, form: isFlat(ware) && ware.sold === 'metre' ? 'part' : 'full', count: 1, place: '' });
   const keep = async () => {
     if (!draft) return;
-    const { id, ...said } = draft;
+    const { id, ...reported } = draft;
     // The width of a roll is the roll's unless somebody says otherwise.
-    const whole: Stock = said.form === 'full' ? said : { ...said, width: said.width ?? ware.width };
+    const whole: Stock = reported.form === 'full' ? reported : { ...reported, width: reported.width ?? ware.width };
     const { message: wrong } = await store.keepStock(JSON.parse(JSON.stringify(whole)) as Stock, id);
     setMessage(wrong);
     if (!wrong) setDraft(null);
@@ -155,18 +155,18 @@ export function StockOf({ ware, stock, store }: { ware: KeptWare; stock: readonl
   return (
     <section aria-label="In the store" className="border-t border-base-content/25 pt-2 mt-2">
       <h3 className="font-semibold text-sm">In the store</h3>
-      {own.length === 0 && <p className="text-sm">Nothing of it is there.</p>}
+      {matching.length === 0 && <p className="text-sm">Nothing of it is there.</p>}
       <ul className="text-sm">
-        {own.map((kept) => (
-          <li key={kept.id} className="flex items-center gap-2" data-stock={kept.id}>
-            {kept.photo && <img src={`/api/photos/${kept.photo}`} alt="" className="size-8 object-cover" />}
-            <button type="button" className="underline text-left cursor-pointer py-1" onClick={() => setDraft(kept)}>
-              {saysOne(kept, ware, unit)}
+        {matching.map((saved) => (
+          <li key={saved.id} className="flex items-center gap-2" data-stock={saved.id}>
+            {saved.photo && <img src={`/api/photos/${saved.photo}`} alt="" className="size-8 object-cover" />}
+            <button type="button" className="underline text-left cursor-pointer py-1" onClick={() => setDraft(saved)}>
+              {saysOne(saved, ware, unit)}
             </button>
-            <span className="text-base-content/80">{kept.place}</span>
+            <span className="text-base-content/80">{saved.place}</span>
             <TakeOut
-              what={saysOne(kept, ware, unit)}
-              onClick={() => void store.removeStock(kept.id).then((answer) => setMessage(answer.message))}
+              what={saysOne(saved, ware, unit)}
+              onClick={() => void store.removeStock(saved.id).then((answer) => setMessage(answer.message))}
             />
           </li>
         ))}

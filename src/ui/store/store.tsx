@@ -72,7 +72,7 @@ function Kinds({
           onClick={() => onChoose(id)}
         >
           {name}{' '}
-          <span className="text-base-content/75 font-normal">{id === 'here' ? here : wares.filter((own) => own.kind === id).length}</span>
+          <span className="text-base-content/75 font-normal">{id === 'here' ? here : wares.filter((ware) => ware.kind === id).length}</span>
         </button>
       ))}
     </nav>
@@ -151,20 +151,20 @@ function Detail({
   const [message, setMessage] = useState<string | null>(null);
   const changed = JSON.stringify(draft) !== JSON.stringify(ware);
   const keep = async () => {
-    const { message: wrong, data: kept } = await store.keepWare(JSON.parse(JSON.stringify(draft)) as Ware, id ?? undefined);
+    const { message: wrong, data: saved } = await store.keepWare(JSON.parse(JSON.stringify(draft)) as Ware, id ?? undefined);
     setMessage(wrong);
-    if (kept) onDone(kept.id);
+    if (saved) onDone(saved.id);
   };
   const remove = async () => {
     const { message: wrong } = await store.removeWare(id!);
     setMessage(wrong);
     if (!wrong) onDone(null);
   };
-  const kept = data.wares.find((own) => own.id === id);
+  const saved = data.wares.find((candidate) => candidate.id === id);
   return (
     <section aria-label={id ? ware.name : 'A new thing'} className="border-l border-base-content/25 pl-4 overflow-y-auto">
       <h2 className="font-display text-lg">{id ? ware.name : `New: ${wareKind(ware.kind).name.toLowerCase()}`}</h2>
-      {kept && <StockOf key={kept.id} ware={kept} stock={data.stock} store={store} />}
+      {saved && <StockOf key={saved.id} ware={saved} stock={data.stock} store={store} />}
       <WareFields ware={draft} onChange={(change) => setDraft({ ...draft, ...change })} />
       <Wrong message={message} />
       <div className="flex justify-end gap-2 py-2">
@@ -193,17 +193,17 @@ export function Store({ first }: { first: StoreData }) {
   const [chosen, setChosen] = useState<string | null>(null);
   const [fresh, setFresh] = useState(false);
   const words = search.toLowerCase().split(/\s+/).filter(Boolean);
-  const there = new Set(data.stock.map((own) => own.ware));
-  const known = data.wares.filter((own) =>
+  const there = new Set(data.stock.map((stock) => stock.ware));
+  const known = data.wares.filter((candidate) =>
     words.length > 0
-      ? words.every((word) => `${own.name} ${own.supplier} ${wareKind(own.kind).name}`.toLowerCase().includes(word))
+      ? words.every((word) => `${candidate.name} ${candidate.supplier} ${wareKind(candidate.kind).name}`.toLowerCase().includes(word))
       : kind === 'here'
-        ? there.has(own.id)
-        : own.kind === kind,
+        ? there.has(candidate.id)
+        : candidate.kind === kind,
   );
   // What is there stands first.
   const wares = [...known.filter(({ id }) => there.has(id)), ...known.filter(({ id }) => !there.has(id))];
-  const ware = data.wares.find((own) => own.id === chosen) ?? null;
+  const ware = data.wares.find((candidate) => candidate.id === chosen) ?? null;
   const freshKind: WareKind = kind === 'here' ? 'foam' : kind;
   const choose = (id: string | null): void => {
     setFresh(false);

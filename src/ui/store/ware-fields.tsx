@@ -65,7 +65,7 @@ function ClothFields({ ware, onChange }: { ware: Ware; onChange: Change }) {
 
 function OwnFoamFigures({ ware, onChange }: { ware: Ware; onChange: Change }) {
   if (!ware.foam) return null;
-  const own = ware.foam;
+  const item = ware.foam;
   return (
     <Part title="What it is" open>
       <div>
@@ -74,9 +74,9 @@ function OwnFoamFigures({ ware, onChange }: { ware: Ware; onChange: Change }) {
             key={at}
             field={fieldIn(OWN_FOAM, at)}
             name={`ware foam ${at}`}
-            value={own[at]}
+            value={item[at]}
             onCommit={(value) => {
-              onChange({ foam: { ...own, [at]: value } });
+              onChange({ foam: { ...item, [at]: value } });
               return null;
             }}
           />
@@ -90,9 +90,9 @@ function OwnFoamFigures({ ware, onChange }: { ware: Ware; onChange: Change }) {
 function Photo({ ware, at, says, onChange }: { ware: Ware; at: 'photo' | 'proof'; says: string; onChange: Change }) {
   const [message, setMessage] = useState<string | null>(null);
   const take = async (file: File) => {
-    const kept = await keepPhoto(file);
-    setMessage('message' in kept ? kept.message : null);
-    if ('name' in kept) onChange({ [at]: kept.name });
+    const saved = await keepPhoto(file);
+    setMessage('message' in saved ? saved.message : null);
+    if ('name' in saved) onChange({ [at]: saved.name });
   };
   return (
     <div className="flex items-center gap-2 py-1">
@@ -109,7 +109,7 @@ function Photo({ ware, at, says, onChange }: { ware: Ware; at: 'photo' | 'proof'
 export function WareFields({ ware, onChange }: { ware: Ware; onChange: Change }) {
   const sizes = sizesAsked(ware);
   const materials = materialsOf(ware.kind);
-  const own = ware.foam ? [{ id: ware.foam.id, name: `${ware.foam.name} (our own)` }] : [];
+  const entries = ware.foam ? [{ id: ware.foam.id, name: `${ware.foam.name} (our own)` }] : [];
   return (
     <>
       <Field ware={ware} at="name" onChange={onChange} />
@@ -117,7 +117,7 @@ export function WareFields({ ware, onChange }: { ware: Ware; onChange: Change })
         <ChoiceField
           label={wareKind(ware.kind).name}
           value={ware.of}
-          options={[{ id: '', name: 'Not said' }, ...own, ...materials.map(({ id, name }) => ({ id, name }))]}
+          options={[{ id: '', name: 'Not said' }, ...entries, ...materials.map(({ id, name }) => ({ id, name }))]}
           onChange={(of) => onChange({ of })}
         />
       )}

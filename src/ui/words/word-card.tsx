@@ -14,34 +14,34 @@ function RuleSaid({ at }: { at: string }) {
   const piece = usePiece();
   const house = useSheet((state) => state.house);
   const rule = ruleOf(at)!;
-  const own = piece.overrides[at];
+  const value = piece.overrides[at];
   return (
     <p className="border-l-3 border-base-content/25 pl-2">
-      {rule.label}: <b>{printFigure(own ?? house[at] ?? rule.value, rule.unit, unit)}</b>
-      {own === undefined ? '' : ', for this piece'}. {rule.reason}
+      {rule.label}: <b>{printFigure(value ?? house[at] ?? rule.value, rule.unit, unit)}</b>
+      {value === undefined ? '' : ', for this piece'}. {rule.reason}
     </p>
   );
 }
 
 /** One word: what it is, drawn where that helps, where its number comes from, what goes wrong. */
-function Card({ own }: { own: Word }) {
+function Card({ own: word }: { own: Word }) {
   return (
-    <article className="py-2 border-t border-base-content/25 first:border-t-0" data-word={own.id}>
-      <h3 className="font-display text-lg">{own.word}</h3>
+    <article className="py-2 border-t border-base-content/25 first:border-t-0" data-word={word.id}>
+      <h3 className="font-display text-lg">{word.word}</h3>
       <div className="flex gap-4 items-start">
         <div className="text-sm flex-1 space-y-1">
-          <p>{own.is}</p>
+          <p>{word.is}</p>
           <p>
-            <b>Where it comes from.</b> {own.from}
+            <b>Where it comes from.</b> {word.from}
           </p>
           <p>
-            <b>What goes wrong.</b> {own.wrong}
+            <b>What goes wrong.</b> {word.wrong}
           </p>
-          {own.rule && <RuleSaid at={own.rule} />}
+          {word.rule && <RuleSaid at={word.rule} />}
         </div>
-        {own.sketch && (
+        {word.sketch && (
           <svg viewBox="0 0 120 64" className="w-32 shrink-0 border border-base-content/25 bg-base-200" aria-hidden>
-            <path d={own.sketch} fill="none" stroke="var(--ink)" strokeWidth={1.6} strokeLinejoin="round" />
+            <path d={word.sketch} fill="none" stroke="var(--ink)" strokeWidth={1.6} strokeLinejoin="round" />
           </svg>
         )}
       </div>
@@ -52,8 +52,8 @@ function Card({ own }: { own: Word }) {
 /** The trade's words, to be searched. */
 export function WordsDialog({ first, onClose }: { first?: string; onClose: () => void }) {
   const [search, setSearch] = useState('');
-  const own = first && search === '' ? wordsIn().find(({ id }) => id === first) : undefined;
-  const found = own ? [own] : searchWords(search);
+  const item = first && search === '' ? wordsIn().find(({ id }) => id === first) : undefined;
+  const found = item ? [item] : searchWords(search);
   return (
     <Dialog title="Words of the trade" onClose={onClose}>
       <label className="block text-sm mb-2">

@@ -11,7 +11,7 @@ type Known = { members: Member[]; address: string | null; qr: string | null };
 /** Everybody who may come in, and how they are let in and out. */
 function useMembers() {
   const [known, setKnown] = useState<Known | null>(null);
-  const [told, setTold] = useState<{ name: string; passcode: string } | null>(null);
+  const [listed, setTold] = useState<{ name: string; passcode: string } | null>(null);
   const [wrong, setWrong] = useState<string | null>(null);
   const look = async (): Promise<void> => {
     const response = await fetch('/api/members').catch(() => null);
@@ -36,12 +36,12 @@ function useMembers() {
       return false;
     }
   };
-  return { known, told, wrong, change };
+  return { known, told: listed, wrong, change };
 }
 
 /** Who may come in over the network. */
 export function Members() {
-  const { known, told, wrong, change } = useMembers();
+  const { known, told: listed, wrong, change } = useMembers();
   const [name, setName] = useState('');
   const [role, setRole] = useState<Role>('hand');
   if (!known) return null;
@@ -63,10 +63,10 @@ export function Members() {
           <code>npm run demo -- --lan</code>.
         </p>
       )}
-      {told && (
+      {listed && (
         <p role="status" className="mb-2 border-l-4 border-primary pl-3">
-          Passcode for {told.name}: <strong className="text-lg tracking-wide">{told.passcode}</strong>. It is shown this once; read it out
-          or write it down.
+          Passcode for {listed.name}: <strong className="text-lg tracking-wide">{listed.passcode}</strong>. It is shown this once; read it
+          out or write it down.
         </p>
       )}
       {wrong && (

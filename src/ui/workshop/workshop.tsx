@@ -9,11 +9,11 @@ import { Members } from './members';
 
 /** An instant as it is said in this place. */
 function Instant({ at }: { at: string }) {
-  const said = new Date(at);
+  const date = new Date(at);
   return (
     <time dateTime={at} suppressHydrationWarning>
-      {said.toLocaleDateString('en-GB', { day: 'numeric', month: 'long', year: 'numeric' })},{' '}
-      {said.toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })}
+      {date.toLocaleDateString('en-GB', { day: 'numeric', month: 'long', year: 'numeric' })},{' '}
+      {date.toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })}
     </time>
   );
 }

@@ -11,8 +11,8 @@ type Props = { params: Promise<{ scope: string }>; searchParams: Promise<{ tab?:
 export const metadata: Metadata = { title: 'Job' };
 
 export default async function JobPage({ params, searchParams }: Props) {
-  const said = decodeURIComponent((await params).scope);
-  const scope = readScope(said);
+  const text = decodeURIComponent((await params).scope);
+  const scope = readScope(text);
   const db = database();
   if (!scope || !piecesOfScope(db, scope)) notFound();
   const job = scope.jobs.length === 1 ? getJob(db, scope.jobs[0]!) : null;
@@ -24,5 +24,5 @@ export default async function JobPage({ params, searchParams }: Props) {
         .filter(({ id }) => job.pieces.includes(id) || jobOf(db, id) === null)
         .map(({ id, piece }) => ({ id, name: piece.name, count: piece.count }))
     : [];
-  return <Together scope={said} tab={tab} job={job} pieces={pieces} />;
+  return <Together scope={text} tab={tab} job={job} pieces={pieces} />;
 }

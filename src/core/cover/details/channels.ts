@@ -59,10 +59,10 @@ function stitches({ lay, run, width, centre }: Channels, sewn: Polygon): { stitc
 }
 
 /** Opens a place on a piece by every line's take-up: half to either side, so that the middle stays. */
-function opened([x, y]: Point, lines: readonly Stitch[], takeUp: number, own = -1): Point {
+function opened([x, y]: Point, lines: readonly Stitch[], takeUp: number, value = -1): Point {
   let [dx, dy] = [0, 0];
   lines.forEach(({ at, normal }, k) => {
-    if (k === own) return;
+    if (k === value) return;
     const beyond = Math.sign(Math.round(((x - at[0]) * normal[0] + (y - at[1]) * normal[1]) * 1e6));
     dx += (normal[0] * takeUp * beyond) / 2;
     dy += (normal[1] * takeUp * beyond) / 2;
@@ -100,7 +100,7 @@ export function channelled(piece: CoverPiece, channels: Channels, rule: RuleRead
     line.length > 1 ? Math.hypot(line[1]![0] - line[0]![0], line[1]![1] - line[0]![1]) : 0;
   const outline = piece.outline.map(open);
   const box = bounds(outline);
-  const kept = drawn.filter((line) => line.length > 1);
+  const pointses = drawn.filter((line) => line.length > 1);
   // Channels lie between lines; what is beyond the outer ones is a part of one at either edge.
   const whole = Math.max(0, lines.length - 1);
   const part = (across - whole * channels.width) / 2;
@@ -119,7 +119,7 @@ export function channelled(piece: CoverPiece, channels: Channels, rule: RuleRead
       motif: piece.motif && place(open([piece.motif.x, piece.motif.y])),
       lines: [
         ...piece.lines.map((line) => ({ ...line, points: line.points.map(open) })),
-        ...kept.map((points) => ({ kind: 'stitch' as const, points, closed: false })),
+        ...pointses.map((points) => ({ kind: 'stitch' as const, points, closed: false })),
       ],
       note: [piece.note, 'Stitch the channels first: it comes to its sewn size by them.'].filter(Boolean).join(' '),
     },
@@ -128,13 +128,13 @@ export function channelled(piece: CoverPiece, channels: Channels, rule: RuleRead
       count: whole,
       width: channels.width,
       part: Math.abs(part - channels.width) < 0.5 ? channels.width : part,
-      lines: kept.length,
+      lines: pointses.length,
       takeUp,
       fromSwatch: channels.swatch !== null,
       pitch: channels.width + takeUp,
       sewnWidth: across,
       cutWidth: across + lines.length * takeUp + 2 * (piece.edges[0]?.kind === 'seam' ? piece.edges[0].allowance : 0),
-      thread: (kept.reduce((sum, line) => sum + length(line), 0) * rule('threadFactor')) / 100,
+      thread: (pointses.reduce((sum, line) => sum + length(line), 0) * rule('threadFactor')) / 100,
       backing: channels.backing,
     },
   };

@@ -59,9 +59,9 @@ const ROUND = 96;
 
 type Panel = Pick<CoverPiece, 'id' | 'name' | 'count' | 'note'> & { sewn: Polygon; cloth: CoverPiece['cloth'] };
 
-const panelOf = ({ sewn, ...own }: Panel, seam: number): CoverPiece =>
+const panelOf = ({ sewn, ...item }: Panel, seam: number): CoverPiece =>
   plainPiece({
-    ...own,
+    ...item,
     role: 'loose',
     sewn,
     outline: withAllowances(
@@ -130,8 +130,8 @@ export function loosePlan({ piece, rule }: CoverModel, loose: Loose, count: numb
   const seam = rule('seamAllowance');
   const on = secondParts(piece);
   const cloth = on.has('loose') ? ('second' as const) : ('cover' as const);
-  const own = clothFor(piece, cloth);
-  const grow = preShrink(own);
+  const cutCloth = clothFor(piece, cloth);
+  const grow = preShrink(cutCloth);
   const all = count * loose.count;
   const sized = (sewn: Polygon, by: number): Polygon => sewn.map(([x, y]): Point => [x * by, y * by]);
   const covers = shells(loose, 1);
@@ -199,7 +199,7 @@ export function loosePlan({ piece, rule }: CoverModel, loose: Loose, count: numb
           welt,
           loose.kind === 'roll' ? loose.thick / 2 : Infinity,
           rule,
-          { rollWidth: own.rollWidth, longer: grow, cloth },
+          { rollWidth: cutCloth.rollWidth, longer: grow, cloth },
         ),
       ),
     ),

@@ -32,9 +32,9 @@ export function notchPlaces(model: CoverModel, ring: Ring, pitch: number): Map<n
       const at = places[from]!.at + (length * g) / gaps;
       let best = from;
       for (let i = from; i <= to; i++) {
-        const own = places[i % n]!.at + (i >= n ? ring.total : 0);
+        const value = places[i % n]!.at + (i >= n ? ring.total : 0);
         const was = places[best % n]!.at + (best >= n ? ring.total : 0);
-        if (isLess(Math.abs(own - at), Math.abs(was - at))) best = i;
+        if (isLess(Math.abs(value - at), Math.abs(was - at))) best = i;
       }
       if (best > from && best < to) chosen.set(best % n, `${places[from]!.station ?? ''}${String.fromCharCode(96 + g)}`);
     }
@@ -43,7 +43,7 @@ export function notchPlaces(model: CoverModel, ring: Ring, pitch: number): Map<n
   for (const { letter, at } of meetings(model.piece.strip, model.outline)) {
     const along = distanceAlong(model.board, at) - distanceAlong(model.board, model.places[0]!.point);
     const wanted = ((along % model.perimeter) + model.perimeter) % model.perimeter;
-    const away = (own: number): number => Math.min(Math.abs(own - wanted), model.perimeter - Math.abs(own - wanted));
+    const away = (value: number): number => Math.min(Math.abs(value - wanted), model.perimeter - Math.abs(value - wanted));
     const nearest = leastOf(n, (i) => away(places[i]!.at));
     const known = chosen.get(nearest);
     chosen.set(nearest, known ? `${known} ${letter}` : letter);

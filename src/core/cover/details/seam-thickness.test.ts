@@ -48,11 +48,11 @@ describe('what lies under the machine’s foot', () => {
   });
 
   it('no cloth of the store is too thick for the usual bordered headboard with its welt, mitres and all: velvets are sewn so every week', () => {
-    for (const { id: _id, ...own } of CLOTHS) {
+    for (const { id: _id, ...item } of CLOTHS) {
       void _id;
       expect(
-        planned(seat('headboard-bordered', own)).warnings.map(({ code }) => code),
-        own.name,
+        planned(seat('headboard-bordered', item)).warnings.map(({ code }) => code),
+        item.name,
       ).not.toContain('too-thick-to-sew');
     }
   });

@@ -49,7 +49,7 @@ export function plainPiece({ id, name, role, cloth, count, note, outline, sewn, 
 }
 
 /** A plain strip of cloth: a fly, a pull. */
-export function stripPiece({ width, height, seam, ends = 0, ...own }: StripSpec): CoverPiece {
+export function stripPiece({ width, height, seam, ends = 0, ...item }: StripSpec): CoverPiece {
   const outline: Polygon = [
     [-width / 2, -height / 2],
     [width / 2, -height / 2],
@@ -58,7 +58,7 @@ export function stripPiece({ width, height, seam, ends = 0, ...own }: StripSpec)
   ];
   const length = width - 2 * ends;
   return plainPiece({
-    ...own,
+    ...item,
     outline,
     sewn: outline.map(([x, y]): Point => [x - Math.sign(x) * ends, y > 0 ? y - (seam?.allowance ?? 0) : y]),
     edges: seam

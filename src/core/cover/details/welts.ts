@@ -140,7 +140,7 @@ export function weltsOf({ model, ring, welt }: Working, seams: readonly SeamSpec
   const { piece, rule } = model;
   const join = kindOf(piece.kind).traits.wall ? 'bottom middle' : 'back middle';
   const cloth = secondParts(piece).has('welt') ? ('second' as const) : ('cover' as const);
-  const { rollWidth, ...own } = clothFor(piece, cloth);
+  const { rollWidth, ...item } = clothFor(piece, cloth);
   return seams
     .filter((seam) => seam.welted)
     .map(({ id, name, level, over }) =>
@@ -151,7 +151,7 @@ export function weltsOf({ model, ring, welt }: Working, seams: readonly SeamSpec
         rule,
         {
           rollWidth,
-          longer: preShrink(own),
+          longer: preShrink(item),
           cloth,
         },
       ),

@@ -107,14 +107,14 @@ export function comparePinned(outline: Polygon, piece: Pick<CoverPiece, 'sewn' |
   const near = (quarter: number): { turn: number; apart: number } => {
     let found = { turn: quarter, apart: apart(quarter) };
     for (let d = -ASKEW.most; d <= ASKEW.most; d += ASKEW.step) {
-      const own = apart(quarter + d);
-      if (own < found.apart - 1e-9) found = { turn: quarter + d, apart: own };
+      const value = apart(quarter + d);
+      if (value < found.apart - 1e-9) found = { turn: quarter + d, apart: value };
     }
     return found;
   };
   // A photo may be taken from any side of the bench; as it was laid counts, unless another way round fits far better.
   const upright = near(0);
-  const best = [90, 180, 270].map(near).reduce((least, own) => (own.apart < QUARTER * least.apart ? own : least), upright);
+  const best = [90, 180, 270].map(near).reduce((least, result) => (result.apart < QUARTER * least.apart ? result : least), upright);
   const pinned = turned(outline, best.turn, from, to);
   const sums = Object.fromEntries(PINNED_SIDES.map((side) => [side, { by: 0, n: 0 }])) as Record<PinnedSide, { by: number; n: number }>;
   let worst: PinnedCompared['worst'] = { at: to, by: 0 };
@@ -150,9 +150,9 @@ const CHALK = 1.5;
 export function pinnedWords({ width, depth }: Pick<PinnedCompared, 'width' | 'depth'>): string {
   const one = (by: number, more: string, less: string): string[] =>
     Math.abs(by) < CHALK ? [] : [`${Math.round(Math.abs(by))} mm ${by > 0 ? more : less}`];
-  const said = [...one(width, 'wider', 'narrower'), ...one(depth, 'deeper', 'shallower')];
-  return said.length > 0
-    ? `The pinned one is ${said.join(' and ')} than the computed one`
+  const phrases = [...one(width, 'wider', 'narrower'), ...one(depth, 'deeper', 'shallower')];
+  return phrases.length > 0
+    ? `The pinned one is ${phrases.join(' and ')} than the computed one`
     : 'They are alike, within the breadth of the chalk';
 }
 
@@ -174,18 +174,20 @@ export function pinnedCorrections(
   day: string,
 ): Correction[] {
   // What is corrected already is in the computed piece: the new difference comes on top of it.
-  const before = had.filter((own) => own.piece === piece && own.note === NOTE);
-  const kept = had.filter((own) => !before.includes(own));
-  const earlier = (what: Correction['what']): number => before.filter((own) => own.what === what).reduce((sum, { by }) => sum + by, 0);
+  const before = had.filter((candidate) => candidate.piece === piece && candidate.note === NOTE);
+  const retained = had.filter((candidate) => !before.includes(candidate));
+  const earlier = (what: Correction['what']): number =>
+    before.filter((candidate) => candidate.what === what).reduce((sum, { by }) => sum + by, 0);
   const made: Correction[] = [];
   for (const [what, by] of [
     ['width', width],
     ['depth', depth],
   ] as const) {
     const whole = Math.round(earlier(what) - by);
-    if (Math.abs(whole) >= CHALK) made.push({ id: freeId([...kept, ...made], 'c'), piece, what, where: null, by: whole, note: NOTE, day });
+    if (Math.abs(whole) >= CHALK)
+      made.push({ id: freeId([...retained, ...made], 'c'), piece, what, where: null, by: whole, note: NOTE, day });
   }
-  return [...kept, ...made];
+  return [...retained, ...made];
 }
 
 /** How large an outline is, mm. */

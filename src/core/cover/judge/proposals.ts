@@ -17,7 +17,7 @@ function bowOf({ made }: SewnCover): number {
   for (const { spec, pieces } of made) {
     if (spec.region.kind !== 'strip' || spec.straight) continue;
     for (const piece of pieces) {
-      const edge = piece.edges.find((own) => own.id === spec.inner?.id);
+      const edge = piece.edges.find((pieceEdge) => pieceEdge.id === spec.inner?.id);
       if (!edge) continue;
       const points = Array.from({ length: edge.sides + 1 }, (_, k) => piece.sewn[(edge.from + k) % piece.sewn.length]!);
       const [a, b] = [points[0]!, points.at(-1)!];
@@ -71,17 +71,17 @@ function clothTrials(piece: Piece): Trial[] {
     .filter((other) => other.give.warp > give.warp * STRETCHIER.by)
     .sort((a, b) => a.give.warp - b.give.warp)
     .slice(0, STRETCHIER.most)
-    .map(({ cloth: { id, ...own } }) => ({
+    .map(({ cloth: { id, ...item } }) => ({
       id: `cloth-${id}`,
-      words: () => `Take a cloth that gives more: ${own.name.toLowerCase()}.`,
-      piece: { ...piece, cloth: { ...piece.cloth, ...own, certificate: '' } },
+      words: () => `Take a cloth that gives more: ${item.name.toLowerCase()}.`,
+      piece: { ...piece, cloth: { ...piece.cloth, ...item, certificate: '' } },
     }));
 }
 
 function trialsFor(model: Model): Trial[] {
   const { piece } = model;
   const way = wayOf(piece.covering.way);
-  const own: Trial[] = way.endsInside
+  const trials: Trial[] = way.endsInside
     ? []
     : way.pulled
       ? [
@@ -92,7 +92,7 @@ function trialsFor(model: Model): Trial[] {
           },
         ]
       : sewnTrials(model);
-  return [...own, ...clothTrials(piece)];
+  return [...trials, ...clothTrials(piece)];
 }
 
 /**

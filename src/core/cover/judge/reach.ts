@@ -27,9 +27,9 @@ export function reachOf(way: Way, working: Working, stations: readonly StationWr
     ring.total,
     stations.map((station) => station.top - station.planDistance),
   );
-  const own = way.reach(working, seams, beyond);
+  const reach = way.reach(working, seams, beyond);
   const ended = endedEdges(model);
-  const [sideRow, ...underRows] = own.parts;
+  const [sideRow, ...underRows] = reach.parts;
   // On one edge under the board, on another back up to a fold: said of both.
   const rows =
     ended.length > 0
@@ -43,7 +43,7 @@ export function reachOf(way: Way, working: Working, stations: readonly StationWr
     places: ring.places.map(({ at, point, out, edge }, i) => {
       const size = Math.hypot(...out) || 1;
       const end = ended.find(({ name }) => name === edge)?.end;
-      const [side, ...under] = own.at(i);
+      const [side, ...under] = reach.at(i);
       const values = [growth(at), side!, ...(end ? [-end.up, end.turn] : under)];
       if (shrink !== 0) {
         // Shrinkage takes its share of everything from the middle outwards.

@@ -205,7 +205,7 @@ function checkPulled({ way, working, stations, pieces }: SewnTogether): SewnChec
   const beyond = way.beyond?.(rule, covering);
   const scale = scaleOf(blank);
   // A blank that is opened for channels or buttons, or was corrected, is no longer as long as the tape says.
-  const plain = !channels && !buttons && !(covering.corrections ?? []).some((own) => own.piece === blank.id);
+  const plain = !channels && !buttons && !(covering.corrections ?? []).some((correction) => correction.piece === blank.id);
   const error = plain
     ? blankErrorOf(blank, stations, (station) => (station.ends ? station.return : (beyond?.staple ?? station.return)), scale)
     : 0;
@@ -237,12 +237,12 @@ export function sewnCheck(together: SewnTogether): SewnCheck {
   if (way.pulled) return checkPulled(together);
   const { ring, give } = working;
   // A panel that was corrected after the first piece is no longer as the surface says.
-  const corrected = new Set((working.covering.corrections ?? []).map((own) => own.piece));
+  const corrected = new Set((working.covering.corrections ?? []).map((correction) => correction.piece));
   const plain = made.filter((panel) => !corrected.has(panel.spec.id));
-  const own = made.flatMap((panel) => panel.pieces);
+  const coverPieces = made.flatMap((panel) => panel.pieces);
   const order = new Map<string, number>();
   ring.places.forEach(({ station }, i) => station !== null && order.set(station, i));
-  const net = own.reduce((sum, piece) => sum + piece.net, 0);
+  const net = coverPieces.reduce((sum, piece) => sum + piece.net, 0);
   // A panel that ends inside the edge covers only its own part.
   const surface = way.endsInside ? made.reduce((sum, panel) => sum + surfaceArea(panel.mesh), 0) : wholeSurface(working);
   const most = Math.max(give.warp, give.weft);
@@ -251,7 +251,7 @@ export function sewnCheck(together: SewnTogether): SewnCheck {
     const error = meshErrorOf(panel);
     return Math.abs(error) > Math.abs(worst) ? error : worst;
   }, 0);
-  const allowanceError = own.reduce((worst, piece) => Math.max(worst, allowanceErrorOf(piece)), 0);
+  const allowanceError = coverPieces.reduce((worst, piece) => Math.max(worst, allowanceErrorOf(piece)), 0);
   const mirrored = pieces.filter((piece) => turnedOver(piece) || runsWrong(piece, order, ring.places.length)).map(({ name }) => name);
   const areaError = (net - surface) / surface;
   return {

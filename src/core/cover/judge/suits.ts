@@ -34,9 +34,9 @@ function factsOf(model: CoverModel, stations: readonly StationWrap[], corners: r
 
 function judged({ id, suits }: Way, facts: SuitFacts): Suit {
   const { against, good } = suits(facts);
-  const told = against.filter(([bad]) => bad);
-  const fit = told.some(([, hard]) => hard) ? 'not' : told.length > 0 ? 'with care' : 'suits';
-  return { way: id, fit, why: told.length > 0 ? told.map(([, , why]) => why) : [good] };
+  const objections = against.filter(([bad]) => bad);
+  const fit = objections.some(([, hard]) => hard) ? 'not' : objections.length > 0 ? 'with care' : 'suits';
+  return { way: id, fit, why: objections.length > 0 ? objections.map(([, , why]) => why) : [good] };
 }
 
 /**

@@ -62,14 +62,14 @@ describe('pieces that are sewn to each other', () => {
     const pieces = piecesOf({ ...newPiece('headboard-bordered') });
     const arranged = arrangePieces(pieces, GAP);
     const middle = pieces.findIndex(({ role }) => role === 'top');
-    const borders = pieces.map((own, i) => ({ own, i })).filter(({ own }) => own.role === 'border');
+    const borders = pieces.map((piece, i) => ({ own: piece, i })).filter(({ own: coverPiece }) => coverPiece.role === 'border');
     expect(borders.length).toBeGreaterThan(2);
-    for (const { own, i } of borders) {
+    for (const { own: coverPiece, i } of borders) {
       const at = (k: number) => bounds(pieces[k]!.outline.map((p) => onPage(arranged[k]!, p)));
       const [a, b] = [at(middle), at(i)];
       // Not farther than a gap or two from the middle piece, and beside it, not over it.
       const apart = Math.max(b.minX - a.maxX, a.minX - b.maxX, b.minY - a.maxY, a.minY - b.maxY);
-      expect(apart, own.name).toBeLessThan(6 * GAP);
+      expect(apart, coverPiece.name).toBeLessThan(6 * GAP);
     }
   });
 

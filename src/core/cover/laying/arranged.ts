@@ -52,13 +52,13 @@ function brought(pairs: readonly Pair[]): Arranged & { off: number } {
   const square = (Math.round(raw / (Math.PI / 2)) * Math.PI) / 2;
   const angle = Math.abs(raw - square) < SQUARE ? square : raw;
   const [x, y] = onPage({ angle, dx: 0, dy: 0 }, a);
-  const own = { angle, dx: b[0] - x, dy: b[1] - y };
+  const item = { angle, dx: b[0] - x, dy: b[1] - y };
   const far = pairs.map(({ here, there }) => {
-    const [px, py] = onPage(own, there);
+    const [px, py] = onPage(item, there);
     return Math.hypot(px - here[0], py - here[1]);
   });
   const reach = Math.max(1, ...pairs.map(({ here }) => Math.hypot(here[0] - b[0], here[1] - b[1])));
-  return { ...own, off: Math.max(...far) / reach };
+  return { ...item, off: Math.max(...far) / reach };
 }
 
 /** The way out of a piece at its notches: square to the line through them, away from the middle. */
@@ -86,13 +86,13 @@ function meet(a: Polygon, b: Polygon): boolean {
   return intersectD(paths(a), paths(b), FillRule.NonZero).length > 0;
 }
 
-const move = (outline: Polygon, own: Arranged): Polygon => outline.map((at) => onPage(own, at));
+const move = (outline: Polygon, arranged: Arranged): Polygon => outline.map((at) => onPage(arranged, at));
 
 type Placed = { piece: CoverPiece; own: Arranged; outline: Polygon; grown: Polygon };
 
-function placed(piece: CoverPiece, own: Arranged, gap: number): Placed {
-  const outline = move(piece.outline, own);
-  return { piece, own, outline, grown: offsetPolygon(outline, gap) ?? outline };
+function placed(piece: CoverPiece, arranged: Arranged, gap: number): Placed {
+  const outline = move(piece.outline, arranged);
+  return { piece, own: arranged, outline, grown: offsetPolygon(outline, gap) ?? outline };
 }
 
 /** Where a piece lies beside one that is placed already, its notches before theirs, or null where there is no room. */
@@ -103,20 +103,20 @@ function beside(piece: CoverPiece, neighbour: Placed, all: readonly Placed[], ga
     return at ? [{ here: onPage(neighbour.own, at), there }] : [];
   });
   if (pairs.length < 2) return null;
-  let own = brought(pairs);
+  let item = brought(pairs);
   let decisive = pairs;
-  if (own.off > BADLY) {
+  if (item.off > BADLY) {
     const front = [...pairs].sort((a, b) => a.here[1] - b.here[1])[0]!.here;
     const from = ({ here }: Pair): number => Math.hypot(here[0] - front[0], here[1] - front[1]);
     decisive = [...pairs].sort((a, b) => from(a) - from(b)).slice(0, FRONT);
-    own = brought(decisive);
+    item = brought(decisive);
   }
   const [ox, oy] = outOf(
     neighbour.outline,
     decisive.map(({ here }) => here),
   );
   for (let k = 0; k < FARTHEST; k++) {
-    const tried = { angle: own.angle, dx: own.dx + ox * gap * k * 0.5, dy: own.dy + oy * gap * k * 0.5 };
+    const tried = { angle: item.angle, dx: item.dx + ox * gap * k * 0.5, dy: item.dy + oy * gap * k * 0.5 };
     const outline = move(piece.outline, tried);
     if (!all.some(({ grown }) => meet(grown, outline))) return tried;
   }
@@ -129,11 +129,11 @@ function below(pieces: readonly CoverPiece[], all: readonly Placed[], gap: numbe
   const found = new Map<CoverPiece, Arranged>();
   let [x, y, tall] = [box.minX, box.minY - gap, 0];
   for (const piece of pieces) {
-    const own = bounds(piece.outline);
-    if (x > box.minX && x + own.width > box.maxX) [x, y, tall] = [box.minX, y - tall - gap, 0];
-    found.set(piece, { angle: 0, dx: x - own.minX, dy: y - own.maxY });
-    x += own.width + gap;
-    tall = Math.max(tall, own.height);
+    const item = bounds(piece.outline);
+    if (x > box.minX && x + item.width > box.maxX) [x, y, tall] = [box.minX, y - tall - gap, 0];
+    found.set(piece, { angle: 0, dx: x - item.minX, dy: y - item.maxY });
+    x += item.width + gap;
+    tall = Math.max(tall, item.height);
   }
   return found;
 }
@@ -155,14 +155,14 @@ export function arrangePieces(pieces: readonly CoverPiece[], gap: number): Arran
     grew = false;
     for (const piece of left)
       for (const neighbour of all) {
-        const own = beside(piece, neighbour, all, gap);
-        if (!own) continue;
-        all.push(placed(piece, own, gap));
+        const arranged = beside(piece, neighbour, all, gap);
+        if (!arranged) continue;
+        all.push(placed(piece, arranged, gap));
         left.delete(piece);
         grew = true;
         break;
       }
   }
   const alone = below([...left], all, gap);
-  return pieces.map((piece) => alone.get(piece) ?? all.find((own) => own.piece === piece)!.own);
+  return pieces.map((piece) => alone.get(piece) ?? all.find((candidate) => candidate.piece === piece)!.own);
 }

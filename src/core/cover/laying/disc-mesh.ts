@@ -166,13 +166,13 @@ function rightOf(triangles: Uint32Array, path: readonly number[], parts: Readonl
 /** Parts a mesh along a row of nodes: those on its right get nodes of their own; a dart's tip stays one. */
 function slitOpen(mesh: DiscMesh, path: readonly number[], through: boolean): DiscMesh {
   const { points, start, place } = mesh;
-  const own = new Map<number, number>();
+  const item = new Map<number, number>();
   let next = points.length / 3;
-  for (const node of through ? path : path.slice(0, -1)) own.set(node, next++);
+  for (const node of through ? path : path.slice(0, -1)) item.set(node, next++);
   const triangles = Uint32Array.from(mesh.triangles);
-  for (const t of rightOf(mesh.triangles, path, own))
-    for (let k = 0; k < 3; k++) triangles[t + k] = own.get(triangles[t + k]!) ?? triangles[t + k]!;
-  const copied = [...own.keys()];
+  for (const t of rightOf(mesh.triangles, path, item))
+    for (let k = 0; k < 3; k++) triangles[t + k] = item.get(triangles[t + k]!) ?? triangles[t + k]!;
+  const copied = [...item.keys()];
   const grow = <T extends Float64Array | Int32Array>(from: T, size: number): T => {
     const to = (
       from instanceof Int32Array ? new Int32Array(from.length + copied.length * size) : new Float64Array(from.length + copied.length * size)
@@ -188,6 +188,6 @@ function slitOpen(mesh: DiscMesh, path: readonly number[], through: boolean): Di
     triangles,
     start: grow(start, 2),
     place: grow(place, 1),
-    slits: [...mesh.slits, [...path], path.map((node) => own.get(node) ?? node)],
+    slits: [...mesh.slits, [...path], path.map((node) => item.get(node) ?? node)],
   };
 }

@@ -4,7 +4,7 @@ import { bounds, CORNER_BEND, polygonArea, type Point, type Polygon } from '../.
 import { flatPiece, withAllowances, type CoverPiece, type PieceEdge } from './cloth-piece';
 import { discMesh, type DiscMesh } from './disc-mesh';
 import { stripMesh } from './strip-mesh';
-import { held, runsOf } from './panel-runs';
+import { sewnEdges, runsOf } from './panel-runs';
 import { aligned, corrected, distance, straightFlat } from './panel-shape';
 import type { EdgeUse, Making, PanelSpec, Run } from './panel-spec';
 import type { Ring } from '../surface/ring';
@@ -92,7 +92,7 @@ function meshed(spec: PanelSpec, { ring, spacing, keep }: Making): Meshed {
 }
 
 /** A panel's surface to be laid flat: plain data, so that it can be worked elsewhere. */
-export type FlatTask = { mesh: SurfaceMesh & { start: Float64Array }; kinds: string[]; hold: ReturnType<typeof held> };
+export type FlatTask = { mesh: SurfaceMesh & { start: Float64Array }; kinds: string[]; hold: ReturnType<typeof sewnEdges> };
 
 /** What it comes to. */
 export type LaidFlat = { flat: Float64Array; settled: boolean };
@@ -103,7 +103,7 @@ export const flatReads = ({ mesh, kinds, hold }: FlatTask): FlatTask => ({ mesh,
 const flatTask = (spec: PanelSpec, { mesh, runs }: Meshed): FlatTask => ({
   mesh,
   kinds: [spec.outer, spec.inner, spec.first, spec.last].map(sewnOrNot),
-  hold: held(runs.flat()),
+  hold: sewnEdges(runs.flat()),
 });
 
 /** Lays a panel's surface flat. */
@@ -174,10 +174,10 @@ export function makePanel(spec: PanelSpec, shared: Making): MadePanel {
   const flat = corrected(spec, making, laid.flat);
   const { mesh, runs, disc } = panel;
   const split = runs.length > 1;
-  const pieces = runs.map((own, k): CoverPiece => {
-    const x = centreX(own, flat);
+  const pieces = runs.map((run, k): CoverPiece => {
+    const x = centreX(run, flat);
     const side = split && Math.abs(x) >= 1 ? (x < 0 ? 'left' : 'right') : null;
-    return pieceOf({ spec, making, mesh, flat, runs: own, strain: laid.summary, side, part: split ? k + 1 : null, disc });
+    return pieceOf({ spec, making, mesh, flat, runs: run, strain: laid.summary, side, part: split ? k + 1 : null, disc });
   });
   keepSeams(runs.flat(), flat, making);
   const zips = runs
@@ -261,7 +261,7 @@ function pieceOf(laid: Laid): CoverPiece {
   const name = side ? `${spec.name}, ${side}` : part ? `${spec.name} ${part}` : spec.name;
   const box = bounds(sewn);
   // Of a split panel each part covers the triangles on its own side.
-  const own = part === null ? undefined : sideTriangles(mesh, new Set(runs.flatMap((run) => run.nodes)));
+  const item = part === null ? undefined : sideTriangles(mesh, new Set(runs.flatMap((run) => run.nodes)));
   const motif = making.motif ? motifOn(laid, making.motif) : null;
   const stapled = runs.find((run) => run.use.kind === 'staple');
   const stapleLine =
@@ -293,7 +293,7 @@ function pieceOf(laid: Laid): CoverPiece {
     marks: [],
     strain,
     net: Math.abs(polygonArea(sewn)) / preShrink ** 2,
-    surface: surfaceArea(mesh, own),
+    surface: surfaceArea(mesh, item),
     motif: motif && { x: motif[0] * preShrink, y: motif[1] * preShrink },
     note: spec.note ?? '',
   };

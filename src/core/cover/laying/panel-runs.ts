@@ -2,7 +2,7 @@ import { rimLoops } from './rims';
 import type { EdgeUse, PanelSpec, Run } from './panel-spec';
 
 /** The pairs of neighbouring nodes along the edges that are sewn. */
-export function held(runs: readonly Run[]): Uint32Array {
+export function sewnEdges(runs: readonly Run[]): Uint32Array {
   return Uint32Array.from(
     runs
       .filter(({ use }) => use.kind !== 'staple' && use.kind !== 'turn')

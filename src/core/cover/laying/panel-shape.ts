@@ -7,9 +7,9 @@ const FADE = 80;
 /** How much of a correction counts at a place round the edge. */
 function weightAt(ring: Ring, where: EdgePart | null, i: number): number {
   if (where === null) return 1;
-  const own = ring.places.filter((place) => samePart(place.part, where));
+  const matching = ring.places.filter((place) => samePart(place.part, where));
   const away = Math.min(
-    ...own.map((place) => {
+    ...matching.map((place) => {
       const d = Math.abs(place.at - ring.places[i]!.at);
       return Math.min(d, ring.total - d);
     }),
@@ -63,10 +63,10 @@ export function straightFlat(spec: PanelSpec, making: Making, start: Float64Arra
     const i = (region.from + k) % n;
     if (k > 0) {
       const before = (region.from + k - 1) % n;
-      const own = partner?.[before];
+      const value = partner?.[before];
       x +=
-        own !== undefined && !Number.isNaN(own)
-          ? own
+        value !== undefined && !Number.isNaN(value)
+          ? value
           : distance(onRing(ring.places[before]!, region.inner[before]!), onRing(ring.places[i]!, region.inner[i]!));
     }
     const height = region.outer[i]! - region.inner[i]!;
@@ -78,11 +78,11 @@ export function straightFlat(spec: PanelSpec, making: Making, start: Float64Arra
 
 /** What the first one of the set showed, taken into the pattern. */
 export function corrected(spec: PanelSpec, making: Making, flat: Float64Array): Float64Array {
-  const own = making.corrections.filter((correction) => correction.piece === spec.id);
-  if (own.length === 0) return flat;
+  const matching = making.corrections.filter((correction) => correction.piece === spec.id);
+  if (matching.length === 0) return flat;
   const out = Float64Array.from(flat);
   const { region } = spec;
-  for (const { what, where, by } of own) {
+  for (const { what, where, by } of matching) {
     if (what === 'height' && region.kind === 'strip') {
       const columns = region.to - region.from + 1;
       const rows = out.length / 2 / columns - 1;

@@ -33,10 +33,10 @@ describe('the sides of a pulled cover', () => {
     });
     let met = 0;
     for (let i = 0; i < sides.points.length / 3; i++) {
-      const own = rim.get([0, 1, 2].map((k) => sides.points[3 * i + k]!.toFixed(3)).join());
-      if (!own) continue;
+      const item = rim.get([0, 1, 2].map((k) => sides.points[3 * i + k]!.toFixed(3)).join());
+      if (!item) continue;
       met += 1;
-      expect(Math.hypot(sides.flat[2 * i]! - own[0], sides.flat[2 * i + 1]! - own[1])).toBeLessThan(1e-6);
+      expect(Math.hypot(sides.flat[2 * i]! - item[0], sides.flat[2 * i + 1]! - item[1])).toBeLessThan(1e-6);
     }
     expect(met).toBeGreaterThan(40);
   });

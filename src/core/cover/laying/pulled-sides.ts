@@ -33,12 +33,12 @@ function folds(ring: Ring, corners: readonly CornerPlan[]): { before: Map<number
   };
   for (const middle of middles) {
     const { point } = at(middle);
-    const own = corners.reduce<CornerPlan | null>(
+    const cornerPlan = corners.reduce<CornerPlan | null>(
       (best, corner) =>
         !best || Math.hypot(corner.x - point[0], corner.y - point[1]) < Math.hypot(best.x - point[0], best.y - point[1]) ? corner : best,
       null,
     );
-    if (!own || !FOLDED.has(own.way)) continue;
+    if (!cornerPlan || !FOLDED.has(cornerPlan.way)) continue;
     for (const [step, into] of [
       [-1, before],
       [1, after],
@@ -84,8 +84,8 @@ export function pulledSides(ring: Ring, top: DiscMesh, laid: Float64Array, corne
   const highest = ring.places.reduce((most, { profile }) => Math.max(most, sideOf(profile)), 0);
   const rows = Math.min(ROWS.most, Math.max(ROWS.least, Math.ceil(highest / ROWS.height)));
   const surface = (place: number, r: number): [number, number, number] => {
-    const own = ring.places[place]!;
-    return onRing(own, (sideOf(own.profile) * r) / rows);
+    const ringPlace = ring.places[place]!;
+    return onRing(ringPlace, (sideOf(ringPlace.profile) * r) / rows);
   };
   /** How far it is along a row from one place to another, and how far along the shoulder. */
   const along = (from: number, to: number, r: number): number => {

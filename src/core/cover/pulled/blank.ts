@@ -133,8 +133,8 @@ export function waddingPiece(model: LiningModel, stations: readonly StationWrap[
   const wadding = model.piece.wadding === null ? undefined : findMaterial(WADDINGS, model.piece.wadding);
   if (!wadding) return null;
   // What is stretched has to be held: under the board, but for a loose cover, which has none.
-  const held = Boolean(wadding.stretched) && !wayOf(model.piece.covering.way).loose;
-  const under = held || kindOf(model.piece.kind).traits.wall ? model.rule('waddingUnder') : 0;
+  const isHeld = Boolean(wadding.stretched) && !wayOf(model.piece.covering.way).loose;
+  const under = isHeld || kindOf(model.piece.kind).traits.wall ? model.rule('waddingUnder') : 0;
   // Bulk in the fold would show: it ends short of what is turned under.
   const outline = endedAt(
     model,

@@ -20,8 +20,8 @@ const LEAST_GRIP = 15;
  */
 export function shortAt({ base, covering }: WrapFields, part: EdgePart, grip: number): number {
   if (!wayOf(covering.way).pulled) return 0;
-  const own = base.edges?.find(({ edge }) => samePart(edge, part));
-  return own && !own.end ? Math.min(own.short ?? 0, Math.max(0, grip - LEAST_GRIP)) : 0;
+  const found = base.edges?.find(({ edge }) => samePart(edge, part));
+  return found && !found.end ? Math.min(found.short ?? 0, Math.max(0, grip - LEAST_GRIP)) : 0;
 }
 
 /** An edge on whose face the cloth ends in sight. */

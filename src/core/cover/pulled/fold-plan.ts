@@ -121,11 +121,11 @@ const RUNS_ALONG: readonly string[] = ['cord', 'hand’s breadth'];
 function figure(corners: readonly CornerPlan[], of: (corner: CornerPlan) => number): string {
   const where = new Map<string, string[]>();
   for (const corner of corners) {
-    const said = `${Math.round(of(corner))} mm`;
-    where.set(said, [...(where.get(said) ?? []), corner.edge.replace(/ corner$/, '')]);
+    const text = `${Math.round(of(corner))} mm`;
+    where.set(text, [...(where.get(text) ?? []), corner.edge.replace(/ corner$/, '')]);
   }
   if (where.size === 1) return [...where.keys()][0]!;
-  return [...where].map(([said, edges]) => `${said} (${edges.join(', ')})`).join(', ');
+  return [...where].map(([text, edges]) => `${text} (${edges.join(', ')})`).join(', ');
 }
 
 /**

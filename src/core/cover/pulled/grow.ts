@@ -91,7 +91,7 @@ export function grownPlace(model: Stack, stations: readonly StationWrap[], at: P
   const along = (distanceAlong(model.board, at) - distanceAlong(model.board, model.places[0]!.point) + total) % total;
   const g = aroundEdge(model.places, total, stations.map(grow))(along);
   const points = withEdgePlaces(model, total);
-  const next = points.findIndex((own) => own.at > along + 1e-9);
+  const next = points.findIndex((point) => point.at > along + 1e-9);
   const [nx, ny] = points[(next < 0 ? 0 : next) % points.length]!.before;
   return [at[0] + g * nx, at[1] + g * ny];
 }

@@ -130,8 +130,8 @@ export function reliefOf(model: CoverModel, stations: readonly StationWrap[], re
 export function keptClear(relief: Relief | null, seen: Polygon, stop: number): Relief | null {
   if (!relief) return null;
   const clear = ({ from, to, ...cut }: ReliefCut): ReliefCut[] => {
-    const kept = cutKeptClear(seen, from, to, stop);
-    return kept.length < LEAST_CUT ? [] : [{ ...cut, from, to: kept.to }];
+    const retained = cutKeptClear(seen, from, to, stop);
+    return retained.length < LEAST_CUT ? [] : [{ ...cut, from, to: retained.to }];
   };
   return { ...relief, cuts: relief.cuts.flatMap(clear) };
 }

@@ -11,8 +11,8 @@ export type Roll = { width: number; axis: 0 | 1; allowance: number; threadFactor
 /** A line's straight parts that lie between two places, one by one. */
 function partsBetween({ kind, points, closed }: PieceLine, axis: 0 | 1, from: number, to: number): PieceLine[] {
   if (closed) {
-    const kept = between(points, axis, from, to);
-    return kept.length > 2 ? [{ kind, points: kept, closed }] : [];
+    const retained = between(points, axis, from, to);
+    return retained.length > 2 ? [{ kind, points: retained, closed }] : [];
   }
   return points.slice(1).flatMap((b, i): PieceLine[] => {
     const a = points[i]!;
@@ -79,15 +79,15 @@ function joinedAt(piece: CoverPiece, roll: Omit<Roll, 'width'>, at: readonly num
   const ends = [-Infinity, ...at, Infinity];
   const pieces = names.map((name, k): CoverPiece => {
     const [from, to] = [ends[k]!, ends[k + 1]!];
-    const own = (line: Polygon): Polygon => between(line, axis, from, to);
+    const local = (line: Polygon): Polygon => between(line, axis, from, to);
     const inside = (p: { x: number; y: number }): boolean => [p.x, p.y][axis]! >= from && [p.x, p.y][axis]! <= to;
     return {
       ...piece,
       ...flatPiece(`${piece.name}, ${name}`, piece.count, between(piece.outline, axis, from - allowance, to + allowance)),
       id: seam === 'hidden' ? `${piece.id}-${name}` : `${piece.id}-${k + 1}`,
-      sewn: own(piece.sewn),
-      stapleLine: own(piece.stapleLine),
-      trimLine: own(piece.trimLine),
+      sewn: local(piece.sewn),
+      stapleLine: local(piece.stapleLine),
+      trimLine: local(piece.trimLine),
       centreMarks: piece.centreMarks.filter(([x, y]) => inside({ x, y })),
       lines: [
         ...piece.lines.flatMap((line) => partsBetween(line, axis, from, to)),

@@ -41,15 +41,15 @@ export function movedBy(moves: readonly SeamMove[], share: number): number {
 export function topSeam(ring: Ring, covering: Covering, rule: RuleReader, boxed = false): Level {
   const inside = rule('topSeamIn');
   // A boxed edge has its corner where the seam is held: on it, so far in on top, or so far down the band.
-  const held = covering.seamAt === 'on-top' ? -inside : covering.seamAt === 'below' ? ON_TOP : 0;
+  const seamOffset = covering.seamAt === 'on-top' ? -inside : covering.seamAt === 'below' ? ON_TOP : 0;
   return Float64Array.from(ring.places, ({ profile, at }) => {
     const face = faceOf(profile);
-    const own = boxed
-      ? held
+    const value = boxed
+      ? seamOffset
       : covering.seamAt === 'below'
         ? widest(profile) + ON_TOP
         : atInset(profile, inside + (covering.seamAt === 'on-top' ? ON_TOP : 0) - face);
-    const moved = own + movedBy(covering.seamMoves ?? [], at / ring.total);
+    const moved = value + movedBy(covering.seamMoves ?? [], at / ring.total);
     return Math.max(profile.v[0]!, Math.min(moved, sideOf(profile) - LEAST_SIDE));
   });
 }

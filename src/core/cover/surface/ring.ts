@@ -129,9 +129,9 @@ function directions(stack: Stack, window: number): (at: number) => { point: Poin
   const angle = new Float64Array(n);
   for (let i = 0; i < n; i++) {
     const [a, b] = [board[i]!, board[(i + 1) % n]!];
-    const own = Math.atan2(-(b[0] - a[0]), b[1] - a[1]);
-    const before = i > 0 ? angle[i - 1]! : own;
-    angle[i] = before + Math.atan2(Math.sin(own - before), Math.cos(own - before));
+    const atan2 = Math.atan2(-(b[0] - a[0]), b[1] - a[1]);
+    const before = i > 0 ? angle[i - 1]! : atan2;
+    angle[i] = before + Math.atan2(Math.sin(atan2 - before), Math.cos(atan2 - before));
     from[i + 1] = from[i]! + Math.hypot(b[0] - a[0], b[1] - a[1]);
   }
   const integral = new Float64Array(n + 1);
@@ -148,13 +148,13 @@ function directions(stack: Stack, window: number): (at: number) => { point: Poin
   // The angle grows by a whole turn each time round, and its integral with it.
   const upTo = (s: number): number => {
     const k = Math.floor(s / total);
-    const own = s - k * total;
-    const i = sideAt(own);
-    const once = integral[i]! + angle[i]! * (own - from[i]!);
-    return k * integral[n]! + Math.PI * total * k * (k - 1) + once + 2 * Math.PI * k * own;
+    const value = s - k * total;
+    const i = sideAt(value);
+    const once = integral[i]! + angle[i]! * (value - from[i]!);
+    return k * integral[n]! + Math.PI * total * k * (k - 1) + once + 2 * Math.PI * k * value;
   };
-  const sharp = Array.from(angle, (own, i) => {
-    const turn = own - angle[(i + n - 1) % n]!;
+  const sharp = Array.from(angle, (value, i) => {
+    const turn = value - angle[(i + n - 1) % n]!;
     return Math.abs(Math.atan2(Math.sin(turn), Math.cos(turn))) > SHARP ? from[i]! : NaN;
   }).filter((s) => !Number.isNaN(s));
   /** The edge's own bearing: between chords of a curve it goes over evenly, so that left and right come out alike. */
@@ -168,13 +168,13 @@ function directions(stack: Stack, window: number): (at: number) => { point: Poin
     const [a, b] = [board[i]!, board[(i + 1) % n]!];
     const t = (s - from[i]!) / (from[i + 1]! - from[i]! || 1);
     const smooth = (upTo(s + window) - upTo(s - window)) / (2 * window);
-    const own = bearing(s, i);
-    const scale = 1 / Math.max(0.3, Math.cos(smooth - own));
+    const value = bearing(s, i);
+    const scale = 1 / Math.max(0.3, Math.cos(smooth - value));
     return {
       point: [a[0] + (b[0] - a[0]) * t, a[1] + (b[1] - a[1]) * t],
       out: [Math.cos(smooth) * scale, Math.sin(smooth) * scale],
       angle: smooth,
-      edge: own,
+      edge: value,
     };
   };
 }

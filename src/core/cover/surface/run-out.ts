@@ -83,8 +83,8 @@ export function runOut(ring: Ring, inset: Level, top: Level): RunOut | null {
     }
     const line = [inside, plan(end, top[at(end)]!)] as const;
     for (let i = corner + way; i !== end; i += way) {
-      const [own, edge] = [inset[at(i)]!, top[at(i)]!];
-      level[at(i)] = Math.min(edge - TIP, crossing(ring, at(i), line, [own, edge]));
+      const [value, edge] = [inset[at(i)]!, top[at(i)]!];
+      level[at(i)] = Math.min(edge - TIP, crossing(ring, at(i), line, [value, edge]));
     }
     level[at(end)] = top[at(end)]! - TIP;
     return end;

@@ -41,7 +41,7 @@ function stagedSteps({ piece, rule, seams, welt }: SewnFacts): OwnSteps {
   const length = (id: string): number => (seams.find((seam) => seam.id === id)?.length ?? 0) / 1000;
   const staples = (id: string): number => Math.ceil((length(id) * 1000) / rule('staplePitch'));
   const stapling = (id: string): number => (staples(id) * rule('timeStaple')) / 60;
-  const own = (key: string, name: string, words: string, minutes: number) =>
+  const local = (key: string, name: string, words: string, minutes: number) =>
     step(key, name, words, minutes, { uses: ['staple', 'card', 'cord'], caution: CAUTIONS.staples });
   return {
     first: [
@@ -54,7 +54,7 @@ function stagedSteps({ piece, rule, seams, welt }: SewnFacts): OwnSteps {
       ),
     ],
     before: [
-      own(
+      local(
         'inner-panel',
         'Staple the inner panel to the lip',
         `Centres first, then outwards, ${staples('inner')} staples into the lip’s outer side; trim it close below them.`,
@@ -62,7 +62,7 @@ function stagedSteps({ piece, rule, seams, welt }: SewnFacts): OwnSteps {
       ),
       ...(welt?.upper
         ? [
-            own(
+            local(
               'inner-welt',
               'Welt along the lip',
               `Staple the welt along the lip, cord on the line, its raw edge outwards; ${three ? 'its ends run out over the bottom edge' : 'ends in the middle of the bottom'}.`,
@@ -70,7 +70,7 @@ function stagedSteps({ piece, rule, seams, welt }: SewnFacts): OwnSteps {
             ),
           ]
         : []),
-      own(
+      local(
         'border-tack',
         'Back-tack the border',
         `The strips, joined at the mitres, face down over the inner panel, mitres on the corners; card strip tight against the ${welt?.upper ? 'cord' : 'line'}, ${staples('inner')} staples through it.`,
@@ -83,7 +83,7 @@ function stagedSteps({ piece, rule, seams, welt }: SewnFacts): OwnSteps {
         MINUTES.frame,
         { uses: ['foam', 'wadding', 'glue'], caution: CAUTIONS.glue },
       ),
-      own(
+      local(
         'border-pull',
         'Pull the border over',
         `Turn it over the foam, pull from the middles of the sides, and staple it on the board’s edge, ${staples('top')} staples; the mitres run straight into the corners.${three ? ' Along the bottom the panel itself is pulled over and stapled with it.' : ''} Trim.`,
@@ -91,7 +91,7 @@ function stagedSteps({ piece, rule, seams, welt }: SewnFacts): OwnSteps {
       ),
       ...(welt?.lower
         ? [
-            own(
+            local(
               'edge-welt',
               'Welt along the edge',
               'Staple the welt along the edge, cord on the corner of it, its raw edge backwards.',
@@ -99,7 +99,7 @@ function stagedSteps({ piece, rule, seams, welt }: SewnFacts): OwnSteps {
             ),
           ]
         : []),
-      own(
+      local(
         'band-tack',
         'Back-tack the outer band',
         `Face down over the border, its joins in line with the mitres; card strip tight against the ${welt?.lower ? 'cord' : 'edge'}, ${staples('top')} staples through it; turn it over and round to the back.`,

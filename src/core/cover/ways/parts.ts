@@ -92,7 +92,7 @@ export type Between = { inner: Level; outer: Level; from: number; to: number };
 export function bandPanel(
   working: Working,
   between: Between,
-  own: Pick<PanelSpec, 'id' | 'name' | 'role'> & Partial<PanelSpec>,
+  item: Pick<PanelSpec, 'id' | 'name' | 'role'> & Partial<PanelSpec>,
   most = Math.max(working.give.warp, working.give.weft),
 ): PanelSpec {
   const { ring, covering, rule } = working;
@@ -103,7 +103,7 @@ export function bandPanel(
     inner: seamEdge('top', allowance),
     outer: { id: 'edge', kind: 'staple', seam: null, allowance: rule('return') + rule('bandExtra') },
     stapleAt: rule('return'),
-    ...own,
+    ...item,
   };
 }
 

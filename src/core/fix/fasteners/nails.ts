@@ -23,7 +23,7 @@ export const nails: Fastener = {
   places: ({ model, choices }) => {
     const plan = nailPlan(model, choices.nails!);
     return plan.runs.flatMap((run, k) => {
-      const before = plan.runs.slice(0, k).reduce((sum, own) => sum + own.count, 0);
+      const before = plan.runs.slice(0, k).reduce((sum, nailRun) => sum + nailRun.count, 0);
       return plan.places.slice(before, before + run.count).map(({ x, y, head }, i) => ({
         n: before + i + 1,
         x,

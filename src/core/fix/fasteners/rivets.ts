@@ -17,7 +17,8 @@ const RIVET = { diameter: 4, more: 5 };
 const RIVET_LENGTHS = [8, 10, 12, 16, 20, 25];
 
 /** The length for what is held together: the shortest on sale that closes. */
-export const rivetFor = (grip: number): number => RIVET_LENGTHS.find((own) => own >= grip + RIVET.more) ?? Math.ceil(grip + RIVET.more);
+export const rivetFor = (grip: number): number =>
+  RIVET_LENGTHS.find((rivetLength) => rivetLength >= grip + RIVET.more) ?? Math.ceil(grip + RIVET.more);
 /** A rivet: drill, set, look, minutes. */
 const EACH = 0.75;
 
@@ -77,15 +78,15 @@ export const rivets: Fastener = {
     };
   },
   places: ({ model, corners }) => {
-    const own = staplePlaces(model, corners, 'rivets', APART * model.rule('staplePitch'));
-    return heldBy(model) === 'rivets' ? throughOld(model, own) : own;
+    const places = staplePlaces(model, corners, 'rivets', APART * model.rule('staplePitch'));
+    return heldBy(model) === 'rivets' ? throughOld(model, places) : places;
   },
   temporary,
   spare: (rule) => rule('stapleSpare'),
   steps: (fastening, places) => {
     const { model } = fastening;
     const { pan } = kindOf(model.piece.kind).traits;
-    const held = `${temporary(fastening).length} temporary staples or clips, ${TEMPORARY} mm apart. Look from all sides before anything is fastened.${meetAgain(meetings(model.piece.strip, model.outline))}`;
+    const holdId = `${temporary(fastening).length} temporary staples or clips, ${TEMPORARY} mm apart. Look from all sides before anything is fastened.${meetAgain(meetings(model.piece.strip, model.outline))}`;
     const old = oldHolesOf(model.piece).length;
     // A pan's cover goes on nose first; a board's by opposite sides, as any other.
     const [name, turn, base] = pan
@@ -100,7 +101,7 @@ export const rivets: Fastener = {
     );
     if (heldBy(model) !== 'rivets') return { fasten: [rivet] };
     return {
-      fasten: [step('tack', name!, `${turn}; ${held}`, 8, { temporary: true, caution: CAUTIONS.staples }), rivet],
+      fasten: [step('tack', name!, `${turn}; ${holdId}`, 8, { temporary: true, caution: CAUTIONS.staples }), rivet],
       close: [trimStep(model, 'beyond the rivets')],
     };
   },

@@ -67,13 +67,13 @@ export function cutPages(pen: Pen, { plan, piece, unit }: PrintJob): void {
   heading(pen, 'Cut sheet');
   const { cut } = plan;
   const say = (mm: number): string => saidLength(mm, unit);
-  for (const own of cut.foam.layouts) {
-    const size = { width: own.width, height: own.length };
-    for (const { laid, says } of sheetsAlike(own))
+  for (const foamSheets of cut.foam.layouts) {
+    const size = { width: foamSheets.width, height: foamSheets.length };
+    for (const { laid, says } of sheetsAlike(foamSheets))
       layout(
         pen,
         {
-          says: `${own.materialName} ${foamThickness(own.thickness, unit)}, ${says}: ${say(size.width)} × ${say(size.height)}`,
+          says: `${foamSheets.materialName} ${foamThickness(foamSheets.thickness, unit)}, ${says}: ${say(size.width)} × ${say(size.height)}`,
           size,
           laid,
           scale: Math.min(across(pen) / size.height, 0.09),

@@ -211,9 +211,9 @@ function wraps(pen: Pen, { plan, unit }: PrintJob): void {
   for (const s of plan.stations) {
     const cells = (plan.cover.pulled ? [s.side, s.wrap, s.fromCentre, s.edgeHeight] : [s.side, s.edgeHeight]).map(say);
     const key = [s.edge, ...cells].join('|');
-    const own = alike.get(key) ?? { ids: [], edge: s.edge, cells };
-    own.ids.push(s.id);
-    alike.set(key, own);
+    const item = alike.get(key) ?? { ids: [], edge: s.edge, cells };
+    item.ids.push(s.id);
+    alike.set(key, item);
   }
   const rows = [...alike.values()];
   room(pen, 16);
@@ -224,13 +224,13 @@ function wraps(pen: Pen, { plan, unit }: PrintJob): void {
   const heads = plan.cover.pulled ? ['Side', 'Wrap', 'From centre', 'Rim'] : ['Side', 'Rim'];
   const columns = [0, 56, ...heads.map((_, k) => 100 + 22 * k)].map((x) => MARGIN + (x * across(pen)) / 186);
   const cells = (words: readonly string[], font = pen.regular): void =>
-    words.forEach((own, i) => write(pen, own, [columns[i]!, pen.y], { font, size: 8 }));
+    words.forEach((word, i) => write(pen, word, [columns[i]!, pen.y], { font, size: 8 }));
   cells(['Where', 'Stations', ...heads], pen.bold);
   pen.y -= 4;
-  for (const { ids, edge, cells: own } of rows) {
+  for (const { ids, edge, cells: names } of rows) {
     const stations = wrapText(stretchesOf(ids), pen.regular, 8, columns[2]! - columns[1]! - 3);
     room(pen, 5 + 3.4 * (stations.length - 1));
-    cells([edge, stations[0] ?? '', ...own]);
+    cells([edge, stations[0] ?? '', ...names]);
     for (const more of stations.slice(1)) {
       pen.y -= 3.4;
       write(pen, more, [columns[1]!, pen.y], { size: 8 });
@@ -258,14 +258,14 @@ function last(pen: Pen, { plan, unit }: PrintJob): void {
       (corner) => `${corner.edge}: ${cornerWords(corner)}${corner.fullness > 0.5 ? `, ${saidLength(corner.fullness, unit)} to lose` : ''}.`,
     ),
   ];
-  const told = [...new Set(words.filter((own) => own !== null))];
-  if (told.length > 0) {
-    room(pen, 10 + told.length * 3.8);
+  const phrases = [...new Set(words.filter((word) => word !== null))];
+  if (phrases.length > 0) {
+    room(pen, 10 + phrases.length * 3.8);
     pen.y -= 3;
     write(pen, 'Fastening and corners', [MARGIN, pen.y], { size: 10, font: pen.bold, color: MADDER });
     pen.y -= 5;
-    for (const own of told)
-      for (const part of wrapText(own, pen.regular, 8.5, across(pen))) {
+    for (const text of phrases)
+      for (const part of wrapText(text, pen.regular, 8.5, across(pen))) {
         write(pen, part, [MARGIN, pen.y], { size: 8.5 });
         pen.y -= 3.9;
       }
@@ -275,8 +275,8 @@ function last(pen: Pen, { plan, unit }: PrintJob): void {
     room(pen, lines.length * 4 + 4);
     pen.y -= 1.5;
     const top = pen.y + 3;
-    for (const own of lines) {
-      write(pen, own, [MARGIN + 3, pen.y], { size: 8.5, color: MADDER });
+    for (const line of lines) {
+      write(pen, line, [MARGIN + 3, pen.y], { size: 8.5, color: MADDER });
       pen.y -= 4;
     }
     rule(pen, [MARGIN, top], [MARGIN, pen.y + 3], { thickness: 1.5, color: MADDER });

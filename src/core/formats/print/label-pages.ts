@@ -20,7 +20,11 @@ export function labelPages(pen: Pen, { plan, piece, unit, address }: PrintJob): 
         size: `${say(pad.width)} × ${say(pad.height)} × ${pad.layers.join(' + ')}`,
         count: pad.count,
       })),
-    ...plan.cover.pieces.map((own) => ({ name: own.name, size: `${say(own.width)} × ${say(own.height)}`, count: own.count })),
+    ...plan.cover.pieces.map((coverPiece) => ({
+      name: coverPiece.name,
+      size: `${say(coverPiece.width)} × ${say(coverPiece.height)}`,
+      count: coverPiece.count,
+    })),
     ...(plan.wadding
       ? [{ name: plan.wadding.name, size: `${say(plan.wadding.width)} × ${say(plan.wadding.height)}`, count: plan.wadding.count }]
       : []),
@@ -53,7 +57,7 @@ export function labelPages(pen: Pen, { plan, piece, unit, address }: PrintJob): 
     write(pen, title ?? '', [x + 4, y + 23], { size: 8, color: FAINT });
     wrapText(label.name, pen.bold, 11, words)
       .slice(0, 2)
-      .forEach((own, k) => write(pen, own, [x + 4, y + 17 - k * 4.6], { size: 11, font: pen.bold }));
+      .forEach((id, k) => write(pen, id, [x + 4, y + 17 - k * 4.6], { size: 11, font: pen.bold }));
     write(pen, label.size, [x + 4, y + 4], { size: 9 });
     write(pen, label.of, [x + LABEL.width - 4 - widthOf(label.of, pen.bold, 9), y + 4], { size: 9, font: pen.bold });
   });

@@ -109,8 +109,8 @@ export const across = ({ paper }: Pen): number => textPaper(paper).width - 2 * M
 /** Writes words over as many lines as they need, from the pen's place down. */
 export function paragraph(pen: Pen, words: string, hand: Hand & { lead?: number; inset?: number } = {}): void {
   const { size = 9, font = pen.regular, lead = 4.6, inset = 0 } = hand;
-  for (const own of wrapText(words, font, size, across(pen) - inset)) {
-    write(pen, own, [MARGIN + inset, pen.y], hand);
+  for (const text of wrapText(words, font, size, across(pen) - inset)) {
+    write(pen, text, [MARGIN + inset, pen.y], hand);
     pen.y -= lead;
   }
 }

@@ -99,10 +99,10 @@ describe('a template’s sheets', () => {
   it.each(PAPER_IDS)('%s: each has a rule of a hundred millimetres both ways, in the margin where no drawing is', async (paper) => {
     const pages = (await pagesOf(newPiece('saddle'), 'templates', { paper }))
       .slice(1)
-      .filter(({ marks }) => marks.some((own) => own.kind === 'words' && own.words.includes('on every sheet')));
+      .filter(({ marks }) => marks.some((mark) => mark.kind === 'words' && mark.words.includes('on every sheet')));
     expect(pages.length).toBeGreaterThan(0);
     for (const { width, height, marks } of pages) {
-      const lines = marks.flatMap((own) => (own.kind === 'line' ? [own] : []));
+      const lines = marks.flatMap((mark) => (mark.kind === 'line' ? [mark] : []));
       const hundred = (axis: 0 | 1) =>
         lines.filter(
           ({ from, to }) =>
@@ -126,10 +126,10 @@ describe('a template’s sheets', () => {
 
   it('not one sheet of a whole template is without it', async () => {
     const pages = await pagesOf({ ...newPiece('headboard'), count: 1 }, 'templates');
-    const sheets = pages.filter(({ marks }) => marks.some((own) => own.kind === 'words' && /^[A-Z]\d+ {2}/.test(own.words)));
+    const sheets = pages.filter(({ marks }) => marks.some((mark) => mark.kind === 'words' && /^[A-Z]\d+ {2}/.test(mark.words)));
     expect(sheets.length).toBeGreaterThan(3);
     for (const { marks } of sheets)
-      expect(marks.some((own) => own.kind === 'words' && own.words === '100 mm, each way, on every sheet')).toBe(true);
+      expect(marks.some((mark) => mark.kind === 'words' && mark.words === '100 mm, each way, on every sheet')).toBe(true);
     expect(PAPERS.a4.width).toBe(210);
   });
 });

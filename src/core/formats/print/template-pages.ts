@@ -121,13 +121,13 @@ export type Laid = { template: Template; mode: TemplateMode; sheets: Tile[]; gri
  * @param paper which paper
  */
 export function laidOut(template: Template, mode: TemplateMode, paper: Paper): Laid {
-  const own = mode === 'half' ? onTheFold(template) : template;
+  const item = mode === 'half' ? onTheFold(template) : template;
   if (mode === 'string' || mode === 'ruled' || mode === 'none') return { template, mode, sheets: [], grid: { columns: 0, rows: 0 } };
-  const { columns, rows, tiles: sheets } = tiles(own.lines, paper, own.marks);
-  const corners = cornersOf(own);
+  const { columns, rows, tiles: sheets } = tiles(item.lines, paper, item.marks);
+  const corners = cornersOf(item);
   const near = ({ x, y, width, height }: Tile): boolean =>
     corners.some(([a, b]) => a > x - NEAR_CORNER && a < x + width + NEAR_CORNER && b > y - NEAR_CORNER && b < y + height + NEAR_CORNER);
-  return { template: own, mode, sheets: mode === 'corners' ? sheets.filter(near) : sheets, grid: { columns, rows } };
+  return { template: item, mode, sheets: mode === 'corners' ? sheets.filter(near) : sheets, grid: { columns, rows } };
 }
 
 /** The square that is measured before anything is cut, and how sheets go together. */
@@ -136,7 +136,7 @@ function checkSquare(pen: Pen): void {
   ring(pen, boxOf(MARGIN, top - CHECK, CHECK, CHECK), { thickness: 0.8 });
   write(pen, `${CHECK} mm`, [MARGIN + 40, top - CHECK / 2], { size: 12, font: pen.bold });
   const words = `Print at 100 %, not “fit to page”. Measure the square: it must be ${CHECK} mm each way; so must the two rules in the margin of every sheet. Lay each sheet over its neighbour so that the crosses meet; neighbours overlap by ${OVERLAP} mm, from dotted line to the edge of the drawing.`;
-  wrapText(words, pen.regular, 9, across(pen) - CHECK - 8).forEach((own, i) => write(pen, own, [MARGIN + CHECK + 8, top - 4 - i * 4.6]));
+  wrapText(words, pen.regular, 9, across(pen) - CHECK - 8).forEach((id, i) => write(pen, id, [MARGIN + CHECK + 8, top - 4 - i * 4.6]));
   pen.y = top - CHECK - 8;
 }
 
@@ -175,11 +175,11 @@ export function drawnBy({ template, mode }: Pick<Laid, 'template' | 'mode'>, uni
       .sort((a, b) => a.at[0] - b.at[0])
       .map(({ at, says }) => `${says} at ${say(at[0] - box.minX)}`)
       .join(', ');
-  const told = [
+  const phrases = [
     along(true) && ` Notches along the upper edge, from the left: ${along(true)}.`,
     along(false) && ` Along the lower edge: ${along(false)}.`,
   ];
-  return `ruled, ${say(box.width)} × ${say(box.height)}.${told.filter(Boolean).join('')}`;
+  return `ruled, ${say(box.width)} × ${say(box.height)}.${phrases.filter(Boolean).join('')}`;
 }
 
 /** A template small, with the names of its sheets; or how it is drawn without one. */

@@ -67,15 +67,15 @@ const LOOP_ROOM = 40;
 
 /** What keeps a loose cushion from being sewn. */
 function checkLoose({ loose }: Piece): Problem[] {
-  return (loose ?? []).flatMap((own, i) => {
+  return (loose ?? []).flatMap((item, i) => {
     const problems: Problem[] = [];
     const add = (key: string, message: string): void => void problems.push({ path: `loose.${i}.${key}`, message });
-    const most = Math.floor(BALL * Math.min(own.length, own.height));
-    if (own.kind === 'cushion' && own.thick > most)
+    const most = Math.floor(BALL * Math.min(item.length, item.height));
+    if (item.kind === 'cushion' && item.thick > most)
       add('thick', `So thick it is a ball, not a cushion; ${most} mm is the most for its sides`);
-    if (own.loops * LOOP_ROOM > own.length)
-      add('loops', `No room for so many along ${round(own.length)} mm; ${Math.floor(own.length / LOOP_ROOM)} is the most`);
-    if (loose!.slice(0, i).some(({ id }) => id === own.id)) add('id', `Two loose cushions are called “${own.id}”`);
+    if (item.loops * LOOP_ROOM > item.length)
+      add('loops', `No room for so many along ${round(item.length)} mm; ${Math.floor(item.length / LOOP_ROOM)} is the most`);
+    if (loose!.slice(0, i).some(({ id }) => id === item.id)) add('id', `Two loose cushions are called “${item.id}”`);
     return problems;
   });
 }

@@ -95,15 +95,15 @@ export function checkPad(piece: Piece, pad: Pad, index: number, board: Polygon):
   if (pad.outline) add('outline', checkDrawn(pad.outline, board));
   checkProfile(pad, add);
   const letIn = letInto(pad);
-  letIn.forEach((pocket, own) =>
-    checkLetIn(piece, pad, pocket, letIn.slice(0, own), (key, message) => add(`${letInPath(pad, own)}.${key}`, message)),
+  letIn.forEach((pocket, value) =>
+    checkLetIn(piece, pad, pocket, letIn.slice(0, value), (key, message) => add(`${letInPath(pad, value)}.${key}`, message)),
   );
   return problems;
 }
 
 /** Where a thing let in stands in its pad: the pocket, or one of what lies beside it. */
-function letInPath(pad: Pad, own: number): string {
-  return pad.pocket ? (own === 0 ? 'pocket' : `patches.${own - 1}`) : `patches.${own}`;
+function letInPath(pad: Pad, value: number): string {
+  return pad.pocket ? (value === 0 ? 'pocket' : `patches.${value - 1}`) : `patches.${value}`;
 }
 
 /** What keeps a pocket or a patch from being let in. */

@@ -55,9 +55,9 @@ export type Kind<Id extends string = string> = {
 const PLAIN: Traits = { sat: false, pan: false, wall: false, loose: false, throughFrame: false };
 
 /** A kind with the traits it does not name left out. */
-export const kind = <const Id extends string>(own: Omit<Kind<Id>, 'traits'> & { traits?: Partial<Traits> }): Kind<Id> => ({
-  ...own,
-  traits: { ...PLAIN, ...own.traits },
+export const kind = <const Id extends string>(item: Omit<Kind<Id>, 'traits'> & { traits?: Partial<Traits> }): Kind<Id> => ({
+  ...item,
+  traits: { ...PLAIN, ...item.traits },
 });
 
 export const SEAT_WORDS = ['front', 'back'] as const;

@@ -45,9 +45,9 @@ export type PlainSchema = {
 function formFor(schema: PlainSchema, key: string, value: unknown): PlainSchema {
   if (!schema.oneOf) return schema;
   const tag = schema.discriminator!.propertyName;
-  const said = (value as Record<string, unknown> | null | undefined)?.[tag];
-  const own = schema.oneOf.find((form) => form.properties?.[tag]?.const === said);
-  return own ?? schema.oneOf.find((form) => form.properties?.[key]) ?? schema.oneOf[0]!;
+  const reported = (value as Record<string, unknown> | null | undefined)?.[tag];
+  const found = schema.oneOf.find((form) => form.properties?.[tag]?.const === reported);
+  return found ?? schema.oneOf.find((form) => form.properties?.[key]) ?? schema.oneOf[0]!;
 }
 
 /**

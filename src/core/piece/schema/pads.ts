@@ -166,7 +166,7 @@ export const HAND_PRESS = record({
 export const SITTING = record({
   loader: choice(
     'Who presses',
-    LOADERS.map(({ id: own, name }) => ({ id: own, name })),
+    LOADERS.map(({ id: text, name }) => ({ id: text, name })),
   ),
   mass: figure('Body mass', 'kg', [5, 250]),
   /** percent of the mass that comes on the piece; null follows the house rule for the loader */

@@ -10,7 +10,7 @@ export function tails({ tasks }: Pick<Problem, 'tasks'>): Map<string, number> {
     if (known !== undefined) return known;
     // What waits for itself has no end; it is told as not done.
     found.set(task.id, task.minutes);
-    const rest = (next.get(task.id) ?? []).map((own) => own.least + tail(own.task));
+    const rest = (next.get(task.id) ?? []).map((item) => item.least + tail(item.task));
     const all = task.minutes + Math.max(0, ...rest);
     found.set(task.id, all);
     return all;
@@ -29,7 +29,7 @@ export function tails({ tasks }: Pick<Problem, 'tasks'>): Map<string, number> {
 export function lowerBound(problem: Problem): number {
   const { tasks, workers, places } = problem;
   const chain = Math.max(0, ...tails(problem).values());
-  const sum = (own: readonly Task[]): number => own.reduce((total, { minutes }) => total + minutes, 0);
+  const sum = (entries: readonly Task[]): number => entries.reduce((total, { minutes }) => total + minutes, 0);
   const busiest = Object.entries(places).map(([place, count]) => sum(tasks.filter((task) => task.place === place)) / count);
   return Math.max(chain, sum(tasks) / Math.max(1, workers.length), ...busiest);
 }

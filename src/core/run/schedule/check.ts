@@ -12,7 +12,7 @@ const SAME = 1e-6;
  */
 export function checkSchedule({ tasks, workers, places }: Problem, { done, left }: Schedule): string[] {
   const wrong: string[] = [];
-  const byId = new Map(done.map((own) => [own.id, own]));
+  const byId = new Map(done.map((item) => [item.id, item]));
   if (byId.size !== done.length) wrong.push('a task is done twice');
   for (const { id } of tasks)
     if (byId.has(id) === left.includes(id)) wrong.push(`${id} is ${byId.has(id) ? 'done and left' : 'forgotten'}`);
@@ -20,7 +20,7 @@ export function checkSchedule({ tasks, workers, places }: Problem, { done, left 
   const events: { at: number; by: number; what: string }[] = [];
   for (const { id, who, spans } of done) {
     const task = known.get(id);
-    const worker = workers.find((own) => own.id === who);
+    const worker = workers.find((candidate) => candidate.id === who);
     if (!task || !worker) {
       wrong.push(`${id} by ${who} was not asked for`);
       continue;

@@ -11,8 +11,8 @@ describe('against a solver that proves its answer', () => {
     let [proved, shortest] = [0, 0];
     for (let seed = 1; seed <= 14; seed++) {
       const roll = seededRandom(700 + seed);
-      const thrown = thrownShop(roll, { tasks: 6 + (seed % 7), workers: 2 });
-      const problem: Problem = { ...thrown, tasks: undue(thrown) };
+      const random = thrownShop(roll, { tasks: 6 + (seed % 7), workers: 2 });
+      const problem: Problem = { ...random, tasks: undue(random) };
       const { schedule: found } = schedule(problem, { tries: usualTries(problem), roll });
       expect(checkSchedule(problem, found)).toEqual([]);
       const length = Math.max(...found.done.map(endOf));

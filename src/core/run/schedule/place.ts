@@ -14,7 +14,7 @@ function put(list: Taken[], [from, to]: Span): void {
 }
 
 function takeOut(list: Taken[], [from, to]: Span): void {
-  const i = list.findIndex((own) => own.from === from && own.to === to);
+  const i = list.findIndex((taken) => taken.from === from && taken.to === to);
   if (i >= 0) list.splice(i, 1);
 }
 
@@ -23,9 +23,9 @@ const SAME = 1e-6;
 
 /** The first moment from which a span is free of all that is taken; itself where it is. */
 function clearOf(list: readonly Taken[], from: number, to: number): number {
-  for (const own of list) {
-    if (own.from >= to - SAME) break;
-    if (own.to > from + SAME) return own.to;
+  for (const taken of list) {
+    if (taken.from >= to - SAME) break;
+    if (taken.to > from + SAME) return taken.to;
   }
   return from;
 }
@@ -34,12 +34,12 @@ function clearOf(list: readonly Taken[], from: number, to: number): number {
 function clearOfMany(list: readonly Taken[], capacity: number, [from, to]: Span, units = 1): number {
   // More than there is room for stands as well as it can.
   const room = Math.max(0, capacity - units);
-  const over = list.filter((own) => own.from < to - SAME && own.to > from + SAME);
+  const over = list.filter((taken) => taken.from < to - SAME && taken.to > from + SAME);
   if (over.length <= room) return from;
-  for (const at of [from, ...over.map((own) => own.from)]) {
+  for (const at of [from, ...over.map((taken) => taken.from)]) {
     if (at < from - SAME || at >= to - SAME) continue;
-    const here = over.filter((own) => own.from <= at + SAME && own.to > at + SAME);
-    if (here.length > room) return Math.min(...here.map((own) => own.to));
+    const here = over.filter((taken) => taken.from <= at + SAME && taken.to > at + SAME);
+    if (here.length > room) return Math.min(...here.map((taken) => taken.to));
   }
   return from;
 }
@@ -108,8 +108,8 @@ export class Floor {
           at = found;
           continue;
         }
-        const own: Done = { id: task.id, who: worker.id, spans: found };
-        if (beginOf(own) <= latest + SAME && (best === null || endOf(own) < endOf(best) - SAME)) best = own;
+        const done: Done = { id: task.id, who: worker.id, spans: found };
+        if (beginOf(done) <= latest + SAME && (best === null || endOf(done) < endOf(best) - SAME)) best = done;
         break;
       }
     }
@@ -145,15 +145,15 @@ export function blocksOf({ tasks }: Pick<Problem, 'tasks'>): Block[] {
   const byId = new Map(tasks.map((task) => [task.id, task]));
   for (const task of tasks) {
     const hung = task.after.filter(({ most }) => most !== null).map(({ on }) => of.get(on));
-    const own = hung.find((block) => block !== undefined) ?? { tasks: [], needs: [] };
+    const found = hung.find((block) => block !== undefined) ?? { tasks: [], needs: [] };
     // Glued from two sides: what was two blocks is one.
     for (const other of new Set(hung))
-      if (other && other !== own) {
-        own.tasks.push(...other.tasks);
-        for (const moved of other.tasks) of.set(moved.id, own);
+      if (other && other !== found) {
+        found.tasks.push(...other.tasks);
+        for (const moved of other.tasks) of.set(moved.id, found);
       }
-    own.tasks.push(task);
-    of.set(task.id, own);
+    found.tasks.push(task);
+    of.set(task.id, found);
   }
   const blocks = [...new Set(of.values())];
   for (const block of blocks) {
@@ -192,22 +192,22 @@ function placeBlock(floor: Floor, { tasks }: Block, done: Map<string, Done>, lag
       // Between spraying and laying something else may be wanted first: laid so far into its time, or as soon as it can be.
       const wanted =
         i === 0 ? Math.max(from, begin) : Number.isFinite(latest) ? Math.min(latest, Math.round(from + lag * (latest - from))) : from;
-      const own =
+      const earliest =
         floor.earliest(task, wanted, whole, latest) ?? (wanted > from && i > 0 ? floor.earliest(task, from, whole, latest) : null);
-      if (own === null) {
+      if (earliest === null) {
         // Begun later by as much as it comes too late, or not at all where nobody is there any more.
         const anyhow = floor.earliest(task, from, whole);
         later = i === 0 || anyhow === null ? Infinity : Math.max(begin + 1, begin + (beginOf(anyhow) - latest));
         break;
       }
-      floor.take(task, own);
-      done.set(task.id, own);
-      put.push(own);
+      floor.take(task, earliest);
+      done.set(task.id, earliest);
+      put.push(earliest);
     }
     if (later === null) return true;
-    put.forEach((own, i) => {
-      floor.giveBack(tasks[i]!, own);
-      done.delete(own.id);
+    put.forEach((item, i) => {
+      floor.giveBack(tasks[i]!, item);
+      done.delete(item.id);
     });
     if (later === Infinity) return false;
     begin = later;

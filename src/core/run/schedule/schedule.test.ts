@@ -66,7 +66,7 @@ describe('a schedule', () => {
     };
     expect(checkSchedule(problem, right)).toEqual([]);
     const wrong = (id: string, change: Partial<Schedule['done'][number]>): string =>
-      checkSchedule(problem, { ...right, done: right.done.map((own) => (own.id === id ? { ...own, ...change } : own)) }).join('; ');
+      checkSchedule(problem, { ...right, done: right.done.map((done) => (done.id === id ? { ...done, ...change } : done)) }).join('; ');
     expect(wrong('lay', { spans: [[12, 22]] })).toContain('3 too soon');
     expect(wrong('lay', { spans: [[31, 41]] })).toContain('1 too late');
     expect(wrong('lay', { spans: [[15, 24]] })).toContain('takes 9 instead of 10');
@@ -203,7 +203,7 @@ describe('what stands to dry', () => {
     expect(checkSchedule(problem, found)).toEqual([]);
     // Two and one stand together; the other two wait until the first are dry: 10 + 60, and their own 10 before that.
     expect(found.done.map(endOf).sort((a, b) => a - b)).toEqual([10, 10, 70]);
-    const together = { ...found, done: found.done.map((own) => ({ ...own, spans: [[0, 10]] as const })) };
+    const together = { ...found, done: found.done.map((done) => ({ ...done, spans: [[0, 10]] as const })) };
     expect(checkSchedule(problem, together).join()).toContain('place rack has 5 things');
   });
   it('more than there is room for still is done, by itself', () => {
@@ -227,7 +227,7 @@ describe('whoever works', () => {
     const problem: Problem = { tasks, workers: [{ id: 'a', hours: [[0, 1e4]] }], places: {} };
     const { schedule: found } = schedule(problem, { tries: 400, roll: seededRandom(6) });
     const order = [...found.done].sort((a, b) => beginOf(a) - beginOf(b)).map(({ id }) => id[0]);
-    expect(order.filter((own, k) => k > 0 && own !== order[k - 1])).toHaveLength(2);
+    expect(order.filter((id, k) => k > 0 && id !== order[k - 1])).toHaveLength(2);
     expect(last(found)).toBe(120);
   });
 });

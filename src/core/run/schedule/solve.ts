@@ -13,7 +13,7 @@ const WEIGHT = { left: 1e7, late: 20, end: 1, each: 0.002, change: 20 };
  * @param schedule what was found
  */
 export function costOf({ tasks }: Pick<Problem, 'tasks'>, { done, left }: Schedule): number {
-  const ends = new Map(done.map((own) => [own.id, endOf(own)]));
+  const ends = new Map(done.map((item) => [item.id, endOf(item)]));
   let [late, last, each] = [0, 0, 0];
   for (const { id, due } of tasks) {
     const end = ends.get(id) ?? 0;
@@ -62,14 +62,14 @@ function rules(problem: Problem, blocks: readonly Block[]): number[][] {
   // What is due of all that hangs on a block: the soonest.
   const due = new Map<string, number>();
   for (const task of [...problem.tasks].reverse()) {
-    const own = Math.min(task.due ?? Infinity, due.get(task.id) ?? Infinity);
-    due.set(task.id, own);
-    for (const { on } of task.after) due.set(on, Math.min(due.get(on) ?? Infinity, own));
+    const min = Math.min(task.due ?? Infinity, due.get(task.id) ?? Infinity);
+    due.set(task.id, min);
+    for (const { on } of task.after) due.set(on, Math.min(due.get(on) ?? Infinity, min));
   }
   const dues = blocks.map(({ tasks }) => Math.min(...tasks.map(({ id }) => due.get(id)!)));
   const end = Math.max(0, ...longest, ...dues.filter(Number.isFinite));
-  const known = dues.map((own) => (Number.isFinite(own) ? own : end));
-  return [longest.map((own) => -own), known.map((own, i) => own - longest[i]!), known, blocks.map((_, i) => i), longest];
+  const known = dues.map((value) => (Number.isFinite(value) ? value : end));
+  return [longest.map((value) => -value), known.map((value, i) => value - longest[i]!), known, blocks.map((_, i) => i), longest];
 }
 
 /** Of the search so much goes by before what is worse is no longer taken. */
@@ -87,7 +87,7 @@ const LAGGED = 0.25;
 function moved({ priority, lags }: Order, glued: readonly number[], roll: () => number): Order {
   if (glued.length > 0 && roll() < LAGGED) {
     const which = glued[Math.floor(roll() * glued.length)]!;
-    return { priority, lags: lags.map((own, i) => (i === which ? (own > 0 && roll() < 0.5 ? 0 : roll()) : own)) };
+    return { priority, lags: lags.map((lag, i) => (i === which ? (lag > 0 && roll() < 0.5 ? 0 : roll()) : lag)) };
   }
   const next = [...priority];
   const pick = (): number => Math.floor(roll() * next.length);
@@ -122,25 +122,25 @@ export function schedule(problem: Problem, { tries, roll, stop = () => false, be
     const found = placeAll(problem, blocks, order.priority, order.lags);
     return { schedule: found, cost: costOf(problem, found), tried, order };
   };
-  const keep = (own: typeof best): void => {
-    if (own.cost >= best.cost - 1e-9) return;
-    best = own;
-    better?.(own);
+  const keep = (item: typeof best): void => {
+    if (item.cost >= best.cost - 1e-9) return;
+    best = item;
+    better?.(item);
   };
   let tried = 0;
   for (const priority of rules(problem, blocks)) {
     if (tried > 0 && (stop() || tried >= tries)) break;
     tried += 1;
-    const own = trial({ priority, lags: soon }, tried);
-    keep(own);
-    if (own.cost < now.cost) now = own;
+    const item = trial({ priority, lags: soon }, tried);
+    keep(item);
+    if (item.cost < now.cost) now = item;
   }
   while (tried < tries && !stop() && blocks.length > 1) {
     tried += 1;
-    const own = trial(moved(now.order, glued, roll), tried);
-    keep(own);
+    const item = trial(moved(now.order, glued, roll), tried);
+    keep(item);
     const warm = Math.max(0, 1 - tried / (tries * WARM));
-    if (own.cost <= now.cost || own.cost - now.cost < HEAT * warm * now.cost * roll()) now = own;
+    if (item.cost <= now.cost || item.cost - now.cost < HEAT * warm * now.cost * roll()) now = item;
     // Cold again, it goes on from the best there is.
     else if (warm === 0 && roll() < 0.02) now = best;
   }

@@ -98,9 +98,9 @@ function between(windowed: (size: number) => ReturnType<typeof glueBatch>, size:
 
 /** What a step takes those of whom it is known, glued ones left out: there everybody is as quick as the glue. */
 function byPerson({ paceBy }: SetToDo, step: Timed, pieces: number): Pick<Task, 'by'> {
-  const own = step.open === undefined ? Object.entries(paceBy?.(step.key) ?? {}) : [];
-  if (own.length === 0) return {};
-  return { by: Object.fromEntries(own.map(([who, share]) => [who, Math.max(1, Math.round(step.minutes * pieces * share))])) };
+  const entries = step.open === undefined ? Object.entries(paceBy?.(step.key) ?? {}) : [];
+  if (entries.length === 0) return {};
+  return { by: Object.fromEntries(entries.map(([who, share]) => [who, Math.max(1, Math.round(step.minutes * pieces * share))])) };
 }
 
 /** The tasks of one part of a set. */
@@ -113,7 +113,7 @@ function tasksOfPart(
   const batches = new Map<string, { spray: string; glue: string; parts: { on: string; size: number; least: number; most: number }[] }>();
   const tasks: Task[] = [];
   const pace = (key: string): number => set.pace?.(key) ?? 1;
-  const own = (step: Timed, id: string, pieces: number, after: Link[]): void => {
+  const local = (step: Timed, id: string, pieces: number, after: Link[]): void => {
     const pin = set.pins?.[id];
     const from = Math.max(set.waits?.[step.key] ?? 0, pin?.from ?? 0);
     const who = pin?.who ? [pin.who] : set.who?.(step);
@@ -156,7 +156,7 @@ function tasksOfPart(
       const windowed = (size: number) => glueBatch(...minutes, step.wait, step.open!, size);
       const { size } = windowed(left);
       const all = Array.from({ length: Math.ceil(left / size) }, (_, k) => taskId(set.id, part, step.key, k));
-      all.forEach((id, k) => own(step, id, Math.min(size, left - k * size), links));
+      all.forEach((id, k) => local(step, id, Math.min(size, left - k * size), links));
       batches.set(step.key, {
         glue: glued.key,
         spray: step.key,
@@ -167,20 +167,20 @@ function tasksOfPart(
       const others = step.after.filter((key) => key !== opened.spray).flatMap((key) => linksTo(ids.get(key) ?? [], byKey.get(key)!, count));
       const all = opened.parts.map(({ on, size, least, most }, k) => {
         const id = taskId(set.id, part, step.key, k);
-        own(step, id, size, [{ on, least, most }, ...others]);
+        local(step, id, size, [{ on, least, most }, ...others]);
         return id;
       });
       // Of what was sprayed before and never laid nobody knows the hour: it is told again, without its time.
       const more = left - opened.parts.reduce((sum, { size }) => sum + size, 0);
       if (more > 0) {
         const id = taskId(set.id, part, step.key, all.length);
-        own(step, id, more, others);
+        local(step, id, more, others);
         all.push(id);
       }
       ids.set(step.key, all);
     } else {
       const id = taskId(set.id, part, step.key);
-      own(step, id, left, links);
+      local(step, id, left, links);
       ids.set(step.key, [id]);
     }
   }

@@ -147,8 +147,8 @@ function EdgeFields({ name }: { name: string }) {
   const [, putAll] = useField('base.edges');
   const edges = base.edges ?? [];
   const part = edgeNamed(name);
-  const own: EdgeFact = edges.find(({ edge }) => samePart(edge, part)) ?? { ...defaultsOf(EDGE_FACT), edge: part };
-  const put = (change: Partial<EdgeFact>) => putAll([...edges.filter(({ edge }) => !samePart(edge, part)), { ...own, ...change }]);
+  const found: EdgeFact = edges.find(({ edge }) => samePart(edge, part)) ?? { ...defaultsOf(EDGE_FACT), edge: part };
+  const put = (change: Partial<EdgeFact>) => putAll([...edges.filter(({ edge }) => !samePart(edge, part)), { ...found, ...change }]);
   const strip = defaultsOf<NonNullable<EdgeFact['strip']>>(EDGE_FACT.properties.strip as { static: NonNullable<EdgeFact['strip']> });
   const field = (key: string, value: number, onCommit: (value: number) => string | null) => {
     const known = fieldAt(`base.edges.${key}`);
@@ -170,35 +170,40 @@ function EdgeFields({ name }: { name: string }) {
           key={key}
           label={String(EDGE_FACT.properties[key].title)}
           describedAs={`${EDGE_FACT.properties[key].title}, ${name}`}
-          checked={own[key]}
+          checked={found[key]}
           onChange={(on) => put({ [key]: on })}
         />
       ))}
-      {field('strip.width', own.strip?.width ?? 0, (width) => put({ strip: width > 0 ? { ...strip, ...own.strip, width } : null }))}
-      {own.strip && field('strip.thickness', own.strip.thickness, (thickness) => put({ strip: { ...own.strip!, thickness } }))}
-      {field('trim', own.trim, (trim) => put({ trim }))}
+      {field('strip.width', found.strip?.width ?? 0, (width) => put({ strip: width > 0 ? { ...strip, ...found.strip, width } : null }))}
+      {found.strip && field('strip.thickness', found.strip.thickness, (thickness) => put({ strip: { ...found.strip!, thickness } }))}
+      {field('trim', found.trim, (trim) => put({ trim }))}
       {finished && (
         <TickField
           label="Cloth ends in sight"
           describedAs={`Cloth ends in sight, ${name}`}
-          checked={Boolean(own.end)}
+          checked={Boolean(found.end)}
           onChange={(on) => put({ end: on ? firstEnd(base.board.thickness) : null })}
         />
       )}
-      {!wayOf(piece.covering.way).loose && own.fasten && !(finished && own.end) && (
+      {!wayOf(piece.covering.way).loose && found.fasten && !(finished && found.end) && (
         <ChoiceField
           label={String(fieldAt('base.edges.held').label)}
-          value={own.held ?? ''}
+          value={found.held ?? ''}
           options={[{ id: '', name: fieldAt('base.edges.held').empty! }, ...EDGE_HOLDS]}
-          onChange={(held) => put({ held: EDGE_HOLDS.find(({ id }) => id === held)?.id ?? null })}
+          onChange={(holdId) => put({ held: EDGE_HOLDS.find(({ id }) => id === holdId)?.id ?? null })}
         />
       )}
-      {wayOf(piece.covering.way).pulled && !own.end && field('short', own.short ?? 0, (short) => put({ short }))}
-      {finished && own.end && (
+      {wayOf(piece.covering.way).pulled && !found.end && field('short', found.short ?? 0, (short) => put({ short }))}
+      {finished && found.end && (
         <>
-          {field('end.up', own.end.up, (up) => put({ end: { ...own.end!, up } }))}
-          {field('end.turn', own.end.turn, (turn) => put({ end: { ...own.end!, turn } }))}
-          <ChoiceField label="Held by" value={own.end.held} options={END_HOLDS} onChange={(held) => put({ end: { ...own.end!, held } })} />
+          {field('end.up', found.end.up, (up) => put({ end: { ...found.end!, up } }))}
+          {field('end.turn', found.end.turn, (turn) => put({ end: { ...found.end!, turn } }))}
+          <ChoiceField
+            label="Held by"
+            value={found.end.held}
+            options={END_HOLDS}
+            onChange={(holdId) => put({ end: { ...found.end!, held: holdId } })}
+          />
         </>
       )}
     </fieldset>

@@ -30,7 +30,7 @@ export function FittingHandles({ piece, size }: LayerProps) {
         const grip = notchGrip(outline, notch);
         if (!grip) return null;
         const move = (to: readonly [number, number], live: boolean) =>
-          change({ notches: notches.map((own, i) => (i === index ? grip.moved(to) : own)) }, live);
+          change({ notches: notches.map((item, i) => (i === index ? grip.moved(to) : item)) }, live);
         return (
           <Handle
             key={notch.id}

@@ -21,9 +21,9 @@ export function TraceFields() {
   const trace = piece.base.trace ?? null;
   const put = (change: Partial<Trace>) => apply(withTrace(piece, { ...trace!, ...change }));
   const take = async (file: File) => {
-    const kept = await keepPhoto(file);
-    if ('message' in kept) return setMessage(kept.message);
-    setMessage(apply(withTrace(piece, { photo: kept.name, scale: FIRST_SCALE.two, marks: [], points: [] })));
+    const saved = await keepPhoto(file);
+    if ('message' in saved) return setMessage(saved.message);
+    setMessage(apply(withTrace(piece, { photo: saved.name, scale: FIRST_SCALE.two, marks: [], points: [] })));
     show({ tracing: 'base.trace' });
   };
   const use = (join: 'line' | 'smooth') => {

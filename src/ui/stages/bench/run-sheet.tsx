@@ -135,7 +135,7 @@ export function RunSheet() {
           <StepRow
             key={step.key}
             step={step}
-            notes={notes.filter((own) => own.step === step.key)}
+            notes={notes.filter((note) => note.step === step.key)}
             number={i + 1}
             current={step === current}
             units={units}

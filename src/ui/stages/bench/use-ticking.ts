@@ -23,16 +23,16 @@ export function useTicking(): Ticking {
   const ticks = useSheet((state) => state.ticks);
   const [message, setMessage] = useState<string | null>(null);
   // An answer that was asked for before a tick of this page does not know of it.
-  const own = useRef({ made: 0, underWay: 0 });
+  const ref = useRef({ made: 0, underWay: 0 });
 
   const look = useCallback(async () => {
-    const { made } = own.current;
-    if (document.hidden || own.current.underWay > 0) return;
+    const { made } = ref.current;
+    if (document.hidden || ref.current.underWay > 0) return;
     try {
       const response = await fetch(`/api/pieces/${id}/ticks`, { cache: 'no-store' });
       if (!response.ok) return;
-      const { ticks: told } = (await response.json()) as { ticks: Tick[] };
-      if (own.current.made === made) store.getState().setTicks(told);
+      const { ticks: listed } = (await response.json()) as { ticks: Tick[] };
+      if (ref.current.made === made) store.getState().setTicks(listed);
     } catch {
       // Away from the workshop they stand as they were told last.
     }
@@ -46,8 +46,8 @@ export function useTicking(): Ticking {
     setTicks([...now.filter((t) => t.unit !== unit || t.step !== step), ...(on ? [{ unit, step }] : [])]);
   };
   const tick = async (unit: number, step: string, to: boolean) => {
-    own.current.made += 1;
-    own.current.underWay += 1;
+    ref.current.made += 1;
+    ref.current.underWay += 1;
     set(unit, step, to);
     try {
       const answer = await send('PUT', `/api/pieces/${id}/ticks`, { unit, step, done: to });
@@ -57,7 +57,7 @@ export function useTicking(): Ticking {
       set(unit, step, !to);
       setMessage('The workshop cannot be reached; the tick was not kept. Try again.');
     } finally {
-      own.current.underWay -= 1;
+      ref.current.underWay -= 1;
     }
   };
   return { message, done: (unit, step) => ticks.some((t) => t.unit === unit && t.step === step), tick: (...to) => void tick(...to) };

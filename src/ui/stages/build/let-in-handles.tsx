@@ -7,9 +7,9 @@ import type { LayerProps } from '@/ui/sheet/stage';
 import { useSheet } from '@/ui/sheet/store';
 
 /** A pad with one of what is let into it moved. */
-function withMoved(pad: Pad, own: number, to: Pick<Pocket, 'x' | 'y'>): Pad {
-  if (pad.pocket && own === 0) return { ...pad, pocket: { ...pad.pocket, ...to } };
-  const at = pad.pocket ? own - 1 : own;
+function withMoved(pad: Pad, value: number, to: Pick<Pocket, 'x' | 'y'>): Pad {
+  if (pad.pocket && value === 0) return { ...pad, pocket: { ...pad.pocket, ...to } };
+  const at = pad.pocket ? value - 1 : value;
   return { ...pad, patches: (pad.patches ?? []).map((patch, k) => (k === at ? { ...patch, ...to } : patch)) };
 }
 
@@ -20,13 +20,13 @@ export function LetInHandles({ piece, size }: LayerProps) {
   return (
     <>
       {piece.pads.flatMap((pad) =>
-        letInto(pad).map((pocket, own, all) => {
+        letInto(pad).map((pocket, value, all) => {
           const { x, y, width, length, blend = 0 } = pocket;
-          const name = `${pad.kept ? 'Patch' : 'Pocket'}${all.length > 1 ? ` ${own + 1}` : ''}`;
+          const name = `${pad.kept ? 'Patch' : 'Pocket'}${all.length > 1 ? ` ${value + 1}` : ''}`;
           const move = (to: Pick<Pocket, 'x' | 'y'>, live: boolean) =>
-            follow({ ...piece, pads: piece.pads.map((other) => (other.id === pad.id ? withMoved(pad, own, to) : other)) }, live);
+            follow({ ...piece, pads: piece.pads.map((other) => (other.id === pad.id ? withMoved(pad, value, to) : other)) }, live);
           return (
-            <g key={`${pad.id} ${own}`} data-let-in-plan={name}>
+            <g key={`${pad.id} ${value}`} data-let-in-plan={name}>
               <ellipse
                 cx={x}
                 cy={-y}

@@ -41,11 +41,11 @@ function Standing({ pad, index }: Props) {
   const id = useSheet((state) => state.id);
   const piece = usePiece();
   const offsets = usePadOffsets();
-  const outline = useSheet((state) => state.view?.padOutlines.find((own) => own.id === pad.id)?.points);
+  const outline = useSheet((state) => state.view?.padOutlines.find((padOutline) => padOutline.id === pad.id)?.points);
   const set = usePad(index);
   const inward = pad.role === 'crown';
   const standing = offsets[index] ?? 0;
-  const without = piece.pads.map((own, i) => (i === index ? { ...own, offset: null } : own));
+  const without = piece.pads.map((item, i) => (i === index ? { ...item, offset: null } : item));
   const usual = usePadOffsets(without)[index] ?? 0;
   if (pad.outline)
     return (
@@ -94,7 +94,7 @@ function More({ pad, index }: Props) {
   const set = usePad(index);
   const at = `pads.${index}`;
   const wedge = typeof pad.wedge === 'number';
-  const cut = usePlan()?.foam.find((own) => own.pad === pad.id);
+  const cut = usePlan()?.foam.find((foamPiece) => foamPiece.pad === pad.id);
   return (
     <details className="text-sm" open={letInto(pad).length > 0 || wedge || Boolean(pad.kept ?? pad.packet)}>
       <summary className="cursor-pointer py-1 text-xs">Wedge, blocks, packets, old foam, pocket</summary>
@@ -133,7 +133,7 @@ function Head({ pad, index, grip }: Props & { grip: object }) {
   const piece = usePiece();
   const apply = useSheet((state) => state.apply);
   const name = roleName(pad.role);
-  const said = `${name.toLowerCase()} ${index + 1}`;
+  const text = `${name.toLowerCase()} ${index + 1}`;
   const move = (by: number) => {
     const pads = [...piece.pads];
     [pads[index], pads[index + by]] = [pads[index + by]!, pads[index]!];
@@ -156,15 +156,15 @@ function Head({ pad, index, grip }: Props & { grip: object }) {
         type="button"
         className="p-1 -ml-1 rounded-sm cursor-grab touch-none hover:bg-base-200"
         {...grip}
-        aria-label={`Drag ${said} to another place in the stack`}
+        aria-label={`Drag ${text} to another place in the stack`}
       >
         <GripVertical size={15} aria-hidden />
       </button>
       <legend className="font-semibold text-sm">{name}</legend>
       <span className="ml-auto flex">
-        {button(`Move ${said} up in the stack`, <ArrowUp size={15} aria-hidden />, () => move(1), index === piece.pads.length - 1)}
-        {button(`Move ${said} down in the stack`, <ArrowDown size={15} aria-hidden />, () => move(-1), index === 0)}
-        {button(`Take ${said} out`, <Trash2 size={15} aria-hidden />, () =>
+        {button(`Move ${text} up in the stack`, <ArrowUp size={15} aria-hidden />, () => move(1), index === piece.pads.length - 1)}
+        {button(`Move ${text} down in the stack`, <ArrowDown size={15} aria-hidden />, () => move(-1), index === 0)}
+        {button(`Take ${text} out`, <Trash2 size={15} aria-hidden />, () =>
           apply({ ...piece, pads: piece.pads.filter((_, i) => i !== index) }),
         )}
       </span>

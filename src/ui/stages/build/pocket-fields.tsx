@@ -43,7 +43,7 @@ export function PocketFields({ pad, at }: { pad: Pad; at: string }) {
           {!pad.kept && <SatFields pocket={pocket} at={`${at}.pocket`} />}
         </>
       )}
-      {patches.map((own, k) => (
+      {patches.map((patch, k) => (
         <fieldset key={k} className="border-t border-base-content/25 mt-1 pt-1" data-let-in={k + 2}>
           <legend className="sr-only">{`${name} ${k + 2}`}</legend>
           <div className="flex items-center justify-between text-xs">
@@ -52,7 +52,7 @@ export function PocketFields({ pad, at }: { pad: Pad; at: string }) {
               Take it out
             </button>
           </div>
-          <LetInFields at={`${at}.patches.${k}`} material={own.material} fill={fill} />
+          <LetInFields at={`${at}.patches.${k}`} material={patch.material} fill={fill} />
         </fieldset>
       ))}
       {letInto(pad).length > 0 && patches.length < 8 && box && (

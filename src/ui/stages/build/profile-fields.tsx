@@ -27,7 +27,7 @@ type Props = { pad: Pad; at: string };
 /** Brings a moulded pad's scan in: its highest place is as thick as the pad was measured. */
 function ScanIn({ at }: { at: string }) {
   const [, put] = useField(`${at}.profile`);
-  const [said, setSaid] = useState<string | null>(null);
+  const [text, setSaid] = useState<string | null>(null);
   const take = async (file: File) => {
     const answer = await readFile({ name: file.name, bytes: await file.arrayBuffer(), up: 'z' });
     const map = answer.scan?.mould;
@@ -40,7 +40,7 @@ function ScanIn({ at }: { at: string }) {
       <FilePick label="Scan of the pad to bring in" accept=".stl" onPick={(file) => void take(file)}>
         <Upload size={14} aria-hidden /> Scan of the pad (STL)
       </FilePick>
-      <Wrong message={said} />
+      <Wrong message={text} />
     </>
   );
 }
@@ -64,8 +64,8 @@ function Rows({ profile, at }: { profile: Extract<PadProfile, { kind: 'side' | '
           what={`${word} ${i + 1}`}
           {...(rows.length > 2 ? { onTakeOut: () => putRows(rows.filter((__, k) => k !== i)) } : {})}
         >
-          {columns.map((own) => (
-            <PieceField key={own} compact at={`${at}.profile.${key}.${i}.${own}`} />
+          {columns.map((column) => (
+            <PieceField key={column} compact at={`${at}.profile.${key}.${i}.${column}`} />
           ))}
         </Item>
       ))}

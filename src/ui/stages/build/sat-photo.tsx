@@ -18,16 +18,16 @@ export function SatFields({ pocket, at }: { pocket: Pocket; at: string }) {
   const tracing = useSheet((state) => state.tracing);
   const [message, setMessage] = useState<string | null>(null);
   const sat = pocket.sat ?? null;
-  const own = `${at}.sat`;
+  const text = `${at}.sat`;
   const take = async (file: File) => {
-    const kept = await keepPhoto(file);
-    if ('message' in kept) return setMessage(kept.message);
-    setMessage(put(own, { photo: kept.name, marks: [], points: [] }));
-    show({ tracing: own });
+    const saved = await keepPhoto(file);
+    if ('message' in saved) return setMessage(saved.message);
+    setMessage(put(text, { photo: saved.name, marks: [], points: [] }));
+    show({ tracing: text });
   };
   const found = sat && plan ? satInPhoto(sat, plan.outline.points) : null;
   const back = () =>
-    sat && put(own, sat.points.length > 0 ? { ...sat, points: sat.points.slice(0, -1) } : { ...sat, marks: sat.marks.slice(0, -1) });
+    sat && put(text, sat.points.length > 0 ? { ...sat, points: sat.points.slice(0, -1) } : { ...sat, marks: sat.marks.slice(0, -1) });
   const use = () => {
     if (!found || typeof found === 'string') return;
     const wrong = put(at, pocketAt(pocket, found));
@@ -44,7 +44,7 @@ export function SatFields({ pocket, at }: { pocket: Pocket; at: string }) {
           <TakeOut
             what="the photo of where they sat"
             onClick={() => {
-              put(own, null);
+              put(text, null);
               show({ tracing: null });
             }}
           />
@@ -59,9 +59,9 @@ export function SatFields({ pocket, at }: { pocket: Pocket; at: string }) {
             <button
               type="button"
               className="btn btn-xs btn-outline font-normal"
-              onClick={() => show({ tracing: tracing === own ? null : own })}
+              onClick={() => show({ tracing: tracing === text ? null : text })}
             >
-              {tracing === own ? 'Back to the plan' : 'Show the photo'}
+              {tracing === text ? 'Back to the plan' : 'Show the photo'}
             </button>
             <button
               type="button"

@@ -21,7 +21,7 @@ function WayChoice() {
   const [, put] = useField('covering.way');
   const suits = usePlan()?.cover?.suits ?? [];
   const of = (way: string) => suits.find((suit) => suit.way === way);
-  const own = of(covering.way);
+  const item = of(covering.way);
   return (
     <>
       <ChoiceField
@@ -34,10 +34,10 @@ function WayChoice() {
         onChange={put}
         hint={wayOf(covering.way).words}
       />
-      {own && (
-        <p className={`text-xs border-l-3 pl-2 my-1 ${own.fit === 'suits' ? 'border-secondary' : 'border-warning'}`} data-suits={own.fit}>
-          {own.fit === 'suits' ? 'It suits. ' : own.fit === 'not' ? 'It does not suit. ' : 'With care. '}
-          {own.why.join(' ')}
+      {item && (
+        <p className={`text-xs border-l-3 pl-2 my-1 ${item.fit === 'suits' ? 'border-secondary' : 'border-warning'}`} data-suits={item.fit}>
+          {item.fit === 'suits' ? 'It suits. ' : item.fit === 'not' ? 'It does not suit. ' : 'With care. '}
+          {item.why.join(' ')}
         </p>
       )}
       <details className="text-xs">

@@ -72,7 +72,7 @@ function More({ pieces, edges }: { pieces: readonly CoverPiece[]; edges: readonl
   const [message, setMessage] = useState<string | null>(null);
   const chosen = pieces.find((piece) => piece.id === draft.piece) ?? pieces[0]!;
   const showed: readonly { id: Correction['what']; name: string }[] = SHOWED[isBanded(chosen) ? 'banded' : 'panel'];
-  const what = showed.find((own) => own.id === draft.what)?.id ?? showed[0]!.id;
+  const what = showed.find((candidate) => candidate.id === draft.what)?.id ?? showed[0]!.id;
   const change = (next: Partial<Draft>): null => {
     setDraft({ ...draft, ...next });
     return null;
@@ -91,7 +91,7 @@ function More({ pieces, edges }: { pieces: readonly CoverPiece[]; edges: readonl
       <ChoiceField
         label="Which piece"
         value={chosen.id}
-        options={pieces.map(({ id: own, name }) => ({ id: own, name }))}
+        options={pieces.map(({ id: text, name }) => ({ id: text, name }))}
         onChange={(piece) => change({ piece })}
       />
       <ChoiceField label="What showed" value={what} options={showed} onChange={(next) => change({ what: next })} />
@@ -99,7 +99,7 @@ function More({ pieces, edges }: { pieces: readonly CoverPiece[]; edges: readonl
         <ChoiceField
           label="Where"
           value={draft.where}
-          options={[{ id: '', name: 'all round' }, ...edges.map((own) => ({ id: own, name: own }))]}
+          options={[{ id: '', name: 'all round' }, ...edges.map((edge) => ({ id: edge, name: edge }))]}
           onChange={(where) => change({ where })}
         />
       )}

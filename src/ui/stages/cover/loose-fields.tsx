@@ -18,13 +18,13 @@ export function LooseFields() {
   const add = (kind: Loose['kind']) => put([...loose, { ...defaultsOf(LOOSE), id: freeId(loose, 'l'), kind, ...FIRST[kind] }]);
   return (
     <Part title="Loose cushions and rolls" count={loose.length}>
-      {loose.map((own, i) => {
-        const plan = plans.find(({ id }) => id === own.id);
+      {loose.map((item, i) => {
+        const plan = plans.find(({ id }) => id === item.id);
         return (
           <Item
-            key={own.id}
-            title={LOOSE_KINDS.find(({ id }) => id === own.kind)!.name}
-            what={own.name || own.kind}
+            key={item.id}
+            title={LOOSE_KINDS.find(({ id }) => id === item.kind)!.name}
+            what={item.name || item.kind}
             onTakeOut={() => put(loose.filter((_, k) => k !== i))}
           >
             {(
@@ -32,21 +32,21 @@ export function LooseFields() {
                 'name',
                 'count',
                 'length',
-                ...(own.kind === 'cushion' ? ['height'] : []),
+                ...(item.kind === 'cushion' ? ['height'] : []),
                 'thick',
                 'zip',
                 'welted',
                 'loops',
-                ...(own.loops > 0 ? ['loopLong'] : []),
+                ...(item.loops > 0 ? ['loopLong'] : []),
               ] as const
             ).map((key) => (
               <PieceField
                 key={key}
                 at={`loose.${i}.${key}`}
-                {...(key === 'thick' && own.kind === 'roll' ? { label: 'Finished diameter' } : {})}
+                {...(key === 'thick' && item.kind === 'roll' ? { label: 'Finished diameter' } : {})}
               />
             ))}
-            {plan && <p className="text-xs" data-loose={own.id}>{`${Math.round(plan.fill * 1000)} g of filling each.`}</p>}
+            {plan && <p className="text-xs" data-loose={item.id}>{`${Math.round(plan.fill * 1000)} g of filling each.`}</p>}
           </Item>
         );
       })}

@@ -51,7 +51,7 @@ function Notches({ piece, page, size }: { piece: CoverPiece; page: ToPage; size:
     const { x, y } = page([notch.x, notch.y]);
     const [ix, iy] = inwardAt(piece, [notch.x, notch.y]);
     const label = page([notch.x + ix * size * 0.8, notch.y + iy * size * 0.8]);
-    const room = shown.every((own) => Math.hypot(own.x - label.x, own.y - label.y) > size * APART);
+    const room = shown.every((candidate) => Math.hypot(candidate.x - label.x, candidate.y - label.y) > size * APART);
     if (room) shown.push(label);
     return (
       <g key={`${notch.edge} ${notch.label}`} data-notch={notch.label}>
@@ -68,12 +68,12 @@ function Notches({ piece, page, size }: { piece: CoverPiece; page: ToPage; size:
 }
 
 /** One flat piece where it lies on the page: cut line, sewn line, grain, notches, marks. */
-function PieceDrawing({ piece, own, number, size }: { piece: CoverPiece; own: Arranged; number: number; size: number }) {
+function PieceDrawing({ piece, own: arranged, number, size }: { piece: CoverPiece; own: Arranged; number: number; size: number }) {
   const page: ToPage = (at) => {
-    const [x, y] = onPage(own, at);
+    const [x, y] = onPage(arranged, at);
     return { x, y: -y };
   };
-  const line = (points: readonly Point[]) => points.map((at) => onPage(own, at));
+  const line = (points: readonly Point[]) => points.map((at) => onPage(arranged, at));
   const box = bounds(piece.outline);
   const middle = page([(box.minX + box.maxX) / 2, (box.minY + box.maxY) / 2]);
   const lying = bounds(line(piece.outline));

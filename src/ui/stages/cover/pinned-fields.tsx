@@ -43,16 +43,16 @@ function BothLines({ pinned, computed }: PinnedCompared) {
 }
 
 /** What was found, side by side, and taking it over. */
-function Compared({ own, piece, found }: { own: Pinned; piece: CoverPiece; found: PinnedCompared }) {
+function Compared({ own: item, piece, found }: { own: Pinned; piece: CoverPiece; found: PinnedCompared }) {
   const say = useLength();
   const { unit } = useSettings();
   const { covering } = usePiece();
   const put = useSheet((state) => state.put);
   const [message, setMessage] = useState<string | null>(null);
   const day = () => new Date().toISOString().slice(0, 10);
-  const correct = () => setMessage(put('covering.corrections', pinnedCorrections(own.piece, found, covering.corrections ?? [], day())));
+  const correct = () => setMessage(put('covering.corrections', pinnedCorrections(item.piece, found, covering.corrections ?? [], day())));
   return (
-    <div data-pinned-compared={own.id}>
+    <div data-pinned-compared={item.id}>
       <BothLines {...found} />
       <p className="text-xs" role="status">
         {inUnit(pinnedWords(found), unit)}; at most {say(Math.abs(found.worst.by))}.
@@ -79,50 +79,50 @@ function Compared({ own, piece, found }: { own: Pinned; piece: CoverPiece; found
 }
 
 /** Readings by tape from the cloth's middle line. */
-function Rows({ own, at }: { own: Pinned; at: string }) {
+function Rows({ own: item, at }: { own: Pinned; at: string }) {
   const [, put] = useField(`${at}.rows`);
-  const last = own.rows.at(-1);
+  const last = item.rows.at(-1);
   return (
     <>
-      {own.rows.map((_, k) => (
+      {item.rows.map((_, k) => (
         <div key={k} className="border-t border-base-content/15">
           <div className="flex items-center text-xs">
             Reading {k + 1}
-            <TakeOut what={`reading ${k + 1}`} onClick={() => put(own.rows.filter((__, i) => i !== k))} />
+            <TakeOut what={`reading ${k + 1}`} onClick={() => put(item.rows.filter((__, i) => i !== k))} />
           </div>
           {['at', 'left', 'right'].map((key) => (
             <PieceField key={key} at={`${at}.rows.${k}.${key}`} compact />
           ))}
         </div>
       ))}
-      <AddOne onClick={() => put([...own.rows, last ? { ...last, at: last.at + 100 } : defaultsOf(PINNED_ROW)])}>Reading</AddOne>
+      <AddOne onClick={() => put([...item.rows, last ? { ...last, at: last.at + 100 } : defaultsOf(PINNED_ROW)])}>Reading</AddOne>
     </>
   );
 }
 
-function One({ own, i, pieces, onTakeOut }: { own: Pinned; i: number; pieces: readonly CoverPiece[]; onTakeOut: () => void }) {
+function One({ own: item, i, pieces, onTakeOut }: { own: Pinned; i: number; pieces: readonly CoverPiece[]; onTakeOut: () => void }) {
   const put = useSheet((state) => state.put);
   const show = useSheet((state) => state.show);
   const say = useLength();
   const [message, setMessage] = useState<string | null>(null);
   const at = `pinned.${i}`;
-  const trace = own.trace ?? null;
-  const piece = pieces.find(({ id }) => id === own.piece);
+  const trace = item.trace ?? null;
+  const piece = pieces.find(({ id }) => id === item.piece);
   // Turned on the computed piece step by step: not at every stroke of a key.
-  const outline = useMemo(() => pinnedOutline(own), [own]);
+  const outline = useMemo(() => pinnedOutline(item), [item]);
   const found = useMemo(() => (piece && typeof outline !== 'string' ? comparePinned(outline, piece) : null), [piece, outline]);
   const size = typeof outline === 'string' ? null : pinnedSize(outline);
   const take = async (file: File) => {
-    const kept = await keepPhoto(file);
-    if ('message' in kept) return setMessage(kept.message);
-    setMessage(put(`${at}.trace`, { photo: kept.name, scale: FIRST_SCALE.four, marks: [], points: [] }));
+    const saved = await keepPhoto(file);
+    if ('message' in saved) return setMessage(saved.message);
+    setMessage(put(`${at}.trace`, { photo: saved.name, scale: FIRST_SCALE.four, marks: [], points: [] }));
     show({ tracing: `${at}.trace` });
   };
   return (
     <Item title={piece?.name ?? 'A piece of another way'} what={`the pinned ${piece?.name.toLowerCase() ?? 'piece'}`} onTakeOut={onTakeOut}>
       <ChoiceField
         label="Which piece"
-        value={own.piece}
+        value={item.piece}
         options={pieces.map(({ id, name }) => ({ id, name }))}
         onChange={(id) => put(`${at}.piece`, id)}
       />
@@ -141,14 +141,14 @@ function One({ own, i, pieces, onTakeOut }: { own: Pinned; i: number; pieces: re
           }}
         />
       ) : (
-        <Rows own={own} at={at} />
+        <Rows own={item} at={at} />
       )}
       {typeof outline === 'string' ? (
         !trace && <p className="text-xs">{outline}.</p>
       ) : (
         <p className="text-xs">{`${say(size!.width)} × ${say(size!.depth)} marked.`}</p>
       )}
-      {piece && found && <Compared own={own} piece={piece} found={found} />}
+      {piece && found && <Compared own={item} piece={piece} found={found} />}
       <Wrong message={message} />
     </Item>
   );
@@ -161,8 +161,8 @@ export function PinnedFields() {
   if (pieces.length === 0) return null;
   return (
     <Part title="Pinned on and marked" count={pinned.length}>
-      {pinned.map((own, i) => (
-        <One key={own.id} own={own} i={i} pieces={pieces} onTakeOut={() => put(pinned.filter((_, k) => k !== i))} />
+      {pinned.map((item, i) => (
+        <One key={item.id} own={item} i={i} pieces={pieces} onTakeOut={() => put(pinned.filter((_, k) => k !== i))} />
       ))}
       <AddOne onClick={() => put([...pinned, { id: freeId(pinned, 'q'), piece: pieces[0]!.id, rows: [], trace: null }])}>
         Pinned piece

@@ -67,10 +67,10 @@ export function SeamHandles({ piece, view, size }: LayerProps) {
           0,
         );
         const place = places[nearest]!;
-        const own = line.points[(nearest - line.from + places.length) % places.length];
+        const item = line.points[(nearest - line.from + places.length) % places.length];
         // Where there is no seam there is nothing to take hold of.
-        if (!own) return null;
-        const [x, y] = own;
+        if (!item) return null;
+        const [x, y] = item;
         const by = moves[k]!.by;
         return (
           <Handle

@@ -27,7 +27,7 @@ export function SecondCloth() {
   const part = (id: (typeof offered)[number]['id'], wanted: boolean) =>
     apply({
       ...piece,
-      covering: { ...covering, secondOn: [...(covering.secondOn ?? []).filter((own) => own !== id), ...(wanted ? [id] : [])] },
+      covering: { ...covering, secondOn: [...(covering.secondOn ?? []).filter((name) => name !== id), ...(wanted ? [id] : [])] },
     });
   return (
     <>

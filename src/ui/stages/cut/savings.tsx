@@ -26,7 +26,7 @@ export function Savings() {
   const apply = useSheet((state) => state.apply);
   const { unit } = useSettings();
   const { store, wrong: unread } = useStore();
-  const said = useSaid();
+  const label = useSaid();
   const { start, stop, running, done, wrong, answer } = useJob('savings');
   useEffect(() => {
     if (!store && !unread) return;
@@ -47,7 +47,7 @@ export function Savings() {
         <ul className="space-y-2 pt-1">
           {answer?.map((saving) => (
             <li key={saving.id} className="text-sm border-l-3 border-secondary pl-2" data-saving={saving.id}>
-              <strong>Saves {said(saving)}.</strong> {inUnit(saving.words, unit)}
+              <strong>Saves {label(saving)}.</strong> {inUnit(saving.words, unit)}
               <button type="button" className="btn btn-sm btn-outline font-normal mt-1 block" onClick={() => apply(saving.apply)}>
                 Do this
               </button>

@@ -145,7 +145,7 @@ export function ToCutter() {
           label="Template"
           value={chosen}
           options={
-            templates.length > 0 ? templates.map((own) => ({ id: own.id, name: own.title })) : [{ id: '', name: 'Working them out…' }]
+            templates.length > 0 ? templates.map((item) => ({ id: item.id, name: item.title })) : [{ id: '', name: 'Working them out…' }]
           }
           onChange={(next) => setTemplate(next)}
         />

@@ -65,7 +65,7 @@ export function FastenersOnPlan({ view, size }: LayerProps) {
   // What comes later is not there yet; what is done is a dot. Temporary ones stand until the others hold.
   const shown = now ? (now.temporary ? [] : fixing.order.filter(({ n }) => n <= now.to)) : fixing.order;
   const current = now && !now.temporary ? shown.filter(({ n }) => n >= now.from) : shown;
-  const told = numbered(current, size);
+  const listed = numbered(current, size);
   const at = now?.temporary ? temporary : current;
   const last = wave === fixing.waves.length - 1;
   return (
@@ -102,13 +102,13 @@ export function FastenersOnPlan({ view, size }: LayerProps) {
       {now && !last && temporary.map((staple) => <TemporaryMark key={staple.n} {...staple} size={size} />)}
       {/* Dots first: a number is never under one. */}
       {[...shown]
-        .sort((a, b) => Number(told.has(a.n)) - Number(told.has(b.n)))
+        .sort((a, b) => Number(listed.has(a.n)) - Number(listed.has(b.n)))
         .map((staple) => (
-          <StapleMark key={staple.n} staple={staple} size={size} dot={!told.has(staple.n)} />
+          <StapleMark key={staple.n} staple={staple} size={size} dot={!listed.has(staple.n)} />
         ))}
       {(now === null || at.some(({ kind }) => kind === 'corner')) &&
         corners.map((corner) => {
-          const own = fixing.order.filter(({ kind, edge }) => kind === 'corner' && edge === corner.edge).map(({ n }) => n);
+          const values = fixing.order.filter(({ kind, edge }) => kind === 'corner' && edge === corner.edge).map(({ n }) => n);
           return (
             <text
               key={corner.station}
@@ -122,7 +122,7 @@ export function FastenersOnPlan({ view, size }: LayerProps) {
               strokeLinejoin="round"
               paintOrder="stroke"
             >
-              {own.length > 1 ? `${own[0]}–${own.at(-1)}` : own[0]}, {cornerWords(corner)}
+              {values.length > 1 ? `${values[0]}–${values.at(-1)}` : values[0]}, {cornerWords(corner)}
             </text>
           );
         })}

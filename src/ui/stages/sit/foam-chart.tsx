@@ -15,7 +15,7 @@ const THICKNESSES = [25, 40, 50, 60, 75, 100, 125];
 /** Body mass × thickness → hardness, a line for each mass, the piece's own foam marked. */
 function Chart({
   cells,
-  own,
+  own: item,
   says,
 }: {
   cells: readonly ChartCell[];
@@ -63,7 +63,7 @@ function Chart({
               }
               fill="none"
               stroke="var(--ink)"
-              strokeWidth={mass === own.mass ? 2.4 : 1.1}
+              strokeWidth={mass === item.mass ? 2.4 : 1.1}
               strokeDasharray={['1 3', '3 3', '6 2', '', '8 2 2 2', '2 2'][i]}
             />
             {points.map((cell) => (
@@ -79,11 +79,11 @@ function Chart({
       })}
       <g data-own>
         <path
-          d={`M${x(own.thickness) - 6} ${y(own.ifd25)} h12 M${x(own.thickness)} ${y(own.ifd25) - 6} v12`}
+          d={`M${x(item.thickness) - 6} ${y(item.ifd25)} h12 M${x(item.thickness)} ${y(item.ifd25) - 6} v12`}
           stroke="var(--cover-line)"
           strokeWidth={2.4}
         />
-        <text x={x(own.thickness) + 8} y={y(own.ifd25) - 6} fontSize={11} fill="var(--cover-line)">
+        <text x={x(item.thickness) + 8} y={y(item.ifd25) - 6} fontSize={11} fill="var(--cover-line)">
           this piece
         </text>
       </g>

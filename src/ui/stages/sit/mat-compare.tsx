@@ -67,12 +67,12 @@ function useMat(): {
 
 /** What two frames come to, side by side. */
 function Sums({ computed, measured }: { computed: MatFrame; measured: MatFrame }) {
-  const [own, real] = [matSums(computed), matSums(measured)];
+  const [item, real] = [matSums(computed), matSums(measured)];
   const rows = [
-    ['Highest', (sums: typeof own) => `${sums.peak.toFixed(1)} kPa`],
-    ['Mean', (sums: typeof own) => `${sums.mean.toFixed(1)} kPa`],
-    ['Area', (sums: typeof own) => `${Math.round(sums.area / 100)} cm²`],
-    ['Force', (sums: typeof own) => `${Math.round(sums.force)} N`],
+    ['Highest', (sums: typeof item) => `${sums.peak.toFixed(1)} kPa`],
+    ['Mean', (sums: typeof item) => `${sums.mean.toFixed(1)} kPa`],
+    ['Area', (sums: typeof item) => `${Math.round(sums.area / 100)} cm²`],
+    ['Force', (sums: typeof item) => `${Math.round(sums.force)} N`],
   ] as const;
   return (
     <>
@@ -81,7 +81,7 @@ function Sums({ computed, measured }: { computed: MatFrame; measured: MatFrame }
           {rows.map(([label, says]) => (
             <tr key={label}>
               <th className="text-left font-normal">{label}</th>
-              <td className="text-right">{says(own)}</td>
+              <td className="text-right">{says(item)}</td>
               <td className="text-right">{says(real)}</td>
             </tr>
           ))}

@@ -36,21 +36,21 @@ export function MeetFields() {
     put({ meet: [...meet, { ...defaultsOf(MEET), id: freeId(meet, 'm'), name: '', edge: edgeNamed(edges[0] ?? 'front') }] });
   return (
     <Part title="Marks that must meet again" count={meet.length}>
-      {meet.map((own, i) => {
-        const found = known.find(({ id }) => id === own.id);
+      {meet.map((item, i) => {
+        const found = known.find(({ id }) => id === item.id);
         return (
           <Item
-            key={own.id}
+            key={item.id}
             title={found ? `Mark ${found.letter}` : `Mark ${i + 1}`}
             what={`mark ${found?.letter ?? i + 1}`}
-            onTakeOut={() => put({ meet: meet.filter(({ id }) => id !== own.id) })}
+            onTakeOut={() => put({ meet: meet.filter(({ id }) => id !== item.id) })}
           >
             <PieceField at={`strip.meet.${i}.name`} />
-            <EdgeOf at={`strip.meet.${i}`} meet={own} />
+            <EdgeOf at={`strip.meet.${i}`} meet={item} />
             <PieceField at={`strip.meet.${i}.along`} />
-            {!edges.some((name) => samePart(edgeNamed(name), own.edge)) && (
+            {!edges.some((name) => samePart(edgeNamed(name), item.edge)) && (
               <p role="alert" className="text-xs text-error">
-                The base has no {own.edge.name} edge now: choose another.
+                The base has no {item.edge.name} edge now: choose another.
               </p>
             )}
           </Item>

@@ -21,12 +21,12 @@ export function photosOf({ photos = [], items }: StripRecord): Kept[] {
       item.photos.map((name) => ({ name, of: item.name || STRIP_KINDS.find(({ id }) => id === item.what)!.name.toLowerCase() })),
     ),
   ];
-  return all.filter(({ name }, k) => all.findIndex((own) => own.name === name) === k);
+  return all.filter(({ name }, k) => all.findIndex((candidate) => candidate.name === name) === k);
 }
 
 /** The record without one of its photos and the pins on it. */
 export function withoutPhoto(strip: StripRecord, name: string): StripRecord {
-  const rest = (photos: readonly string[]) => photos.filter((own) => own !== name);
+  const rest = (photos: readonly string[]) => photos.filter((photo) => photo !== name);
   return {
     ...strip,
     items: strip.items.map((item) => ({ ...item, photos: rest(item.photos) })),
@@ -60,7 +60,7 @@ function Desk({ photo, of }: { photo: string; of: string }) {
   const pins = strip.pins ?? [];
   const add = (x: number, y: number) => put({ pins: [...pins, { id: freeId(pins, 'n'), photo, x, y, text: '' }] });
   const move = (pin: Pin, x: number, y: number, done: boolean) =>
-    follow({ ...piece, strip: { ...strip, pins: pins.map((own) => (own.id === pin.id ? { ...own, x, y } : own)) } }, !done);
+    follow({ ...piece, strip: { ...strip, pins: pins.map((item) => (item.id === pin.id ? { ...item, x, y } : item)) } }, !done);
   return (
     <div className="flex flex-wrap gap-4" data-desk={photo}>
       <PinnedPhoto
@@ -95,10 +95,10 @@ export function PhotoDesk() {
   const [message, setMessage] = useState<string | null>(null);
   const shown = all.find(({ name }) => name === chosen) ?? all[0];
   const take = async (file: File) => {
-    const kept = await keepPhoto(file);
-    if ('message' in kept) return setMessage(kept.message);
-    setChosen(kept.name);
-    setMessage(all.some(({ name }) => name === kept.name) ? null : put({ photos: [...(strip.photos ?? []), kept.name] }));
+    const saved = await keepPhoto(file);
+    if ('message' in saved) return setMessage(saved.message);
+    setChosen(saved.name);
+    setMessage(all.some(({ name }) => name === saved.name) ? null : put({ photos: [...(strip.photos ?? []), saved.name] }));
   };
   return (
     <section aria-label="Photos" className="pb-4">

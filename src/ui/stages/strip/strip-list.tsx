@@ -179,9 +179,9 @@ function Item(props: ItemProps) {
   const put = useSheet((state) => state.put);
   const at = `strip.items.${index}`;
   const photo = async (file: File) => {
-    const kept = await keepPhoto(file);
-    if ('message' in kept) return setMessage(kept.message);
-    setMessage(item.photos.includes(kept.name) ? 'This photo is here already' : put(`${at}.photos`, [...item.photos, kept.name]));
+    const saved = await keepPhoto(file);
+    if ('message' in saved) return setMessage(saved.message);
+    setMessage(item.photos.includes(saved.name) ? 'This photo is here already' : put(`${at}.photos`, [...item.photos, saved.name]));
   };
   return (
     <li className="border-t border-base-content/25 py-2" data-strip-item={item.what}>

@@ -142,7 +142,8 @@ function OldCover() {
   const old = plan?.oldCover;
   // A cover that is said to go back on is not known before it is measured.
   const unmeasured = strip.items.some(({ what, again }) => what === 'cover' && again === 'refit') && !strip.cover.some(({ back }) => back);
-  const change = (i: number, more: Partial<OldPiece>) => put({ cover: strip.cover.map((own, k) => (k === i ? { ...own, ...more } : own)) });
+  const change = (i: number, more: Partial<OldPiece>) =>
+    put({ cover: strip.cover.map((item, k) => (k === i ? { ...item, ...more } : item)) });
   return (
     <Part title="Old cover" count={strip.cover.length} open={unmeasured || strip.cover.length > 0}>
       {unmeasured && (
@@ -150,11 +151,11 @@ function OldCover() {
           A cover goes back on: measure it here, and the build is kept to what it closes over.
         </p>
       )}
-      {strip.cover.map((own, i) => {
-        const compared = old?.find(({ id }) => id === own.id);
+      {strip.cover.map((item, i) => {
+        const compared = old?.find(({ id }) => id === item.id);
         return (
           <Item
-            key={own.id}
+            key={item.id}
             title={`Old piece ${i + 1}`}
             what={`old piece ${i + 1}`}
             onTakeOut={() => put({ cover: strip.cover.filter((_, k) => k !== i) })}
@@ -164,10 +165,10 @@ function OldCover() {
             ))}
             <TickField
               label="It goes on again"
-              checked={Boolean(own.back)}
+              checked={Boolean(item.back)}
               onChange={(on) => change(i, { back: on ? defaultsOf(GOES_BACK) : null })}
             />
-            {own.back ? <Back at={i} back={plan?.back.find(({ id }) => id === own.id)} /> : compared && <Compared compared={compared} />}
+            {item.back ? <Back at={i} back={plan?.back.find(({ id }) => id === item.id)} /> : compared && <Compared compared={compared} />}
           </Item>
         );
       })}

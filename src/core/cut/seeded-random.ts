@@ -1,5 +1,5 @@
 /** Numbers from 0 to 1 that look thrown and are the same every time: a lay must not change from look to look. */
-export function thrown(seed: number): () => number {
+export function seededRandom(seed: number): () => number {
   let state = seed >>> 0;
   return () => {
     state = (state + 0x6d2b79f5) >>> 0;
