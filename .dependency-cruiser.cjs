@@ -48,8 +48,8 @@ module.exports = {
       name: 'fasteners-do-not-know-fasteners',
       comment: 'a leg is chosen in a file of its own',
       severity: 'error',
-      from: { path: '^src/core/fix/fasteners/(?!index)[^/]+\\.ts$', pathNot: '\\.test\\.ts$' },
-      to: { path: '^src/core/fix/fasteners/(?!fastener\\.ts|staple-leg\\.ts)' },
+      from: { path: '^src/core/fastening/fasteners/(?!index)[^/]+\\.ts$', pathNot: '\\.test\\.ts$' },
+      to: { path: '^src/core/fastening/fasteners/(?!fastener\\.ts|staple-leg\\.ts)' },
     },
     {
       name: 'stages-do-not-know-stages',

@@ -2,7 +2,7 @@
 import { parentPort, workerData } from 'node:worker_threads';
 import { tsImport } from 'tsx/esm/api';
 
-const { createSearch } = await tsImport('../src/core/lay/index.ts', import.meta.url);
+const { createSearch } = await tsImport('../src/core/nesting/index.ts', import.meta.url);
 const { task, seconds, seed } = workerData;
 const search = createSearch(task, seed);
 search.step(seconds * 1000);

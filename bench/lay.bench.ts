@@ -1,8 +1,8 @@
 // Lays on a roll: rectangles against the packer alone, jigsaws against what could at best be, real outlines against their boxes and
 // against another nesting library; every lay looked over by a clipping library that had no part in it.
 import { Worker } from 'node:worker_threads';
-import { packRoll } from '../src/core/cut';
-import { createSearch, layFaults, type Lay, type LayTask } from '../src/core/lay';
+import { packRoll } from '../src/core/foam-cutting';
+import { createSearch, layFaults, type Lay, type LayTask } from '../src/core/nesting';
 import { bounds, polygonArea, type Polygon } from '../src/core/outline';
 import { areaOf, jigsaw, packerRoll, thrownBlanks } from '../src/testing/lays';
 import { onRoll, shapesOf, taperedSeat } from '../src/testing/tapered';

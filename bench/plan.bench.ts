@@ -1,9 +1,9 @@
 // Planning, in bare sweeps: cold, and after the changes that a hand makes most.
 import { checkBoard } from '../src/core/base';
-import { modelOf } from '../src/core/build';
+import { modelOf } from '../src/core/padding';
 import { foamOf, newChairSeat, newPiece, type Piece } from '../src/core/piece';
 import { createPlanner, PLAN_PARTS, planPiece, sheetView, sitView, type PlanPart } from '../src/core/plan';
-import { foamChart } from '../src/core/sit';
+import { foamChart } from '../src/core/seat-check';
 import { bySweeps, report } from './measure';
 
 const chair = newChairSeat();

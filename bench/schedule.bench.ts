@@ -1,7 +1,7 @@
 // Schedules: thrown workshops before a checker that has no part in finding them, short ones against a solver that proves its answer,
 // sets of 40 against what no schedule can be shorter than.
 import highs from 'highs';
-import { checkSchedule, endOf, lowerBound, schedule, usualTries, type Problem } from '../src/core/run/schedule';
+import { checkSchedule, endOf, lowerBound, schedule, usualTries, type Problem } from '../src/core/scheduling/solver';
 import { seededRandom } from '../src/testing/seeded-random';
 import { asProgramme } from '../src/testing/exact-shop';
 import { thrownShop, undue } from '../src/testing/shop';

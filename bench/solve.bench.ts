@@ -3,8 +3,8 @@ import { createRequire } from 'node:module';
 import { conjugateGradient } from 'fmin/src/conjugateGradient.js';
 import { curveOf, findMaterial, FOAMS } from '../src/core/foam';
 import { flattenSurface, type SurfaceMesh } from '../src/core/flattening';
-import { linearSprings, settle } from '../src/core/press';
-import { constantLaw, foamLaw, meshOf, pulledProblem, relax, type Law, type StackCut } from '../src/core/pull';
+import { linearSprings, settle } from '../src/core/mechanics/load';
+import { constantLaw, foamLaw, meshOf, pulledProblem, relax, type Law, type StackCut } from '../src/core/mechanics/section';
 import { bySweeps, compare, report, timed } from './measure';
 
 const { prepare } = createRequire(import.meta.url)('cholesky-solve') as {

@@ -3,14 +3,14 @@ import { join } from 'node:path';
 import { writeDxf } from '../src/core/formats/dxf';
 import { PATTERN_FORMATS } from '../src/core/formats/pattern-formats';
 import { writeSvg } from '../src/core/formats/svg';
-import { sectionsStep, type Model } from '../src/core/build';
+import { sectionsStep, type Model } from '../src/core/padding';
 import { wrapAt } from '../src/core/cover';
 import { documentSchema, parseDocument } from '../src/core/document';
 import { curveOf, FOAMS, specimenForce } from '../src/core/foam';
 import { baseOutline } from '../src/core/outline';
 import { fieldAt, KINDS, newPiece, PieceProblems, sayRange } from '../src/core/piece';
 import { createPlanner, planPiece } from '../src/core/plan';
-import { sitStep, sittingOf } from '../src/core/sit';
+import { sitStep, sittingOf } from '../src/core/seat-check';
 
 const USAGE = `Usage:
   fovea new KIND          print a valid piece; kinds: chair-seat, headboard, saddle, …

@@ -1,5 +1,5 @@
 import { describe, expect, expectTypeOf, it } from 'vitest';
-import { modelFrom, modelOf, type Model, type ModelReads } from './build';
+import { modelFrom, modelOf, type Model, type ModelReads } from './padding';
 import { cornerFields, type CornerModel, type WrapModel } from './cover';
 import { defaultHouse } from './house';
 import { keepNothing, type Keep } from './keep';

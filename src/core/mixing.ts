@@ -1,4 +1,4 @@
-import { banded, entryAt, factor, solve } from './pull';
+import { banded, entryAt, factor, solve } from './mechanics/section';
 
 /** Mixes the last rounds of a repeated step so that it comes to its fixed point in fewer of them. */
 export type Mixer = {

@@ -1,5 +1,5 @@
-import type { KeptDiary, Pin, Shop, Taken } from '../core/diary';
-import { newShop } from '../core/diary';
+import type { KeptDiary, Pin, Shop, Taken } from '../core/scheduling';
+import { newShop } from '../core/scheduling';
 import type { Db } from './database';
 import { read, write } from './settings';
 

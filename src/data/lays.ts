@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import type { KeptLay } from '../core/lay';
+import type { KeptLay } from '../core/nesting';
 import type { Db } from './database';
 
 /** A lay as it is kept. */

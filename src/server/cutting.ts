@@ -1,7 +1,7 @@
 import QuickLRU from 'quick-lru';
 import { boughtBy } from '../core/buying';
 import { readScope, writeScope, type Scope } from '../core/job';
-import { gapOf, KEPT_LAY, laidOutline, layFaults, leftover, usedOf, type KeptLay, type LayGroup } from '../core/lay';
+import { gapOf, KEPT_LAY, laidOutline, layFaults, leftover, usedOf, type KeptLay, type LayGroup } from '../core/nesting';
 import { wareKind, type KeptWare } from '../core/store';
 import { database, type Db } from '../data/database';
 import { getJob, piecesOfScope } from '../data/jobs';

@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { parseDocument } from '../core/document';
 import { planPiece } from '../core/plan';
-import { newPerson, type Shop } from '../core/diary';
+import { newPerson, type Shop } from '../core/scheduling';
 import { addLogEntry, setTick } from '../data/bench';
 import { addNote, setShop, type BenchNote } from '../data/diary';
 import { database, type Db } from '../data/database';

@@ -12,8 +12,8 @@ import {
   type KeptDiary,
   type PieceToDo,
   type Pin,
-} from '../core/diary';
-import { checkSchedule, readTaskId, type Schedule } from '../core/run/schedule';
+} from '../core/scheduling';
+import { checkSchedule, readTaskId, type Schedule } from '../core/scheduling/solver';
 import { readScope } from '../core/job';
 import { listLog, ticksDone } from '../data/bench';
 import { database, type Db } from '../data/database';

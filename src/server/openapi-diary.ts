@@ -1,4 +1,4 @@
-import { SHOP } from '../core/diary';
+import { SHOP } from '../core/scheduling';
 import { list, OK, plain, record, text, whole, type Route } from './openapi-parts';
 
 const object = { type: 'object' };

@@ -1,5 +1,5 @@
 import { JOB } from '../core/job';
-import { KEPT_LAY } from '../core/lay';
+import { KEPT_LAY } from '../core/nesting';
 import { STOCK, STORE_TABLES, WARE } from '../core/store';
 import { list, OK, plain, record, ref, text, whole, type Route } from './openapi-parts';
 

@@ -5,7 +5,7 @@ import { join } from 'node:path';
 import Papa from 'papaparse';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { freshBin, stockBins } from '../core/buying';
-import { createSearch, toKeep, type KeptLay, type LayGroup } from '../core/lay';
+import { createSearch, toKeep, type KeptLay, type LayGroup } from '../core/nesting';
 import { newChairSeat } from '../core/piece';
 import type { KeptStock, KeptWare } from '../core/store';
 import { closeDatabase, database } from '../data/database';

@@ -1,4 +1,4 @@
-import { lowerBound, type Problem } from '@/core/run/schedule';
+import { lowerBound, type Problem } from '@/core/scheduling/solver';
 
 /** As long as nothing lasts: what is larger than all tasks and waits together. */
 const most = ({ tasks }: Problem): number =>

@@ -1,5 +1,5 @@
 import { MaxRectsPacker } from 'maxrects-packer/dist/maxrects-packer.mjs';
-import type { Blank } from '../core/cut';
+import type { Blank } from '../core/foam-cutting';
 
 /** Numbers from 0 to 1 that look thrown, the same for the same seed. */
 function seededRandom(seed: number): () => number {

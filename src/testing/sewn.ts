@@ -1,4 +1,4 @@
-import type { Model } from '../core/build';
+import type { Model } from '../core/padding';
 import type { CoverPiece, SewnCover } from '../core/cover';
 import { newPiece, type Covering, type Piece, type PieceKind } from '../core/piece';
 import { createPlanner } from '../core/plan';

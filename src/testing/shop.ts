@@ -1,4 +1,4 @@
-import type { Link, Problem, Task, Worker } from '@/core/run/schedule';
+import type { Link, Problem, Task, Worker } from '@/core/scheduling/solver';
 
 /** How a thrown workshop is made. */
 export type Thrown = { tasks: number; workers: number; breaks?: boolean; glued?: boolean };

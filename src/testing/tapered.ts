@@ -1,4 +1,4 @@
-import type { LayBin, LayShape, LayTask, Turn } from '../core/lay';
+import type { LayBin, LayShape, LayTask, Turn } from '../core/nesting';
 import type { Point, Polygon } from '../core/outline';
 
 /** A seat’s outline with round corners, wider in front: its least x and y are nothing. */

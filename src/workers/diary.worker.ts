@@ -1,5 +1,5 @@
-import { endsOf, problemOf, rangesOf, type DiaryInput, type PieceEnd, type Range } from '../core/diary';
-import { checkSchedule, schedule, type Schedule } from '../core/run/schedule';
+import { endsOf, problemOf, rangesOf, type DiaryInput, type PieceEnd, type Range } from '../core/scheduling';
+import { checkSchedule, schedule, type Schedule } from '../core/scheduling/solver';
 
 /** What is looked for. */
 export type DiaryAsked = {

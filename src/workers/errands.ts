@@ -1,10 +1,10 @@
-import { solveHalf, type HalfTask } from '../core/build';
+import { solveHalf, type HalfTask } from '../core/padding';
 import { layFlat, type FlatTask, type LaidFlat } from '../core/cover';
 import type { HouseRules } from '../core/house';
 import type { Piece } from '../core/piece';
 import type { Planner } from '../core/plan';
-import type { PulledSection } from '../core/pull';
-import { cureOfRow, type Cure } from '../core/sit';
+import type { PulledSection } from '../core/mechanics/section';
+import { cureOfRow, type Cure } from '../core/seat-check';
 
 /** What a helper may be sent for: plain data in, plain data back. A new one is a line in each. */
 export type Errand =

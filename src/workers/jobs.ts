@@ -1,7 +1,7 @@
-import type { Fineness, HalfTask } from '../core/build';
+import type { Fineness, HalfTask } from '../core/padding';
 import type { FlatTask, LaidFlat } from '../core/cover';
 import type { HouseRules } from '../core/house';
-import { createSearch, type Lay, type LayBound, type LayTask } from '../core/lay';
+import { createSearch, type Lay, type LayBound, type LayTask } from '../core/nesting';
 import { foamOf, PieceProblems, type Piece } from '../core/piece';
 import {
   crownPads,
@@ -16,9 +16,9 @@ import {
   type Tell,
   type ViewQuestion,
 } from '../core/plan';
-import type { PulledSection } from '../core/pull';
-import { cheapestOf, cureRows, foamChart, type ChartCell, type ChartLimits, type Cure } from '../core/sit';
-import type { CrownWish } from '../core/wish';
+import type { PulledSection } from '../core/mechanics/section';
+import { cheapestOf, cureRows, foamChart, type ChartCell, type ChartLimits, type Cure } from '../core/seat-check';
+import type { CrownWish } from '../core/inverse-crown';
 import { runErrand, type Brought, type Errand } from './errands';
 import { spread, type SpreadPort } from './spread';
 

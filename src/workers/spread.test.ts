@@ -1,9 +1,9 @@
 import { MessageChannel, type MessagePort as NodePort } from 'node:worker_threads';
 import { afterEach, describe, expect, it } from 'vitest';
-import { cutsStep, sectionsStep, solveHalf, type HalfTask } from '../core/build';
+import { cutsStep, sectionsStep, solveHalf, type HalfTask } from '../core/padding';
 import { newPiece } from '../core/piece';
 import { createPlanner, sheetView } from '../core/plan';
-import type { PulledSection } from '../core/pull';
+import type { PulledSection } from '../core/mechanics/section';
 import { runErrand, type Brought, type Errand } from './errands';
 import { work, type Means } from './jobs';
 import { serve, spread, type SpreadPort } from './spread';

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { modelOf } from '../build';
+import { modelOf } from '../padding';
 import { baseOutline, bounds, flatten, polygonArea } from '../outline';
 import { newChairSeat, newPiece, panelBoard, STARTING_SHAPES, type Base, type Piece } from '../piece';
 import { planPiece } from '../plan';

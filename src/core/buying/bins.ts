@@ -1,4 +1,4 @@
-import { createSearch, leftover, type Lay, type LayBin, type LayGroup } from '../lay';
+import { createSearch, leftover, type Lay, type LayBin, type LayGroup } from '../nesting';
 import type { KeptStock, KeptWare } from '../store';
 import type { FlatOffer } from './program';
 import { stockFor, waresFor } from './offers';

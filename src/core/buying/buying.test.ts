@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import highs from 'highs';
 import { beforeAll, describe, expect, it } from 'vitest';
-import { layGroups } from '../lay';
+import { layGroups } from '../nesting';
 import { KINDS, newPiece } from '../piece';
 import { planPiece } from '../plan';
 import { holds, shelf, wareProblems, type KeptWare } from '../store';

@@ -1,7 +1,7 @@
 import { stitchingFor } from '../cloth';
 import { GLUES } from '../foam';
 import type { HouseRules } from '../house';
-import type { LayGroup, Planned } from '../lay';
+import type { LayGroup, Planned } from '../nesting';
 import { sizesOf } from '../sizes';
 import type { SizeLine } from '../sizes';
 import type { WareKind } from '../store';

@@ -1,4 +1,4 @@
-import type { LayGroup } from '../lay';
+import type { LayGroup } from '../nesting';
 import { holds, type KeptStock, type KeptWare } from '../store';
 import type { Need } from './needs';
 

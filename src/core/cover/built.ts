@@ -1,4 +1,4 @@
-import { modelOf, type Model } from '../build';
+import { modelOf, type Model } from '../padding';
 import type { HouseRules } from '../house';
 import type { Keep } from '../keep';
 import type { Piece } from '../piece';

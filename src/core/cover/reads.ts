@@ -1,4 +1,4 @@
-import type { ModelOf } from '../build';
+import type { ModelOf } from '../padding';
 import { cutCloth, cutCloths, fieldsOf, type Base, type CutCloth, type CutCloths, type Piece, type StripRecord } from '../piece';
 
 /** What of the piece its wraps are measured for. */

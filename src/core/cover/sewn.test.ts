@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { sectionsStep } from '../build';
+import { sectionsStep } from '../padding';
 import { giveOf } from '../cloth';
 import { bounds, edgeNamed, offsetPolygon, polygonArea, polygonPerimeter, samePart, type Point, type Polygon } from '../outline';
 import { newPiece, type Correction, type Covering, type Piece, type PieceKind } from '../piece';

@@ -1,4 +1,4 @@
-import { modelFrom, type ModelOf, type ModelReads } from '../build';
+import { modelFrom, type ModelOf, type ModelReads } from '../padding';
 import { cutCloths, fieldsOf, type Covering, type CutCloths } from '../piece';
 import type { CoverFields } from './reads';
 import { clothFor } from './cloths-on';

@@ -1,5 +1,5 @@
 import { mixer } from '../mixing';
-import { banded, endsOf, entryAt, factor, solve, type Banded } from '../pull';
+import { banded, endsOf, entryAt, factor, solve, type Banded } from '../mechanics/section';
 import type { SurfaceMesh } from './types';
 
 /** A surface laid flat: x, y of each node; `moved` is the farthest that a node still went in the last round, mm. */

@@ -3,7 +3,7 @@ import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, describe, expect, it } from 'vitest';
-import { chalkStep } from '../build';
+import { chalkStep } from '../padding';
 import { newPiece, type Piece, type PieceKind } from '../piece';
 import { createPlanner, planPiece } from '../plan';
 import { printFigure, sizesOf } from '../sizes';

@@ -3,7 +3,7 @@ import { inflateSync } from 'node:zlib';
 import { describe, expect, it } from 'vitest';
 import { bounds, type Point } from '../outline';
 import { newPiece, type Piece } from '../piece';
-import { chalkStep } from '../build';
+import { chalkStep } from '../padding';
 import { createPlanner, planPiece } from '../plan';
 import { printPdf } from './pdf';
 import type { PrintChoice } from './print/choice';

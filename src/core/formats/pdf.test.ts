@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { PDFDocument } from '@cantoo/pdf-lib';
 import { describe, expect, it } from 'vitest';
 import { bounds, type Polygon } from '../outline';
-import { chalkStep } from '../build';
+import { chalkStep } from '../padding';
 import { KINDS, newChairSeat, newPiece, type Piece } from '../piece';
 import { createPlanner, planPiece } from '../plan';
 import { sizesOf } from '../sizes';

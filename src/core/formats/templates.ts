@@ -1,5 +1,5 @@
 import { OF_CLOTH, type CoverPiece } from '../cover';
-import type { FoamPiece } from '../cut';
+import type { FoamPiece } from '../foam-cutting';
 import { bounds, distanceTo, type Point, type Polygon } from '../outline';
 import type { Plan } from '../plan';
 

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { sectionsStep } from '../build';
+import { sectionsStep } from '../padding';
 import { newChairSeat, newPiece, STARTING_SHAPES, type Piece } from '../piece';
 import { createPlanner, PLAN_PARTS, sheetView, sitView, type Planner, type PlanPart } from '.';
 

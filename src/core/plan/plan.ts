@@ -1,10 +1,10 @@
 import { coursesOf, deckPlan, edgeStrips, frameCuts, trimBends } from '../base';
-import { surfaceStep, type Fineness, type Model } from '../build';
-import { gunLegs } from '../fix';
+import { surfaceStep, type Fineness, type Model } from '../padding';
+import { gunLegs } from '../fastening';
 import type { HouseRules } from '../house';
 import { closingOf, outlineArea, outlineSize, perimeter } from '../outline';
 import { kindOf, PieceProblems, type Piece } from '../piece';
-import { sitStep } from '../sit';
+import { sitStep } from '../seat-check';
 import { compareOldCover, goesBack, oldStaples, pressTest } from '../strip';
 import { createPlanner, type Planner } from './planner';
 import {

@@ -1,10 +1,10 @@
-import { cutsStep, halfReads, type Fineness, type HalfTask, type Model } from '../build';
+import { cutsStep, halfReads, type Fineness, type HalfTask, type Model } from '../padding';
 import { builtModel, flatReads, flatsOf, type FlatTask, type LaidFlat } from '../cover';
 import { checkBuilt } from '../document';
 import type { HouseRules } from '../house';
 import type { Keep } from '../keep';
 import type { Piece, Problem } from '../piece';
-import type { PulledSection } from '../pull';
+import type { PulledSection } from '../mechanics/section';
 import { createKeeper, type Count } from './keeper';
 import { coverInput } from './steps';
 

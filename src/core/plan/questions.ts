@@ -1,8 +1,8 @@
 import { proposalsFor, type Proposal } from '../cover';
 import type { HouseRules } from '../house';
 import type { Piece } from '../piece';
-import { curesFor, forLoadedHeight, type Cure } from '../sit';
-import { crownByWish, type CrownChoice, type CrownWish } from '../wish';
+import { curesFor, forLoadedHeight, type Cure } from '../seat-check';
+import { crownByWish, type CrownChoice, type CrownWish } from '../inverse-crown';
 import type { Planner } from './planner';
 import { coverStep } from './steps';
 

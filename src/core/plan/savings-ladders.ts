@@ -1,5 +1,5 @@
 import { isMatched, wayOf } from '../cover';
-import { isPaired } from '../cut';
+import { isPaired } from '../foam-cutting';
 import { figuresFor, readerOf, ruleOf, type HouseRules, type RuleReader } from '../house';
 import { baseOutline, notchPlaces } from '../outline';
 import { defaultsOf, EDGE_FACT, foamOf, kindOf, letInto, PAD_ROLES, type Cloth, type EdgeFact, type Piece } from '../piece';

@@ -1,5 +1,5 @@
 import { quickOffers, stockBins, waresFor } from '../buying';
-import { createSearch, layGroups, type LayBin, type LayGroup } from '../lay';
+import { createSearch, layGroups, type LayBin, type LayGroup } from '../nesting';
 import type { HouseRules } from '../house';
 import type { Piece } from '../piece';
 import { planPiece } from './plan';

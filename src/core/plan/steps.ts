@@ -12,7 +12,7 @@ import {
   type Model,
   type ModelReads,
   type StationSection,
-} from '../build';
+} from '../padding';
 import {
   choicesOf,
   cornerFields,
@@ -36,16 +36,16 @@ import {
   type StationWrap,
   type WrapFields,
 } from '../cover';
-import { cutPlan, foamPieces, type CutFields, type CutPlan, type CutSet, type FoamFields, type FoamPiece } from '../cut';
-import { fixFields, fixPlan, rowInset, type Fastening, type FixFields, type Fixing } from '../fix';
+import { cutPlan, foamPieces, type CutFields, type CutPlan, type CutSet, type FoamFields, type FoamPiece } from '../foam-cutting';
+import { fixFields, fixPlan, rowInset, type Fastening, type FixFields, type Fixing } from '../fastening';
 import { BOARDS, findMaterial } from '../foam';
 import { readerOf, type HouseRules } from '../house';
 import type { Keep } from '../keep';
 import { bounds, outlineArea, outlineSize } from '../outline';
 import { cutCloths, fieldsOf, type Piece } from '../piece';
 import { keptLayers, newOf } from '../strip';
-import { runSteps, type Step } from '../run';
-import { pocketPlan, type PocketPlan } from '../sit';
+import { runSteps, type Step } from '../run-sheet';
+import { pocketPlan, type PocketPlan } from '../seat-check';
 import type { Plan, VariantPlan } from './types';
 
 /**

@@ -1,12 +1,12 @@
 import type { BoardCheck, Course, DeckPlan, EdgeStrip, FrameCuts, PanelLayout, Room, TrimBend } from '../base';
-import type { CoveredSize, Surface } from '../build';
+import type { CoveredSize, Surface } from '../padding';
 import type { CornerPlan, CoverPiece, CoverPlan, LiningPiece, StationWrap } from '../cover';
-import type { CutPlan, FoamPiece } from '../cut';
-import type { Fixing } from '../fix';
+import type { CutPlan, FoamPiece } from '../foam-cutting';
+import type { Fixing } from '../fastening';
 import type { Closing, Polygon } from '../outline';
 import type { Hardware, Hole, PieceKind } from '../piece';
-import type { Step } from '../run';
-import type { PocketPlan, SitPlan } from '../sit';
+import type { Step } from '../run-sheet';
+import type { PocketPlan, SitPlan } from '../seat-check';
 import type { GoesBack, OldCompared, OldStaple, PressVerdict } from '../strip';
 import type { Warning } from '../warning';
 

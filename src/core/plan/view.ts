@@ -1,10 +1,10 @@
-import { baseGrid, chalkStep, coveredStep, surfaceStep, type Fineness, type HeightGrid, type Model, type Section } from '../build';
+import { baseGrid, chalkStep, coveredStep, surfaceStep, type Fineness, type HeightGrid, type Model, type Section } from '../padding';
 import { giveOf } from '../cloth';
 import { foldPlan, skinOf, type FoldPlan, type Skin, type StrainMap } from '../cover';
 import type { Give } from '../flattening';
 import type { HouseRules } from '../house';
 import { PieceProblems, type Piece, type Problem } from '../piece';
-import { pocketPlan, sitStep, type PocketPlan, type SitPlan } from '../sit';
+import { pocketPlan, sitStep, type PocketPlan, type SitPlan } from '../seat-check';
 import { sizesOf, type SizeLine } from '../sizes';
 import type { Warning } from '../warning';
 import { baseStep, outlineStep, pieceStep, stripStep } from './plan';

@@ -1,13 +1,13 @@
 import { smaller, stretchedIn } from '../base';
-import { surfaceStep, type Fineness, type Model } from '../build';
+import { surfaceStep, type Fineness, type Model } from '../padding';
 import { clothWarnings, wayOf, type CoverPlan, shortAt } from '../cover';
-import type { CutPlan } from '../cut';
-import { FASTENERS } from '../fix';
+import type { CutPlan } from '../foam-cutting';
+import { FASTENERS } from '../fastening';
 import { nearestMade } from '../foam';
 import { ruleOf, unusual } from '../house';
 import { distanceTo } from '../outline';
 import { DECK, defaultsOf, fieldAt, foamOf, FRAME, HARDWARE_KINDS, kindOf } from '../piece';
-import type { SitPlan } from '../sit';
+import type { SitPlan } from '../seat-check';
 import { goesBack, oldStaples, tooThick } from '../strip';
 import { wholeUp } from '../ties';
 import { sayLength as shown, type Warning } from '../warning';

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { needsOf } from '../buying';
 import { figuresFor, readerOf } from '../house';
-import { layGroups } from '../lay';
+import { layGroups } from '../nesting';
 import { KINDS, newPiece, type Piece } from '../piece';
 import { planPiece } from '../plan';
 import { shelf, type KeptWare } from '../store';

@@ -1,5 +1,5 @@
 import { costOf, quickOffers, waresFor, type Need } from '../buying';
-import type { LayGroup } from '../lay';
+import type { LayGroup } from '../nesting';
 import { holds, type KeptWare } from '../store';
 import type { PricedThing } from './price';
 

@@ -1,5 +1,5 @@
 import { wayOf } from '../cover';
-import { gluedLayers, type CutPlan } from '../cut';
+import { gluedLayers, type CutPlan } from '../foam-cutting';
 import { glueOf, isStretched, stretchedStaples } from '../foam';
 import { kindOf } from '../piece';
 import { keptLayers } from '../strip';

@@ -3,7 +3,7 @@ import { joinLength, wayOf } from '../cover';
 import { overAllName } from '../foam';
 import { END_HOLDS } from '../piece';
 import { newOf } from '../strip';
-import type { CutPlan } from '../cut';
+import type { CutPlan } from '../foam-cutting';
 import { woodLines } from './base-sizes';
 import { glueLines, packetLines, stretchedLines } from './buy-foam';
 import { count, length, type Making, type SizeLine } from './types';

@@ -1,6 +1,6 @@
 import type { Room } from '../base';
-import type { FormLeft } from '../build';
-import type { FoamPiece } from '../cut';
+import type { FormLeft } from '../padding';
+import type { FoamPiece } from '../foam-cutting';
 import { KEPT, PAD_ROLES, PROFILES, thickest, thinnest, type PadProfile, type Piece } from '../piece';
 import { length, type Making, type SizeLine } from './types';
 

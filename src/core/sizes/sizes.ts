@@ -1,4 +1,4 @@
-import { figuresOn } from '../build';
+import { figuresOn } from '../padding';
 import { figuresFor, readerOf, ruleOf, type HouseRules } from '../house';
 import { ownRules, type Piece } from '../piece';
 import type { SheetPlan } from '../plan/types';

@@ -1,4 +1,4 @@
-import type { FastenerPlan, Fixing } from '../fix';
+import type { FastenerPlan, Fixing } from '../fastening';
 import { count, length, type Making, type SizeLine } from './types';
 
 /** A fastener by the heads that it has: alternating nails are two boxes, a large and a small one. */

@@ -1,6 +1,6 @@
 import { CLOTHS, type ClothKind } from '../cloth';
 import { BOARDS, FOAMS, GLUES, WADDINGS } from '../foam';
-import { LEGS } from '../fix';
+import { LEGS } from '../fastening';
 import { newPiece, type Cloth } from '../piece';
 import type { Ware } from './ware';
 

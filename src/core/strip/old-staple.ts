@@ -1,4 +1,4 @@
-import { LEGS } from '../fix';
+import { LEGS } from '../fastening';
 import type { StripRecord } from '../piece';
 
 /** What the old staples say: the size to buy, and whether their leg was too long for the board. Sizes mm. */

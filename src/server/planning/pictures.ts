@@ -1,8 +1,8 @@
 import simplify from 'simplify-js';
 import { coursesOf, deckPlan, frameCuts, type Batten } from '../../core/base';
-import type { Model } from '../../core/build';
+import type { Model } from '../../core/padding';
 import { foldPlan, wayOf, type FoldPlan } from '../../core/cover';
-import { cornerLots, type FastenerPlace, type Fixing, type Wave } from '../../core/fix';
+import { cornerLots, type FastenerPlace, type Fixing, type Wave } from '../../core/fastening';
 import { lineCrossings, type Point, type Polygon } from '../../core/outline';
 import { PAD_ROLES, type Hardware, type Hole } from '../../core/piece';
 import { cornersStep, coverStep, fixStep, foamStep, wrapsStep } from '../../core/plan';

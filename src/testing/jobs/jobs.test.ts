@@ -3,7 +3,7 @@ import { format } from 'prettier';
 import { describe, expect, it } from 'vitest';
 import { needsOf } from '../../core/buying';
 import { checkDocument } from '../../core/document';
-import { layGroups } from '../../core/lay';
+import { layGroups } from '../../core/nesting';
 import { createPlanner, planPiece, sheetView } from '../../core/plan';
 import { JOBS } from '.';
 import { jobsTable } from './table';

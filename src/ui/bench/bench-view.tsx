@@ -5,7 +5,7 @@ import Link from 'next/link';
 import { useState, type ReactNode } from 'react';
 import { inUnit } from '@/core/length';
 import { kindOf } from '@/core/piece';
-import type { Step } from '@/core/run';
+import type { Step } from '@/core/run-sheet';
 import { SmallSection } from '@/ui/drawing/small-section';
 import { useSettings } from '@/ui/kit/settings';
 import { BoardPicture } from './board-picture';

@@ -1,4 +1,4 @@
-import type { Step } from '@/core/run';
+import type { Step } from '@/core/run-sheet';
 
 /** A step done on one piece. */
 export type Ticked = { unit: number; step: string };

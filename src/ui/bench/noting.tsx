@@ -1,7 +1,7 @@
 'use client';
 
 import { useState } from 'react';
-import type { Step } from '@/core/run';
+import type { Step } from '@/core/run-sheet';
 import { useDraft } from '@/ui/kit/draft';
 import { Wrong } from '@/ui/kit/lists';
 import { Said } from '@/ui/kit/said';

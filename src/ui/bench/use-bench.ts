@@ -1,7 +1,7 @@
 'use client';
 
 import { useCallback, useMemo, useRef, useState } from 'react';
-import type { Step } from '@/core/run';
+import type { Step } from '@/core/run-sheet';
 import type { Piece } from '@/core/piece';
 import type { BenchNote, Timer } from '@/data/diary';
 import type { BoardPicture, CornerPicture, FasteningPicture, FlatPicture, SmallSection } from '@/server/planning';

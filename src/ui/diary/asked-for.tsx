@@ -2,7 +2,7 @@
 
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { sayMinute } from '@/core/diary';
+import { sayMinute } from '@/core/scheduling';
 import { fieldAt, KINDS } from '@/core/piece';
 import { send } from '@/ui/kit/api';
 import { sayDay } from '@/ui/kit/day';

@@ -1,8 +1,8 @@
 'use client';
 
 import { useRef, useState } from 'react';
-import { endsOf, workingDays, type PieceEnd } from '@/core/diary';
-import { readTaskId } from '@/core/run/schedule';
+import { endsOf, workingDays, type PieceEnd } from '@/core/scheduling';
+import { readTaskId } from '@/core/scheduling/solver';
 import { sayDay } from '@/ui/kit/day';
 import { Wrong } from '@/ui/kit/lists';
 import { AskedFor } from './asked-for';

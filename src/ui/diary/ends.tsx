@@ -1,7 +1,7 @@
 'use client';
 
 import Link from 'next/link';
-import { daysBetween, sayMinute, type PieceEnd, type PieceToDo, type Range } from '@/core/diary';
+import { daysBetween, sayMinute, type PieceEnd, type PieceToDo, type Range } from '@/core/scheduling';
 import { sayDay } from '@/ui/kit/day';
 import { sayChance } from './chance';
 

@@ -1,8 +1,8 @@
 'use client';
 
 import { useState } from 'react';
-import { momentOf, readMinute, sayMinute, type DiaryInput } from '@/core/diary';
-import { beginOf, type Done } from '@/core/run/schedule';
+import { momentOf, readMinute, sayMinute, type DiaryInput } from '@/core/scheduling';
+import { beginOf, type Done } from '@/core/scheduling/solver';
 import { Wrong } from '@/ui/kit/lists';
 
 type InHandProps = {

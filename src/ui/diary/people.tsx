@@ -1,7 +1,7 @@
 'use client';
 
 import { useState } from 'react';
-import { newPerson, readMinute, sayMinute, SHOP, WEEKDAYS, type Person, type Shop } from '@/core/diary';
+import { newPerson, readMinute, sayMinute, SHOP, WEEKDAYS, type Person, type Shop } from '@/core/scheduling';
 import { freeId } from '@/core/piece';
 import { fieldIn } from '@/core/piece/schema/field-at';
 import { FigureField, TextField } from '@/ui/kit/fields';

@@ -11,9 +11,9 @@ import {
   type PieceEnd,
   type Range,
   type StepToDo,
-} from '@/core/diary';
+} from '@/core/scheduling';
 import type { Piece } from '@/core/piece';
-import { usualTries } from '@/core/run/schedule';
+import { usualTries } from '@/core/scheduling/solver';
 import type { DiaryAsked, DiaryTold } from '@/workers/diary.worker';
 import type { DiaryView } from './use-diary';
 

@@ -1,8 +1,8 @@
 'use client';
 
 import { useCallback, useEffect, useRef, useState } from 'react';
-import { problemOf, type Delivery, type DiaryInput, type KeptDiary, type Range } from '@/core/diary';
-import { usualTries } from '@/core/run/schedule';
+import { problemOf, type Delivery, type DiaryInput, type KeptDiary, type Range } from '@/core/scheduling';
+import { usualTries } from '@/core/scheduling/solver';
 import { send } from '@/ui/kit/api';
 import type { DiaryAsked, DiaryTold } from '@/workers/diary.worker';
 

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import type { Done } from '@/core/run/schedule';
+import type { Done } from '@/core/scheduling/solver';
 import { laidAt, stretchesOf } from './week';
 
 const task = (id: string, who: string, ...spans: [number, number][]): Done => ({ id, who, spans });

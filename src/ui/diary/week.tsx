@@ -2,8 +2,8 @@
 
 import { DndContext, PointerSensor, useDraggable, useSensor, useSensors, type DragEndEvent } from '@dnd-kit/core';
 import { useRef } from 'react';
-import { DAY, daysBetween, momentOf, sayMinute, weekdayOf, WEEKDAYS, type DiaryInput } from '@/core/diary';
-import { readTaskId, type Done } from '@/core/run/schedule';
+import { DAY, daysBetween, momentOf, sayMinute, weekdayOf, WEEKDAYS, type DiaryInput } from '@/core/scheduling';
+import { readTaskId, type Done } from '@/core/scheduling/solver';
 import { sayDay } from '@/ui/kit/day';
 
 /** The hours that are shown of a day. */

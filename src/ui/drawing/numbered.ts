@@ -1,4 +1,4 @@
-import type { Fixing } from '@/core/fix';
+import type { Fixing } from '@/core/fastening';
 
 type Staple = Pick<Fixing['order'][number], 'n' | 'x' | 'y' | 'kind'>;
 

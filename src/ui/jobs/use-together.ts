@@ -1,7 +1,7 @@
 'use client';
 
 import { useCallback, useEffect, useState } from 'react';
-import type { KeptLay, LayGroup } from '@/core/lay';
+import type { KeptLay, LayGroup } from '@/core/nesting';
 import { send } from '@/ui/kit/api';
 import type { KeptRecord } from '@/ui/lay/lay-panel';
 

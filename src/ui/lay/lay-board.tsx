@@ -2,7 +2,7 @@
 
 import { useRef, type KeyboardEvent, type PointerEvent } from 'react';
 import { bounds, type Polygon } from '@/core/outline';
-import { laidOutline, type Lay, type LayBin, type LayFault, type LayGroup, type LayPlace, type LayShape } from '@/core/lay';
+import { laidOutline, type Lay, type LayBin, type LayFault, type LayGroup, type LayPlace, type LayShape } from '@/core/nesting';
 import { useLength } from '@/ui/kit/settings';
 
 /** The roll runs to the right: across it is up and down on the picture. */

@@ -2,7 +2,7 @@
 
 import { useEffect, useState } from 'react';
 import { boughtBy, costOf } from '@/core/buying';
-import { CUT_TOOLS, leftover, scoreOf, toKeep, type Lay, type LayBound, type LayGroup } from '@/core/lay';
+import { CUT_TOOLS, leftover, scoreOf, toKeep, type Lay, type LayBound, type LayGroup } from '@/core/nesting';
 import { rollLength, saidLength, type Unit } from '@/core/length';
 import { polygonArea } from '@/core/outline';
 import { SOLD_AS, wareKind, type KeptWare } from '@/core/store';

@@ -1,7 +1,7 @@
 'use client';
 
 import { useCallback, useEffect, useRef, useState } from 'react';
-import { isBetter, type LayTask } from '@/core/lay';
+import { isBetter, type LayTask } from '@/core/nesting';
 import { solvingWorker, type JobClient } from '@/ui/kit/workers';
 import type { LayFound } from '@/workers/jobs';
 

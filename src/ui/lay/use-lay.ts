@@ -15,7 +15,7 @@ import {
   type LayGroup,
   type LayPlace,
   type LayTask,
-} from '@/core/lay';
+} from '@/core/nesting';
 import type { KeptWare } from '@/core/store';
 import type { StoreData } from '@/ui/store/use-store';
 import type { LayHands } from './lay-board';

@@ -3,7 +3,7 @@
 import { useEffect, useState } from 'react';
 import { figuresFor, readerOf, type HouseRules } from '@/core/house';
 import { kindOf, type Piece } from '@/core/piece';
-import { usualSitting } from '@/core/sit';
+import { usualSitting } from '@/core/seat-check';
 import { LengthField } from '@/ui/kit/fields';
 import { useLength } from '@/ui/kit/settings';
 import { useJob } from '@/ui/kit/use-job';

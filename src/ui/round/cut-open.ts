@@ -1,5 +1,5 @@
 import * as THREE from 'three';
-import type { Section } from '@/core/build';
+import type { Section } from '@/core/padding';
 import { cutBoard } from '@/core/base';
 import type { Point } from '@/core/outline';
 import { foamsOf, type Piece } from '@/core/piece';

@@ -1,7 +1,7 @@
 import * as THREE from 'three';
 import { toCreasedNormals } from 'three/examples/jsm/utils/BufferGeometryUtils.js';
 import { meshOf } from '@/core/base';
-import { readGrid, type HeightGrid } from '@/core/build';
+import { readGrid, type HeightGrid } from '@/core/padding';
 import { bounds, type Point, type Polygon } from '@/core/outline';
 import type { Hole } from '@/core/piece';
 import type { ClothPatch, Skin } from '@/core/cover';

@@ -1,7 +1,7 @@
 'use client';
 
 import { useRef } from 'react';
-import { heightAt, type Section } from '@/core/build';
+import { heightAt, type Section } from '@/core/padding';
 import type { Pad, PadProfile } from '@/core/piece';
 import { Handle, type Drag } from '@/ui/drawing/handle';
 import { useLength } from '@/ui/kit/settings';

@@ -2,7 +2,7 @@
 
 import { contours, geoPath, geoTransform } from 'd3';
 import { useMemo, type PointerEvent } from 'react';
-import type { HeightGrid } from '@/core/build';
+import type { HeightGrid } from '@/core/padding';
 import { bounds } from '@/core/outline';
 import { CourseLines } from '@/ui/drawing/courses';
 import { Fittings } from '@/ui/drawing/fittings';

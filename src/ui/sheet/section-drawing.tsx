@@ -1,6 +1,6 @@
 'use client';
 
-import { heightAt, inPocket, readGrid, type Section } from '@/core/build';
+import { heightAt, inPocket, readGrid, type Section } from '@/core/padding';
 import { cutBoard } from '@/core/base';
 import type { Point } from '@/core/outline';
 import { foamsOf, letInDepth, letInto, withCrown, type Pad, type Piece, type Pocket } from '@/core/piece';

@@ -2,7 +2,7 @@
 
 import { createContext, useContext, useMemo } from 'react';
 import { createStore, useStore, type StoreApi } from 'zustand';
-import { padOffsets } from '@/core/build';
+import { padOffsets } from '@/core/padding';
 import { applyOverrides, checkRule, type HouseRules, type RuleReader } from '@/core/house';
 import { checkDocument } from '@/core/document';
 import { ownRules, wallInStep, type Pad, type Piece, type Problem } from '@/core/piece';

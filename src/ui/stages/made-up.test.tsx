@@ -2,7 +2,7 @@ import { renderToStaticMarkup } from 'react-dom/server';
 import { afterAll, beforeAll, expect, it } from 'vitest';
 import { WAYS } from '@/core/cover';
 import { documentSchema, problemsOf } from '@/core/document';
-import { FASTENERS } from '@/core/fix';
+import { FASTENERS } from '@/core/fastening';
 import { newChairSeat, type Piece } from '@/core/piece';
 import { createPlanner, planPiece, sheetView } from '@/core/plan';
 import { sizesOf } from '@/core/sizes';

@@ -1,7 +1,7 @@
 'use client';
 
 import { useState } from 'react';
-import { searchWords, wordsIn, type Word } from '@/core/words';
+import { searchWords, wordsIn, type Word } from '@/core/glossary';
 import { ruleOf } from '@/core/house';
 import { printFigure } from '@/core/sizes';
 import { Dialog } from '@/ui/kit/dialog';

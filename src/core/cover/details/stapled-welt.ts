@@ -1,5 +1,5 @@
-import { CAUTIONS } from '../../run/cautions';
-import { step, type ToldStep } from '../../run/step';
+import { CAUTIONS } from '../../step/cautions';
+import { step, type ToldStep } from '../../step/step';
 import type { SewnFacts } from '../ways/way';
 
 /** Finding the beginning, and closing the join at the back, minutes. */

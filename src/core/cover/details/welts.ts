@@ -1,4 +1,4 @@
-import type { Stack } from '../../build';
+import type { Stack } from '../../padding';
 import { preShrink } from '../../cloth';
 import type { RuleReader } from '../../house';
 import { CORNER_BEND } from '../../outline';

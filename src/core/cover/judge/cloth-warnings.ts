@@ -1,5 +1,5 @@
 import { isReadied, weaveOf } from '../../cloth';
-import type { Model } from '../../build';
+import type { Model } from '../../padding';
 import { kindOf } from '../../piece';
 import { sayLength, type Warning } from '../../warning';
 import { choicesOf, clothsOn, isMatched } from '../choices';

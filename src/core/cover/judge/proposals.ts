@@ -1,4 +1,4 @@
-import type { Model } from '../../build';
+import type { Model } from '../../padding';
 import { CLOTHS, giveOf } from '../../cloth';
 import { CORNER_BEND } from '../../outline';
 import { PieceProblems, type Covering, type Piece } from '../../piece';

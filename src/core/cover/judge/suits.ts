@@ -1,5 +1,5 @@
 import { giveOf, weaveOf } from '../../cloth';
-import { bareMargin } from '../../build';
+import { bareMargin } from '../../padding';
 import type { CoverModel } from '../reads';
 import { bounds } from '../../outline';
 import { kindOf } from '../../piece';

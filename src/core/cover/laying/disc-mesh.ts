@@ -1,4 +1,4 @@
-import { readGrid } from '../../build';
+import { readGrid } from '../../padding';
 import type { SurfaceMesh } from '../../flattening';
 import { bounds, crossesItself, distanceTo, isInside, type Point, type Polygon } from '../../outline';
 import { levelOutline, type Level } from '../surface/levels';

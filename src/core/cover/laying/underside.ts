@@ -1,4 +1,4 @@
-import { baseGrid, type Stack } from '../../build';
+import { baseGrid, type Stack } from '../../padding';
 import { onProfile, sideOf, type Ring } from '../surface/ring';
 
 /** The board's underside as a surface of its own, bounded by its lower edge. */

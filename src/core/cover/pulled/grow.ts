@@ -1,5 +1,5 @@
 import { FillRule, unionD } from 'clipper2-ts';
-import type { Stack } from '../../build';
+import type { Stack } from '../../padding';
 import { crossesItself, distanceAlong, polygonArea, type Point, type Polygon } from '../../outline';
 import { greatestOf } from '../../ties';
 import type { StationWrap } from './wrap';

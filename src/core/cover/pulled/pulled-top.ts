@@ -1,4 +1,4 @@
-import type { Stack } from '../../build';
+import type { Stack } from '../../padding';
 import {
   edgeFullness,
   flattenSurface,

@@ -1,4 +1,4 @@
-import type { Stack } from '../../build';
+import type { Stack } from '../../padding';
 import { distanceTo, isInside, type Point, type Polygon } from '../../outline';
 import { isLess, wholeDown, wholeUp } from '../../ties';
 import { growOutline } from './grow';

@@ -1,4 +1,4 @@
-import type { StationSection } from '../../build';
+import type { StationSection } from '../../padding';
 import type { WrapModel } from '../reads';
 import { samePart, type EdgePart, type Point } from '../../outline';
 import type { CoverEnd } from '../../piece';

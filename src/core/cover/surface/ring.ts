@@ -1,4 +1,4 @@
-import type { CoveredSurface, HeightGrid, Stack, StationSection } from '../../build';
+import type { CoveredSurface, HeightGrid, Stack, StationSection } from '../../padding';
 import { TIE, wholeUp } from '../../ties';
 import { CORNER_BEND, distanceAlong, type EdgePart, type Point } from '../../outline';
 

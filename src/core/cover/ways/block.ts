@@ -1,4 +1,4 @@
-import { step } from '../../run/step';
+import { step } from '../../step/step';
 import { isLess, wholeUp } from '../../ties';
 import { underside } from '../laying/underside';
 import type { EdgeUse } from '../laying/panel-spec';

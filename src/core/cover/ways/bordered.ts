@@ -4,8 +4,8 @@ import { cornerPlaces, edgeName, insetSeam, lowerEdge, placeAt, placesOver, stre
 import type { EdgeUse, PanelSpec } from '../laying/panel-spec';
 import { runOut } from '../surface/run-out';
 import { bandedReach, bandPanel, joinEdge, mm, seamEdge, topPanel } from './parts';
-import { CAUTIONS } from '../../run/cautions';
-import { step } from '../../run/step';
+import { CAUTIONS } from '../../step/cautions';
+import { step } from '../../step/step';
 import type { Covering } from '../../piece';
 import type { OwnSteps, SewnFacts, Way } from './way';
 

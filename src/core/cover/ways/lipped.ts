@@ -1,5 +1,5 @@
-import { CAUTIONS } from '../../run/cautions';
-import { step } from '../../run/step';
+import { CAUTIONS } from '../../step/cautions';
+import { step } from '../../step/step';
 import { defaultsOf } from '../../piece';
 import { COVERING } from '../../piece/schema/covering';
 import { insetSeam } from '../surface/levels';

@@ -2,8 +2,8 @@ import { mm, pulledReach } from './parts';
 import { ROWS_APART } from '../rows-apart';
 import { stripPiece } from '../details/strip-piece';
 import { levelLength, lowerEdge } from '../surface/levels';
-import { CAUTIONS } from '../../run/cautions';
-import { step, type ToldStep } from '../../run/step';
+import { CAUTIONS } from '../../step/cautions';
+import { step, type ToldStep } from '../../step/step';
 import type { SewnFacts, Way } from './way';
 
 /** A metre of welt along an edge, a metre of back-tacking, minutes. */

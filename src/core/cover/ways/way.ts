@@ -2,7 +2,7 @@ import type { CoverModel } from '../reads';
 import type { Give } from '../../flattening';
 import type { RuleReader } from '../../house';
 import type { Buttons, Channels, Covering, CutCloth, Nails, Piece, Problem, Traits, Welt } from '../../piece';
-import type { ToldStep } from '../../run/step';
+import type { ToldStep } from '../../step/step';
 import type { CoverPiece } from '../laying/cloth-piece';
 import type { PanelSpec } from '../laying/panel-spec';
 import type { Level, Stretch } from '../surface/levels';

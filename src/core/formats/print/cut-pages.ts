@@ -1,6 +1,6 @@
-import { sheetsAlike, type Laid } from '../../cut';
+import { sheetsAlike, type Laid } from '../../foam-cutting';
 import { foamThickness, rollLength, saidLength, type Unit } from '../../length';
-import type { CutPlan, RollLayout } from '../../cut';
+import type { CutPlan, RollLayout } from '../../foam-cutting';
 import type { Point, Polygon } from '../../outline';
 import { MARGIN } from '../tiles';
 import { across, FAINT, heading, MADDER, newPage, paragraph, ring, room, widthOf, write, type Pen, type PrintJob } from './pen';

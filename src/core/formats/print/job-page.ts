@@ -1,6 +1,6 @@
 import { cutBoard } from '../../base';
 import { cornerWords } from '../../cover';
-import type { Fixing } from '../../fix';
+import type { Fixing } from '../../fastening';
 import { inUnit, saidLength } from '../../length';
 import { bounds, type Point } from '../../outline';
 import { kindOf } from '../../piece';

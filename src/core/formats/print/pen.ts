@@ -1,5 +1,5 @@
 import type { PDFFont } from '@cantoo/pdf-lib';
-import type { Section } from '../../build';
+import type { Section } from '../../padding';
 import type { HouseRules } from '../../house';
 import type { Unit } from '../../length';
 import type { Point } from '../../outline';

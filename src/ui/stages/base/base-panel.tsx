@@ -3,7 +3,7 @@
 import { reshape } from '@/core/base';
 import { inUnit } from '@/core/length';
 import { kindOf, shapeKind, shapesFor, type BaseShape } from '@/core/piece';
-import { CAUTIONS } from '@/core/run';
+import { CAUTIONS } from '@/core/run-sheet';
 import { ChoiceField } from '@/ui/kit/fields';
 import { useSettings } from '@/ui/kit/settings';
 import { ClosingReport, ShapeFields } from '@/ui/measure/measures';

@@ -4,7 +4,7 @@ import { TriangleAlert } from 'lucide-react';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
-import type { Step } from '@/core/run';
+import type { Step } from '@/core/run-sheet';
 import { inUnit } from '@/core/length';
 import type { BenchNote } from '@/data/diary';
 import { PhotosWithPins } from '@/ui/kit/pinned-photo';
@@ -13,7 +13,7 @@ import { Said } from '@/ui/kit/said';
 import { send } from '@/ui/kit/api';
 import { useDraft } from '@/ui/kit/draft';
 import { Wrong } from '@/ui/kit/lists';
-import { batchMinutes } from '@/core/run';
+import { batchMinutes } from '@/core/run-sheet';
 import { usePlan, useSheet, usePiece } from '@/ui/sheet/store';
 import { useTicking, type Ticking } from './use-ticking';
 

@@ -1,6 +1,6 @@
 'use client';
 
-import { CAUTIONS } from '@/core/run';
+import { CAUTIONS } from '@/core/run-sheet';
 import type { Stage } from '@/ui/sheet/stage';
 import { RunSheet } from './run-sheet';
 

@@ -3,7 +3,7 @@
 import { Camera } from 'lucide-react';
 import { useState } from 'react';
 import type { Pocket } from '@/core/piece';
-import { pocketAt, satInPhoto } from '@/core/sit';
+import { pocketAt, satInPhoto } from '@/core/seat-check';
 import { FilePick } from '@/ui/kit/file-pick';
 import { TakeOut, Wrong } from '@/ui/kit/lists';
 import { keepPhoto } from '@/ui/kit/photo';

@@ -2,7 +2,7 @@
 
 import { line } from 'd3';
 import { useState } from 'react';
-import { along, type CrownChoice, type CrownWish, type Profile } from '@/core/wish';
+import { along, type CrownChoice, type CrownWish, type Profile } from '@/core/inverse-crown';
 import { foamOf } from '@/core/piece';
 import { Dialog } from '@/ui/kit/dialog';
 import { Figure } from '@/ui/kit/figure';

@@ -1,6 +1,6 @@
 'use client';
 
-import { sheetsAlike, type Laid } from '@/core/cut';
+import { sheetsAlike, type Laid } from '@/core/foam-cutting';
 import type { Polygon } from '@/core/outline';
 import { foamColour } from '@/ui/drawing/materials';
 import { Figure } from '@/ui/kit/figure';

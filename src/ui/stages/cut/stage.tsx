@@ -2,7 +2,7 @@
 
 import Link from 'next/link';
 import { PATTERN_FORMATS } from '@/core/formats/pattern-formats';
-import { CAUTIONS } from '@/core/run';
+import { CAUTIONS } from '@/core/run-sheet';
 import type { Stage } from '@/ui/sheet/stage';
 import { usePiece, useSheet } from '@/ui/sheet/store';
 import { CutView } from './cut-view';

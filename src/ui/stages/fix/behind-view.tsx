@@ -1,6 +1,6 @@
 'use client';
 
-import type { Behind, BehindThing, Fixing } from '@/core/fix';
+import type { Behind, BehindThing, Fixing } from '@/core/fastening';
 import { bounds, type Point } from '@/core/outline';
 import { closedPath, openPath } from '@/ui/drawing/path';
 import { HiddenLine } from '@/ui/drawing/hidden-line';

@@ -1,7 +1,7 @@
 'use client';
 
 import { cornerWords, foldedCuts } from '@/core/cover';
-import type { Fixing } from '@/core/fix';
+import type { Fixing } from '@/core/fastening';
 import { closedPath, openPath } from '@/ui/drawing/path';
 import type { LayerProps } from '@/ui/sheet/stage';
 import { useSheet } from '@/ui/sheet/store';

@@ -2,7 +2,7 @@
 
 import { cornerWords } from '@/core/cover';
 import { partWords } from '@/core/outline';
-import type { Fixing } from '@/core/fix';
+import type { Fixing } from '@/core/fastening';
 import { wayOf } from '@/core/cover';
 import { PieceField } from '@/ui/sheet/piece-field';
 import { Figure } from '@/ui/kit/figure';

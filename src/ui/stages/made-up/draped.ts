@@ -1,5 +1,5 @@
 import { wayOf, type Way } from '@/core/cover';
-import { step } from '@/core/run/step';
+import { step } from '@/core/step/step';
 
 /** A way of covering that nobody uses: the proof that a new one is one file and one line. */
 export const draped: Way = {

@@ -1,5 +1,5 @@
-import type { Fastener } from '@/core/fix';
-import { step } from '@/core/run/step';
+import type { Fastener } from '@/core/fastening';
+import { step } from '@/core/step/step';
 
 /** A fastener that nobody sells: one peg at every corner. */
 export const pegs: Fastener = {

@@ -2,7 +2,7 @@
 
 import { useState } from 'react';
 import { inUnit } from '@/core/length';
-import { carveCheck, type CarvePair } from '@/core/sit';
+import { carveCheck, type CarvePair } from '@/core/seat-check';
 import { LengthField } from '@/ui/kit/fields';
 import { useSettings } from '@/ui/kit/settings';
 

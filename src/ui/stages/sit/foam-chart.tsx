@@ -3,7 +3,7 @@
 import { line, scaleLinear, scaleLog } from 'd3';
 import { useEffect, useState } from 'react';
 import { foamOf } from '@/core/piece';
-import type { ChartCell } from '@/core/sit';
+import type { ChartCell } from '@/core/seat-check';
 import { Dialog } from '@/ui/kit/dialog';
 import { useLength } from '@/ui/kit/settings';
 import { useJob } from '@/ui/kit/use-job';

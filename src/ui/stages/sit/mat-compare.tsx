@@ -5,7 +5,7 @@ import { useEffect, useState } from 'react';
 import { asMat, MAT_SIDE, matLikeness, matSums, readMatCsv, type MatFrame } from '@/core/formats/mat-frame';
 import { firstPocket } from '@/core/piece';
 import type { SitView } from '@/core/plan';
-import { pocketAt, satOnMat } from '@/core/sit';
+import { pocketAt, satOnMat } from '@/core/seat-check';
 import { PRESSURE_FULL, pressureColour } from '@/ui/drawing/pressure';
 import { FilePick } from '@/ui/kit/file-pick';
 import { Wrong } from '@/ui/kit/lists';

@@ -2,7 +2,7 @@
 
 import { contours, geoPath, geoTransform } from 'd3';
 import { useMemo } from 'react';
-import type { HeightGrid } from '@/core/build';
+import type { HeightGrid } from '@/core/padding';
 import { PRESSURE_FULL, pressureColour } from '@/ui/drawing/pressure';
 
 /** Steps of the pressure map, N/mm²; each has its own tint and its line, so that colour is not alone. */

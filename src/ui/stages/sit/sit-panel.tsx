@@ -1,8 +1,8 @@
 'use client';
 
 import { useEffect, useState } from 'react';
-import { LOADERS } from '@/core/press';
-import { usualShare, usualSitting, type PocketPlan, type SitPlan } from '@/core/sit';
+import { LOADERS } from '@/core/mechanics/load';
+import { usualShare, usualSitting, type PocketPlan, type SitPlan } from '@/core/seat-check';
 import type { Sitting } from '@/core/piece';
 import { inUnit } from '@/core/length';
 import { ChoiceField, LengthField } from '@/ui/kit/fields';

@@ -1,7 +1,7 @@
 'use client';
 
 import { bounds } from '@/core/outline';
-import { usualSitting } from '@/core/sit';
+import { usualSitting } from '@/core/seat-check';
 import { Handle } from '@/ui/drawing/handle';
 import { useLength } from '@/ui/kit/settings';
 import type { LayerProps } from '@/ui/sheet/stage';

@@ -1,7 +1,7 @@
 'use client';
 
 import { defaultsOf, freeId, GOES_BACK, PRESS, type OldPiece } from '@/core/piece';
-import { CAUTIONS } from '@/core/run';
+import { CAUTIONS } from '@/core/run-sheet';
 import { FINDINGS, withOldFoam, type GoesBack, type OldCompared } from '@/core/strip';
 import { inUnit } from '@/core/length';
 import { TickField } from '@/ui/kit/fields';

@@ -1,0 +1,167 @@
+import { FASTENED } from '../../step/checkpoints';
+import type { Stack } from '../../padding';
+import { clothsOn, dustCover, wayOf } from '../../cover';
+import { BOARDS, findMaterial } from '../../foam';
+import type { RuleReader } from '../../house';
+import { bounds, offsetPolygon, polygonPerimeter } from '../../outline';
+import { kindOf, saidEdge, type Cloth, type Covering } from '../../piece';
+import { meetAgain, meetings } from '../../strip/realign';
+import { CAUTIONS } from '../../step/cautions';
+import { step } from '../../step/step';
+import { sayLength } from '../../warning';
+import { fasteningDepth } from '../depth';
+import { heldBy, holdsOf, nameOfHold, nextBest } from '../held';
+import { staplePlaces } from '../staple-places';
+import type { Fastener, FastenerPlace, Fastening } from './fastener';
+import { cornerStep, drawnOver, endSteps, trimStep } from '../fastening-steps';
+import { stapleLeg, type GunLegs, type LegChoice } from './staple-leg';
+
+/** Turning the piece and finding its centres, minutes. */
+const HANDLING = { turnAndCentre: 2 };
+
+/** How the cover is pulled, by its school. */
+const HOW: Record<Cloth['pull'], string> = {
+  taut: 'pull hard, with the flat of the hand',
+  firm: 'an even, firm pull',
+  smooth: 'smooth only, no pull',
+};
+
+/** The legs that the gun there is takes, mm. */
+export const gunLegs = (rule: RuleReader): GunLegs => [rule('gunShortest'), rule('gunLongest')];
+
+/** The leg for a piece's cloth and board. */
+export function legOf({ model }: Pick<Fastening, 'model'>): LegChoice {
+  const { piece, rule } = model;
+  return stapleLeg(
+    Math.max(...clothsOn(piece).map(({ thickness }) => thickness)),
+    fasteningDepth(piece),
+    {
+      bite: rule('stapleBite'),
+      clear: rule('stapleClear'),
+    },
+    gunLegs(rule),
+  );
+}
+
+/** What a staple is made like: a broad crown does not cut a coated cloth, a stainless one does not rust where it is wet. */
+export function stapleOf({ piece }: Pick<Fastening['model'], 'piece'>): { crown: 'narrow' | 'broad'; stainless: boolean } {
+  return {
+    crown: clothsOn(piece).some(({ coated }) => coated) ? 'broad' : 'narrow',
+    stainless: kindOf(piece.kind).traits.pan || Boolean(piece.covering.waterproof),
+  };
+}
+
+/** Staples that hold the dust cover, twice as far apart as the cover's. */
+function dustStaples({ model }: Fastening): number {
+  const { board, rule } = model;
+  if (dustCover(model) === null) return 0;
+  const line = offsetPolygon(board, rule('dustTurn') - rule('dustInset')) ?? board;
+  return Math.ceil(polygonPerimeter(line) / (2 * rule('staplePitch')));
+}
+
+/** Staples that hold a welt along the board's lower edge, as far apart as the cover's. */
+function weltStaples({ model: { board, rule }, choices: { covering, welt } }: Fastening): number {
+  return welt && wayOf(covering.way).welt?.stapled?.(welt) ? Math.ceil(polygonPerimeter(board) / rule('staplePitch')) : 0;
+}
+
+/** Staples that hold parts which are back-tacked on the board, line by line: asked for at every turn, worked out once. */
+function lineStaples({ model: { stack, rule, keep }, choices: { covering } }: Fastening): number {
+  if (!wayOf(covering.way).alongLines) return 0;
+  return keep('line staples', { stack, pitch: rule('staplePitch'), covering }, staplesAlong);
+}
+
+type LineReads = { stack: Stack; pitch: number; covering: Covering };
+
+function staplesAlong({ stack: { board }, pitch, covering }: LineReads): number {
+  const round = (inset: number): number => polygonPerimeter((inset > 0 ? offsetPolygon(board, -inset) : null) ?? board);
+  const near = (inset: number): number => bounds(board).width - 2 * inset;
+  return Math.ceil((wayOf(covering.way).alongLines?.(covering, round, near) ?? 0) / pitch);
+}
+
+/** Staples beside those that hold the cover. */
+const others = (fastening: Fastening): number => dustStaples(fastening) + weltStaples(fastening) + lineStaples(fastening);
+
+/** In which turn the sides are stapled, in words. */
+const turnWords = ([first]: readonly FastenerPlace[]): string =>
+  !first?.wave || first.wave.startsWith('centres') ? 'opposite sides in turn' : `${first.wave.split(', ').slice(0, 2).join(', ')}, first,`;
+
+export const staples: Fastener = {
+  id: 'staples',
+  name: nameOfHold('staples'),
+  kind: 'staple',
+  words: 'Hold the cover under the board.',
+  caution: CAUTIONS.staples,
+  // Whatever holds the cover, its dust cover, welt and back-tacked parts are stapled.
+  used: (fastening) => holdsOf(fastening.model).includes('staples') || others(fastening) > 0,
+  size: (fastening) => {
+    const leg = legOf(fastening);
+    const { crown, stainless } = stapleOf(fastening.model);
+    return {
+      says: `${leg.leg} mm leg, ${crown} crown${stainless ? ', stainless' : ''}`,
+      fits: leg.fits,
+    };
+  },
+  places: ({ model, corners }) => (holdsOf(model).includes('staples') ? staplePlaces(model, corners, 'staples') : []),
+  more: others,
+  spare: (rule) => rule('stapleSpare'),
+  steps: (fastening, places) => {
+    const { model } = fastening;
+    if (!holdsOf(model).includes('staples')) return {};
+    const { rule, piece } = model;
+    const along = Math.max(0, places.filter((place) => place.kind !== 'corner').length - 4);
+    const corner = cornerStep(fastening);
+    // Along a single edge: centres, corners and trimming belong to what holds the rest.
+    const main = heldBy(model) === 'staples';
+    const { throughCard } = wayOf(piece.covering.way);
+    const stapled = step(
+      'staple',
+      main ? 'Staple outwards' : `Staple the ${[...new Set(places.map(({ edge }) => edge))].join(' and the ')}`,
+      `${main ? along : places.length} staples, ${legOf(fastening).leg} mm leg, ${turnWords(places)} as numbered${throughCard ? `, ${throughCard}` : ''}; ${HOW[piece.cloth.pull]}.`,
+      ((main ? along : places.length) * rule('timeStaple')) / 60,
+      { check: FASTENED, uses: throughCard ? ['staple', 'card'] : ['staple'], caution: CAUTIONS.staples },
+    );
+    if (!main) return { fasten: [stapled] };
+    return {
+      fasten: [
+        step(
+          'tack',
+          'Tack the centres',
+          `${drawnOver(model)}Centre marks on centre lines: ${[...new Set(places.filter(({ kind }) => kind === 'centre').map(({ edge }) => saidEdge(piece.kind, edge)))].join(', ')}; temporary, half driven.${meetAgain(meetings(piece.strip, model.outline))}`,
+          HANDLING.turnAndCentre + (4 * rule('timeStaple')) / 60,
+          { uses: ['staple'], temporary: true, caution: CAUTIONS.staples },
+        ),
+        stapled,
+      ],
+      close: [...(corner ? [corner] : []), ...endSteps(model), trimStep(model, 'outside the staples')],
+    };
+  },
+  warnings: (fastening) => {
+    if (!holdsOf(fastening.model).includes('staples')) return [];
+    const leg = legOf(fastening);
+    const { board } = fastening.model.piece.base;
+    return [
+      ...(findMaterial(BOARDS, board.material)!.bears
+        ? []
+        : [
+            {
+              code: 'board-holds-no-staple',
+              where: 'base.board.material',
+              message: `This board holds no staple: ${nextBest(fastening.model)}, or a wood strip along its edge to staple into.`,
+            },
+          ]),
+      ...(leg.fits
+        ? []
+        : [
+            {
+              // A thicker board lets a gun shoot that has no leg so short; it does nothing for one that has none so long.
+              code: leg.withoutGun !== null && leg.withoutGun > gunLegs(fastening.model.rule)[1] ? 'gun-leg' : 'staple-leg',
+              where: 'base.board.thickness',
+              message:
+                leg.withoutGun === null
+                  ? `No staple leg fits: the cloth needs ${sayLength(leg.least)} or more and the board takes ${sayLength(leg.most)} at most. Next best: ${nextBest(fastening.model)}.`
+                  : `A leg of ${sayLength(leg.withoutGun)} would hold, and the gun there is takes ${gunLegs(fastening.model.rule).map(sayLength).join(' to ')}: another gun, tacks by hand, or a board it can shoot into.`,
+            },
+          ]),
+    ];
+  },
+};

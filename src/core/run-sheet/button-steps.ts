@@ -1,0 +1,122 @@
+import { deckPlan } from '../base';
+import type { Model } from '../padding';
+import { choicesOf, wayOf, type CoverPlan } from '../cover';
+import { kindOf } from '../piece';
+import { CAUTIONS } from '../step/cautions';
+import { step, type ToldStep } from '../step/step';
+
+/** A needle finds it, a toggle does not go through it, mm. */
+const HOLE = 8;
+/** Drawn in deeper than this a button tears foam that is whole, mm; the well that is cut for it, mm across. */
+const DEEP = 20;
+const WELL = 25;
+/** Setting out, and each hole or well: minutes. */
+const MINUTES = { setOut: 4, each: 1, cover: 1.5 };
+
+/** Twine is cut to the centimetre, mm. */
+const TWINE = 10;
+
+/** How a row lies about its middle: where its outermost is. */
+function reach(count: number, spacing: number, ways: string): string | null {
+  if (count < 2) return null;
+  const out = ((count - 1) / 2) * spacing;
+  return `the outermost ${Math.round(out)} mm ${ways}`;
+}
+
+/** Where the buttons lie, as a rule and a square find it from the centre lines. */
+function gridWords(model: Model): string {
+  const { columns, rows, spacing } = choicesOf(model.piece.covering).buttons!;
+  if (columns * rows === 1) return 'on the crossing of the centre lines';
+  const upright = kindOf(model.piece.kind).traits.wall;
+  const far = [
+    reach(columns, spacing, 'left and right of it'),
+    reach(rows, spacing, upright ? 'below and above it' : 'before and behind it'),
+  ].filter(Boolean);
+  const grid = rows > 1 && columns > 1 ? `${columns} across and ${rows} deep` : `${Math.max(columns, rows)} in a row`;
+  return `${grid}, ${Math.round(spacing)} mm apart, about the crossing of the centre lines${far.length > 0 ? ` (${far.join(', ')})` : ''}`;
+}
+
+/** Whether buttons are tied behind a board, which has to be drilled for them. */
+const throughBoard = ({ piece, board }: Model): boolean => !wayOf(piece.covering.way).loose && deckPlan(board, piece.base) === null;
+
+/**
+ * Holes for the twine, while the board is bare: through ply nobody pushes a needle.
+ *
+ * @param model the built piece
+ * @param cover with its buttons, or without
+ */
+export function buttonHoles(model: Model, { buttons }: CoverPlan): ToldStep[] {
+  if (!buttons || !throughBoard(model)) return [];
+  return [
+    step(
+      'button-holes',
+      'Drill for the buttons',
+      `${buttons.count > 1 ? `${buttons.count} holes` : '1 hole'} of ${HOLE} mm right through, ${gridWords(model)}. Ease their edges behind, where the twine would be cut; mark them behind, so that each is found again.`,
+      MINUTES.setOut + buttons.count * MINUTES.each,
+      { caution: CAUTIONS.saw, sees: { in: 'board' } },
+    ),
+  ];
+}
+
+/**
+ * Covering the buttons, out of what the cover leaves over.
+ *
+ * @param cover with its buttons, or without
+ */
+export function coverButtons({ buttons }: CoverPlan): ToldStep[] {
+  if (!buttons) return [];
+  return [
+    step(
+      'button-cover',
+      'Cover the buttons',
+      `${buttons.count} of ${Math.round(buttons.size)} mm: rounds of ${Math.round(buttons.blank)} mm from what the cover leaves over, the pattern in the middle of each; press them on, and pull at every one before it is used.`,
+      buttons.count * MINUTES.cover,
+      { uses: ['button', 'cloth'], caution: CAUTIONS.shears },
+    ),
+  ];
+}
+
+/**
+ * Wells in the foam, where buttons go deep.
+ *
+ * @param model the built piece
+ * @param cover with its buttons, or without
+ */
+export function buttonWells(model: Model, { buttons }: CoverPlan): ToldStep[] {
+  if (!buttons || buttons.depth < DEEP || wayOf(model.piece.covering.way).loose) return [];
+  const down = Math.round(buttons.depth);
+  return [
+    step(
+      'button-wells',
+      'Open the foam for the buttons',
+      `${throughBoard(model) ? 'A needle up through each hole shows where' : `Set them out: ${gridWords(model)}`}: cut a well of ${WELL} mm across and ${down} mm deep there, and slope its rim; part the wadding over it with the fingers once it lies.`,
+      MINUTES.setOut + buttons.count * MINUTES.each,
+      { caution: CAUTIONS.knife, sees: { in: 'section' } },
+    ),
+  ];
+}
+
+/**
+ * Drawing the buttons in: before the edges are pulled, for they take the cloth that was cut for them.
+ *
+ * @param model the built piece
+ * @param cover with its buttons, or without
+ */
+export function drawButtons(model: Model, { buttons }: CoverPlan): ToldStep[] {
+  if (!buttons) return [];
+  const loose = wayOf(model.piece.covering.way).loose;
+  const behind = loose
+    ? 'tied to a second button or a loop below, since nothing is behind it'
+    : 'tied behind over a toggle or a tuft with a slip knot, all looked at from the front before they are knotted fast';
+  const twine = Math.ceil(buttons.thread / buttons.count / TWINE) * TWINE;
+  const smooth = loose ? '' : ' Smooth the cloth from each to the next before it is drawn down; the edges are pulled afterwards.';
+  return [
+    step(
+      'buttons',
+      'Draw in the buttons',
+      `${buttons.count} buttons, those nearest the middle first, ${throughBoard(model) ? 'each through its hole' : gridWords(model)}. Needle ${Math.ceil(buttons.needle)} mm or longer, ${twine} mm of waxed twine for each, drawn in ${Math.round(buttons.depth)} mm: ${behind}.${smooth}`,
+      (buttons.count * model.rule('timeNail') * 3) / 60,
+      { uses: ['button', 'thread'], caution: CAUTIONS.nails, sees: { in: throughBoard(model) ? 'back' : 'cloth' } },
+    ),
+  ];
+}

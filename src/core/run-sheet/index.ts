@@ -1,0 +1,4 @@
+export { batchMinutes } from './batches';
+export { CAUTIONS } from '../step/cautions';
+export { runSteps, type Ingredients } from './run-steps';
+export { STEP_PLACES, type Step, type StepPlace, type Strand } from '../step/step';

@@ -1,0 +1,96 @@
+import { PADDED } from '../step/checkpoints';
+import { BEVEL, domeHeight, type Model } from '../padding';
+import type { FoamPiece } from '../foam-cutting';
+import { shaperOf } from '../foam';
+import { partWords } from '../outline';
+import { kindOf, saidEdge } from '../piece';
+import { CAUTIONS } from '../step/cautions';
+import { hasUpperSide } from './foam-words';
+import { metresRound } from './metres';
+import { apartAt } from './over-all-steps';
+import { step, type ToldStep } from '../step/step';
+
+/** Working a metre of rim; a dome is carved all over, a square metre of it: minutes. */
+const MINUTES = { rimMetre: 3, domeSquare: 40, begin: 1 };
+
+const whole = (mm: number): number => Math.round(mm);
+
+/** How a rim is worked, with its line and its depth, of a pad so wide across; null where it is left square. */
+function rimWords({ edge, thickness }: Model['pads'][number]['pad'], across: number): string | null {
+  switch (edge.kind) {
+    case 'domed':
+      return `Carve it to a dome: ${whole(thickness)} mm in the middle, ${whole(domeHeight(across / 4, across / 2, thickness))} mm half way out, nothing at the rim; feel left against right.`;
+    case 'feathered':
+      return `Draw a line ${whole(edge.width)} mm in from the edge all round on its top, and carve from it down to nothing at the lower edge.`;
+    case 'bevelled':
+      return `Turn it over, draw a line ${whole(edge.width)} mm in from the edge all round, and cut from it to a line ${whole(BEVEL * thickness)} mm up its side.`;
+    case 'rounded':
+      return `Round its upper edge all round to a radius of ${whole(edge.width)} mm: first a slope through ${whole(edge.width / 2)} mm on both faces, then the two corners that it leaves.`;
+    case 'roll':
+      return `Cut its middle out, so that a ring ${whole(edge.width)} mm wide is left along the rim, and carve that to a half round.`;
+    default:
+      return null;
+  }
+}
+
+/**
+ * Working the rim of a pad; of one that is trimmed once it lies, after that.
+ *
+ * @param model the built piece
+ * @param pad as it is cut
+ * @param called as it is said within a sentence
+ */
+export function rimSteps({ pads, piece }: Model, { pad: id, kept, insertOf, finished }: FoamPiece, called: string): ToldStep[] {
+  const built = pads.find((pad) => pad.pad.id === id);
+  const how = built && !kept && insertOf === null ? rimWords(built.pad, Math.min(finished.width, finished.height)) : null;
+  if (!built || !how) return [];
+  const tool = shaperOf(piece.shapedWith);
+  const domed = built.pad.edge.kind === 'domed';
+  const minutes = domed ? ((finished.width * finished.height) / 1e6) * MINUTES.domeSquare : metresRound([finished]) * MINUTES.rimMetre;
+  return [
+    step(`rim-${id}`, `Work the rim of the ${called}`, `${how} ${tool.name} to finish: ${tool.how}.`, MINUTES.begin + tool.time * minutes, {
+      check: PADDED,
+      caution: tool.caution === 'disc' ? CAUTIONS.disc : CAUTIONS.shaping,
+      sees: { in: 'section', pad: id },
+    }),
+  ];
+}
+
+/**
+ * Which side of a pad comes up, where that is not all one.
+ *
+ * @param model the built piece
+ * @param pad as it is cut
+ */
+export function sideUp({ pads }: Model, pad: FoamPiece): string {
+  const backed = pads.find((builtPad) => builtPad.pad.id === pad.pad)?.foam.type === 'backed';
+  return `${backed ? ', foam side down, its backing up' : ''}${hasUpperSide(pad) ? ', the marked side up' : ''}`;
+}
+
+/** How far over the edge, as it is measured: half a millimetre is nothing. */
+const FLUSH = 0.5;
+
+/**
+ * Where a pad's edge comes to lie: from what, how far, and where it is otherwise.
+ *
+ * @param model the built piece
+ * @param pad as it is cut
+ * @param below the pad that it is laid on; null where that is the base
+ */
+export function placedWords(model: Model, { pad: id, trimmed }: FoamPiece, below: string | null): string {
+  const { pads, piece, rule } = model;
+  const built = pads.find((pad) => pad.pad.id === id);
+  if (!built || built.pad.outline) return 'on its marks, as drawn';
+  const cut = apartAt(model, id);
+  if (cut)
+    return `its cut edge close against the lip${cut.toNear ? ` and flush with the board’s along the ${saidEdge(piece.kind, 'front')}` : ''}`;
+  const over = built.offset + (trimmed ? rule('foamOversize') : 0);
+  const under = pads.find((pad) => pad.pad.id === below);
+  if (under && !under.pad.outline && Math.abs(under.offset - over) < FLUSH) return 'its edges flush with the pad below';
+  const edge = kindOf(piece.kind).traits.pan ? 'pan’s' : 'board’s';
+  const against = over < FLUSH ? [] : (piece.base.edges ?? []).filter((candidate) => candidate.against).map(({ edge }) => partWords(edge));
+  const flush = against.length > 0 ? `, flush at the ${against.join(' and the ')}` : '';
+  if (Math.abs(over) < FLUSH) return `its edges flush with the ${edge}`;
+  if (over < 0) return `its edge ${whole(-over)} mm in from the ${edge} all round`;
+  return `${whole(over)} mm over the ${edge} edge all round${flush}${trimmed ? ', to be trimmed' : ''}`;
+}

@@ -1,4 +1,0 @@
-export { batchMinutes } from './batches';
-export { CAUTIONS } from './cautions';
-export { runSteps, type Ingredients } from './run-steps';
-export { STEP_PLACES, type Step, type StepPlace, type Strand } from './step';
