@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import highs from 'highs';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { layGroups } from '../nesting';
-import { KINDS, newPiece } from '../piece';
+import { KINDS, newPiece, type EdgeHold } from '../piece';
 import { planPiece } from '../plan';
 import { holds, shelf, wareProblems, type KeptWare } from '../store';
 import { buyProgram, needsOf, quickOffers, stockBins, waresFor, type BuyAsked, type Buying, type Need } from '.';
@@ -65,39 +65,58 @@ describe('what to buy', () => {
 
   it('clips are not bought as springs, a plank not as a batten, a knob not as a button', () => {
     const wares = shelf();
-    const names = (kind: Need['kind'], name: string) => waresFor(need(1, { kind, name }), wares).map((ware) => ware.name);
-    expect(names('spring', 'Spring clips')).toEqual(['Spring clips']);
-    expect(names('spring', 'Zigzag springs')).toEqual(['Zigzag springs']);
-    expect(names('batten', 'Battens').every((name) => name.startsWith('Batten'))).toBe(true);
-    expect(names('batten', 'Planks')).toEqual(['Plank, 150 wide']);
-    expect(names('button', 'Knobs')).toEqual(['Knobs with screws']);
+    const names = (kind: Need['kind'], of: string) => waresFor(need(1, { kind, of }), wares).map((ware) => ware.name);
+    expect(names('spring', 'spring-clip')).toEqual(['Spring clips']);
+    expect(names('spring', 'zigzag')).toEqual(['Zigzag springs']);
+    expect(names('batten', 'batten').every((name) => name.startsWith('Batten'))).toBe(true);
+    expect(names('batten', 'plank')).toEqual(['Plank, 150 wide']);
+    expect(names('button', 'knob')).toEqual(['Knobs with screws']);
   });
 
   it('in the size that it is needed in: battens by their section, webbing by its width, zips by length, nails by their heads', () => {
     const wares = shelf();
-    const names = (kind: Need['kind'], name: string, size: Partial<Need>) =>
-      waresFor(need(1, { kind, name, ...size }), wares).map((ware) => ware.name);
+    const names = (kind: Need['kind'], of: string, size: Partial<Need>) =>
+      waresFor(need(1, { kind, of, ...size }), wares).map((ware) => ware.name);
     // Laid flat or on edge it is one batten; none of another section is bought for it, nor lengths that the cuts were not laid on.
-    expect(names('batten', 'Battens', { width: 40, thickness: 20, length: 2400 })).toEqual(['Batten, 40 × 20']);
-    expect(names('batten', 'Battens', { width: 20, thickness: 40, length: 2400 })).toEqual(['Batten, 40 × 20']);
-    expect(names('batten', 'Battens', { width: 40, thickness: 20, length: 3000 })).toEqual([]);
-    expect(names('batten', 'Battens', { width: 63, thickness: 20, length: 2400 })).toEqual([]);
-    expect(names('batten', 'Hard-edge strip', { width: 8, thickness: 5 })).toEqual(['Hard-edge strip, 8 × 5']);
-    expect(names('batten', 'Hard-edge strip', { width: 12, thickness: 5 })).toEqual([]);
-    expect(names('webbing', 'Elastic webbing', { width: 50 })).toEqual(['Elastic webbing, 50 mm']);
-    expect(names('webbing', 'Elastic webbing', { width: 70 })).toEqual([]);
+    expect(names('batten', 'batten', { width: 40, thickness: 20, length: 2400 })).toEqual(['Batten, 40 × 20']);
+    expect(names('batten', 'batten', { width: 20, thickness: 40, length: 2400 })).toEqual(['Batten, 40 × 20']);
+    expect(names('batten', 'batten', { width: 40, thickness: 20, length: 3000 })).toEqual([]);
+    expect(names('batten', 'batten', { width: 63, thickness: 20, length: 2400 })).toEqual([]);
+    expect(names('batten', 'edge-strip', { width: 8, thickness: 5 })).toEqual(['Hard-edge strip, 8 × 5']);
+    expect(names('batten', 'edge-strip', { width: 12, thickness: 5 })).toEqual([]);
+    expect(names('webbing', 'elastic', { width: 50 })).toEqual(['Elastic webbing, 50 mm']);
+    expect(names('webbing', 'elastic', { width: 70 })).toEqual([]);
     // Jute does not give as elastic does: it is no other make of it.
-    expect(names('webbing', 'Jute webbing', { width: 50 })).toEqual(['Jute webbing, 50 mm']);
-    expect(names('zip', 'Zip', { length: 929 })).toEqual(['Zip off the reel']);
-    expect(names('fastener', 'Decorative nails', { thickness: 11 })).toEqual(['Decorative nails, 11 mm head']);
+    expect(names('webbing', 'jute', { width: 50 })).toEqual(['Jute webbing, 50 mm']);
+    expect(names('zip', '', { length: 929 })).toEqual(['Zip off the reel']);
+    expect(names('fastener', 'nail', { thickness: 11 })).toEqual(['Decorative nails, 11 mm head']);
     // A rivet of the next length on sale closes; one far longer does not, a shorter one never.
-    expect(names('fastener', 'Rivets with washers', { thickness: 4, length: 11 })).toEqual(['Rivets with washers, 4 × 12 mm, stainless']);
-    expect(names('fastener', 'Gimp pins', {})).toEqual(['Gimp pins']);
-    expect(names('fastener', 'Nails for the clips', {})).toEqual(['Clip nails']);
-    expect(names('fastener', 'Rivets with washers', {}).every((name) => name.startsWith('Rivets'))).toBe(true);
+    expect(names('fastener', 'rivet', { thickness: 4, length: 11 })).toEqual(['Rivets with washers, 4 × 12 mm, stainless']);
+    expect(names('fastener', 'gimp-pin', {})).toEqual(['Gimp pins']);
+    expect(names('fastener', 'clip-nail', {})).toEqual(['Clip nails']);
+    expect(names('fastener', 'rivet', {}).every((name) => name.startsWith('Rivets'))).toBe(true);
     // Where a thing says no size, as one that a workshop typed in itself, it serves.
     const item: KeptWare = { ...box('Nails, tacks, rivets, screws', 100, 6), kind: 'fastener' };
-    expect(waresFor(need(1, { kind: 'fastener', name: 'Decorative nails', thickness: 12 }), [item])).toEqual([item]);
+    expect(waresFor(need(1, { kind: 'fastener', of: 'nail', thickness: 12 }), [item])).toEqual([item]);
+  });
+
+  it('what holds the cover is bought as itself: a clip is no clip nail, a draw-cord no welt cord', () => {
+    const start = newPiece('chair-seat');
+    const bought = (by: EdgeHold) => {
+      const piece = { ...start, covering: { ...start.covering, held: by } };
+      const plan = planPiece(piece, {}, QUICK);
+      const { ware } = plan.fixing.fasteners.find(({ id }) => id === by)!;
+      const line = needsOf([{ id: 'p', piece, plan }], [], {}).find(
+        ({ kind, of }) => kind === ware.kind && (!ware.sort || of === ware.sort),
+      )!;
+      return waresFor(line, shelf()).map(({ name }) => name);
+    };
+    expect(bought('clips')).toEqual(['Edge clips, with their tabs']);
+    expect(bought('cord')).toEqual(['Draw-cord, 4 mm']);
+    expect(bought('tacks')).toEqual(['Tacks']);
+    expect(bought('screws').every((name) => name.startsWith('Screws with cup washers'))).toBe(true);
+    expect(bought('screws').length).toBeGreaterThan(0);
+    expect(bought('hook-loop')).toEqual(['Hook and loop, 25 mm']);
   });
 
   it('nails of two heads in turn are two boxes, and the clips of springs are nailed', () => {

@@ -26,69 +26,6 @@ export type Need = {
   group: string | null;
 };
 
-/** Where a line of the shopping list goes in the store: by the beginning of its key. Flat things are bought by their lay. */
-const FLAT = [
-  'cloth.length',
-  'second.length',
-  'foam.sheets',
-  'foam.packets',
-  'wadding.length',
-  'lining.length',
-  'film.length',
-  'waterproof.length',
-  'dustCover.length',
-];
-const LINES: readonly { begins: string; kind: WareKind; name: string }[] = [
-  { begins: 'thread', kind: 'thread', name: 'Thread' },
-  { begins: 'cord', kind: 'cord', name: 'Welt cord' },
-  { begins: 'lip', kind: 'card', name: 'Lip strip' },
-  { begins: 'card', kind: 'card', name: 'Tack strip' },
-  { begins: 'zips', kind: 'zip', name: 'Zip' },
-  { begins: 'loose.zip', kind: 'zip', name: 'Zip' },
-  { begins: 'buttons.count', kind: 'button', name: 'Buttons' },
-  { begins: 'loose.knobs', kind: 'button', name: 'Knobs' },
-  { begins: 'loose.fill', kind: 'fill', name: 'Loose filling' },
-  { begins: 'glue', kind: 'glue', name: 'Glue' },
-  { begins: 'wadding.staples', kind: 'staple', name: 'Staples' },
-  { begins: 'staple.count', kind: 'staple', name: 'Staples' },
-  { begins: 'hung.cleats', kind: 'fastener', name: 'Cleats' },
-  { begins: 'hung.standoffs', kind: 'fastener', name: 'Stand-offs' },
-  { begins: 'fastener.glue', kind: 'glue', name: 'Glue' },
-  { begins: 'fastener.cord', kind: 'cord', name: 'Draw-cord' },
-  { begins: 'fastener.edge-tape', kind: 'card', name: 'Edge tape' },
-  { begins: 'fastener.hook-loop', kind: 'hook', name: 'Hook and loop' },
-  { begins: 'fastener.', kind: 'fastener', name: 'Fasteners' },
-  { begins: 'deck.webbing', kind: 'webbing', name: 'Webbing' },
-  { begins: 'deck.springs', kind: 'spring', name: 'Zigzag springs' },
-  { begins: 'deck.clips', kind: 'spring', name: 'Spring clips' },
-  { begins: 'deck.hessian.length', kind: 'hessian', name: 'Hessian' },
-  { begins: 'frame.stock', kind: 'batten', name: 'Battens' },
-  { begins: 'strip.', kind: 'batten', name: 'Hard-edge strip' },
-  { begins: 'courses.length', kind: 'batten', name: 'Planks' },
-  { begins: 'trim.length', kind: 'batten', name: 'Trim' },
-];
-
-/** An end's fold takes thread, or pins and nails. */
-const endLine = ({ unit }: SizeLine): { kind: WareKind; name: string } =>
-  unit === 'count' ? { kind: 'fastener', name: 'Pins and nails' } : { kind: 'thread', name: 'Thread' };
-
-/**
- * Where a line of the shopping list goes in the store.
- *
- * @returns null where it is bought by its lay
- * @throws Error where nobody has said: a line that no order would ever hold is a mistake of ours
- */
-export function wareOf(line: SizeLine): { kind: WareKind; name: string } | null {
-  if (FLAT.some((key) => line.key.startsWith(key))) return null;
-  if (line.key.startsWith('end.')) return endLine(line);
-  // Clips are nailed, webbing is stapled.
-  if (line.key === 'deck.fasteners')
-    return line.label.startsWith('Nails') ? { kind: 'fastener', name: 'Clip nails' } : { kind: 'staple', name: 'Staples' };
-  const found = LINES.find(({ begins }) => line.key.startsWith(begins));
-  if (!found) throw new Error(`Nobody has said where “${line.key}” is bought`);
-  return found;
-}
-
 /** Lines that are for one of the set, not for all. */
 const FOR_ONE = new Set(['thread']);
 /** Battens are told by whole lengths: their length is what is needed. */
@@ -145,10 +82,10 @@ export function needsOf(planned: readonly Planned[], groups: readonly LayGroup[]
   for (const item of planned) {
     const { id, piece, plan } = item;
     for (const line of sizesOf(plan, piece, house)) {
-      const buys = line.group === 'Buy' || line.key === 'staple.count' || line.key.startsWith('fastener.') || line.key.startsWith('hung.');
-      const ware = buys ? wareOf(line) : null;
-      if (!ware || line.value <= 0) continue;
-      const { kind, name } = ware;
+      const { ware } = line;
+      // What is laid out is bought by its lay.
+      if (ware === undefined || ware === 'laid' || line.value <= 0) continue;
+      const { kind, name, sort = '' } = ware;
       const { of, thickness: usual } = particulars(kind, item);
       const { width = null, thickness = usual, length = null } = line.sold ?? {};
       const note = kind === 'fastener' || kind === 'zip' || kind === 'batten' ? (line.note ?? '') : '';
@@ -165,7 +102,7 @@ export function needsOf(planned: readonly Planned[], groups: readonly LayGroup[]
       add({
         key: `${kind}-${of}-${name}${apart}`,
         kind,
-        of,
+        of: of || sort,
         name: kind === 'fastener' || kind === 'webbing' ? line.label.replace(/ for the set$/, '') : name,
         thickness,
         width,

@@ -11,29 +11,14 @@ const CORD = 1.1;
 const same = (asked: number | null | undefined, sold: number | undefined): boolean =>
   asked === null || asked === undefined || sold === undefined || Math.abs(asked - sold) < SAME;
 
-/** Clips are no springs, and a plank is no batten: by the word that they are called by. */
-const isCalled = (need: Need, ware: KeptWare): boolean =>
-  ware.name.toLowerCase().startsWith(need.name.toLowerCase().split(' ')[0]!.replace(/s$/, ''));
+/** A box of nails is no box of rivets; a thing that does not say what it is of its kind may be any. */
+const isSort = (need: Need, ware: KeptWare): boolean => need.of === '' || ware.of === '' || ware.of === need.of;
 
 /** A batten laid on its other side is the same; lengths are what the cuts were laid on. */
 function isSection({ width, thickness, length }: Need, ware: KeptWare): boolean {
   const either = (a: number | null, b: number | null): boolean => same(a, ware.width) && same(b, ware.thickness);
   const lies = either(width, thickness) || (ware.thickness === undefined ? either(thickness, null) : either(thickness, width));
   return (width === null || lies) && same(length, ware.length);
-}
-
-/** What is driven in, by the word for it. */
-const NOUNS = ['nail', 'rivet', 'pin', 'tack', 'screw', 'clip', 'bolt', 'nut', 'cleat', 'stand-off'];
-
-/** A box of so many kinds serves for each of them. */
-const ASSORTED = 3;
-
-const nounsIn = (name: string): string[] => NOUNS.filter((noun) => new RegExp(`\\b${noun}s?\\b`, 'i').test(name));
-
-/** A box of nails is no box of rivets, and the nails of clips are no decorative ones; an assorted box serves. */
-function isNoun(need: Need, ware: KeptWare): boolean {
-  const [asked, sold] = [nounsIn(need.name), nounsIn(ware.name)];
-  return asked.every((id) => sold.includes(id)) || (sold.length >= ASSORTED && asked.some((id) => sold.includes(id)));
 }
 
 /** The next length on sale holds; one much longer does not close, or comes through. */
@@ -59,20 +44,20 @@ export function waresFor<W extends KeptWare>(need: Need, wares: readonly W[]): W
       case 'wadding':
         return ware.of === need.of;
       case 'cord':
-        return need.thickness === null || Math.abs((ware.thickness ?? 0) - need.thickness) < CORD;
+        return isSort(need, ware) && (need.thickness === null || Math.abs((ware.thickness ?? 0) - need.thickness) < CORD);
       case 'card':
       case 'spring':
       case 'button':
-        return isCalled(need, ware);
+        return isSort(need, ware);
       case 'batten':
-        return isCalled(need, ware) && isSection(need, ware);
+        return isSort(need, ware) && isSection(need, ware);
       case 'webbing':
-        return isCalled(need, ware) && same(need.width, ware.width);
+        return isSort(need, ware) && same(need.width, ware.width);
       case 'zip':
         // Off the reel, or as long or longer: a zip is cut to its length.
         return ware.length === undefined || !need.length || ware.length > need.length - SAME;
       case 'fastener':
-        return isNoun(need, ware) && same(need.thickness, ware.thickness) && isLongEnough(need, ware);
+        return isSort(need, ware) && same(need.thickness, ware.thickness) && isLongEnough(need, ware);
       case 'glue':
         // One product, as the piece says; nobody sprays half of a pad and brushes the rest.
         return ware.of === need.of || ware.of === '';

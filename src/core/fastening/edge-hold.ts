@@ -1,4 +1,5 @@
 import type { WareKind } from '../store/kinds';
+import type { Bought } from '../store/sorts';
 import { FASTENED } from '../step/checkpoints';
 import { clothsOn } from '../cover';
 import { BOARDS, findMaterial } from '../foam';
@@ -19,8 +20,10 @@ type HoldFacts = {
   id: EdgeHold;
   /** what it is for, in a line */
   words: string;
-  /** kinds of wares that it takes */
-  uses: readonly WareKind[];
+  /** what it is bought as */
+  ware: Bought;
+  /** kinds of wares that it takes beside itself */
+  uses?: readonly WareKind[];
   /** no farther from each other than this, mm */
   apart: number;
   /** minutes for one of them */
@@ -59,20 +62,24 @@ export function lengthOf({ model }: Fastening, lengths: readonly number[], bite:
 }
 
 /** What is sewn to the edge before the cover is pulled on, where something is; so many metres of it. */
-function sewnOn({ sewn, uses }: HoldFacts, key: string, first: string, metres: number): ToldStep[] {
+function sewnOn({ sewn, ware, uses = [] }: HoldFacts, key: string, first: string, metres: number): ToldStep[] {
   if (!sewn) return [];
   const words = `${first}${sewn.words}`;
-  return [step(key, sewn.name, words, metres * sewn.metre, { uses: [...uses, 'thread'], caution: CAUTIONS.machine, place: 'machine' })];
+  return [
+    step(key, sewn.name, words, metres * sewn.metre, { uses: [ware.kind, ...uses, 'thread'], caution: CAUTIONS.machine, place: 'machine' }),
+  ];
 }
 
 /** Makes a fastener of what holds a cover along its edge. */
 export function edgeHold(facts: HoldFacts): Fastener {
-  const { id, words, uses, apart, each, lengths, bite = 0, size, temporary, how, caution, one, trimmed, bulk } = facts;
+  const { id, ware, words, apart, each, lengths, bite = 0, size, temporary, how, caution, one, trimmed, bulk } = facts;
+  const uses = [ware.kind, ...(facts.uses ?? [])];
   const chosen = (fastening: Fastening) => (lengths ? lengthOf(fastening, lengths, bite) : { length: 0, fits: true });
   return {
     id,
     name: nameOfHold(id),
     kind: 'other',
+    ware,
     words,
     caution,
     used: ({ model }) => holdsOf(model).includes(id),

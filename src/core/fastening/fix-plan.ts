@@ -63,6 +63,7 @@ export function fixPlan(fastening: Fastening, panels: PanelLayout | null): Fixin
       toBuy: toBuy(count, piece.count, fastener.spare(rule)),
       places,
       caution: fastener.caution,
+      ware: fastener.ware,
       temporary: fastener.temporary?.(fastening) ?? [],
       sold,
       bulk: fastener.bulk ? { unit: fastener.bulk.unit, amount: fastener.bulk.amount(fastening) } : null,

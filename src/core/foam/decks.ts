@@ -1,6 +1,11 @@
+import type { Bought } from '../store/sorts';
+
 /** What is stretched in a frame instead of a board, as the workshop puts it in. Lengths mm. */
 export type Deck = {
   id: string;
+  /** what it is bought as, and what holds its ends */
+  ware: Bought;
+  holds: Bought;
   name: string;
   /** what one of its parts is called */
   part: string;
@@ -28,6 +33,8 @@ export const TIGHT_ENOUGH = [25, 40] as const;
 export const DECKS = [
   {
     id: 'elastic',
+    ware: { kind: 'webbing', sort: 'elastic', name: 'Webbing' },
+    holds: { kind: 'staple', name: 'Staples' },
     name: 'Elastic webbing',
     part: 'Strap',
     width: 50,
@@ -41,6 +48,8 @@ export const DECKS = [
   },
   {
     id: 'jute',
+    ware: { kind: 'webbing', sort: 'jute', name: 'Webbing' },
+    holds: { kind: 'staple', name: 'Staples' },
     name: 'Jute webbing',
     part: 'Strap',
     width: 50,
@@ -54,6 +63,8 @@ export const DECKS = [
   },
   {
     id: 'springs',
+    ware: { kind: 'spring', sort: 'zigzag', name: 'Zigzag springs' },
+    holds: { kind: 'fastener', sort: 'clip-nail', name: 'Clip nails' },
     name: 'Zigzag springs',
     part: 'Spring',
     width: 50,

@@ -1,6 +1,6 @@
 import { onStock } from '../base';
 import { HIDING } from '../piece';
-import { count, length, type Making, type SizeLine, type SoldSize } from './types';
+import { count, length, type BuyLine, type Making, type SizeLine, type SoldSize } from './types';
 
 /** The straps or springs in a frame. */
 function deckSizes({ plan, piece }: Making): SizeLine[] {
@@ -180,14 +180,15 @@ export function baseSizes(making: Making): SizeLine[] {
 }
 
 /** Wood to buy for the base: whole lengths of batten for the set, strip and trim by the metre. */
-export function woodLines({ plan, piece }: Making): SizeLine[] {
+export function woodLines({ plan, piece }: Making): BuyLine[] {
   const { frame, strips, trims } = plan.base;
   const set = count('pieces', 'Pieces', piece.count);
-  const lines: SizeLine[] = [];
+  const lines: BuyLine[] = [];
   if (frame && frame.battens.length > 0) {
     const all = Array.from({ length: piece.count }, () => frame.battens.filter(({ length: value }) => value <= frame.stock)).flat();
     lines.push({
       key: 'frame.stock',
+      ware: { kind: 'batten', sort: 'batten', name: 'Battens' },
       group: 'Buy',
       label: 'Battens',
       value: onStock(all, frame.stock, piece.base.frame!.kerf).lengths.length,
@@ -198,13 +199,12 @@ export function woodLines({ plan, piece }: Making): SizeLine[] {
       terms: [length('stock', 'Stock length', frame.stock), length('kerf', 'Saw kerf', piece.base.frame!.kerf), set],
     });
   }
-  const metres = (key: string, label: string, one: number, note: string, sold: SoldSize): void => {
+  const metres = (line: Pick<BuyLine, 'key' | 'label' | 'ware'>, one: number, note: string, sold: SoldSize): void => {
     if (one <= 0) return;
     const terms = [length('one', 'For one piece', one), set];
     lines.push({
-      key,
+      ...line,
       group: 'Buy',
-      label,
       value: one * piece.count,
       unit: 'thread',
       note,
@@ -218,8 +218,11 @@ export function woodLines({ plan, piece }: Making): SizeLine[] {
   )) {
     const matching = strips.filter((strip) => strip.width === width && strip.thickness === thickness);
     metres(
-      `strip.${width}x${thickness}.length`,
-      'Hard-edge strip',
+      {
+        key: `strip.${width}x${thickness}.length`,
+        label: 'Hard-edge strip',
+        ware: { kind: 'batten', sort: 'edge-strip', name: 'Hard-edge strip' },
+      },
       matching.reduce((sum, strip) => sum + strip.length, 0),
       `${width} × ${thickness} mm`,
       { width, thickness },
@@ -227,15 +230,13 @@ export function woodLines({ plan, piece }: Making): SizeLine[] {
   }
   const { courses } = plan.base;
   metres(
-    'courses.length',
-    'Planks for the board',
+    { key: 'courses.length', label: 'Planks for the board', ware: { kind: 'batten', sort: 'plank', name: 'Planks' } },
     courses.reduce((sum, course) => sum + course.width, 0),
     courses.length > 0 ? `${piece.base.courses!.height} mm wide, ${Math.round(courses[0]!.thickness * 10) / 10} mm thick` : '',
     { width: piece.base.courses?.height ?? 0 },
   );
   metres(
-    'trim.length',
-    'Trim, all layers',
+    { key: 'trim.length', label: 'Trim, all layers', ware: { kind: 'batten', sort: 'trim', name: 'Trim' } },
     trims.reduce((sum, trim) => sum + trim.cut * trim.laminations, 0),
     [...new Set(trims.map((trim) => `${Math.round(trim.layer * 10) / 10} mm thick`))].join(', '),
     {},

@@ -3,14 +3,15 @@ import { gluedLayers, type CutPlan } from '../foam-cutting';
 import { glueOf, isStretched, stretchedStaples } from '../foam';
 import { kindOf } from '../piece';
 import { keptLayers } from '../strip';
-import { count, length, type Making, type SizeLine } from './types';
+import { count, length, type Making, type BuyLine } from './types';
 
 /** Foam that comes cut and packed, each kind by itself. */
-export function packetLines({ layouts }: CutPlan['foam'], rule: Making['rule']): SizeLine[] {
+export function packetLines({ layouts }: CutPlan['foam'], rule: Making['rule']): BuyLine[] {
   return layouts
     .flatMap((layout) => (layout.packets === null ? [] : [{ ...layout, packets: layout.packets }]))
-    .map(({ packets, materialName, thickness, width, length: long, sheets }, i): SizeLine => ({
+    .map(({ packets, materialName, thickness, width, length: long, sheets }, i): BuyLine => ({
       key: `foam.packets.${i + 1}`,
+      ware: 'laid',
       group: 'Buy',
       label: `Foam packets, ${materialName.toLowerCase()}`,
       value: packets,
@@ -27,7 +28,7 @@ export function packetLines({ layouts }: CutPlan['foam'], rule: Making['rule']):
 }
 
 /** What holds backed foam that is stretched over all. */
-export function stretchedLines({ plan, piece, rule }: Making): SizeLine[] {
+export function stretchedLines({ plan, piece, rule }: Making): BuyLine[] {
   const { wadding } = plan;
   if (
     !wadding ||
@@ -42,6 +43,7 @@ export function stretchedLines({ plan, piece, rule }: Making): SizeLine[] {
   return [
     {
       key: 'wadding.staples',
+      ware: { kind: 'staple', name: 'Staples' },
       group: 'Buy',
       label: 'Staples for the backed foam',
       value: one * piece.count,
@@ -54,7 +56,7 @@ export function stretchedLines({ plan, piece, rule }: Making): SizeLine[] {
 }
 
 /** Glue goes on the faces of every layer that is laid. */
-export function glueLines({ plan, piece, rule }: Making): SizeLine[] {
+export function glueLines({ plan, piece, rule }: Making): BuyLine[] {
   const faces = rule('faces', 'glueFaces');
   const loose = Boolean(wayOf(piece.covering.way).loose);
   const one = plan.foam.reduce((sum, pad, i) => sum + faces.value * pad.area * gluedLayers(pad, loose && i === 0), 0);
@@ -62,6 +64,7 @@ export function glueLines({ plan, piece, rule }: Making): SizeLine[] {
   return [
     {
       key: 'glue',
+      ware: { kind: 'glue', name: 'Glue' },
       group: 'Buy',
       label: 'Glue, to cover',
       value: one * piece.count,

@@ -1,18 +1,20 @@
 import { boughtLonger, stitchingFor } from '../cloth';
 import { joinLength, wayOf } from '../cover';
-import { overAllName } from '../foam';
+import { deckOf, overAllName } from '../foam';
+import type { Bought } from '../store/sorts';
 import { END_HOLDS } from '../piece';
 import { newOf } from '../strip';
 import type { CutPlan } from '../foam-cutting';
 import { woodLines } from './base-sizes';
 import { glueLines, packetLines, stretchedLines } from './buy-foam';
-import { count, length, type Making, type SizeLine } from './types';
+import { count, length, type Making, type BuyLine } from './types';
 
 const percent = (share: number): string => `${Math.round(share * 100)} %`;
 
-function clothLine(cloth: CutPlan['cloth'], blank: { width: number; height: number }, rule: Making['rule'], more: number): SizeLine {
+function clothLine(cloth: CutPlan['cloth'], blank: { width: number; height: number }, rule: Making['rule'], more: number): BuyLine {
   return {
     key: 'cloth.length',
+    ware: 'laid',
     group: 'Buy',
     label: 'Cloth',
     value: cloth.length * more,
@@ -36,12 +38,12 @@ function clothLine(cloth: CutPlan['cloth'], blank: { width: number; height: numb
 }
 
 /** Cloth, foam and thread. */
-function mainLines({ plan, piece, rule }: Making): SizeLine[] {
+function mainLines({ plan, piece, rule }: Making): BuyLine[] {
   const { cut } = plan;
   if (!cut || !plan.cover) return [];
   const cover = newOf(plan.cover, piece);
   const blank = plan.cover.pieces[0]!;
-  const lines: SizeLine[] = [];
+  const lines: BuyLine[] = [];
   const stitched = cover.seams.reduce(
     (sum, seam) => sum + seam.thread,
     (cover.channels?.thread ?? 0) + cover.loose.reduce((sum, loosePlan) => sum + loosePlan.thread * loosePlan.count, 0),
@@ -51,6 +53,7 @@ function mainLines({ plan, piece, rule }: Making): SizeLine[] {
   if (thread > 0)
     lines.push({
       key: 'thread',
+      ware: { kind: 'thread', name: 'Thread' },
       group: 'Buy',
       unit: 'thread',
       label: 'Thread for one',
@@ -69,6 +72,7 @@ function mainLines({ plan, piece, rule }: Making): SizeLine[] {
       ? [
           {
             key: 'second.length',
+            ware: 'laid' as const,
             group: 'Buy' as const,
             label: 'Second cloth',
             value: cut.second.length * boughtLonger(piece.second),
@@ -85,6 +89,7 @@ function mainLines({ plan, piece, rule }: Making): SizeLine[] {
       : []),
     {
       key: 'foam.sheets',
+      ware: 'laid',
       group: 'Buy',
       label: 'Foam sheets',
       value: cut.foam.sheets,
@@ -147,13 +152,14 @@ const ROLLS: {
   },
 ];
 
-function rollLines({ plan, piece, rule }: Making): SizeLine[] {
-  return ROLLS.flatMap((item): SizeLine[] => {
+function rollLines({ plan, piece, rule }: Making): BuyLine[] {
+  return ROLLS.flatMap((item): BuyLine[] => {
     const roll = plan.cut?.[item.key];
     if (!roll || roll.laid.length === 0) return [];
     return [
       {
         key: `${item.key}.length`,
+        ware: 'laid',
         group: 'Buy',
         label: item.key === 'wadding' ? overAllName(piece.wadding) : item.label,
         value: roll.length,
@@ -170,18 +176,42 @@ function rollLines({ plan, piece, rule }: Making): SizeLine[] {
   });
 }
 
+/** What the edges that end in sight are held by. */
+function endLines({ plan, piece }: Making): BuyLine[] {
+  const pieces = count('pieces', 'Pieces', piece.count);
+  return plan.cover!.ends.map(({ name, end, length: along }): BuyLine => {
+    const fastening = END_HOLDS.find(({ id }) => id === end.held)!;
+    const apart = fastening.apart === null ? null : fastening.apart || piece.covering.nails?.head || NAIL_HEAD;
+    return {
+      group: 'Buy',
+      key: `end.${name}`,
+      ware: END_WARES[end.held],
+      label: apart === null ? `Thread for the ${name}’s fold` : `${fastening.name}, ${name}`,
+      value: piece.count * (apart === null ? SLIP_FACTOR * along : Math.ceil(along / apart) + 1),
+      unit: apart === null ? 'thread' : 'count',
+      ...(apart === null
+        ? {}
+        : { note: fastening.apart ? `${apart} mm apart` : `heads of ${apart} mm`, sold: fastening.apart ? {} : { thickness: apart } }),
+      formula: apart === null ? 'thread = edge × 3 × pieces' : 'fasteners = edge ÷ their distance + 1, × pieces',
+      terms: [length('edge', 'Along the edge', along), ...(apart === null ? [] : [length('apart', 'Apart', apart)]), pieces],
+    };
+  });
+}
+
 /** Cord, card strip, zip and buttons for the whole set. */
-function trimmingLines({ plan, piece, rule }: Making): SizeLine[] {
+function trimmingLines(making: Making): BuyLine[] {
+  const { plan, piece, rule } = making;
   if (!plan.cover) return [];
   const cover = newOf(plan.cover, piece);
   const pieces = count('pieces', 'Pieces', piece.count);
   const cord = cover.welts.reduce((sum, welt) => sum + welt.cordLength, 0);
   const strip = cover.tackStrips.reduce((sum, result) => sum + result.length, 0);
-  const lines: SizeLine[] = [];
-  const add = (line: Omit<SizeLine, 'group'>): void => void lines.push({ ...line, group: 'Buy' });
+  const lines: BuyLine[] = [];
+  const add = (line: Omit<BuyLine, 'group'>): void => void lines.push({ ...line, group: 'Buy' });
   if (cord > 0)
     add({
       key: 'cord',
+      ware: { kind: 'cord', sort: 'welt', name: 'Welt cord' },
       label: 'Welt cord for the set',
       value: cord * piece.count,
       unit: 'thread',
@@ -193,6 +223,7 @@ function trimmingLines({ plan, piece, rule }: Making): SizeLine[] {
   if (lip > 0)
     add({
       key: 'lip',
+      ware: { kind: 'card', sort: 'lip', name: 'Lip strip' },
       label: 'Lip strips for the set',
       value: lip * piece.count,
       unit: 'thread',
@@ -203,30 +234,18 @@ function trimmingLines({ plan, piece, rule }: Making): SizeLine[] {
   if (strip > 0)
     add({
       key: 'card',
+      ware: { kind: 'card', sort: 'tack-strip', name: 'Tack strip' },
       label: 'Tack strip for the set',
       value: strip * piece.count,
       unit: 'thread',
       formula: 'strip = straight hidden edges × pieces',
       terms: [length('one', 'For one piece', strip), pieces],
     });
-  for (const { name, end, length: along } of cover.ends) {
-    const fastening = END_HOLDS.find(({ id }) => id === end.held)!;
-    const apart = fastening.apart === null ? null : fastening.apart || piece.covering.nails?.head || NAIL_HEAD;
-    add({
-      key: `end.${name}`,
-      label: apart === null ? `Thread for the ${name}’s fold` : `${fastening.name}, ${name}`,
-      value: piece.count * (apart === null ? SLIP_FACTOR * along : Math.ceil(along / apart) + 1),
-      unit: apart === null ? 'thread' : 'count',
-      ...(apart === null
-        ? {}
-        : { note: fastening.apart ? `${apart} mm apart` : `heads of ${apart} mm`, sold: fastening.apart ? {} : { thickness: apart } }),
-      formula: apart === null ? 'thread = edge × 3 × pieces' : 'fasteners = edge ÷ their distance + 1, × pieces',
-      terms: [length('edge', 'Along the edge', along), ...(apart === null ? [] : [length('apart', 'Apart', apart)]), pieces],
-    });
-  }
+  lines.push(...endLines(making));
   if (cover.zip)
     add({
       key: 'zips',
+      ware: { kind: 'zip', name: 'Zip' },
       label: 'Zips',
       value: piece.count,
       unit: 'count',
@@ -238,6 +257,7 @@ function trimmingLines({ plan, piece, rule }: Making): SizeLine[] {
   if (cover.buttons)
     add({
       key: 'buttons.count',
+      ware: { kind: 'button', sort: 'button', name: 'Buttons' },
       label: 'Buttons for the set',
       value: cover.buttons.count * piece.count,
       unit: 'count',
@@ -247,12 +267,19 @@ function trimmingLines({ plan, piece, rule }: Making): SizeLine[] {
   return lines;
 }
 
+/** What an end's fold is held by, as it is bought. */
+const END_WARES: Record<(typeof END_HOLDS)[number]['id'], Bought> = {
+  'gimp-pins': { kind: 'fastener', sort: 'gimp-pin', name: 'Pins and nails' },
+  'close-nails': { kind: 'fastener', sort: 'nail', name: 'Pins and nails' },
+  'slip-stitch': { kind: 'thread', name: 'Thread' },
+};
+
 /** A nail’s head where nobody has chosen one, mm; thread of a slip-stitched edge against its length. */
 const NAIL_HEAD = 11;
 const SLIP_FACTOR = 3;
 
 /** Webbing or springs, and what holds them. */
-function deckLines({ plan, piece, rule }: Making): SizeLine[] {
+function deckLines({ plan, piece, rule }: Making): BuyLine[] {
   const { deck } = plan.base;
   if (!deck || deck.straps.length === 0) return [];
   const pieces = count('pieces', 'Pieces', piece.count);
@@ -260,8 +287,9 @@ function deckLines({ plan, piece, rule }: Making): SizeLine[] {
   const roll = rule('roll', 'dustRoll');
   const { width, height } = deck.hessian;
   const beside = Math.max(1, Math.floor(roll.value / width));
-  const hessian: SizeLine = {
+  const hessian: BuyLine = {
     key: 'deck.hessian.length',
+    ware: { kind: 'hessian', name: 'Hessian' },
     group: 'Buy',
     label: 'Hessian',
     value: Math.ceil(piece.count / beside) * height,
@@ -270,8 +298,9 @@ function deckLines({ plan, piece, rule }: Making): SizeLine[] {
     formula: 'length = rows × depth of one, as many beside each other as the roll is wide',
     terms: [length('width', 'One piece, width', width), length('depth', 'One piece, depth', height), roll, pieces],
   };
-  const sizeLine: SizeLine = {
+  const sizeLine: BuyLine = {
     key: 'deck.fasteners',
+    ware: deckOf(deck.kind).holds,
     group: 'Buy',
     label: deck.clips > 0 ? 'Nails for the clips' : 'Staples for the webbing',
     value: deck.fasteners * piece.count,
@@ -283,6 +312,7 @@ function deckLines({ plan, piece, rule }: Making): SizeLine[] {
     return [
       {
         key: 'deck.springs',
+        ware: deckOf(deck.kind).ware,
         group: 'Buy',
         label: deck.name,
         value: deck.straps.length * piece.count,
@@ -293,6 +323,7 @@ function deckLines({ plan, piece, rule }: Making): SizeLine[] {
       },
       {
         key: 'deck.clips',
+        ware: { kind: 'spring', sort: 'spring-clip', name: 'Spring clips' },
         group: 'Buy',
         label: 'Spring clips',
         value: deck.clips * piece.count,
@@ -306,6 +337,7 @@ function deckLines({ plan, piece, rule }: Making): SizeLine[] {
   return [
     {
       key: 'deck.webbing',
+      ware: deckOf(deck.kind).ware,
       group: 'Buy',
       label: deck.name,
       value: deck.total * piece.count,
@@ -321,7 +353,7 @@ function deckLines({ plan, piece, rule }: Making): SizeLine[] {
 }
 
 /** Filling, zips and knobs of what lies loose on the piece. */
-function looseLines({ plan, piece, rule }: Making): SizeLine[] {
+function looseLines({ plan, piece, rule }: Making): BuyLine[] {
   const loose = plan.cover?.loose ?? [];
   if (loose.length === 0) return [];
   const sum = (of: (loosePlan: (typeof loose)[number]) => number): number =>
@@ -331,6 +363,7 @@ function looseLines({ plan, piece, rule }: Making): SizeLine[] {
   return [
     {
       key: 'loose.fill',
+      ware: { kind: 'fill', name: 'Loose filling' },
       group: 'Buy',
       label: 'Filling for cushions',
       value: sum(({ fill }) => fill),
@@ -340,8 +373,9 @@ function looseLines({ plan, piece, rule }: Making): SizeLine[] {
         'filling = volume × filling for 100 litres ÷ 100 l; a cushion’s volume is 4⁄9 of its box, a roll’s π⁄4 × thickness² × length',
       terms: [rule('filling', 'fillPer100'), count('pieces', 'Pieces', piece.count)],
     },
-    ...zips.map(({ zip, n, name }, i): SizeLine => ({
+    ...zips.map(({ zip, n, name }, i): BuyLine => ({
       key: `loose.zip${i > 0 ? `.${i + 1}` : ''}`,
+      ware: { kind: 'zip', name: 'Zip' },
       group: 'Buy',
       label: `Zips, ${name.toLowerCase()}`,
       value: n,
@@ -355,6 +389,7 @@ function looseLines({ plan, piece, rule }: Making): SizeLine[] {
       ? [
           {
             key: 'loose.knobs',
+            ware: { kind: 'button' as const, sort: 'knob' as const, name: 'Knobs' },
             group: 'Buy' as const,
             label: 'Knobs for loops',
             value: knobs,
@@ -369,7 +404,7 @@ function looseLines({ plan, piece, rule }: Making): SizeLine[] {
 }
 
 /** What to buy for the set: everything that any step uses, but for the fasteners, which are listed with their places. */
-export function buySizes(making: Making): SizeLine[] {
+export function buySizes(making: Making): BuyLine[] {
   if (!making.plan.cut || !making.plan.cover) return [];
   return [
     ...mainLines(making),

@@ -1,4 +1,5 @@
 import type { Piece } from '../piece';
+import type { Bought } from '../store/sorts';
 import type { SheetPlan } from '../plan/types';
 
 /** How a figure is printed. */
@@ -42,11 +43,16 @@ export type SizeLine = {
   unit: SizeUnit;
   /** words that go with the figure */
   note?: string;
+  /** of the shopping list: what it is bought as, or that it is laid out and bought by its lay */
+  ware?: Bought | 'laid';
   /** in what size it is bought */
   sold?: SoldSize;
   formula: string;
   terms: Term[];
 };
+
+/** A line of the shopping list. */
+export type BuyLine = SizeLine & Required<Pick<SizeLine, 'ware'>>;
 
 /** What the lines of a group are made from. */
 export type Making = {

@@ -1,4 +1,5 @@
 import type { FastenerPlan, Fixing } from '../fastening';
+import type { Bought } from '../store/sorts';
 import { count, length, type Making, type SizeLine } from './types';
 
 /** A fastener by the heads that it has: alternating nails are two boxes, a large and a small one. */
@@ -19,7 +20,10 @@ function byHead(fastenerPlan: FastenerPlan): (FastenerPlan & { small: boolean })
 }
 
 /** What a hung piece has behind it, and as what it is bought. */
-const HUNG = { cleat: 'Cleats, in pairs', 'stand-off': 'Stand-offs' } as const;
+const HUNG = {
+  cleat: { kind: 'fastener', sort: 'cleat', name: 'Cleats, in pairs' },
+  'stand-off': { kind: 'fastener', sort: 'stand-off', name: 'Stand-offs' },
+} as const satisfies Record<string, Bought>;
 
 function hung({ behind }: Fixing, pieces: number, key: string, kind: keyof typeof HUNG): SizeLine[] {
   const one = behind.things.filter((thing) => thing.kind === kind).length;
@@ -28,7 +32,8 @@ function hung({ behind }: Fixing, pieces: number, key: string, kind: keyof typeo
     {
       key,
       group: 'Fastening',
-      label: HUNG[kind],
+      label: HUNG[kind].name,
+      ware: HUNG[kind],
       value: one * pieces,
       unit: 'count',
       note: `${one} behind each`,
@@ -38,59 +43,63 @@ function hung({ behind }: Fixing, pieces: number, key: string, kind: keyof typeo
   ];
 }
 
+/** Staples in full: their leg, how far apart, how many. */
+function stapleSizes({ fastener, fasteners, pitch }: Fixing, piece: Making['piece'], rule: Making['rule']): SizeLine[] {
+  const { choice } = fastener;
+  // Whatever holds the cover, the dust cover is stapled.
+  const stapled = fasteners.find(({ kind }) => kind === 'staple');
+  if (!stapled) return [];
+  return [
+    {
+      key: 'staple.leg',
+      group: 'Fastening',
+      label: 'Staple leg',
+      value: fastener.leg,
+      unit: 'length',
+      note: `${fastener.crown} crown${fastener.stainless ? ', stainless' : ''}`,
+      formula: 'cloth stack + bite ≤ leg ≤ board − clearance',
+      terms: [
+        length('stack', 'Cloth, folded once', choice.stack),
+        rule('bite', 'stapleBite'),
+        length('board', 'Board, and the frame behind it', choice.most + rule('clearance', 'stapleClear').value),
+        rule('clearance', 'stapleClear'),
+      ],
+    },
+    {
+      key: 'staple.pitch',
+      group: 'Fastening',
+      label: 'Staple pitch',
+      value: pitch,
+      unit: 'length',
+      formula: 'pitch = the house rule, evened out over each edge',
+      terms: [rule('pitch', 'staplePitch'), rule('open', 'cornerOpen')],
+    },
+    {
+      key: 'staple.count',
+      ware: { kind: 'staple', name: 'Staples' },
+      group: 'Fastening',
+      label: 'Staples for the set',
+      value: stapled.toBuy,
+      unit: 'count',
+      note: `${stapled.count} in one`,
+      formula: 'count × pieces × (1 + spare)',
+      terms: [
+        count('count', 'In one piece, dust cover and welt included', stapled.count),
+        count('pieces', 'Pieces', piece.count),
+        rule('spare', 'stapleSpare'),
+        rule('pitch', 'staplePitch'),
+      ],
+    },
+  ];
+}
+
 /** Fasteners: the staples in full, every other kind by its count. */
 export function fixingSizes({ plan, piece, rule }: Making): SizeLine[] {
   const { fixing } = plan;
   if (!fixing) return [];
-  const { choice } = fixing.fastener;
-  // Whatever holds the cover, the dust cover is stapled.
-  const stapled = fixing.fasteners.find(({ kind }) => kind === 'staple');
-  const staples: SizeLine[] = !stapled
-    ? []
-    : [
-        {
-          key: 'staple.leg',
-          group: 'Fastening',
-          label: 'Staple leg',
-          value: fixing.fastener.leg,
-          unit: 'length',
-          note: `${fixing.fastener.crown} crown${fixing.fastener.stainless ? ', stainless' : ''}`,
-          formula: 'cloth stack + bite ≤ leg ≤ board − clearance',
-          terms: [
-            length('stack', 'Cloth, folded once', choice.stack),
-            rule('bite', 'stapleBite'),
-            length('board', 'Board, and the frame behind it', choice.most + rule('clearance', 'stapleClear').value),
-            rule('clearance', 'stapleClear'),
-          ],
-        },
-        {
-          key: 'staple.pitch',
-          group: 'Fastening',
-          label: 'Staple pitch',
-          value: fixing.pitch,
-          unit: 'length',
-          formula: 'pitch = the house rule, evened out over each edge',
-          terms: [rule('pitch', 'staplePitch'), rule('open', 'cornerOpen')],
-        },
-        {
-          key: 'staple.count',
-          group: 'Fastening',
-          label: 'Staples for the set',
-          value: stapled.toBuy,
-          unit: 'count',
-          note: `${stapled.count} in one`,
-          formula: 'count × pieces × (1 + spare)',
-          terms: [
-            count('count', 'In one piece, dust cover and welt included', stapled.count),
-            count('pieces', 'Pieces', piece.count),
-            rule('spare', 'stapleSpare'),
-            rule('pitch', 'staplePitch'),
-          ],
-        },
-      ];
   const others = fixing.fasteners.filter(({ kind }) => kind !== 'staple');
   return [
-    ...staples,
+    ...stapleSizes(fixing, piece, rule),
     ...hung(fixing, piece.count, 'hung.cleats', 'cleat'),
     ...hung(fixing, piece.count, 'hung.standoffs', 'stand-off'),
     ...others.flatMap(byHead).map((item): SizeLine => ({
@@ -116,6 +125,7 @@ export function fixingSizes({ plan, piece, rule }: Making): SizeLine[] {
             terms: [count('count', 'In one piece', item.count), count('pieces', 'Pieces', piece.count), rule('spare', 'stapleSpare')],
           }),
       sold: item.sold,
+      ware: item.ware,
     })),
   ];
 }

@@ -98,27 +98,84 @@ const BATTENS = [
   [45, 28, 5.6],
   [70, 20, 6.1],
 ] as const;
-/** Heads of decorative nails, lengths of rivets, mm. */
+/** Heads of decorative nails, lengths of rivets and of screws, mm. */
 const NAIL_HEADS = [7, 9, 11, 13, 16];
 const RIVET_LENGTHS = [8, 10, 12, 16, 20, 25];
+const SCREW_LENGTHS = [10, 12, 16, 20, 25, 30];
+
+/** What is driven, screwed and hooked. */
+const fasteners = (): Ware[] => [
+  ...NAIL_HEADS.map((head) =>
+    bench({
+      kind: 'fastener',
+      of: 'nail',
+      name: `Decorative nails, ${head} mm head`,
+      sold: 'box',
+      thickness: head,
+      each: 200,
+      price: money(4 + head / 2),
+    }),
+  ),
+  ...RIVET_LENGTHS.map((length) =>
+    bench({
+      kind: 'fastener',
+      of: 'rivet',
+      name: `Rivets with washers, 4 × ${length} mm, stainless`,
+      sold: 'box',
+      thickness: 4,
+      length,
+      each: 50,
+      price: money(7 + length / 5),
+    }),
+  ),
+  ...SCREW_LENGTHS.map((length) =>
+    bench({
+      kind: 'fastener',
+      of: 'screw',
+      name: `Screws with cup washers, 3.5 × ${length} mm`,
+      sold: 'box',
+      thickness: 3.5,
+      length,
+      each: 100,
+      price: money(6 + length / 10),
+    }),
+  ),
+  bench({ kind: 'fastener', of: 'clip', name: 'Edge clips, with their tabs', sold: 'box', each: 50, price: 11 }),
+  bench({ kind: 'fastener', of: 'cleat', name: 'Cleats, in pairs', sold: 'box', each: 10, price: 12 }),
+  bench({ kind: 'fastener', of: 'stand-off', name: 'Stand-offs', sold: 'box', each: 20, price: 4 }),
+  bench({ kind: 'fastener', of: 'gimp-pin', name: 'Gimp pins', sold: 'box', each: 500, price: 5.5 }),
+  bench({ kind: 'fastener', of: 'tack', name: 'Tacks', sold: 'box', each: 500, price: 4.5 }),
+  bench({ kind: 'fastener', of: 'clip-nail', name: 'Clip nails', sold: 'box', thickness: 5, length: 20, each: 200, price: 4 }),
+  bench({ kind: 'fastener', of: 'wood-screw', name: 'Wood screws', sold: 'box', each: 200, price: 6.5 }),
+];
 
 const smallThings = (): Ware[] => [
   ...BATTENS.map(([width, thickness, price]) =>
-    bench({ kind: 'batten', name: `Batten, ${width} × ${thickness}`, sold: 'each', width, thickness, length: 2400, price }),
+    bench({ kind: 'batten', of: 'batten', name: `Batten, ${width} × ${thickness}`, sold: 'each', width, thickness, length: 2400, price }),
   ),
-  bench({ kind: 'batten', name: 'Hard-edge strip, 8 × 5', sold: 'each', width: 8, thickness: 5, length: 2400, price: 2.1 }),
-  bench({ kind: 'batten', name: 'Plank, 150 wide', sold: 'each', width: 150, length: 2400, price: 11 }),
-  bench({ kind: 'batten', name: 'Trim strip, to bend', sold: 'each', width: 20, length: 2400, price: 5.5 }),
-  bench({ kind: 'webbing', name: 'Elastic webbing, 50 mm', sold: 'roll', width: 50, length: 50_000, price: 38 }),
-  bench({ kind: 'webbing', name: 'Jute webbing, 50 mm', sold: 'roll', width: 50, length: 33_000, price: 21 }),
-  bench({ kind: 'spring', name: 'Zigzag springs', sold: 'box', each: 20, price: 26 }),
-  bench({ kind: 'spring', name: 'Spring clips', sold: 'box', each: 100, price: 14 }),
+  bench({
+    kind: 'batten',
+    of: 'edge-strip',
+    name: 'Hard-edge strip, 8 × 5',
+    sold: 'each',
+    width: 8,
+    thickness: 5,
+    length: 2400,
+    price: 2.1,
+  }),
+  bench({ kind: 'batten', of: 'plank', name: 'Plank, 150 wide', sold: 'each', width: 150, length: 2400, price: 11 }),
+  bench({ kind: 'batten', of: 'trim', name: 'Trim strip, to bend', sold: 'each', width: 20, length: 2400, price: 5.5 }),
+  bench({ kind: 'webbing', of: 'elastic', name: 'Elastic webbing, 50 mm', sold: 'roll', width: 50, length: 50_000, price: 38 }),
+  bench({ kind: 'webbing', of: 'jute', name: 'Jute webbing, 50 mm', sold: 'roll', width: 50, length: 33_000, price: 21 }),
+  bench({ kind: 'spring', of: 'zigzag', name: 'Zigzag springs', sold: 'box', each: 20, price: 26 }),
+  bench({ kind: 'spring', of: 'spring-clip', name: 'Spring clips', sold: 'box', each: 100, price: 14 }),
   ...[4, 6].map((thickness) =>
-    bench({ kind: 'cord', name: `Welt cord, ${thickness} mm`, sold: 'roll', thickness, length: 100_000, price: 3 * thickness }),
+    bench({ kind: 'cord', of: 'welt', name: `Welt cord, ${thickness} mm`, sold: 'roll', thickness, length: 100_000, price: 3 * thickness }),
   ),
-  bench({ kind: 'card', name: 'Tack strip', sold: 'roll', length: 90_000, price: 14 }),
-  bench({ kind: 'card', name: 'Lip strip', sold: 'roll', length: 50_000, price: 21 }),
-  bench({ kind: 'card', name: 'Edge tape', sold: 'roll', width: 25, length: 50_000, price: 9 }),
+  bench({ kind: 'cord', of: 'draw', name: 'Draw-cord, 4 mm', sold: 'roll', thickness: 4, length: 50_000, price: 8 }),
+  bench({ kind: 'card', of: 'tack-strip', name: 'Tack strip', sold: 'roll', length: 90_000, price: 14 }),
+  bench({ kind: 'card', of: 'lip', name: 'Lip strip', sold: 'roll', length: 50_000, price: 21 }),
+  bench({ kind: 'card', of: 'edge-tape', name: 'Edge tape', sold: 'roll', width: 25, length: 50_000, price: 9 }),
   bench({ kind: 'zip', name: 'Zip off the reel', sold: 'each', price: 2.4 }),
   ...THREADS.map(([tex, length, price]) =>
     bench({ kind: 'thread', name: `Thread, tex ${tex}`, of: `tex ${tex}`, sold: 'roll', length, price }),
@@ -148,35 +205,8 @@ const smallThings = (): Ware[] => [
       }),
     ),
   ),
-  ...NAIL_HEADS.map((head) =>
-    bench({
-      kind: 'fastener',
-      name: `Decorative nails, ${head} mm head`,
-      sold: 'box',
-      thickness: head,
-      each: 200,
-      price: money(4 + head / 2),
-    }),
-  ),
-  ...RIVET_LENGTHS.map((length) =>
-    bench({
-      kind: 'fastener',
-      name: `Rivets with washers, 4 × ${length} mm, stainless`,
-      sold: 'box',
-      thickness: 4,
-      length,
-      each: 50,
-      price: money(7 + length / 5),
-    }),
-  ),
-  bench({ kind: 'fastener', name: 'Cleats, in pairs', sold: 'box', each: 10, price: 12 }),
-  bench({ kind: 'fastener', name: 'Stand-offs', sold: 'box', each: 20, price: 4 }),
-  bench({ kind: 'fastener', name: 'Gimp pins', sold: 'box', each: 500, price: 5.5 }),
-  bench({ kind: 'fastener', name: 'Tacks', sold: 'box', each: 500, price: 4.5 }),
-  bench({ kind: 'fastener', name: 'Clip nails', sold: 'box', thickness: 5, length: 20, each: 200, price: 4 }),
-  bench({ kind: 'fastener', name: 'Wood screws', sold: 'box', each: 200, price: 6.5 }),
-  bench({ kind: 'button', name: 'Buttons to cover', sold: 'box', each: 50, price: 9 }),
-  bench({ kind: 'button', name: 'Knobs with screws', sold: 'box', each: 20, price: 8 }),
+  bench({ kind: 'button', of: 'button', name: 'Buttons to cover', sold: 'box', each: 50, price: 9 }),
+  bench({ kind: 'button', of: 'knob', name: 'Knobs with screws', sold: 'box', each: 20, price: 8 }),
   bench({ kind: 'hook', name: 'Hook and loop, 25 mm', sold: 'roll', width: 25, length: 10_000, price: 9 }),
   bench({ kind: 'fill', name: 'Polyester fibre', sold: 'bag', mass: 5, price: 32 }),
 ];
@@ -197,7 +227,7 @@ const cloths = (): Ware[] =>
 /** What an empty store begins with, each with an id that does not change. */
 export function shelf(): (Ware & { id: string })[] {
   const taken = new Set<string>();
-  return [...foams(), ...rolls, ...cloths(), ...boards, ...smallThings()].map((ware) => {
+  return [...foams(), ...rolls, ...cloths(), ...boards, ...smallThings(), ...fasteners()].map((ware) => {
     const base = `${ware.kind}-${ware.name}`
       .toLowerCase()
       .replace(/[^a-z0-9]+/g, '-')

@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { CLOTHS } from '@/core/cloth';
 import { BOARDS, FOAMS, WADDINGS } from '@/core/foam';
 import { CLOTH, fieldIn, OWN_FOAM, type Cloth } from '@/core/piece';
-import { CLOTH_ASKED, clothOf, SIZE_HINTS, sizesAsked, WARE, wareKind, type Ware } from '@/core/store';
+import { CLOTH_ASKED, clothOf, SIZE_HINTS, sizesAsked, sortsOf, WARE, wareKind, type Ware } from '@/core/store';
 import { ChoiceField } from '@/ui/kit/fields';
 import { Part, Wrong } from '@/ui/kit/lists';
 import { keepPhoto } from '@/ui/kit/photo';
@@ -35,7 +35,7 @@ function Field({ ware, at, onChange, hint }: { ware: Ware; at: keyof Ware; onCha
 function materialsOf(kind: Ware['kind']): readonly { id: string; name: string }[] {
   if (kind === 'foam') return FOAMS;
   if (kind === 'wadding') return WADDINGS;
-  return kind === 'board' ? BOARDS : [];
+  return kind === 'board' ? BOARDS : sortsOf(kind);
 }
 
 function ClothFields({ ware, onChange }: { ware: Ware; onChange: Change }) {

@@ -6,7 +6,7 @@ export const clips = edgeHold({
   id: 'clips',
   words: 'Tabs sewn to the edge, drawn over the rim by a clip each: nothing goes into the base.',
   apart: 66,
-  uses: ['fastener'],
+  ware: { kind: 'fastener', sort: 'clip', name: 'Fasteners' },
   each: 0.7,
   size: () => ({ says: 'with a webbing tab of 25 × 60 mm each' }),
   temporary: 'the clips of the four centres on, the others open',

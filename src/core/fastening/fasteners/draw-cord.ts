@@ -11,7 +11,7 @@ export const drawCord = edgeHold({
   id: 'cord',
   words: 'A cord in a hem, drawn up under the base: nothing goes into it, and it comes off again.',
   apart: 200,
-  uses: ['cord'],
+  ware: { kind: 'cord', sort: 'draw', name: 'Draw-cord' },
   each: 0.2,
   size: () => ({ says: '4 mm cord', sold: { thickness: 4 } }),
   temporary: 'a hand’s breadth at each is smoothed over and held by clips',

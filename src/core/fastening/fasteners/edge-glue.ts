@@ -11,7 +11,7 @@ export const edgeGlue = edgeHold({
   id: 'glue',
   words: 'Both faces, laid when it is tacky: for boards that nothing bites into.',
   apart: 120,
-  uses: ['glue'],
+  ware: { kind: 'glue', name: 'Glue' },
   each: 0.5,
   size: () => ({ says: 'contact glue, both faces' }),
   temporary: 'masking tape or clamps',

@@ -20,6 +20,7 @@ export const edgeTape: Fastener = {
   id: 'edge-tape',
   name: 'Edge tape',
   kind: 'other',
+  ware: { kind: 'card', sort: 'edge-tape', name: 'Edge tape' },
   words: 'Over the staples and the raw edge, on what is lifted off and turned over.',
   caution: CAUTIONS.glue,
   used: ({ model }) => Boolean(model.piece.covering.edgeTape) && heldBy(model) !== null && !wayOf(model.piece.covering.way).loose,

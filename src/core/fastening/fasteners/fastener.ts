@@ -3,6 +3,7 @@ import type { Choices, CornerPlan, Relief } from '../../cover';
 import type { RuleReader } from '../../house';
 import type { Point } from '../../outline';
 import type { ToldStep } from '../../step/step';
+import type { Bought } from '../../store/sorts';
 import type { Warning } from '../../warning';
 
 /** The size that a fastener is sold in, mm: a nail’s thickness is its head’s, a rivet’s its shank’s. */
@@ -47,6 +48,8 @@ export type Fastener = {
   name: string;
   /** staples have a leg and a pitch of their own in the sizes */
   kind: 'staple' | 'other';
+  /** what it is bought as */
+  ware: Bought;
   /** what it is for, in a line */
   words: string;
   /** what can hurt at it */
@@ -83,7 +86,8 @@ export type FastenerPlan = {
   caution: string;
   /** what comes out again once these hold */
   temporary: FastenerPlace[];
-  /** in what size it is bought, mm */
+  /** what it is bought as, and in what size, mm */
+  ware: Bought;
   sold: SoldSize;
   /** what of it is bought by length or area, in one piece; null where it is counted */
   bulk: { unit: 'thread' | 'area'; amount: number } | null;

@@ -65,6 +65,7 @@ export const rivets: Fastener = {
   id: 'rivets',
   name: nameOfHold('rivets'),
   kind: 'other',
+  ware: { kind: 'fastener', sort: 'rivet', name: 'Fasteners' },
   caution: CAUTIONS.rivets,
   words: 'Through a pan that is too thin for staples.',
   used: ({ model }) => holdsOf(model).includes('rivets'),

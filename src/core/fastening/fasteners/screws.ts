@@ -6,7 +6,7 @@ export const screws = edgeHold({
   id: 'screws',
   words: 'Few and strong, taken out again for the next cover.',
   apart: 88,
-  uses: ['fastener'],
+  ware: { kind: 'fastener', sort: 'screw', name: 'Fasteners' },
   each: 0.8,
   lengths: [10, 12, 16, 20, 25, 30],
   bite: 8,

@@ -89,6 +89,7 @@ export const staples: Fastener = {
   id: 'staples',
   name: nameOfHold('staples'),
   kind: 'staple',
+  ware: { kind: 'staple', name: 'Staples' },
   words: 'Hold the cover under the board.',
   caution: CAUTIONS.staples,
   // Whatever holds the cover, its dust cover, welt and back-tacked parts are stapled.

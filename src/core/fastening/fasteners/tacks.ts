@@ -6,7 +6,7 @@ export const tacks = edgeHold({
   id: 'tacks',
   words: 'By hand, half driven first and drawn again where the cloth lies wrong.',
   apart: 25,
-  uses: ['fastener'],
+  ware: { kind: 'fastener', sort: 'tack', name: 'Fasteners' },
   each: 0.25,
   lengths: [6, 8, 10, 13, 16, 20],
   bite: 6,

@@ -6,6 +6,7 @@ export const pegs: Fastener = {
   id: 'pegs',
   name: 'Pegs',
   kind: 'other',
+  ware: { kind: 'fastener', sort: 'tack', name: 'Fasteners' },
   caution: '',
   words: 'A peg at every corner.',
   used: ({ model }) => model.piece.covering.way === 'draped',
