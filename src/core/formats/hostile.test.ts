@@ -10,7 +10,6 @@ import { checkPicture } from './picture';
 import { readStl } from './stl';
 import { readSvg, writeSvg } from './svg';
 import { readTapeLine, tapeLine } from './tape-line';
-import { timed } from '../../testing/patience';
 import { patience, timed } from '../../testing/patience';
 import { runs } from '../../testing/runs';
 import { seededRandom } from '../../testing/seeded-random';
@@ -18,8 +17,9 @@ import { measured } from '../../testing/measured';
 
 /** How many mutated files of each format are read: more with `npm run fuzz`. */
 const MADE = Number(process.env.FOVEA_FUZZ ?? 10_000);
-/** A model of triangles is a hundred times as large as a line of the tape: fewer of them are made where time is short. */
-const MODELS = runs(600, MADE);
+/** Drawings, photos and models are a hundred times as large as a line of the tape or the mat: fewer of them are made where time is short. */
+const LARGE = runs(500, MADE);
+const LINES = ['CSV', 'the tape', 'the mat'];
 /** No file may hold its reader longer than this, ms. */
 const LONGEST = 2000;
 
@@ -248,7 +248,7 @@ describe('files damaged at random', () => {
   it.each(FORMATS)(
     `%s: thousands of them are each read or refused in words, and soon`,
     (name, whole, read) => {
-      const made = name === 'STL' ? MODELS : MADE;
+      const made = LINES.includes(name) ? MADE : LARGE;
       // What is damaged is a file that can be read.
       expect(() => read(whole)).not.toThrow();
       const roll = seededRandom(20261126);
