@@ -233,11 +233,11 @@ function layCloth(
         const box = bounds(piece.outline);
         const [across, down] = along ? [piece.width, piece.height] : [piece.height, piece.width];
         const motif = piece.motif ?? { x: (box.minX + box.maxX) / 2, y: (box.minY + box.maxY) / 2 };
-        const isOwn = matched && placed !== null;
+        const isPlaced = matched && placed !== null;
         const between = placed?.on === 'between';
         // Across the roll lies the piece's width, or its depth where it is laid across.
-        const x = isOwn ? shift(along ? motif.x : motif.y, along ? box.minX : box.minY, cloth.repeatAcross, between) : 0;
-        const y = isOwn ? shift(along ? motif.y : motif.x, along ? box.minY : box.minX, cloth.repeatAlong, between) : 0;
+        const x = isPlaced ? shift(along ? motif.x : motif.y, along ? box.minX : box.minY, cloth.repeatAcross, between) : 0;
+        const y = isPlaced ? shift(along ? motif.y : motif.x, along ? box.minY : box.minX, cloth.repeatAlong, between) : 0;
         shifts.set(piece.name, [x, y]);
         const width = repeat(across + x, cloth.repeatAcross);
         const blank = {

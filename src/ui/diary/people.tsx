@@ -51,7 +51,7 @@ function PersonFields({ person, onChange }: { person: Person; onChange: (next: P
               className="sr-only"
               checked={person.days[k]!}
               aria-label={`${person.name}, ${weekday}`}
-              onChange={(event) => onChange({ ...person, days: person.days.map((isOwn, i) => (i === k ? event.target.checked : isOwn)) })}
+              onChange={(event) => onChange({ ...person, days: person.days.map((works, i) => (i === k ? event.target.checked : works)) })}
             />
             {weekday.slice(0, 2)}
           </label>

@@ -156,7 +156,7 @@ export function RoundView() {
         {sit && wish.padded && <Switch says={leans ? 'Somebody leans on it' : 'Somebody sits on it'} on={seated} onTurn={setSeated} />}
         {cuts && <Switch says="Cut open at the chalk line" on={wish.open} onTurn={(open) => turn({ open })} />}
         {cuts && wish.open && <CutSlide piece={piece} view={view} />}
-        {fastened && <Switch says="Turned over, with what holds it" on={wish.under} onTurn={(isOwn) => turn({ under: isOwn })} />}
+        {fastened && <Switch says="Turned over, with what holds it" on={wish.under} onTurn={(on) => turn({ under: on })} />}
         {several && !under && (
           <Switch says={piece.panels ? 'The whole wall' : 'The whole set'} on={wish.set} onTurn={(set) => turn({ set })} />
         )}
