@@ -20,7 +20,13 @@ async function noSeriousViolation(page: Page, where: string): Promise<void> {
   for (const [width, height] of thorough ? SIZES : [SIZES[looked++ % SIZES.length]!]) {
     await page.setViewportSize({ width, height });
     for (const theme of ['day', 'evening'] as const) {
-      await html.evaluate((element, wanted) => (element.dataset.theme = wanted), theme);
+      // A colour on its way from one theme to the other is no colour of either.
+      await html.evaluate(async (element, wanted) => {
+        element.dataset.theme = wanted;
+        await new Promise((drawn) => requestAnimationFrame(() => requestAnimationFrame(drawn)));
+        const changing = document.getAnimations().filter((animation) => animation instanceof CSSTransition);
+        await Promise.all(changing.map((animation) => animation.finished.catch(() => undefined)));
+      }, theme);
       const axe = new AxeBuilder({ page });
       if (theme === 'evening') axe.withRules(['color-contrast']);
       const { violations } = await axe.analyze();
