@@ -2,7 +2,7 @@ import a11y from 'eslint-plugin-jsx-a11y';
 import hooks from 'eslint-plugin-react-hooks';
 import tseslint from 'typescript-eslint';
 
-/** Names that are no nouns for a value: what it is, is said instead. */
+/** Names that are no nouns for a value: a name says what the value is. */
 const NO_NAMES = '/^(own|told|said|kept|held|thrown)$/';
 /** Those that a document's field has too may be taken out of it under its name. */
 const NO_FIELDS = '/^(own|told|said|thrown)$/';

@@ -88,7 +88,7 @@ function sitting(model: Model, text: string): unknown {
   const { label, range } = fieldAt('sit.mass');
   const wrong = sayRange(label, mass, range!, 'kg');
   if (wrong) throw new UsageError(wrong);
-  const sat = sitStep(model, 'own', { ...sittingOf(model), mass });
+  const sat = sitStep(model, 'full', { ...sittingOf(model), mass });
   if (!sat) throw new UsageError('There is no padding to sit on');
   const { bed, result, plan } = sat;
   return {

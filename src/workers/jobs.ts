@@ -44,7 +44,7 @@ async function solveAhead({ piece, house, preview, parts }: ViewQuestion, means:
   const { planner, helpers } = means;
   if (helpers.length === 0 || planner.check(piece, house).length > 0) return;
   const model = planner.model(piece, house);
-  const fineness: Fineness = preview ? 'quick' : 'own';
+  const fineness: Fineness = preview ? 'quick' : 'full';
   const sections = planner.sectionsWanted(model, fineness);
   if (sections.length >= WORTH_SPREADING)
     planner.takeSections(sections, await together<HalfTask, PulledSection>(sections, (task) => ({ kind: 'section', task }), means));

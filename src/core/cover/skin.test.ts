@@ -21,7 +21,7 @@ function laidOut(piece: Piece) {
   const planner = createPlanner();
   const model = planner.model(piece, {});
   const sewn = coverStep(model);
-  const skin = skinOf(coverInput(model, 'own'), sewn, 14, planner.keep)!;
+  const skin = skinOf(coverInput(model, 'full'), sewn, 14, planner.keep)!;
   return { model, sewn, skin, pieces: sewn.cover.pieces };
 }
 

@@ -1,5 +1,5 @@
 import { bareMargin, type ModelOf } from '../padding';
-import { CORNER_BEND, distanceAlong, offsetPolygon, pointAlong, polygonPerimeter } from '../outline';
+import { CORNER_BEND, cornerAlong, offsetPolygon, pointAlong, polygonPerimeter } from '../outline';
 import type { Nails } from '../piece';
 
 /** Nails along one edge: how many, how far apart they come out. */
@@ -29,7 +29,7 @@ export function nailPlan(model: ModelOf<unknown>, { pitch, head, small }: Nails)
   const line = offsetPolygon(model.board, -Math.max(head, (bare || model.rule('nailMargin')) / 2)) ?? model.board;
   const total = polygonPerimeter(line);
   const corners = model.places.filter((place) => Math.abs(place.turn) > CORNER_BEND);
-  const marks = (corners.length > 0 ? corners : [model.places[0]!]).map((place) => distanceAlong(line, place.point)).sort((a, b) => a - b);
+  const marks = (corners.length > 0 ? corners : [model.places[0]!]).map((place) => cornerAlong(line, place.point)).sort((a, b) => a - b);
   const places: NailPlan['places'] = [];
   const runs = marks.map((from, k): NailRun => {
     const to = k + 1 < marks.length ? marks[k + 1]! : marks[0]! + total;

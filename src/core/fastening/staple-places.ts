@@ -2,7 +2,7 @@ import { modelFrom, type ModelReads } from '../padding';
 import type { Keep } from '../keep';
 import { placeFields, type FixModel, type PlaceFields, type PlaceModel } from './reads';
 import { endsInSight, type CornerPlan } from '../cover';
-import { distanceAlong, offsetPolygon, pointAlong, polygonPerimeter, type Point, type Polygon } from '../outline';
+import { cornerAlong, distanceAlong, offsetPolygon, pointAlong, polygonPerimeter, type Point, type Polygon } from '../outline';
 import { fieldsOf, kindOf, type EdgeHold } from '../piece';
 import type { FastenerPlace } from './fasteners/fastener';
 import { heldBy, heldOn } from './held';
@@ -52,7 +52,7 @@ function runsOf(model: PlaceModel, line: Polygon, corners: readonly FoldedCorner
       return { edge, called: edge, middle, places: offsets.map((k) => middle - (k * total) / 4 / perQuarter) };
     });
   }
-  const at = corners.map((corner) => distanceAlong(line, [corner.x, corner.y]));
+  const at = corners.map((corner) => cornerAlong(line, [corner.x, corner.y]));
   return corners.map((corner, i) => {
     const next = (i + 1) % corners.length;
     const from = at[i]! + model.rule('cornerOpen');
@@ -188,7 +188,7 @@ function placed({ corners, by, pitch, ...reads }: PlaceReads, keep: Keep): Faste
   const values = by === heldBy(model) ? opposite : [];
   const atCorners = values.flatMap((i) => {
     const corner = corners[i]!;
-    const middle = distanceAlong(line, [corner.x, corner.y]);
+    const middle = cornerAlong(line, [corner.x, corner.y]);
     const count = cornerStaples(corner, open, pitch);
     const reach = open * (corner.pleats > 0 || corner.inside ? 0.6 : 1);
     return Array.from({ length: count }, (_, k) => put(middle + reach * ((2 * (k + 0.5)) / count - 1), corner.edge, 'corner')).flat();

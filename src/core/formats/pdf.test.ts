@@ -154,8 +154,14 @@ describe('the job sheet', () => {
         ).toBe(true);
       for (const page of pages) {
         const boxes = wordsOn(page)
-          .filter(({ turned, words: text }) => !turned && text.length > 0)
-          .map(({ at, words: text, size }) => ({ own: text, x: at[0], y: at[1], width: text.length * size * 0.16, height: size * 0.24 }));
+          .filter(({ turned, words }) => !turned && words.length > 0)
+          .map(({ at, words, size }) => ({
+            own: words,
+            x: at[0],
+            y: at[1],
+            width: words.length * size * 0.16,
+            height: size * 0.24,
+          }));
         for (const { own: text, x, y, width } of boxes) {
           expect(x, text).toBeGreaterThan(5);
           expect(x + width * 0.8, text).toBeLessThan(page.width);

@@ -56,7 +56,7 @@ type Wishing = {
 /** Covers a piece and compares its crown with the wish. */
 function measure(trial: Piece, { house, wish, wished, keep }: Wishing, fine: boolean): Measured {
   const model = builtModel(trial, house, keep);
-  const fineness = fine ? 'own' : 'trial';
+  const fineness = fine ? 'full' : 'trial';
   const { grid, inner } = coveredStep(model, fineness);
   const { showThrough, converged } = surfaceStep(model, fineness);
   const rim = rimHeight(model);

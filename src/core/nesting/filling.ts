@@ -167,7 +167,7 @@ export function laidInto(
     filling.lying.length > MANY + filling.floor ? [...filling.lying.slice(0, filling.floor), ...filling.lying.slice(-MANY)] : filling.lying;
   // What was left out of the look lies below the lowest of those that are looked at, or is taken to.
   const under = lying === filling.lying ? 0 : filling.under(MANY);
-  let best: { own: Ready; x: number; y: number; top: number } | null = null as { own: Ready; x: number; y: number; top: number } | null;
+  let best: { way: Ready; x: number; y: number; top: number } | null = null as { way: Ready; x: number; y: number; top: number } | null;
   for (const item of way === undefined ? ready.ways : [ready.ways[way % ready.ways.length]!]) {
     const phase = repeat?.between ? repeat.along / 2 : 0;
     const snap = (y: number): number => {
@@ -184,27 +184,27 @@ export function laidInto(
       if (y > high) continue;
       const top = y + item.chains.height;
       if (!best || top < best.top - SMALL || (top < best.top + SMALL && (y < best.y - SMALL || (y < best.y + SMALL && x < best.x))))
-        best = { own: item, x, y, top };
+        best = { way: item, x, y, top };
     }
   }
   if (!best) return null;
   // What is no box slides to the left and down against what lies there.
-  if (!best.own.box && !(best.own.motif && repeat && (repeat.across > 0 || repeat.along > 0))) {
+  if (!best.way.box && !(best.way.motif && repeat && (repeat.across > 0 || repeat.along > 0))) {
     for (let again = 0; again < 2; again++) {
-      for (const by of SLIDES) while (best.x - by >= 0 && free(best.own.chains, best.x - by, best.y, lying)) best.x -= by;
+      for (const by of SLIDES) while (best.x - by >= 0 && free(best.way.chains, best.x - by, best.y, lying)) best.x -= by;
       best.y = Math.min(
         best.y,
         Math.max(
           under,
-          lowest(best.own.chains, best.x, lying, best.y, (y) => Math.max(y, under)),
+          lowest(best.way.chains, best.x, lying, best.y, (y) => Math.max(y, under)),
         ),
       );
     }
   }
-  filling.lying.push({ chains: best.own.chains, x: best.x, y: best.y });
-  filling.tops.push(Math.max(filling.tops.at(-1) ?? 0, best.y + best.own.chains.height));
-  filling.top = Math.max(filling.top, best.y + best.own.height);
-  return { key: ready.shape.key, x: best.x, y: best.y, turn: best.own.turn };
+  filling.lying.push({ chains: best.way.chains, x: best.x, y: best.y });
+  filling.tops.push(Math.max(filling.tops.at(-1) ?? 0, best.y + best.way.chains.height));
+  filling.top = Math.max(filling.top, best.y + best.way.height);
+  return { key: ready.shape.key, x: best.x, y: best.y, turn: best.way.turn };
 }
 
 /** Puts a piece where it is held by hand. */

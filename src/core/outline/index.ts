@@ -14,7 +14,17 @@ export { tangentLength } from './fillet-polygon';
 export { flatten } from './flatten';
 export { bounds, outlineArea, outlineSize, perimeter, polygonArea, polygonCentroid, polygonPerimeter } from './measure';
 export { offsetPolygon, offsetRounded, withoutLoops } from './offset';
-export { deepest, distanceAlong, distanceTo, isInside, lineCrossings, pointAlong, reachFrom, seesAllFrom } from './polygon-queries';
+export {
+  cornerAlong,
+  deepest,
+  distanceAlong,
+  distanceTo,
+  isInside,
+  lineCrossings,
+  pointAlong,
+  reachFrom,
+  seesAllFrom,
+} from './polygon-queries';
 export { nodesOf, rightHalf } from './to-nodes';
 export { curvatureAt, pointAt, pointOn, segmentLength, tangentAt } from './segment';
 export { quarteredCorners } from './shapes/straight';

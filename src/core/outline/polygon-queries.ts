@@ -113,6 +113,36 @@ export function distanceAlong(polygon: Polygon, [x, y]: Point): number {
   return found;
 }
 
+/** Places of a line this much farther off than the nearest are as near, mm. */
+const AS_NEAR = 0.01;
+
+/**
+ * How far along a closed polyline the place nearest a corner is, mm. Beside an inside corner a line drawn inside it has two nearest
+ * places, one on either side of its own corner: then it is the one half-way between them, so that a mirrored outline has mirrored places.
+ *
+ * @param polygon the line
+ * @param corner of the outline that it was drawn inside
+ */
+export function cornerAlong(polygon: Polygon, [x, y]: Point): number {
+  const total = polygonPerimeter(polygon);
+  let s = 0;
+  const near = polygon.map(([ax, ay], i) => {
+    const [bx, by] = polygon[(i + 1) % polygon.length]!;
+    const [dx, dy] = [bx - ax, by - ay];
+    const length = Math.hypot(dx, dy);
+    const t = Math.max(0, Math.min(1, ((x - ax) * dx + (y - ay) * dy) / (length * length || 1)));
+    const place = { at: s + t * length, away: Math.hypot(ax + t * dx - x, ay + t * dy - y) };
+    s += length;
+    return place;
+  });
+  const least = Math.min(...near.map(({ away }) => away));
+  const tied = near.filter(({ away }) => away < least + AS_NEAR).map(({ at }) => at);
+  const first = tied[0]!;
+  // Counted from the first, the shorter way round.
+  const beyond = tied.map((at) => ((at - first + 1.5 * total) % total) - total / 2);
+  return (first + (Math.min(...beyond) + Math.max(...beyond)) / 2 + total) % total;
+}
+
 /** The place at a distance along a closed polyline, counted on past its end. */
 export function pointAlong(polygon: Polygon, at: number): Point {
   const total = polygonPerimeter(polygon);

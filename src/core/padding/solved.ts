@@ -12,36 +12,36 @@ import { coveredSurface, surfaceOf, type Surface } from './surface';
  */
 
 /** How finely a step is worked out: the piece itself, one of the set that differs, a trial, a quick look in a drag. */
-export type Fineness = 'own' | 'variant' | 'trial' | 'quick';
+export type Fineness = 'full' | 'variant' | 'trial' | 'quick';
 
 /** Cells across the covered surface, and whether triangles are large. */
 const HOW: Record<Fineness, { cells: number; coarse: boolean }> = {
-  own: { cells: 64, coarse: false },
+  full: { cells: 64, coarse: false },
   variant: { cells: 48, coarse: false },
   trial: { cells: 40, coarse: true },
   quick: { cells: 32, coarse: true },
 };
 
 /** The stack cut at every station, not solved yet. */
-export function cutsStep({ stack, keep }: Model, fineness: Fineness = 'own'): StationCut[] {
+export function cutsStep({ stack, keep }: Model, fineness: Fineness = 'full'): StationCut[] {
   const { coarse } = HOW[fineness];
   return keep('cuts', { stack, coarse }, cuts);
 }
 
 /** The half section at every station. */
-export function sectionsStep(model: Model, fineness: Fineness = 'own'): StationSection[] {
+export function sectionsStep(model: Model, fineness: Fineness = 'full'): StationSection[] {
   return model.keep('sections', { stack: model.stack, cuts: cutsStep(model, fineness) }, sections);
 }
 
 /** The covered height over the whole plan. */
-export function coveredStep(model: Model, fineness: Fineness = 'own'): CoveredSurface {
+export function coveredStep(model: Model, fineness: Fineness = 'full'): CoveredSurface {
   const { stack, keep } = model;
   const { cells } = HOW[fineness];
   return keep('covered surface', { stack, sections: sectionsStep(model, fineness), cells }, covered);
 }
 
 /** What is said of the covered surface. */
-export function surfaceStep(model: Model, fineness: Fineness = 'own'): Surface {
+export function surfaceStep(model: Model, fineness: Fineness = 'full'): Surface {
   const { stack, keep } = model;
   const { coarse } = HOW[fineness];
   const reads = { stack, covered: coveredStep(model, fineness), sections: sectionsStep(model, fineness), coarse };
@@ -49,7 +49,7 @@ export function surfaceStep(model: Model, fineness: Fineness = 'own'): Surface {
 }
 
 /** The cut under the chalk line. */
-export function chalkStep({ stack, piece, rule, keep }: Model, fineness: Fineness = 'own'): Section | null {
+export function chalkStep({ stack, piece, rule, keep }: Model, fineness: Fineness = 'full'): Section | null {
   const { coarse } = HOW[fineness];
   return keep('chalk cut', { stack, chalk: piece.chalk, under: rule('return'), coarse }, chalkCut);
 }

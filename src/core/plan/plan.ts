@@ -97,7 +97,7 @@ export function planPiece(
   const problems = planner.check(piece, house);
   if (problems.length > 0) throw new PieceProblems(problems);
   const model = planner.model(piece, house);
-  const fineness: Fineness = coarse ? 'quick' : 'own';
+  const fineness: Fineness = coarse ? 'quick' : 'full';
   const sat = sits ? sitStep(model, fineness) : null;
   const { wadding, dust } = liningsStep(model, fineness);
   const steps = runStep(model, fineness);

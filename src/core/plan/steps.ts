@@ -60,7 +60,7 @@ type Models = { model: (piece: Piece, house: HouseRules) => Model };
 const DRESSED = 1.1;
 
 /** What the cover measures at every station. */
-export function wrapsStep(model: Model, fineness: Fineness = 'own'): StationWrap[] {
+export function wrapsStep(model: Model, fineness: Fineness = 'full'): StationWrap[] {
   const sections = sectionsStep(model, fineness);
   const { stack, figures, piece } = model;
   return model.keep('wraps', { stack, figures, piece: wrapFields(piece), sections }, wraps);
@@ -72,7 +72,7 @@ function wraps({ sections, ...reads }: ModelReads<WrapFields> & { sections: Stat
 }
 
 /** What is done at every corner. */
-export function cornersStep(model: Model, fineness: Fineness = 'own'): CornerPlan[] {
+export function cornersStep(model: Model, fineness: Fineness = 'full'): CornerPlan[] {
   const { stack, piece, figures, keep } = model;
   return keep('corners', { stack, figures, piece: cornerFields(piece), wraps: wrapsStep(model, fineness) }, corners);
 }
@@ -105,12 +105,12 @@ export function coverInput(whole: Model, fineness: Fineness): Omit<CoverInput, '
     stations: wrapsStep(model, fineness),
     corners: cornersStep(model, fineness),
     rows: rowsStep(model),
-    coarse: fineness !== 'own',
+    coarse: fineness !== 'full',
   };
 }
 
 /** The cover: flat pieces and all that is sewn into them. */
-export function coverStep(whole: Model, fineness: Fineness = 'own'): SewnCover {
+export function coverStep(whole: Model, fineness: Fineness = 'full'): SewnCover {
   const { model, ...solved } = coverInput(whole, fineness);
   const { stack, figures, piece, keep } = model;
   const sewn = keep('cover', { stack, figures, piece: coverFields(piece), ...solved }, sewnCover);
@@ -141,7 +141,7 @@ function foam(reads: ModelReads<FoamFields, 'foamOversize'>, keep: Keep): FoamPi
 type Linings = { wadding: LiningPiece | null; dust: Plan['dustCover'] };
 
 /** Wadding and dust cover. */
-export function liningsStep(whole: Model, fineness: Fineness = 'own'): Linings {
+export function liningsStep(whole: Model, fineness: Fineness = 'full'): Linings {
   const { stack, figures, piece, keep } = ownModel(whole);
   return keep('linings', { stack, figures, piece: liningFields(piece), wraps: wrapsStep(whole, fineness) }, linings);
 }
@@ -175,7 +175,7 @@ export function variantsStep(model: Model, planner: Models): VariantPlan[] {
 }
 
 /** The whole set laid out on sheets and rolls. */
-export function cutStep(model: Model, planner: Models, fineness: Fineness = 'own'): CutPlan {
+export function cutStep(model: Model, planner: Models, fineness: Fineness = 'full'): CutPlan {
   const item = ownModel(model);
   const { cover: whole } = coverStep(model, fineness);
   const cover = newOf(whole, model.piece);
@@ -199,7 +199,7 @@ function cut({ figures, piece, sets, cover }: CutReads): CutPlan {
 }
 
 /** What fasteners are chosen and placed for. */
-export function fasteningOf(model: Model, fineness: Fineness = 'own'): Fastening & { model: Model } {
+export function fasteningOf(model: Model, fineness: Fineness = 'full'): Fastening & { model: Model } {
   const { way: _way, ...choices } = choicesOf(model.piece.covering);
   void _way;
   const { stack, figures, piece, keep } = model;
@@ -212,7 +212,7 @@ function relief({ wraps, ...reads }: ModelReads<CoverFields> & Wraps, keep: Keep
 }
 
 /** Which fasteners, how many, where, in which order. */
-export function fixStep(model: Model, fineness: Fineness = 'own'): Fixing {
+export function fixStep(model: Model, fineness: Fineness = 'full'): Fixing {
   const { stack, figures, piece, keep } = model;
   const { model: _whole, ...fastening } = fasteningOf(model, fineness);
   void _whole;
@@ -227,7 +227,7 @@ function fixing({ stack, figures, piece, panels, ...fastening }: FixReads, keep:
 }
 
 /** The run sheet. */
-export function runStep(model: Model, fineness: Fineness = 'own'): Step[] {
+export function runStep(model: Model, fineness: Fineness = 'full'): Step[] {
   const { wadding, dust } = liningsStep(model, fineness);
   const { cover } = coverStep(model, fineness);
   return runSteps({
@@ -265,7 +265,7 @@ export function massStep(model: Model): Plan['mass'] {
 }
 
 /** How large it is covered, and how that goes into what it goes between. */
-export function roomStep(model: Model, fineness: Fineness = 'own'): Plan['room'] {
+export function roomStep(model: Model, fineness: Fineness = 'full'): Plan['room'] {
   const { piece, keep } = model;
   const sections = sectionsStep(model, fineness);
   const { welt } = choicesOf(piece.covering);

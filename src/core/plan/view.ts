@@ -152,7 +152,7 @@ export function sheetView(
 ): { view: SheetView } | { problems: Problem[] } {
   return guarded(piece, house, planner, () => {
     const model = planner.model(piece, house);
-    const fineness: Fineness = preview ? 'quick' : 'own';
+    const fineness: Fineness = preview ? 'quick' : 'full';
     const plan = tidied(sheetPlan(model, planner, parts, fineness), model);
     const looked = parts.includes('cover');
     return {

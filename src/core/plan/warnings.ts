@@ -148,7 +148,7 @@ function thicknessWarnings(model: Model, warn: Warn): void {
 }
 
 /** What the stack and the cover pulled over it give cause to say. */
-export function buildWarnings(model: Model, fineness: Fineness = 'own'): Warning[] {
+export function buildWarnings(model: Model, fineness: Fineness = 'full'): Warning[] {
   const { piece } = model;
   return collected((warn) => {
     if (!piece.pads.some((pad) => pad.role === 'main')) warn('no-main-pad', 'pads', 'No main pad yet: the cover would lie on the board.');
@@ -203,7 +203,7 @@ export function sitWarnings(sit: SitPlan | null): Warning[] {
 }
 
 /** What the cover gives cause to say. */
-export function coverWarnings(model: Model, fineness: Fineness = 'own'): Warning[] {
+export function coverWarnings(model: Model, fineness: Fineness = 'full'): Warning[] {
   const stations = wrapsStep(model, fineness);
   // Where somebody has cut the cloth short on purpose, that is no news.
   const short = stations.filter(
@@ -291,7 +291,7 @@ const OTHER_ROLLS = [
 ] as const;
 
 /** What laying the set out gives cause to say. */
-export function cutWarnings(model: Model, planner: Planner, fineness: Fineness = 'own'): Warning[] {
+export function cutWarnings(model: Model, planner: Planner, fineness: Fineness = 'full'): Warning[] {
   const cut = cutStep(model, planner, fineness);
   return collected((warn) => {
     for (const layout of cut.foam.layouts)
@@ -336,7 +336,7 @@ export function cutWarnings(model: Model, planner: Planner, fineness: Fineness =
 }
 
 /** What fastening gives cause to say. */
-export function fixWarnings(model: Model, fineness: Fineness = 'own'): Warning[] {
+export function fixWarnings(model: Model, fineness: Fineness = 'full'): Warning[] {
   const fastening = fasteningOf(model, fineness);
   return FASTENERS.filter((fastener) => fastener.used(fastening)).flatMap((fastener) => fastener.warnings?.(fastening) ?? []);
 }

@@ -253,7 +253,7 @@ function cutSteps(model: Model, foam: readonly FoamPiece[]): ToldStep[] {
   );
   for (const pad of piece.pads) {
     const called = calledOf({ pad: pad.id, role: pad.role }, foam);
-    letInto(pad).forEach((pocket, value, all) => steps.push(letInStep(pad, called, { pocket, own: value, of: all.length }, rule)));
+    letInto(pad).forEach((pocket, value, all) => steps.push(letInStep(pad, called, { pocket, index: value, of: all.length }, rule)));
   }
   return steps;
 }

@@ -14,15 +14,15 @@ function whereLetIn({ x, y }: Pocket): string {
 }
 
 /** A pocket of a pad: which of how many, from 0. */
-type LetIn = { pocket: Pocket; own: number; of: number };
+type LetIn = { pocket: Pocket; index: number; of: number };
 
 /** Carving one pocket, or patching one worn place, in a pad as it is called. */
-export function letInStep({ id, kept }: Pad, called: string, { pocket, own: value, of }: LetIn, rule: Model['rule']): ToldStep {
+export function letInStep({ id, kept }: Pad, called: string, { pocket, index, of }: LetIn, rule: Model['rule']): ToldStep {
   const { width, length, deep, blend, sat } = pocket;
   const photos = sat ? [sat.photo] : [];
   const sees = { in: 'section', pad: id } as const;
-  const end = value === 0 ? id : `${id}-${value + 1}`;
-  const which = of > 1 ? `, ${value + 1} of ${of}` : '';
+  const end = index === 0 ? id : `${id}-${index + 1}`;
+  const which = of > 1 ? `, ${index + 1} of ${of}` : '';
   const slope = blend ? `its sides sloping in over ${Math.round(blend)} mm` : null;
   if (kept)
     return step(

@@ -75,8 +75,8 @@ function inOrder(plan: Plan, text: string): void {
   expect(keys.at(-1), text).toBe(keys.includes('hang') ? 'hang' : 'measure');
 }
 
-/** One of the orders that the graph of a run sheet allows, thrown: of what can be done, anything is done next. */
-function thrownOrder(steps: readonly Step[], roll: () => number): Step[] {
+/** One of the orders that the graph of a run sheet allows, at random: of what can be done, anything is done next. */
+function randomOrder(steps: readonly Step[], roll: () => number): Step[] {
   const left = [...steps];
   const done = new Set<string>();
   const order: Step[] = [];
@@ -100,7 +100,7 @@ function anyOrder(plan: Plan, text: string, roll: () => number): void {
     if (open !== undefined) expect(key, text).toMatch(/^spray-/);
     if (place) expect(STEP_PLACES.map(({ id }) => id)).toContain(place);
   }
-  for (let k = 0; k < 3; k++) inOrder({ ...plan, steps: thrownOrder(plan.steps, roll) }, `${text}, thrown`);
+  for (let k = 0; k < 3; k++) inOrder({ ...plan, steps: randomOrder(plan.steps, roll) }, `${text}, in a random order`);
 }
 
 /** Whoever works by it sees whole minutes, a sentence, and a caution where a blade, glue, a staple or a needle is in hand. */

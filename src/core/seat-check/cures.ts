@@ -191,7 +191,7 @@ function firstThatHolds(row: readonly Trial[], { piece, area }: Sick, house: Hou
     // A rough look first; what passes it is solved once more as the sheet will show it.
     const rough = attempt(item, house, { fineness: 'trial', keep });
     if (!rough || !holds(rough)) continue;
-    const after = attempt(item, house, { fineness: 'own', keep });
+    const after = attempt(item, house, { fineness: 'full', keep });
     if (!after || !holds(after)) continue;
     return { ...trial, cost: price(piece, trial.pads, area), leastLeft: after.leastLeft, sink: after.sink };
   }

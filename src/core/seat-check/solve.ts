@@ -13,10 +13,10 @@ type SitReads = ModelReads<SitFields, SitRules> & { covered: CoveredSurface; sit
  * Who sits on a piece, and what they find.
  *
  * @param model the built piece
- * @param [fineness='own'] how finely it is covered
+ * @param [fineness='full'] how finely it is covered
  * @param [sitting] who sits; the piece's own sitting otherwise
  */
-export function sitStep(model: Model, fineness: Fineness = 'own', sitting: Sitting = sittingOf(model)): Sat | null {
+export function sitStep(model: Model, fineness: Fineness = 'full', sitting: Sitting = sittingOf(model)): Sat | null {
   const { stack, keep, figures, piece } = model;
   const covered = coveredStep(model, fineness);
   const reads: SitReads = {

@@ -39,7 +39,7 @@ export const WARE_KINDS = [
   { id: 'batten', name: 'Batten', measure: 'length', sold: 'each' },
   { id: 'webbing', name: 'Webbing', measure: 'length', sold: 'roll' },
   { id: 'spring', name: 'Springs and clips', measure: 'count', sold: 'box' },
-  { id: 'cord', name: 'Welt cord', measure: 'length', sold: 'roll' },
+  { id: 'cord', name: 'Cord', measure: 'length', sold: 'roll' },
   { id: 'card', name: 'Tack strip, lip and edge tape', measure: 'length', sold: 'roll' },
   { id: 'zip', name: 'Zip', measure: 'count', sold: 'each' },
   { id: 'thread', name: 'Thread', measure: 'length', sold: 'roll' },

@@ -16,7 +16,7 @@ const FIELD = 'block border border-base-content/40 px-1 h-9 bg-base-100';
 const days = (count: number): string => `${count} ${count === 1 ? 'day' : 'days'}`;
 
 /** The answer in words: by when, how sure, and whose promise it would break. */
-function Answer({ told: promised, view }: { told: Promised; view: DiaryView }) {
+function Answer({ promised, view }: { promised: Promised; view: DiaryView }) {
   const { end, range, costs, question } = promised;
   const nameOf = (id: string): string => view.input.pieces.find((piece) => piece.id === id)?.name ?? 'a piece';
   if (!end.ends) return <p>It would not be done within a year: not with these people and hours.</p>;
@@ -46,7 +46,7 @@ function Answer({ told: promised, view }: { told: Promised; view: DiaryView }) {
 }
 
 /** Puts the job on the floor that can be promised. */
-function Take({ told: promised }: { told: Promised }) {
+function Take({ promised }: { promised: Promised }) {
   const router = useRouter();
   const [message, setMessage] = useState<string | null>(null);
   const take = async () => {
@@ -108,7 +108,7 @@ function Which({ view, value, onChange }: WhichProps) {
 
 /** Before anybody says yes: whether a job can be promised that is not on the floor yet, and what taking it costs the others. */
 export function AskedFor({ view }: { view: DiaryView }) {
-  const { message, told: promised, looking, ask, stop } = useAskedFor(view);
+  const { message, promised, looking, ask, stop } = useAskedFor(view);
   const [question, setQuestion] = useState<Question>({ like: `kind/${KINDS[0].id}`, count: 1, due: '', clothOn: '' });
   const change = (more: Partial<Question>): null => {
     setQuestion({ ...question, ...more });
@@ -162,11 +162,11 @@ export function AskedFor({ view }: { view: DiaryView }) {
               {promised.piece.name}
               {promised.piece.count > 1 && `, ${promised.piece.count}`}
             </p>
-            <Answer told={promised} view={view} />
+            <Answer promised={promised} view={view} />
           </div>
         )}
       </div>
-      {promised && <Take told={promised} />}
+      {promised && <Take promised={promised} />}
     </section>
   );
 }

@@ -84,5 +84,5 @@ export function useAskedFor(view: DiaryView) {
     worker.current?.terminate();
     setLooking(null);
   }, []);
-  return { message, told: promised, looking, ask, stop };
+  return { message, promised, looking, ask, stop };
 }

@@ -29,7 +29,7 @@ export function useDiary() {
   const [ranges, setRanges] = useState<Range[]>([]);
   const [promises, setPromises] = useState<Record<string, string>>({});
   const worker = useRef<Worker | null>(null);
-  const best = useRef<{ input: DiaryInput; told: DiaryTold } | null>(null);
+  const best = useRef<{ input: DiaryInput; diary: DiaryTold } | null>(null);
 
   const load = useCallback(async () => {
     try {
@@ -74,7 +74,7 @@ export function useDiary() {
 
   const keep = useCallback(async () => {
     if (!best.current) return;
-    const { input, told: diary } = best.current;
+    const { input, diary: diary } = best.current;
     setMessage(await change('PUT', '/api/diary', { input, schedule: diary.schedule }));
   }, [change]);
 
@@ -94,7 +94,7 @@ export function useDiary() {
     const tries = usualTries(problemOf(input));
     setSearch({ tried: 0, of: tries, schedule: { done: [], left: [] }, ends: [], ranges: null, wrong: [] });
     item.onmessage = ({ data }: MessageEvent<DiaryTold>) => {
-      best.current = { input, told: data };
+      best.current = { input, diary: data };
       setSearch(data.ranges ? null : data);
       if (!data.ranges) return;
       item.terminate();

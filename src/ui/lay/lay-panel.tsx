@@ -89,7 +89,7 @@ function Bound({ lay, bound }: { lay: Lay; bound: LayBound }) {
   return fresh > 0 && bound.fresh > 0 ? <>; no lay takes fewer than {bound.fresh}</> : null;
 }
 
-function Looking({ own: item }: { own: LayHook }) {
+function Looking({ lay: item }: { lay: LayHook }) {
   const { search, lay } = item;
   return (
     <div className="flex items-center gap-2 flex-wrap text-sm" aria-live="polite">
@@ -115,7 +115,7 @@ function Looking({ own: item }: { own: LayHook }) {
 }
 
 /** What a piece that is chosen can be asked. */
-function ChosenPiece({ own: item }: { own: LayHook }) {
+function ChosenPiece({ lay: item }: { lay: LayHook }) {
   const say = useLength();
   const place = item.lay?.places.find(({ key }) => key === item.chosen);
   if (!place)
@@ -202,7 +202,7 @@ function FitsNowhere({ group, left }: { group: LayGroup; left: readonly string[]
 }
 
 /** What a material is cut from: as what it is bought, with which tool, and whether the store comes first. */
-function CutFrom({ group, own: item }: { group: LayGroup; own: LayHook }) {
+function CutFrom({ group, lay: item }: { group: LayGroup; lay: LayHook }) {
   const { unit } = useSettings();
   return (
     <>
@@ -272,8 +272,8 @@ export function LayPanel({ group, store, lays, names, keep, act }: PanelProps) {
           </p>
         )}
       </div>
-      <CutFrom group={group} own={item} />
-      <Looking own={item} />
+      <CutFrom group={group} lay={item} />
+      <Looking lay={item} />
       {lay && lay.left.length > 0 && <FitsNowhere group={group} left={lay.left} />}
       {faults.length > 0 && (
         <p role="alert" className="text-sm text-error">
@@ -292,7 +292,7 @@ export function LayPanel({ group, store, lays, names, keep, act }: PanelProps) {
             hands={item.hands}
             names={names}
           />
-          <ChosenPiece own={item} />
+          <ChosenPiece lay={item} />
           <button
             type="button"
             className="btn btn-sm btn-outline font-normal mt-1"

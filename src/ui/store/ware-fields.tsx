@@ -109,15 +109,16 @@ function Photo({ ware, at, says, onChange }: { ware: Ware; at: 'photo' | 'proof'
 export function WareFields({ ware, onChange }: { ware: Ware; onChange: Change }) {
   const sizes = sizesAsked(ware);
   const materials = materialsOf(ware.kind);
+  const sorted = sortsOf(ware.kind).length > 0;
   const entries = ware.foam ? [{ id: ware.foam.id, name: `${ware.foam.name} (our own)` }] : [];
   return (
     <>
       <Field ware={ware} at="name" onChange={onChange} />
       {materials.length > 0 && (
         <ChoiceField
-          label={wareKind(ware.kind).name}
+          label={sorted ? 'Type' : wareKind(ware.kind).name}
           value={ware.of}
-          options={[{ id: '', name: 'Not said' }, ...entries, ...materials.map(({ id, name }) => ({ id, name }))]}
+          options={[{ id: '', name: sorted ? 'Any' : 'Not said' }, ...entries, ...materials.map(({ id, name }) => ({ id, name }))]}
           onChange={(of) => onChange({ of })}
         />
       )}
@@ -133,7 +134,7 @@ export function WareFields({ ware, onChange }: { ware: Ware; onChange: Change })
             {...(SIZE_HINTS[ware.kind]?.[at] ? { hint: SIZE_HINTS[ware.kind]![at]! } : {})}
           />
         ))}
-        <Field ware={ware} at="price" onChange={onChange} />
+        <Field ware={ware} at="price" onChange={onChange} {...(ware.sold === 'metre' ? {} : { hint: '' })} />
         <Field ware={ware} at="breakFrom" onChange={onChange} />
         <Field ware={ware} at="breakLess" onChange={onChange} />
         <Field ware={ware} at="lead" onChange={onChange} />

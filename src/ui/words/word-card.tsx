@@ -24,7 +24,7 @@ function RuleSaid({ at }: { at: string }) {
 }
 
 /** One word: what it is, drawn where that helps, where its number comes from, what goes wrong. */
-function Card({ own: word }: { own: Word }) {
+function Card({ word }: { word: Word }) {
   return (
     <article className="py-2 border-t border-base-content/25 first:border-t-0" data-word={word.id}>
       <h3 className="font-display text-lg">{word.word}</h3>
@@ -68,7 +68,7 @@ export function WordsDialog({ first, onClose }: { first?: string; onClose: () =>
       {/* eslint-disable-next-line jsx-a11y/no-noninteractive-tabindex */}
       <div className="max-h-96 overflow-y-auto pr-2" role="region" aria-label="Words" tabIndex={0}>
         {found.map((word) => (
-          <Card key={word.id} own={word} />
+          <Card key={word.id} word={word} />
         ))}
         {found.length === 0 && <p className="text-sm">No word like that.</p>}
       </div>

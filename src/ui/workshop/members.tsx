@@ -36,12 +36,12 @@ function useMembers() {
       return false;
     }
   };
-  return { known, told: listed, wrong, change };
+  return { known, member: listed, wrong, change };
 }
 
 /** Who may come in over the network. */
 export function Members() {
-  const { known, told: listed, wrong, change } = useMembers();
+  const { known, member: listed, wrong, change } = useMembers();
   const [name, setName] = useState('');
   const [role, setRole] = useState<Role>('hand');
   if (!known) return null;

@@ -88,11 +88,11 @@ function meet(a: Polygon, b: Polygon): boolean {
 
 const move = (outline: Polygon, arranged: Arranged): Polygon => outline.map((at) => onPage(arranged, at));
 
-type Placed = { piece: CoverPiece; own: Arranged; outline: Polygon; grown: Polygon };
+type Placed = { piece: CoverPiece; arranged: Arranged; outline: Polygon; grown: Polygon };
 
 function placed(piece: CoverPiece, arranged: Arranged, gap: number): Placed {
   const outline = move(piece.outline, arranged);
-  return { piece, own: arranged, outline, grown: offsetPolygon(outline, gap) ?? outline };
+  return { piece, arranged, outline, grown: offsetPolygon(outline, gap) ?? outline };
 }
 
 /** Where a piece lies beside one that is placed already, its notches before theirs, or null where there is no room. */
@@ -100,7 +100,7 @@ function beside(piece: CoverPiece, neighbour: Placed, all: readonly Placed[], ga
   const known = notchesOf(neighbour.piece);
   const pairs = [...notchesOf(piece)].flatMap(([key, there]): Pair[] => {
     const at = known.get(key);
-    return at ? [{ here: onPage(neighbour.own, at), there }] : [];
+    return at ? [{ here: onPage(neighbour.arranged, at), there }] : [];
   });
   if (pairs.length < 2) return null;
   let item = brought(pairs);
@@ -164,5 +164,5 @@ export function arrangePieces(pieces: readonly CoverPiece[], gap: number): Arran
       }
   }
   const alone = below([...left], all, gap);
-  return pieces.map((piece) => alone.get(piece) ?? all.find((candidate) => candidate.piece === piece)!.own);
+  return pieces.map((piece) => alone.get(piece) ?? all.find((candidate) => candidate.piece === piece)!.arranged);
 }

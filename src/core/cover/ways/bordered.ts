@@ -73,7 +73,7 @@ function stagedSteps({ piece, rule, seams, welt }: SewnFacts): OwnSteps {
       local(
         'border-tack',
         'Back-tack the border',
-        `The strips, joined at the mitres, face down over the inner panel, mitres on the corners; card strip tight against the ${welt?.upper ? 'cord' : 'line'}, ${staples('inner')} staples through it.`,
+        `The strips, joined at the mitres, face down over the inner panel, mitres on the corners; tack strip tight against the ${welt?.upper ? 'cord' : 'line'}, ${staples('inner')} staples through it.`,
         length('inner') * MINUTES.tackMetre,
       ),
       step(
@@ -102,7 +102,7 @@ function stagedSteps({ piece, rule, seams, welt }: SewnFacts): OwnSteps {
       local(
         'band-tack',
         'Back-tack the outer band',
-        `Face down over the border, its joins in line with the mitres; card strip tight against the ${welt?.lower ? 'cord' : 'edge'}, ${staples('top')} staples through it; turn it over and round to the back.`,
+        `Face down over the border, its joins in line with the mitres; tack strip tight against the ${welt?.lower ? 'cord' : 'edge'}, ${staples('top')} staples through it; turn it over and round to the back.`,
         length('top') * MINUTES.tackMetre,
       ),
     ],

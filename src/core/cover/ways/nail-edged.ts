@@ -23,7 +23,7 @@ function bandSteps({ seams, rule }: SewnFacts): ToldStep[] {
     step(
       'band-tack',
       'Back-tack the band',
-      `Face down over the front, card strip tight against the cord; turn it over the edge and round to the back, smooth, and staple it there ${Math.round(rule('return') + ROWS_APART)} mm in, over the cover’s raw edge. Trim.`,
+      `Face down over the front, tack strip tight against the cord; turn it over the edge and round to the back, smooth, and staple it there ${Math.round(rule('return') + ROWS_APART)} mm in, over the cover’s raw edge. Trim.`,
       metres * MINUTES.tackMetre,
       { uses: ['staple', 'card'], caution: CAUTIONS.staples },
     ),

@@ -34,7 +34,7 @@ export const tightDeck: Way = {
       }),
     );
   },
-  throughCard: 'through a card strip along each rail, so that no thread draws out',
+  throughCard: 'through tack strip along each rail, so that the threads do not pull out',
   tackAlong: ({ ring }) => [{ name: 'under the rail', level: lowerEdge(ring) }],
   suits: ({ traits }) => ({
     against: [[!traits.throughFrame, false, 'Needs a frame with gaps between its rails.']],

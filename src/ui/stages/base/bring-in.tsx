@@ -14,24 +14,24 @@ import { readFile, type Answer, type Asked } from '@/ui/kit/read-file';
 import { usePiece, useSheet } from '@/ui/sheet/store';
 
 /** The piece with what a file showed, and what to say of it; null where it showed nothing. */
-function taken(piece: Piece, answer: Answer, name: string): { next: Piece; said: string } | null {
+function taken(piece: Piece, answer: Answer, name: string): { next: Piece; words: string } | null {
   const base = { ...piece.base, notches: [], edges: [] };
   if (answer.outline) {
     const { nodes, holes, width, depth, remarks } = answer.outline;
     const drawn = holes.map((hole, i) => ({ ...hole, id: `h-${i + 1}`, kind: 'round' as const }));
     return {
       next: { ...piece, base: { ...base, shape: { type: 'drawn', mirrored: false, nodes }, holes: drawn } },
-      said: [`${Math.round(width * 10) / 10} × ${Math.round(depth * 10) / 10} mm, ${nodes.length} points`, ...remarks].join('. '),
+      words: [`${Math.round(width * 10) / 10} × ${Math.round(depth * 10) / 10} mm, ${nodes.length} points`, ...remarks].join('. '),
     };
   }
-  if (answer.shape) return { next: { ...piece, base: { ...base, holes: [], shape: answer.shape } }, said: 'Readings taken over' };
+  if (answer.shape) return { next: { ...piece, base: { ...base, holes: [], shape: answer.shape } }, words: 'Readings taken over' };
   if (!answer.scan) return null;
   const { mould, nodes, width, depth, rise, triangles } = answer.scan;
   const drawable = nodes.length >= 3 && nodes.length <= POINTS[1];
   const shape: BaseShape = drawable ? { type: 'drawn', mirrored: false, nodes } : base.shape;
   return {
     next: { ...piece, base: { ...base, shape, mould: { ...mould, name: name.slice(0, 100) } } },
-    said: `${triangles} triangles, ${Math.round(width)} × ${Math.round(depth)} mm, ${Math.round(rise * 10) / 10} mm from its lowest to its highest place`,
+    words: `${triangles} triangles, ${Math.round(width)} × ${Math.round(depth)} mm, ${Math.round(rise * 10) / 10} mm from its lowest to its highest place`,
   };
 }
 
@@ -66,7 +66,7 @@ function useReading(): Read & { take: (file: File, choice: Choice) => void } {
     const answer = await readFile(close ? { ...asked, close } : asked);
     const found = answer.problem ? null : taken(piece, answer, file.name);
     const wrong = answer.problem ?? (found && apply(found.next));
-    setRead({ file, busy: false, message: wrong ? { text: wrong, bad: true } : { text: found?.said ?? '', bad: false } });
+    setRead({ file, busy: false, message: wrong ? { text: wrong, bad: true } : { text: found?.words ?? '', bad: false } });
   };
   return { ...read, take: (file, choice) => void take(file, choice) };
 }

@@ -68,7 +68,7 @@ function Notches({ piece, page, size }: { piece: CoverPiece; page: ToPage; size:
 }
 
 /** One flat piece where it lies on the page: cut line, sewn line, grain, notches, marks. */
-function PieceDrawing({ piece, own: arranged, number, size }: { piece: CoverPiece; own: Arranged; number: number; size: number }) {
+function PieceDrawing({ piece, arranged, number, size }: { piece: CoverPiece; arranged: Arranged; number: number; size: number }) {
   const page: ToPage = (at) => {
     const [x, y] = onPage(arranged, at);
     return { x, y: -y };
@@ -190,7 +190,7 @@ function PiecesPage({ pieces }: { pieces: readonly CoverPiece[] }) {
             </marker>
           </defs>
           {pieces.map((piece, i) => (
-            <PieceDrawing key={piece.id} piece={piece} own={arranged[i]!} number={i + 1} size={size} />
+            <PieceDrawing key={piece.id} piece={piece} arranged={arranged[i]!} number={i + 1} size={size} />
           ))}
         </>
       )}

@@ -43,7 +43,7 @@ function BothLines({ pinned, computed }: PinnedCompared) {
 }
 
 /** What was found, side by side, and taking it over. */
-function Compared({ own: item, piece, found }: { own: Pinned; piece: CoverPiece; found: PinnedCompared }) {
+function Compared({ pinned: item, piece, found }: { pinned: Pinned; piece: CoverPiece; found: PinnedCompared }) {
   const say = useLength();
   const { unit } = useSettings();
   const { covering } = usePiece();
@@ -79,7 +79,7 @@ function Compared({ own: item, piece, found }: { own: Pinned; piece: CoverPiece;
 }
 
 /** Readings by tape from the cloth's middle line. */
-function Rows({ own: item, at }: { own: Pinned; at: string }) {
+function Rows({ pinned: item, at }: { pinned: Pinned; at: string }) {
   const [, put] = useField(`${at}.rows`);
   const last = item.rows.at(-1);
   return (
@@ -100,7 +100,7 @@ function Rows({ own: item, at }: { own: Pinned; at: string }) {
   );
 }
 
-function One({ own: item, i, pieces, onTakeOut }: { own: Pinned; i: number; pieces: readonly CoverPiece[]; onTakeOut: () => void }) {
+function One({ pinned: item, i, pieces, onTakeOut }: { pinned: Pinned; i: number; pieces: readonly CoverPiece[]; onTakeOut: () => void }) {
   const put = useSheet((state) => state.put);
   const show = useSheet((state) => state.show);
   const say = useLength();
@@ -141,14 +141,14 @@ function One({ own: item, i, pieces, onTakeOut }: { own: Pinned; i: number; piec
           }}
         />
       ) : (
-        <Rows own={item} at={at} />
+        <Rows pinned={item} at={at} />
       )}
       {typeof outline === 'string' ? (
         !trace && <p className="text-xs">{outline}.</p>
       ) : (
         <p className="text-xs">{`${say(size!.width)} × ${say(size!.depth)} marked.`}</p>
       )}
-      {piece && found && <Compared own={item} piece={piece} found={found} />}
+      {piece && found && <Compared pinned={item} piece={piece} found={found} />}
       <Wrong message={message} />
     </Item>
   );
@@ -162,7 +162,7 @@ export function PinnedFields() {
   return (
     <Part title="Pinned on and marked" count={pinned.length}>
       {pinned.map((item, i) => (
-        <One key={item.id} own={item} i={i} pieces={pieces} onTakeOut={() => put(pinned.filter((_, k) => k !== i))} />
+        <One key={item.id} pinned={item} i={i} pieces={pieces} onTakeOut={() => put(pinned.filter((_, k) => k !== i))} />
       ))}
       <AddOne onClick={() => put([...pinned, { id: freeId(pinned, 'q'), piece: pieces[0]!.id, rows: [], trace: null }])}>
         Pinned piece

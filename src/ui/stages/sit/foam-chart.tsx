@@ -15,11 +15,11 @@ const THICKNESSES = [25, 40, 50, 60, 75, 100, 125];
 /** Body mass × thickness → hardness, a line for each mass, the piece's own foam marked. */
 function Chart({
   cells,
-  own: item,
+  current: item,
   says,
 }: {
   cells: readonly ChartCell[];
-  own: { thickness: number; ifd25: number; mass: number };
+  current: { thickness: number; ifd25: number; mass: number };
   says: (mm: number) => string;
 }) {
   const [w, h] = [470, 270];
@@ -119,7 +119,7 @@ function ChartDialog({ onClose }: { onClose: () => void }) {
       </p>
       <Chart
         cells={cells}
-        own={{ thickness: main.thickness, ifd25: foam.ifd25, mass: sat ?? piece.sit?.mass ?? rule('sitMass') }}
+        current={{ thickness: main.thickness, ifd25: foam.ifd25, mass: sat ?? piece.sit?.mass ?? rule('sitMass') }}
         says={say}
       />
       <div className="flex items-center gap-3 min-h-8">
