@@ -3,42 +3,17 @@ import { expect, type Page } from '@playwright/test';
 import { test } from './workshop';
 import { flatten, baseOutline, bounds } from '../src/core/outline';
 import { newPiece, STARTING_SHAPES, type Piece } from '../src/core/piece';
-import { place, settled } from './help';
+import { measure, place, savedHere, settled } from './help';
 
 const DEGREE = Math.PI / 180;
 
-async function saved(page: Page): Promise<Piece> {
-  await expect(page.locator('[data-save="saved"]')).toBeVisible();
-  const id = /piece\/([^?]+)/.exec(page.url())![1]!;
-  return ((await (await page.request.get(`/api/pieces/${id}`)).json()) as { piece: Piece }).piece;
-}
-
-/** Chooses a kind and shape, then types figures from field to field with Enter alone. */
-async function measure(page: Page, kind: string, shape: string | null, name: string, first: string, figures: string[]): Promise<void> {
-  await page.goto('/new');
-  await page.getByRole('radio', { name: 'Millimetres' }).check({ force: true });
-  await page.getByLabel('What are you covering?').selectOption({ label: kind });
-  if (shape) await page.getByRole('radio', { name: shape, exact: true }).check({ force: true });
-  await page.getByLabel('Name').fill(name);
-  await page.getByLabel(first, { exact: true }).focus();
-  for (const figure of figures) {
-    await page.keyboard.type(figure);
-    await page.keyboard.press('Enter');
-  }
-  await expect(page.locator('[aria-invalid="true"]')).toHaveCount(0);
-  const usual = page.getByRole('button', { name: 'Start with the usual sizes' });
-  await ((await usual.isVisible()) ? usual : page.getByRole('button', { name: 'Start this piece' })).click();
-  await expect(page.getByRole('heading', { name })).toBeVisible();
-  await settled(page);
-}
-
 /** The piece as it is kept, and again after the page was opened anew. */
 async function reopened(page: Page): Promise<Piece> {
-  const before = await saved(page);
+  const before = await savedHere(page);
   await page.reload();
   await settled(page);
   await page.getByRole('button', { name: '2. Base' }).click();
-  expect(await saved(page)).toEqual(before);
+  expect(await savedHere(page)).toEqual(before);
   return before;
 }
 
@@ -70,7 +45,7 @@ test('a notched trapezoid, from the tape', async ({ page }) => {
   await page.getByRole('slider', { name: 'Notch 2' }).focus();
   await page.keyboard.press('ArrowRight');
   await settled(page);
-  expect((await saved(page)).base.notches![1]).toMatchObject({ width: 36, depth: 45 });
+  expect((await savedHere(page)).base.notches![1]).toMatchObject({ width: 36, depth: 45 });
   await page.getByRole('button', { name: '7. Fasten' }).click();
   await expect(page.getByText('cut in').first()).toBeVisible();
 });
@@ -153,7 +128,7 @@ test('outlines, readings and scans come in from files and go out again; what is 
     await download.saveAs(path);
     await file(`outline.${format.toLowerCase()}`, readFileSync(path, 'utf8'));
     await expect(page.locator('[data-brought="true"]')).toContainText('443.9 × 420 mm');
-    const { shape } = (await saved(page)).base;
+    const { shape } = (await savedHere(page)).base;
     const [a, b] = [bounds(flatten(baseOutline(shape))), bounds(flatten(baseOutline(STARTING_SHAPES.trapezoid)))];
     expect(Math.abs(a.width - b.width)).toBeLessThan(0.01);
     expect(Math.abs(a.height - b.height)).toBeLessThan(0.01);
@@ -174,7 +149,7 @@ test('outlines, readings and scans come in from files and go out again; what is 
   await file('offsets.csv', 'at,left,right\n0,150,150\n200,190,195\n400,160,160\n');
   await expect(page.locator('[data-brought="true"]')).toContainText('Readings taken over');
   await settled(page);
-  expect((await saved(page)).base.shape).toMatchObject({ type: 'offsets', rows: [{ at: 0 }, { left: 190, right: 195 }, { at: 400 }] });
+  expect((await savedHere(page)).base.shape).toMatchObject({ type: 'offsets', rows: [{ at: 0 }, { left: 190, right: 195 }, { at: 400 }] });
 });
 
 test('a photo is traced: squared up from four corners it comes back within 1 %', async ({ page }) => {
@@ -246,7 +221,7 @@ test('a photo is traced: squared up from four corners it comes back within 1 %',
   }
   await page.getByRole('button', { name: 'Take it, straight' }).click();
   await settled(page);
-  const box = bounds(flatten(baseOutline((await saved(page)).base.shape)));
+  const box = bounds(flatten(baseOutline((await savedHere(page)).base.shape)));
   expect(Math.abs(box.width / 400 - 1)).toBeLessThan(0.01);
   expect(Math.abs(box.height / 300 - 1)).toBeLessThan(0.01);
 });
@@ -264,7 +239,7 @@ test('the outline editor is used with the keyboard alone', async ({ page }) => {
   await page.keyboard.press('ArrowDown');
   await settled(page);
   await expect
-    .poll(async () => ((await saved(page)).base.shape as typeof STARTING_SHAPES.drawn).nodes[1])
+    .poll(async () => ((await savedHere(page)).base.shape as typeof STARTING_SHAPES.drawn).nodes[1])
     .toMatchObject({ x: 235, y: -211 });
   await point(1).focus();
   await page.keyboard.press('a');
@@ -278,7 +253,7 @@ test('the outline editor is used with the keyboard alone', async ({ page }) => {
   await page.getByLabel('Right', { exact: true }).fill('200');
   await page.keyboard.press('Enter');
   await settled(page);
-  const { nodes } = (await saved(page)).base.shape as typeof STARTING_SHAPES.drawn;
+  const { nodes } = (await savedHere(page)).base.shape as typeof STARTING_SHAPES.drawn;
   expect(nodes.some((node) => node.x === 200)).toBe(true);
   // What cannot be is not taken, and said.
   await point(1).focus();
@@ -391,33 +366,4 @@ test('what came off is recorded with photos, and goes back on in the run sheet',
   await expect(page.locator('[data-pin-says]')).toHaveCount(0);
   await page.keyboard.press('Control+z');
   await expect(page.getByRole('slider', { name: /^Pin 1/ })).toBeVisible();
-});
-
-test('an address that names no stage opens the board', async ({ page }) => {
-  await page.goto('/');
-  const id = await place(page, { ...newPiece('chair-seat'), name: 'Addressed' });
-  for (const address of ['?stage=foo', '?stage=sizes', '?stage=base&stage=cut', '?stage=']) {
-    await page.goto(`/piece/${id}${address}`);
-    await expect(page.getByRole('heading', { name: 'Addressed' })).toBeVisible();
-    await settled(page);
-    await expect(page.getByRole('button', { name: '2. Base' })).toHaveAttribute('aria-current', 'step');
-  }
-});
-
-test('four panels of 600 × 450: the wall is what they fill, and follows board and number', async ({ page }) => {
-  await measure(page, 'Headboard or wall, panelled', null, 'Stair wall', 'Width', ['600', '450', '12']);
-  const piece = await saved(page);
-  expect(piece.base.shape).toMatchObject({ width: 600 });
-  // Four of 600, each with its cloth and wadding, and three gaps of 3.
-  expect(piece.panels).toMatchObject({ count: 4, gap: 3 });
-  expect(piece.panels!.across).toBeGreaterThan(2409);
-  expect(piece.panels!.across).toBeLessThan(2480);
-  await expect(page.locator('[data-panels]')).toContainText(/Each panel 60\d mm/);
-  await page.getByLabel('Width', { exact: true }).fill('500');
-  await page.keyboard.press('Enter');
-  await expect(page.locator('[data-panels]')).toContainText(/Each panel 50\d mm/);
-  await settled(page);
-  const narrower = await saved(page);
-  expect(narrower.panels!.across).toBeLessThan(2080);
-  expect(narrower.panels!.across).toBeGreaterThan(2009);
 });

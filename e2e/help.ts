@@ -25,6 +25,39 @@ export async function saved(page: Page, id: string): Promise<Piece> {
   return ((await (await page.request.get(`/api/pieces/${id}`)).json()) as { piece: Piece }).piece;
 }
 
+/** The piece of the sheet that is open, as it is stored. */
+export async function savedHere(page: Page): Promise<Piece> {
+  await expect(page.locator('[data-save="saved"]')).toBeVisible();
+  const id = /piece\/([^?]+)/.exec(page.url())![1]!;
+  return ((await (await page.request.get(`/api/pieces/${id}`)).json()) as { piece: Piece }).piece;
+}
+
+/** Chooses a kind and shape, then types figures from field to field with Enter alone. */
+export async function measure(
+  page: Page,
+  kind: string,
+  shape: string | null,
+  name: string,
+  first: string,
+  figures: string[],
+): Promise<void> {
+  await page.goto('/new');
+  await page.getByRole('radio', { name: 'Millimetres' }).check({ force: true });
+  await page.getByLabel('What are you covering?').selectOption({ label: kind });
+  if (shape) await page.getByRole('radio', { name: shape, exact: true }).check({ force: true });
+  await page.getByLabel('Name').fill(name);
+  await page.getByLabel(first, { exact: true }).focus();
+  for (const figure of figures) {
+    await page.keyboard.type(figure);
+    await page.keyboard.press('Enter');
+  }
+  await expect(page.locator('[aria-invalid="true"]')).toHaveCount(0);
+  const usual = page.getByRole('button', { name: 'Start with the usual sizes' });
+  await ((await usual.isVisible()) ? usual : page.getByRole('button', { name: 'Start this piece' })).click();
+  await expect(page.getByRole('heading', { name })).toBeVisible();
+  await settled(page);
+}
+
 /** A number as the sizes column shows it. */
 export function slip(page: Page, key: string) {
   return page.locator(`[data-slip="${key}"]`);

@@ -119,6 +119,21 @@ describe('what to buy', () => {
     expect(bought('hook-loop')).toEqual(['Hook and loop, 25 mm']);
   });
 
+  it('thread for what is sewn to the edge is on the list: once round for a hem, twice for loop tape, none for staples', () => {
+    const start = newPiece('chair-seat');
+    const thread = (by: EdgeHold): number => {
+      const piece = { ...start, covering: { ...start.covering, held: by } };
+      const plan = planPiece(piece, {}, QUICK);
+      return needsOf([{ id: 'p', piece, plan }], [], {}).find(({ kind }) => kind === 'thread')?.amount ?? 0;
+    };
+    expect(thread('staples')).toBe(0);
+    // 450 × 420 with its corners is 1.7 m round; a machine takes 2.5 to 3.5 m of thread for a metre of seam.
+    expect(thread('cord')).toBeGreaterThan(1700 * 2.5);
+    expect(thread('cord')).toBeLessThan(1700 * 3.5);
+    expect(thread('hook-loop')).toBeCloseTo(2 * thread('cord'), 1);
+    expect(thread('clips')).toBeCloseTo(thread('cord'), 1);
+  });
+
   it('nails of two heads in turn are two boxes, and the clips of springs are nailed', () => {
     const piece = newPiece('headboard-nailed');
     const nails = { pitch: 25, head: 11, small: 7 };

@@ -22,6 +22,7 @@ import type { CoverPiece } from './laying/cloth-piece';
 import { SeamTooDeep } from './laying/disc-mesh';
 import { flatTasks, makePanel, type FlatTask, type MadePanel } from './laying/make-panel';
 import type { Making, PanelSpec } from './laying/panel-spec';
+import { nearerOf, nearerSeams, PLAIN } from './nearer-seams';
 import type { CoverPlan, StrainMap } from './plan';
 import { pullOver, type BlankCuts } from './pulled/blank';
 import { seenLine } from './pulled/seen-line';
@@ -287,22 +288,6 @@ export function flatsOf(input: CoverInput): FlatTask[] {
   }
 }
 
-/** What can always be made. */
-const PLAIN: Covering = { way: 'pull-over' };
-
-/** A seam that lies too deep is brought nearer the edge by these shares of its depth until it lies well. */
-const NEARER = [0.85, 0.7, 0.55, 0.4, 0.3, 0.2, 0.1];
-
-/** The same covering with its deepest seam nearer the edge, the least change first. */
-function nearerSeams(way: Way, covering: Covering): Covering[] {
-  const { seamMoves: _moves, ...plain } = covering;
-  void _moves;
-  const field = way.tooDeep?.[0];
-  const depth = field && covering[field];
-  if (field && typeof depth === 'number') return NEARER.map((share) => ({ ...plain, [field]: Math.floor(depth * share) }));
-  return (['edge', 'below'] as const).map((seamAt) => ({ ...plain, seamAt }));
-}
-
 /**
  * Works out the cover: from the real surface to flat pieces, by the way of covering that was chosen. Where a seam would
  * cross itself it is brought nearer the edge, and the cover says so.
@@ -327,13 +312,6 @@ export function sewCover(input: CoverInput): SewnCover {
     }
     throw error;
   }
-}
-
-/** What was brought nearer, and to what. */
-function nearerOf(way: Way, asked: Covering, taken: Covering): CoverPlan['nearer'] {
-  if (taken === PLAIN) return { field: 'way', name: 'seam', asked: way.id, taken: PLAIN.way };
-  const [field, name] = way.tooDeep ?? (['seamAt', 'top seam'] as const);
-  return { field, name, asked: asked[field] ?? null, taken: taken[field] ?? null };
 }
 
 function sewnAsAsked(input: CoverInput): SewnCover {

@@ -9,7 +9,7 @@ import { CAUTIONS } from '../step/cautions';
 import { step, type ToldStep } from '../step/step';
 import { meetAgain, meetings } from '../strip/realign';
 import { sayLength, type Warning } from '../warning';
-import { heldBy, holdsOf, nameOfHold, nextBest, ownHolds } from './held';
+import { heldBy, holdsOf, nameOfHold, nextBest, ownHolds, shareHeld } from './held';
 import { staplePlaces } from './staple-places';
 import type { Fastener, Fastening, SoldSize } from './fasteners/fastener';
 import { cornerStep, drawnOver, endSteps, trimStep } from './fastening-steps';
@@ -43,7 +43,7 @@ type HoldFacts = {
   /** what stands over is trimmed once it holds: beyond what */
   trimmed?: string;
   /** what is sewn to the cloth's edge before it is pulled on, trimmed first: what holds it has no edge to trim afterwards */
-  sewn?: { name: string; words: string; /** minutes */ metre: number };
+  sewn?: { name: string; words: string; /** rows of stitching */ rows: number; /** minutes */ metre: number };
   /** bought by length or area, mm or mm², instead of by its count */
   bulk?: { unit: 'thread' | 'area'; amount: (fastening: Fastening) => number };
 };
@@ -72,7 +72,7 @@ function sewnOn({ sewn, ware, uses = [] }: HoldFacts, key: string, first: string
 
 /** Makes a fastener of what holds a cover along its edge. */
 export function edgeHold(facts: HoldFacts): Fastener {
-  const { id, ware, words, apart, each, lengths, bite = 0, size, temporary, how, caution, one, trimmed, bulk } = facts;
+  const { id, ware, words, apart, each, lengths, bite = 0, size, temporary, how, caution, one, trimmed, sewn, bulk } = facts;
   const uses = [ware.kind, ...(facts.uses ?? [])];
   const chosen = (fastening: Fastening) => (lengths ? lengthOf(fastening, lengths, bite) : { length: 0, fits: true });
   return {
@@ -90,6 +90,7 @@ export function edgeHold(facts: HoldFacts): Fastener {
     places: ({ model, corners }) => staplePlaces(model, corners, id, apart),
     spare: (rule) => rule('stapleSpare'),
     ...(bulk ? { bulk } : {}),
+    ...(sewn ? { seam: ({ model }) => sewn.rows * shareHeld(model, id) * polygonPerimeter(model.board) } : {}),
     steps: (fastening, places) => {
       const { model } = fastening;
       const count = bulk ? '' : `${places.length} of them, ${size(chosen(fastening).length).says}, as numbered; `;

@@ -64,6 +64,7 @@ export function fixPlan(fastening: Fastening, panels: PanelLayout | null): Fixin
       places,
       caution: fastener.caution,
       ware: fastener.ware,
+      seam: fastener.seam?.(fastening) ?? 0,
       temporary: fastener.temporary?.(fastening) ?? [],
       sold,
       bulk: fastener.bulk ? { unit: fastener.bulk.unit, amount: fastener.bulk.amount(fastening) } : null,

@@ -1,11 +1,12 @@
 import { boughtLonger, stitchingFor } from '../cloth';
 import { joinLength, wayOf } from '../cover';
-import { deckOf, overAllName } from '../foam';
+import { overAllName } from '../foam';
 import type { Bought } from '../store/sorts';
 import { END_HOLDS } from '../piece';
 import { newOf } from '../strip';
 import type { CutPlan } from '../foam-cutting';
 import { woodLines } from './base-sizes';
+import { deckLines } from './buy-deck';
 import { glueLines, packetLines, stretchedLines } from './buy-foam';
 import { count, length, type Making, type BuyLine } from './types';
 
@@ -44,12 +45,15 @@ function mainLines({ plan, piece, rule }: Making): BuyLine[] {
   const cover = newOf(plan.cover, piece);
   const blank = plan.cover.pieces[0]!;
   const lines: BuyLine[] = [];
+  const factor = rule('factor', 'threadFactor');
+  // What is sewn to the edge is sewn, whatever the cover is.
+  const edges = (plan.fixing?.fasteners ?? []).reduce((sum, { seam }) => sum + seam, 0) * (factor.value / 100);
   const stitched = cover.seams.reduce(
     (sum, seam) => sum + seam.thread,
-    (cover.channels?.thread ?? 0) + cover.loose.reduce((sum, loosePlan) => sum + loosePlan.thread * loosePlan.count, 0),
+    edges + (cover.channels?.thread ?? 0) + cover.loose.reduce((sum, loosePlan) => sum + loosePlan.thread * loosePlan.count, 0),
   );
   // Where nothing but joins is sewn, they are what thread is bought for; beside long seams they are its spare.
-  const thread = stitched > 0 ? stitched : (joinLength(cover.pieces).length * rule('factor', 'threadFactor').value) / 100;
+  const thread = stitched > 0 ? stitched : (joinLength(cover.pieces).length * factor.value) / 100;
   if (thread > 0)
     lines.push({
       key: 'thread',
@@ -60,7 +64,7 @@ function mainLines({ plan, piece, rule }: Making): BuyLine[] {
       value: thread,
       note: `tex ${stitchingFor(piece.cloth).thread}`,
       formula: 'thread = seams and stitch lines × factor',
-      terms: [rule('factor', 'threadFactor')],
+      terms: [factor],
     });
   return [
     ...lines,
@@ -277,80 +281,6 @@ const END_WARES: Record<(typeof END_HOLDS)[number]['id'], Bought> = {
 /** A nail’s head where nobody has chosen one, mm; thread of a slip-stitched edge against its length. */
 const NAIL_HEAD = 11;
 const SLIP_FACTOR = 3;
-
-/** Webbing or springs, and what holds them. */
-function deckLines({ plan, piece, rule }: Making): BuyLine[] {
-  const { deck } = plan.base;
-  if (!deck || deck.straps.length === 0) return [];
-  const pieces = count('pieces', 'Pieces', piece.count);
-  const each = count('straps', 'On one piece', deck.straps.length);
-  const roll = rule('roll', 'dustRoll');
-  const { width, height } = deck.hessian;
-  const beside = Math.max(1, Math.floor(roll.value / width));
-  const hessian: BuyLine = {
-    key: 'deck.hessian.length',
-    ware: { kind: 'hessian', name: 'Hessian' },
-    group: 'Buy',
-    label: 'Hessian',
-    value: Math.ceil(piece.count / beside) * height,
-    unit: 'roll',
-    note: `from a ${Math.round(roll.value)} mm roll`,
-    formula: 'length = rows × depth of one, as many beside each other as the roll is wide',
-    terms: [length('width', 'One piece, width', width), length('depth', 'One piece, depth', height), roll, pieces],
-  };
-  const sizeLine: BuyLine = {
-    key: 'deck.fasteners',
-    ware: deckOf(deck.kind).holds,
-    group: 'Buy',
-    label: deck.clips > 0 ? 'Nails for the clips' : 'Staples for the webbing',
-    value: deck.fasteners * piece.count,
-    unit: 'count',
-    formula: 'both ends of each × pieces',
-    terms: [count('one', 'On one piece', deck.fasteners), pieces],
-  };
-  if (deck.clips > 0)
-    return [
-      {
-        key: 'deck.springs',
-        ware: deckOf(deck.kind).ware,
-        group: 'Buy',
-        label: deck.name,
-        value: deck.straps.length * piece.count,
-        unit: 'count',
-        note: `${Math.round(Math.max(...deck.straps.map(({ cut }) => cut)))} mm at the longest`,
-        formula: 'springs on one × pieces',
-        terms: [each, pieces],
-      },
-      {
-        key: 'deck.clips',
-        ware: { kind: 'spring', sort: 'spring-clip', name: 'Spring clips' },
-        group: 'Buy',
-        label: 'Spring clips',
-        value: deck.clips * piece.count,
-        unit: 'count',
-        formula: 'two for each spring',
-        terms: [each, pieces],
-      },
-      hessian,
-      sizeLine,
-    ];
-  return [
-    {
-      key: 'deck.webbing',
-      ware: deckOf(deck.kind).ware,
-      group: 'Buy',
-      label: deck.name,
-      value: deck.total * piece.count,
-      unit: 'roll',
-      note: `${deck.width} mm wide`,
-      sold: { width: deck.width },
-      formula: 'webbing = every strap as cut × pieces',
-      terms: [length('one', 'For one piece', deck.total), each, pieces],
-    },
-    hessian,
-    sizeLine,
-  ];
-}
 
 /** Filling, zips and knobs of what lies loose on the piece. */
 function looseLines({ plan, piece, rule }: Making): BuyLine[] {

@@ -23,7 +23,7 @@ export const SIZE_GROUPS = [
   { id: 'Base', needs: [] },
   { id: 'Padding', needs: [] },
   { id: 'Cover', needs: ['cover'] },
-  { id: 'Buy', needs: ['cover', 'cut'] },
+  { id: 'Buy', needs: ['cover', 'cut', 'fixing'] },
   { id: 'Fastening', needs: ['fixing'] },
   { id: 'Work', needs: ['run'] },
 ] as const satisfies readonly { id: string; needs: readonly string[] }[];

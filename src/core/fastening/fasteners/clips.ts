@@ -13,5 +13,10 @@ export const clips = edgeHold({
   how: 'hook every clip from the centres outwards, opposite ones in turn, and look before the last are closed.',
   caution: CAUTIONS.shears,
   one: 'clip',
-  sewn: { name: 'Sew the tabs on', words: 'turn the edge once and sew a tab on at every number, half of each beyond the edge.', metre: 12 },
+  sewn: {
+    name: 'Sew the tabs on',
+    words: 'turn the edge once and sew a tab on at every number, half of each beyond the edge.',
+    rows: 1,
+    metre: 12,
+  },
 });

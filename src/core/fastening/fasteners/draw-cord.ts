@@ -18,7 +18,7 @@ export const drawCord = edgeHold({
   how: 'pull the cover on; draw the cord up evenly from both ends, smooth the gathers under the base away from what is seen, knot it, and tuck the ends into the hem.',
   caution: CAUTIONS.shears,
   one: 'cord',
-  sewn: { name: 'Hem the edge', words: 'a hem 15 mm wide, its ends open at the back; thread the cord through it.', metre: 6 },
+  sewn: { name: 'Hem the edge', words: 'a hem 15 mm wide, its ends open at the back; thread the cord through it.', rows: 1, metre: 6 },
   bulk: {
     unit: 'thread',
     amount: ({ model }) =>

@@ -66,6 +66,8 @@ export type Fastener = {
   more?: (fastening: Fastening) => number;
   /** bought by length or area instead of by its count, mm or mm² of one piece */
   bulk?: { unit: 'thread' | 'area'; amount: (fastening: Fastening) => number };
+  /** stitching along the cover's edge before it is held, mm of it on one piece */
+  seam?: (fastening: Fastening) => number;
   /** percent to buy beyond what is needed */
   spare: (rule: RuleReader) => number;
   /** its steps */
@@ -89,6 +91,8 @@ export type FastenerPlan = {
   /** what it is bought as, and in what size, mm */
   ware: Bought;
   sold: SoldSize;
+  /** stitching along the cover's edge on one piece, mm */
+  seam: number;
   /** what of it is bought by length or area, in one piece; null where it is counted */
   bulk: { unit: 'thread' | 'area'; amount: number } | null;
 };

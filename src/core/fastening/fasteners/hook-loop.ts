@@ -19,6 +19,7 @@ export const hookLoop = edgeHold({
   sewn: {
     name: 'Sew the loop tape on',
     words: 'the loop half along the cloth’s edge, its face down, both sides of it stitched.',
+    rows: 2,
     metre: 6,
   },
   bulk: { unit: 'thread', amount: ({ model }) => shareHeld(model, 'hook-loop') * polygonPerimeter(model.board) },
