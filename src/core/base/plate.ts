@@ -124,26 +124,40 @@ function ordering(nodes: readonly Point[]): number[] {
   return place;
 }
 
-/** Solves a symmetric positive band matrix in place by Cholesky's method; rows hold the lower half, diagonal last. */
+/**
+ * Solves a symmetric positive band matrix in place by Cholesky's method; rows hold the lower half, diagonal last. What lies
+ * before a row's first entry stays nothing, so each row begins there: half the band of a board is before it.
+ */
 function solveBand(band: Float64Array, width: number, right: Float64Array): void {
   const n = right.length;
   const w = width + 1;
+  /** where column 0 of each row would stand, and its first column that holds anything */
+  const row = (i: number): number => i * w - i + width;
+  const first = new Int32Array(n);
   for (let i = 0; i < n; i++) {
-    for (let j = Math.max(0, i - width); j <= i; j++) {
-      let sum = band[i * w + (j - i + width)]!;
-      for (let k = Math.max(0, i - width, j - width); k < j; k++) sum -= band[i * w + (k - i + width)]! * band[j * w + (k - j + width)]!;
-      band[i * w + (j - i + width)] = i === j ? Math.sqrt(Math.max(sum, 1e-300)) : sum / band[j * w + width]!;
+    let k = Math.max(0, i - width);
+    while (k < i && band[row(i) + k] === 0) k += 1;
+    first[i] = k;
+  }
+  for (let i = 0; i < n; i++) {
+    const ri = row(i);
+    for (let j = first[i]!; j <= i; j++) {
+      const rj = row(j);
+      let sum = band[ri + j]!;
+      for (let k = Math.max(first[i]!, first[j]!); k < j; k++) sum -= band[ri + k]! * band[rj + k]!;
+      band[ri + j] = i === j ? Math.sqrt(Math.max(sum, 1e-300)) : sum / band[rj + j]!;
     }
   }
   for (let i = 0; i < n; i++) {
+    const ri = row(i);
     let sum = right[i]!;
-    for (let k = Math.max(0, i - width); k < i; k++) sum -= band[i * w + (k - i + width)]! * right[k]!;
-    right[i] = sum / band[i * w + width]!;
+    for (let k = first[i]!; k < i; k++) sum -= band[ri + k]! * right[k]!;
+    right[i] = sum / band[ri + i]!;
   }
   for (let i = n - 1; i >= 0; i--) {
-    let sum = right[i]!;
-    for (let k = i + 1; k <= Math.min(n - 1, i + width); k++) sum -= band[k * w + (i - k + width)]! * right[k]!;
-    right[i] = sum / band[i * w + width]!;
+    const ri = row(i);
+    right[i]! /= band[ri + i]!;
+    for (let k = first[i]!; k < i; k++) right[k]! -= band[ri + k]! * right[i]!;
   }
 }
 
