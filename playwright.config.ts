@@ -6,8 +6,8 @@ export default defineConfig({
   testDir: 'e2e',
   // A file at a time in each: its tests share a workshop, files of two workers do not.
   workers: WORKSHOPS,
-  timeout: 150_000,
-  expect: { timeout: 30_000 },
+  timeout: 240_000,
+  expect: { timeout: 60_000 },
   reporter: [['list'], ['json', { outputFile: 'test-results/e2e.json' }]],
   outputDir: 'test-results/e2e',
   // Pictures of states, beside the tests that look at them.

@@ -6,7 +6,11 @@ const shared = {
   setupFiles: ['scripts/vitest-setup.ts'],
   // A database test waits for a real disk, a property test for hundreds of solves on a slow machine.
   testTimeout: 120_000,
+  execArgv: ['--max-semi-space-size=64'],
 };
+
+/** What holds no state between calls and stubs nothing: its files share what they import, which would take a second and a half each. */
+const PURE = ['src/core/**', 'src/testing/**', 'src/ui/{bench,diary,drawing,floor,round,stages}/**'];
 
 export default defineConfig({
   resolve: { alias: { '@': fileURLToPath(new URL('./src', import.meta.url)) } },
@@ -14,15 +18,17 @@ export default defineConfig({
     // By itself it leaves one core free: of two that is half of them.
     maxWorkers: '100%',
     projects: [
-      // The core holds no state between calls: its files share what they import, which would take a second and a half each.
-      { extends: true, test: { ...shared, name: 'core', include: ['src/core/**/*.test.ts'], isolate: false } },
+      {
+        extends: true,
+        test: { ...shared, name: 'pure', include: PURE.map((folder) => `${folder}/*.test.{ts,tsx}`), isolate: false },
+      },
       {
         extends: true,
         test: {
           ...shared,
           name: 'around',
           include: ['src/**/*.test.ts', 'src/**/*.test.tsx', 'cli/**/*.test.ts', 'demo/**/*.test.ts'],
-          exclude: ['src/core/**'],
+          exclude: PURE,
         },
       },
     ],

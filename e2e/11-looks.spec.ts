@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { expect, type Page } from '@playwright/test';
-import { test } from './workshop';
+import { deep, test } from './workshop';
 import { newChairSeat, newPiece } from '../src/core/piece';
 import { place, settled } from './help';
 
@@ -65,7 +65,7 @@ test('in the round the cloth lies as its flat pieces carry it, and somebody sits
   expect(bytes.readUInt32LE(8)).toBe(bytes.length);
 });
 
-test('in the round a tape is laid, and the cut is moved', async ({ page }) => {
+deep('in the round a tape is laid, and the cut is moved', async ({ page }) => {
   test.slow();
   const id = await place(page, { name: 'Taped seat' });
   await page.goto(`/piece/${id}?stage=cover`);
@@ -103,7 +103,7 @@ test('in the round a tape is laid, and the cut is moved', async ({ page }) => {
   await settled(page);
 });
 
-test('in the round a set stands in a row and turns', async ({ page }) => {
+deep('in the round a set stands in a row and turns', async ({ page }) => {
   test.slow();
   const id = await place(page, { name: 'Row seat', count: 4 });
   await page.goto(`/piece/${id}?stage=cover`);
@@ -123,7 +123,7 @@ test('in the round a set stands in a row and turns', async ({ page }) => {
   expect(first.subarray(1, 4).toString('latin1')).toBe('PNG');
 });
 
-test('a photo of the cloth is what is seen in the round', async ({ page }) => {
+deep('a photo of the cloth is what is seen in the round', async ({ page }) => {
   const id = await place(page, { name: 'Photographed seat' });
   await page.goto(`/piece/${id}?stage=cover`);
   await settled(page);

@@ -1,5 +1,5 @@
 import { expect, type Page } from '@playwright/test';
-import { test } from './workshop';
+import { deep, test } from './workshop';
 import { newPiece } from '../src/core/piece';
 import { NO_STRIP } from '../src/core/strip';
 import { stripItem } from '../src/testing/strip-item';
@@ -112,7 +112,7 @@ test('a saddle: temporary ones first, then riveted from the nose backwards; anot
   await expect(page.getByText(/Rivets with washers: 24 in one piece/)).toBeVisible();
 });
 
-test('a nailed headboard: nails once the cover is on, then its welted band, with a row of its own behind', async ({ page }) => {
+deep('a nailed headboard: nails once the cover is on, then its welted band, with a row of its own behind', async ({ page }) => {
   await page.goto('/');
   const id = await place(page, { ...newPiece('headboard-nailed'), name: 'Nailed' });
   inOrder(await steps(page, id), ['staple', 'trim', 'nails', 'edge-welt', 'band-tack', 'dust']);
@@ -123,7 +123,7 @@ test('a nailed headboard: nails once the cover is on, then its welted band, with
   await expect(page.getByText(/none where small children can reach/)).toBeVisible();
 });
 
-test('a deck through its frame: two rows in one rebate, and the cloth trimmed when the neighbour’s is on', async ({ page }) => {
+deep('a deck through its frame: two rows in one rebate, and the cloth trimmed when the neighbour’s is on', async ({ page }) => {
   await page.goto('/');
   const strip = {
     ...NO_STRIP,
@@ -140,7 +140,7 @@ test('a deck through its frame: two rows in one rebate, and the cloth trimmed wh
   await expect(row(page, 'neighbour')).toContainText('23 mm');
 });
 
-test('ten panels on cleats, from the middle of a wall that is 1530 wide', async ({ page }) => {
+deep('ten panels on cleats, from the middle of a wall that is 1530 wide', async ({ page }) => {
   await page.goto('/');
   const start = newPiece('headboard-panelled', { type: 'rectangle', width: 149, depth: 300, cornerRadius: { front: 0, back: 0 } });
   const panels = { across: 1530, gap: 3, count: 10, mounting: 'hung' as const, cleats: 2, rating: 20 };

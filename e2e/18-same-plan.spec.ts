@@ -11,6 +11,8 @@ declare global {
   interface Window {
     /** the worker that plans in this page, as the page made it */
     plannerUrl?: { url: string; options?: WorkerOptions };
+    /** one like it, for the jobs */
+    planner?: Worker;
   }
 }
 
@@ -40,19 +42,15 @@ test(`${COUNT} jobs: the page plans what the server plans, every figure and ever
     const question: ViewQuestion = { piece, house: {}, parts: ['cover', 'cut', 'fixing', 'run'], preview: k % FINE !== 0 };
     const inPage = await page.evaluate(async (asked) => {
       const { url, options } = window.plannerUrl!;
-      const worker = new Worker(url, options);
-      try {
-        return await new Promise<string>((resolve, reject) => {
-          worker.onmessage = ({ data }: { data: { answer?: { view?: { plan: unknown; sizes: unknown } }; wrong?: string } }) => {
-            if (data.wrong) reject(new Error(data.wrong));
-            else if (data.answer) resolve(JSON.stringify({ plan: data.answer.view?.plan, sizes: data.answer.view?.sizes }));
-          };
-          worker.onerror = () => reject(new Error('the worker broke'));
-          worker.postMessage({ kind: 'view', question: asked });
-        });
-      } finally {
-        worker.terminate();
-      }
+      const worker = (window.planner ??= new Worker(url, options));
+      return await new Promise<string>((resolve, reject) => {
+        worker.onmessage = ({ data }: { data: { answer?: { view?: { plan: unknown; sizes: unknown } }; wrong?: string } }) => {
+          if (data.wrong) reject(new Error(data.wrong));
+          else if (data.answer) resolve(JSON.stringify({ plan: data.answer.view?.plan, sizes: data.answer.view?.sizes }));
+        };
+        worker.onerror = () => reject(new Error('the worker broke'));
+        worker.postMessage({ kind: 'view', question: asked });
+      });
     }, question);
     const here = sheetView(question, planner);
     if ('problems' in here) throw new Error(`${title}: ${here.problems[0]!.message}`);

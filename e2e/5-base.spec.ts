@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { expect, type Page } from '@playwright/test';
-import { test } from './workshop';
+import { deep, test } from './workshop';
 import { flatten, baseOutline, bounds } from '../src/core/outline';
 import { newPiece, STARTING_SHAPES, type Piece } from '../src/core/piece';
 import { measure, place, savedHere, settled } from './help';
@@ -50,14 +50,14 @@ test('a notched trapezoid, from the tape', async ({ page }) => {
   await expect(page.getByText('cut in').first()).toBeVisible();
 });
 
-test('an arched headboard, from the tape', async ({ page }) => {
+deep('an arched headboard, from the tape', async ({ page }) => {
   await measure(page, 'Headboard, plain', 'Arched top', 'Attic headboard', 'Width', ['1310', '520', '655', '0', '25', '15']);
   const piece = await reopened(page);
   expect(piece.base.shape).toEqual({ type: 'arched', width: 1310, sideHeight: 520, height: 655, cornerRadius: { front: 0, back: 25 } });
   await expect(page.getByLabel('Plan from above, bottom at the bottom')).toBeVisible();
 });
 
-test('a corner seat with angles of 87° and 96°, from tape and bevel', async ({ page }) => {
+deep('a corner seat with angles of 87° and 96°, from tape and bevel', async ({ page }) => {
   await measure(page, 'Built-in or corner seat', 'Between walls', 'Chimney seat', 'Back, along the wall', [
     '905',
     '87',
@@ -262,7 +262,7 @@ test('the outline editor is used with the keyboard alone', async ({ page }) => {
   await expect(page.locator('p[role="alert"]').first()).toContainText('radius does not fit');
 });
 
-test('dragging one of 400 points keeps up with the screen', async ({ page }) => {
+deep('dragging one of 400 points keeps up with the screen', async ({ page }) => {
   test.setTimeout(120_000);
   await page.goto('/');
   const nodes = Array.from({ length: 400 }, (_, i) => {

@@ -1,5 +1,5 @@
 import { expect, type Page } from '@playwright/test';
-import { test } from './workshop';
+import { deep, test } from './workshop';
 import { newChairSeat, newPiece, type Piece } from '../src/core/piece';
 import { place, settled } from './help';
 
@@ -28,7 +28,7 @@ function domeStl(): string {
   return `solid dome\n${facets.join('\n')}\nendsolid dome\n`;
 }
 
-test('a scan becomes a base that is not flat, in the section and in the round', async ({ page }) => {
+deep('a scan becomes a base that is not flat, in the section and in the round', async ({ page }) => {
   await page.goto('/');
   const id = await place(page, { name: 'Scanned pan' });
   await page.goto(`/piece/${id}?stage=base`);

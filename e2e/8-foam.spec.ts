@@ -1,6 +1,6 @@
 import { spawn } from 'node:child_process';
 import { expect, type Page } from '@playwright/test';
-import { test } from './workshop';
+import { deep, test } from './workshop';
 import { foamOf, KINDS, newPiece, type Pad, type Piece } from '../src/core/piece';
 import { fovea, place, settled, slip, unfold } from './help';
 import { thorough } from '../src/testing/runs';
@@ -78,7 +78,7 @@ test('a pocket deeper than its foam is refused; one that fits shows its floor, p
   await expect(pocket).toContainText('more on the right');
 });
 
-test('the covered line is shown, and pads for a wished crown meet it within a millimetre', async ({ page }) => {
+deep('the covered line is shown, and pads for a wished crown meet it within a millimetre', async ({ page }) => {
   test.setTimeout(900_000);
   await page.goto('/');
   // Each kind is solved and met by the core's own tests: here the page's wiring is looked at, on a few of them.

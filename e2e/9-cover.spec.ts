@@ -2,7 +2,7 @@ import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { expect, type Page } from '@playwright/test';
-import { test } from './workshop';
+import { deep, test } from './workshop';
 import { newPiece, type Piece } from '../src/core/piece';
 import { fovea, place, settled, slip } from './help';
 
@@ -107,7 +107,7 @@ test('a bordered headboard with mitres; changing the way keeps what still applie
   expect((await saved(page, id)).covering!.seamMoves!.find(({ at }) => at === 0)!.by).toBe(-10);
 });
 
-test('a channelled saddle: lines, take-up from a swatch, templates and run sheet', async ({ page }) => {
+deep('a channelled saddle: lines, take-up from a swatch, templates and run sheet', async ({ page }) => {
   const id = await open(page, { ...newPiece('saddle'), name: 'Cargo saddle' });
   await page.getByLabel('Channelled top').check();
   await settled(page);
@@ -229,7 +229,7 @@ test('the cloth store: another cloth, its give and certificate; what asks too mu
   await expect.poll(async () => Number.parseFloat(await page.locator('[data-strain-share]').innerText())).toBeLessThan(before);
 });
 
-test('the command line plans a sewn cover as the sheet does', () => {
+deep('the command line plans a sewn cover as the sheet does', () => {
   const file = join(mkdtempSync(join(tmpdir(), 'fovea-')), 'stool.json');
   writeFileSync(file, fovea('new', 'round-seat'));
   const plan = JSON.parse(fovea('plan', file)) as {

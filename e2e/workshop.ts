@@ -1,4 +1,5 @@
 import { test as base } from '@playwright/test';
+import { thorough } from '../src/testing/runs';
 import { FIRST_PORT } from '../scripts/e2e-ports.mjs';
 
 /** The workshop of the worker that runs this test: each has a server and a folder of its own, so that they do not meet. */
@@ -10,3 +11,9 @@ export const test = base.extend({
   // What a fixture wants is read from this pattern: nothing.
   baseURL: async ({}, use) => use(origin()),
 });
+
+/**
+ * A test of \`npm run thorough\` alone: what it shows is computed, and held by tests of the core, and another test of
+ * \`npm test\` goes the same way through the page.
+ */
+export const deep: typeof test | typeof test.skip = thorough ? test : test.skip;

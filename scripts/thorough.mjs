@@ -26,12 +26,22 @@ const CHECKS = [
   { name: 'Savings against a full search, 200 sets', files: ['src/core/plan/savings-thrown'], env: { FOVEA_SAVINGS: '200' } },
   { name: '1,000 kills, 200 power cuts', files: ['src/data/torture'], env: { FOVEA_KILLS: '1000', FOVEA_DEEDS: '200' } },
   {
-    name: 'Kinds as they start, twenty of each; ways to save by brute force',
-    files: ['src/core/plan/starts', 'src/core/plan/savings.test'],
+    name: 'Kinds as they start, twenty of each; ways to save by brute force; random boards, covers, sittings and cuts',
+    files: [
+      ...['src/core/plan/starts', 'src/core/plan/savings.test', 'src/core/plan/plan', 'src/core/plan/counting'],
+      ...['src/core/cover/choices', 'src/core/cover/cuts', 'src/core/cover/inside-corners', 'src/core/mechanics/section/pull'],
+      ...['src/core/seat-check/sit.test', 'src/core/inverse-crown', 'src/core/scheduling/solver/exact', 'src/workers/spread'],
+    ],
     env: {},
   },
   { name: 'Paper of four kinds, read back by poppler', files: ['src/core/formats/drawn-page', 'src/core/formats/pdf.test'], env: {} },
-  { name: 'Every job and every kind in the browser', browser: ['e2e/13-jobs.spec.ts', 'e2e/8-foam.spec.ts'], env: {} },
+  {
+    name: 'Every job, kind and control in the browser',
+    browser: ['5-base', '7-fittings', '8-foam', '9-cover', '11-looks', '13-jobs', '14-', '16-fasten', '18-same-plan'].map(
+      (name) => `e2e/${name}`,
+    ),
+    env: {},
+  },
   { name: 'Every screen, both themes, three widths', browser: ['e2e/3-access.spec.ts'], env: {} },
 ];
 

@@ -3,11 +3,12 @@ import { describe, expect, it } from 'vitest';
 import { CLOTHS, giveOf, weaveOf } from '../cloth';
 import { checkDocument, parseDocument } from '../document';
 import { KINDS, kindOf, newChairSeat, newPiece, PieceProblems, STARTING_SHAPES, type Covering, type Piece } from '../piece';
-import { createPlanner, planPiece } from '../plan';
+import { planPiece } from '../plan';
 import { coverStep } from '../plan/steps';
 import { choicesOf, STARTING } from './choices';
 import { WAYS } from './ways';
-import { QUICK } from '../../testing/quick';
+import { QUICK, sharedPlanner } from '../../testing/quick';
+import { runs } from '../../testing/runs';
 
 /** Any choice that the form can make. */
 const covering: fc.Arbitrary<Covering> = fc.record(
@@ -55,7 +56,7 @@ function everyNumber(value: unknown, path: string, visit: (path: string, value: 
 describe('any choice of cover', () => {
   it.each(['chair-seat', 'round-seat', 'saddle'] as const)('%s: finite figures and pieces of some size, or a refusal in words', (kind) => {
     const piece: Piece = newPiece(kind);
-    const planner = createPlanner();
+    const planner = sharedPlanner;
     fc.assert(
       fc.property(covering, (choice) => {
         const chosen: Piece = { ...piece, covering: choice };
@@ -82,7 +83,7 @@ describe('any choice of cover', () => {
           expect(error.problems[0]!.message.length).toBeGreaterThan(20);
         }
       }),
-      { numRuns: 30 },
+      { numRuns: runs(10, 30) },
     );
   });
 });

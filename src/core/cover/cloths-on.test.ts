@@ -5,10 +5,10 @@ import { templatesOf } from '../formats/templates';
 import { polygonPerimeter } from '../outline';
 import { defaultsOf, KINDS, newPiece, type Piece, type SecondPart } from '../piece';
 import { WELT } from '../piece/schema/covering';
-import { createPlanner, planPiece, type Plan } from '../plan';
+import { planPiece, type Plan } from '../plan';
 import { sizesOf } from '../sizes';
 import { firstSecond, partsOffered } from '.';
-import { QUICK } from '../../testing/quick';
+import { QUICK, sharedPlanner } from '../../testing/quick';
 
 const planned = (piece: Piece): Plan => planPiece(piece, {}, QUICK);
 const round = newPiece('round-seat');
@@ -102,7 +102,7 @@ describe('a second cloth', () => {
   }, 240_000);
 
   it('is seen by a planner that knew the piece without it, and its change alone lays nothing flat again', () => {
-    const planner = createPlanner();
+    const planner = sharedPlanner;
     const ask = (piece: Piece): Plan => planPiece(piece, {}, { sits: false, coarse: true, planner });
     ask(round);
     const flats = planner.counts.get('laid flat')!.worked;

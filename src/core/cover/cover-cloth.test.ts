@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { newChairSeat, newPiece, type Piece } from '../piece';
-import { createPlanner, planPiece, proposals as proposalsOf, sheetView } from '../plan';
-import { QUICK } from '../../testing/quick';
+import { planPiece, proposals as proposalsOf, sheetView } from '../plan';
+import { QUICK, sharedPlanner } from '../../testing/quick';
 
 const plan = (change: Partial<Piece>) => planPiece({ ...newChairSeat(), ...change }, {}, QUICK);
 
@@ -27,12 +27,12 @@ describe('cloth', () => {
       cloth: { ...newChairSeat().cloth, stretchWarp: 0.4, stretchWeft: 0.4 },
       covering: { way: 'saddle-set', bandCut: 'straight' },
     };
-    const { share, proposals } = proposalsOf({ piece: domed, house: {}, planner: createPlanner() });
+    const { share, proposals } = proposalsOf({ piece: domed, house: {}, planner: sharedPlanner });
     expect(share).toBeGreaterThan(1);
     expect(proposals.length).toBeGreaterThan(1);
     for (const proposal of proposals) {
       expect(proposal.share).toBeLessThan(share);
-      const again = planPiece(proposal.apply, {}, { sits: false }).cover.strain!.share;
+      const again = planPiece(proposal.apply, {}, { sits: false, planner: sharedPlanner }).cover.strain!.share;
       expect(Math.abs(again / proposal.share - 1)).toBeLessThan(0.02);
     }
     expect(proposals.map(({ id }) => id)).toContain('bow');
@@ -42,7 +42,7 @@ describe('cloth', () => {
 
 describe('corners, one by one', () => {
   const folds = (change: Partial<Piece>) => {
-    const answer = sheetView({ piece: { ...newChairSeat(), ...change }, house: {}, parts: ['cover'], preview: true }, createPlanner());
+    const answer = sheetView({ piece: { ...newChairSeat(), ...change }, house: {}, parts: ['cover'], preview: true }, sharedPlanner);
     if ('problems' in answer) throw new Error(answer.problems[0]!.message);
     return answer.view.folds;
   };

@@ -3,9 +3,9 @@ import { describe, expect, it } from 'vitest';
 import { checkDocument } from '../document';
 import { bounds, type Polygon } from '../outline';
 import { defaultsOf, HIDDEN, newPiece, type Hidden, type Piece } from '../piece';
-import { createPlanner, planPiece, type Plan } from '../plan';
+import { planPiece, type Plan } from '../plan';
 import { sizesOf } from '../sizes';
-import { QUICK } from '../../testing/quick';
+import { QUICK, sharedPlanner } from '../../testing/quick';
 
 const planned = (piece: Piece): Plan => planPiece(piece, {}, QUICK);
 // Up the roll: turned sideways its height takes no length of cloth, and a join saves none.
@@ -77,7 +77,7 @@ describe('what a mattress hides', () => {
   });
 
   it('is seen by a planner that knew the piece without it', () => {
-    const planner = createPlanner();
+    const planner = sharedPlanner;
     const ask = (piece: Piece): Plan => planPiece(piece, {}, { sits: false, coarse: true, planner });
     expect(ask(board).cover.pieces).toHaveLength(1);
     expect(ask(behind()).cover.pieces).toHaveLength(2);

@@ -2,9 +2,10 @@ import { describe, expect, it } from 'vitest';
 import { newPiece, type Piece, type Pinned } from '../piece';
 import { planPiece, type Plan } from '../plan';
 import { comparePinned, pinnedCorrections, pinnedOutline, pinnedSize, pinnedWords, type CoverPiece } from '.';
+import { sharedPlanner } from '../../testing/quick';
 
 type Point = [number, number];
-const planned = (piece: Piece): Plan => planPiece(piece, {}, { sits: false });
+const planned = (piece: Piece): Plan => planPiece(piece, {}, { sits: false, planner: sharedPlanner });
 const boxed = newPiece('round-seat');
 const chair = newPiece('chair-seat');
 const plans = { boxed: planned(boxed), chair: planned(chair) };

@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import { bounds, distanceTo, type Point } from '../outline';
 import { CHANNELS, defaultsOf, KINDS, newPiece, type Piece } from '../piece';
-import { createPlanner } from '../plan';
 import { coverInput, coverStep } from '../plan/steps';
 import { skinOf, type ClothPatch, type CoverPiece } from '.';
+import { sharedPlanner } from '../../testing/quick';
 
 const REPEAT = 84;
 
@@ -18,7 +18,7 @@ function striped(kind: (typeof KINDS)[number]['id'], item: Partial<Piece> = {}):
 }
 
 function laidOut(piece: Piece) {
-  const planner = createPlanner();
+  const planner = sharedPlanner;
   const model = planner.model(piece, {});
   const sewn = coverStep(model);
   const skin = skinOf(coverInput(model, 'full'), sewn, 14, planner.keep)!;

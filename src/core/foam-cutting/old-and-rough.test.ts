@@ -1,9 +1,10 @@
 import { describe, expect, it } from 'vitest';
 import { KEPT, newChairSeat, newPiece, type Pad, type Piece } from '../piece';
-import { createPlanner, planPiece, sitView } from '../plan';
+import { planPiece, sitView } from '../plan';
 import { withOldFoam } from '../strip';
+import { sharedPlanner } from '../../testing/quick';
 
-const plan = (piece: Piece) => planPiece(piece, {}, { planner: createPlanner() });
+const plan = (piece: Piece) => planPiece(piece, {}, { planner: sharedPlanner });
 const seat = newChairSeat();
 const change = (item: Partial<Pad>): Piece => ({
   ...seat,
@@ -95,7 +96,7 @@ describe('an old pad that goes back in', () => {
 
   it('stands as high as it was measured and gives way as far as it has softened', () => {
     const sink = (item: Partial<Pad>): number => {
-      const found = sitView(change(item), {}, createPlanner());
+      const found = sitView(change(item), {}, sharedPlanner);
       if ('problems' in found || !found.view) throw new Error('nobody sits');
       return found.view.sit.sink;
     };

@@ -3,10 +3,10 @@ import { cutRows } from '../formats/pattern-files';
 import { intersectD, FillRule } from 'clipper2-ts';
 import { polygonArea, type Polygon } from '../outline';
 import { newChairSeat, newPiece, type Pad, type Piece } from '../piece';
-import { planPiece, savings, createPlanner, type Plan } from '../plan';
+import { planPiece, savings, type Plan } from '../plan';
 import { sizesOf } from '../sizes';
 import { fromPacket } from '.';
-import { QUICK } from '../../testing/quick';
+import { QUICK, sharedPlanner } from '../../testing/quick';
 
 /** No sitting and larger triangles: these tests ask for neither. */
 const plan = (piece: Piece): Plan => planPiece(piece, {}, QUICK);
@@ -111,7 +111,7 @@ describe('wedges in pairs', () => {
 
   it('is offered as a saving where it saves a sheet', () => {
     const many: Piece = { ...blocks, count: 30 };
-    const found = savings({ piece: many, house: {}, planner: createPlanner() }).find(({ id }) => id.startsWith('paired-'))!;
+    const found = savings({ piece: many, house: {}, planner: sharedPlanner }).find(({ id }) => id.startsWith('paired-'))!;
     expect(found.sheets).toBeGreaterThan(0);
     expect(plan(found.apply).cut.foam.sheets).toBe(plan(many).cut.foam.sheets - found.sheets);
   });

@@ -5,10 +5,11 @@ import { join } from 'node:path';
 import { afterAll, describe, expect, it } from 'vitest';
 import { chalkStep } from '../padding';
 import { newPiece, type Piece, type PieceKind } from '../piece';
-import { createPlanner, planPiece } from '../plan';
+import { planPiece } from '../plan';
 import { printFigure, sizesOf } from '../sizes';
 import { printPdf } from './pdf';
 import { runs } from '../../testing/runs';
+import { sharedPlanner } from '../../testing/quick';
 
 /**
  * Paper as it is drawn and read by poppler, which knows nothing of the code that wrote it: every digit has its width, stands beside its
@@ -23,7 +24,7 @@ const font = (face: string): Uint8Array => readFileSync(`node_modules/@expo-goog
 const DPI = 200;
 
 async function printed(piece: Piece, unit: 'mm' | 'in') {
-  const planner = createPlanner();
+  const planner = sharedPlanner;
   const plan = planPiece(piece, {}, { planner, sits: false });
   const bytes = await printPdf(
     {

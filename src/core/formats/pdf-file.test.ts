@@ -4,9 +4,10 @@ import { describe, expect, it } from 'vitest';
 import { bounds, type Point } from '../outline';
 import { newPiece, type Piece } from '../piece';
 import { chalkStep } from '../padding';
-import { createPlanner, planPiece } from '../plan';
+import { planPiece } from '../plan';
 import { printPdf } from './pdf';
 import type { PrintChoice } from './print/choice';
+import { sharedPlanner } from '../../testing/quick';
 
 /**
  * What leaves the printer, read from the file's own bytes: its objects, its pages' content unpacked, and every line drawn on
@@ -17,7 +18,7 @@ const font = (face: string): Uint8Array => readFileSync(`node_modules/@expo-goog
 const MM = 25.4 / 72;
 
 async function printed(piece: Piece, choice: PrintChoice): Promise<{ file: Buffer; plan: ReturnType<typeof planPiece> }> {
-  const planner = createPlanner();
+  const planner = sharedPlanner;
   const plan = planPiece(piece, {}, { planner, sits: false });
   const bytes = await printPdf(
     {

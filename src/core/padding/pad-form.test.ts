@@ -4,10 +4,10 @@ import { templatesOf } from '../formats/templates';
 import { flatten, baseOutline } from '../outline';
 import { checkDocument } from '../document';
 import { firstProfile, kindOf, KINDS, newChairSeat, newPiece, thickest, thinnest, type Pad, type PadProfile, type Piece } from '../piece';
-import { createPlanner, planPiece, sheetView, type Plan } from '../plan';
+import { planPiece, sheetView, type Plan } from '../plan';
 import { sizesOf } from '../sizes';
 import { foamMass, modelOf } from '.';
-import { QUICK } from '../../testing/quick';
+import { QUICK, sharedPlanner } from '../../testing/quick';
 
 const [W, D, T] = [450, 420, 50];
 const square = newChairSeat({ type: 'rectangle', width: W, depth: D, cornerRadius: { front: 0, back: 0 } });
@@ -56,7 +56,7 @@ describe('the form of a pad’s top', () => {
   });
 
   it('is followed by the covered section: the foam is cut as it says, and what the cover leaves of it is said', () => {
-    const shown = sheetView({ piece: { ...with_(dip), chalk: { x: 0, y: 0, angle: Math.PI / 2 } }, house: {}, parts: [] }, createPlanner());
+    const shown = sheetView({ piece: { ...with_(dip), chalk: { x: 0, y: 0, angle: Math.PI / 2 } }, house: {}, parts: [] }, sharedPlanner);
     if (!('view' in shown)) throw new Error('refused');
     const { section } = shown.view;
     expect(section!.converged).toBe(true);

@@ -4,10 +4,10 @@ import { describe, expect, it } from 'vitest';
 import { CLOTHS } from '../cloth';
 import { laminate, nearestMade, FOAMS } from '../foam';
 import { checkRule, RULES } from '../house';
-import { createPlanner, planPiece, sheetView } from '../plan';
+import { planPiece, sheetView } from '../plan';
 import { KINDS, newChairSeat, newPiece, PieceProblems, BOARD_SIZE, slipOf, STARTING_SHAPES, type Piece } from '.';
 import { documentSchema, parseDocument, problemsOf, readDocument } from '../document';
-import { QUICK } from '../../testing/quick';
+import { QUICK, sharedPlanner } from '../../testing/quick';
 
 /** No sitting and larger triangles: these tests ask for neither. */
 
@@ -121,7 +121,7 @@ describe('a piece', () => {
             expect((error as PieceProblems).problems[0]!.message.length).toBeGreaterThan(5);
             return;
           }
-          const result = sheetView({ piece, house: {}, parts: [], preview: true }, createPlanner());
+          const result = sheetView({ piece, house: {}, parts: [], preview: true }, sharedPlanner);
           if ('problems' in result) expect(result.problems.length).toBeGreaterThan(0);
           else expect(JSON.stringify(result.view.plan.stations)).not.toContain('null');
         },

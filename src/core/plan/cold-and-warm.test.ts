@@ -13,7 +13,7 @@ import { runs, thorough } from '../../testing/runs';
  */
 
 /** How many single edits of each kind are tried where not all are, drawn anew for every kind. */
-const SAMPLE = 2;
+const SAMPLE = 1;
 const CHAINS = runs(4, 2000);
 /** Of the ways every so many are tried on a kind, others on the next. */
 const EVERY = runs(3, 1);

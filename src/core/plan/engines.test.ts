@@ -22,7 +22,7 @@ function planOrProblems(piece: Piece, options: { coarse?: boolean; sits?: boolea
 }
 
 describe('the same answer on every engine', () => {
-  it.each(JOBS.map((job) => [job.title, job.piece] as const))('%s', (_title, piece) => {
+  it.each(JOBS.filter((_, i) => i % runs(2, 1) === 0).map((job) => [job.title, job.piece] as const))('%s', (_title, piece) => {
     const options = thorough ? {} : { coarse: true, sits: false };
     const plan = planPiece(piece, {}, options);
     for (const engine of engines)

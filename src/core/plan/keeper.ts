@@ -36,8 +36,10 @@ function bytesOf(values: ArrayBufferView): string {
 /**
  * A keeper with nothing in it yet. What a step came to is known again by itself: a step that reads it need not be told
  * what is in it.
+ *
+ * @param [room] how many times as many answers are kept as one piece and its trials need
  */
-export function createKeeper(): Keeper {
+export function createKeeper(room = 1): Keeper {
   const stores = new Map<string, QuickLRU<string, { value: unknown }>>();
   const counts = new Map<string, Count>();
   const numbers = new WeakMap<object, number>();
@@ -61,7 +63,7 @@ export function createKeeper(): Keeper {
 
   const storeOf = (step: string): QuickLRU<string, { value: unknown }> => {
     let store = stores.get(step);
-    if (!store) stores.set(step, (store = new QuickLRU({ maxSize: MORE[step] ?? USUAL })));
+    if (!store) stores.set(step, (store = new QuickLRU({ maxSize: room * (MORE[step] ?? USUAL) })));
     return store;
   };
   const put = (step: string, key: string, value: unknown): void => {

@@ -38,9 +38,13 @@ function checked({ rules, ...piece }: Piece & { rules: HouseRules }, keep: Keep)
   return checkBuilt(piece, rules, keep);
 }
 
-/** A planner that has planned nothing yet. */
-export function createPlanner(): Planner {
-  const { keep, missing, put, counts, resetCounts, forgetBut } = createKeeper();
+/**
+ * A planner that has planned nothing yet.
+ *
+ * @param [room] how many pieces with their trials it remembers
+ */
+export function createPlanner(room = 1): Planner {
+  const { keep, missing, put, counts, resetCounts, forgetBut } = createKeeper(room);
   return {
     keep,
     model: (piece, house) => builtModel(piece, house, keep),

@@ -1,13 +1,13 @@
 import { describe, expect, it } from 'vitest';
 import { seededRandom } from '../../testing/seeded-random';
 import { newPiece, type Piece } from '../piece';
-import { createPlanner } from './planner';
 import { planPiece } from './plan';
 import { NEARLY, savings, WORTH } from './savings';
 import { laddersOf, type Ladder, type Trial } from './savings-ladders';
+import { sharedPlanner } from '../../testing/quick';
 
 /** `npm run savings` throws 200; here a few show that the search and the check still bite on each other. */
-const SETS = Number(process.env.FOVEA_SAVINGS ?? 3);
+const SETS = Number(process.env.FOVEA_SAVINGS ?? 2);
 const SEED = Number(process.env.FOVEA_SAVINGS_SEED ?? 20261127);
 
 /** A set as a workshop might have it: sizes, cloth and number thrown. */
@@ -59,7 +59,7 @@ function* every(from: readonly (Trial | null)[][], at = 0): Generator<Trial[]> {
 
 /** The most cloth and the most sheets that any of it saves, by planning every one of them. */
 function bruteForce(piece: Piece): { cloth: number; sheets: number; bought: number; looked: number } {
-  const planner = createPlanner();
+  const planner = sharedPlanner;
   const plan = (item: Piece) => (planner.check(item, {}).length > 0 ? null : planPiece(item, {}, { planner, sits: false }));
   const now = plan(piece)!;
   const known = new Set(now.warnings.map(({ code }) => code));
@@ -85,7 +85,7 @@ describe('what the ways to save leave unsaid', () => {
       const missed: string[] = [];
       for (let k = 0; k < SETS; k++) {
         const piece = thrownSet(SEED + k);
-        const found = savings({ piece, house: {}, planner: createPlanner() });
+        const found = savings({ piece, house: {}, planner: sharedPlanner });
         const full = bruteForce(piece);
         value += found.length;
         const cloth = Math.max(0, ...found.map((saving) => saving.cloth));

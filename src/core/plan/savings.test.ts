@@ -1,13 +1,13 @@
 import { describe, expect, it } from 'vitest';
 import { cloth as shelf } from '../../testing/jobs/job';
 import { newChairSeat, newPiece, type Piece } from '../piece';
-import { createPlanner } from './planner';
 import { planPiece } from './plan';
 import { savings } from './savings';
 import { runs } from '../../testing/runs';
+import { sharedPlanner } from '../../testing/quick';
 
-const found = (piece: Piece) => savings({ piece, house: {}, planner: createPlanner() });
-const plan = (piece: Piece) => planPiece(piece, {}, { sits: false });
+const found = (piece: Piece) => savings({ piece, house: {}, planner: sharedPlanner });
+const plan = (piece: Piece) => planPiece(piece, {}, { sits: false, planner: sharedPlanner });
 /** A rectangular seat so wide that two just do not lie abreast on the roll. */
 const wide = (width: number, count: number): Piece => ({
   ...newChairSeat({ type: 'rectangle', width, depth: 420, cornerRadius: { front: 30, back: 30 } }),
@@ -141,7 +141,7 @@ describe('ways to save', () => {
 
   it('tells how far it is, and stops when nobody wants to know', () => {
     let asked = 0;
-    const some = savings({ piece: newChairSeat(), house: {}, planner: createPlanner(), tell: (done, of) => ++asked < 3 && done < of });
+    const some = savings({ piece: newChairSeat(), house: {}, planner: sharedPlanner, tell: (done, of) => ++asked < 3 && done < of });
     expect(asked).toBe(3);
     expect(Array.isArray(some)).toBe(true);
   });
@@ -173,7 +173,7 @@ describe('ways to save, from what is in the store', () => {
       place: '',
     };
     const shelf = { wares: [ware], stock: [offcut] };
-    const listed = savings({ piece: seats, house: {}, planner: createPlanner(), shelf });
+    const listed = savings({ piece: seats, house: {}, planner: sharedPlanner, shelf });
     const short = listed.find(({ id }) => id === 'short-back')!;
     expect(short.cloth).toBeGreaterThan(0.9 * height);
     expect(short.apply.base.edges![0]).toMatchObject({ edge: { name: 'back' }, short: 15 });
@@ -218,7 +218,7 @@ describe('ways to save, from what is in the store', () => {
       ...{ thickness, width, length, price },
     });
     const look = (wares: Parameters<typeof savings>[0]['shelf'] extends infer S ? (S extends { wares: infer W } ? W : never) : never) =>
-      savings({ piece: seats, house: {}, planner: createPlanner(), shelf: { wares, stock: [] } });
+      savings({ piece: seats, house: {}, planner: sharedPlanner, shelf: { wares, stock: [] } });
     const length = plan(seats).cut.cloth.length;
     // At 1600 two lie abreast: half the length at a tenth more a metre.
     const listed = look([roll('a', 1300, 40), roll('b', 1600, 44)]);

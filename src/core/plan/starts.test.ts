@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { kindOf, KINDS, newPiece, type BaseShape, type Piece, type PieceKind } from '../piece';
-import { createPlanner, planPiece, type Plan } from '.';
+import { planPiece, type Plan } from '.';
 import { runs } from '../../testing/runs';
-import { QUICK } from '../../testing/quick';
+import { QUICK, sharedPlanner } from '../../testing/quick';
 
 /** What an upholsterer of thirty years would say to a piece as it starts, and to others of its size. */
 
@@ -90,7 +90,7 @@ function disorder({ steps }: Plan): string[] {
 
 describe('a kind as it starts', () => {
   it.each(KINDS.map(({ id }) => [id] as const))('%s: nothing to warn of, cut as a master would, in a valid order', (id) => {
-    const plan = planPiece(newPiece(id), {}, { planner: createPlanner() });
+    const plan = planPiece(newPiece(id), {}, { planner: sharedPlanner });
     expect(plan.warnings.map(({ message }) => message)).toEqual([]);
     const { width, height, why } = SIGNED[id];
     const first = plan.cover.pieces[0]!;

@@ -2,10 +2,10 @@ import { polygonArea as d3Area } from 'd3';
 import { describe, expect, it } from 'vitest';
 import { cutBoard } from '../base';
 import { newPiece, type Piece, type StretchedDeck } from '../piece';
-import { createPlanner, mendOf, planPiece } from '../plan';
+import { mendOf, planPiece } from '../plan';
 import { sizesOf } from '../sizes';
 import { sitStep, type Sat } from '.';
-import { QUICK } from '../../testing/quick';
+import { QUICK, sharedPlanner } from '../../testing/quick';
 
 const seat = newPiece('tight-seat');
 
@@ -16,7 +16,7 @@ function on(deck: Partial<StretchedDeck>, mass = 85, change: Partial<Piece> = {}
     base: { ...seat.base, deck: { kind: 'elastic', give: 30, rail: 40, ...deck } },
     sit: { loader: 'seated', mass, share: null, x: 0, y: 0 },
   };
-  return sitStep(createPlanner().model(piece, {}), 'trial')!;
+  return sitStep(sharedPlanner.model(piece, {}), 'trial')!;
 }
 
 /** The same padding on plywood. */
@@ -26,7 +26,7 @@ function onBoard(): Sat {
     base: { ...seat.base, board: { material: 'plywood', thickness: 20 }, deck: null },
     sit: { loader: 'seated', mass: 85, share: null, x: 0, y: 0 },
   };
-  return sitStep(createPlanner().model(piece, {}), 'trial')!;
+  return sitStep(sharedPlanner.model(piece, {}), 'trial')!;
 }
 
 describe('sitting on webbing or springs', () => {
@@ -90,7 +90,7 @@ describe('sitting on webbing or springs', () => {
       base: { ...seat.base, shape, deck: { kind: 'elastic', give: 30, rail: 150 } },
       sit: { loader: 'seated', mass: 85, share: null, x: 0, y: 0 },
     };
-    const closed = sitStep(createPlanner().model(narrow, {}), 'trial')!.plan;
+    const closed = sitStep(sharedPlanner.model(narrow, {}), 'trial')!.plan;
     expect(closed.converged).toBe(true);
     expect(closed.deck).toBeNull();
     expect(closed.bottoms).toBe(true);

@@ -4,14 +4,15 @@ import { carveCheck, carvePasses, curesFor, foamChart, forLoadedHeight, pocketPl
 import { modelOf, sectionsStep, surfaceStep, type StationSection, type Surface } from '../padding';
 import { FOAMS } from '../foam';
 import { problemsOf } from '../document';
-import { createPlanner, planPiece } from '../plan';
+import { planPiece } from '../plan';
 import { KINDS, newPiece, PieceProblems, type Pad, type PadEdge, type Piece, type PieceKind } from '../piece';
 import { runs } from '../../testing/runs';
+import { sharedPlanner } from '../../testing/quick';
 
 const chair = newPiece('chair-seat');
 
 function solved(piece: Piece): { sections: StationSection[]; surface: Surface; sat: Sat | null } {
-  const model = createPlanner().model(piece, {});
+  const model = sharedPlanner.model(piece, {});
   return { sections: sectionsStep(model, 'trial'), surface: surfaceStep(model, 'trial'), sat: sitStep(model, 'trial') };
 }
 
@@ -33,7 +34,7 @@ describe('sitting on a piece', () => {
     ['disc', -3000, 5],
   ] as const)('a %s placed beside the piece comes down on its edge, to finite figures', (loader, x, y) => {
     const piece = { ...chair, sit: { loader, mass: 80, share: 78, x, y } };
-    const model = createPlanner().model(piece, {});
+    const model = sharedPlanner.model(piece, {});
     const at = sittingOf(model);
     expect(Math.hypot(at.x, at.y)).toBeLessThan(320);
     expect(Math.hypot(at.x, at.y)).toBeGreaterThan(150);
@@ -225,7 +226,7 @@ describe('any stack at all', () => {
           if (!(error instanceof PieceProblems)) throw error;
         }
       }),
-      { numRuns: runs(8, 25) },
+      { numRuns: runs(4, 25) },
     );
     // What does not come to rest is said to the user; it is the exception.
     expect(rested / all).toBeGreaterThan(0.6);

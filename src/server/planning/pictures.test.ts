@@ -1,10 +1,11 @@
 import { describe, expect, it } from 'vitest';
-import { createPlanner, planPiece } from '../../core/plan';
+import { planPiece } from '../../core/plan';
 import { KINDS, newPiece, type Piece } from '../../core/piece';
 import { benchPictures } from './pictures';
 import { look } from './thread';
+import { sharedPlanner } from '../../testing/quick';
 
-const planner = createPlanner();
+const planner = sharedPlanner;
 const picturesOf = (piece: Piece) => benchPictures(planner.model(piece, {}));
 
 /** Twice the area between a closed line's points, by the shoelace formula: no part of the program's own. */

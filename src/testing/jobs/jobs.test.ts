@@ -4,15 +4,16 @@ import { describe, expect, it } from 'vitest';
 import { needsOf } from '../../core/buying';
 import { checkDocument } from '../../core/document';
 import { layGroups } from '../../core/nesting';
-import { createPlanner, planPiece, sheetView } from '../../core/plan';
+import { planPiece, sheetView } from '../../core/plan';
 import { JOBS } from '.';
 import { jobsTable } from './table';
+import { sharedPlanner } from '../quick';
 
 /** So many pleats at a corner nobody exceeds (trade.md, corners). */
 const MOST_PLEATS = 3;
 
 describe.each(JOBS.map((job) => [job.title, job] as const))('%s', (_title, job) => {
-  const planner = createPlanner();
+  const planner = sharedPlanner;
   const plan = planPiece(job.piece, {}, { planner });
 
   it('is a piece like any other, and begins without a warning', () => {

@@ -1,12 +1,13 @@
 import * as THREE from 'three';
 import { describe, expect, it } from 'vitest';
 import { newPiece } from '@/core/piece';
-import { createPlanner, sheetView } from '@/core/plan';
+import { sheetView } from '@/core/plan';
 import { cutFaces, cutPlane } from './cut-open';
+import { sharedPlanner } from '../../testing/quick';
 
 const opened = (angle: number) => {
   const piece = { ...newPiece('chair-seat'), chalk: { x: 20, y: 35, angle } };
-  const found = sheetView({ piece, house: {}, parts: [], preview: true }, createPlanner());
+  const found = sheetView({ piece, house: {}, parts: [], preview: true }, sharedPlanner);
   if ('problems' in found) throw new Error(found.problems[0]!.message);
   return { piece, section: found.view.section! };
 };

@@ -1,10 +1,11 @@
 import { describe, expect, it } from 'vitest';
 import { KINDS, newPiece } from '@/core/piece';
-import { createPlanner, sheetView, type SheetView } from '@/core/plan';
+import { sheetView, type SheetView } from '@/core/plan';
 import { roundMeshes, seamCords } from './meshes';
+import { sharedPlanner } from '../../testing/quick';
 
 const viewOf = (kind: (typeof KINDS)[number]['id']): SheetView => {
-  const found = sheetView({ piece: newPiece(kind), house: {}, parts: ['cover'], preview: true, round: true }, createPlanner());
+  const found = sheetView({ piece: newPiece(kind), house: {}, parts: ['cover'], preview: true, round: true }, sharedPlanner);
   if ('problems' in found) throw new Error(found.problems[0]!.message);
   return found.view;
 };

@@ -1,16 +1,17 @@
 import * as THREE from 'three';
 import { describe, expect, it } from 'vitest';
 import { newPiece, panelWidth, type Piece } from '@/core/piece';
-import { createPlanner, sheetView, type SheetView } from '@/core/plan';
+import { sheetView, type SheetView } from '@/core/plan';
 import { asStl, asTurntable } from './files';
 import { roundMeshes, withPattern } from './meshes';
 import { namedPlaces } from './places';
 import { MOST_SHOWN, setOf, sideBySide } from './row';
 import { sceneOf } from './subject';
 import { chalkAside, chalkAt, chalkReach } from './switches';
+import { sharedPlanner } from '../../testing/quick';
 
 const viewOf = (piece: Piece): SheetView => {
-  const found = sheetView({ piece, house: {}, parts: ['cover', 'cut', 'fixing'], preview: true, round: true }, createPlanner());
+  const found = sheetView({ piece, house: {}, parts: ['cover', 'cut', 'fixing'], preview: true, round: true }, sharedPlanner);
   if ('problems' in found) throw new Error(found.problems[0]!.message);
   return found.view;
 };

@@ -2,12 +2,13 @@ import * as THREE from 'three';
 import { describe, expect, it } from 'vitest';
 import { isInside } from '@/core/outline';
 import { KINDS, kindOf, newPiece, STARTING_SHAPES, type Piece } from '@/core/piece';
-import { createPlanner, sheetView, type SheetView } from '@/core/plan';
+import { sheetView, type SheetView } from '@/core/plan';
 import { fastenersUnder, studs } from './meshes';
 import { standIn } from './stand-ins';
+import { sharedPlanner } from '../../testing/quick';
 
 function viewOf(piece: Piece): SheetView {
-  const found = sheetView({ piece, house: {}, parts: ['cover'], preview: true, round: true }, createPlanner());
+  const found = sheetView({ piece, house: {}, parts: ['cover'], preview: true, round: true }, sharedPlanner);
   if ('problems' in found) throw new Error(found.problems[0]!.message);
   return found.view;
 }
@@ -74,7 +75,7 @@ describe('what is set on a cover', () => {
 
 describe('what holds the cover, from below', () => {
   const fastened = (piece: Piece): SheetView => {
-    const found = sheetView({ piece, house: {}, parts: ['cover', 'fixing'], preview: true, round: true }, createPlanner());
+    const found = sheetView({ piece, house: {}, parts: ['cover', 'fixing'], preview: true, round: true }, sharedPlanner);
     if (!('view' in found)) throw new Error('not planned');
     return found.view;
   };

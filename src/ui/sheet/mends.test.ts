@@ -2,10 +2,10 @@ import { describe, expect, it } from 'vitest';
 import { problemsOf } from '@/core/document';
 import { newChairSeat, newPiece, type Piece } from '@/core/piece';
 import { withAt } from './path';
-import { createPlanner, mendOf, planPiece, type Plan } from '@/core/plan';
+import { mendOf, planPiece, type Plan } from '@/core/plan';
 import { QUICK } from '../../testing/quick';
 
-const plan = (piece: Piece): Plan => planPiece(piece, {}, { ...QUICK, planner: createPlanner() });
+const plan = (piece: Piece): Plan => planPiece(piece, {}, QUICK);
 const chair = newChairSeat();
 const pads = (change: (pads: Piece['pads']) => Piece['pads']): Piece => ({ ...chair, pads: change(chair.pads) });
 

@@ -68,7 +68,7 @@ describe('a sheet that is kept in view', () => {
     await tick();
     expect(store.getState()).toMatchObject({ settled: true, problems: [] });
     store.setState({ stage: 'cut' });
-    expect(open[2]!.question.parts).toEqual(['cover', 'cut']);
+    expect(open[2]!.question.parts).toEqual(['cover', 'cut', 'fixing']);
     open[2]!.resolve(view());
     await tick();
     store.setState({ unfolded: ['Fastening'] });

@@ -24,7 +24,7 @@ describe('a stage', () => {
 
   it('looks only at what it shows: what is folded away is not asked for until it is opened', () => {
     expect(partsOf(stageOf('build'), [])).toEqual([]);
-    expect(partsOf(stageOf('build'), ['Buy'])).toEqual(['cover', 'cut']);
+    expect(partsOf(stageOf('build'), ['Buy'])).toEqual(['cover', 'cut', 'fixing']);
     expect(partsOf(stageOf('cover'), [])).toEqual(['cover']);
     for (const stage of STAGES)
       expect(PLAN_PARTS).toEqual(

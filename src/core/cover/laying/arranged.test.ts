@@ -2,14 +2,15 @@ import { polygonContains } from 'd3';
 import { describe, expect, it } from 'vitest';
 import { bounds, type Point, type Polygon } from '../../outline';
 import { KINDS, newPiece, type Piece } from '../../piece';
-import { createPlanner, planPiece } from '../../plan';
+import { planPiece } from '../../plan';
 import type { CoverPiece } from './cloth-piece';
 import { arrangePieces, onPage } from './arranged';
+import { sharedPlanner } from '../../../testing/quick';
 
 const GAP = 22;
 
 function piecesOf(piece: Piece): CoverPiece[] {
-  return planPiece(piece, {}, { planner: createPlanner() }).cover!.pieces;
+  return planPiece(piece, {}, { planner: sharedPlanner }).cover!.pieces;
 }
 
 /** Places of a fine net that lie on both of two outlines: by brute force, not by the clipping library that laid them. */

@@ -1,13 +1,13 @@
 import { describe, expect, it } from 'vitest';
 import { newPiece, type Piece } from '../../piece';
-import { createPlanner } from '../../plan';
 import { cornersStep, coverStep } from '../../plan/steps';
 import { pulledTop } from '../pulled/pulled-top';
 import { sideOf } from '../surface/ring';
 import { pulledSides } from './pulled-sides';
+import { sharedPlanner } from '../../../testing/quick';
 
 function sidesOf(piece: Piece, way?: 'gathered') {
-  const planner = createPlanner();
+  const planner = sharedPlanner;
   const model = planner.model(piece, {});
   const sewn = coverStep(model);
   const top = pulledTop(sewn.making, sewn.give, model)!;
