@@ -66,3 +66,33 @@ test('a plan that was made by another engine would be seen', () => {
   const [one, other] = [view(seat), view({ ...seat, cloth: { ...seat.cloth, thickness: seat.cloth.thickness + 0.02 } })];
   expect(differences(JSON.parse(JSON.stringify(one)), JSON.parse(JSON.stringify(other))).length).toBeGreaterThan(0);
 });
+
+test('what is printed is what the page shows: figures that differ are refused in words, and nothing is printed', async ({ page }) => {
+  await page.goto('/');
+  const id = await place(page, { name: 'Seen seat' });
+  type Sent = { fingerprint: Record<string, Record<string, number>> };
+  let more = 0;
+  await page.route(`**/api/pieces/${id}/seen`, async (route) => {
+    const sent = route.request().postDataJSON() as Sent;
+    const { cover } = sent.fingerprint;
+    for (const name of Object.keys(cover ?? {}).filter((item) => item.endsWith('width'))) cover![name]! += more;
+    await route.continue({ postData: JSON.stringify(sent) });
+  });
+  const seen = page.waitForResponse((response) => response.url().endsWith('/seen') && response.ok());
+  await page.goto(`/piece/${id}?stage=cover`);
+  expect(await (await seen).json()).toEqual({ current: true });
+  const print = async () => page.request.get(`/api/pieces/${id}/print?parts=job`);
+  expect((await print()).status()).toBe(200);
+  more = 0.3;
+  const wider = page.waitForResponse((response) => response.url().endsWith('/seen') && response.ok());
+  await page.reload();
+  await wider;
+  await page.getByRole('button', { name: 'Print…' }).click();
+  await expect(page.getByRole('dialog', { name: 'Print' }).getByRole('alert')).toContainText('work out different figures for “Seen seat”');
+  expect((await print()).status()).toBe(409);
+  // What cannot be followed says so too, and does not wait for ever.
+  await page.goto(`/bench/${id}`);
+  await expect(page.locator('main[role="status"]')).toContainText('work out different figures for “Seen seat”');
+  await page.goto(`/job/p-${id}?tab=buy`);
+  await expect(page.getByText('work out different figures for “Seen seat”')).toHaveCount(1);
+});

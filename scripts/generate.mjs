@@ -44,7 +44,7 @@ export async function ensureTools() {
     made,
     () =>
       build({
-        entryPoints: { fovea: 'cli/fovea.ts', planning: 'src/server/planning/thread.ts' },
+        entryPoints: { fovea: 'cli/fovea.ts', planning: 'src/server/planning/entry.ts' },
         outdir: 'dist',
         outExtension: { '.js': '.mjs' },
         bundle: true,

@@ -6,6 +6,7 @@ import { listTicks } from '../data/bench';
 import { readPhoto } from '../data/photos';
 import { readObject, Refusal } from './http';
 import { lookAt, lookOf } from './looks';
+import { expectSameWork } from './seen';
 
 const GONE = 'This piece is no longer on the floor.';
 const ID = /^[0-9a-zA-Z-]{8,60}$/;
@@ -23,7 +24,9 @@ function found(id: string) {
 export async function readBench(id: string): Promise<Response> {
   const db = database();
   const record = found(id);
-  const { steps, fastening, section, cloth, foam, corners, board } = await lookAt(db, record);
+  const look = await lookAt(db, record);
+  expectSameWork(record, look);
+  const { steps, fastening, section, cloth, foam, corners, board } = look;
   const { name, count, strip } = record.piece;
   return Response.json({
     id,

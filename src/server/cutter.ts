@@ -7,9 +7,9 @@ import { lineGatherer } from '../core/formats/tape-line';
 import { bounds, polygonArea, type Point, type Polygon } from '../core/outline';
 import { database } from '../data/database';
 import { getPiece } from '../data/pieces';
-import { getHouse } from '../data/settings';
 import { readObject, Refusal } from './http';
 import { planning } from './planning';
+import { asSeen } from './seen';
 
 const port = (): number => Number(process.env.FOVEA_CUTTER ?? 4740);
 /** A cutter that has said nothing for so long has stopped, ms. */
@@ -153,7 +153,7 @@ export async function postCutter(request: Request): Promise<Response> {
   try {
     const record = typeof piece === 'string' ? getPiece(database(), piece) : null;
     if (!record) throw new Refusal(404, 'This piece is no longer on the floor.');
-    const all = await planning().templates({ piece: record.piece, house: getHouse(database()) }, request.signal);
+    const all = await planning().templates(asSeen(record), request.signal);
     const found = all.find(({ id }) => id === template);
     if (!found) throw new Refusal(404, 'There is no such template.');
     // Somebody who pressed stop while it was made ready wants nothing cut.
@@ -186,6 +186,6 @@ export async function putCutter(request: Request): Promise<Response> {
 export async function readCutterTemplates(request: Request): Promise<Response> {
   const record = getPiece(database(), new URL(request.url).searchParams.get('piece') ?? '');
   if (!record) throw new Refusal(404, 'This piece is no longer on the floor.');
-  const all = await planning().templates({ piece: record.piece, house: getHouse(database()) }, request.signal);
+  const all = await planning().templates(asSeen(record), request.signal);
   return Response.json({ templates: all.map(({ id, title }) => ({ id, title })) });
 }

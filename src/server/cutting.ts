@@ -11,7 +11,9 @@ import { getHouse } from '../data/settings';
 import { keepStock, listStock, listWares, removeStock, takeFull } from '../data/store';
 import { fitting } from './forms';
 import { decoded, readObject, Refusal } from './http';
+import { expectAgreement } from '../core/plan';
 import { planning } from './planning';
+import { fingerprintSeen } from './seen';
 
 const GONE = 'What is cut together here is no longer there.';
 
@@ -46,14 +48,20 @@ export function together(text: string): Together {
 type Needed = Awaited<ReturnType<ReturnType<typeof planning>['needs']>>;
 const needed = new QuickLRU<string, Promise<Needed>>({ maxSize: 30 });
 
-/** What some pieces take: worked out once for their revisions and the house's rules. */
-export function needsFor({ pieces }: Together, signal?: AbortSignal): Promise<Needed> {
+/**
+ * What some pieces take: worked out once for their revisions and the house's rules.
+ *
+ * @throws PlansDisagree where a page showed other figures of one
+ */
+export async function needsFor({ pieces }: Together, signal?: AbortSignal): Promise<Needed> {
   const house = getHouse(database());
   const key = JSON.stringify([pieces.map(({ id, revision }) => [id, revision]), house]);
   const known = needed.get(key) ?? planning().needs({ pieces: pieces.map(({ id, piece }) => ({ id, piece })), house }, signal);
   needed.set(key, known);
   known.catch(() => needed.delete(key));
-  return known;
+  const needs = await known;
+  for (const record of pieces) expectAgreement(record.piece.name, fingerprintSeen(record, house), needs.fingerprints[record.id]!);
+  return needs;
 }
 
 /** Whether a lay is of yesterday: its pieces have other revisions now, or what it lies on has left the store. One that was cut is not. */

@@ -1,4 +1,5 @@
 import { PieceProblems } from '../core/piece';
+import { PlansDisagree } from '../core/plan';
 import { BrokenRecord } from '../data/pieces';
 import { troubleOf } from '../data/trouble';
 import { eventLog } from './event-log';
@@ -83,6 +84,10 @@ export async function readObject(request: Request, most?: number): Promise<Recor
 function answerTo(error: unknown): Response {
   if (error instanceof PieceProblems) return Response.json({ message: error.message, problems: error.problems }, { status: 422 });
   if (error instanceof Refusal) return Response.json({ message: error.message }, { status: error.status });
+  if (error instanceof PlansDisagree) {
+    eventLog().error({ piece: error.piece, disagreements: error.disagreements }, 'Page and server do not agree on a plan');
+    return Response.json({ message: error.message }, { status: 409 });
+  }
   if (error instanceof BrokenRecord) return Response.json({ message: error.message }, { status: 409 });
   // Nobody waits for the answer any more: it is nothing to write down.
   if ((error as Error).name === 'AbortError') return Response.json({ message: 'It was given up.' }, { status: 408 });

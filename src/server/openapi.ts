@@ -109,6 +109,14 @@ export const ROUTES: Record<string, Record<string, Route>> = {
   '/api/pieces/{id}/mend': {
     post: { says: 'Takes a damaged record back to its last whole version', gives: ref('PieceRecord'), refuses: [404] },
   },
+  '/api/pieces/{id}/seen': {
+    put: {
+      says: 'The figures that a page shows of a piece: what is printed, laid, bought, priced or ticked must come to the same',
+      body: record({ piece: ref('Piece'), house: { type: 'object' }, fingerprint: { type: 'object' } }),
+      gives: record({ current: { type: 'boolean' } }),
+      refuses: [400, 404],
+    },
+  },
   '/api/pieces/{id}/ticks': {
     get: { says: 'Which steps are done on which of the set', gives: record({ ticks: list(ref('Tick')) }), refuses: [404] },
     put: {

@@ -28,6 +28,7 @@ import { lanAddresses } from './entrance';
 import { lookOf, looksLater } from './looks';
 import { PATTERN_FORMATS } from '../core/formats/pattern-formats';
 import { planning } from './planning';
+import { asSeen, expectSameWork } from './seen';
 
 /** An id of a save is made by the page: a random UUID. */
 const SAVE_ID = /^[0-9a-f-]{16,40}$/;
@@ -160,6 +161,7 @@ export async function putTick(request: Request, id: string): Promise<Response> {
   const { count } = record.piece;
   if (!Number.isInteger(unit) || (unit as number) < 1 || (unit as number) > count) throw new Refusal(400, `There are ${count} in this set`);
   const look = lookOf(database(), record);
+  expectSameWork(record, look);
   if (typeof step !== 'string' || !STEP.test(step) || (look && !look.steps.some((s) => s.key === step)))
     throw new Refusal(400, 'That step is not on the run sheet');
   if (typeof done !== 'boolean') throw new Refusal(400, 'Done must be true or false');
@@ -216,11 +218,12 @@ export function exportOutline(request: Request, id: string): Response {
 
 /** GET /api/pieces/ID/patterns?format=svg|dxf|csv: every piece at full size in one drawing, or the cut list. */
 export async function exportPatterns(request: Request, id: string): Promise<Response> {
-  const { piece } = found(id);
+  const record = found(id);
+  const { piece } = record;
   const asked = new URL(request.url).searchParams.get('format');
   const format = PATTERN_FORMATS.find((known) => known.id === asked);
   if (!format) throw new Refusal(400, `The format must be one of ${PATTERN_FORMATS.map((known) => known.id).join(', ')}`);
-  const text = await planning().patterns({ piece, house: getHouse(database()), format: format.id }, request.signal);
+  const text = await planning().patterns({ ...asSeen(record), format: format.id }, request.signal);
   return new Response(text, {
     headers: {
       'content-type': `${format.media}; charset=utf-8`,
@@ -249,13 +252,13 @@ function printAsked(request: Request, id: string) {
     const [template = '', mode = ''] = pair.split(':');
     modes[template] = listed(mode, TEMPLATE_MODES, 'way to print')![0]!;
   }
-  const { piece } = found(id);
+  const record = found(id);
+  const { piece } = record;
   const [lan] = lanAddresses();
   return {
     piece,
     asked: {
-      piece,
-      house: getHouse(database()),
+      ...asSeen(record),
       unit: getSettings(database()).unit,
       paper,
       // A tablet cannot open this machine’s own address: only a workshop that is on the network has codes on its labels.

@@ -1,3 +1,13 @@
+export {
+  disagreements,
+  expectAgreement,
+  fingerprintOf,
+  FINGERPRINT_PARTS,
+  PlansDisagree,
+  SAME_WITHIN,
+  type Disagreement,
+  type Fingerprint,
+} from './fingerprint';
 export { mendOf, type Mend } from './mends';
 export { planPiece, type PlanOptions } from './plan';
 export { createPlanner, type Planner } from './planner';

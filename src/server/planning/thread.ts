@@ -14,12 +14,12 @@ import { PieceProblems, type Piece } from '../../core/piece';
 import { thingsOf } from '../../core/price';
 import { buyProgram, needsOf, quickOffers, type BuyAsked, type Buying, type FlatOffer, type Need } from '../../core/buying';
 import { layGroups, type LayGroup } from '../../core/nesting';
-import { createPlanner, planPiece, runStep } from '../../core/plan';
+import { createPlanner, expectAgreement, fingerprintOf, planPiece, runStep, type Fingerprint, type Plan } from '../../core/plan';
 import type { KeptStock, KeptWare } from '../../core/store';
 import { benchPictures, thinned, type BenchPictures } from './pictures';
 
-/** What is asked of a piece. */
-export type Asked = { piece: Piece; house: HouseRules };
+/** What is asked of a piece; `seen` are the figures that somebody saw of it. */
+export type Asked = { piece: Piece; house: HouseRules; seen?: Fingerprint };
 
 /** A section as a row of the floor draws it: its lines, with no more points than can be seen at that size. */
 export type SmallSection = Pick<Section, 'board' | 'base' | 'covered' | 'cover' | 'bare' | 'wadding'> & { padded: boolean };
@@ -27,6 +27,8 @@ export type SmallSection = Pick<Section, 'board' | 'base' | 'covered' | 'cover' 
 /** What the floor, the diary and the bench take from a piece's plan. */
 export type Look = BenchPictures & {
   steps: Step[];
+  /** what its plan comes to; a look that was kept by an older version has none */
+  fingerprint?: Fingerprint;
   section: SmallSection | null;
   size: { width: number; depth: number };
 };
@@ -48,10 +50,18 @@ standBack();
 /** A thread keeps what it planned: the floor is opened far more often than a piece changes. */
 const planner = createPlanner();
 
-function checked({ piece, house }: Asked): Asked {
+function checked({ piece, house }: Pick<Asked, 'piece' | 'house'>): Asked {
   const problems = planner.check(piece, house);
   if (problems.length > 0) throw new PieceProblems(problems);
   return { piece, house };
+}
+
+/** The plan of a piece as it leaves the program: the one that was seen. */
+function planned({ seen, ...asked }: Asked, { sits = true } = {}): Plan {
+  const { piece, house } = checked(asked);
+  const plan = planPiece(piece, house, { planner, sits });
+  expectAgreement(piece.name, seen, fingerprintOf(plan));
+  return plan;
 }
 
 function small({ board, base, covered, cover, bare, wadding, pads }: Section): SmallSection {
@@ -77,6 +87,7 @@ export function look(asked: Asked): Look {
   const section = sectionAlong(model.stack, model.middle, [1, 0], { coarse: true, keep: model.keep });
   return {
     steps: runStep(model),
+    fingerprint: fingerprintOf(planPiece(piece, house, { planner, sits: false })),
     ...benchPictures(model),
     section: section && small(section),
     size: { width: Math.round(width), depth: Math.round(depth) },
@@ -90,9 +101,9 @@ function fontFile(face: string): Uint8Array {
 type PrintAsked = Asked & Pick<PrintJob, 'unit' | 'paper' | 'address'> & { choice?: PrintChoice };
 
 function printJob({ unit, paper, address, ...asked }: PrintAsked): PrintJob {
-  const { piece, house } = checked(asked);
+  const { piece, house } = asked;
   return {
-    plan: planPiece(piece, house, { planner }),
+    plan: planned(asked),
     section: chalkStep(planner.model(piece, house)),
     piece,
     house,
@@ -105,8 +116,7 @@ function printJob({ unit, paper, address, ...asked }: PrintAsked): PrintJob {
 
 /** A piece's patterns or its cut list, as a file. */
 export function patterns({ format, ...asked }: Asked & { format: PatternFormat }): string {
-  const { piece, house } = checked(asked);
-  return patternFile(planPiece(piece, house, { planner }), piece, format);
+  return patternFile(planned(asked), asked.piece, format);
 }
 
 /** A piece as one PDF. */
@@ -123,15 +133,19 @@ export function pages(asked: PrintAsked): Promise<Printed> {
 export type Together = { pieces: { id: string; piece: Piece }[]; house: HouseRules };
 
 /** All that some pieces are cut from, and everything they take. */
-export function needs({ pieces, house }: Together): { groups: LayGroup[]; needs: Need[]; minutes: Record<string, number> } {
-  const planned = pieces.map(({ id, piece }) => {
+/** What some pieces take, with what the plan of each comes to. */
+export type Needed = { groups: LayGroup[]; needs: Need[]; minutes: Record<string, number>; fingerprints: Record<string, Fingerprint> };
+
+export function needs({ pieces, house }: Together): Needed {
+  const plans = pieces.map(({ id, piece }) => {
     checked({ piece, house });
     return { id, piece, plan: planPiece(piece, house, { planner, sits: false }) };
   });
-  const groups = layGroups(planned, house);
+  const groups = layGroups(plans, house);
   // With hands on, of one of the set: waits cost nobody's time.
-  const minutes = Object.fromEntries(planned.map(({ id, plan }) => [id, plan.steps.reduce((sum, step) => sum + step.minutes, 0)]));
-  return { groups, needs: needsOf(planned, groups, house), minutes };
+  const minutes = Object.fromEntries(plans.map(({ id, plan }) => [id, plan.steps.reduce((sum, step) => sum + step.minutes, 0)]));
+  const fingerprints = Object.fromEntries(plans.map(({ id, plan }) => [id, fingerprintOf(plan)]));
+  return { groups, needs: needsOf(plans, groups, house), minutes, fingerprints };
 }
 
 /** What each thing of the store would have to hold of what lies flat, by quick lays. */
@@ -165,8 +179,7 @@ export async function buy(asked: BuyAsked): Promise<Buying> {
 
 /** Each template's cut line, for a cutter. */
 export function templates(asked: Asked): { id: string; title: string; outline: Polygon }[] {
-  const { piece, house } = checked(asked);
-  return templatesOf(planPiece(piece, house, { planner, sits: false })).map(({ id, title, lines }) => ({
+  return templatesOf(planned(asked, { sits: false })).map(({ id, title, lines }) => ({
     id,
     title,
     outline: lines[0]!.outline,

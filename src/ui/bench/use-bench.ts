@@ -79,8 +79,10 @@ export function useBench(piece: string) {
   const look = useCallback(async () => {
     try {
       const response = await fetch(`/api/pieces/${piece}/bench`, { cache: 'no-store' });
-      if (response.status === 404) setMessage('This piece is no longer on the floor.');
-      if (!response.ok) return;
+      if (!response.ok) {
+        const refused = (await response.json().catch(() => ({}))) as { message?: string };
+        return setMessage(refused.message ?? `The workshop answered ${response.status}.`);
+      }
       const view = (await response.json()) as BenchView;
       setTold(view);
       if (navigator.onLine) setAhead(Date.parse(view.now) - Date.now());

@@ -125,7 +125,8 @@ export function Together({ scope, tab: first, job, pieces }: Props) {
           </button>
         ))}
       </nav>
-      <Wrong message={wrong ?? store.wrong} />
+      {/* What to buy and what it comes to say for themselves why they cannot be worked out. */}
+      <Wrong message={(tab === 'cut' || tab === 'pieces' ? wrong : null) ?? store.wrong} />
       {says.length > 0 && (
         <p role="status" className="text-sm text-success">
           {says.join(' ')}

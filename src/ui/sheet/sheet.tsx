@@ -24,6 +24,7 @@ import { Sizes } from './sizes';
 import type { Drawing, Stage } from './stage';
 import { createSheetStore, SheetContext, usePiece, useSheet, useSheetStore, type SheetStart } from './store';
 import { useSheetKeys } from './use-sheet-keys';
+import { keepSeen } from './seen';
 import { keepSat, keepViewed } from './viewer';
 
 // The three-dimensional library is large and wanted by few: it comes when it is asked for.
@@ -169,7 +170,7 @@ function Opened() {
   useSheetKeys();
   useEffect(() => {
     saver.resume();
-    const stops = [keepViewed(store, sheetWorker(), STAGES), keepSat(store, solvingWorker(), STAGES)];
+    const stops = [keepViewed(store, sheetWorker(), STAGES), keepSat(store, solvingWorker(), STAGES), keepSeen(store, send)];
     return () => stops.forEach((stop) => stop());
   }, [store, saver]);
   return (
