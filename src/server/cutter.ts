@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { connect, type Socket } from 'node:net';
 import { compareCut, type CutCompared, type CutPicture } from '../core/formats/cut-picture';
-import { FileProblem } from '../core/formats/file-problem';
+import { FileProblem } from '../core/file-problem';
 import { writeGcode, type CutterLimits } from '../core/formats/gcode';
 import { lineGatherer } from '../core/formats/tape-line';
 import { bounds, polygonArea, type Point, type Polygon } from '../core/outline';

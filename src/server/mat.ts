@@ -1,4 +1,4 @@
-import { LONGEST_LINE, readMatLine } from '../core/formats/mat-frame';
+import { LONGEST_LINE, readMatLine } from '../core/seat-check/mat-frame';
 import { deviceStream } from './device-stream';
 
 /** Where the mat plays: FOVEA_MAT=port, 4720 by default. */

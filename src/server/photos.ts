@@ -1,4 +1,4 @@
-import { FileProblem } from '../core/formats/file-problem';
+import { FileProblem } from '../core/file-problem';
 import { checkPicture, LARGEST_PICTURE } from '../core/formats/picture';
 import { keepPhoto, readPhoto } from '../data/photos';
 import { readBytes, Refusal } from './http';

@@ -1,4 +1,4 @@
-import { FileProblem } from '../core/formats/file-problem';
+import { FileProblem } from '../core/file-problem';
 import { readStoreCsv, STOCK, STORE_TABLES, WARE, wareProblems, writeStoreCsv, type StoreTable } from '../core/store';
 import { PieceProblems } from '../core/piece';
 import { database } from '../data/database';

@@ -2,7 +2,7 @@
 // its port (docs/mat.md), or prints one as CSV: npm run mat -- --csv. The frames are computed here, by the same body
 // sitting down on a fixed bed of springs with a little noise; it knows nothing of the application's own answer.
 import { createServer, type Socket } from 'node:net';
-import { MAT_CELL, MAT_SIDE, matLine, writeMatCsv, type MatFrame } from '../core/formats/mat-frame';
+import { MAT_CELL, MAT_SIDE, matLine, writeMatCsv, type MatFrame } from '../core/seat-check/mat-frame';
 
 const PORT = Number(process.env.FOVEA_MAT ?? 4720);
 const HOST = '127.0.0.1';

@@ -1,6 +1,6 @@
 import { readCsv } from '../core/formats/csv';
 import { readDxf } from '../core/formats/dxf';
-import { FileProblem, type DrawingUnit } from '../core/formats/file-problem';
+import { FileProblem, type DrawingUnit } from '../core/file-problem';
 import { readStl, type UpAxis } from '../core/formats/stl';
 import { readSvg } from '../core/formats/svg';
 

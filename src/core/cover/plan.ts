@@ -1,5 +1,5 @@
 import type { StrainSummary } from '../flattening';
-import type { NailPlan } from '../fastening/nail-places';
+import type { NailPlan } from './details/nail-places';
 import type { Motif } from '../piece';
 import type { ButtonPlan } from './details/buttons';
 import type { ChannelPlan } from './details/channels';

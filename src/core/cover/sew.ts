@@ -2,7 +2,7 @@ import { giveOf, preShrink } from '../cloth';
 import { hiddenJoin, readGrid, type CoveredSurface, type Stack, type StationSection } from '../padding';
 import type { CoverModel } from './reads';
 import type { Give, StrainSummary } from '../flattening';
-import { nailPlan } from '../fastening/nail-places';
+import { nailPlan } from './details/nail-places';
 import { bounds, crossesItself, type Point } from '../outline';
 import { kindOf, PieceProblems, type Covering } from '../piece';
 import { choicesOf } from './choices';

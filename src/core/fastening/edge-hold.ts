@@ -1,5 +1,5 @@
-import type { WareKind } from '../store/kinds';
-import type { Bought } from '../store/sorts';
+import type { WareKind } from '../wares';
+import type { Bought } from '../wares';
 import { FASTENED } from '../step/checkpoints';
 import { clothsOn } from '../cover';
 import { BOARDS, findMaterial } from '../foam';
@@ -7,7 +7,7 @@ import type { EdgeHold } from '../piece';
 import { polygonPerimeter } from '../outline';
 import { CAUTIONS } from '../step/cautions';
 import { step, type ToldStep } from '../step/step';
-import { meetAgain, meetings } from '../strip/realign';
+import { meetAgain, meetings } from '../meeting-marks';
 import { sayLength, type Warning } from '../warning';
 import { heldBy, holdsOf, nameOfHold, nextBest, ownHolds, shareHeld } from './held';
 import { staplePlaces } from './staple-places';

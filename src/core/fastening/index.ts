@@ -1,11 +1,11 @@
 export { fixFields, type FixFields } from './reads';
 export { FASTENERS, type Fastener, type FastenerPlace, type FastenerPlan, type Fastening, type FasteningSteps } from './fasteners';
 export { gunLegs } from './fasteners/staples';
-export { LEGS, stapleLeg, type LegChoice } from './fasteners/staple-leg';
+export { stapleLeg, type LegChoice } from './fasteners/staple-leg';
 export type { Behind, BehindThing } from './behind';
 export { fixPlan, type Fixing } from './fix-plan';
 export { ROWS_APART } from '../cover/rows-apart';
 export { rowInset, rowsOf, type DrawnRow, type Row } from './rows';
 export { wavesOf, type Wave } from './waves';
-export { nailPlan, type NailPlan } from './nail-places';
+export { nailPlan, type NailPlan } from '../cover/details/nail-places';
 export { cornerLots } from './fastening-steps';

@@ -1,4 +1,4 @@
-import type { Bought } from '../store/sorts';
+import type { Bought } from '../wares';
 
 /** What is stretched in a frame instead of a board, as the workshop puts it in. Lengths mm. */
 export type Deck = {

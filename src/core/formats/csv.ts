@@ -1,6 +1,6 @@
 import Papa from 'papaparse';
 import { checkShape, POINTS, type BaseShape } from '../piece';
-import { DRAWING_UNITS, FileProblem, LARGEST_TEXT, type DrawingUnit } from './file-problem';
+import { DRAWING_UNITS, FileProblem, LARGEST_TEXT, type DrawingUnit } from '../file-problem';
 
 /** What the columns of a table of readings may be called, and the shape they make. */
 const HEADS: { columns: readonly string[]; shape: (rows: Record<string, number>[]) => BaseShape }[] = [

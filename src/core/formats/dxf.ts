@@ -3,7 +3,7 @@ import Drawing from 'dxf-writer';
 import { pointAt, UNNAMED, type Outline, type Point, type Segment } from '../outline';
 import { arcByRise, stretch } from '../outline/segment';
 import type { Hole } from '../piece';
-import { FileProblem, LARGEST_TEXT, MOST_SEGMENTS, type DrawingUnit } from './file-problem';
+import { FileProblem, LARGEST_TEXT, MOST_SEGMENTS, type DrawingUnit } from '../file-problem';
 import { asLines, ringsOf, type ReadOutline } from './rings';
 
 /** $INSUNITS codes that a workshop drawing can be in. */

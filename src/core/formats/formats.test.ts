@@ -5,7 +5,7 @@ import { SHAPES, STARTING_SHAPES } from '../piece';
 import { photoScale, squareUp, tracedNodes } from '../trace';
 import { readCsv } from './csv';
 import { readDxf, writeDxf } from './dxf';
-import { FileProblem } from './file-problem';
+import { FileProblem } from '../file-problem';
 import { checkPicture } from './picture';
 import { readStl } from './stl';
 import { readSvg, writeSvg } from './svg';

@@ -1,5 +1,5 @@
 import { offsetPolygon, polygonArea, type Point, type Polygon } from '../outline';
-import { FileProblem } from './file-problem';
+import { FileProblem } from '../file-problem';
 
 /** What a cutter can do. Lengths mm, speed mm a minute. */
 export type CutterLimits = { width: number; height: number; kerf: number; fastest: number };

@@ -1,5 +1,5 @@
 import { imageSize } from 'image-size';
-import { FileProblem } from './file-problem';
+import { FileProblem } from '../file-problem';
 
 /** Larger photos are not needed to find an edge by, bytes. */
 export const LARGEST_PICTURE = 20_000_000;

@@ -13,7 +13,7 @@ import {
 } from '../outline';
 import { moved, reversed, scaledBy } from '../outline/segment';
 import { BOARD_SIZE, HOLE_SIZE, POINTS } from '../piece';
-import { DRAWING_UNITS, FileProblem, MOST_SEGMENTS, type DrawingUnit } from './file-problem';
+import { DRAWING_UNITS, FileProblem, MOST_SEGMENTS, type DrawingUnit } from '../file-problem';
 
 /** An outline read from a file: nodes about its middle, mm, and the round holes and other rings found inside it. */
 export type ReadOutline = {

@@ -2,7 +2,7 @@ import { contours } from 'd3';
 import { STLLoader } from 'three/examples/jsm/loaders/STLLoader.js';
 import { bounds, fitNodes, polygonArea, type OutlineNode, type Point, type Polygon } from '../outline';
 import { BOARD_SIZE, type Mould } from '../piece';
-import { DRAWING_UNITS, FileProblem, type DrawingUnit } from './file-problem';
+import { DRAWING_UNITS, FileProblem, type DrawingUnit } from '../file-problem';
 
 /** Larger scans are thinned before they are brought in, bytes. */
 export const LARGEST_STL = 60_000_000;

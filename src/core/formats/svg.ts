@@ -3,7 +3,7 @@ import svgpath from 'svgpath';
 import { bounds, flatten, pointAt, UNNAMED, type Outline, type Point, type Segment } from '../outline';
 import type { Hole } from '../piece';
 import { arcByRise, scaledBy } from '../outline/segment';
-import { DRAWING_UNITS, FileProblem, LARGEST_TEXT, MOST_SEGMENTS, type DrawingUnit } from './file-problem';
+import { DRAWING_UNITS, FileProblem, LARGEST_TEXT, MOST_SEGMENTS, type DrawingUnit } from '../file-problem';
 import { ringsOf, type ReadOutline } from './rings';
 
 /** Groups nested deeper than this are not a drawing. */

@@ -3,7 +3,7 @@ import type { FoamPiece } from '../foam-cutting';
 import { figuresFor, readerOf, type HouseRules } from '../house';
 import { bounds, type Point, type Polygon } from '../outline';
 import type { Cloth, Packet, Piece } from '../piece';
-import type { Plan } from '../plan/types';
+import type { Plan } from '../plan-data';
 import { biasBlocks } from '../foam-cutting';
 import { newOf } from '../strip';
 import type { WareKind } from '../store';

@@ -1,15 +1,17 @@
 import { describe, expect, it } from 'vitest';
 import { editsOf, houseEdits } from '../../testing/edits';
 import { seededRandom } from '../../testing/seeded-random';
+import { needsOf } from '../buying';
 import { WAYS } from '../cover';
 import type { HouseRules } from '../house';
+import { layGroups } from '../nesting';
 import { KINDS, newPiece, PieceProblems, type Piece } from '../piece';
-import { createPlanner, planPiece, type Planner } from '.';
+import { createPlanner, planPiece, PLAN_PARTS, sheetView, sitView, type Planner } from '.';
 import { runs, thorough } from '../../testing/runs';
 
 /**
  * No answer depends on what was asked before: a planner that planned the piece as it was, and then as it is, says to the last digit
- * what a planner says that never planned anything.
+ * what a planner says that never planned anything: plan, views, lay and shopping list.
  */
 
 /** How many single edits of each kind are tried where not all are, drawn anew for every kind. */
@@ -20,18 +22,30 @@ const EVERY = runs(3, 1);
 
 type Asked = { says: string; piece: Piece; house: HouseRules };
 
-/** The plan as text, or what is refused. */
+/**
+ * All that somebody is answered of a piece, as text: its plan, what the sheet shows of it on every stage, what it is laid and bought
+ * from, in the thorough run the piece in the round and the sitting; or what is refused.
+ */
 function answer(planner: Planner, { piece, house }: Omit<Asked, 'says'>): string {
   try {
-    return JSON.stringify(planPiece(piece, house, { coarse: true, sits: thorough, planner }));
+    const plan = planPiece(piece, house, { coarse: true, sits: thorough, planner });
+    const planned = [{ id: 'p', piece, plan }];
+    const lay = layGroups(planned, house);
+    return JSON.stringify({
+      plan,
+      view: sheetView({ piece, house, parts: PLAN_PARTS, preview: true, round: thorough }, planner),
+      sit: thorough ? sitView(piece, house, planner) : null,
+      lay,
+      needs: needsOf(planned, lay, house),
+    });
   } catch (error) {
     if (!(error instanceof PieceProblems)) throw error;
     return JSON.stringify(error.problems);
   }
 }
 
-/** Where two answers differ, by the paths of the plan. */
-function stalePaths(warm: unknown, cold: unknown, path = 'plan'): string[] {
+/** Where two answers differ, by their paths. */
+function stalePaths(warm: unknown, cold: unknown, path = 'answer'): string[] {
   if (Object.is(warm, cold)) return [];
   if (!warm || !cold || typeof warm !== 'object' || typeof cold !== 'object') return [path];
   const [a, b] = [warm as Record<string, unknown>, cold as Record<string, unknown>];

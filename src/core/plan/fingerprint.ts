@@ -1,6 +1,6 @@
 import type { CoverPiece } from '../cover';
 import type { RollLayout } from '../foam-cutting';
-import type { SheetPlan } from './types';
+import type { SheetPlan } from '../plan-data';
 
 /** Figures of one part of a plan by what they are of: lengths mm, counts. */
 type Figures = Record<string, number>;

@@ -11,7 +11,7 @@ export {
 export { mendOf, type Mend } from './mends';
 export { planPiece, type PlanOptions } from './plan';
 export { createPlanner, type Planner } from './planner';
-export { PLAN_PARTS, type Plan, type PlanPart, type SheetPlan, type VariantPlan } from './types';
+export { PLAN_PARTS, type Plan, type PlanPart, type SheetPlan, type VariantPlan } from '../plan-data';
 export { sheetView, sitView, type SheetView, type SitView, type ViewQuestion } from './view';
 export type { Warning } from '../warning';
 export { crownPads, cures, padForHeight, proposals, type Asked, type Tell } from './questions';

@@ -24,7 +24,7 @@ import {
   wrapsStep,
 } from './steps';
 import { tidy } from './tidy';
-import type { Plan } from './types';
+import type { Plan } from '../plan-data';
 import { planWarnings } from './warnings';
 
 /** What of a piece is known without solving anything. */

@@ -5,7 +5,7 @@ import type { Piece } from '../piece';
 import { planPiece } from './plan';
 import type { Asked } from './questions';
 import { laddersOf, rulesOf, type Ladder, type Shelf, type Trial } from './savings-ladders';
-import type { Plan } from './types';
+import type { Plan } from '../plan-data';
 
 /** One way to spend less: what it gives up, what it saves, and the piece with it done. */
 export type Saving = {

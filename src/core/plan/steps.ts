@@ -46,7 +46,7 @@ import { cutCloths, fieldsOf, type Piece } from '../piece';
 import { keptLayers, newOf } from '../strip';
 import { runSteps, type Step } from '../run-sheet';
 import { pocketPlan, type PocketPlan } from '../seat-check';
-import type { Plan, VariantPlan } from './types';
+import type { Plan, VariantPlan } from '../plan-data';
 
 /**
  * The steps of a plan, each a plain function of what it reads and kept by that. Nothing is worked out before it is asked

@@ -27,7 +27,7 @@ import {
   wrapsStep,
 } from './steps';
 import { tidy } from './tidy';
-import type { PlanPart, SheetPlan } from './types';
+import type { PlanPart, SheetPlan } from '../plan-data';
 import { baseWarnings, buildWarnings, coverWarnings, cutWarnings, fixWarnings, ruleWarnings } from './warnings';
 
 /** Everything the sheet shows of a piece. */

@@ -1,4 +1,4 @@
-import type { WareKind } from '../store/kinds';
+import type { WareKind } from '../wares';
 import { SEWN } from '../step/checkpoints';
 import type { Model } from '../padding';
 import { isReadied, READYINGS, stitchingWords } from '../cloth';

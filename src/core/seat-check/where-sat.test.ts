@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { checkPiece, firstPocket, newPiece } from '../piece';
-import { asMat, MAT_SIDE, type MatFrame } from '../formats/mat-frame';
+import { asMat, MAT_SIDE, type MatFrame } from './mat-frame';
 import { modelOf } from '../padding';
 import { fromAbove, pocketAt, satInPhoto, satOnMarks, satOnMat } from '.';
 import { trySitting } from './solve';

@@ -1,6 +1,6 @@
 import { bounds, type Point, type Polygon } from '../outline';
 import { POCKET_SIZE, type Pocket, type SatPhoto } from '../piece';
-import { MAT_SIDE, type MatFrame } from '../formats/mat-frame';
+import { MAT_SIDE, type MatFrame } from './mat-frame';
 
 /** Where somebody sat: the middle, and how far what presses reaches, mm. */
 export type SeatPlace = { x: number; y: number; width: number; length: number };

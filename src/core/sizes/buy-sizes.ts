@@ -1,7 +1,7 @@
 import { boughtLonger, stitchingFor } from '../cloth';
 import { joinLength, wayOf } from '../cover';
 import { overAllName } from '../foam';
-import type { Bought } from '../store/sorts';
+import type { Bought } from '../wares';
 import { END_HOLDS } from '../piece';
 import { newOf } from '../strip';
 import type { CutPlan } from '../foam-cutting';

@@ -1,7 +1,7 @@
 import { figuresOn } from '../padding';
 import { figuresFor, readerOf, ruleOf, type HouseRules } from '../house';
 import { ownRules, type Piece } from '../piece';
-import type { SheetPlan } from '../plan/types';
+import type { SheetPlan } from '../plan-data';
 import { baseSizes } from './base-sizes';
 import { coverSizes } from './cover-sizes';
 import { paddingSizes } from './padding-sizes';

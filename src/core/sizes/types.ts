@@ -1,6 +1,6 @@
 import type { Piece } from '../piece';
-import type { Bought } from '../store/sorts';
-import type { SheetPlan } from '../plan/types';
+import type { Bought } from '../wares';
+import type { SheetPlan } from '../plan-data';
 
 /** How a figure is printed. */
 /** `roll` is cloth off the roll, `thread` thread and cord: lengths that are said in metres or yards; a `pitch` is marked

@@ -1,5 +1,5 @@
 import type { FastenerPlan, Fixing } from '../fastening';
-import type { Bought } from '../store/sorts';
+import type { Bought } from '../wares';
 import { count, length, type Making, type SizeLine } from './types';
 
 /** A fastener by the heads that it has: alternating nails are two boxes, a large and a small one. */

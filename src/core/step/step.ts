@@ -1,4 +1,4 @@
-import type { WareKind } from '../store/kinds';
+import type { WareKind } from '../wares';
 import type { Checkpoint } from './checkpoints';
 
 /** Where a step is done: each is a place that two people cannot use at once. */

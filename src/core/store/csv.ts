@@ -1,5 +1,5 @@
 import Papa from 'papaparse';
-import { LARGEST_TEXT, FileProblem } from '../formats/file-problem';
+import { LARGEST_TEXT, FileProblem } from '../file-problem';
 import { CLOTH, OWN_FOAM, schemaAt } from '../piece';
 import type { PlainSchema } from '../piece/schema/field-at';
 import { STOCK, WARE } from './ware';

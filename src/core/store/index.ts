@@ -1,5 +1,5 @@
-export { SOLD_AS, WARE_KINDS, wareKind, type SoldAs, type WareKind, type WareMeasure } from './kinds';
-export { sortsOf, WARE_SORTS, type Bought } from './sorts';
+export { SOLD_AS, WARE_KINDS, wareKind, type SoldAs, type WareKind, type WareMeasure } from '../wares';
+export { sortsOf, WARE_SORTS, type Bought } from '../wares';
 export {
   FLAW,
   holds,

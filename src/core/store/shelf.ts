@@ -1,6 +1,6 @@
 import { CLOTHS, type ClothKind } from '../cloth';
 import { BOARDS, FOAMS, GLUES, WADDINGS } from '../foam';
-import { LEGS } from '../fastening';
+import { STAPLE_LEGS } from '../wares';
 import { newPiece, type Cloth } from '../piece';
 import type { Ware } from './ware';
 
@@ -193,7 +193,7 @@ const smallThings = (): Ware[] => [
     }),
   ),
   ...CROWNS.flatMap((crown) =>
-    LEGS.map((leg) =>
+    STAPLE_LEGS.map((leg) =>
       bench({
         kind: 'staple',
         name: `Staples, ${crown.replace(' ', ' crown, ')}${crown.includes(' ') ? '' : ' crown'}, ${leg} mm`,

@@ -1,4 +1,4 @@
-import { LEGS } from '../fastening';
+import { STAPLE_LEGS } from '../wares';
 import type { StripRecord } from '../piece';
 
 /** What the old staples say: the size to buy, and whether their leg was too long for the board. Sizes mm. */
@@ -38,7 +38,7 @@ export function oldStaples(strip: StripRecord | undefined, board: number, clear:
   return (strip?.items ?? [])
     .filter((item) => item.what === 'fastener' && item.leg > 0)
     .map(({ name, leg, crown }) => {
-      const buy = LEGS.reduce<number>((best, sold) => (Math.abs(sold - leg) < Math.abs(best - leg) ? sold : best), LEGS[0]);
+      const buy = STAPLE_LEGS.reduce<number>((best, sold) => (Math.abs(sold - leg) < Math.abs(best - leg) ? sold : best), STAPLE_LEGS[0]);
       const tooLong = leg > board - clear;
       return {
         name,

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { asMat, matSums } from '@/core/formats/mat-frame';
+import { asMat, matSums } from '@/core/seat-check/mat-frame';
 import { PRESSURE_FULL, pressureColour } from './pressure';
 
 describe('the pressure’s colours', () => {

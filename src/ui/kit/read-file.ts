@@ -1,4 +1,4 @@
-import type { DrawingUnit } from '@/core/formats/file-problem';
+import type { DrawingUnit } from '@/core/file-problem';
 import type { ReadOutline } from '@/core/formats/rings';
 import type { ReadScan, UpAxis } from '@/core/formats/stl';
 import type { BaseShape } from '@/core/piece';

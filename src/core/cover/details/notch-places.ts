@@ -1,6 +1,6 @@
 import type { CoverModel } from '../reads';
 import { distanceAlong } from '../../outline';
-import { meetings } from '../../strip/realign';
+import { meetings } from '../../meeting-marks';
 import { isLess, leastOf, wholeUp } from '../../ties';
 import type { Ring } from '../surface/ring';
 

@@ -3,7 +3,7 @@ import { preShrink } from '../../cloth';
 import { findMaterial, overAllName, WADDINGS } from '../../foam';
 import { kindOf, type CoverEnd } from '../../piece';
 import { bounds, isInside, offsetPolygon, polygonArea, polygonPerimeter, type Point, type Polygon } from '../../outline';
-import { meetings } from '../../strip/realign';
+import { meetings } from '../../meeting-marks';
 import { endedAt, foldLines, shortened } from './ended';
 import { grownPlace, growOutline } from './grow';
 import { seenLine } from './seen-line';

@@ -3,7 +3,7 @@ import type { Choices, CornerPlan, Relief } from '../../cover';
 import type { RuleReader } from '../../house';
 import type { Point } from '../../outline';
 import type { ToldStep } from '../../step/step';
-import type { Bought } from '../../store/sorts';
+import type { Bought } from '../../wares';
 import type { Warning } from '../../warning';
 
 /** The size that a fastener is sold in, mm: a nail’s thickness is its head’s, a rivet’s its shank’s. */

@@ -1,6 +1,6 @@
 import { CAUTIONS } from '../../step/cautions';
 import { step } from '../../step/step';
-import { nailPlan } from '../nail-places';
+import { nailPlan } from '../../cover/details/nail-places';
 import type { Fastener } from './fastener';
 
 const round = (mm: number): number => Math.round(mm * 10) / 10;

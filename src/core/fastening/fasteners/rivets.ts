@@ -1,5 +1,5 @@
 import { FASTENED } from '../../step/checkpoints';
-import { meetAgain, meetings } from '../../strip/realign';
+import { meetAgain, meetings } from '../../meeting-marks';
 import { CAUTIONS } from '../../step/cautions';
 import { step } from '../../step/step';
 import type { FixFields, FixModel } from '../reads';

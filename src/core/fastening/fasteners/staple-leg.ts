@@ -1,5 +1,4 @@
-/** Staple legs sold, mm. */
-export const LEGS = [4, 6, 8, 10, 12, 14, 16, 20, 25] as const;
+import { STAPLE_LEGS } from '../../wares';
 
 /** Cloth under a staple: the cover folded once. */
 const CLOTH_LAYERS = 2;
@@ -36,9 +35,9 @@ export function stapleLeg(
   const stack = clothThickness * CLOTH_LAYERS;
   const least = stack + rules.bite;
   const most = board - rules.clear;
-  const holds = LEGS.filter((leg) => leg >= least && leg <= most);
+  const holds = STAPLE_LEGS.filter((leg) => leg >= least && leg <= most);
   const found = holds.find((leg) => leg >= gun[0] && leg <= gun[1]);
-  const inside = LEGS.filter((leg) => leg <= most);
-  const leg = found ?? holds[0] ?? inside.at(-1) ?? LEGS[0];
+  const inside = STAPLE_LEGS.filter((leg) => leg <= most);
+  const leg = found ?? holds[0] ?? inside.at(-1) ?? STAPLE_LEGS[0];
   return { leg, stack, least, most, fits: found !== undefined, withoutGun: found === undefined ? (holds[0] ?? null) : null };
 }

@@ -5,7 +5,7 @@ import { BOARDS, findMaterial } from '../../foam';
 import type { RuleReader } from '../../house';
 import { bounds, offsetPolygon, polygonPerimeter } from '../../outline';
 import { kindOf, saidEdge, type Cloth, type Covering } from '../../piece';
-import { meetAgain, meetings } from '../../strip/realign';
+import { meetAgain, meetings } from '../../meeting-marks';
 import { CAUTIONS } from '../../step/cautions';
 import { step } from '../../step/step';
 import { sayLength } from '../../warning';

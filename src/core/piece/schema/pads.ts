@@ -1,6 +1,6 @@
 import { type Static } from '@sinclair/typebox';
 import { FOAM_TYPES } from '../../foam';
-import { LOADERS } from '../../mechanics/load/loaders';
+import { LOADERS } from '../../loaders';
 import { PHOTO, pixel } from './base';
 import { PAD_PROFILE } from './profiles';
 import { choice, figure, id, length, list, oneOf, optional, orNull, place, record, spot, tag, tick, whole, words, type Range } from './field';

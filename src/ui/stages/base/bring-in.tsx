@@ -2,7 +2,7 @@
 
 import { Download, Upload } from 'lucide-react';
 import { useState } from 'react';
-import type { DrawingUnit } from '@/core/formats/file-problem';
+import type { DrawingUnit } from '@/core/file-problem';
 import type { UpAxis } from '@/core/formats/stl';
 import { inUnit } from '@/core/length';
 import { POINTS, type BaseShape, type Piece } from '@/core/piece';

@@ -2,7 +2,7 @@
 
 import { Upload } from 'lucide-react';
 import { useEffect, useState } from 'react';
-import { asMat, MAT_SIDE, matLikeness, matSums, readMatCsv, type MatFrame } from '@/core/formats/mat-frame';
+import { asMat, MAT_SIDE, matLikeness, matSums, readMatCsv, type MatFrame } from '@/core/seat-check/mat-frame';
 import { firstPocket } from '@/core/piece';
 import type { SitView } from '@/core/plan';
 import { pocketAt, satOnMat } from '@/core/seat-check';

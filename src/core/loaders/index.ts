@@ -1,4 +1,4 @@
-import { SPECIMEN } from '../../foam';
+import { SPECIMEN } from '../foam';
 
 /** A form pressed into the padding: its underside over its lowest place, mm, at a place from its middle; y to the back. */
 export type Loader = {

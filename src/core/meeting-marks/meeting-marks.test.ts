@@ -3,8 +3,8 @@ import { templatesOf } from '../formats/templates';
 import { baseOutline, distanceTo, edgeNamed, flatten, pointOnEdge } from '../outline';
 import { newPiece, STARTING_SHAPES, type Meet, type Piece } from '../piece';
 import { createPlanner, planPiece, type Plan } from '../plan';
-import { NO_STRIP } from './no-strip';
-import { letterOf, meetings } from './realign';
+import { NO_STRIP } from '../strip/no-strip';
+import { letterOf, meetings } from './meeting-marks';
 import { QUICK } from '../../testing/quick';
 
 const mark = (id: string, edge: string, along: number, name = ''): Meet => ({ id, name, edge: edgeNamed(edge), along });

@@ -1,6 +1,6 @@
-import { bareMargin, type ModelOf } from '../padding';
-import { CORNER_BEND, cornerAlong, offsetPolygon, pointAlong, polygonPerimeter } from '../outline';
-import type { Nails } from '../piece';
+import { bareMargin, type ModelOf } from '../../padding';
+import { CORNER_BEND, cornerAlong, offsetPolygon, pointAlong, polygonPerimeter } from '../../outline';
+import type { Nails } from '../../piece';
 
 /** Nails along one edge: how many, how far apart they come out. */
 export type NailRun = { edge: string; length: number; count: number; pitch: number };

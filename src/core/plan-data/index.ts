@@ -1,0 +1,1 @@
+export { PLAN_PARTS, type Plan, type PlanPart, type SheetPlan, type VariantPlan } from './types';
