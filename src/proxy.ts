@@ -1,8 +1,8 @@
 import { NextResponse, type NextRequest } from 'next/server';
 import { database } from './data/database';
 import { troubleOf } from './data/trouble';
-import { FROM, isDoor, lanAddresses, mayNot, whoIs } from './server/entrance';
-import { contentSecurityPolicy, refuse } from './server/guard';
+import { FROM, isDoor, lanAddresses, mayNot, whoIs } from './server/entrance/entrance';
+import { contentSecurityPolicy, refuse } from './server/entrance/guard';
 
 const says = (message: string, status: number): NextResponse => NextResponse.json({ message }, { status });
 

@@ -10,7 +10,7 @@ import { database } from '@/data/database';
 import { getSettings, type Settings } from '@/data/settings';
 import { troubleOf, type WorkshopTrouble } from '@/data/trouble';
 import { lastBackup } from '@/server/backups';
-import { whoIs } from '@/server/entrance';
+import { whoIs } from '@/server/entrance/entrance';
 import { eventLog } from '@/server/event-log';
 import { Header } from '@/ui/kit/header';
 import { SettingsProvider } from '@/ui/kit/settings';

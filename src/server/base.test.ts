@@ -98,7 +98,7 @@ describe('the tape', () => {
       socket.write(tapeLine('H FOVEA-TAPE 1'));
     });
     await new Promise<void>((resolve) => server.listen(PORT, '127.0.0.1', resolve));
-    const { tapeStream } = await import('./tape');
+    const { tapeStream } = await import('./devices/tape');
     const stop = new AbortController();
     const response = tapeStream(new Request('http://127.0.0.1/api/tape', { signal: stop.signal }));
     expect(response.headers.get('content-type')).toBe('text/event-stream');
@@ -132,7 +132,7 @@ describe('the tape', () => {
     });
     const port = 4791;
     await new Promise<void>((resolve) => flood.listen(port, '127.0.0.1', resolve));
-    const { deviceStream } = await import('./device-stream');
+    const { deviceStream } = await import('./devices/device-stream');
     const stop = new AbortController();
     const request = new Request('http://127.0.0.1/api/tape', { signal: stop.signal });
     const response = deviceStream(request, {

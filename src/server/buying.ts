@@ -7,7 +7,7 @@ import { keepWare, storeView } from '../data/store';
 import { isStale, needsFor, together, type Together } from './cutting';
 import { readObject, Refusal } from './http';
 import { planning } from './planning';
-import { askSupplier, catalogue } from './supplier';
+import { askSupplier, catalogue } from './devices/supplier';
 
 /** What is on its way already counts as there. */
 const toCome = (orders: readonly PurchaseRecord[]): Map<string, number> => {

@@ -24,7 +24,7 @@ import {
 } from '../data/pieces';
 import { getHouse, getSettings, setHouseRule, setSettings, type Settings } from '../data/settings';
 import { readObject, readText, Refusal } from './http';
-import { lanAddresses } from './entrance';
+import { lanAddresses } from './entrance/entrance';
 import { lookOf, looksLater } from './looks';
 import { PATTERN_FORMATS } from '../core/formats/pattern-formats';
 import { planning } from './planning';

@@ -8,7 +8,7 @@ import { database } from '../data/database';
 import type { PieceRecord } from '../data/pieces';
 import { readBench } from './bench';
 import { readBuy } from './buying';
-import { readCutterTemplates } from './cutter';
+import { readCutterTemplates } from './devices/cutter';
 import { readCut } from './cutting';
 import { lastEvents } from './event-log';
 import { answer } from './http';

@@ -16,7 +16,7 @@ import type { PurchaseRecord } from '../data/purchases';
 import { listStock, listWares } from '../data/store';
 import { standIn } from '../testing/stand-in';
 import * as buying from './buying';
-import * as cutter from './cutter';
+import * as cutter from './devices/cutter';
 import * as cutting from './cutting';
 import { answer } from './http';
 import * as jobs from './jobs';

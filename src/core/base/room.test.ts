@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { withAt } from '@/ui/sheet/path';
+import { withAt } from '@/ui/sheet/drawn/path';
 import { baseOutline, outlineSize } from '../outline';
 import { checkShape, newPiece, SHAPES, shapeKind, type Opening, type Piece } from '../piece';
 import { mendOf, planPiece, type Plan } from '../plan';

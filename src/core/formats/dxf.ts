@@ -1,7 +1,7 @@
 import DxfParser from 'dxf-parser';
 import Drawing from 'dxf-writer';
 import { pointAt, UNNAMED, type Outline, type Point, type Segment } from '../outline';
-import { arcByRise, stretch } from '../outline/segment';
+import { arcByRise, stretch } from '../outline/polygon/segment';
 import type { Hole } from '../piece';
 import { FileProblem, LARGEST_TEXT, MOST_SEGMENTS, type DrawingUnit } from '../file-problem';
 import { asLines, ringsOf, type ReadOutline } from './rings';

@@ -11,7 +11,7 @@ import {
   type Polygon,
   type Segment,
 } from '../outline';
-import { moved, reversed, scaledBy } from '../outline/segment';
+import { moved, reversed, scaledBy } from '../outline/polygon/segment';
 import { BOARD_SIZE, HOLE_SIZE, POINTS } from '../piece';
 import { DRAWING_UNITS, FileProblem, MOST_SEGMENTS, type DrawingUnit } from '../file-problem';
 

@@ -2,7 +2,7 @@ import { XMLParser } from 'fast-xml-parser';
 import svgpath from 'svgpath';
 import { bounds, flatten, pointAt, UNNAMED, type Outline, type Point, type Segment } from '../outline';
 import type { Hole } from '../piece';
-import { arcByRise, scaledBy } from '../outline/segment';
+import { arcByRise, scaledBy } from '../outline/polygon/segment';
 import { DRAWING_UNITS, FileProblem, LARGEST_TEXT, MOST_SEGMENTS, type DrawingUnit } from '../file-problem';
 import { ringsOf, type ReadOutline } from './rings';
 

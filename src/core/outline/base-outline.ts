@@ -1,5 +1,5 @@
 import type { BaseShape } from '../piece/schema/shapes';
-import { measuredOutline } from './measured-outline';
+import { measuredOutline } from './survey/measured-outline';
 import { cutNotch, type Notch } from './notch';
 import type { Outline } from './types';
 

@@ -1,5 +1,5 @@
 import { samePart } from './edge-part';
-import { segmentLength } from './segment';
+import { segmentLength } from './polygon/segment';
 import type { EdgePart, Outline } from './types';
 
 /**

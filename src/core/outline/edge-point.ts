@@ -1,6 +1,6 @@
 import type { EdgePart } from '../piece/schema/edge';
 import { samePart } from './edge-part';
-import { pointAt } from './segment';
+import { pointAt } from './polygon/segment';
 import type { Outline, Point } from './types';
 
 /** Chords that a bent segment is walked in: a hundredth of a millimetre on a bowed front. */

@@ -1,19 +1,19 @@
 export type { EdgePart, Outline, Point, Polygon, Segment } from './types';
 export { cornerNamed, edgeNamed, jointPart, notchNamed, partWords, samePart, UNNAMED } from './edge-part';
 export { baseOutline } from './base-outline';
-export { closingOf, measuredOutline } from './measured-outline';
-export { crossesItself } from './crossing';
-export { between } from './between';
+export { closingOf, measuredOutline } from './survey/measured-outline';
+export { crossesItself } from './polygon/crossing';
+export { between } from './polygon/between';
 export { pointOnEdge } from './edge-point';
 export { edgeLength } from './edge-length';
 export { cutNotch, notchGrip, notchPlaces, type Notch } from './notch';
-export { drawNodes, wholeRing, type Drawn, type NodeLine, type OutlineNode } from './nodes';
-export { fitNodes } from './fit-nodes';
-export { fold, type Folded } from './fold';
-export { tangentLength } from './fillet-polygon';
-export { flatten } from './flatten';
-export { bounds, outlineArea, outlineSize, perimeter, polygonArea, polygonCentroid, polygonPerimeter } from './measure';
-export { offsetPolygon, offsetRounded, withoutLoops } from './offset';
+export { drawNodes, wholeRing, type Drawn, type NodeLine, type OutlineNode } from './editing/nodes';
+export { fitNodes } from './editing/fit-nodes';
+export { fold, type Folded } from './survey/fold';
+export { tangentLength } from './editing/fillet-polygon';
+export { flatten } from './polygon/flatten';
+export { bounds, outlineArea, outlineSize, perimeter, polygonArea, polygonCentroid, polygonPerimeter } from './survey/measure';
+export { offsetPolygon, offsetRounded, withoutLoops } from './polygon/offset';
 export {
   cornerAlong,
   deepest,
@@ -24,12 +24,12 @@ export {
   pointAlong,
   reachFrom,
   seesAllFrom,
-} from './polygon-queries';
-export { nodesOf, rightHalf } from './to-nodes';
-export { curvatureAt, pointAt, pointOn, segmentLength, tangentAt } from './segment';
+} from './polygon/polygon-queries';
+export { nodesOf, rightHalf } from './editing/to-nodes';
+export { curvatureAt, pointAt, pointOn, segmentLength, tangentAt } from './polygon/segment';
 export { quarteredCorners } from './shapes/straight';
 export { CORNER_BEND, stations, type Place } from './stations';
 export type { Closing, ClosingShare } from './survey/quad';
-export { distanceField, type GridPlaces } from './distance-field';
-export { evenCorners } from './even-corners';
-export { lineAs, middleAfter, nodesMoved, withNodeAfter, type NodeGrip } from './edit-nodes';
+export { distanceField, type GridPlaces } from './polygon/distance-field';
+export { evenCorners } from './editing/even-corners';
+export { lineAs, middleAfter, nodesMoved, withNodeAfter, type NodeGrip } from './editing/edit-nodes';

@@ -1,8 +1,8 @@
-import { bounds } from './measure';
-import { flatten } from './flatten';
+import { bounds } from './survey/measure';
+import { flatten } from './polygon/flatten';
 import type { Notch } from '../piece/schema/base';
 import { cornerNamed, jointPart, notchNamed, samePart } from './edge-part';
-import { pointAt, pointOn, parameterAt, stretch, tangentAt } from './segment';
+import { pointAt, pointOn, parameterAt, stretch, tangentAt } from './polygon/segment';
 import type { Outline, Point, Polygon, Segment } from './types';
 
 /** Every edge is looked at in this many places for where a notch begins and ends. */

@@ -1,6 +1,6 @@
-import { perimeter } from './measure';
+import { perimeter } from './survey/measure';
 import { jointPart, jointWords, partWords, samePart } from './edge-part';
-import { curvatureAt, parameterAt, pointAt, segmentLength, stretch, tangentAt } from './segment';
+import { curvatureAt, parameterAt, pointAt, segmentLength, stretch, tangentAt } from './polygon/segment';
 import { compared, isLess, TIE, wholeUp } from '../ties';
 import type { EdgePart, Outline, Point, Segment } from './types';
 

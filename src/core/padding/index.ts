@@ -1,6 +1,6 @@
-export { domeHalfArc, domeHeight } from './dome';
-export { halfCut, inPocket } from './half-cut';
-export { coveredSize, type CoveredSize } from './covered-size';
+export { domeHalfArc, domeHeight } from './pads/dome';
+export { halfCut, inPocket } from './section/half-cut';
+export { coveredSize, type CoveredSize } from './surface/covered-size';
 export { foamMass, holesArea, massOf } from './mass';
 export {
   bareMargin,
@@ -18,10 +18,10 @@ export {
   type ModelReads,
   type Stack,
 } from './model';
-export type { FormLeft } from './forms-left';
-export { sideOf } from './pad-form';
-export { padHeight } from './pad-height';
-export { padOffsets } from './pad-offset';
+export type { FormLeft } from './pads/forms-left';
+export { sideOf } from './pads/pad-form';
+export { padHeight } from './pads/pad-height';
+export { padOffsets } from './pads/pad-offset';
 export {
   distanceToLine,
   halfReads,
@@ -38,13 +38,13 @@ export {
   type Passage,
   type Section,
   type SectionOptions,
-} from './section';
-export { BEVEL, bridge, bridgeReach, freeHeight, stackAt, type PadAt } from './stack';
-export type { ShowThrough } from './show-through';
-export type { CoveredSurface } from './covered';
-export { readGrid, type HeightGrid } from './grid';
-export { baseGrid, coveredSurface, surfaceOf, type Cut, type Surface } from './surface';
+} from './section/section';
+export { BEVEL, bridge, bridgeReach, freeHeight, stackAt, type PadAt } from './pads/stack';
+export type { ShowThrough } from './surface/show-through';
+export type { CoveredSurface } from './surface/covered';
+export { readGrid, type HeightGrid } from './surface/grid';
+export { baseGrid, coveredSurface, surfaceOf, type Cut, type Surface } from './surface/surface';
 export { lineLength } from '../mechanics/section';
-export { steepEnd } from './steep-end';
-export { stationCuts, stationSections, type StationSection } from './station-sections';
-export { chalkStep, coveredStep, cutsStep, sectionsStep, surfaceStep, type Fineness } from './solved';
+export { steepEnd } from './section/steep-end';
+export { stationCuts, stationSections, type StationSection } from './section/station-sections';
+export { chalkStep, coveredStep, cutsStep, sectionsStep, surfaceStep, type Fineness } from './section/solved';

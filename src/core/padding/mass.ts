@@ -1,7 +1,7 @@
 import { bounds, lineCrossings, polygonArea, type Point } from '../outline';
 import { letInVolume, type Hole } from '../piece';
 import type { BuiltPad, Stack } from './model';
-import { stackAt } from './stack';
+import { stackAt } from './pads/stack';
 
 /** kg in a volume of mm³ at a density in kg/m³. */
 export function massOf(volume: number, density: number): number {

@@ -31,10 +31,10 @@ import {
   type Piece,
   type Pocket,
 } from '../piece';
-import { flushAgainst } from './flush';
-import { mouldHeight } from './mould';
-import { padForm, type PadForm } from './pad-form';
-import { padOffsets, type OffsetRules } from './pad-offset';
+import { flushAgainst } from './pads/flush';
+import { mouldHeight } from './pads/mould';
+import { padForm, type PadForm } from './pads/pad-form';
+import { padOffsets, type OffsetRules } from './pads/pad-offset';
 
 /** A foam in the stack, with how it answers being pressed. */
 export type BuiltFoam = { foam: Foam; answer: FoamAnswer };

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { problemsOf } from '@/core/document';
 import { newChairSeat, newPiece, type Piece } from '@/core/piece';
-import { withAt } from './path';
+import { withAt } from './drawn/path';
 import { mendOf, planPiece, type Plan } from '@/core/plan';
 import { QUICK } from '../../testing/quick';
 

@@ -3,7 +3,7 @@
 import { FileJson, Keyboard, Printer, Redo2, Undo2 } from 'lucide-react';
 import type { ReactNode } from 'react';
 import { STAGES } from '@/ui/stages';
-import type { SaveStatus } from './saver';
+import type { SaveStatus } from './saving/saver';
 import { usePiece, useSheet } from './store';
 
 const STATUS: Record<SaveStatus, string> = {

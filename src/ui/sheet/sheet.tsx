@@ -10,21 +10,21 @@ import { send } from '@/ui/kit/api';
 import { useSettings } from '@/ui/kit/settings';
 import { sheetWorker, solvingWorker } from '@/ui/kit/workers';
 import { STAGES, stageOf } from '@/ui/stages';
-import { ConflictDialog } from './conflict-dialog';
+import { ConflictDialog } from './saving/conflict-dialog';
 import { Guide } from '@/ui/guide/guide';
 import { PrintDialog } from '@/ui/print/print-dialog';
 import { KeysDialog } from './keys-dialog';
 import { Notes } from './notes';
-import { PieceField } from './piece-field';
-import { PlanDrawing } from './plan-drawing';
-import { RuleField } from './rule-field';
-import { SectionDrawing } from './section-drawing';
+import { PieceField } from './fields/piece-field';
+import { PlanDrawing } from './drawn/plan-drawing';
+import { RuleField } from './fields/rule-field';
+import { SectionDrawing } from './drawn/section-drawing';
 import { SheetHeader, StageTabs } from './sheet-header';
 import { Sizes } from './sizes';
 import type { Drawing, Stage } from './stage';
 import { createSheetStore, SheetContext, usePiece, useSheet, useSheetStore, type SheetStart } from './store';
 import { useSheetKeys } from './use-sheet-keys';
-import { keepSeen } from './seen';
+import { keepSeen } from './saving/seen';
 import { keepSat, keepViewed } from './viewer';
 
 // The three-dimensional library is large and wanted by few: it comes when it is asked for.

@@ -7,7 +7,7 @@ import { foamThickness, inUnit } from '@/core/length';
 import { printFigure, SIZE_GROUPS, type SizeGroup, type SizeLine, type Term } from '@/core/sizes';
 import { Figure } from '@/ui/kit/figure';
 import { useSettings } from '@/ui/kit/settings';
-import { RuleField } from './rule-field';
+import { RuleField } from './fields/rule-field';
 import { usePiece, useSheet } from './store';
 
 function RuleTerm({ term }: { term: Term & { rule: string } }) {

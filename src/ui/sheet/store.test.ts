@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { newChairSeat, type Piece } from '@/core/piece';
-import { at, withAt } from './path';
+import { at, withAt } from './drawn/path';
 import { createSheetStore, wrongWith, type SheetStore } from './store';
 
 const piece = newChairSeat();

@@ -9,9 +9,9 @@ import { ownRules, wallInStep, type Pad, type Piece, type Problem } from '@/core
 import type { SheetPlan, SheetView, SitView } from '@/core/plan';
 import type { SizeGroup } from '@/core/sizes';
 import type { Tick } from '@/data/bench';
-import { createSaver, savingOf, type Saver, type SaverMeans, type Saving } from './saver';
+import { createSaver, savingOf, type Saver, type SaverMeans, type Saving } from './saving/saver';
 import type { PieceRecord, StaleSave } from '@/data/pieces';
-import { at, withAt } from './path';
+import { at, withAt } from './drawn/path';
 
 /** What is looked at, and how. */
 export type Looks = {

@@ -1,4 +1,4 @@
-import { postCutter, putCutter, readCutter } from '@/server/cutter';
+import { postCutter, putCutter, readCutter } from '@/server/devices/cutter';
 import { answer } from '@/server/http';
 
 export const dynamic = 'force-dynamic';

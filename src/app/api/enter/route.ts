@@ -1,4 +1,4 @@
-import { deleteEnter, postEnter } from '@/server/entrance';
+import { deleteEnter, postEnter } from '@/server/entrance/entrance';
 import { answer } from '@/server/http';
 
 export const POST = (request: Request) => answer(() => postEnter(request));

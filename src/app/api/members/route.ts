@@ -1,4 +1,4 @@
-import { deleteMember, postMember, readMembers } from '@/server/entrance';
+import { deleteMember, postMember, readMembers } from '@/server/entrance/entrance';
 import { answer } from '@/server/http';
 
 export const GET = () => answer(() => readMembers());

@@ -1,4 +1,4 @@
 import { answer } from '@/server/http';
-import { openapi } from '@/server/openapi';
+import { openapi } from '@/server/openapi/openapi';
 
 export const GET = () => answer(() => Response.json(openapi()));

@@ -3,7 +3,7 @@ import { CLOTHS } from '../../cloth';
 import { problemsOf } from '../../document';
 import { newPiece, type Cloth, type Piece, type PieceKind, type Welt } from '../../piece';
 import { mendOf, planPiece, type Plan } from '../../plan';
-import { withAt } from '@/ui/sheet/path';
+import { withAt } from '@/ui/sheet/drawn/path';
 import { layersAt } from './seam-plans';
 import { QUICK } from '../../../testing/quick';
 

@@ -1,7 +1,7 @@
 import type { BaseShape, CornerRadius } from '../../piece/schema/shapes';
 import { edgeNamed } from '../edge-part';
-import { roundJoints } from '../nodes';
-import { arcByRise } from '../segment';
+import { roundJoints } from '../editing/nodes';
+import { arcByRise } from '../polygon/segment';
 import type { Outline, Point, Segment } from '../types';
 import { seenRadius } from './straight';
 

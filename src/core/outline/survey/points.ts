@@ -1,5 +1,5 @@
 import type { BaseShape } from '../../piece/schema/shapes';
-import type { NodeLine, OutlineNode } from '../nodes';
+import type { NodeLine, OutlineNode } from '../editing/nodes';
 import type { Point } from '../types';
 
 function node([x, y]: Point, to: NodeLine, name?: string): OutlineNode {

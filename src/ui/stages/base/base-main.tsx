@@ -3,7 +3,7 @@
 import type { ReactNode } from 'react';
 import { POINTS } from '@/core/piece';
 import { usePiece, useSheet } from '@/ui/sheet/store';
-import { TracingBoard } from '@/ui/sheet/tracing-board';
+import { TracingBoard } from '@/ui/sheet/drawn/tracing-board';
 import { OutlineEditor } from './outline-editor';
 
 /** The photo while it is traced, the points of a free outline, the plan otherwise. */

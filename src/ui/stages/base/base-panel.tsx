@@ -7,7 +7,7 @@ import { CAUTIONS } from '@/core/run-sheet';
 import { ChoiceField } from '@/ui/kit/fields';
 import { useSettings } from '@/ui/kit/settings';
 import { ClosingReport, ShapeFields } from '@/ui/measure/measures';
-import { PieceField } from '@/ui/sheet/piece-field';
+import { PieceField } from '@/ui/sheet/fields/piece-field';
 import { useField, usePiece, useSheet } from '@/ui/sheet/store';
 import { BoardFields, CourseFields, EdgeWork, FrameFields, HiddenFields, OpeningFields } from './board-fields';
 import { BringIn } from './bring-in';

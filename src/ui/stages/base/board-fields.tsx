@@ -9,7 +9,7 @@ import { COURSES, HIDDEN, DECK, defaultsOf, FRAME, kindOf, OPENING } from '@/cor
 import { ChoiceField } from '@/ui/kit/fields';
 import { AddOne, Part, TakeOut } from '@/ui/kit/lists';
 import { useLength, useSettings } from '@/ui/kit/settings';
-import { PieceField } from '@/ui/sheet/piece-field';
+import { PieceField } from '@/ui/sheet/fields/piece-field';
 import { useField, usePiece, usePlan, useSheet } from '@/ui/sheet/store';
 
 /** An opening that nobody has measured yet is begun so much larger than the board, mm: it fits. */

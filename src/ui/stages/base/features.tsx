@@ -21,7 +21,7 @@ import {
 import { ChoiceField, TickField } from '@/ui/kit/fields';
 import { AddOne, Item, Part } from '@/ui/kit/lists';
 import { SchemaField } from '@/ui/kit/schema-field';
-import { PieceField } from '@/ui/sheet/piece-field';
+import { PieceField } from '@/ui/sheet/fields/piece-field';
 import { useField, usePiece, useSheet } from '@/ui/sheet/store';
 
 /** Notches for posts, at a corner or in an edge. */

@@ -3,7 +3,7 @@
 import { bounds, flatten, baseOutline } from '@/core/outline';
 import { fieldAt, type Mould, type PanRow } from '@/core/piece';
 import { AddOne, Item, Part, TakeOut } from '@/ui/kit/lists';
-import { PieceField } from '@/ui/sheet/piece-field';
+import { PieceField } from '@/ui/sheet/fields/piece-field';
 import { useField, usePiece } from '@/ui/sheet/store';
 
 /** The rows of a pan, in the order a tape takes them. */

@@ -5,7 +5,7 @@ import { defaultsOf, freeId, kindOf, PANELS, panelBoard, shapeKind, type Panels,
 import { AddOne, Item, Part, TakeOut } from '@/ui/kit/lists';
 import { useLength } from '@/ui/kit/settings';
 import { ShapeFields } from '@/ui/measure/measures';
-import { PieceField } from '@/ui/sheet/piece-field';
+import { PieceField } from '@/ui/sheet/fields/piece-field';
 import { useField, usePiece, usePlan, useRule, useSheet } from '@/ui/sheet/store';
 
 function WallReport() {

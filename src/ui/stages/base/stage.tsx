@@ -1,7 +1,7 @@
 'use client';
 
 import type { Stage } from '@/ui/sheet/stage';
-import { Measured } from '@/ui/sheet/measured';
+import { Measured } from '@/ui/sheet/drawn/measured';
 import { FittingHandles } from './fitting-handles';
 import { BaseMain } from './base-main';
 import { BasePanel } from './base-panel';

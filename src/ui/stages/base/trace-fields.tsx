@@ -8,7 +8,7 @@ import { FilePick } from '@/ui/kit/file-pick';
 import { Part, Wrong } from '@/ui/kit/lists';
 import { keepPhoto } from '@/ui/kit/photo';
 import { usePiece, useSheet } from '@/ui/sheet/store';
-import { FIRST_SCALE, TraceSetting } from '@/ui/sheet/trace-setting';
+import { FIRST_SCALE, TraceSetting } from '@/ui/sheet/drawn/trace-setting';
 
 const withTrace = (piece: Piece, trace: Trace | null): Piece => ({ ...piece, base: { ...piece.base, trace } });
 

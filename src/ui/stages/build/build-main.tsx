@@ -3,7 +3,7 @@
 import type { ReactNode } from 'react';
 import type { SatPhoto } from '@/core/piece';
 import { useField, useSheet } from '@/ui/sheet/store';
-import { TracingBoard } from '@/ui/sheet/tracing-board';
+import { TracingBoard } from '@/ui/sheet/drawn/tracing-board';
 
 /** The photo of where somebody sat. */
 function SatBoard({ at }: { at: string }) {

@@ -11,7 +11,7 @@ import { foamThickness, inUnit } from '@/core/length';
 import { defaultsOf, fieldAt, foamOf, foamsOf, letInto, PACKET, PAD_EDGES, PAD_ROLES, rimOf, type Pad } from '@/core/piece';
 import { ChoiceField, LengthField, TickField } from '@/ui/kit/fields';
 import { useLength, useSettings } from '@/ui/kit/settings';
-import { PieceField } from '@/ui/sheet/piece-field';
+import { PieceField } from '@/ui/sheet/fields/piece-field';
 import { usePadOffsets, usePiece, usePlan, useSheet } from '@/ui/sheet/store';
 import { WordMark } from '@/ui/words/word-card';
 import { PocketFields } from './pocket-fields';

@@ -9,7 +9,7 @@ import { FilePick } from '@/ui/kit/file-pick';
 import { AddOne, Item, Wrong } from '@/ui/kit/lists';
 import { useLength } from '@/ui/kit/settings';
 import { readFile } from '@/ui/kit/read-file';
-import { PieceField } from '@/ui/sheet/piece-field';
+import { PieceField } from '@/ui/sheet/fields/piece-field';
 import { useField, usePiece } from '@/ui/sheet/store';
 
 /** What is typed of each form, in the order of the hand. */

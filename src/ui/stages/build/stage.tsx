@@ -1,6 +1,6 @@
 'use client';
 
-import { Measured } from '@/ui/sheet/measured';
+import { Measured } from '@/ui/sheet/drawn/measured';
 import type { LayerProps, Stage } from '@/ui/sheet/stage';
 import { BuildMain } from './build-main';
 import { BuildPanel } from './build-panel';

@@ -3,7 +3,7 @@
 import type { ReactNode } from 'react';
 import { POINTS, type Trace } from '@/core/piece';
 import { useField, useSheet } from '@/ui/sheet/store';
-import { TracingBoard } from '@/ui/sheet/tracing-board';
+import { TracingBoard } from '@/ui/sheet/drawn/tracing-board';
 import { CornersView } from './corners-view';
 import { PiecesView } from './pieces-view';
 import { StrainView } from './strain-view';

@@ -2,7 +2,7 @@
 
 import { defaultsOf, freeId, LOOSE, LOOSE_KINDS, type Loose } from '@/core/piece';
 import { AddOne, Item, Part } from '@/ui/kit/lists';
-import { PieceField } from '@/ui/sheet/piece-field';
+import { PieceField } from '@/ui/sheet/fields/piece-field';
 import { useField, usePlan } from '@/ui/sheet/store';
 
 /** What is first asked for of each kind. */

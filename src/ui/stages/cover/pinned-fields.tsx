@@ -21,9 +21,9 @@ import { FilePick } from '@/ui/kit/file-pick';
 import { AddOne, Item, Part, TakeOut, Wrong } from '@/ui/kit/lists';
 import { keepPhoto } from '@/ui/kit/photo';
 import { useLength, useSettings } from '@/ui/kit/settings';
-import { PieceField } from '@/ui/sheet/piece-field';
+import { PieceField } from '@/ui/sheet/fields/piece-field';
 import { useField, usePiece, usePlan, useSheet } from '@/ui/sheet/store';
-import { FIRST_SCALE, TraceSetting } from '@/ui/sheet/trace-setting';
+import { FIRST_SCALE, TraceSetting } from '@/ui/sheet/drawn/trace-setting';
 
 /** Both outlines on each other: the computed one dashed, the pinned one drawn. */
 function BothLines({ pinned, computed }: PinnedCompared) {

@@ -3,7 +3,7 @@
 import { choicesOf, STARTING } from '@/core/cover';
 import { defaultsOf, fieldAt, SEAM_SWATCH, SWATCH, type Covering } from '@/core/piece';
 import { ChoiceField, TickField } from '@/ui/kit/fields';
-import { PieceField } from '@/ui/sheet/piece-field';
+import { PieceField } from '@/ui/sheet/fields/piece-field';
 import { useField, usePiece, usePlan } from '@/ui/sheet/store';
 
 /** The covering with all that its way makes of it, and a way to change it. */

@@ -2,7 +2,7 @@
 
 import { useCallback, useEffect, useState } from 'react';
 import { bounds, type Polygon } from '@/core/outline';
-import type { CutterState } from '@/server/cutter';
+import type { CutterState } from '@/server/devices/cutter';
 import { send } from '@/ui/kit/api';
 import { ChoiceField, FigureField, TickField } from '@/ui/kit/fields';
 import { Part, Wrong } from '@/ui/kit/lists';

@@ -4,7 +4,7 @@ import { cornerWords } from '@/core/cover';
 import { partWords } from '@/core/outline';
 import type { Fixing } from '@/core/fastening';
 import { wayOf } from '@/core/cover';
-import { PieceField } from '@/ui/sheet/piece-field';
+import { PieceField } from '@/ui/sheet/fields/piece-field';
 import { Figure } from '@/ui/kit/figure';
 import { inUnit } from '@/core/length';
 import { useLength, useSettings } from '@/ui/kit/settings';

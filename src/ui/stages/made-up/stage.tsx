@@ -1,5 +1,5 @@
 import type { Stage } from '@/ui/sheet/stage';
-import { PieceField } from '@/ui/sheet/piece-field';
+import { PieceField } from '@/ui/sheet/fields/piece-field';
 
 /** A stage of no use: it looks at the fixing, and asks for the name. */
 export const admire: Stage = {

@@ -9,7 +9,7 @@ import { ChoiceField, LengthField } from '@/ui/kit/fields';
 import { Figure } from '@/ui/kit/figure';
 import { useLength, useSettings } from '@/ui/kit/settings';
 import { useJob } from '@/ui/kit/use-job';
-import { PieceField } from '@/ui/sheet/piece-field';
+import { PieceField } from '@/ui/sheet/fields/piece-field';
 import { useField, usePiece, useRule, useSheet } from '@/ui/sheet/store';
 import { CarveCheck } from './carve-check';
 import { FoamChartBox } from './foam-chart';

@@ -5,7 +5,7 @@ import { defaultsOf, freeId, MEET, type Meet } from '@/core/piece';
 import { meetings } from '@/core/strip';
 import { ChoiceField } from '@/ui/kit/fields';
 import { AddOne, Item, Part } from '@/ui/kit/lists';
-import { PieceField } from '@/ui/sheet/piece-field';
+import { PieceField } from '@/ui/sheet/fields/piece-field';
 import { useField, usePiece } from '@/ui/sheet/store';
 import { useStrip } from './use-strip';
 

@@ -6,7 +6,7 @@ import { TakeOut, Wrong } from '@/ui/kit/lists';
 import { keepPhoto } from '@/ui/kit/photo';
 import { PhotoButton } from '@/ui/kit/photo-button';
 import { PinnedPhoto, pinsOf } from '@/ui/kit/pinned-photo';
-import { PieceField } from '@/ui/sheet/piece-field';
+import { PieceField } from '@/ui/sheet/fields/piece-field';
 import { usePiece, useSheet } from '@/ui/sheet/store';
 import { useStrip } from './use-strip';
 

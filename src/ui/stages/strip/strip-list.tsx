@@ -8,7 +8,7 @@ import { AddOne, TakeOut, Wrong } from '@/ui/kit/lists';
 import { keepPhoto } from '@/ui/kit/photo';
 import { PhotoButton } from '@/ui/kit/photo-button';
 import { PhotosWithPins } from '@/ui/kit/pinned-photo';
-import { PieceField } from '@/ui/sheet/piece-field';
+import { PieceField } from '@/ui/sheet/fields/piece-field';
 import { useField, usePiece, usePlan, useRule, useSheet } from '@/ui/sheet/store';
 import { PhotoDesk } from './photo-desk';
 import { useStrip } from './use-strip';

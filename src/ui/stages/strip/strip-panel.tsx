@@ -7,7 +7,7 @@ import { inUnit } from '@/core/length';
 import { TickField } from '@/ui/kit/fields';
 import { AddOne, Item, Part, TakeOut } from '@/ui/kit/lists';
 import { useLength, useSettings } from '@/ui/kit/settings';
-import { PieceField } from '@/ui/sheet/piece-field';
+import { PieceField } from '@/ui/sheet/fields/piece-field';
 import { usePiece, usePlan, useSheet } from '@/ui/sheet/store';
 import { MeetFields } from './meet-fields';
 import { useStrip } from './use-strip';

@@ -1,4 +1,4 @@
-import { readCutterTemplates } from '@/server/cutter';
+import { readCutterTemplates } from '@/server/devices/cutter';
 import { answer } from '@/server/http';
 
 export const GET = (request: Request) => answer(() => readCutterTemplates(request));

@@ -1,0 +1,140 @@
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { database } from '../../data/database';
+import { addMember, closeSession, listMembers, memberOf, openSession, removeMember, type Member } from '../../data/members';
+import { COOKIE, deleteMember, FROM, isDoor, lanAddresses, mayNot, postEnter, postMember, readMembers, whoIs } from './entrance';
+import { refuse } from './guard';
+import { answer } from '../http';
+
+const folder = mkdtempSync(join(tmpdir(), 'fovea-'));
+beforeAll(() => {
+  process.env.FOVEA_DATA = folder;
+});
+afterAll(() => {
+  delete process.env.FOVEA_LAN;
+  database().close();
+  rmSync(folder, { recursive: true });
+});
+
+const request = (body: unknown, from?: string): Request =>
+  new Request('http://127.0.0.1/', { method: 'POST', body: JSON.stringify(body), headers: from ? { [FROM]: from } : {} });
+const letIn = async (name: string, role: string): Promise<{ id: string; passcode: string }> =>
+  (await (await answer(() => postMember(request({ name, role })))).json()) as { id: string; passcode: string };
+const enter = (passcode: unknown, from: string, now?: number): Promise<Response> =>
+  answer(() => postEnter(request({ passcode }, from), now));
+
+describe('the door', () => {
+  it('opens to a passcode however it is typed, and the browser holds what no script can read', async () => {
+    const { passcode } = await letIn('Ira', 'hand');
+    expect(passcode).toMatch(/^[2-9a-z]{4}-[2-9a-z]{4}-[2-9a-z]{4}$/);
+    const response = await enter(passcode.toUpperCase().replaceAll('-', ' '), '10.0.0.5');
+    expect(await response.json()).toEqual({ name: 'Ira', role: 'hand' });
+    const text = response.headers.get('set-cookie')!;
+    expect(text).toMatch(/HttpOnly; SameSite=Strict/);
+    const cookie = text.split(';')[0]!;
+    expect(cookie.startsWith(`${COOKIE}=`)).toBe(true);
+    const from = { [FROM]: '10.0.0.5' };
+    expect(whoIs(database(), new Headers({ ...from, cookie }))).toMatchObject({ name: 'Ira', role: 'hand' });
+    expect(whoIs(database(), new Headers({ ...from, cookie: `${cookie}x` }))).toBeNull();
+    expect(whoIs(database(), new Headers(from))).toBeNull();
+    expect(whoIs(database(), new Headers())).toBe('own machine');
+    // Neither the passcode nor what the browser holds is in the database.
+    const saved = JSON.stringify(database().prepare('SELECT * FROM member, session').all());
+    expect(saved).not.toContain(passcode.replaceAll('-', ''));
+    expect(saved).not.toContain(cookie.split('=')[1]);
+    expect(saved).toContain('$argon2id$');
+  });
+
+  it('keeps who tries wrong ones waiting, longer every time, and nobody else', async () => {
+    const { passcode } = await letIn('Oda', 'owner');
+    const now = Date.now();
+    for (let k = 0; k < 5; k++) expect((await enter('wrong', '10.0.0.9', now)).status).toBe(401);
+    const wait = await enter(passcode, '10.0.0.9', now);
+    expect(wait.status).toBe(429);
+    expect(((await wait.json()) as { message: string }).message).toContain('30 s');
+    expect((await enter('wrong', '10.0.0.9', now + 31_000)).status).toBe(401);
+    expect((await enter(passcode, '10.0.0.9', now + 62_000)).status).toBe(429);
+    expect((await enter(passcode, '10.0.0.9', now + 95_000)).status).toBe(200);
+    expect((await enter(passcode, '10.0.0.8', now)).status).toBe(200);
+    expect((await enter(7, '10.0.0.8', now)).status).toBe(400);
+  }, 30_000);
+
+  it('closes at once to who is let in no longer, and by itself after a month', async () => {
+    const db = database();
+    const member = addMember(db, { name: 'Guest', role: 'apprentice', passcode: 'x' });
+    const token = openSession(db, member.id);
+    expect(memberOf(db, token)).toEqual(member);
+    expect(memberOf(db, token, Date.now() + 31 * 86_400_000)).toBeNull();
+    const other = openSession(db, member.id);
+    closeSession(db, other);
+    expect(memberOf(db, other)).toBeNull();
+    expect(removeMember(db, member.id)).toBe(true);
+    expect(memberOf(db, token)).toBeNull();
+    expect(listMembers(db).some(({ id }) => id === member.id)).toBe(false);
+    expect((await answer(() => deleteMember(request({ id: member.id })))).status).toBe(404);
+    for (const wrong of [
+      { name: ' ', role: 'hand' },
+      { name: 'x'.repeat(41), role: 'hand' },
+      { name: 'X', role: 'king' },
+    ])
+      expect((await answer(() => postMember(request(wrong)))).status).toBe(422);
+  });
+
+  it('tells where the workshop is, only while it is on the network', async () => {
+    expect(lanAddresses()).toEqual([]);
+    expect(await (await readMembers()).json()).toMatchObject({ address: null, qr: null });
+    process.env.FOVEA_LAN = '192.0.2.2:3000';
+    expect(await (await readMembers()).json()).toMatchObject({ address: '192.0.2.2:3000', qr: expect.stringContaining('<svg') });
+  });
+});
+
+describe('who may what', () => {
+  const as = (role: Member['role']): Member => ({ id: '1', name: 'X', role });
+  it.each([
+    ['GET', '/', 'apprentice', true],
+    ['PUT', '/api/pieces/1/ticks', 'apprentice', true],
+    ['PUT', '/api/pieces/1', 'apprentice', false],
+    ['POST', '/api/pieces/1/finish', 'apprentice', false],
+    ['GET', '/workshop', 'apprentice', false],
+    ['PUT', '/api/pieces/1', 'hand', true],
+    ['DELETE', '/api/pieces/1', 'hand', true],
+    ['POST', '/api/photos', 'hand', true],
+    ['PUT', '/api/house', 'hand', false],
+    ['GET', '/api/backups', 'hand', false],
+    ['POST', '/api/members', 'hand', false],
+    ['DELETE', '/api/enter', 'hand', true],
+    ['POST', '/api/members', 'owner', true],
+    ['PUT', '/api/house', 'owner', true],
+  ] as const)('%s %s by %s: %s', (method, path, role, may) => {
+    expect(mayNot(as(role), method, path) === null).toBe(may);
+    expect(mayNot('own machine', method, path)).toBeNull();
+  });
+
+  it('without having come in there is the door and nothing else', () => {
+    for (const path of ['/enter', '/api/enter', '/_next/static/chunks/x.js']) expect(isDoor(path)).toBe(true);
+    for (const path of ['/', '/entered', '/api/enter/x', '/api/pieces', '/health', '/_next/image', '/schema/piece.json'])
+      expect(isDoor(path)).toBe(false);
+  });
+
+  it('another machine must call this one by its address, and only while it is on the network', () => {
+    const from = { method: 'GET', origin: null, from: '10.0.0.5' };
+    expect(refuse({ ...from, host: '192.0.2.2:3000', lan: ['192.0.2.2:3000'] })).toBeNull();
+    expect(refuse({ ...from, host: '192.0.2.2:3000', lan: [] })).toContain('not known');
+    for (const host of ['127.0.0.1:3000', 'localhost', 'evil.example', '192.0.2.2:9'])
+      expect(refuse({ ...from, host, lan: ['192.0.2.2:3000'] })).toContain('not known');
+    expect(refuse({ method: 'GET', origin: null, host: '192.0.2.2:3000', lan: ['192.0.2.2:3000'] })).toContain('own machine');
+  });
+
+  it('a page elsewhere may link here and nothing else', () => {
+    const asked = { host: '127.0.0.1:3000', origin: 'http://127.0.0.1:3000' };
+    expect(refuse({ ...asked, method: 'GET', site: 'cross-site', mode: 'navigate' })).toBeNull();
+    expect(refuse({ ...asked, method: 'GET', site: 'cross-site', mode: 'no-cors' })).toContain('elsewhere');
+    expect(refuse({ ...asked, method: 'POST', site: 'cross-site', mode: 'navigate' })).toContain('elsewhere');
+    expect(refuse({ ...asked, method: 'POST', site: 'same-site', mode: 'cors' })).toContain('elsewhere');
+    expect(refuse({ ...asked, method: 'POST', site: 'same-origin', mode: 'cors' })).toBeNull();
+    expect(refuse({ ...asked, method: 'TRACE' })).toContain('TRACE');
+    expect(refuse({ ...asked, method: 'GET', path: '/a%00b' })).toContain('cannot be read');
+  });
+});

@@ -1,0 +1,155 @@
+import { randomInt } from 'node:crypto';
+import { hash, verify } from '@node-rs/argon2';
+import QRCode from 'qrcode';
+import { ROLES, type Role } from '../../core/house';
+import { database, type Db } from '../../data/database';
+import { addMember, closeSession, listMembers, memberOf, openSession, passcodesOf, removeMember, type Member } from '../../data/members';
+import { eventLog } from '../event-log';
+import { readObject, Refusal } from '../http';
+
+/** What the browser holds. */
+export const COOKIE = 'fovea_session';
+/** Set by the server in front for what comes from another machine; what a request itself says there is thrown away. */
+export const FROM = 'x-fovea-from';
+/** After so many wrong passcodes from one place it has to wait, longer every time, s. */
+const TRIES = 5;
+const FIRST_WAIT = 30;
+/** Signs of a passcode: none that is read for another. */
+const SIGNS = '23456789abcdefghjkmnpqrstuvwxyz';
+const LONGEST_NAME = 40;
+
+/** Addresses at which this workshop is found over the network; none while it is not on it. */
+export function lanAddresses(): string[] {
+  return (process.env.FOVEA_LAN ?? '').split(',').filter(Boolean);
+}
+
+/** A passcode to be told to somebody: three groups of four. */
+function newPasscode(): string {
+  const group = (): string => Array.from({ length: 4 }, () => SIGNS[randomInt(SIGNS.length)]).join('');
+  return `${group()}-${group()}-${group()}`;
+}
+
+/** Passcodes are compared as they are read out: small, without what stands between. */
+const plain = (passcode: string): string => passcode.toLowerCase().replace(/[^a-z0-9]/g, '');
+
+type Wait = { wrong: number; until: number };
+const waits = new Map<string, Wait>();
+
+/** What one place has to wait before it may try again, s. */
+function waitOf(place: string, now: number): number {
+  return Math.max(0, Math.ceil(((waits.get(place)?.until ?? 0) - now) / 1000));
+}
+
+function wrongTry(place: string, now: number): void {
+  const wrong = (waits.get(place)?.wrong ?? 0) + 1;
+  const wait = wrong < TRIES ? 0 : FIRST_WAIT * 2 ** Math.min(wrong - TRIES, 8);
+  waits.set(place, { wrong, until: now + wait * 1000 });
+  if (waits.size > 1000) waits.delete(waits.keys().next().value!);
+  eventLog().warn({ wrong }, 'A wrong passcode was tried');
+}
+
+/** Who a request is: on the workshop's own machine its owner, from another whoever came in there, or nobody. */
+export function whoIs(db: Db, headers: Headers): Member | 'own machine' | null {
+  if (!headers.get(FROM)) return 'own machine';
+  const token = new RegExp(`(?:^|;\\s*)${COOKIE}=([\\w-]{20,100})`).exec(headers.get('cookie') ?? '')?.[1];
+  return token ? memberOf(db, token) : null;
+}
+
+/** What each role may change, by method and path; whatever is not here only the owner may. */
+const MAY: Record<Exclude<Role, 'owner'>, readonly RegExp[]> = {
+  apprentice: [
+    /^PUT \/api\/pieces\/[^/]+\/ticks$/,
+    /^POST \/api\/(pieces\/[^/]+\/notes|timers|photos)$/,
+    /^DELETE \/api\/(enter|timers\/[^/]+)$/,
+  ],
+  // A hand lays, cuts and puts things into the store; orders and prices are the owner's.
+  hand: [
+    /^\w+ \/api\/pieces(\/|$)/,
+    /^\w+ \/api\/timers(\/|$)/,
+    /^PUT \/api\/diary(\/(pins|deliveries))?$/,
+    /^POST \/api\/(import|photos)$/,
+    /^PUT \/api\/settings$/,
+    /^DELETE \/api\/enter$/,
+    /^(POST|PUT) \/api\/store\/stock(\/|$)/,
+    /^(POST|PUT) \/api\/(cut\/[^/]+\/lays|cutter)(\/|$)/,
+    /^PUT \/api\/jobs\/[^/]+\/pieces$/,
+  ],
+};
+/** What is not even looked at by others than the owner. */
+const OWNERS = /^\/(api\/(backups|members|demo|restore)|workshop)(\/|$)/;
+
+/**
+ * Why somebody may not do something, or null.
+ *
+ * @param who from `whoIs`
+ * @param method of the request
+ * @param path of the request
+ */
+export function mayNot(who: Member | 'own machine', method: string, path: string): string | null {
+  if (who === 'own machine' || who.role === 'owner') return null;
+  if (OWNERS.test(path)) return 'That is for the owner of the workshop.';
+  if (method === 'GET' || method === 'HEAD') return null;
+  return MAY[who.role].some((pattern) => pattern.test(`${method} ${path}`))
+    ? null
+    : `That is not for ${who.role === 'hand' ? 'a hand' : 'an apprentice'}.`;
+}
+
+/** Whether a path is open to somebody who has not come in: the door, and what it is drawn with. */
+export function isDoor(path: string): boolean {
+  return path === '/enter' || path === '/api/enter' || path === '/icon.svg' || path.startsWith('/_next/static/');
+}
+
+const cookie = (token: string, age: number): string => `${COOKIE}=${token}; Path=/; HttpOnly; SameSite=Strict; Max-Age=${age}`;
+
+/** POST /api/enter: comes in with a passcode. */
+export async function postEnter(request: Request, now = Date.now()): Promise<Response> {
+  const { passcode } = await readObject(request);
+  const place = request.headers.get(FROM) ?? 'own';
+  const wait = waitOf(place, now);
+  if (wait > 0) throw new Refusal(429, `Too many wrong passcodes: try again in ${wait} s`);
+  if (typeof passcode !== 'string' || passcode.length > 100) throw new Refusal(400, 'A passcode has twelve signs');
+  const db = database();
+  for (const { passcode: saved, ...member } of passcodesOf(db)) {
+    if (!(await verify(saved, plain(passcode)))) continue;
+    waits.delete(place);
+    eventLog().info('Somebody came in over the network');
+    return Response.json(
+      { name: member.name, role: member.role },
+      { headers: { 'set-cookie': cookie(openSession(db, member.id, now), 30 * 86_400) } },
+    );
+  }
+  wrongTry(place, now);
+  throw new Refusal(401, 'This passcode opens nothing here. It is the one that the owner of the workshop read out');
+}
+
+/** DELETE /api/enter: goes out again. */
+export function deleteEnter(request: Request): Response {
+  const token = new RegExp(`${COOKIE}=([\\w-]+)`).exec(request.headers.get('cookie') ?? '')?.[1];
+  if (token) closeSession(database(), token);
+  return Response.json({ ok: true }, { headers: { 'set-cookie': cookie('', 0) } });
+}
+
+/** GET /api/members: who may come in, and where. */
+export async function readMembers(): Promise<Response> {
+  const [address] = lanAddresses();
+  const qr = address ? await QRCode.toString(`http://${address}/`, { type: 'svg', margin: 1 }) : null;
+  return Response.json({ members: listMembers(database()), address: address ?? null, qr });
+}
+
+/** POST /api/members: lets somebody in; the passcode is told once and kept nowhere. */
+export async function postMember(request: Request): Promise<Response> {
+  const { name, role } = await readObject(request);
+  const text = typeof name === 'string' ? name.trim() : '';
+  if (!text || text.length > LONGEST_NAME) throw new Refusal(422, `A name has 1 to ${LONGEST_NAME} signs`);
+  if (!ROLES.some(({ id }) => id === role)) throw new Refusal(422, 'The role is owner, hand or apprentice');
+  const passcode = newPasscode();
+  const member = addMember(database(), { name: text, role: role as Role, passcode: await hash(plain(passcode)) });
+  return Response.json({ ...member, passcode }, { status: 201 });
+}
+
+/** DELETE /api/members: lets somebody in no longer. */
+export async function deleteMember(request: Request): Promise<Response> {
+  const { id } = await readObject(request);
+  if (typeof id !== 'string' || !removeMember(database(), id)) throw new Refusal(404, 'There is nobody of that name');
+  return Response.json({ ok: true });
+}
