@@ -1,6 +1,6 @@
 import { writeFileSync } from 'node:fs';
 import { expect } from '@playwright/test';
-import { deep, test } from './workshop';
+import { test } from './workshop';
 import { newPiece } from '../src/core/piece';
 import { fovea, place, saved, settled, slip, unfold } from './help';
 
@@ -221,7 +221,7 @@ test('a second cloth: chosen part by part, on its own roll, in the list of what 
   await expect(page.getByText(/of the second cloth/)).toHaveCount(0);
 });
 
-deep('what a mattress hides is plain cloth, joined below what is seen', async ({ page }) => {
+test('what a mattress hides is plain cloth, joined below what is seen', async ({ page }) => {
   await page.goto('/');
   const id = await place(page, { ...newPiece('headboard'), name: 'Night-shift headboard' });
   await page.goto(`/piece/${id}?stage=base`);
@@ -265,7 +265,7 @@ test('marks made before cover and base part are lettered, and met again', async 
   await expect(page.getByText('A (Dark stripe, back, 45 mm right of the middle)')).toBeVisible();
 });
 
-deep('a bordered headboard goes on in stages, or sewn as one', async ({ page }) => {
+test('a bordered headboard goes on in stages, or sewn as one', async ({ page }) => {
   await page.goto('/');
   const id = await place(page, { ...newPiece('headboard-bordered'), name: 'Staged headboard' });
   await page.goto(`/piece/${id}?stage=bench`);

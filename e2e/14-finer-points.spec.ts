@@ -1,7 +1,7 @@
 import { execFileSync } from 'node:child_process';
 import { writeFileSync } from 'node:fs';
 import { expect } from '@playwright/test';
-import { deep, test } from './workshop';
+import { test } from './workshop';
 import { newPiece } from '../src/core/piece';
 import { fovea, place, saved, settled, slip, unfold } from './help';
 
@@ -55,7 +55,7 @@ test('a pocket lies where they sat, by photo and by mat; one more beside it, mov
   expect(pocket!.sat!.points).toHaveLength(2);
 });
 
-deep('a roll and a cushion that hang by loops: cut, filled, bought, and undone', async ({ page }) => {
+test('a roll and a cushion that hang by loops: cut, filled, bought, and undone', async ({ page }) => {
   const id = await place(page, { ...newPiece('corner-seat'), name: 'Bay cushions' });
   await page.goto(`/piece/${id}?stage=cover`);
   await settled(page);

@@ -12,8 +12,5 @@ export const test = base.extend({
   baseURL: async ({}, use) => use(origin()),
 });
 
-/**
- * A test of \`npm run thorough\` alone: what it shows is computed, and held by tests of the core, and another test of
- * \`npm test\` goes the same way through the page.
- */
+/** A test of `npm run thorough` alone: the figures that it shows are held by tests of the core, and its drawing or its kind takes long. */
 export const deep: typeof test | typeof test.skip = thorough ? test : test.skip;

@@ -3,7 +3,7 @@ import type { HouseRules } from '../core/house';
 import type { Db } from './database';
 
 /** Looks of an older shape are worked out anew. */
-const SHAPE = 8;
+const SHAPE = 9;
 
 /** What house rules a look was worked out under, as a short mark. */
 export function houseMark(house: HouseRules): string {

@@ -6,7 +6,7 @@ import { listTicks } from '../data/bench';
 import { readPhoto } from '../data/photos';
 import { readObject, Refusal } from './http';
 import { lookAt, lookOf } from './looks';
-import { expectSameWork } from './seen';
+import { lookAsSeen } from './seen';
 
 const GONE = 'This piece is no longer on the floor.';
 const ID = /^[0-9a-zA-Z-]{8,60}$/;
@@ -24,9 +24,7 @@ function found(id: string) {
 export async function readBench(id: string): Promise<Response> {
   const db = database();
   const record = found(id);
-  const look = await lookAt(db, record);
-  expectSameWork(record, look);
-  const { steps, fastening, section, cloth, foam, corners, board } = look;
+  const { steps, fastening, section, cloth, foam, corners, board } = await lookAsSeen(record);
   const { name, count, strip } = record.piece;
   return Response.json({
     id,

@@ -27,9 +27,12 @@ export function lookOf(db: Db, { id, revision }: Pick<PieceRecord, 'id' | 'revis
  * @throws PieceProblems where the house's rules no longer suit the piece
  */
 export async function lookAt(db: Db, record: PieceRecord): Promise<Look> {
+  return lookOf(db, record) ?? lookAnew(db, record);
+}
+
+/** The same, worked out whatever is kept. */
+export async function lookAnew(db: Db, record: PieceRecord): Promise<Look> {
   const house = getHouse(db);
-  const known = lookOf(db, record, houseMark(house));
-  if (known) return known;
   const look = await planning().look({ piece: record.piece, house });
   const { section } = look;
   keepLook(db, {

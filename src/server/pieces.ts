@@ -28,7 +28,7 @@ import { lanAddresses } from './entrance/entrance';
 import { lookOf, looksLater } from './looks';
 import { PATTERN_FORMATS } from '../core/formats/pattern-formats';
 import { planning } from './planning';
-import { asSeen, expectSameWork } from './seen';
+import { asSeen, lookAsSeen } from './seen';
 
 /** An id of a save is made by the page: a random UUID. */
 const SAVE_ID = /^[0-9a-f-]{16,40}$/;
@@ -160,8 +160,7 @@ export async function putTick(request: Request, id: string): Promise<Response> {
   const record = found(id);
   const { count } = record.piece;
   if (!Number.isInteger(unit) || (unit as number) < 1 || (unit as number) > count) throw new Refusal(400, `There are ${count} in this set`);
-  const look = lookOf(database(), record);
-  expectSameWork(record, look);
+  const look = lookOf(database(), record) && (await lookAsSeen(record));
   if (typeof step !== 'string' || !STEP.test(step) || (look && !look.steps.some((s) => s.key === step)))
     throw new Refusal(400, 'That step is not on the run sheet');
   if (typeof done !== 'boolean') throw new Refusal(400, 'Done must be true or false');

@@ -5,6 +5,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { newChairSeat } from '../core/piece';
 import { createPlanner, fingerprintOf, planPiece, type Fingerprint } from '../core/plan';
 import { database } from '../data/database';
+import { houseMark, keepLook, keptLook } from '../data/looks';
 import type { PieceRecord } from '../data/pieces';
 import { readBench } from './bench';
 import { readBuy } from './buying';
@@ -76,13 +77,27 @@ describe('what leaves the program is what was seen', () => {
   });
 
   it('what a page showed of an earlier piece, or under other rules, says nothing', async () => {
-    await see(wrong, { grip: 44 });
+    await see(right);
+    expect(await (await see(wrong, { grip: 44 })).json()).toEqual({ current: false });
     expect((await DOORS[1]![1]()).status).toBe(200);
     const stale = await answer(() =>
       putSeen(asked({ piece: { ...newChairSeat(), name: 'Of before' }, house: {}, fingerprint: wrong }), record.id),
     );
     expect(await stale.json()).toEqual({ current: false });
     expect((await DOORS[1]![1]()).status).toBe(200);
+  });
+
+  it('a look that an older Fovea kept is worked out anew, and no fault', async () => {
+    await see(right);
+    const [db, mark] = [database(), houseMark({})];
+    const look = await lookAt(db, record);
+    const older = { ...look, fingerprint: wrong };
+    keepLook(db, { pieceId: record.id, revision: record.revision, house: mark, json: JSON.stringify(older), span: 400 });
+    const before = JSON.parse(keptLook(db, record.id, record.revision, mark)!) as typeof look;
+    expect(before.fingerprint).toEqual(wrong);
+    expect((await answer(() => readBench(record.id))).status).toBe(200);
+    const after = JSON.parse(keptLook(db, record.id, record.revision, mark)!) as typeof look;
+    expect(after.fingerprint.cover![width]).toBeCloseTo(right.cover![width]!, 2);
   });
 
   it('another stage adds its parts; what is no figure is refused', async () => {

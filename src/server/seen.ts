@@ -2,11 +2,13 @@ import { isDeepStrictEqual } from 'node:util';
 import QuickLRU from 'quick-lru';
 import type { HouseRules } from '../core/house';
 import type { Piece } from '../core/piece';
-import { expectAgreement, FINGERPRINT_PARTS, type Fingerprint } from '../core/plan';
+import { disagreements, expectAgreement, FINGERPRINT_PARTS, type Fingerprint } from '../core/plan';
 import { database } from '../data/database';
 import { getPiece, type PieceRecord } from '../data/pieces';
 import { getHouse } from '../data/settings';
 import { readObject, Refusal } from './http';
+import { lookAnew, lookAt } from './looks';
+import type { Look } from './planning';
 
 /** So many pieces are remembered; a page that is open sends its figures again with every change. */
 const MOST_SEEN = 200;
@@ -37,13 +39,20 @@ export function asSeen(record: PieceRecord): { piece: Piece; house: HouseRules; 
 }
 
 /**
- * What is ticked off is of the plan that somebody saw.
+ * What is worked by and ticked off, as somebody saw it. A look that was kept may be an older Fovea's: it is worked out anew before
+ * anything is called a fault.
  *
- * @param look what the bench and the run sheet are made of; nothing where it is not known yet
- * @throws PlansDisagree
+ * @param record a piece on the floor
+ * @throws PlansDisagree where the figures of its plan are not the ones that a page shows
  */
-export function expectSameWork(record: PieceRecord, look: { fingerprint?: Fingerprint } | null): void {
-  if (look?.fingerprint) expectAgreement(record.piece.name, fingerprintSeen(record, getHouse(database())), look.fingerprint);
+export async function lookAsSeen(record: PieceRecord): Promise<Look> {
+  const db = database();
+  const seen = fingerprintSeen(record, getHouse(db));
+  const look = await lookAt(db, record);
+  if (!seen || disagreements(seen, look.fingerprint).length === 0) return look;
+  const anew = await lookAnew(db, record);
+  expectAgreement(record.piece.name, seen, anew.fingerprint);
+  return anew;
 }
 
 /** Figures as a page sends them: parts that are known, each a list of names with finite numbers. */
@@ -61,15 +70,16 @@ function readFingerprint(data: unknown): Fingerprint {
 /** PUT /api/pieces/ID/seen: the figures that a page shows of a piece under the rules that it knows, once the piece is saved. */
 export async function putSeen(request: Request, id: string): Promise<Response> {
   const { piece, house, fingerprint } = await readObject(request);
+  const rules = getHouse(database());
   const record = getPiece(database(), id);
   if (!record) throw new Refusal(404, 'This piece is no longer on the floor.');
   const figures = readFingerprint(fingerprint);
-  // A page that is behind the floor shows another piece: its figures say nothing of this one.
-  const current = isDeepStrictEqual(piece, record.piece);
+  // A page that is behind the floor or the house rules shows another plan: its figures say nothing of this one.
+  const current = isDeepStrictEqual(piece, record.piece) && isDeepStrictEqual(house, rules);
   if (current) {
     // Another stage shows other parts of the same plan.
-    const before = fingerprintSeen(record, house as HouseRules);
-    seen().set(id, { revision: record.revision, house: house as HouseRules, fingerprint: { ...before, ...figures } });
+    const before = fingerprintSeen(record, rules);
+    seen().set(id, { revision: record.revision, house: rules, fingerprint: { ...before, ...figures } });
   }
   return Response.json({ current });
 }

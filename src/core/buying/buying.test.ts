@@ -134,6 +134,20 @@ describe('what to buy', () => {
     expect(thread('clips')).toBeCloseTo(thread('cord'), 1);
   });
 
+  it('a hem beside joins: both are sewn, both take thread', () => {
+    const start = newPiece('bench', { type: 'rectangle', width: 1200, depth: 900, cornerRadius: { front: 20, back: 20 } });
+    const amount = (by: EdgeHold, rollWidth: number): number => {
+      const piece = { ...start, cloth: { ...start.cloth, rollWidth }, covering: { ...start.covering, held: by } };
+      const plan = planPiece(piece, {}, QUICK);
+      return needsOf([{ id: 'p', piece, plan }], [], {}).find(({ kind }) => kind === 'thread')?.amount ?? 0;
+    };
+    // On a narrow roll its cover is joined from widths.
+    const [joins, hem, both] = [amount('staples', 700), amount('cord', 3000), amount('cord', 700)];
+    expect(joins).toBeGreaterThan(1000);
+    expect(hem).toBeGreaterThan(4000 * 2.5);
+    expect(both).toBeCloseTo(joins + hem, 0);
+  });
+
   it('nails of two heads in turn are two boxes, and the clips of springs are nailed', () => {
     const piece = newPiece('headboard-nailed');
     const nails = { pitch: 25, head: 11, small: 7 };

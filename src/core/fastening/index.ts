@@ -7,5 +7,4 @@ export { fixPlan, type Fixing } from './fix-plan';
 export { ROWS_APART } from '../cover/rows-apart';
 export { rowInset, rowsOf, type DrawnRow, type Row } from './rows';
 export { wavesOf, type Wave } from './waves';
-export { nailPlan, type NailPlan } from '../cover/details/nail-places';
 export { cornerLots } from './fastening-steps';

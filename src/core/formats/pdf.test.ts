@@ -157,13 +157,13 @@ describe('the job sheet', () => {
         const boxes = wordsOn(page)
           .filter(({ turned, words }) => !turned && words.length > 0)
           .map(({ at, words, size }) => ({
-            own: words,
+            text: words,
             x: at[0],
             y: at[1],
             width: words.length * size * 0.16,
             height: size * 0.24,
           }));
-        for (const { own: text, x, y, width } of boxes) {
+        for (const { text, x, y, width } of boxes) {
           expect(x, text).toBeGreaterThan(5);
           expect(x + width * 0.8, text).toBeLessThan(page.width);
           expect(y, text).toBeGreaterThan(8);
@@ -173,7 +173,7 @@ describe('the job sheet', () => {
             (b, j) => j > i && a.x < b.x + b.width && b.x < a.x + a.width && Math.abs(a.y - b.y) < Math.min(a.height, b.height) * 0.7,
           ),
         );
-        expect(over.map(({ own: text }) => text)).toEqual([]);
+        expect(over.map(({ text }) => text)).toEqual([]);
       }
       // Fewer words on a last page than a few lines would not be worth its paper.
       expect(wordsOn(pages.at(-1)!).length).toBeGreaterThan(8);

@@ -10,9 +10,9 @@ export { cutNotch, notchGrip, notchPlaces, type Notch } from './notch';
 export { drawNodes, wholeRing, type Drawn, type NodeLine, type OutlineNode } from './editing/nodes';
 export { fitNodes } from './editing/fit-nodes';
 export { fold, type Folded } from './survey/fold';
-export { tangentLength } from './editing/fillet-polygon';
+export { tangentLength } from './polygon/fillet-polygon';
 export { flatten } from './polygon/flatten';
-export { bounds, outlineArea, outlineSize, perimeter, polygonArea, polygonCentroid, polygonPerimeter } from './survey/measure';
+export { bounds, outlineArea, outlineSize, perimeter, polygonArea, polygonCentroid, polygonPerimeter } from './polygon/measure';
 export { offsetPolygon, offsetRounded, withoutLoops } from './polygon/offset';
 export {
   cornerAlong,

@@ -1,4 +1,4 @@
-import { bounds } from './survey/measure';
+import { bounds } from './polygon/measure';
 import { flatten } from './polygon/flatten';
 import type { Notch } from '../piece/schema/base';
 import { cornerNamed, jointPart, notchNamed, samePart } from './edge-part';

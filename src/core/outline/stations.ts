@@ -1,4 +1,4 @@
-import { perimeter } from './survey/measure';
+import { perimeter } from './polygon/measure';
 import { jointPart, jointWords, partWords, samePart } from './edge-part';
 import { curvatureAt, parameterAt, pointAt, segmentLength, stretch, tangentAt } from './polygon/segment';
 import { compared, isLess, TIE, wholeUp } from '../ties';

@@ -1,6 +1,9 @@
 import type { CoverPiece } from '../cover';
 import type { RollLayout } from '../foam-cutting';
+import type { Model } from '../padding';
 import type { SheetPlan } from '../plan-data';
+import type { Planner } from './planner';
+import { coverStep, cutStep, fixStep, foamStep, liningsStep, variantsStep, wrapsStep } from './steps';
 
 /** Figures of one part of a plan by what they are of: lengths mm, counts. */
 type Figures = Record<string, number>;
@@ -27,7 +30,7 @@ function flat(pieces: readonly (Pick<CoverPiece, 'name' | 'count' | 'width' | 'h
       const figures: [string, number][] = [
         ['width', width],
         ['height', height],
-        ['root of area', Math.sqrt(area)],
+        ['side of a square as large', Math.sqrt(area)],
         ['count', count],
       ];
       return figures.map(([what, value]) => [`piece ${i + 1}, ${name}, ${what}`, value]);
@@ -48,8 +51,11 @@ function rolls(laid: Record<string, RollLayout | null>): Figures {
   );
 }
 
+/** What of a plan is looked at. */
+type Fingerprinted = Pick<SheetPlan, 'foam' | 'stations' | 'cover' | 'variants' | 'wadding' | 'dustCover' | 'cut' | 'fixing'>;
+
 /** The figures of each part; undefined where the plan does not have it. */
-const FIGURES: Record<FingerprintPart, (plan: SheetPlan) => Figures | undefined> = {
+const FIGURES: Record<FingerprintPart, (plan: Fingerprinted) => Figures | undefined> = {
   foam: ({ foam }) => flat(foam.map((pad) => ({ ...pad, name: pad.role }))),
   stations: ({ stations }) => Object.fromEntries(stations.map(({ fromCentre }, i) => [`station ${i + 1}`, fromCentre])),
   cover: ({ cover, variants }) => cover && flat([...cover.pieces, ...(variants ?? []).flatMap(({ covers }) => covers)]),
@@ -73,13 +79,28 @@ const FIGURES: Record<FingerprintPart, (plan: SheetPlan) => Figures | undefined>
  *
  * @param plan as it is planned or as a sheet shows it; parts that it does not have are left out
  */
-export function fingerprintOf(plan: SheetPlan): Fingerprint {
+export function fingerprintOf(plan: Fingerprinted): Fingerprint {
   return Object.fromEntries(
     FINGERPRINT_PARTS.flatMap((part) => {
       const figures = FIGURES[part](plan);
       return figures ? [[part, figures]] : [];
     }),
   );
+}
+
+/** The same of a piece whose plan is not wanted as a whole. */
+export function fingerprintAt(model: Model, planner: Planner): Fingerprint {
+  const { wadding, dust } = liningsStep(model);
+  return fingerprintOf({
+    foam: foamStep(model),
+    stations: wrapsStep(model),
+    cover: coverStep(model).cover,
+    variants: variantsStep(model, planner),
+    wadding: wadding && { ...wadding, thickness: model.wadding },
+    dustCover: dust,
+    cut: cutStep(model, planner),
+    fixing: fixStep(model),
+  });
 }
 
 /**

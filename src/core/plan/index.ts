@@ -1,6 +1,7 @@
 export {
   disagreements,
   expectAgreement,
+  fingerprintAt,
   fingerprintOf,
   FINGERPRINT_PARTS,
   PlansDisagree,

@@ -17,14 +17,15 @@ function whereLetIn({ x, y }: Pocket): string {
 type LetIn = { pocket: Pocket; index: number; of: number };
 
 /** Carving one pocket, or patching one worn place, in a pad as it is called. */
-export function letInStep({ id, kept }: Pad, called: string, { pocket, index, of }: LetIn, rule: Model['rule']): ToldStep {
+export function letInStep(pad: Pad, called: string, { pocket, index, of }: LetIn, rule: Model['rule']): ToldStep {
   const { width, length, deep, blend, sat } = pocket;
   const photos = sat ? [sat.photo] : [];
+  const { id } = pad;
   const sees = { in: 'section', pad: id } as const;
   const end = index === 0 ? id : `${id}-${index + 1}`;
   const which = of > 1 ? `, ${index + 1} of ${of}` : '';
   const slope = blend ? `its sides sloping in over ${Math.round(blend)} mm` : null;
-  if (kept)
+  if (pad.kept)
     return step(
       `patch-${end}`,
       `Patch the old ${called}${which}`,

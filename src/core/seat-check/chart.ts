@@ -1,5 +1,6 @@
 import { foamAnswer, GRAVITY, scaledAnswer, type Foam, type FoamAnswer } from '../foam';
-import { bodySize, forceAt, loaderOf, type Bed } from '../mechanics/load';
+import { bodySize, loaderOf } from '../loaders';
+import { forceAt, type Bed } from '../mechanics/load';
 
 /** One place of the foam chart: the softest hardness (N, 25 % indentation) that carries a body on a pad; null where none does. */
 export type ChartCell = { mass: number; thickness: number; hardness: number | null };

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { modelOf } from '../padding';
 import { readerOf } from '../house';
 import { KINDS, kindOf, newPiece, panelWidth, type Piece } from '../piece';
-import { bodySize, LOADERS, loaderOf } from '../mechanics/load';
+import { bodySize, LOADERS, loaderOf } from '../loaders';
 import { formOf, loadOf, shareOf, sittingOf, usualShare, usualSitting } from './sitting';
 
 const rule = readerOf<string>({ sitShare: 78, leanShare: 30 });

@@ -3,7 +3,7 @@ import { GRAVITY } from '../foam';
 import type { RuleReader } from '../house';
 import { isInside } from '../outline';
 import { kindOf, panelWidth, type Piece, type Sitting } from '../piece';
-import { bodySize, loaderOf } from '../mechanics/load';
+import { bodySize, loaderOf } from '../loaders';
 
 /** Who usually presses on a piece of its kind, and where: the house's sitter, in the middle. */
 export function usualSitting(piece: Piece, mass: number): Sitting {

@@ -48,12 +48,12 @@ function mainLines({ plan, piece, rule }: Making): BuyLine[] {
   const factor = rule('factor', 'threadFactor');
   // What is sewn to the edge is sewn, whatever the cover is.
   const edges = (plan.fixing?.fasteners ?? []).reduce((sum, { seam }) => sum + seam, 0) * (factor.value / 100);
-  const stitched = cover.seams.reduce(
+  const seams = cover.seams.reduce(
     (sum, seam) => sum + seam.thread,
-    edges + (cover.channels?.thread ?? 0) + cover.loose.reduce((sum, loosePlan) => sum + loosePlan.thread * loosePlan.count, 0),
+    (cover.channels?.thread ?? 0) + cover.loose.reduce((sum, loosePlan) => sum + loosePlan.thread * loosePlan.count, 0),
   );
   // Where nothing but joins is sewn, they are what thread is bought for; beside long seams they are its spare.
-  const thread = stitched > 0 ? stitched : (joinLength(cover.pieces).length * factor.value) / 100;
+  const thread = edges + (seams > 0 ? seams : (joinLength(cover.pieces).length * factor.value) / 100);
   if (thread > 0)
     lines.push({
       key: 'thread',

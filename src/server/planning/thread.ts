@@ -14,7 +14,16 @@ import { PieceProblems, type Piece } from '../../core/piece';
 import { thingsOf } from '../../core/price';
 import { buyProgram, needsOf, quickOffers, type BuyAsked, type Buying, type FlatOffer, type Need } from '../../core/buying';
 import { layGroups, type LayGroup } from '../../core/nesting';
-import { createPlanner, expectAgreement, fingerprintOf, planPiece, runStep, type Fingerprint, type Plan } from '../../core/plan';
+import {
+  createPlanner,
+  expectAgreement,
+  fingerprintAt,
+  fingerprintOf,
+  planPiece,
+  runStep,
+  type Fingerprint,
+  type Plan,
+} from '../../core/plan';
 import type { KeptStock, KeptWare } from '../../core/store';
 import { benchPictures, thinned, type BenchPictures } from './pictures';
 
@@ -27,8 +36,8 @@ export type SmallSection = Pick<Section, 'board' | 'base' | 'covered' | 'cover' 
 /** What the floor, the diary and the bench take from a piece's plan. */
 export type Look = BenchPictures & {
   steps: Step[];
-  /** what its plan comes to; a look that was kept by an older version has none */
-  fingerprint?: Fingerprint;
+  /** what its plan comes to */
+  fingerprint: Fingerprint;
   section: SmallSection | null;
   size: { width: number; depth: number };
 };
@@ -87,7 +96,7 @@ export function look(asked: Asked): Look {
   const section = sectionAlong(model.stack, model.middle, [1, 0], { coarse: true, keep: model.keep });
   return {
     steps: runStep(model),
-    fingerprint: fingerprintOf(planPiece(piece, house, { planner, sits: false })),
+    fingerprint: fingerprintAt(model, planner),
     ...benchPictures(model),
     section: section && small(section),
     size: { width: Math.round(width), depth: Math.round(depth) },

@@ -70,6 +70,8 @@ export function useBench(piece: string) {
   const [waiting, setWaiting] = useState<readonly Sending[]>([]);
   const [reached, setReached] = useState(true);
   const [message, setMessage] = useState<string | null>(null);
+  // Why the run sheet was not told, until it is.
+  const [refusal, setRefusal] = useState<string | null>(null);
   // The workshop's clock against this machine's, ms.
   const [ahead, setAhead] = useState(0);
   const keeping = useRef<Keeping | null>(null);
@@ -81,10 +83,11 @@ export function useBench(piece: string) {
       const response = await fetch(`/api/pieces/${piece}/bench`, { cache: 'no-store' });
       if (!response.ok) {
         const refused = (await response.json().catch(() => ({}))) as { message?: string };
-        return setMessage(refused.message ?? `The workshop answered ${response.status}.`);
+        return setRefusal(refused.message ?? `The workshop answered ${response.status}.`);
       }
       const view = (await response.json()) as BenchView;
       setTold(view);
+      setRefusal(null);
       if (navigator.onLine) setAhead(Date.parse(view.now) - Date.now());
     } catch {
       setReached(false);
@@ -122,7 +125,7 @@ export function useBench(piece: string) {
   );
 
   const view = useMemo(() => (benchView ? withSendings(benchView, waiting) : null), [benchView, waiting]);
-  return { view, waiting: waiting.length, reached, message, ahead, tell };
+  return { view, waiting: waiting.length, reached, message: message ?? refusal, ahead, tell };
 }
 
 export type Bench = ReturnType<typeof useBench>;

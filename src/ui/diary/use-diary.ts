@@ -74,7 +74,7 @@ export function useDiary() {
 
   const keep = useCallback(async () => {
     if (!best.current) return;
-    const { input, diary: diary } = best.current;
+    const { input, diary } = best.current;
     setMessage(await change('PUT', '/api/diary', { input, schedule: diary.schedule }));
   }, [change]);
 

@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { answerOf, curveOf, FOAMS, GRAVITY, SPECIMEN, specimenForce, strainAt, stressAt } from '../../foam';
-import { bodySize, foamSprings, LOADERS, linearSprings, loaderOf, settle, sitOn, type Bed } from '.';
+import { bodySize, LOADERS, loaderOf } from '../../loaders';
+import { foamSprings, linearSprings, settle, sitOn, type Bed } from '.';
 
 /** Modified Bessel function of order nought, by its series. */
 function bessel(x: number): number {

@@ -1,7 +1,7 @@
 import type { NodeLine, OutlineNode } from '../../piece/schema/shapes';
 import { edgeNamed, jointPart, UNNAMED } from '../edge-part';
-import { fillet } from './fillet';
-import { polygonArea } from '../survey/measure';
+import { fillet } from '../polygon/fillet';
+import { polygonArea } from '../polygon/measure';
 import { flatten } from '../polygon/flatten';
 import { arcByRise, pointAt, reversed, tangentAt } from '../polygon/segment';
 import { spline } from '../polygon/spline';

@@ -1,6 +1,6 @@
 import { EndType, FillRule, inflatePathsD, JoinType, unionD } from 'clipper2-ts';
 import { crossesItself } from './crossing';
-import { polygonArea } from '../survey/measure';
+import { polygonArea } from './measure';
 import type { Polygon } from '../types';
 
 /** Decimal places the clipping library keeps of a millimetre. */

@@ -1,5 +1,5 @@
 import polylabel from 'polylabel';
-import { polygonPerimeter } from '../survey/measure';
+import { polygonPerimeter } from './measure';
 import type { Point, Polygon } from '../types';
 
 /** Whether a point lies inside a closed polyline (even–odd rule). */

@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { fillet } from '../editing/fillet';
+import { fillet } from './fillet';
 import { flatten } from './flatten';
-import { outlineArea, polygonArea } from '../survey/measure';
+import { outlineArea, polygonArea } from './measure';
 import { arcByRise, curvatureAt, moved, parameterAt, pointAt, pointOn, reversed, segmentLength, stretch, tangentAt } from './segment';
 import { spline } from './spline';
 import { cornerNamed, edgeNamed } from '../edge-part';

@@ -1,5 +1,5 @@
 import type { BaseShape, CornerRadius } from '../../piece/schema/shapes';
-import type { Corner } from '../editing/fillet-polygon';
+import type { Corner } from '../polygon/fillet-polygon';
 import type { Point } from '../types';
 
 /** mm */

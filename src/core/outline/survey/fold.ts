@@ -1,5 +1,5 @@
 import { distanceTo } from '../polygon/polygon-queries';
-import { bounds, polygonPerimeter } from './measure';
+import { bounds, polygonPerimeter } from '../polygon/measure';
 import type { Point, Polygon } from '../types';
 
 /** What folding an outline about its centre line shows. */

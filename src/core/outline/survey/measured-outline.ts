@@ -1,8 +1,8 @@
 import type { BaseShape } from '../../piece/schema/shapes';
 import { edgeNamed } from '../edge-part';
-import { filletPolygon, tangentLength, type Corner } from '../editing/fillet-polygon';
+import { filletPolygon, tangentLength, type Corner } from '../polygon/fillet-polygon';
 import { flatten } from '../polygon/flatten';
-import { bounds } from './measure';
+import { bounds } from '../polygon/measure';
 import { drawNodes, type OutlineNode } from '../editing/nodes';
 import { moved } from '../polygon/segment';
 import { archedOutline, bowedOutline, crownedOutline, dOutline, kidneyOutline, ovalOutline } from '../shapes/curved';

@@ -3,7 +3,7 @@ import type { send as sendChange } from '@/ui/kit/api';
 import type { SheetState, SheetStore } from '../store';
 
 /** Figures that have stood for so long are what somebody reads, ms. */
-const READ = 400;
+const REST = 400;
 
 /**
  * Sends the figures that the sheet shows, once they are settled and the piece is saved: what is printed, laid, bought, priced or ticked
@@ -24,7 +24,7 @@ export function keepSeen(store: SheetStore, send: typeof sendChange): () => void
     timer = setTimeout(() => {
       // Where it does not arrive nothing is compared, as with a piece that nobody has looked at.
       send('PUT', `/api/pieces/${id}/seen`, { piece, house, fingerprint: fingerprintOf(plan) }).catch(() => undefined);
-    }, READ);
+    }, REST);
   };
   look(store.getState());
   const stop = store.subscribe(look);

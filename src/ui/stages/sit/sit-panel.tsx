@@ -1,7 +1,7 @@
 'use client';
 
 import { useEffect, useState } from 'react';
-import { LOADERS } from '@/core/mechanics/load';
+import { LOADERS } from '@/core/loaders';
 import { usualShare, usualSitting, type PocketPlan, type SitPlan } from '@/core/seat-check';
 import type { Sitting } from '@/core/piece';
 import { inUnit } from '@/core/length';

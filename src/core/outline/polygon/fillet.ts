@@ -1,4 +1,4 @@
-import { curvatureAt, pointAt, segmentLength, stretch, tangentAt } from '../polygon/segment';
+import { curvatureAt, pointAt, segmentLength, stretch, tangentAt } from './segment';
 import type { EdgePart, Point, Segment } from '../types';
 
 const ROUNDS = 40;

@@ -1,5 +1,5 @@
-import { flatten } from '../polygon/flatten';
-import { pointAt, segmentLength } from '../polygon/segment';
+import { flatten } from './flatten';
+import { pointAt, segmentLength } from './segment';
 import type { Outline, Point, Polygon } from '../types';
 
 /** Length once round an outline, mm; exact for lines and arcs, to 0.001 mm for curves. */
