@@ -1,5 +1,5 @@
 import { Delaunay } from 'd3';
-import { distanceTo, isInside, type Point, type Polygon } from '../outline';
+import { edgeIndex, type Point, type Polygon } from '../outline';
 
 /** A flat triangle mesh. `edge` marks the nodes on the outer edge. */
 export type Mesh = { nodes: Point[]; triangles: [number, number, number][]; edge: boolean[] };
@@ -37,7 +37,9 @@ export function meshOf(outline: Polygon, holes: readonly Polygon[], spacing: num
   const outer = along(outline, spacing);
   const inner = holes.flatMap((hole) => along(hole, spacing * 0.7));
   const nodes: Point[] = [...outer, ...inner, ...keep];
-  const rims = [outline, ...holes];
+  const clear = spacing * 0.5;
+  const rims = [outline, ...holes].map((rim) => edgeIndex(rim, clear));
+  const isOnBoard = (at: Point): boolean => rims.every((rim, i) => rim.isInside(at) === (i === 0));
   const xs = outline.map(([x]) => x);
   const ys = outline.map(([, y]) => y);
   const row = (spacing * Math.sqrt(3)) / 2;
@@ -47,8 +49,7 @@ export function meshOf(outline: Polygon, holes: readonly Polygon[], spacing: num
     const shift = r % 2 === 0 ? 0 : spacing / 2;
     for (let c = Math.floor(Math.min(...xs) / spacing) - 1; c <= Math.ceil(Math.max(...xs) / spacing); c++) {
       const p: Point = [c * spacing + shift, r * row];
-      if (!isInside(outline, p) || holes.some((hole) => isInside(hole, p))) continue;
-      if (rims.some((rim) => distanceTo(rim, p) < spacing * 0.5)) continue;
+      if (!isOnBoard(p) || rims.some((rim) => rim.distanceTo(p) < clear)) continue;
       if (keep.some((k) => Math.hypot(k[0] - p[0], k[1] - p[1]) < spacing * 0.4)) continue;
       nodes.push(p);
     }
@@ -61,7 +62,7 @@ export function meshOf(outline: Polygon, holes: readonly Polygon[], spacing: num
     const area = ((b[0] - a[0]) * (c[1] - a[1]) - (b[1] - a[1]) * (c[0] - a[0])) / 2;
     if (Math.abs(area) < spacing * spacing * 1e-4) continue;
     const middle: Point = [(a[0] + b[0] + c[0]) / 3, (a[1] + b[1] + c[1]) / 3];
-    if (!isInside(outline, middle) || holes.some((hole) => isInside(hole, middle))) continue;
+    if (!isOnBoard(middle)) continue;
     triangles.push(area > 0 ? three : [three[0], three[2], three[1]]);
   }
   return { nodes, triangles, edge: nodes.map((_, i) => i < outer.length) };

@@ -1,5 +1,5 @@
 import type { FoamPiece } from '../foam-cutting';
-import { bounds, distanceTo } from '../outline';
+import { bounds, edgeIndex } from '../outline';
 import { PAD_ROLES } from '../piece';
 
 /** A role of a pad as it is said within a sentence. */
@@ -21,7 +21,8 @@ const ALIKE = 0.5;
 export function hasUpperSide({ outline, insertOf, side }: FoamPiece): boolean {
   if (insertOf !== null || side !== null) return false;
   const { minX, width } = bounds(outline);
-  return outline.some(([x, y]) => distanceTo(outline, [2 * minX + width - x, y]) > ALIKE);
+  const sides = edgeIndex(outline, ALIKE);
+  return outline.some(([x, y]) => sides.distanceTo([2 * minX + width - x, y]) > ALIKE);
 }
 
 /** What a pad is cut from: a sheet of its thickness, several one on the other, or one that is slit down. */

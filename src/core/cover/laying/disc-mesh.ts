@@ -1,6 +1,6 @@
 import { readGrid } from '../../padding';
 import type { SurfaceMesh } from '../../flattening';
-import { bounds, crossesItself, distanceTo, isInside, type Point, type Polygon } from '../../outline';
+import { bounds, crossesItself, edgeIndex, type Point, type Polygon } from '../../outline';
 import { levelOutline, type Level } from '../surface/levels';
 import { isLess, snapped, TIE, wholeDown, wholeUp } from '../../ties';
 import { onRing, type Ring } from '../surface/ring';
@@ -63,11 +63,13 @@ function fillInside(mesh: Growing, rim: Polygon, spacing: number): void {
   const before = mesh.nodes.slice(rim.length);
   const box = bounds(rim);
   const row = (spacing * Math.sqrt(3)) / 2;
+  // A little beyond what is asked, so that a tie is a tie.
+  const sides = edgeIndex(rim, spacing * RIM + 1);
   for (let r = wholeUp(box.minY / row); r * row <= box.maxY + TIE; r++) {
     const shift = r % 2 === 0 ? 0 : spacing / 2;
     for (let c = wholeDown(box.minX / spacing) - 1; c * spacing + shift <= box.maxX + TIE; c++) {
       const at: Point = [c * spacing + shift, r * row];
-      if (!isInside(rim, at) || isLess(distanceTo(rim, at), spacing * RIM)) continue;
+      if (!sides.isInside(at) || isLess(sides.distanceTo(at), spacing * RIM)) continue;
       if (before.some((k) => isLess(Math.hypot(k[0] - at[0], k[1] - at[1]), spacing * SLIT))) continue;
       mesh.inner(at);
     }

@@ -1,6 +1,6 @@
 import Constrainautor from './constrain';
 import Delaunator from 'delaunator';
-import { bounds, isInside, type Polygon } from '../../outline';
+import { bounds, edgeIndex, type Polygon } from '../../outline';
 import { snappedPoint } from '../../ties';
 
 /** Twice the area of a triangle, + counter-clockwise. */
@@ -34,12 +34,13 @@ export function triangulated(places: readonly (readonly [number, number])[], rim
   const laid = Delaunator.from([...nodes, ...frameOf(rim).map(snappedPoint)] as [number, number][]);
   new Constrainautor(laid).constrainAll(sides);
   const found: number[][] = [];
+  const within = edgeIndex(rim);
   for (let t = 0; t < laid.triangles.length; t += 3) {
     const [i, j, k] = [laid.triangles[t]!, laid.triangles[t + 1]!, laid.triangles[t + 2]!];
     if (Math.max(i, j, k) >= nodes.length) continue;
     const [a, b, c] = [nodes[i]!, nodes[j]!, nodes[k]!];
     const area = turns(a, b, c);
-    if (Math.abs(area) < 1e-9 || !isInside(rim, [(a[0] + b[0] + c[0]) / 3, (a[1] + b[1] + c[1]) / 3])) continue;
+    if (Math.abs(area) < 1e-9 || !within.isInside([(a[0] + b[0] + c[0]) / 3, (a[1] + b[1] + c[1]) / 3])) continue;
     found.push(area > 0 ? [i, j, k] : [i, k, j]);
   }
   return found;

@@ -43,7 +43,10 @@ export interface Springs {
 /** Layers in series carry one pressure: c(p) = Σ tᵢ·εᵢ(p), read backwards by Newton's method from the last pressure. */
 export function foamSprings(columns: Columns): Springs {
   const { foams: tables, thickness } = columns;
-  const untouched = new Float64Array(thickness[0]?.length ?? 0);
+  const nodes = thickness[0]?.length ?? 0;
+  const untouched = new Float64Array(nodes);
+  /** what each node was last pressed by: from there its pressure goes on along the tangent */
+  const before = new Float64Array(nodes);
   return {
     read(c, p, k, only) {
       for (let i = 0; i < c.length; i++) {
@@ -59,6 +62,11 @@ export function foamSprings(columns: Columns): Springs {
           continue;
         }
         let at = p[i]! > 0 ? p[i]! : 1e-4;
+        if (p[i]! > 0 && before[i]! > 0) {
+          const tangent = at + k[i]! * (wanted - before[i]!);
+          if (tangent > at / 4 && tangent < at * 4) at = tangent;
+        }
+        before[i] = wanted;
         let low = 0;
         let high = Infinity;
         for (let round = 0; round < 40; round++) {

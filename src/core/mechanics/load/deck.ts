@@ -181,6 +181,8 @@ export function sagOf(net: DeckNet, pressure: Float64Array, begun?: Float64Array
   return down;
 }
 
+/** The tension is found when the hand goes down by what was measured but for this share. */
+const GIVE_FOUND = 2e-4;
 /** A hand leant on a deck bears on a round so wide, mm. */
 const HAND = 50;
 
@@ -196,15 +198,23 @@ export function tensionFor(net: DeckNet, give: number, force: number): number {
   const pressure = handOn(net, force);
   let low = 1e-3;
   let high = 1e3;
-  let begun: Float64Array | undefined;
+  let tension = 1;
+  // A taut deck goes down as 1 / tension, a slack one as its cube root: between logarithms the slope lies from −1 to −1/3.
+  let slope = -2 / 3;
+  let last: { tension: number; miss: number } | null = null;
+  let down: Float64Array | undefined;
   for (let round = 0; round < 40 && high / low > 1.002; round++) {
-    const tension = Math.sqrt(low * high);
-    const down = sagOf({ ...net, tension }, pressure, begun);
-    begun = down;
-    if (Math.max(...down) > give) low = tension;
+    down = sagOf({ ...net, tension }, pressure, down);
+    const miss = Math.log(Math.max(...down) / give);
+    if (Math.abs(miss) < GIVE_FOUND) return tension;
+    if (miss > 0) low = tension;
     else high = tension;
+    if (last) slope = Math.min(-1 / 3, Math.max(-1, (miss - last.miss) / Math.log(tension / last.tension)));
+    last = { tension, miss };
+    const next: number = tension * Math.exp(-miss / slope);
+    tension = next > low && next < high ? next : Math.sqrt(low * high);
   }
-  return Math.sqrt(low * high);
+  return tension;
 }
 
 /** The pressure of a hand where a deck is farthest from its rail. */
