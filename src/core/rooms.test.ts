@@ -5,14 +5,8 @@ import ts from 'typescript';
 import { describe, expect, it } from 'vitest';
 
 const CORE = dirname(fileURLToPath(import.meta.url));
-/** What of a room others stand on without the rest of it: the fields of the document, and the kinds that they list. */
-const BELOW = { piece: ['schema', 'kinds'] } as Record<string, string[] | undefined>;
-
-/** The room of a file: its folder in the core, or the part of it that lies below the rest. */
-function roomOf(path: string): string {
-  const [room = '', part = ''] = relative(CORE, path).split('/');
-  return BELOW[room]?.includes(part) ? `${room}, fields and kinds` : room;
-}
+/** The room of a file: its folder in the core. */
+const roomOf = (path: string): string => relative(CORE, path).split('/')[0]!;
 
 const sources = readdirSync(CORE, { recursive: true, encoding: 'utf8' })
   .filter((path) => path.endsWith('.ts') && !path.endsWith('.test.ts'))

@@ -1,5 +1,5 @@
 import { Type, type Static } from '@sinclair/typebox';
-import { figure, list, record, words } from '../piece/schema/field';
+import { figure, list, record, words } from '../fields';
 
 /** A line of an order: what, how many, at which price, and how many came. */
 export const PURCHASE_LINE = record({

@@ -1,6 +1,7 @@
 import { RULES } from '../house';
 import { baseOutline, flatten } from '../outline';
-import { firstProfile, KINDS, newChairSeat, newPiece, PIECE, SHAPES, STARTING_SHAPES, type Piece } from '../piece';
+import { firstProfile } from '../pad-forms';
+import { KINDS, newChairSeat, newPiece, PIECE, SHAPES, STARTING_SHAPES, type Piece } from '../piece';
 import { describe as described, type DocumentField, type PlainSchema } from '../piece/schema/field-at';
 
 // What the tests of the document share: documents that together have every figure there is, and ways to change one.
@@ -176,7 +177,7 @@ export const CARRIERS: [string, Piece][] = [
   ],
   ...(['dip', 'rise', 'side', 'read'] as const).map((kind): [string, Piece] => [
     `a pad with a ${kind}`,
-    { ...chair, pads: [{ ...chair.pads[1]!, profile: firstProfile(kind, chair.pads[1]!, SEAT) }] },
+    { ...chair, pads: [{ ...chair.pads[1]!, profile: firstProfile(kind, chair.pads[1]!, SEAT)! }] },
   ]),
   [
     'a scanned pad',

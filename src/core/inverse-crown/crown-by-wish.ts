@@ -3,7 +3,8 @@ import { builtModel } from '../cover';
 import type { HouseRules } from '../house';
 import { keepNothing, type Keep } from '../keep';
 import { deepest, distanceTo, type Polygon } from '../outline';
-import { checkPiece, foamOf, foamsOf, PieceProblems, RIM_SIZE, type Pad, type PadEdge, type Piece } from '../piece';
+import { checkPiece, foamOf, foamsOf, PieceProblems, type Pad, type Piece } from '../piece';
+import { RIM_SIZE, type PadEdge } from '../pad-rims';
 import { levelLines } from './level-lines';
 import { wishedOver, type CrownWish, type Wished } from './profile';
 

@@ -1,6 +1,6 @@
 import type { Static } from '@sinclair/typebox';
 import { PHOTO } from '../piece';
-import { day, list, record, words } from '../piece/schema/field';
+import { day, list, record, words } from '../fields';
 
 /** Pieces of one customer or room: cut, bought, scheduled and priced together. */
 export const JOB = record({

@@ -1,5 +1,5 @@
 import { Type, type Static } from '@sinclair/typebox';
-import { choice, figure, length, list, optional, orNull, pair, record, tick, whole, words } from '../piece/schema/field';
+import { choice, figure, length, list, optional, orNull, pair, record, tick, whole, words } from '../fields';
 import { FLAW } from '../store/ware';
 import type { Lay } from './types';
 

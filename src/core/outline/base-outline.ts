@@ -1,4 +1,4 @@
-import type { BaseShape } from '../piece/schema/shapes';
+import type { BaseShape } from './schema/shapes';
 import { measuredOutline } from './survey/measured-outline';
 import { cutNotch, type Notch } from './notch';
 import type { Outline } from './types';

@@ -1,4 +1,4 @@
-import type { EdgePart } from '../piece/schema/edge';
+import type { EdgePart } from './schema/edge';
 
 /** An edge between two corners. */
 export const edgeNamed = (name: string): EdgePart & { kind: 'edge' } => ({ kind: 'edge', name });

@@ -1,4 +1,4 @@
-import type { EdgePart } from '../piece/schema/edge';
+import type { EdgePart } from './schema/edge';
 import { samePart } from './edge-part';
 import { pointAt } from './polygon/segment';
 import type { Outline, Point } from './types';

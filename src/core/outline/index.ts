@@ -6,6 +6,7 @@ export { crossesItself } from './polygon/crossing';
 export { between } from './polygon/between';
 export { pointOnEdge } from './edge-point';
 export { edgeLength } from './edge-length';
+export { lineEllipse } from './polygon/line-ellipse';
 export { cutNotch, notchGrip, notchPlaces, type Notch } from './notch';
 export { drawNodes, wholeRing, type Drawn, type NodeLine, type OutlineNode } from './editing/nodes';
 export { fitNodes } from './editing/fit-nodes';

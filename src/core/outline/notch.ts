@@ -1,6 +1,6 @@
 import { bounds } from './polygon/measure';
 import { flatten } from './polygon/flatten';
-import type { Notch } from '../piece/schema/base';
+import type { Notch } from './schema/notch';
 import { cornerNamed, jointPart, notchNamed, samePart } from './edge-part';
 import { pointAt, pointOn, parameterAt, stretch, tangentAt } from './polygon/segment';
 import type { Outline, Point, Polygon, Segment } from './types';

@@ -1,4 +1,4 @@
-import type { EdgePart } from '../piece/schema/edge';
+import type { EdgePart } from './schema/edge';
 
 /** A place in the plan: x to the right, y to the back, millimetres. */
 export type Point = readonly [x: number, y: number];

@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { newChairSeat, newPiece, type BaseShape, type Pad, type Piece } from '../piece';
-import { bridge, bridgeReach, domeHalfArc, domeHeight, freeHeight, heightAt, modelOf, sectionAlong, sectionAtChalk, stackAt } from '.';
+import { bridge, bridgeReach, freeHeight, heightAt, modelOf, sectionAlong, sectionAtChalk, stackAt } from '.';
+import { domeHalfArc, domeHeight } from '../pad-rims';
 
 const square: BaseShape = { type: 'rectangle', width: 400, depth: 400, cornerRadius: { front: 0, back: 0 } };
 const pad = (role: Pad['role'], thickness: number, offset: number | null, edge: Pad['edge'] = { kind: 'square' }): Pad => ({

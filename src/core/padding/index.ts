@@ -1,4 +1,3 @@
-export { domeHalfArc, domeHeight } from './pads/dome';
 export { halfCut, inPocket } from './section/half-cut';
 export { coveredSize, type CoveredSize } from './surface/covered-size';
 export { foamMass, holesArea, massOf } from './mass';
@@ -39,10 +38,10 @@ export {
   type Section,
   type SectionOptions,
 } from './section/section';
-export { BEVEL, bridge, bridgeReach, freeHeight, stackAt, type PadAt } from './pads/stack';
+export { bridge, bridgeReach, freeHeight, stackAt, type PadAt } from './pads/stack';
 export type { ShowThrough } from './surface/show-through';
 export type { CoveredSurface } from './surface/covered';
-export { readGrid, type HeightGrid } from './surface/grid';
+export { readGrid, type HeightGrid } from '../heights';
 export { baseGrid, coveredSurface, surfaceOf, type Cut, type Surface } from './surface/surface';
 export { lineLength } from '../mechanics/section';
 export { steepEnd } from './section/steep-end';

@@ -1,4 +1,5 @@
 import { bounds, lineCrossings, polygonArea, type Point } from '../outline';
+import { rimOf } from '../pad-rims';
 import { letInVolume, type Hole } from '../piece';
 import type { BuiltPad, Stack } from './model';
 import { stackAt } from './pads/stack';
@@ -10,18 +11,18 @@ export function massOf(volume: number, density: number): number {
 
 /** Cells across a pad when its volume is summed. */
 const CELLS = 50;
-/** A roll is a narrow ring: it is looked at more closely. */
-const ROLL_CELLS = 150;
+/** A narrow ring is looked at more closely. */
+const NARROW_CELLS = 150;
 
 /** Mean thickness of a pad over its outline, mm: wedges, carved rims and rolls as they are. */
 function meanThickness(stack: Stack, built: BuiltPad): number {
   const { pad, polygon } = built;
-  if (pad.edge.kind === 'square' && !built.form) return pad.thickness;
+  if (rimOf(pad.edge).whole && !built.form) return pad.thickness;
   const alone = { ...stack, pads: [built] };
   let inside = 0;
   let sum = 0;
   const box = bounds(polygon);
-  const cells = pad.edge.kind === 'roll' ? ROLL_CELLS : CELLS;
+  const cells = rimOf(pad.edge).narrow ? NARROW_CELLS : CELLS;
   for (let i = 0; i < cells; i++) {
     const foot: Point = [box.minX + ((i + 0.5) * box.width) / cells, box.minY];
     const crossings = lineCrossings(polygon, foot, [0, 1]);

@@ -33,7 +33,9 @@ import {
 } from '../piece';
 import { flushAgainst } from './pads/flush';
 import { mouldHeight } from './pads/mould';
-import { padForm, type PadForm } from './pads/pad-form';
+import { rimOf } from '../pad-rims';
+import type { Thickness } from '../pad-forms';
+import { padThickness } from './pads/pad-form';
 import { padOffsets, type OffsetRules } from './pads/pad-offset';
 
 /** A foam in the stack, with how it answers being pressed. */
@@ -51,7 +53,7 @@ export type BuiltPad = BuiltFoam & {
   /** what is let into it, and the foam of each */
   letIn: (BuiltFoam & { pocket: Pocket })[];
   /** how thick it is from place to place before its rim is worked; null where it is level */
-  form: PadForm | null;
+  form: Thickness | null;
   /** mm beyond the board (+) or short of it (−) */
   offset: number;
   polygon: Polygon;
@@ -198,14 +200,14 @@ function buildPads({ drawn, pads, foams, edges = [], rules }: PadReads, keep: Ke
     if (!polygon) throw new PieceProblems([{ path: `pads.${i}.offset`, message: `An inset of ${-offset} mm leaves nothing of this pad` }]);
     const about = polygon.map(([x, y]): Point => [x - middle[0], y - middle[1]]);
     const reach = seesAllFrom(about, [0, 0]) ? reachFrom(about) : null;
-    // Only a dome over an edge that cannot all be seen asks for the depth.
-    const depth = reach || pad.edge.kind !== 'domed' ? 0 : deepest(polygon).depth;
+    // Only what is shaped from its middle, where the edge cannot all be seen from there, asks for the depth.
+    const depth = reach || !rimOf(pad.edge).fromMiddle ? 0 : deepest(polygon).depth;
     const letIn = letInto(pad).flatMap((pocket) => {
       const insert = foamOf(ofPiece, pocket.material);
       return insert ? [{ pocket, ...built(insert) }] : [];
     });
     const foam = built(worn(pad, foamOf(ofPiece, pad.material)!));
-    return { pad, ...foam, letIn, form: padForm(pad, polygon), offset, polygon, reach, depth };
+    return { pad, ...foam, letIn, form: padThickness(pad, polygon), offset, polygon, reach, depth };
   });
 }
 

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { problemsOf } from '../document';
-import { firstPocket, freeId, newChairSeat, PAD_EDGES, PAD_ROLES, rimOf, withCrown, withPad, type Piece } from '.';
+import { firstPocket, freeId, newChairSeat, PAD_ROLES, withCrown, withPad, type Piece } from '.';
+import { PAD_RIMS, rimOf } from '../pad-rims';
 
 const chair = newChairSeat();
 const wrong = (change: Partial<Piece>): unknown[] => problemsOf({ ...chair, ...change });
@@ -38,13 +39,13 @@ describe('one more pad', () => {
 });
 
 describe('a rim of another kind', () => {
-  it.each(PAD_EDGES.map(({ id }) => id))('%s: starts with a width it can have, on a thin pad too', (kind) => {
+  it.each(PAD_RIMS.map(({ id }) => id))('%s: starts with a width it can have, on a thin pad too', (kind) => {
     for (const thickness of [8, 50]) {
-      const edge = rimOf(kind, thickness);
+      const edge = rimOf({ kind }).first(thickness);
       expect(edge.kind).toBe(kind);
       expect(wrong({ pads: [{ ...chair.pads[1]!, thickness, edge }] })).toEqual([]);
     }
-    expect(rimOf('rounded', 8)).toEqual({ kind: 'rounded', width: 8 });
+    expect(rimOf({ kind: 'rounded' }).first(8)).toEqual({ kind: 'rounded', width: 8 });
   });
 });
 

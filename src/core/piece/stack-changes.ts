@@ -1,6 +1,6 @@
 import type { Point } from '../outline';
 import { letInMeet, letInto } from './let-in';
-import { defaultsOf, PAD_EDGE_FORMS, POCKET, type Pad, type PadEdge, type PadRole, type Pocket } from './schema';
+import { defaultsOf, POCKET, type Pad, type PadRole, type Pocket } from './schema';
 
 /** Pads as they are first laid on. */
 const FIRST: Record<PadRole, Omit<Pad, 'id'>> = {
@@ -30,13 +30,6 @@ export function withCrown(pads: Pad[], rise: number): Pad[] {
   if (at < 0) return rise >= 1 ? [{ id: freeId(pads, 'crown', false), ...FIRST.crown, thickness: rise }, ...pads] : pads;
   if (rise < 1) return pads.filter((_, i) => i !== at);
   return pads.map((pad, i) => (i === at ? { ...pad, thickness: rise } : pad));
-}
-
-/** A rim of another kind, with the width it starts from; a rounding no larger than the pad. */
-export function rimOf(kind: PadEdge['kind'], thickness: number): PadEdge {
-  const start = defaultsOf<{ width?: number }>(PAD_EDGE_FORMS[kind] as unknown as { static: { width?: number } });
-  if (start.width === undefined) return { kind } as PadEdge;
-  return { kind, width: kind === 'rounded' ? Math.min(start.width, thickness) : start.width } as PadEdge;
 }
 
 /** A patch as it is first let into an old pad: of the same foam, where it is worn most, a third of its depth. */

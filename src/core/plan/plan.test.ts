@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { domeHalfArc } from '../padding';
+import { domeHalfArc } from '../pad-rims';
 import { defaultHouse } from '../house';
 import { newChairSeat, type BaseShape, type Pad, type Piece } from '../piece';
 import { planPiece } from '.';

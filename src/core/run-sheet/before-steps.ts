@@ -5,7 +5,8 @@ import { wayOf, type LiningPiece, type ZipPlan } from '../cover';
 import { endsOf, gluedLayers, type FoamPiece } from '../foam-cutting';
 import { cutterOf, glueOf, shaperOf } from '../foam';
 import { outlineSize, type Outline } from '../outline';
-import { kindOf, letInto, type Opening, type Pad, type StripItem, type StripRecord } from '../piece';
+import { formOf } from '../pad-forms';
+import { formedPad, kindOf, letInto, type Opening, type Pad, type StripItem, type StripRecord } from '../piece';
 import { findingOf, inTurn, meetings, partName, partOf } from '../strip';
 import { CAUTIONS } from '../step/cautions';
 import { calledOf, cutWords } from './foam-words';
@@ -158,24 +159,10 @@ function trimStep({ rule }: Model, pad: FoamPiece, name: string, overhang: numbe
 /** What is done to a pad's top, by its form. */
 function formWords(pad: Pad): string | null {
   const { profile, wedge, thickness } = pad;
-  const say = (mm: number): number => Math.round(mm);
+  if (profile) return formOf(profile).words(profile, formedPad(pad), placeWords);
+  if (typeof wedge !== 'number' || wedge === thickness) return null;
   const [one, other] = endsOf(pad);
-  switch (profile?.kind) {
-    case 'hollow':
-      return `Draw the oval, ${say(profile.width)} × ${say(profile.length)} mm, its middle ${placeWords(profile.x, profile.y)}; carve it ${say(profile.by)} mm deep in the middle, running out to nothing at the line; feel left against right.`;
-    case 'dip':
-      return `Hold the stencil to both sides, draw the dip and cut from line to line: ${say(profile.by)} mm deep, ${say(profile.length)} mm long, its middle ${placeWords(0, profile.y)}.`;
-    case 'rise':
-      return `Cut from a block of ${say(thickness + profile.by)} mm: hold the stencil to both sides and cut from line to line; the rise is ${say(profile.by)} mm high, ${say(profile.length)} mm long, its middle ${placeWords(0, profile.y)}.`;
-    case 'side':
-      return `Hold the stencil to one side and draw it, mirror it on to the other from the same edge, and cut from line to line${profile.faired ? '; rasp it fair along its length' : ''}.`;
-    case 'read':
-      return 'Carve it to the readings: mark each across the pad, the middle first, then the sides; feel left against right.';
-    default:
-      return typeof wedge === 'number' && wedge !== thickness
-        ? `Hold the stencil to both sides and cut from line to line: ${say(thickness)} mm at the ${one} edge, ${say(wedge)} mm at the ${other} edge.`
-        : null;
-  }
+  return `Hold the stencil to both sides and cut from line to line: ${Math.round(thickness)} mm at the ${one} edge, ${Math.round(wedge)} mm at the ${other} edge.`;
 }
 
 /** One slope through a block makes two wedges: the upper one is turned round. */

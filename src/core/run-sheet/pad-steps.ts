@@ -1,5 +1,6 @@
 import { PADDED } from '../step/checkpoints';
-import { BEVEL, domeHeight, type Model } from '../padding';
+import { rimOf } from '../pad-rims';
+import type { Model } from '../padding';
 import type { FoamPiece } from '../foam-cutting';
 import { shaperOf } from '../foam';
 import { partWords } from '../outline';
@@ -10,28 +11,10 @@ import { metresRound } from './metres';
 import { apartAt } from './over-all-steps';
 import { step, type ToldStep } from '../step/step';
 
-/** Working a metre of rim; a dome is carved all over, a square metre of it: minutes. */
-const MINUTES = { rimMetre: 3, domeSquare: 40, begin: 1 };
+/** Working a metre of rim, or a square metre of what is carved all over: minutes. */
+const MINUTES = { rimMetre: 3, areaSquare: 40, begin: 1 };
 
 const whole = (mm: number): number => Math.round(mm);
-
-/** How a rim is worked, with its line and its depth, of a pad so wide across; null where it is left square. */
-function rimWords({ edge, thickness }: Model['pads'][number]['pad'], across: number): string | null {
-  switch (edge.kind) {
-    case 'domed':
-      return `Carve it to a dome: ${whole(thickness)} mm in the middle, ${whole(domeHeight(across / 4, across / 2, thickness))} mm half way out, nothing at the rim; feel left against right.`;
-    case 'feathered':
-      return `Draw a line ${whole(edge.width)} mm in from the edge all round on its top, and carve from it down to nothing at the lower edge.`;
-    case 'bevelled':
-      return `Turn it over, draw a line ${whole(edge.width)} mm in from the edge all round, and cut from it to a line ${whole(BEVEL * thickness)} mm up its side.`;
-    case 'rounded':
-      return `Round its upper edge all round to a radius of ${whole(edge.width)} mm: first a slope through ${whole(edge.width / 2)} mm on both faces, then the two corners that it leaves.`;
-    case 'roll':
-      return `Cut its middle out, so that a ring ${whole(edge.width)} mm wide is left along the rim, and carve that to a half round.`;
-    default:
-      return null;
-  }
-}
 
 /**
  * Working the rim of a pad; of one that is trimmed once it lies, after that.
@@ -42,11 +25,15 @@ function rimWords({ edge, thickness }: Model['pads'][number]['pad'], across: num
  */
 export function rimSteps({ pads, piece }: Model, { pad: id, kept, insertOf, finished }: FoamPiece, called: string): ToldStep[] {
   const built = pads.find((pad) => pad.pad.id === id);
-  const how = built && !kept && insertOf === null ? rimWords(built.pad, Math.min(finished.width, finished.height)) : null;
-  if (!built || !how) return [];
+  const rim = built && rimOf(built.pad.edge);
+  const how =
+    built && rim && !kept && insertOf === null
+      ? rim.words(built.pad.edge, built.pad.thickness, Math.min(finished.width, finished.height))
+      : null;
+  if (!rim || !how) return [];
   const tool = shaperOf(piece.shapedWith);
-  const domed = built.pad.edge.kind === 'domed';
-  const minutes = domed ? ((finished.width * finished.height) / 1e6) * MINUTES.domeSquare : metresRound([finished]) * MINUTES.rimMetre;
+  const minutes =
+    rim.work === 'area' ? ((finished.width * finished.height) / 1e6) * MINUTES.areaSquare : metresRound([finished]) * MINUTES.rimMetre;
   return [
     step(`rim-${id}`, `Work the rim of the ${called}`, `${how} ${tool.name} to finish: ${tool.how}.`, MINUTES.begin + tool.time * minutes, {
       check: PADDED,

@@ -8,10 +8,10 @@ import {
   STARTING_SHAPES,
   withPad,
   type Pad,
-  type PadEdge,
   type Piece,
   type PieceKind,
 } from '../piece';
+import type { PadEdge } from '../pad-rims';
 import { CUTTERS } from '../foam';
 import { planPiece } from '../plan';
 import { batchMinutes } from '.';

@@ -1,5 +1,5 @@
 import type { Static } from '@sinclair/typebox';
-import { day, id, list, record, tick, whole, words } from '../piece/schema/field';
+import { day, id, list, record, tick, whole, words } from '../fields';
 
 /** Minutes of a day. */
 const MINUTE = [0, 1440] as const;

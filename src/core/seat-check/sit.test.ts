@@ -5,7 +5,8 @@ import { modelOf, sectionsStep, surfaceStep, type StationSection, type Surface }
 import { FOAMS } from '../foam';
 import { problemsOf } from '../document';
 import { planPiece } from '../plan';
-import { KINDS, newPiece, PieceProblems, type Pad, type PadEdge, type Piece, type PieceKind } from '../piece';
+import { KINDS, newPiece, PieceProblems, type Pad, type Piece, type PieceKind } from '../piece';
+import type { PadEdge } from '../pad-rims';
 import { runs } from '../../testing/runs';
 import { sharedPlanner } from '../../testing/quick';
 

@@ -1,7 +1,8 @@
 import type { Room } from '../base';
 import type { FormLeft } from '../padding';
 import type { FoamPiece } from '../foam-cutting';
-import { KEPT, PAD_ROLES, PROFILES, thickest, thinnest, type PadProfile, type Piece } from '../piece';
+import { formOf } from '../pad-forms';
+import { formedPad, KEPT, PAD_ROLES, thickest, thinnest, type Piece } from '../piece';
 import { length, type Making, type SizeLine } from './types';
 
 /** A middle within this of its rim is level, mm. */
@@ -49,64 +50,36 @@ function insertLine(insert: FoamPiece, { pads }: Piece): SizeLine {
 /** Less than this share of what was cut, and the cover bridges it, or flattens it. */
 const BRIDGED = 0.5;
 
-/** What the pulled cover leaves of a form, in words. */
-function leftWords(kind: PadProfile['kind'], left: FormLeft | undefined): string {
+/** What the pulled cover leaves of a form, in words, and what cures it where that is too little. */
+function leftWords(cure: string | undefined, left: FormLeft | undefined): string {
   if (!left) return '';
-  const text = `; ${Math.round(left.left)} mm of it left under the pulled cover`;
-  if (left.left >= BRIDGED * left.cut) return text;
-  if (kind === 'rise') return `${text}: it is pressed flat, make it of firmer foam`;
-  return `${text}: the cover bridges it; glue wadding and cover into it, or hold it with a stitched line or buttons`;
+  const words = `; ${Math.round(left.left)} mm of it left under the pulled cover`;
+  return left.left >= BRIDGED * left.cut || !cure ? words : `${words}: ${cure}`;
 }
 
 /** What the form of a pad's top is marked out by. */
 function formLines({ pads }: Piece, forms: readonly FormLeft[]): SizeLine[] {
   return pads.flatMap((pad): SizeLine[] => {
-    const { profile, kept } = pad;
+    const { profile } = pad;
     if (!profile) return [];
-    const named = PROFILES.find(({ id }) => id === profile.kind)!;
-    const name = `${named.does} of the ${PAD_ROLES.find(({ id }) => id === pad.role)!.name.toLowerCase()}`;
-    const line = { key: `form.${pad.id}`, group: 'Padding' as const, label: name, unit: 'length' as const };
-    const terms = [length('pad', 'Thickness of the pad', pad.thickness)];
-    const [least, most] = [thinnest(pad), thickest(pad)];
+    const form = formOf(profile);
     const left = leftWords(
-      profile.kind,
-      forms.find((form) => form.pad === pad.id),
+      form.cure,
+      forms.find(({ pad: of }) => of === pad.id),
     );
-    const carved = kept ? 'as it came' : 'stencil on the templates';
-    switch (profile.kind) {
-      case 'hollow':
-        return [
-          {
-            ...line,
-            value: profile.width,
-            by: profile.length,
-            note: `oval, ${profile.by} mm deep in the middle, running out to nothing${left}`,
-            formula: 'depth = by × (1 + cos π·r) ÷ 2, r from the middle to the rim',
-            terms: [...terms, length('by', 'Hollowed out by', profile.by), length('left', 'Foam left in the middle', least)],
-          },
-        ];
-      case 'dip':
-      case 'rise':
-        return [
-          {
-            ...line,
-            value: profile.length,
-            note: `${profile.by} mm ${profile.kind === 'dip' ? 'deep' : 'high'}, front to back; ${carved}${left}`,
-            formula: 'height = by × (1 + cos π·u) ÷ 2, u from its middle to its ends',
-            terms: [...terms, length('by', profile.kind === 'dip' ? 'Dips by' : 'Rises by', profile.by), length('most', 'Cut from', most)],
-          },
-        ];
-      default:
-        return [
-          {
-            ...line,
-            value: most,
-            note: `${Math.round(least)} mm where it is thinnest; ${profile.kind === 'side' ? carved : 'as it was read'}`,
-            formula: 'thickness from point to point as it was given',
-            terms: [...terms, length('least', 'Thinnest', least)],
-          },
-        ];
-    }
+    const extremes = { least: thinnest(pad), most: thickest(pad), kept: Boolean(pad.kept) };
+    const { terms, note, ...size } = form.size(profile, { ...formedPad(pad), ...extremes });
+    return [
+      {
+        key: `form.${pad.id}`,
+        group: 'Padding',
+        label: `${form.noun} of the ${PAD_ROLES.find(({ id }) => id === pad.role)!.name.toLowerCase()}`,
+        unit: 'length',
+        ...size,
+        note: note + left,
+        terms: [length('pad', 'Thickness of the pad', pad.thickness), ...terms.map((term) => length(term.key, term.name, term.value))],
+      },
+    ];
   });
 }
 

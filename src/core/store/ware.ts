@@ -1,6 +1,6 @@
 import { Type, type Static } from '@sinclair/typebox';
 import { CLOTH, OWN_FOAM, PHOTO } from '../piece';
-import { choice, figure, length, optional, orNull, record, whole, words, id, list, pair } from '../piece/schema/field';
+import { choice, figure, length, optional, orNull, record, whole, words, id, list, pair } from '../fields';
 import { SOLD_AS, WARE_KINDS, wareKind, type WareKind } from '../wares';
 
 /** A thing as it is sold. Lengths mm; money is the workshop's own. */

@@ -1,4 +1,4 @@
-import type { NodeLine, OutlineNode } from '../../piece/schema/shapes';
+import type { NodeLine, OutlineNode } from '../schema/shapes';
 import { edgeNamed, jointPart, UNNAMED } from '../edge-part';
 import { fillet } from '../polygon/fillet';
 import { polygonArea } from '../polygon/measure';

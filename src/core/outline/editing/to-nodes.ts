@@ -1,4 +1,4 @@
-import type { OutlineNode } from '../../piece/schema/shapes';
+import type { OutlineNode } from '../schema/shapes';
 import { pointAt, stretch } from '../polygon/segment';
 import type { Outline, Point, Segment } from '../types';
 

@@ -1,4 +1,4 @@
-import type { BaseShape, CornerRadius } from '../../piece/schema/shapes';
+import type { BaseShape, CornerRadius } from '../schema/shapes';
 import { edgeNamed } from '../edge-part';
 import { roundJoints } from '../editing/nodes';
 import { arcByRise } from '../polygon/segment';

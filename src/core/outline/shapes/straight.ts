@@ -1,4 +1,4 @@
-import type { BaseShape, CornerRadius } from '../../piece/schema/shapes';
+import type { BaseShape, CornerRadius } from '../schema/shapes';
 import type { Corner } from '../polygon/fillet-polygon';
 import type { Point } from '../types';
 

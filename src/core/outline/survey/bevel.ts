@@ -1,4 +1,4 @@
-import type { BevelRow } from '../../piece/schema/shapes';
+import type { BevelRow } from '../schema/shapes';
 import type { Point } from '../types';
 import type { Closing } from './quad';
 

@@ -1,4 +1,4 @@
-import type { BaseShape } from '../../piece/schema/shapes';
+import type { BaseShape } from '../schema/shapes';
 import { edgeNamed } from '../edge-part';
 import { filletPolygon, tangentLength, type Corner } from '../polygon/fillet-polygon';
 import { flatten } from '../polygon/flatten';

@@ -1,4 +1,4 @@
-import type { BaseShape } from '../../piece/schema/shapes';
+import type { BaseShape } from '../schema/shapes';
 import type { NodeLine, OutlineNode } from '../editing/nodes';
 import type { Point } from '../types';
 

@@ -1,4 +1,4 @@
-import type { BaseShape } from '../../piece/schema/shapes';
+import type { BaseShape } from '../schema/shapes';
 import type { Point } from '../types';
 
 type Quad = Extract<BaseShape, { type: 'quad' }>;

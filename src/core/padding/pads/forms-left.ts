@@ -1,6 +1,7 @@
 import type { Point } from '../../outline';
 import type { CoveredSurface } from '../surface/covered';
-import { readGrid } from '../surface/grid';
+import { readGrid } from '../../heights';
+import { formOf } from '../../pad-forms';
 import type { Stack } from '../model';
 import { freeHeight } from './stack';
 
@@ -14,36 +15,6 @@ export type FormLeft = {
   left: number;
 };
 
-/** Its middle, and the places of its rim that it is measured against. */
-function placesOf(
-  profile: Stack['pads'][number]['pad']['profile'],
-  middle: Point,
-): { at: Point; rim: Point[]; sign: 1 | -1; by: number } | null {
-  switch (profile?.kind) {
-    case 'hollow': {
-      const { x, y, width, length } = profile;
-      const rim: Point[] = [
-        [x - width / 2, y],
-        [x + width / 2, y],
-        [x, y - length / 2],
-        [x, y + length / 2],
-      ];
-      return { at: [x, y], rim, sign: 1, by: profile.by };
-    }
-    case 'dip':
-    case 'rise': {
-      const { y, length } = profile;
-      const rim: Point[] = [
-        [middle[0], y - length / 2],
-        [middle[0], y + length / 2],
-      ];
-      return { at: [middle[0], y], rim, sign: profile.kind === 'dip' ? 1 : -1, by: profile.by };
-    }
-    default:
-      return null;
-  }
-}
-
 /**
  * Measures what a pulled cover leaves of every form worked into a pad.
  *
@@ -55,7 +26,7 @@ export function formsLeft(stack: Stack, covered: CoveredSurface): FormLeft[] {
   const over = (at: Point): number => readGrid(covered.grid, at);
   const free = (at: Point): number => freeHeight(stack, at) + stack.baseHeight(...at);
   return stack.pads.flatMap(({ pad }) => {
-    const found = placesOf(pad.profile, stack.middle);
+    const found = pad.profile && formOf(pad.profile).spots?.(pad.profile, stack.middle);
     if (!found) return [];
     const rim = found.rim.filter((at) => !Number.isNaN(over(at)));
     if (rim.length === 0 || Number.isNaN(over(found.at))) return [];

@@ -3,18 +3,8 @@ import { polygonArea as cutPath } from 'd3';
 import { templatesOf } from '../../formats/templates';
 import { flatten, baseOutline } from '../../outline';
 import { checkDocument } from '../../document';
-import {
-  firstProfile,
-  kindOf,
-  KINDS,
-  newChairSeat,
-  newPiece,
-  thickest,
-  thinnest,
-  type Pad,
-  type PadProfile,
-  type Piece,
-} from '../../piece';
+import { kindOf, KINDS, newChairSeat, newPiece, thickest, thinnest, type Pad, type Piece } from '../../piece';
+import { firstProfile, type PadProfile } from '../../pad-forms';
 import { planPiece, sheetView, type Plan } from '../../plan';
 import { sizesOf } from '../../sizes';
 import { foamMass, modelOf } from '..';

@@ -1,5 +1,5 @@
 import { distanceTo, isInside, type Point } from '../../outline';
-import { domeHeight } from './dome';
+import { rimOf } from '../../pad-rims';
 import type { BuiltPad } from '../model';
 
 /**
@@ -21,7 +21,7 @@ export function localThickness({ pad, form }: BuiltPad, at: Point): number {
  */
 export function padHeight(built: BuiltPad, at: Point, middle: Point): number {
   const { pad, polygon, reach } = built;
-  if ((pad.edge.kind !== 'domed' || !reach) && !isInside(polygon, at)) return 0;
+  if (!(rimOf(pad.edge).fromMiddle && reach) && !isInside(polygon, at)) return 0;
   return thicknessWithin(built, at, middle);
 }
 
@@ -40,29 +40,9 @@ export function thicknessWithin(
   middle: Point,
   away: () => number = () => distanceTo(built.polygon, at),
 ): number {
-  const { edge } = built.pad;
-  const thickness = localThickness(built, at);
-  switch (edge.kind) {
-    case 'domed': {
-      // A pad that bends round a corner has no one middle: it is domed from its edge inwards instead of along rays.
-      if (!built.reach) return domeHeight(Math.max(0, built.depth - away()), built.depth, thickness);
-      const [x, y] = [at[0] - middle[0], at[1] - middle[1]];
-      return domeHeight(Math.hypot(x, y), built.reach(Math.atan2(y, x)), thickness);
-    }
-    case 'feathered':
-      return thickness * Math.min(1, away() / edge.width);
-    case 'rounded': {
-      const inward = away();
-      if (inward >= edge.width) return thickness;
-      return thickness - edge.width + Math.sqrt(Math.max(0, edge.width ** 2 - (edge.width - inward) ** 2));
-    }
-    case 'roll': {
-      const inward = away();
-      if (inward >= edge.width) return 0;
-      // A half round laid along the rim, flattened or raised to its thickness.
-      return thickness * Math.sqrt(Math.max(0, 1 - ((2 * inward) / edge.width - 1) ** 2));
-    }
-    default:
-      return thickness;
-  }
+  const { pad, reach, depth } = built;
+  const [x, y] = [at[0] - middle[0], at[1] - middle[1]];
+  const rim = rimOf(pad.edge);
+  const ray = rim.fromMiddle && reach ? { at: Math.hypot(x, y), reach: reach(Math.atan2(y, x)) } : null;
+  return rim.thickness(pad.edge, { thickness: localThickness(built, at), away, ray, depth });
 }

@@ -1,18 +1,10 @@
 import { distanceTo, isInside, type Point } from '../../outline';
-import type { BuiltPad, Stack } from '../model';
+import { rimOf } from '../../pad-rims';
+import type { Stack } from '../model';
 import { localThickness, thicknessWithin } from './pad-height';
 
 /** One pad at a place in the plan: its underside and its top before covering, mm over the reference plane. */
 export type PadAt = { lower: number; upper: number };
-
-/** A bevel takes this share of the pad away at the very rim; the rest is left to hold the cover. */
-export const BEVEL = 0.6;
-
-/** How high a pad stands at its rim: what a pad laid over it has to come down from, mm. */
-function rimStep({ pad }: BuiltPad, thickness: number): number {
-  if (pad.edge.kind === 'square' || pad.edge.kind === 'bevelled') return thickness;
-  return pad.edge.kind === 'rounded' ? Math.max(0, thickness - pad.edge.width) : 0;
-}
 
 /**
  * How far the underside of a pad laid over a step keeps off what lies beside it: an S of two arcs whose radius is the
@@ -55,17 +47,18 @@ export function stackAt(
   const found = pads.map((built, k): PadAt | null => {
     const there = present(k);
     const { edge } = built.pad;
-    if (there && edge.kind === 'roll' && away(k) > edge.width + 1e-6) return null;
+    const rim = rimOf(edge);
+    if (there && rim.isThere && !rim.isThere(edge, away(k))) return null;
     if (!there) {
       // Raised only where a pad above passes over the step's foot.
       const above = pads[k + 1];
       if (above) {
-        const step = rimStep(built, localThickness(built, at));
+        const step = rimOf(built.pad.edge).step(built.pad.edge, localThickness(built, at));
         if (step > 0) under += bridge(away(k), step, above.pad.thickness);
       }
       return null;
     }
-    const lift = edge.kind === 'bevelled' ? liftAt(built, at, edge.width, away(k)) : 0;
+    const lift = rim.lift ? rim.lift(edge, localThickness(built, at), away(k)) : 0;
     const thickness = thicknessWithin(built, at, model.middle, () => away(k));
     const lower = under + lift;
     const upper = lower + Math.max(thickness - lift, 0);
@@ -74,10 +67,6 @@ export function stackAt(
     return { lower, upper };
   });
   return { pads: found, base, top };
-}
-
-function liftAt(built: BuiltPad, at: Point, width: number, away: number): number {
-  return away >= width ? 0 : BEVEL * localThickness(built, at) * (1 - away / width);
 }
 
 /**

@@ -1,4 +1,6 @@
-import { bounds, type Point } from '../../outline';
+import { bounds, lineEllipse, type Point } from '../../outline';
+import { formOf } from '../../pad-forms';
+import { rimOf } from '../../pad-rims';
 import { letInDepth, letInto, thickest } from '../../piece';
 import { foamLaw, type Layer, type StackCut } from '../../mechanics/section';
 import type { BuiltPad, Stack } from '../model';
@@ -82,35 +84,21 @@ function featuresOf(stack: Stack, spans: readonly Span[], edgeX: number, at: (u:
   const features: Feature[] = [{ x: edgeX, sharp: true }];
   spans.forEach((span, k) => {
     if (!span) return;
-    const { pad } = stack.pads[k]!;
-    const soft = pad.edge.kind === 'domed' || pad.edge.kind === 'feathered';
+    const { pad, polygon } = stack.pads[k]!;
+    const { soft } = rimOf(pad.edge);
     const covered = stack.pads.slice(k + 1).some((_, i) => spans[k + 1 + i]);
     features.push({ x: span[1], sharp: !soft || !covered });
     if (span[0] > 0) features.push({ x: span[0], sharp: !soft });
     if ('width' in pad.edge) features.push({ x: span[1] - pad.edge.width, sharp: false });
     for (const pocket of letInto(pad)) {
-      for (const x of pocketEnds(pocket, at)) features.push({ x, sharp: false });
+      for (const x of lineEllipse(pocket, at(0), at(1))) features.push({ x, sharp: false });
       const floor = { ...pocket, width: pocket.width - 2 * (pocket.blend ?? 0), length: pocket.length - 2 * (pocket.blend ?? 0) };
       if (pocket.blend && Math.min(floor.width, floor.length) > 1)
-        for (const x of pocketEnds(floor, at)) features.push({ x, sharp: false });
+        for (const x of lineEllipse(floor, at(0), at(1))) features.push({ x, sharp: false });
     }
-    features.push(...formFeatures(stack.pads[k]!, at));
+    if (pad.profile) features.push(...formOf(pad.profile).bends(pad.profile, at, bounds(polygon)));
   });
   return features;
-}
-
-/** Where a pad's top is bent: a side's corners as they are drawn, the rims and the middle of what is worked into it. */
-function formFeatures({ pad, polygon }: BuiltPad, at: (u: number) => Point): Feature[] {
-  const { profile } = pad;
-  if (!profile || profile.kind === 'read' || profile.kind === 'scanned') return [];
-  if (profile.kind === 'hollow') return pocketEnds(profile, at).map((x) => ({ x, sharp: false }));
-  const [a, b] = [at(0)[1], at(1)[1]];
-  if (Math.abs(b - a) < 1e-6) return [];
-  const ys =
-    profile.kind === 'side'
-      ? profile.points.map((point) => point.at + bounds(polygon).minY)
-      : [-1, 0, 1].map((half) => profile.y + (half * profile.length) / 2);
-  return ys.map((y) => ({ x: (y - a) / (b - a), sharp: profile.kind === 'side' && !profile.faired }));
 }
 
 type Filled = { base: Float64Array; lower: Float64Array[]; upper: Float64Array[]; there: { from: number; to: number }[] };
@@ -189,18 +177,4 @@ export function halfCut(stack: Stack, half: HalfLine, coarse = false): { stack: 
 /** Whether a plan point lies in a pocket's oval. */
 export function inPocket(pocket: { x: number; y: number; width: number; length: number }, [x, y]: Point): boolean {
   return ((2 * (x - pocket.x)) / pocket.width) ** 2 + ((2 * (y - pocket.y)) / pocket.length) ** 2 <= 1;
-}
-
-/** Where a half crosses a pocket's oval. */
-function pocketEnds(pocket: { x: number; y: number; width: number; length: number }, at: (u: number) => Point): number[] {
-  const [a, b] = [at(0), at(1)];
-  const scaled = (p: Point): Point => [(2 * (p[0] - pocket.x)) / pocket.width, (2 * (p[1] - pocket.y)) / pocket.length];
-  const [p, q] = [scaled(a), scaled(b)];
-  const d: Point = [q[0] - p[0], q[1] - p[1]];
-  const A = d[0] * d[0] + d[1] * d[1];
-  const B = p[0] * d[0] + p[1] * d[1];
-  const C = p[0] * p[0] + p[1] * p[1] - 1;
-  const root = B * B - A * C;
-  if (root <= 0) return [];
-  return [(-B - Math.sqrt(root)) / A, (-B + Math.sqrt(root)) / A].filter((u) => u > 0);
 }

@@ -1,6 +1,6 @@
 import type { Polygon } from '../../outline';
 import type { Columns } from '../../mechanics/load';
-import type { HeightGrid } from './grid';
+import type { HeightGrid } from '../../heights';
 
 /** The covered piece over its whole plan, with everything a load on it needs to know. */
 export type CoveredSurface = {

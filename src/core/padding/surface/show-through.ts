@@ -1,7 +1,8 @@
 import { isInside, type Point } from '../../outline';
+import { rimOf } from '../../pad-rims';
 import type { Stack } from '../model';
 import type { CoveredSurface } from './covered';
-import { readGrid } from './grid';
+import { readGrid } from '../../heights';
 
 /** How far steps inside the stack read on top: the sharpest bend of the cover above one, 1/m, and which pad's it is. */
 export type ShowThrough = { curvature: number; pad: string | null; reads: boolean };
@@ -23,8 +24,7 @@ export function showThroughOf(model: Stack, covered: CoveredSurface): ShowThroug
   const span = Math.max(SPAN, covered.grid.step);
   model.pads.forEach((built, k) => {
     const { pad, polygon } = built;
-    const soft = pad.edge.kind === 'domed' || pad.edge.kind === 'feathered';
-    if (k === model.pads.length - 1 || soft) return;
+    if (k === model.pads.length - 1 || rimOf(pad.edge).soft) return;
     const every = Math.max(1, Math.floor(polygon.length / 48));
     for (let i = 0; i < polygon.length; i += every) {
       const [a, b] = [polygon[i]!, polygon[(i + 1) % polygon.length]!];

@@ -1,10 +1,11 @@
 import { answerOf } from '../../foam';
 import { keepNothing, type Keep } from '../../keep';
 import { bounds, deepest, distanceField, type Point, type Polygon } from '../../outline';
+import { rimOf } from '../../pad-rims';
 import { letInDepth, thickest } from '../../piece';
 import { foamSprings, settle, type Columns } from '../../mechanics/load';
 import type { CoveredSurface } from './covered';
-import { readGrid, type HeightGrid } from './grid';
+import { readGrid, type HeightGrid } from '../../heights';
 import { edgeHeights } from './edge-heights';
 import type { BuiltPad, Stack } from '../model';
 import { formsLeft, type FormLeft } from '../pads/forms-left';
@@ -199,7 +200,7 @@ function reachOf({ pads }: Stack, k: number): number {
   const { pad, depth } = pads[k]!;
   const above = pads[k + 1];
   const bridged = above ? bridgeReach(thickest(pad), above.pad.thickness) : 0;
-  return Math.max(bridged, 'width' in pad.edge ? pad.edge.width : 0, pad.edge.kind === 'domed' ? depth : 0);
+  return Math.max(bridged, rimOf(pad.edge).reach(pad.edge, depth));
 }
 
 /**

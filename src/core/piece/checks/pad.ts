@@ -1,14 +1,14 @@
 import { crossesItself, distanceTo, isInside, polygonArea, type Polygon } from '../../outline';
 import { foamOf } from '../foams';
 import { letInMeet, letInto } from '../let-in';
-import { thinnest } from '../pad-profile';
+import { formOf } from '../../pad-forms';
+import { rimOf } from '../../pad-rims';
+import { formedPad, thinnest } from '../pad-profile';
 import type { Problem } from '../problem';
 import type { Pad, Piece, Pocket } from '../schema';
 
 /** A pad smaller than this is none, mm². */
 const LEAST_AREA = 400;
-/** Less than this under a hollow is no foam any more, mm. */
-const LEAST_UNDER = 3;
 /** Foam that stands out farther than this beyond the board hangs on nothing, mm. */
 const FARTHEST_OUT = 150;
 
@@ -25,59 +25,6 @@ function checkDrawn(drawn: Polygon, board: Polygon): string | null {
   return `A corner of the drawn pad stands ${Math.round(out)} mm beyond the board; ${FARTHEST_OUT} mm is the most`;
 }
 
-/** Points that must be told from the near edge to the far one, and none thicker than the pad. */
-function checkPoints(
-  rows: readonly { at: number }[],
-  heights: readonly number[][],
-  thickness: number,
-  say: (row: number, key: string, words: string) => void,
-  keys: readonly string[],
-): void {
-  rows.forEach((row, i) => {
-    if (i > 0 && row.at <= rows[i - 1]!.at)
-      say(i, 'at', `Point ${i + 1} must lie farther from the near edge than the one before it, more than ${short(rows[i - 1]!.at)} mm`);
-    heights[i]!.forEach((height, k) => {
-      if (height > thickness)
-        say(
-          i,
-          keys[k]!,
-          `${short(height)} mm is more than the pad is thick; ${short(thickness)} mm is the most. Make the pad thicker first`,
-        );
-    });
-  });
-}
-
-/** What keeps a pad's top from having its form. */
-function checkProfile({ profile, thickness, wedge }: Pad, add: (path: string, message: string) => void): void {
-  if (!profile) return;
-  if ((profile.kind === 'hollow' || profile.kind === 'dip') && profile.by > Math.min(thickness, wedge ?? thickness) - LEAST_UNDER)
-    add(
-      'profile.by',
-      `${short(profile.by)} mm taken out of ${short(Math.min(thickness, wedge ?? thickness))} mm of foam leaves next to nothing; ${short(Math.max(1, Math.min(thickness, wedge ?? thickness) - LEAST_UNDER))} mm is the most`,
-    );
-  if (profile.kind === 'side')
-    checkPoints(
-      profile.points,
-      profile.points.map(({ height }) => [height]),
-      thickness,
-      (i, key, words) => add(`profile.points.${i}.${key}`, words),
-      ['height'],
-    );
-  if (profile.kind === 'read')
-    checkPoints(
-      profile.rows,
-      profile.rows.map(({ middle, side }) => [middle, side]),
-      thickness,
-      (i, key, words) => add(`profile.rows.${i}.${key}`, words),
-      ['middle', 'side'],
-    );
-  if (profile.kind === 'scanned' && profile.map.heights.length !== profile.map.columns * profile.map.rows)
-    add(
-      'profile.map.heights',
-      `A map of ${profile.map.columns} × ${profile.map.rows} places needs as many heights; there are ${profile.map.heights.length}`,
-    );
-}
-
 /**
  * What keeps one pad from being built: its foam, rim, wedge, drawn outline and pocket.
  *
@@ -90,10 +37,9 @@ export function checkPad(piece: Piece, pad: Pad, index: number, board: Polygon):
   };
   const { edge } = pad;
   if (!foamOf(piece, pad.material)) add('material', `“${pad.material}” is not a foam we know`);
-  if (edge.kind === 'rounded' && edge.width > pad.thickness)
-    add('edge.width', `A rounding of ${short(edge.width)} mm is more than the pad is thick; ${short(pad.thickness)} mm is the most`);
+  add('edge.width', rimOf(edge).check?.(edge, pad.thickness) ?? null);
   if (pad.outline) add('outline', checkDrawn(pad.outline, board));
-  checkProfile(pad, add);
+  if (pad.profile) formOf(pad.profile).check?.(pad.profile, formedPad(pad), (path, message) => add(`profile.${path}`, message));
   const letIn = letInto(pad);
   letIn.forEach((pocket, value) =>
     checkLetIn(piece, pad, pocket, letIn.slice(0, value), (key, message) => add(`${letInPath(pad, value)}.${key}`, message)),

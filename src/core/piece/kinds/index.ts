@@ -12,7 +12,7 @@ import { roundSeat } from './round-seat';
 import { saddle } from './saddle';
 import { tightSeat } from './tight-seat';
 import { shapeKind, SHAPES } from '../schema/shape-kinds';
-import type { ShapeType } from '../schema/shapes';
+import type { ShapeType } from '../../outline/schema/shapes';
 
 /** Every kind of piece, in the order it is offered. A new one is a file beside these and a line here. */
 export const KINDS = [

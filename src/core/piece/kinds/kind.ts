@@ -1,8 +1,9 @@
 import type { Base, Support } from '../schema/base';
 import type { Covering, Welt } from '../schema/covering';
 import type { Cloth } from '../schema/cloth';
-import type { Pad, PadEdge, Sitting } from '../schema/pads';
-import type { BaseShape, ShapeType } from '../schema/shapes';
+import type { PadEdge } from '../../pad-rims';
+import type { Pad, Sitting } from '../schema/pads';
+import type { BaseShape, ShapeType } from '../../outline/schema/shapes';
 
 /** What matters of a kind elsewhere. Code asks for one of these, never for a kind by its name. */
 export type Traits = {

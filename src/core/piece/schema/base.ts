@@ -1,16 +1,16 @@
 import { Type, type Static } from '@sinclair/typebox';
 import { DECKS, TIGHT_ENOUGH } from '../../foam';
-import { CORNER, EDGE } from './edge';
+import { MAP } from '../../heights';
+import { EDGE } from '../../outline/schema/edge';
+import { NOTCH } from '../../outline/schema/notch';
 import { EDGE_HOLDS } from './edge-holds';
-import { choice, figure, id, length, list, oneOf, optional, orNull, pair, PLAN, record, spot, tag, tick, whole, words, type Range } from './field';
-import { BASE_SHAPE, BOARD_SIZE, PAN_ROW, PART_SIZE } from './shapes';
+import { choice, figure, id, length, list, oneOf, optional, orNull, pair, record, spot, tag, tick, whole, type Range } from '../../fields';
+import { BASE_SHAPE, BOARD_SIZE, PAN_ROW } from '../../outline/schema/shapes';
 
 /** A hole through the board. */
 export const HOLE_SIZE: Range = [2, 1000];
 const HARDWARE_SIZE: Range = [1, 200];
 const STRIP_SIZE: Range = [2, 100];
-/** Places of a scanned board, each way. */
-const MAP_PLACES: Range = [2, 120];
 
 /** What carries the board under load. */
 export const SUPPORTS = [
@@ -19,20 +19,6 @@ export const SUPPORTS = [
   { id: 'four-points', name: 'Four points' },
   { id: 'solid', name: 'Solid below' },
 ] as const;
-
-/**
- * A rectangle cut out of a base's edge, for a post or a hinge. At a corner it is measured from where the two edges would
- * meet, `width` along x and `depth` along y; on an edge its middle lies `along` from the edge's own middle.
- */
-export const NOTCH = record({
-  id: id(),
-  at: oneOf('kind', [
-    record({ ...CORNER.properties, kind: tag('corner') }),
-    record({ ...EDGE.properties, kind: tag('edge'), along: length('From its middle', PLAN) }),
-  ]),
-  width: length('Width of the notch', PART_SIZE, { default: 40 }),
-  depth: length('Depth of the notch', [2, 1000], { default: 45 }),
-});
 
 /** A hole through the board: for air, a post, a bolt. */
 export const HOLE_FORMS = {
@@ -148,18 +134,6 @@ export const OPENING = record({
   }),
 });
 
-/** A map of heights read off a scan, row by row from the front left. */
-export const MAP = record({
-  kind: tag('map'),
-  name: words('Where it came from'),
-  x0: length('Left of the map', PLAN),
-  y0: length('Front of the map', PLAN),
-  step: length('From place to place', [0.5, 200]),
-  columns: whole('Places across', MAP_PLACES),
-  rows: whole('Places along', MAP_PLACES),
-  heights: list('Heights', length('Height', [-1000, 1000]), [4, MAP_PLACES[1] ** 2]),
-});
-
 /** A base that is not flat: cross-sections along its centre line, or a map of heights read off a scan. */
 export const MOULD = oneOf('kind', [record({ kind: tag('rows'), rows: list('Cross-sections', PAN_ROW, [2, 40]) }), MAP]);
 
@@ -219,7 +193,6 @@ export const BASE = record({
 
 export type Base = Static<typeof BASE>;
 export type Support = NonNullable<Base['supports']>;
-export type Notch = Static<typeof NOTCH>;
 export type Hole = Static<typeof HOLE>;
 export type Hardware = Static<typeof HARDWARE>;
 export type CoverEnd = Static<typeof COVER_END>;

@@ -1,7 +1,7 @@
 import { type Static } from '@sinclair/typebox';
 import { DYES, FIBRES, FIGURES, NAPS, READYINGS, WEAVES } from '../../cloth';
 import { PHOTO } from './base';
-import { choice, figure, length, optional, orNull, record, tick, words, type Range } from './field';
+import { choice, figure, length, optional, orNull, record, tick, words, type Range } from '../../fields';
 
 const STRETCH: Range = [0.1, 60];
 const REPEAT: Range = [0, 1500];

@@ -1,8 +1,8 @@
 import { type Static } from '@sinclair/typebox';
 import { TRACE } from './base';
-import { EDGE } from './edge';
+import { EDGE } from '../../outline/schema/edge';
 import { EDGE_HOLDS } from './edge-holds';
-import { choice, day, figure, id, length, list, optional, orNull, PLAN, record, tick, whole, words, type Range } from './field';
+import { choice, day, figure, id, length, list, optional, orNull, PLAN, record, tick, whole, words, type Range } from '../../fields';
 
 /** How the cloth goes over a piece: the way, and every choice that belongs to one. What a way does not use is kept. */
 

@@ -1,4 +1,4 @@
-import type { FieldUnit, Option, Range } from './field';
+import type { FieldUnit, Option, Range } from '../../fields';
 import { PIECE } from './piece';
 
 /** What is known of one field of the document, for who draws or explains it. */
@@ -107,21 +107,6 @@ export function fieldAt(path: string, document?: unknown): DocumentField {
  */
 export function fieldIn(record: { properties: object }, key: string): DocumentField {
   return describe((record.properties as Record<string, PlainSchema>)[key]!);
-}
-
-/**
- * What a record starts from: the default of each of its fields; those that may be empty are, where nothing is said.
- *
- * @param schema of the record
- */
-export function defaultsOf<T>(schema: { static: T }): T {
-  const { properties = {}, required = [] } = schema as unknown as PlainSchema;
-  return Object.fromEntries(
-    Object.entries(properties).flatMap(([key, field]): [string, unknown][] => {
-      if (field.default !== undefined) return [[key, field.default]];
-      return required.includes(key) && [field.type].flat().includes('null') ? [[key, null]] : [];
-    }),
-  ) as T;
 }
 
 /** Every figure of the document with its path, `*` standing for any item of a list and any form of several. */

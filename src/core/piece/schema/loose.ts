@@ -1,5 +1,5 @@
 import { type Static } from '@sinclair/typebox';
-import { choice, id, length, list, optional, record, tick, whole, words } from './field';
+import { choice, id, length, list, optional, record, tick, whole, words } from '../../fields';
 
 /** What lies loose on a piece: filled, not built. */
 export const LOOSE_KINDS = [

@@ -2,14 +2,13 @@ import { type Static } from '@sinclair/typebox';
 import { FOAM_TYPES } from '../../foam';
 import { LOADERS } from '../../loaders';
 import { PHOTO, pixel } from './base';
-import { PAD_PROFILE } from './profiles';
-import { choice, figure, id, length, list, oneOf, optional, orNull, place, record, spot, tag, tick, whole, words, type Range } from './field';
+import { PAD_PROFILE } from '../../pad-forms';
+import { PAD_EDGE } from '../../pad-rims';
+import { choice, figure, id, length, list, optional, orNull, place, record, spot, tick, whole, words, type Range } from '../../fields';
 
 const PAD_SIZE: Range = [0.5, 500];
 /** How large a pocket can be across. */
 export const POCKET_SIZE: Range = [20, 600];
-/** How wide a rim is worked. */
-export const RIM_SIZE: Range = [1, 500];
 /** − is short of the board, + beyond it. */
 export const OFFSET: Range = [-300, 100];
 
@@ -19,41 +18,6 @@ export const PAD_ROLES = [
   { id: 'main', name: 'Main pad' },
   { id: 'topper', name: 'Topper' },
 ] as const;
-
-const worked = <const K extends string>(kind: K, title: string, start: number) =>
-  record({ kind: tag(kind), width: length(title, RIM_SIZE, { default: start }) });
-
-/**
- * How a pad's rim is worked: left square, carved away over a width, carved to a dome over the whole pad, its underside
- * cut away over a width so that the top rolls down, its top rounded by a radius, or only a roll along the rim.
- */
-export const PAD_EDGE_FORMS = {
-  square: record({ kind: tag('square') }),
-  domed: record({ kind: tag('domed') }),
-  feathered: worked('feathered', 'Feather', 25),
-  bevelled: worked('bevelled', 'Bevel', 20),
-  rounded: worked('rounded', 'Rounding', 15),
-  roll: worked('roll', 'Roll width', 40),
-};
-
-export const PAD_EDGE = oneOf('kind', [
-  PAD_EDGE_FORMS.square,
-  PAD_EDGE_FORMS.domed,
-  PAD_EDGE_FORMS.feathered,
-  PAD_EDGE_FORMS.bevelled,
-  PAD_EDGE_FORMS.rounded,
-  PAD_EDGE_FORMS.roll,
-]);
-
-/** What a rim can be, as it is offered. */
-export const PAD_EDGES = [
-  { id: 'square', name: 'Left square' },
-  { id: 'bevelled', name: 'Underside bevelled' },
-  { id: 'feathered', name: 'Feathered' },
-  { id: 'rounded', name: 'Rounded' },
-  { id: 'domed', name: 'Carved to a dome' },
-  { id: 'roll', name: 'Only a roll at the rim' },
-] as const satisfies readonly { id: PadEdge['kind']; name: string }[];
 
 /** What is done with an old pad that goes back in. */
 export const KEPT = [
@@ -176,7 +140,6 @@ export const SITTING = record({
 
 export type Pad = Static<typeof PAD>;
 export type PadRole = Pad['role'];
-export type PadEdge = Static<typeof PAD_EDGE>;
 export type SatPhoto = Static<typeof SAT>;
 export type Packet = Static<typeof PACKET>;
 export type Pocket = Static<typeof POCKET>;

@@ -6,9 +6,9 @@ import { KINDS, type PieceKind } from '../kinds';
 import { BASE } from './base';
 import { CLOTH } from './cloth';
 import { COVERING, PINNED } from './covering';
-import { choice, day, figure, id, length, list, optional, orNull, record, tag, whole, words, type FieldUnit } from './field';
+import { choice, day, figure, id, length, list, optional, orNull, record, tag, whole, words, type FieldUnit } from '../../fields';
 import { OWN_FOAM, PAD, SITTING } from './pads';
-import { BASE_SHAPE } from './shapes';
+import { BASE_SHAPE } from '../../outline/schema/shapes';
 import { STRIP } from './strip';
 
 /** The form of the document, counted up with every change that older files must be migrated over. */

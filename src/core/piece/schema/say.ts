@@ -1,4 +1,4 @@
-import type { FieldUnit, Range } from './field';
+import type { FieldUnit, Range } from '../../fields';
 
 /** More inches than this are said in feet or metres. */
 const MOST_INCHES = 99;

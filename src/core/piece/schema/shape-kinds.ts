@@ -1,5 +1,5 @@
-import type { Range, FieldUnit } from './field';
-import { DESCRIBED, type BaseShape, type ShapeType } from './shapes';
+import type { Range, FieldUnit } from '../../fields';
+import { DESCRIBED, type BaseShape, type ShapeType } from '../../outline/schema/shapes';
 
 /** One measurement of a shape: its place in it (keys with a dot lead inwards), what it is called, and what is taken. */
 export type ShapeField = { key: string; label: string; unit: FieldUnit; range: Range; hint?: string };

@@ -1,7 +1,7 @@
 import { type Static } from '@sinclair/typebox';
 import { PHOTO } from './base';
-import { EDGE } from './edge';
-import { choice, figure, id, length, list, optional, orNull, PLAN, record, tick, whole, words } from './field';
+import { EDGE } from '../../outline/schema/edge';
+import { choice, figure, id, length, list, optional, orNull, PLAN, record, tick, whole, words } from '../../fields';
 
 /** What an item taken off was, and what usually happens to it. */
 export const STRIP_KINDS = [

@@ -8,7 +8,8 @@ import { canBeTrimmed, isPaired } from '@/core/foam-cutting';
 import { wordFor } from '@/core/glossary';
 import { evenCorners } from '@/core/outline';
 import { foamThickness, inUnit } from '@/core/length';
-import { defaultsOf, fieldAt, foamOf, foamsOf, letInto, PACKET, PAD_EDGES, PAD_ROLES, rimOf, type Pad } from '@/core/piece';
+import { defaultsOf, fieldAt, foamOf, foamsOf, letInto, PACKET, PAD_ROLES, type Pad } from '@/core/piece';
+import { PAD_RIMS, rimOf } from '@/core/pad-rims';
 import { ChoiceField, LengthField, TickField } from '@/ui/kit/fields';
 import { useLength, useSettings } from '@/ui/kit/settings';
 import { PieceField } from '@/ui/sheet/fields/piece-field';
@@ -201,7 +202,12 @@ export function PadFields({ pad, index }: Props) {
         hint={inUnit(`sold ${foam.sold.join(', ')} mm`, unit, foamThickness)}
       />
       <Standing pad={pad} index={index} />
-      <ChoiceField label="Rim" value={pad.edge.kind} options={PAD_EDGES} onChange={(kind) => set({ edge: rimOf(kind, pad.thickness) })} />
+      <ChoiceField
+        label="Rim"
+        value={pad.edge.kind}
+        options={PAD_RIMS}
+        onChange={(kind) => set({ edge: rimOf({ kind }).first(pad.thickness) })}
+      />
       {'width' in pad.edge && <PieceField at={`${at}.edge.width`} />}
       <ProfileFields pad={pad} at={at} />
       <More pad={pad} index={index} />

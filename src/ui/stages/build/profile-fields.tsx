@@ -3,7 +3,8 @@
 import { Upload } from 'lucide-react';
 import { useState } from 'react';
 import { baseOutline, flatten } from '@/core/outline';
-import { firstProfile, PROFILES, thinnest, type Pad, type PadProfile } from '@/core/piece';
+import { firstProfile, formOf, PAD_FORMS, type PadForm, type PadProfile } from '@/core/pad-forms';
+import { thinnest, type Pad } from '@/core/piece';
 import { ChoiceField } from '@/ui/kit/fields';
 import { FilePick } from '@/ui/kit/file-pick';
 import { AddOne, Item, Wrong } from '@/ui/kit/lists';
@@ -11,16 +12,6 @@ import { useLength } from '@/ui/kit/settings';
 import { readFile } from '@/ui/kit/read-file';
 import { PieceField } from '@/ui/sheet/fields/piece-field';
 import { useField, usePiece } from '@/ui/sheet/store';
-
-/** What is typed of each form, in the order of the hand. */
-const FIELDS = {
-  hollow: ['by', 'width', 'length', 'x', 'y'],
-  dip: ['by', 'length', 'y'],
-  rise: ['by', 'length', 'y'],
-  side: ['faired'],
-  read: [],
-  scanned: [],
-} as const satisfies Record<PadProfile['kind'], readonly string[]>;
 
 type Props = { pad: Pad; at: string };
 
@@ -45,13 +36,10 @@ function ScanIn({ at }: { at: string }) {
   );
 }
 
-/** The rows of a side or of readings, each told from the near edge. */
-function Rows({ profile, at }: { profile: Extract<PadProfile, { kind: 'side' | 'read' }>; at: string }) {
+/** The points of a form, each told from the near edge. */
+function Rows({ profile, at, rows: { key, columns, noun } }: { profile: PadProfile; at: string; rows: NonNullable<PadForm['rows']> }) {
   const [, put] = useField(`${at}.profile`);
-  const rows: readonly { at: number }[] = profile.kind === 'side' ? profile.points : profile.rows;
-  const key = profile.kind === 'side' ? 'points' : 'rows';
-  const columns = profile.kind === 'side' ? ['at', 'height'] : ['at', 'middle', 'side'];
-  const word = profile.kind === 'side' ? 'point' : 'reading';
+  const rows = (profile as unknown as Record<string, readonly { at: number }[]>)[key]!;
   const putRows = (next: readonly { at: number }[]) => put({ ...profile, [key]: next });
   const last = rows.at(-1)!;
   const gap = last.at - rows.at(-2)!.at;
@@ -60,8 +48,8 @@ function Rows({ profile, at }: { profile: Extract<PadProfile, { kind: 'side' | '
       {rows.map((_, i) => (
         <Item
           key={i}
-          title={`${word === 'point' ? 'Point' : 'Reading'} ${i + 1}`}
-          what={`${word} ${i + 1}`}
+          title={`${noun} ${i + 1}`}
+          what={`${noun.toLowerCase()} ${i + 1}`}
           {...(rows.length > 2 ? { onTakeOut: () => putRows(rows.filter((__, k) => k !== i)) } : {})}
         >
           {columns.map((column) => (
@@ -72,7 +60,7 @@ function Rows({ profile, at }: { profile: Extract<PadProfile, { kind: 'side' | '
       <AddOne
         onClick={() => putRows([...rows.slice(0, -1), { ...rows.at(-2)!, ...last, at: Math.round((last.at - gap / 2) * 10) / 10 }, last])}
       >
-        {word === 'point' ? 'Point' : 'Reading'}
+        {noun}
       </AddOne>
     </>
   );
@@ -84,10 +72,11 @@ export function ProfileFields({ pad, at }: Props) {
   const say = useLength();
   const [, put] = useField(`${at}.profile`);
   const { profile } = pad;
-  const offered = PROFILES.filter(({ id }) => id !== 'scanned' || profile?.kind === id);
+  const form = profile && formOf(profile);
+  const offered = PAD_FORMS.filter(({ id, scan }: Pick<PadForm, 'id' | 'scan'>) => scan !== 'only' || profile?.kind === id);
   const start = (kind: string) => {
     const board = flatten(baseOutline(piece.base.shape, piece.base.notches), 0.5);
-    return kind === 'level' || kind === 'scanned' ? null : firstProfile(kind as Exclude<PadProfile['kind'], 'scanned'>, pad, board);
+    return kind === 'level' ? null : firstProfile(kind, pad, board);
   };
   return (
     <>
@@ -98,9 +87,11 @@ export function ProfileFields({ pad, at }: Props) {
         onChange={(kind) => (kind === profile?.kind ? null : put(start(kind)))}
         {...(profile ? { hint: `${say(Math.max(0, thinnest(pad)))} where it is thinnest` } : {})}
       />
-      {profile && FIELDS[profile.kind].map((key) => <PieceField key={key} at={`${at}.profile.${key}`} />)}
-      {(profile?.kind === 'side' || profile?.kind === 'read') && <Rows profile={profile} at={at} />}
-      {(profile?.kind === 'read' || profile?.kind === 'scanned') && <ScanIn at={at} />}
+      {form?.fields.map((key) => (
+        <PieceField key={key} at={`${at}.profile.${key}`} />
+      ))}
+      {profile && form?.rows && <Rows profile={profile} at={at} rows={form.rows} />}
+      {form?.scan && <ScanIn at={at} />}
     </>
   );
 }

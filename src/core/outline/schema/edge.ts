@@ -1,5 +1,5 @@
 import { type Static } from '@sinclair/typebox';
-import { choice, record, words } from './field';
+import { choice, record, words } from '../../fields';
 
 /** The parts of a base's edge: an edge between two corners, a corner, a notch cut into it. */
 export const EDGE_PART_KINDS = ['edge', 'corner', 'notch'] as const;

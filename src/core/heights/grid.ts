@@ -1,4 +1,4 @@
-import type { Point } from '../../outline';
+import type { Point } from '../outline';
 
 /** Heights on a square grid, row by row from the front left; NaN off the piece. */
 export type HeightGrid = { x0: number; y0: number; step: number; columns: number; rows: number; heights: Float64Array };

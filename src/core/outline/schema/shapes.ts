@@ -1,5 +1,5 @@
 import { type Static, type TObject, type TProperties } from '@sinclair/typebox';
-import { angle, choice, length, list, oneOf, PLAN, place, record, tag, tick, words, optional, type Range } from './field';
+import { angle, choice, length, list, oneOf, PLAN, place, record, tag, tick, words, optional, type Range } from '../../fields';
 
 /** The shapes a base can be measured as. Lengths mm, angles radians; each is centred when it is drawn. */
 

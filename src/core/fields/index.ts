@@ -1,0 +1,2 @@
+export * from './field';
+export { defaultsOf } from './defaults';
