@@ -28,7 +28,8 @@ async function once(name, files, made, work) {
 /** The document's schema compiled ahead of time: a page under our content policy may not make code while it runs. */
 export async function ensureValidator() {
   // The schema takes its lists from these.
-  const files = ['piece/schema', 'piece/kinds', 'foam', 'cloth', 'loaders', 'house'].map((folder) => `src/core/${folder}`);
+  const rooms = ['fields', 'heights', 'outline', 'pad-forms', 'pad-rims', 'piece', 'foam', 'cloth', 'loaders', 'house'];
+  const files = rooms.map((room) => `src/core/${room}`);
   await once('validator', [...sourcesBelow(...files), 'scripts/validator.mjs'], ['src/core/document/validator.js'], () =>
     run('npx', ['tsx', 'scripts/validator.mjs']),
   );

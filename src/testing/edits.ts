@@ -1,6 +1,7 @@
 import { CARRIERS } from '../core/document/carriers';
 import { RULES, type HouseRules } from '../core/house';
-import { PIECE, type Piece } from '../core/piece';
+import { documentSchema } from '../core/document';
+import type { Piece } from '../core/piece';
 import type { PlainSchema } from '../core/piece/schema/field-at';
 
 /** One change of a document, as somebody would make it in one place. */
@@ -82,7 +83,7 @@ export function editsOf(document: Piece): Edit[] {
       }
     }
   };
-  walk(document, PIECE as unknown as PlainSchema, [], '');
+  walk(document, documentSchema() as unknown as PlainSchema, [], '');
   return edits;
 }
 

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import highs from 'highs';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { layGroups } from '../nesting';
-import { KINDS, newPiece, type EdgeHold } from '../piece';
+import { KINDS, newPiece } from '../piece';
 import { planPiece } from '../plan';
 import { holds, shelf, wareProblems, type KeptWare } from '../store';
 import { buyProgram, needsOf, quickOffers, stockBins, waresFor, type BuyAsked, type Buying, type Need } from '.';
@@ -102,7 +102,7 @@ describe('what to buy', () => {
 
   it('what holds the cover is bought as itself: a clip is no clip nail, a draw-cord no welt cord', () => {
     const start = newPiece('chair-seat');
-    const bought = (by: EdgeHold) => {
+    const bought = (by: string) => {
       const piece = { ...start, covering: { ...start.covering, held: by } };
       const plan = planPiece(piece, {}, QUICK);
       const { ware } = plan.fixing.fasteners.find(({ id }) => id === by)!;
@@ -121,7 +121,7 @@ describe('what to buy', () => {
 
   it('thread for what is sewn to the edge is on the list: once round for a hem, twice for loop tape, none for staples', () => {
     const start = newPiece('chair-seat');
-    const thread = (by: EdgeHold): number => {
+    const thread = (by: string): number => {
       const piece = { ...start, covering: { ...start.covering, held: by } };
       const plan = planPiece(piece, {}, QUICK);
       return needsOf([{ id: 'p', piece, plan }], [], {}).find(({ kind }) => kind === 'thread')?.amount ?? 0;
@@ -136,7 +136,7 @@ describe('what to buy', () => {
 
   it('a hem beside joins: both are sewn, both take thread', () => {
     const start = newPiece('bench', { type: 'rectangle', width: 1200, depth: 900, cornerRadius: { front: 20, back: 20 } });
-    const amount = (by: EdgeHold, rollWidth: number): number => {
+    const amount = (by: string, rollWidth: number): number => {
       const piece = { ...start, cloth: { ...start.cloth, rollWidth }, covering: { ...start.covering, held: by } };
       const plan = planPiece(piece, {}, QUICK);
       return needsOf([{ id: 'p', piece, plan }], [], {}).find(({ kind }) => kind === 'thread')?.amount ?? 0;

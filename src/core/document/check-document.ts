@@ -1,5 +1,6 @@
 import { checkCovering } from '../cover/judge/check-covering';
 import { builtModel } from '../cover';
+import { checkHolds } from '../fastening';
 import type { HouseRules } from '../house';
 import type { Keep } from '../keep';
 import { checkPiece, migrate, PieceProblems, VERSION, type Piece, type Problem } from '../piece';
@@ -52,6 +53,8 @@ export function checkBuilt(piece: Piece, house: HouseRules, keep?: Keep): Proble
   if (problems.length > 0) return problems;
   const covering = checkCovering(piece);
   if (covering.length > 0) return covering;
+  const holds = checkHolds(piece);
+  if (holds.length > 0) return holds;
   try {
     builtModel(piece, house, keep);
     return [];

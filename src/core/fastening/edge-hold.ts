@@ -3,13 +3,12 @@ import type { Bought } from '../wares';
 import { FASTENED } from '../step/checkpoints';
 import { clothsOn } from '../cover';
 import { BOARDS, findMaterial } from '../foam';
-import type { EdgeHold } from '../piece';
 import { polygonPerimeter } from '../outline';
 import { CAUTIONS } from '../step/cautions';
 import { step, type ToldStep } from '../step/step';
 import { meetAgain, meetings } from '../meeting-marks';
 import { sayLength, type Warning } from '../warning';
-import { heldBy, holdsOf, nameOfHold, nextBest, ownHolds, shareHeld } from './held';
+import { heldBy, holdsOf, nextBest, ownHolds, shareHeld } from './held';
 import { staplePlaces } from './staple-places';
 import type { Fastener, Fastening, SoldSize } from './fasteners/fastener';
 import { cornerStep, drawnOver, endSteps, trimStep } from './fastening-steps';
@@ -17,7 +16,8 @@ import { fasteningDepth } from './depth';
 
 /** What holds the cover along its edge other than staples and rivets, in what it differs from them. */
 type HoldFacts = {
-  id: EdgeHold;
+  id: string;
+  name: string;
   /** what it is for, in a line */
   words: string;
   /** what it is bought as */
@@ -72,13 +72,14 @@ function sewnOn({ sewn, ware, uses = [] }: HoldFacts, key: string, first: string
 
 /** Makes a fastener of what holds a cover along its edge. */
 export function edgeHold(facts: HoldFacts): Fastener {
-  const { id, ware, words, apart, each, lengths, bite = 0, size, temporary, how, caution, one, trimmed, sewn, bulk } = facts;
+  const { id, name, ware, words, apart, each, lengths, bite = 0, size, temporary, how, caution, one, trimmed, sewn, bulk } = facts;
   const uses = [ware.kind, ...(facts.uses ?? [])];
   const chosen = (fastening: Fastening) => (lengths ? lengthOf(fastening, lengths, bite) : { length: 0, fits: true });
   return {
     id,
-    name: nameOfHold(id),
+    name,
     kind: 'other',
+    holdsEdge: true,
     ware,
     words,
     caution,
@@ -99,8 +100,8 @@ export function edgeHold(facts: HoldFacts): Fastener {
         const edges = ownHolds(model).filter(({ by }) => by === id);
         const long = edges.reduce((sum, { length }) => sum + length, 0) / 1000;
         const sew = sewnOn(facts, `edge-sewn-${id}`, '', long);
-        const name = `${nameOfHold(id)}: hold the ${edges.map(({ edge }) => edge).join(' and the ')}`;
-        return { ahead: sew, fasten: [step(id, name, `${count}${how}`, places.length * each, { check: FASTENED, uses, caution })] };
+        const task = `${name}: hold the ${edges.map(({ edge }) => edge).join(' and the ')}`;
+        return { ahead: sew, fasten: [step(id, task, `${count}${how}`, places.length * each, { check: FASTENED, uses, caution })] };
       }
       const corner = cornerStep(fastening, { caution, by: one });
       const metres = polygonPerimeter(model.board) / 1000;
@@ -114,7 +115,7 @@ export function edgeHold(facts: HoldFacts): Fastener {
             4,
             { uses, temporary: true, caution },
           ),
-          step(id, `${nameOfHold(id)}: hold the cover`, `${count}${how}`, places.length * each, { check: FASTENED, uses, caution }),
+          step(id, `${name}: hold the cover`, `${count}${how}`, places.length * each, { check: FASTENED, uses, caution }),
         ],
         close: [...(corner ? [corner] : []), ...endSteps(model), ...(trimmed ? [trimStep(model, trimmed)] : [])],
       };
@@ -134,7 +135,7 @@ export function edgeHold(facts: HoldFacts): Fastener {
         {
           code: 'hold-too-shallow',
           where,
-          message: `${nameOfHold(id)} do not hold here: ${why}. Next best: ${nextBest(fastening.model)}.`,
+          message: `${name} do not hold here: ${why}. Next best: ${nextBest(fastening.model)}.`,
           mend: { says: 'Glue it', path: where, value: 'glue' },
         },
       ];

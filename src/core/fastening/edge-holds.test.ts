@@ -1,14 +1,15 @@
 import { describe, expect, it } from 'vitest';
 import { needsOf, waresFor } from '../buying';
-import { EDGE_HOLDS, KINDS, newChairSeat, newPiece, type EdgeHold, type Piece } from '../piece';
+import { problemsOf } from '../document';
+import { defaultsOf, EDGE_FACT, KINDS, newChairSeat, newPiece, type EdgeFact, type Piece } from '../piece';
 import { planPiece } from '../plan';
 import { shelf } from '../store';
-import { FASTENERS } from './fasteners';
+import { edgeHolds, FASTENERS } from './fasteners';
 import { rivetFor } from './fasteners/rivets';
 import { QUICK } from '../../testing/quick';
 
 const plan = (piece: Piece) => planPiece(piece, {}, QUICK);
-const heldWith = (id: EdgeHold, piece: Piece = newChairSeat()): Piece => ({ ...piece, covering: { ...piece.covering, held: id } });
+const heldWith = (id: string, piece: Piece = newChairSeat()): Piece => ({ ...piece, covering: { ...piece.covering, held: id } });
 /** The widest gap between neighbours on their way round, mm. */
 function widest(places: readonly { x: number; y: number }[]): number {
   const round = [...places].sort((a, b) => Math.atan2(a.y, a.x) - Math.atan2(b.y, b.x));
@@ -18,8 +19,14 @@ function widest(places: readonly { x: number; y: number }[]): number {
 }
 
 describe('what holds a cover', () => {
-  it('every way of holding is a fastener, and is said once', () => {
-    for (const { id, name } of EDGE_HOLDS) expect(FASTENERS.find((fastener) => fastener.id === id)?.name, id).toBe(name);
+  it('every fastener that can hold an edge is taken by the document, for the whole and for one edge, and no other word is', () => {
+    const edge = { ...(defaultsOf(EDGE_FACT) as Partial<EdgeFact>), edge: { kind: 'edge' as const, name: 'front' } } as EdgeFact;
+    for (const { id, holdsEdge } of [...FASTENERS, { id: 'string', holdsEdge: false }]) {
+      expect(problemsOf(heldWith(id)).length === 0, id).toBe(Boolean(holdsEdge));
+      const chair = newChairSeat();
+      const along = { ...chair, base: { ...chair.base, edges: [{ ...edge, held: id }] } };
+      expect(problemsOf(along).length === 0, `${id} along the front`).toBe(Boolean(holdsEdge));
+    }
   });
 
   // What is usual: tacks as close as staples, screws a hand's width, clips no farther than the cloth stays flat between them.
@@ -43,7 +50,7 @@ describe('what holds a cover', () => {
     expect(item.fixing.order.slice(0, 4).every(({ kind }) => kind === 'centre')).toBe(true);
     const keys = item.steps.map(({ key }) => key);
     const its = id === 'staples' ? 'staple' : id;
-    expect(keys.filter((key) => ['staple', ...EDGE_HOLDS.map((one) => one.id as string)].includes(key))).toEqual([its]);
+    expect(keys.filter((key) => ['staple', ...edgeHolds().map((one) => one.id as string)].includes(key))).toEqual([its]);
     expect(keys.indexOf('tack')).toBeLessThan(keys.indexOf(its));
     // What is sewn to the edge is trimmed before it is sewn; the rest once it holds.
     const sewn = ['clips', 'cord', 'hook-loop'].includes(id);

@@ -1,8 +1,8 @@
 import type { PanelLayout } from '../base/panels';
 import { behindOf, type Behind } from './behind';
-import { FASTENERS, type FastenerPlace, type FastenerPlan, type Fastening } from './fasteners';
+import { fastenerName, FASTENERS, type FastenerPlace, type FastenerPlan, type Fastening } from './fasteners';
 import { legOf, stapleOf } from './fasteners/staples';
-import { heldBy, holdsOf, nameOfHold } from './held';
+import { heldBy, holdsOf } from './held';
 import { drawnRows, type DrawnRow } from './rows';
 import { wavesOf, type Wave } from './waves';
 import type { LegChoice } from './fasteners/staple-leg';
@@ -36,7 +36,7 @@ function inOneOrder(fastening: Fastening, fasteners: readonly FastenerPlan[]): F
   const [main, ...others] = holdsOf(fastening.model);
   const places = (by: string | undefined): FastenerPlace[] => fasteners.find(({ id }) => id === by)?.places ?? [];
   const single = others.flatMap((by) =>
-    places(by).map((place) => ({ ...place, wave: `${place.edge}: ${nameOfHold(by).toLowerCase()}, from its middle outwards` })),
+    places(by).map((place) => ({ ...place, wave: `${place.edge}: ${fastenerName(by).toLowerCase()}, from its middle outwards` })),
   );
   return [...places(main), ...single].map((place, i) => ({ ...place, n: i + 1 }));
 }

@@ -2,20 +2,17 @@ import type { FixModel, HeldFields } from './reads';
 import { endsInSight, wayOf } from '../cover';
 import { BOARDS, findMaterial } from '../foam';
 import { edgeLength } from '../outline';
-import { EDGE_HOLDS, kindOf, type EdgeHold } from '../piece';
+import { kindOf } from '../piece';
 
 /** A pan thinner than this holds no staple: cover and washers are riveted through it, mm. */
 const THIN_PAN = 6;
-
-/** The name of what holds a cover, as it is said. */
-export const nameOfHold = (id: EdgeHold): string => EDGE_HOLDS.find((edgeHold) => edgeHold.id === id)!.name;
 
 /**
  * What holds a piece's cover: what was chosen, or what its board asks for; null where it is closed round its pad.
  *
  * @param model the built piece
  */
-export function heldBy({ piece }: Sided): EdgeHold | null {
+export function heldBy({ piece }: Sided): string | null {
   if (wayOf(piece.covering.way).loose) return null;
   if (piece.covering.held) return piece.covering.held;
   return kindOf(piece.kind).traits.pan && piece.base.board.thickness < THIN_PAN ? 'rivets' : 'staples';
@@ -25,14 +22,14 @@ export function heldBy({ piece }: Sided): EdgeHold | null {
 type Sided = { piece: HeldFields };
 
 /** What holds the cover along an edge: what was chosen for it, or what holds the rest. */
-export function heldOn(model: Sided, edge: string): EdgeHold | null {
+export function heldOn(model: Sided, edge: string): string | null {
   const main = heldBy(model);
   const found = (model.piece.base.edges ?? []).find(({ edge: part }) => part.name === edge);
   return main === null ? null : (found?.held ?? main);
 }
 
 /** Edges that are held by something of their own, fastened at all, each with what. */
-export function ownHolds(model: Pick<FixModel, 'piece' | 'outline'>): { edge: string; by: EdgeHold; length: number }[] {
+export function ownHolds(model: Pick<FixModel, 'piece' | 'outline'>): { edge: string; by: string; length: number }[] {
   const main = heldBy(model);
   if (main === null) return [];
   const finished = endsInSight(model.piece);
@@ -43,13 +40,13 @@ export function ownHolds(model: Pick<FixModel, 'piece' | 'outline'>): { edge: st
 }
 
 /** Everything that holds the cover: what holds most of it, then what holds single edges. */
-export function holdsOf(model: Pick<FixModel, 'piece' | 'outline'>): EdgeHold[] {
+export function holdsOf(model: Pick<FixModel, 'piece' | 'outline'>): string[] {
   const main = heldBy(model);
   return main === null ? [] : [...new Set([main, ...ownHolds(model).map(({ by }) => by)])];
 }
 
 /** Of the way round so much is held by it: nothing to one. */
-export function shareHeld(model: Pick<FixModel, 'piece' | 'outline' | 'perimeter'>, by: EdgeHold): number {
+export function shareHeld(model: Pick<FixModel, 'piece' | 'outline' | 'perimeter'>, by: string): number {
   const holds = ownHolds(model);
   const sum = (all: typeof holds): number => all.reduce((total, { length }) => total + length, 0) / model.perimeter;
   return by === heldBy(model) ? Math.max(0, 1 - sum(holds)) : sum(holds.filter((edge) => edge.by === by));

@@ -1,5 +1,14 @@
+export { checkHolds } from './check-holds';
 export { fixFields, type FixFields } from './reads';
-export { FASTENERS, type Fastener, type FastenerPlace, type FastenerPlan, type Fastening, type FasteningSteps } from './fasteners';
+export {
+  edgeHolds,
+  FASTENERS,
+  type Fastener,
+  type FastenerPlace,
+  type FastenerPlan,
+  type Fastening,
+  type FasteningSteps,
+} from './fasteners';
 export { gunLegs } from './fasteners/staples';
 export { stapleLeg, type LegChoice } from './fasteners/staple-leg';
 export type { Behind, BehindThing } from './behind';

@@ -6,7 +6,8 @@ import { isStretched, overAllName } from '../foam';
 import { offsetPolygon, type Polygon } from '../outline';
 import { kindOf } from '../piece';
 import { otherParts } from '../strip/chair-parts';
-import { holdsOf, nameOfHold } from './held';
+import { holdsOf } from './held';
+import { fastenerName } from './fasteners';
 
 /** One row of fasteners behind the board: what it holds, and how far in from the board's edge, mm. */
 export type Row = {
@@ -59,7 +60,7 @@ const STEP = 0.5;
  * @returns from the edge inwards
  */
 export function rowsOf(model: FixModel, choices: Pick<Choices, 'covering' | 'welt'>): Row[] {
-  const by = holdsOf(model).map((id) => nameOfHold(id).toLowerCase());
+  const by = holdsOf(model).map((id) => fastenerName(id).toLowerCase());
   if (by.length === 0) return [];
   const placed: Row[] = [{ id: 'cover', name: `Cover, ${by.join(' and ')}`, inset: model.rule('return') }];
   const isFree = (inset: number): boolean => placed.every((row) => Math.abs(row.inset - inset) >= ROWS_APART - 1e-9);

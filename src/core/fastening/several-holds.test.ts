@@ -1,42 +1,44 @@
 import { describe, expect, it } from 'vitest';
-import { defaultsOf, EDGE_FACT, EDGE_HOLDS, newChairSeat, newPiece, type EdgeFact, type EdgeHold, type Piece } from '../piece';
+import { defaultsOf, EDGE_FACT, newChairSeat, newPiece, type EdgeFact, type Piece } from '../piece';
 import { modelOf } from '../padding';
 import { distanceAlong, edgeNamed, edgeLength, offsetPolygon, polygonPerimeter } from '../outline';
 import { planPiece } from '../plan';
 import { needsOf, waresFor } from '../buying';
 import { shelf } from '../store';
 import { shareHeld } from './held';
+import { edgeHolds } from './fasteners';
 import { QUICK } from '../../testing/quick';
 
 const plan = (piece: Piece) => planPiece(piece, {}, QUICK);
-const along = (name: string, holdId: EdgeHold, piece: Piece = newChairSeat()): Piece => {
+const along = (name: string, holdId: string, piece: Piece = newChairSeat()): Piece => {
   const item: EdgeFact = { ...defaultsOf<EdgeFact>(EDGE_FACT as { static: EdgeFact }), edge: edgeNamed(name), held: holdId };
   return { ...piece, base: { ...piece.base, edges: [...(piece.base.edges ?? []).filter(({ edge }) => edge.name !== name), item] } };
 };
 const keys = (piece: Piece): string[] => plan(piece).steps.map(({ key }) => key);
 
 describe('several things that hold one cover', () => {
-  it.each(EDGE_HOLDS.map(({ id }) => id).filter((id) => id !== 'staples'))(
-    '%s along the back, staples along the rest: every place once, none twice, all in one order',
-    (id) => {
-      const piece = along('back', id);
-      const { fixing } = plan(piece);
-      const plain = plan(newChairSeat()).fixing;
-      const of = (edge: string) => fixing.order.filter((place) => place.edge === edge && place.kind !== 'corner').length;
-      const was = (edge: string) => plain.order.filter((place) => place.edge === edge && place.kind !== 'corner').length;
-      for (const edge of ['front', 'left', 'right']) expect(of(edge), edge).toBe(was(edge));
-      // Everything but staples stands farther apart than they do.
-      expect(of('back')).toBeGreaterThan(0);
-      expect(of('back')).toBeLessThanOrEqual(was('back'));
-      expect(fixing.order.map(({ n }) => n)).toEqual(fixing.order.map((_, k) => k + 1));
-      // Corners are still made by what holds most of it.
-      expect(fixing.order.filter(({ kind }) => kind === 'corner')).toHaveLength(plain.order.filter(({ kind }) => kind === 'corner').length);
-      expect(fixing.waves.at(-1)!.says).toMatch(/^back: /);
-      expect(fixing.waves.reduce((sum, { from, to }) => sum + to - from + 1, 0)).toBe(fixing.order.length);
-      expect(fixing.fasteners.map((fastener) => fastener.id)).toEqual(expect.arrayContaining(['staples', id]));
-      expect(fixing.rows.find((row) => row.id === 'cover')!.name).toContain('staples and ');
-    },
-  );
+  it.each(
+    edgeHolds()
+      .map(({ id }) => id)
+      .filter((id) => id !== 'staples'),
+  )('%s along the back, staples along the rest: every place once, none twice, all in one order', (id) => {
+    const piece = along('back', id);
+    const { fixing } = plan(piece);
+    const plain = plan(newChairSeat()).fixing;
+    const of = (edge: string) => fixing.order.filter((place) => place.edge === edge && place.kind !== 'corner').length;
+    const was = (edge: string) => plain.order.filter((place) => place.edge === edge && place.kind !== 'corner').length;
+    for (const edge of ['front', 'left', 'right']) expect(of(edge), edge).toBe(was(edge));
+    // Everything but staples stands farther apart than they do.
+    expect(of('back')).toBeGreaterThan(0);
+    expect(of('back')).toBeLessThanOrEqual(was('back'));
+    expect(fixing.order.map(({ n }) => n)).toEqual(fixing.order.map((_, k) => k + 1));
+    // Corners are still made by what holds most of it.
+    expect(fixing.order.filter(({ kind }) => kind === 'corner')).toHaveLength(plain.order.filter(({ kind }) => kind === 'corner').length);
+    expect(fixing.waves.at(-1)!.says).toMatch(/^back: /);
+    expect(fixing.waves.reduce((sum, { from, to }) => sum + to - from + 1, 0)).toBe(fixing.order.length);
+    expect(fixing.fasteners.map((fastener) => fastener.id)).toEqual(expect.arrayContaining(['staples', id]));
+    expect(fixing.rows.find((row) => row.id === 'cover')!.name).toContain('staples and ');
+  });
 
   it.each(['screws', 'clips', 'glue', 'rivets'] as const)(
     '%s: its step comes before the corners are made and what stands over is trimmed',

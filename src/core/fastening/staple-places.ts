@@ -3,14 +3,14 @@ import type { Keep } from '../keep';
 import { placeFields, type FixModel, type PlaceFields, type PlaceModel } from './reads';
 import { endsInSight, type CornerPlan } from '../cover';
 import { cornerAlong, distanceAlong, offsetPolygon, pointAlong, polygonPerimeter, type Point, type Polygon } from '../outline';
-import { fieldsOf, kindOf, type EdgeHold } from '../piece';
+import { fieldsOf, kindOf } from '../piece';
 import type { FastenerPlace } from './fasteners/fastener';
 import { heldBy, heldOn } from './held';
 import { ordered, type OrderId, type Place, type Side } from './orders';
 
 /** A corner as it moves staples. */
 type FoldedCorner = Pick<CornerPlan, 'x' | 'y' | 'edge' | 'way' | 'pleats' | 'inside'>;
-type PlaceReads = ModelReads<PlaceFields> & { corners: readonly FoldedCorner[]; by: EdgeHold; pitch: number };
+type PlaceReads = ModelReads<PlaceFields> & { corners: readonly FoldedCorner[]; by: string; pitch: number };
 
 /** A stretch of the staple line between two corners (or a quarter of a round one). */
 type Run = {
@@ -124,7 +124,7 @@ function cornerStaples({ way, pleats }: FoldedCorner, open: number, pitch: numbe
 export function staplePlaces(
   model: FixModel,
   corners: readonly CornerPlan[],
-  by: EdgeHold,
+  by: string,
   pitch = model.rule('staplePitch'),
 ): FastenerPlace[] {
   const { keep, stack, rule, piece } = model;

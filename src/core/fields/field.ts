@@ -50,7 +50,7 @@ export const tick = (title: string, facts: Facts<boolean> = {}) => Type.Boolean(
 export const words = (title: string, maxLength = 120, facts: Facts<string> = {}) => Type.String({ title, maxLength, ...facts });
 
 /** A name by which one thing of a list is told from another. */
-export const id = (title = 'Id') => Type.String({ title, pattern: '^[a-z0-9-]{1,60}$' });
+export const id = (title = 'Id', facts: Facts<string> = {}) => Type.String({ title, pattern: '^[a-z0-9-]{1,60}$', ...facts });
 
 /** A day, YYYY-MM-DD, or empty. */
 export const day = (title: string) => Type.String({ title, pattern: '^(\\d{4}-\\d{2}-\\d{2})?$' });

@@ -6,26 +6,6 @@ import { QUICK, sharedPlanner } from '../../testing/quick';
 
 /** What an upholsterer of thirty years would say to a piece as it starts, and to others of its size. */
 
-/** Cut sizes of the first cloth piece, mm, and why a master would sign them. */
-const SIGNED: Record<PieceKind, { width: [number, number]; height: [number, number]; why: string }> = {
-  'chair-seat': { width: [640, 690], height: [610, 660], why: '450 × 420, 70 of foam: 50 to 55 down the side, 18 under, 35 to hold' },
-  'round-seat': { width: [374, 384], height: [374, 384], why: 'top as large as the board, and two allowances of 12' },
-  bench: { width: [1455, 1500], height: [655, 700], why: '1200 × 400, 75 of foam: about 140 more on each side' },
-  'corner-seat': { width: [1240, 1290], height: [715, 770], why: '1000 × 480, 75 of foam, overhang only where no wall is' },
-  headboard: { width: [1680, 1740], height: [830, 890], why: '1500 × 650, 50 of foam, 30 under at the back' },
-  'headboard-bordered': {
-    width: [1356, 1381],
-    height: [856, 881],
-    why: '1500 × 1000 less the border of 100 all round, and a hand’s 35 to pull on where it is stapled to the lip',
-  },
-  'headboard-panelled': { width: [560, 600], height: [1080, 1130], why: '375 × 900, 40 of foam, 30 under' },
-  'headboard-nailed': { width: [1560, 1620], height: [860, 920], why: '1400 × 700, foam held back by 50' },
-  saddle: { width: [260, 310], height: [620, 670], why: 'a pan of 260 × 615: the top comes to its shoulders' },
-  'arm-pad': { width: [368, 382], height: [138, 152], why: '350 × 120 and two allowances' },
-  'block-seat': { width: [818, 832], height: [688, 702], why: '800 × 670 and two allowances' },
-  'tight-seat': { width: [790, 870], height: [740, 820], why: '560 × 510, 25 of foam, 110 through the frame' },
-};
-
 /** The kind's own shape, so much larger or smaller. */
 function scaled(shape: BaseShape, by: number): BaseShape {
   if (shape.type === 'saddle') return { ...shape, rows: shape.rows.map((row) => ({ ...row, at: row.at * by, width: row.width * by })) };
@@ -92,7 +72,7 @@ describe('a kind as it starts', () => {
   it.each(KINDS.map(({ id }) => [id] as const))('%s: nothing to warn of, cut as a master would, in a valid order', (id) => {
     const plan = planPiece(newPiece(id), {}, { planner: sharedPlanner });
     expect(plan.warnings.map(({ message }) => message)).toEqual([]);
-    const { width, height, why } = SIGNED[id];
+    const { width, height, why } = kindOf(id).signed;
     const first = plan.cover.pieces[0]!;
     expect(first.width, why).toBeGreaterThanOrEqual(width[0]);
     expect(first.width, why).toBeLessThanOrEqual(width[1]);

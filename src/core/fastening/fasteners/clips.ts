@@ -4,6 +4,7 @@ import { edgeHold } from '../edge-hold';
 /** Tabs sewn to the cloth's edge that a clip draws over the rim: for pans, and boards that hold nothing. */
 export const clips = edgeHold({
   id: 'clips',
+  name: 'Clips and tabs',
   words: 'Tabs sewn to the edge, drawn over the rim by a clip each: nothing goes into the base.',
   apart: 66,
   ware: { kind: 'fastener', sort: 'clip', name: 'Fasteners' },

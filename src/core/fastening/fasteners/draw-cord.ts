@@ -9,6 +9,7 @@ const TO_DRAW = 400;
 /** A cord in a hem along the cloth's edge, drawn up under the base. */
 export const drawCord = edgeHold({
   id: 'cord',
+  name: 'Draw-cord in a hem',
   words: 'A cord in a hem, drawn up under the base: nothing goes into it, and it comes off again.',
   apart: 200,
   ware: { kind: 'cord', sort: 'draw', name: 'Draw-cord' },

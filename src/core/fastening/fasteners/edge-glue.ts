@@ -9,6 +9,7 @@ const FACES = 2;
 /** The edge glued down under the base, for boards that nothing can be driven into. */
 export const edgeGlue = edgeHold({
   id: 'glue',
+  name: 'Glue',
   words: 'Both faces, laid when it is tacky: for boards that nothing bites into.',
   apart: 120,
   ware: { kind: 'glue', name: 'Glue' },

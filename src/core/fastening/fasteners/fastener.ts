@@ -48,6 +48,8 @@ export type Fastener = {
   name: string;
   /** staples have a leg and a pitch of their own in the sizes */
   kind: 'staple' | 'other';
+  /** it can hold the cover along its edge, and is offered for that */
+  holdsEdge?: boolean;
   /** what it is bought as */
   ware: Bought;
   /** what it is for, in a line */

@@ -6,6 +6,7 @@ import { shareHeld } from '../held';
 /** Hook tape under the base, loop tape sewn to the cover's edge. */
 export const hookLoop = edgeHold({
   id: 'hook-loop',
+  name: 'Hook and loop',
   words: 'Loop tape sewn to the edge, hook tape under the base: it comes off to be washed.',
   apart: 200,
   ware: { kind: 'hook', name: 'Hook and loop' },

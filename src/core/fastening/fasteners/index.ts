@@ -13,4 +13,10 @@ import { tacks } from './tacks';
 /** Every fastener, in the order of work. A new one is a file beside these and a line here. */
 export const FASTENERS: Fastener[] = [staples, tacks, rivets, screws, clips, drawCord, hookLoop, edgeGlue, edgeTape, nails];
 
+/** What can hold a cover along its edge, as it is offered. */
+export const edgeHolds = (): Fastener[] => FASTENERS.filter(({ holdsEdge }) => holdsEdge);
+
+/** A fastener's name, as it is said. */
+export const fastenerName = (id: string): string => FASTENERS.find((fastener) => fastener.id === id)!.name;
+
 export type { Fastener, FastenerPlace, FastenerPlan, Fastening, FasteningSteps } from './fastener';

@@ -4,7 +4,7 @@ import { CAUTIONS } from '../../step/cautions';
 import { step } from '../../step/step';
 import type { FixFields, FixModel } from '../reads';
 import { kindOf, type Hole } from '../../piece';
-import { heldBy, holdsOf, nameOfHold } from '../held';
+import { heldBy, holdsOf } from '../held';
 import { staplePlaces } from '../staple-places';
 import { trimStep } from '../fastening-steps';
 import type { Fastener, FastenerPlace, Fastening } from './fastener';
@@ -63,8 +63,9 @@ function oldHolesOf({ base: { holes = [] } }: FixFields): Extract<Hole, { kind: 
 
 export const rivets: Fastener = {
   id: 'rivets',
-  name: nameOfHold('rivets'),
+  name: 'Rivets with washers',
   kind: 'other',
+  holdsEdge: true,
   ware: { kind: 'fastener', sort: 'rivet', name: 'Fasteners' },
   caution: CAUTIONS.rivets,
   words: 'Through a pan that is too thin for staples.',

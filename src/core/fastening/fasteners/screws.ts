@@ -4,6 +4,7 @@ import { edgeHold } from '../edge-hold';
 /** Screws with cup washers: few, strong, and taken out again; in sight they are a line of their own. */
 export const screws = edgeHold({
   id: 'screws',
+  name: 'Screws with cup washers',
   words: 'Few and strong, taken out again for the next cover.',
   apart: 88,
   ware: { kind: 'fastener', sort: 'screw', name: 'Fasteners' },

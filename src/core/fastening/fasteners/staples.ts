@@ -10,7 +10,7 @@ import { CAUTIONS } from '../../step/cautions';
 import { step } from '../../step/step';
 import { sayLength } from '../../warning';
 import { fasteningDepth } from '../depth';
-import { heldBy, holdsOf, nameOfHold, nextBest } from '../held';
+import { heldBy, holdsOf, nextBest } from '../held';
 import { staplePlaces } from '../staple-places';
 import type { Fastener, FastenerPlace, Fastening } from './fastener';
 import { cornerStep, drawnOver, endSteps, trimStep } from '../fastening-steps';
@@ -87,8 +87,9 @@ const turnWords = ([first]: readonly FastenerPlace[]): string =>
 
 export const staples: Fastener = {
   id: 'staples',
-  name: nameOfHold('staples'),
+  name: 'Staples',
   kind: 'staple',
+  holdsEdge: true,
   ware: { kind: 'staple', name: 'Staples' },
   words: 'Hold the cover under the board.',
   caution: CAUTIONS.staples,

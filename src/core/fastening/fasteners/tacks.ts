@@ -4,6 +4,7 @@ import { edgeHold } from '../edge-hold';
 /** Tacks by hand: slower than staples, drawn again without a mark, and the old way on old frames. */
 export const tacks = edgeHold({
   id: 'tacks',
+  name: 'Tacks',
   words: 'By hand, half driven first and drawn again where the cloth lies wrong.',
   apart: 25,
   ware: { kind: 'fastener', sort: 'tack', name: 'Fasteners' },

@@ -2,6 +2,7 @@ import { kind, main, SEAT_WORDS } from './kind';
 
 export const armPad = kind({
   id: 'arm-pad',
+  signed: { width: [368, 382], height: [138, 152], why: '350 × 120 and two allowances' },
   name: 'Arm rest or console pad',
   special: 'A thin board under firm layered foam.',
   shapes: ['rectangle', 'd', 'oval', 'two-tapes', 'drawn'],

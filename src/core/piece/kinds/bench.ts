@@ -2,6 +2,7 @@ import { kind, main, SEAT_WORDS } from './kind';
 
 export const bench = kind({
   id: 'bench',
+  signed: { width: [1455, 1500], height: [655, 700], why: '1200 × 400, 75 of foam: about 140 more on each side' },
   name: 'Bench or lid',
   special: 'Long; foam joined from blocks, parcel-folded ends.',
   traits: { sat: true },

@@ -2,6 +2,7 @@ import { kind, main, SEAT_WORDS } from './kind';
 
 export const blockSeat = kind({
   id: 'block-seat',
+  signed: { width: [818, 832], height: [688, 702], why: '800 × 670 and two allowances' },
   name: 'Block seat',
   special: 'The foam is the structure; thin boards only to staple into.',
   traits: { sat: true, loose: true },

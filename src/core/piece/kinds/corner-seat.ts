@@ -3,6 +3,7 @@ import { kind, main, SEAT_WORDS } from './kind';
 
 export const cornerSeat = kind({
   id: 'corner-seat',
+  signed: { width: [1240, 1290], height: [715, 770], why: '1000 × 480, 75 of foam, overhang only where no wall is' },
   name: 'Built-in or corner seat',
   special: 'Odd angles taken with a bevel; thin board with a frame.',
   traits: { sat: true, loose: true },

@@ -2,6 +2,11 @@ import { crown, kind, main, BOARD_WORDS, WALL_LINE } from './kind';
 
 export const headboardBordered = kind({
   id: 'headboard-bordered',
+  signed: {
+    width: [1356, 1381],
+    height: [856, 881],
+    why: '1500 × 1000 less the border of 100 all round, and a hand’s 35 to pull on where it is stapled to the lip',
+  },
   name: 'Headboard, bordered',
   special: 'Inner panel edged by a hard strip, mitred border over rolls.',
   traits: { wall: true },

@@ -2,6 +2,7 @@ import { kind, main, BOARD_WORDS, WALL_LINE } from './kind';
 
 export const headboardNailed = kind({
   id: 'headboard-nailed',
+  signed: { width: [1560, 1620], height: [860, 920], why: '1400 × 700, foam held back by 50' },
   name: 'Headboard, nailed or buttoned',
   special: 'Foam held back from a bare margin so that nails bite wood.',
   traits: { wall: true },

@@ -2,6 +2,7 @@ import { kind, main, BOARD_WORDS, WALL_LINE } from './kind';
 
 export const headboardPanelled = kind({
   id: 'headboard-panelled',
+  signed: { width: [560, 600], height: [1080, 1130], why: '375 × 900, 40 of foam, 30 under' },
   name: 'Headboard or wall, panelled',
   special: 'Equal panels side by side, laid out from the middle of the wall.',
   traits: { wall: true },

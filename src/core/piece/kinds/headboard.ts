@@ -2,6 +2,7 @@ import { kind, main, BOARD_WORDS, WALL_LINE } from './kind';
 
 export const headboard = kind({
   id: 'headboard',
+  signed: { width: [1680, 1740], height: [830, 890], why: '1500 × 650, 50 of foam, 30 under at the back' },
   name: 'Headboard, plain',
   special: 'A big area; straight, arched, stepped, crowned or drawn top.',
   traits: { wall: true },

@@ -51,6 +51,8 @@ export type Kind<Id extends string = string> = {
   /** who usually presses on it */
   loader: Sitting['loader'];
   start: Start;
+  /** what the first cloth piece of a new one is cut to, from least to most, mm, and why a master would sign it */
+  signed: { width: readonly [number, number]; height: readonly [number, number]; why: string };
 };
 
 const PLAIN: Traits = { sat: false, pan: false, wall: false, loose: false, throughFrame: false };

@@ -2,6 +2,7 @@ import { kind, main, SEAT_WORDS } from './kind';
 
 export const roundSeat = kind({
   id: 'round-seat',
+  signed: { width: [374, 384], height: [374, 384], why: 'top as large as the board, and two allowances of 12' },
   name: 'Round seat, boxed',
   special: 'Top panel and band with a welt above and below.',
   traits: { sat: true },

@@ -3,6 +3,7 @@ import { kind, main, SEAT_WORDS } from './kind';
 
 export const saddle = kind({
   id: 'saddle',
+  signed: { width: [260, 310], height: [620, 670], why: 'a pan of 260 × 615: the top comes to its shoulders' },
   name: 'Vehicle saddle',
   special: 'A moulded pan; cross-sections along its centre line.',
   traits: { sat: true, pan: true },

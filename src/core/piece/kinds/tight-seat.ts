@@ -2,6 +2,7 @@ import { kind, main, SEAT_WORDS } from './kind';
 
 export const tightSeat = kind({
   id: 'tight-seat',
+  signed: { width: [790, 870], height: [740, 820], why: '560 × 510, 25 of foam, 110 through the frame' },
   name: 'Tight seat in a frame',
   special: 'The deck passes between rails; notches where posts stand.',
   traits: { sat: true, throughFrame: true },

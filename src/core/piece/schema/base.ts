@@ -3,7 +3,6 @@ import { DECKS, TIGHT_ENOUGH } from '../../foam';
 import { MAP } from '../../heights';
 import { EDGE } from '../../outline/schema/edge';
 import { NOTCH } from '../../outline/schema/notch';
-import { EDGE_HOLDS } from './edge-holds';
 import { choice, figure, id, length, list, oneOf, optional, orNull, pair, record, spot, tag, tick, whole, type Range } from '../../fields';
 import { BASE_SHAPE, BOARD_SIZE, PAN_ROW } from '../../outline/schema/shapes';
 
@@ -94,7 +93,7 @@ export const EDGE_FACT = record({
   /** the cloth ends in sight here, with a finished fold; left out, it goes on under the board */
   end: optional(orNull(COVER_END)),
   /** what holds the cover here where it is not what holds the rest; null is the same */
-  held: optional(orNull(choice('Held along here by', EDGE_HOLDS, { empty: 'As the rest' }))),
+  held: optional(orNull(id('Held along here by', { empty: 'As the rest' }))),
   /** the cloth is cut so much shorter here than there is to hold elsewhere */
   short: optional(length('Cloth cut short here', [0, 20], { hint: 'where nobody sees it: less to hold beyond the staples', default: 0 })),
 });

@@ -1,7 +1,6 @@
 import { type Static } from '@sinclair/typebox';
 import { TRACE } from './base';
 import { EDGE } from '../../outline/schema/edge';
-import { EDGE_HOLDS } from './edge-holds';
 import { choice, day, figure, id, length, list, optional, orNull, PLAN, record, tick, whole, words, type Range } from '../../fields';
 
 /** How the cloth goes over a piece: the way, and every choice that belongs to one. What a way does not use is kept. */
@@ -172,8 +171,8 @@ export const COVERING = record({
   way: id('Way of covering'),
   /** which parts are cut from the piece's second cloth, where it has one */
   secondOn: optional(list('Cut from the second cloth', choice('Part', SECOND_PARTS), [0, SECOND_PARTS.length])),
-  /** null is what the board asks for */
-  held: optional(orNull(choice('Held by', EDGE_HOLDS, { empty: 'By the board' }))),
+  /** a fastener; null is what the board asks for */
+  held: optional(orNull(id('Held by', { empty: 'By the board' }))),
   /** null is what is usual for the kind and its outline */
   order: optional(orNull(choice('Order', ORDERS, { empty: 'As is usual' }))),
   /** glued over the staples and the raw edge */

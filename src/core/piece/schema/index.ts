@@ -22,4 +22,3 @@ export { readField, shapeKind, SHAPES, STARTING_SHAPES, withField } from './shap
 export type { ChairPart, Meet, OldPiece, Pin, PressReadings, StripItem, StripKind, StripRecord } from './strip';
 export { AGAIN, CHAIR_PARTS, GOES_BACK, MEET, PRESS, STRIP, STRIP_ITEM, STRIP_KINDS } from './strip';
 export { sayRange, slipOf, type Slip } from './say';
-export { EDGE_HOLDS, type EdgeHold } from './edge-holds';

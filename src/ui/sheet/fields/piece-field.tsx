@@ -15,6 +15,8 @@ type Props = {
   hint?: ReactNode;
   /** what is shown where the field is empty or left out: what holds then */
   standing?: unknown;
+  /** what is offered, where the document names things of a list that is not its own */
+  options?: readonly { id: string; name: string }[];
   /** instead of simply putting it there */
   onCommit?: (value: never) => string | null;
   compact?: boolean;
@@ -24,7 +26,7 @@ type Props = {
 };
 
 /** A field of the piece: its name, unit, range, choices and hint are the document's own. */
-export function PieceField({ at, label, hint, standing, onCommit, compact, bare, word }: Props) {
+export function PieceField({ at, label, hint, standing, options, onCommit, compact, bare, word }: Props) {
   const piece = usePiece();
   const id = useSheet((state) => state.id);
   const stuck = useSheet((state) => (state.stuck?.at === at ? state.stuck.message : null));
@@ -34,7 +36,7 @@ export function PieceField({ at, label, hint, standing, onCommit, compact, bare,
   return (
     <>
       <SchemaField
-        field={{ ...field, ...(label ? { label } : {}) }}
+        field={{ ...field, ...(label ? { label } : {}), ...(options ? { options } : {}) }}
         name={`${id} ${at}`}
         value={value ?? standing ?? field.default ?? null}
         hint={hint ?? field.hint}

@@ -1,12 +1,12 @@
 'use client';
 
 import { endsInSight, wayOf } from '@/core/cover';
+import { edgeHolds } from '@/core/fastening';
 import { baseOutline, edgeNamed, measuredOutline, notchPlaces, samePart } from '@/core/outline';
 import {
   COVER_END,
   defaultsOf,
   EDGE_FACT,
-  EDGE_HOLDS,
   END_HOLDS,
   fieldAt,
   freeId,
@@ -189,8 +189,8 @@ function EdgeFields({ name }: { name: string }) {
         <ChoiceField
           label={String(fieldAt('base.edges.held').label)}
           value={found.held ?? ''}
-          options={[{ id: '', name: fieldAt('base.edges.held').empty! }, ...EDGE_HOLDS]}
-          onChange={(holdId) => put({ held: EDGE_HOLDS.find(({ id }) => id === holdId)?.id ?? null })}
+          options={[{ id: '', name: fieldAt('base.edges.held').empty! }, ...edgeHolds()]}
+          onChange={(holdId) => put({ held: holdId || null })}
         />
       )}
       {wayOf(piece.covering.way).pulled && !found.end && field('short', found.short ?? 0, (short) => put({ short }))}

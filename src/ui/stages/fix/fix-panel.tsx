@@ -4,6 +4,7 @@ import { cornerWords } from '@/core/cover';
 import { partWords } from '@/core/outline';
 import type { Fixing } from '@/core/fastening';
 import { wayOf } from '@/core/cover';
+import { edgeHolds } from '@/core/fastening';
 import { PieceField } from '@/ui/sheet/fields/piece-field';
 import { Figure } from '@/ui/kit/figure';
 import { inUnit } from '@/core/length';
@@ -83,7 +84,7 @@ export function FixPanel() {
     <div className="text-sm space-y-2">
       {!loose && (
         <div>
-          <PieceField at="covering.held" />
+          <PieceField at="covering.held" options={edgeHolds()} />
           <PieceField at="covering.order" />
           <PieceField at="covering.edgeTape" />
         </div>
