@@ -1,34 +1,7 @@
-import { armPad } from './arm-pad';
-import { bench } from './bench';
-import { blockSeat } from './block-seat';
-import { chairSeat } from './chair-seat';
-import { cornerSeat } from './corner-seat';
-import { headboard } from './headboard';
-import { headboardBordered } from './headboard-bordered';
-import { headboardNailed } from './headboard-nailed';
-import { headboardPanelled } from './headboard-panelled';
+import { KINDS } from './list';
 import type { Kind } from './kind';
-import { roundSeat } from './round-seat';
-import { saddle } from './saddle';
-import { tightSeat } from './tight-seat';
 import { shapeKind, SHAPES } from '../schema/shape-kinds';
 import type { ShapeType } from '../../outline/schema/shapes';
-
-/** Every kind of piece, in the order it is offered. A new one is a file beside these and a line here. */
-export const KINDS = [
-  chairSeat,
-  roundSeat,
-  bench,
-  cornerSeat,
-  headboard,
-  headboardBordered,
-  headboardPanelled,
-  headboardNailed,
-  saddle,
-  armPad,
-  blockSeat,
-  tightSeat,
-] as const;
 
 export type PieceKind = (typeof KINDS)[number]['id'];
 
@@ -58,3 +31,4 @@ export function shapesFor(id: PieceKind): { id: ShapeType; name: string }[] {
 }
 
 export type { Kind, Start, Traits } from './kind';
+export { KINDS } from './list';

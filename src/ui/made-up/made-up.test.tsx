@@ -12,11 +12,11 @@ import { StageTabs } from '@/ui/sheet/sheet-header';
 import { Sizes } from '@/ui/sheet/sizes';
 import { createSheetStore, SheetContext, type SheetStore } from '@/ui/sheet/store';
 import { partsOf } from '@/ui/sheet/viewer';
-import { stageOf, STAGES } from '.';
-import { CoverPanel } from './cover/cover-panel';
-import { draped } from './made-up/draped';
-import { pegs } from './made-up/pegs';
-import { admire } from './made-up/stage';
+import { stageOf, STAGES } from '../stages';
+import { CoverPanel } from '../stages/cover/cover-panel';
+import { draped } from './draped';
+import { pegs } from './pegs';
+import { admire } from './stage';
 import { QUICK } from '../../testing/quick';
 
 /** A way, a fastener and a stage from one file each, and a line in their lists: nothing else is told of them. */
