@@ -60,7 +60,7 @@ export function Members() {
       ) : (
         <p className="text-sm mb-2 max-w-3xl">
           This workshop answers only on its own machine. To have it on tablets too, stop it and start it with{' '}
-          <code>npm run demo -- --lan</code>.
+          <code className="whitespace-nowrap">npm run demo -- --lan</code>.
         </p>
       )}
       {listed && (
@@ -86,16 +86,16 @@ export function Members() {
         ))}
       </ul>
       <form
-        className="flex items-end gap-3 max-w-3xl border-t border-base-content/20 pt-2"
+        className="flex items-center gap-3 max-w-3xl border-t border-base-content/20 pt-2"
         onSubmit={(event) => {
           event.preventDefault();
           void change('POST', { name, role }).then((ok) => ok && setName(''));
         }}
       >
-        <label className="text-sm flex-1">
+        <label className="text-sm flex-1 flex items-center gap-2">
           Name
           <input
-            className="w-full px-2 py-1 border border-base-content/40 rounded-sm bg-base-100 text-base"
+            className="grow px-2 py-1 border border-base-content/40 rounded-sm bg-base-100 text-base"
             value={name}
             maxLength={40}
             onChange={(event) => setName(event.target.value)}

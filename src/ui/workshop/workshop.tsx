@@ -44,7 +44,8 @@ function Backups({ first }: { first: KeptBackup[] }) {
       <p className="text-sm mb-2 max-w-3xl">
         Everything there is: pieces with their whole history, ticks, the log, house rules and photos, in one file. One is made daily while
         the application runs. A backup in the same machine does not outlive the machine: keep one elsewhere from time to time. To put one
-        back, or to move to another machine, stop the application and run <code>npm run fovea -- restore FILE</code>.
+        back, or to move to another machine, stop the application and run{' '}
+        <code className="whitespace-nowrap">npm run fovea -- restore FILE</code>.
       </p>
       <div className="flex items-center gap-3 mb-2">
         <button type="button" className="btn btn-primary" onClick={() => void make()} disabled={status === 'Making a backup…'}>
