@@ -46,8 +46,20 @@ module.exports = {
     {
       name: 'kinds-do-not-know-kinds',
       severity: 'error',
-      from: { path: '^src/core/piece/kinds/(?!index)[^/]+\\.ts$', pathNot: '\\.test\\.ts$' },
+      from: { path: '^src/core/piece/kinds/(?!index|list)[^/]+\\.ts$', pathNot: '\\.test\\.ts$' },
       to: { path: '^src/core/piece/kinds/(?!kind\\.ts)' },
+    },
+    {
+      name: 'pad-forms-do-not-know-pad-forms',
+      severity: 'error',
+      from: { path: '^src/core/pad-forms/(?!index|list)[^/]+\\.ts$', pathNot: '\\.test\\.ts$' },
+      to: { path: '^src/core/pad-forms/(?!(form|shared|points)\\.ts)' },
+    },
+    {
+      name: 'rims-do-not-know-rims',
+      severity: 'error',
+      from: { path: '^src/core/pad-rims/(?!index|list)[^/]+\\.ts$', pathNot: '\\.test\\.ts$' },
+      to: { path: '^src/core/pad-rims/(?!(rim|shared|dome)\\.ts)' },
     },
     {
       name: 'fasteners-do-not-know-fasteners',

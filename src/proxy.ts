@@ -4,6 +4,9 @@ import { troubleOf } from './data/trouble';
 import { FROM, isDoor, lanAddresses, mayNot, whoIs } from './server/entrance/entrance';
 import { contentSecurityPolicy, refuse } from './server/entrance/guard';
 
+/** A page that is for the owner alone. */
+const OWNERS_PAGE = /^\/workshop(\/|$)/;
+
 const says = (message: string, status: number): NextResponse => NextResponse.json({ message }, { status });
 
 /** What keeps somebody on another machine from what they ask for, or null. */
@@ -13,7 +16,8 @@ function closed(request: NextRequest): NextResponse | null {
   try {
     const who = whoIs(database(), request.headers);
     if (who) {
-      const why = mayNot(who, request.method, path);
+      // What of the interface somebody may ask for, its table of routes says.
+      const why = OWNERS_PAGE.test(path) ? mayNot(who, 'owner') : null;
       return why ? says(why, 403) : null;
     }
   } catch (error) {

@@ -32,7 +32,7 @@ import { planning } from './planning';
 const DAY = /^\d{4}-\d{2}-\d{2}$/;
 const LONGEST_TASK = 200;
 /** What a schedule of everything on a floor may have with what it was made from, bytes: twelve kilobytes a piece, of some thousand pieces. */
-const LARGEST_DIARY = 16_000_000;
+export const LARGEST_DIARY = 16_000_000;
 /** So much of the log is offered to be made again. */
 const LATEST = 40;
 

@@ -6,8 +6,8 @@ import { getHouse } from '../data/settings';
 import { eventLog } from './event-log';
 import { planning, type Look } from './planning';
 
-/** A piece that rests so long after a save has its look worked out, ms. */
-const REST = 1500;
+/** A piece that rests so long after a save has its look worked out, ms: by then its sheet has settled, and a hand at it is not kept waiting. */
+const REST = 5000;
 
 /**
  * What the floor shows of a piece as it stands, where it is known.

@@ -1,5 +1,4 @@
-import { health } from '@/server/health';
-import { answer } from '@/server/http';
+import { dispatch } from '@/server/api/dispatch';
 
 export const dynamic = 'force-dynamic';
-export const GET = () => answer(() => health());
+export const GET = (request: Request) => dispatch(request, ['health']);

@@ -55,43 +55,19 @@ export function whoIs(db: Db, headers: Headers): Member | 'own machine' | null {
   return token ? memberOf(db, token) : null;
 }
 
-/** What each role may change, by method and path; whatever is not here only the owner may. */
-const MAY: Record<Exclude<Role, 'owner'>, readonly RegExp[]> = {
-  apprentice: [
-    /^PUT \/api\/pieces\/[^/]+\/ticks$/,
-    /^POST \/api\/(pieces\/[^/]+\/notes|timers|photos)$/,
-    /^DELETE \/api\/(enter|timers\/[^/]+)$/,
-  ],
-  // A hand lays, cuts and puts things into the store; orders and prices are the owner's.
-  hand: [
-    /^\w+ \/api\/pieces(\/|$)/,
-    /^\w+ \/api\/timers(\/|$)/,
-    /^PUT \/api\/diary(\/(pins|deliveries))?$/,
-    /^POST \/api\/(import|photos)$/,
-    /^PUT \/api\/settings$/,
-    /^DELETE \/api\/enter$/,
-    /^(POST|PUT) \/api\/store\/stock(\/|$)/,
-    /^(POST|PUT) \/api\/(cut\/[^/]+\/lays|cutter)(\/|$)/,
-    /^PUT \/api\/jobs\/[^/]+\/pieces$/,
-  ],
-};
-/** What is not even looked at by others than the owner. */
-const OWNERS = /^\/(api\/(backups|members|demo|restore)|workshop)(\/|$)/;
+/** From who may least to who may all. */
+const RANKS: readonly Role[] = ['apprentice', 'hand', 'owner'];
 
 /**
  * Why somebody may not do something, or null.
  *
  * @param who from `whoIs`
- * @param method of the request
- * @param path of the request
+ * @param least the least of the roles that may
  */
-export function mayNot(who: Member | 'own machine', method: string, path: string): string | null {
-  if (who === 'own machine' || who.role === 'owner') return null;
-  if (OWNERS.test(path)) return 'That is for the owner of the workshop.';
-  if (method === 'GET' || method === 'HEAD') return null;
-  return MAY[who.role].some((pattern) => pattern.test(`${method} ${path}`))
-    ? null
-    : `That is not for ${who.role === 'hand' ? 'a hand' : 'an apprentice'}.`;
+export function mayNot(who: Member | 'own machine', least: Role): string | null {
+  if (who === 'own machine' || RANKS.indexOf(who.role) >= RANKS.indexOf(least)) return null;
+  if (least === 'owner') return 'That is for the owner of the workshop.';
+  return `That is not for ${who.role === 'hand' ? 'a hand' : 'an apprentice'}.`;
 }
 
 /** Whether a path is open to somebody who has not come in: the door, and what it is drawn with. */

@@ -1,3 +1,3 @@
-import { documentSchema } from '@/core/document';
+import { dispatch } from '@/server/api/dispatch';
 
-export const GET = () => Response.json(documentSchema());
+export const GET = (request: Request) => dispatch(request, ['schema', 'piece.json']);

@@ -1,4 +1,0 @@
-import { readCutterTemplates } from '@/server/devices/cutter';
-import { answer } from '@/server/http';
-
-export const GET = (request: Request) => answer(() => readCutterTemplates(request));

@@ -1,4 +1,0 @@
-import { putPin } from '@/server/diary';
-import { answer } from '@/server/http';
-
-export const PUT = (request: Request) => answer(() => putPin(request));

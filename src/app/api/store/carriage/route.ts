@@ -1,4 +1,0 @@
-import { answer } from '@/server/http';
-import { putCarriage } from '@/server/store';
-
-export const PUT = (request: Request) => answer(() => putCarriage(request));

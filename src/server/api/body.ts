@@ -1,0 +1,78 @@
+import Ajv2020, { type ErrorObject, type ValidateFunction } from 'ajv/dist/2020';
+import { LARGEST_BODY, readText, Refusal } from '../http';
+import type { Json, Route } from './route';
+
+const ajv = new Ajv2020({ strict: false, validateFormats: false });
+const known = new WeakMap<Json, ValidateFunction>();
+
+/**
+ * What is looked at of a body before its route sees it: which fields there are, of which type, within which limits. What a field holds
+ * itself – a piece, a job, a ware – its route checks, in words of its own; a field that nobody knows is not read.
+ */
+function outlineOf({ properties = {}, required = [] }: Json): Json {
+  const fields = Object.entries(properties as Record<string, Json>).map(([name, field]): [string, Json] => {
+    // A fixed word is asked for in the route's own words: what is missing there is a caution that was not taken.
+    if (field.$ref || field.const !== undefined) return [name, {}];
+    const inside = field.properties ?? field.items ?? field.oneOf;
+    return [name, inside ? (field.type ? { type: field.type } : {}) : field];
+  });
+  return { type: 'object', properties: Object.fromEntries(fields), required };
+}
+
+const TYPES: Record<string, string> = {
+  string: 'text',
+  integer: 'a whole number',
+  number: 'a number',
+  boolean: 'yes or no',
+  object: 'a record',
+  array: 'a list',
+  null: 'nothing',
+};
+
+/** What is wrong with a field, in words. */
+function inWords({ keyword, instancePath, params }: ErrorObject): string {
+  const name = `“${instancePath.slice(1).replaceAll('/', '.')}”`;
+  switch (keyword) {
+    case 'required':
+      return `“${String(params.missingProperty)}” is missing`;
+    case 'type':
+      return `${name} must be ${[params.type as string | string[]]
+        .flat()
+        .map((type) => TYPES[type] ?? type)
+        .join(' or ')}`;
+    case 'enum':
+      return `${name} is one of ${(params.allowedValues as unknown[]).join(', ')}`;
+    case 'maxLength':
+      return `${name} has at most ${String(params.limit)} signs`;
+    case 'minimum':
+      return `${name} is at least ${String(params.limit)}`;
+    case 'maximum':
+      return `${name} is at most ${String(params.limit)}`;
+    default:
+      return `${name} is not as it should be`;
+  }
+}
+
+/**
+ * Holds a request's body against what its route takes.
+ *
+ * @param request the request
+ * @param route its body's schema, and how large it may be
+ * @returns the same request, its body to be read again
+ * @throws Refusal 400 where it is no JSON, 413 where it is too large, 422 with what is wrong
+ */
+export async function checkBody(request: Request, { body, most = LARGEST_BODY }: Pick<Route, 'body' | 'most'>): Promise<Request> {
+  if (!body?.properties) return request;
+  const text = await readText(request, most);
+  let data: unknown;
+  try {
+    data = JSON.parse(text);
+  } catch {
+    throw new Refusal(400, 'The request is not JSON');
+  }
+  if (data === null || typeof data !== 'object' || Array.isArray(data)) throw new Refusal(400, 'The request is not a JSON object');
+  const validate = known.get(body) ?? ajv.compile(outlineOf(body));
+  known.set(body, validate);
+  if (!validate(data)) throw new Refusal(422, `${inWords(validate.errors![0]!)}.`);
+  return new Request(request.url, { method: request.method, headers: request.headers, body: text, signal: request.signal });
+}
