@@ -8,7 +8,7 @@ import { addNote, setShop, type BenchNote } from '../data/diary';
 import { database, type Db } from '../data/database';
 import { countFloor, createPiece, removePiece } from '../data/pieces';
 import { markSeeded, wasSeeded } from '../data/settings';
-import { layOutStore } from './demo-store';
+import { layOutStore } from './store/demo-store';
 import { Refusal } from './http';
 
 /** Steps of the dome-room chairs that the demo workshop has done: all boards, foam cut for all, glued on three. */

@@ -7,16 +7,16 @@ import { createPlanner, fingerprintOf, planPiece, type Fingerprint } from '../co
 import { database } from '../data/database';
 import { houseMark, keepLook, keptLook } from '../data/looks';
 import type { PieceRecord } from '../data/pieces';
-import { readBench } from './bench';
-import { readBuy } from './buying';
+import { readBench } from './bench/bench';
+import { readBuy } from './store/buying';
 import { readCutterTemplates } from './devices/cutter';
-import { readCut } from './cutting';
+import { readCut } from './store/cutting';
 import { lastEvents } from './event-log';
 import { answer } from './http';
 import { lookAt, looksLater } from './looks';
 import * as routes from './pieces';
 import { planning } from './planning';
-import { readPrice } from './price';
+import { readPrice } from './store/price';
 import { putSeen } from './seen';
 
 const folder = mkdtempSync(join(tmpdir(), 'fovea-'));

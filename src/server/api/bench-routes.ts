@@ -1,5 +1,5 @@
-import { deleteTimer, postNote, postTimer, readBench, readNotes, readTimers } from '../bench';
-import { LARGEST_DIARY, putDelivery, putDiary, putPin, putShop, readAskedFor, readCalendar, readDiary } from '../diary';
+import { deleteTimer, postNote, postTimer, readBench, readNotes, readTimers } from '../bench/bench';
+import { LARGEST_DIARY, putDelivery, putDiary, putPin, putShop, readAskedFor, readCalendar, readDiary } from '../bench/diary';
 import { SHOP } from '../../core/scheduling';
 import { list, OK, plain, record, text, whole, type Routes } from './route';
 

@@ -1,9 +1,9 @@
-import { postOrder, putOrder, readBuy, readSupplier } from '../buying';
-import { deleteLay, postLay, putLay, readCut } from '../cutting';
+import { postOrder, putOrder, readBuy, readSupplier } from '../store/buying';
+import { deleteLay, postLay, putLay, readCut } from '../store/cutting';
 import { postCutter, putCutter, readCutter, readCutterTemplates } from '../devices/cutter';
 import { deleteJob, postJob, putJob, putJobPiece, readJob, readJobs } from '../jobs';
-import { readPrice } from '../price';
-import { deleteStock, deleteWare, exportStore, importStore, putCarriage, putStock, putWare, readStore } from '../store';
+import { readPrice } from '../store/price';
+import { deleteStock, deleteWare, exportStore, importStore, putCarriage, putStock, putWare, readStore } from '../store/store';
 import { JOB } from '../../core/job';
 import { KEPT_LAY } from '../../core/nesting';
 import { STOCK, STORE_TABLES, WARE } from '../../core/store';

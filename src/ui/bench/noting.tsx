@@ -2,8 +2,8 @@
 
 import { useState } from 'react';
 import type { Step } from '@/core/run-sheet';
-import { useDraft } from '@/ui/kit/draft';
-import { Wrong } from '@/ui/kit/lists';
+import { useDraft } from '@/ui/kit/fields/draft';
+import { Wrong } from '@/ui/kit/fields/lists';
 import { Said } from '@/ui/kit/said';
 import type { Bench, BenchView } from './use-bench';
 

@@ -4,11 +4,11 @@ import { useCallback, useEffect, useState } from 'react';
 import { PURCHASE_STATES } from '@/core/buying';
 import { rollLength, type Unit } from '@/core/length';
 import type { PurchaseRecord } from '@/data/purchases';
-import type { BuyView } from '@/server/buying';
+import type { BuyView } from '@/server/store/buying';
 import { send } from '@/ui/kit/api';
 import { sayDay } from '@/ui/kit/day';
-import { FigureField } from '@/ui/kit/fields';
-import { Wrong } from '@/ui/kit/lists';
+import { FigureField } from '@/ui/kit/fields/fields';
+import { Wrong } from '@/ui/kit/fields/lists';
 import { useSettings } from '@/ui/kit/settings';
 import type { StoreHook } from '@/ui/store/use-store';
 

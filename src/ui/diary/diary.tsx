@@ -4,7 +4,7 @@ import { useRef, useState } from 'react';
 import { endsOf, workingDays, type PieceEnd } from '@/core/scheduling';
 import { readTaskId } from '@/core/scheduling/solver';
 import { sayDay } from '@/ui/kit/day';
-import { Wrong } from '@/ui/kit/lists';
+import { Wrong } from '@/ui/kit/fields/lists';
 import { AskedFor } from './asked-for';
 import { Ends } from './ends';
 import { InHand } from './in-hand';

@@ -3,7 +3,7 @@
 import { useState } from 'react';
 import { momentOf, readMinute, sayMinute, type DiaryInput } from '@/core/scheduling';
 import { beginOf, type Done } from '@/core/scheduling/solver';
-import { Wrong } from '@/ui/kit/lists';
+import { Wrong } from '@/ui/kit/fields/lists';
 
 type InHandProps = {
   input: DiaryInput;

@@ -4,8 +4,8 @@ import { useState } from 'react';
 import { newPerson, readMinute, sayMinute, SHOP, WEEKDAYS, type Person, type Shop } from '@/core/scheduling';
 import { freeId } from '@/core/piece';
 import { fieldIn } from '@/core/piece/schema/field-at';
-import { FigureField, TextField } from '@/ui/kit/fields';
-import { AddOne, Item, Wrong } from '@/ui/kit/lists';
+import { FigureField, TextField } from '@/ui/kit/fields/fields';
+import { AddOne, Item, Wrong } from '@/ui/kit/fields/lists';
 
 const PLACES = ['benches', 'tables', 'machines', 'sprays', 'racks'] as const;
 

@@ -1,4 +1,4 @@
-import { Figure } from '@/ui/kit/figure';
+import { Figure } from '@/ui/kit/fields/figure';
 
 /** A dimension line with its figure beside it; coordinates in the drawing's mm, y up. */
 export function Dimension({

@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { checkRule, RULES, unusual, type HouseRules, type Rule } from '@/core/house';
 import { printFigure } from '@/core/sizes';
 import { send } from '@/ui/kit/api';
-import { FigureField, LengthField } from '@/ui/kit/fields';
+import { FigureField, LengthField } from '@/ui/kit/fields/fields';
 import { useSettings } from '@/ui/kit/settings';
 
 const SUFFIX: Partial<Record<Rule['unit'], string>> = { percent: '%', seconds: 's', minutes: 'min', mass: 'kg', force: 'N' };

@@ -2,10 +2,10 @@
 
 import { JOB, type Job } from '@/core/job';
 import { fieldIn } from '@/core/piece';
-import { TakeOut } from '@/ui/kit/lists';
+import { TakeOut } from '@/ui/kit/fields/lists';
 import { keepPhoto } from '@/ui/kit/photo';
 import { PhotoButton } from '@/ui/kit/photo-button';
-import { SchemaField } from '@/ui/kit/schema-field';
+import { SchemaField } from '@/ui/kit/fields/schema-field';
 
 /** A job's own words: what it is called, for whom, by when, notes and photos. */
 export function JobFields({ job, name, onChange }: { job: Job; name: string; onChange: (job: Job) => string | null }) {

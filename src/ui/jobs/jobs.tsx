@@ -9,8 +9,8 @@ import type { JobRecord } from '@/data/jobs';
 import { send } from '@/ui/kit/api';
 import { sayDay } from '@/ui/kit/day';
 import { Dialog } from '@/ui/kit/dialog';
-import { TickField } from '@/ui/kit/fields';
-import { Wrong } from '@/ui/kit/lists';
+import { TickField } from '@/ui/kit/fields/fields';
+import { Wrong } from '@/ui/kit/fields/lists';
 import { JobFields } from './job-fields';
 
 /** A piece of the floor as a job takes it. */

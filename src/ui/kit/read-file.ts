@@ -2,8 +2,8 @@ import type { DrawingUnit } from '@/core/file-problem';
 import type { ReadOutline } from '@/core/formats/rings';
 import type { ReadScan, UpAxis } from '@/core/formats/stl';
 import type { BaseShape } from '@/core/piece';
-import { NotAnswered } from './worker-client';
-import { readingWorker } from './workers';
+import { NotAnswered } from './worker/worker-client';
+import { readingWorker } from './worker/workers';
 
 /** What a file showed, or what is wrong with it. */
 export type Answer = { outline?: ReadOutline; shape?: BaseShape; scan?: ReadScan; problem?: string; needsUnit?: boolean };

@@ -2,7 +2,7 @@
 
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { isBetter, type LayTask } from '@/core/nesting';
-import { solvingWorker, type JobClient } from '@/ui/kit/workers';
+import { solvingWorker, type JobClient } from '@/ui/kit/worker/workers';
 import type { LayFound } from '@/workers/jobs';
 
 /** So many look at once, each elsewhere; one core is left to the page. */

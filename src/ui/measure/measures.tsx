@@ -3,7 +3,7 @@
 import { Plus, Trash2 } from 'lucide-react';
 import { closingOf } from '@/core/outline';
 import { readField, shapeKind, slipOf, withField, type BaseShape } from '@/core/piece';
-import { AngleField, ChoiceField, LengthField } from '@/ui/kit/fields';
+import { AngleField, ChoiceField, LengthField } from '@/ui/kit/fields/fields';
 import { useLength } from '@/ui/kit/settings';
 
 type Props = {

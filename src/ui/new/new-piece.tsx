@@ -25,11 +25,11 @@ import type { HouseRules } from '@/core/house';
 import { Dimension } from '@/ui/drawing/dimension';
 import { closedPath } from '@/ui/drawing/path';
 import { send } from '@/ui/kit/api';
-import { ChoiceField } from '@/ui/kit/fields';
+import { ChoiceField } from '@/ui/kit/fields/fields';
 import { FilePick } from '@/ui/kit/file-pick';
-import { Wrong } from '@/ui/kit/lists';
+import { Wrong } from '@/ui/kit/fields/lists';
 import { keepPhoto } from '@/ui/kit/photo';
-import { SchemaField } from '@/ui/kit/schema-field';
+import { SchemaField } from '@/ui/kit/fields/schema-field';
 import { useLength } from '@/ui/kit/settings';
 import { SatOnField, useSatOn } from './sat-on';
 

@@ -4,9 +4,9 @@ import { useEffect, useState } from 'react';
 import { figuresFor, readerOf, type HouseRules } from '@/core/house';
 import { kindOf, type Piece } from '@/core/piece';
 import { usualSitting } from '@/core/seat-check';
-import { LengthField } from '@/ui/kit/fields';
+import { LengthField } from '@/ui/kit/fields/fields';
 import { useLength } from '@/ui/kit/settings';
-import { useJob } from '@/ui/kit/use-job';
+import { useJob } from '@/ui/kit/worker/use-job';
 
 /** Nobody wants to sit on less than a board, or on more than a mattress, mm. */
 const WANTED = [3, 250] as const;

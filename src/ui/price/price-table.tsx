@@ -3,7 +3,7 @@
 import Link from 'next/link';
 import { useEffect, useState } from 'react';
 import type { Price } from '@/core/price';
-import { Wrong } from '@/ui/kit/lists';
+import { Wrong } from '@/ui/kit/fields/lists';
 
 const money = (value: number): string => value.toFixed(2).replace('-', '−');
 

@@ -7,7 +7,7 @@ import { PRINT_PARTS, USUAL_PARTS, type PrintPart, type TemplateChoice } from '@
 import { TEMPLATE_MODES, type TemplateMode } from '@/core/formats/templates';
 import { PAPER_IDS, PAPERS, type Paper } from '@/core/formats/tiles';
 import { Dialog } from '@/ui/kit/dialog';
-import { Wrong } from '@/ui/kit/lists';
+import { Wrong } from '@/ui/kit/fields/lists';
 import { useSheet } from '@/ui/sheet/store';
 import { PagePicture } from './page-picture';
 

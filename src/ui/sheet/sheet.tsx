@@ -8,7 +8,7 @@ import { inUnit } from '@/core/length';
 import { schemaAt } from '@/core/piece';
 import { send } from '@/ui/kit/api';
 import { useSettings } from '@/ui/kit/settings';
-import { sheetWorker, solvingWorker } from '@/ui/kit/workers';
+import { sheetWorker, solvingWorker } from '@/ui/kit/worker/workers';
 import { STAGES, stageOf } from '@/ui/stages';
 import { ConflictDialog } from './saving/conflict-dialog';
 import { Guide } from '@/ui/guide/guide';

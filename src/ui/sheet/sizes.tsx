@@ -5,7 +5,7 @@ import { useState } from 'react';
 import { ruleOf, unusual } from '@/core/house';
 import { foamThickness, inUnit } from '@/core/length';
 import { printFigure, SIZE_GROUPS, type SizeGroup, type SizeLine, type Term } from '@/core/sizes';
-import { Figure } from '@/ui/kit/figure';
+import { Figure } from '@/ui/kit/fields/figure';
 import { useSettings } from '@/ui/kit/settings';
 import { RuleField } from './fields/rule-field';
 import { usePiece, useSheet } from './store';

@@ -1,8 +1,8 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { newChairSeat, type Piece } from '@/core/piece';
 import type { ViewQuestion } from '@/core/plan';
-import { NotAnswered } from '@/ui/kit/worker-client';
-import type { JobClient } from '@/ui/kit/workers';
+import { NotAnswered } from '@/ui/kit/worker/worker-client';
+import type { JobClient } from '@/ui/kit/worker/workers';
 import { STAGES } from '@/ui/stages';
 import { createSheetStore, type SheetStore } from './store';
 import { keepSat, keepViewed } from './viewer';

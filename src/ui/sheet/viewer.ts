@@ -2,8 +2,8 @@ import type { PlanPart, SheetView } from '@/core/plan';
 import type { HouseRules } from '@/core/house';
 import type { Piece, Problem } from '@/core/piece';
 import { SIZE_GROUPS } from '@/core/sizes';
-import { NotAnswered } from '@/ui/kit/worker-client';
-import type { JobClient } from '@/ui/kit/workers';
+import { NotAnswered } from '@/ui/kit/worker/worker-client';
+import type { JobClient } from '@/ui/kit/worker/workers';
 import type { Stage } from './stage';
 import type { SheetState, SheetStore } from './store';
 

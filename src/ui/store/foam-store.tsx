@@ -8,7 +8,7 @@ import { useLength } from '@/ui/kit/settings';
 import { usePiece, useSheet } from '@/ui/sheet/store';
 import { useStore, type StoreHook } from './use-store';
 import { foamToStore, withStoreFoam } from '@/core/store';
-import { Wrong } from '@/ui/kit/lists';
+import { Wrong } from '@/ui/kit/fields/lists';
 import { FoamCurveChart } from './foam-curve';
 import { FIRST_PRESS, fitOf, OwnFoamFields } from './own-foam';
 

@@ -3,10 +3,10 @@
 import { useState } from 'react';
 import { fitByHand, type HandFit, type HandReading } from '@/core/foam';
 import { defaultsOf, fieldIn, HAND_PRESS, type OwnFoam } from '@/core/piece';
-import { FigureField, LengthField } from '@/ui/kit/fields';
-import { Figure } from '@/ui/kit/figure';
-import { Wrong } from '@/ui/kit/lists';
-import { SchemaField } from '@/ui/kit/schema-field';
+import { FigureField, LengthField } from '@/ui/kit/fields/fields';
+import { Figure } from '@/ui/kit/fields/figure';
+import { Wrong } from '@/ui/kit/fields/lists';
+import { SchemaField } from '@/ui/kit/fields/schema-field';
 import { useField, usePiece } from '@/ui/sheet/store';
 
 /** What is read while a foam is pressed by hand. */

@@ -3,9 +3,9 @@
 import { useState } from 'react';
 import { fieldIn } from '@/core/piece';
 import { FLAW, STOCK, STOCK_FORMS, type Flaw, type KeptStock, type KeptWare, type Stock } from '@/core/store';
-import { ChoiceField, FigureField, LengthField } from '@/ui/kit/fields';
-import { AddOne, TakeOut, Wrong } from '@/ui/kit/lists';
-import { SchemaField } from '@/ui/kit/schema-field';
+import { ChoiceField, FigureField, LengthField } from '@/ui/kit/fields/fields';
+import { AddOne, TakeOut, Wrong } from '@/ui/kit/fields/lists';
+import { SchemaField } from '@/ui/kit/fields/schema-field';
 import { keepPhoto } from '@/ui/kit/photo';
 import { PhotoButton } from '@/ui/kit/photo-button';
 import { useSettings } from '@/ui/kit/settings';

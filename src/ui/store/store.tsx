@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { inUnit } from '@/core/length';
 import { STORE_TABLES, WARE_KINDS, wareKind, type KeptWare, type StoreTable, type Ware, type WareKind } from '@/core/store';
 import { FilePick } from '@/ui/kit/file-pick';
-import { Wrong } from '@/ui/kit/lists';
+import { Wrong } from '@/ui/kit/fields/lists';
 import { useSettings } from '@/ui/kit/settings';
 import { foamColour } from '@/ui/drawing/materials';
 import { saysPrice, saysSold, saysStock } from './says';

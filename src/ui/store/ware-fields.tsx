@@ -5,11 +5,11 @@ import { CLOTHS } from '@/core/cloth';
 import { BOARDS, FOAMS, WADDINGS } from '@/core/foam';
 import { CLOTH, fieldIn, OWN_FOAM, type Cloth } from '@/core/piece';
 import { CLOTH_ASKED, clothOf, SIZE_HINTS, sizesAsked, sortsOf, WARE, wareKind, type Ware } from '@/core/store';
-import { ChoiceField } from '@/ui/kit/fields';
-import { Part, Wrong } from '@/ui/kit/lists';
+import { ChoiceField } from '@/ui/kit/fields/fields';
+import { Part, Wrong } from '@/ui/kit/fields/lists';
 import { keepPhoto } from '@/ui/kit/photo';
 import { PhotoButton } from '@/ui/kit/photo-button';
-import { SchemaField } from '@/ui/kit/schema-field';
+import { SchemaField } from '@/ui/kit/fields/schema-field';
 
 type Change = (change: Partial<Ware>) => void;
 

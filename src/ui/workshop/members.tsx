@@ -4,7 +4,7 @@ import { useEffect, useState } from 'react';
 import { ROLES, type Role } from '@/core/house';
 import type { Member } from '@/data/members';
 import { send } from '@/ui/kit/api';
-import { ChoiceField } from '@/ui/kit/fields';
+import { ChoiceField } from '@/ui/kit/fields/fields';
 
 type Known = { members: Member[]; address: string | null; qr: string | null };
 

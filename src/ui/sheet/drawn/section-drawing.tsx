@@ -11,7 +11,7 @@ import { Handle } from '@/ui/drawing/handle';
 import { MaterialPatterns } from '@/ui/drawing/materials';
 import { Paper } from '@/ui/drawing/paper';
 import { openPath, smoothPath } from '@/ui/drawing/path';
-import { Figure } from '@/ui/kit/figure';
+import { Figure } from '@/ui/kit/fields/figure';
 import { useLength } from '@/ui/kit/settings';
 import { FormHandles } from './form-handles';
 import { usePadOffsets, usePiece, useSheet } from '../store';

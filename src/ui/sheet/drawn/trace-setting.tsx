@@ -3,8 +3,8 @@
 import type { ReactNode } from 'react';
 import type { Trace } from '@/core/piece';
 import { photoScale } from '@/core/trace';
-import { ChoiceField } from '@/ui/kit/fields';
-import { TakeOut } from '@/ui/kit/lists';
+import { ChoiceField } from '@/ui/kit/fields/fields';
+import { TakeOut } from '@/ui/kit/fields/lists';
 import { PieceField } from '../fields/piece-field';
 import { useSheet } from '../store';
 

@@ -3,7 +3,7 @@
 import type { ReactNode } from 'react';
 import { fieldAt } from '@/core/piece';
 import { wordFor, wordsIn } from '@/core/glossary';
-import { SchemaField } from '@/ui/kit/schema-field';
+import { SchemaField } from '@/ui/kit/fields/schema-field';
 import { WordMark } from '@/ui/words/word-card';
 import { useField, usePiece, useSheet } from '../store';
 

@@ -1,7 +1,7 @@
 'use client';
 
 import { PULLS } from '@/core/piece';
-import { ChoiceField } from '@/ui/kit/fields';
+import { ChoiceField } from '@/ui/kit/fields/fields';
 import { PieceField } from './piece-field';
 import { useField, usePiece, useRule } from '../store';
 

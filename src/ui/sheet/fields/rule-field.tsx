@@ -1,6 +1,6 @@
 import { ruleOf } from '@/core/house';
 import type { Term } from '@/core/sizes';
-import { FigureField, LengthField } from '@/ui/kit/fields';
+import { FigureField, LengthField } from '@/ui/kit/fields/fields';
 import { usePiece, useSheet } from '../store';
 
 const SUFFIX: Partial<Record<Term['unit'], string>> = { percent: '%', seconds: 's', minutes: 'min', mass: 'kg', force: 'N' };

@@ -4,7 +4,7 @@ import { reshape } from '@/core/base';
 import { inUnit } from '@/core/length';
 import { kindOf, shapeKind, shapesFor, type BaseShape } from '@/core/piece';
 import { CAUTIONS } from '@/core/run-sheet';
-import { ChoiceField } from '@/ui/kit/fields';
+import { ChoiceField } from '@/ui/kit/fields/fields';
 import { useSettings } from '@/ui/kit/settings';
 import { ClosingReport, ShapeFields } from '@/ui/measure/measures';
 import { PieceField } from '@/ui/sheet/fields/piece-field';

@@ -4,8 +4,8 @@ import { useMemo, useState } from 'react';
 import { withMirror } from '@/core/base';
 import { baseOutline, drawNodes, fitNodes, flatten, fold, offsetPolygon, offsetRounded } from '@/core/outline';
 import type { BaseShape } from '@/core/piece';
-import { LengthField, TickField } from '@/ui/kit/fields';
-import { Part, Wrong } from '@/ui/kit/lists';
+import { LengthField, TickField } from '@/ui/kit/fields/fields';
+import { Part, Wrong } from '@/ui/kit/fields/lists';
 import { useLength } from '@/ui/kit/settings';
 
 type DrawnShape = Extract<BaseShape, { type: 'drawn' }>;

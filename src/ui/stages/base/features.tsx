@@ -18,9 +18,9 @@ import {
   type Hole,
   type Notch,
 } from '@/core/piece';
-import { ChoiceField, TickField } from '@/ui/kit/fields';
-import { AddOne, Item, Part } from '@/ui/kit/lists';
-import { SchemaField } from '@/ui/kit/schema-field';
+import { ChoiceField, TickField } from '@/ui/kit/fields/fields';
+import { AddOne, Item, Part } from '@/ui/kit/fields/lists';
+import { SchemaField } from '@/ui/kit/fields/schema-field';
 import { PieceField } from '@/ui/sheet/fields/piece-field';
 import { useField, usePiece, useSheet } from '@/ui/sheet/store';
 

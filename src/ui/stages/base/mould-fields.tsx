@@ -2,7 +2,7 @@
 
 import { bounds, flatten, baseOutline } from '@/core/outline';
 import { fieldAt, type Mould, type PanRow } from '@/core/piece';
-import { AddOne, Item, Part, TakeOut } from '@/ui/kit/lists';
+import { AddOne, Item, Part, TakeOut } from '@/ui/kit/fields/lists';
 import { PieceField } from '@/ui/sheet/fields/piece-field';
 import { useField, usePiece } from '@/ui/sheet/store';
 

@@ -17,8 +17,8 @@ import {
 import { kindOf, POINTS, type BaseShape } from '@/core/piece';
 import { Fittings } from '@/ui/drawing/fittings';
 import { closedPath, openPath, toDrawing } from '@/ui/drawing/path';
-import { ChoiceField, LengthField } from '@/ui/kit/fields';
-import { Wrong } from '@/ui/kit/lists';
+import { ChoiceField, LengthField } from '@/ui/kit/fields/fields';
+import { Wrong } from '@/ui/kit/fields/lists';
 import { useLength } from '@/ui/kit/settings';
 import { usePiece, useSheet } from '@/ui/sheet/store';
 

@@ -2,7 +2,7 @@
 
 import { TriangleAlert } from 'lucide-react';
 import { defaultsOf, freeId, kindOf, PANELS, panelBoard, shapeKind, type Panels, type Variant } from '@/core/piece';
-import { AddOne, Item, Part, TakeOut } from '@/ui/kit/lists';
+import { AddOne, Item, Part, TakeOut } from '@/ui/kit/fields/lists';
 import { useLength } from '@/ui/kit/settings';
 import { ShapeFields } from '@/ui/measure/measures';
 import { PieceField } from '@/ui/sheet/fields/piece-field';

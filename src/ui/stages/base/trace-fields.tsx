@@ -5,7 +5,7 @@ import { useState } from 'react';
 import { tracedNodes } from '@/core/trace';
 import type { Piece, Trace } from '@/core/piece';
 import { FilePick } from '@/ui/kit/file-pick';
-import { Part, Wrong } from '@/ui/kit/lists';
+import { Part, Wrong } from '@/ui/kit/fields/lists';
 import { keepPhoto } from '@/ui/kit/photo';
 import { usePiece, useSheet } from '@/ui/sheet/store';
 import { FIRST_SCALE, TraceSetting } from '@/ui/sheet/drawn/trace-setting';

@@ -7,7 +7,7 @@ import { Plus } from 'lucide-react';
 import { useState } from 'react';
 import { WADDINGS } from '@/core/foam';
 import { withPad } from '@/core/piece';
-import { ChoiceField } from '@/ui/kit/fields';
+import { ChoiceField } from '@/ui/kit/fields/fields';
 import { PieceField } from '@/ui/sheet/fields/piece-field';
 import { PullFields } from '@/ui/sheet/fields/pull-fields';
 import { useField, usePiece, useSheet } from '@/ui/sheet/store';

@@ -10,7 +10,7 @@ import { evenCorners } from '@/core/outline';
 import { foamThickness, inUnit } from '@/core/length';
 import { defaultsOf, fieldAt, foamOf, foamsOf, letInto, PACKET, PAD_ROLES, type Pad } from '@/core/piece';
 import { PAD_RIMS, rimOf } from '@/core/pad-rims';
-import { ChoiceField, LengthField, TickField } from '@/ui/kit/fields';
+import { ChoiceField, LengthField, TickField } from '@/ui/kit/fields/fields';
 import { useLength, useSettings } from '@/ui/kit/settings';
 import { PieceField } from '@/ui/sheet/fields/piece-field';
 import { usePadOffsets, usePiece, usePlan, useSheet } from '@/ui/sheet/store';

@@ -2,7 +2,7 @@
 
 import { bounds } from '@/core/outline';
 import { firstPatch, firstPocket, foamsOf, letInto, nextLetIn, type Pad } from '@/core/piece';
-import { ChoiceField, TickField } from '@/ui/kit/fields';
+import { ChoiceField, TickField } from '@/ui/kit/fields/fields';
 import { PieceField } from '@/ui/sheet/fields/piece-field';
 import { useField, usePiece, usePlan } from '@/ui/sheet/store';
 import { SatFields } from './sat-photo';

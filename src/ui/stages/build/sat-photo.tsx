@@ -5,7 +5,7 @@ import { useState } from 'react';
 import type { Pocket } from '@/core/piece';
 import { pocketAt, satInPhoto } from '@/core/seat-check';
 import { FilePick } from '@/ui/kit/file-pick';
-import { TakeOut, Wrong } from '@/ui/kit/lists';
+import { TakeOut, Wrong } from '@/ui/kit/fields/lists';
 import { keepPhoto } from '@/ui/kit/photo';
 import { useLength } from '@/ui/kit/settings';
 import { usePlan, useSheet } from '@/ui/sheet/store';

@@ -5,11 +5,11 @@ import { useState } from 'react';
 import { along, type CrownChoice, type CrownWish, type Profile } from '@/core/inverse-crown';
 import { foamOf } from '@/core/piece';
 import { Dialog } from '@/ui/kit/dialog';
-import { Figure } from '@/ui/kit/figure';
-import { ChoiceField, FigureField, LengthField } from '@/ui/kit/fields';
-import { Wrong } from '@/ui/kit/lists';
+import { Figure } from '@/ui/kit/fields/figure';
+import { ChoiceField, FigureField, LengthField } from '@/ui/kit/fields/fields';
+import { Wrong } from '@/ui/kit/fields/lists';
 import { useLength } from '@/ui/kit/settings';
-import { useJob } from '@/ui/kit/use-job';
+import { useJob } from '@/ui/kit/worker/use-job';
 import { usePiece, usePlan, useSheet } from '@/ui/sheet/store';
 
 const PROFILES: { id: Profile['kind']; name: string }[] = [

@@ -3,7 +3,7 @@
 import { cornerWords, type FoldPlan } from '@/core/cover';
 import { bounds } from '@/core/outline';
 import { FoldDrawing } from '@/ui/drawing/fold-drawing';
-import { Figure } from '@/ui/kit/figure';
+import { Figure } from '@/ui/kit/fields/figure';
 import { useLength } from '@/ui/kit/settings';
 import { useSheet } from '@/ui/sheet/store';
 

@@ -3,7 +3,7 @@
 import { useState } from 'react';
 import { isMatched, WAYS, wayOf } from '@/core/cover';
 import { defaultsOf, fieldAt, MOTIF, type Motif } from '@/core/piece';
-import { ChoiceField } from '@/ui/kit/fields';
+import { ChoiceField } from '@/ui/kit/fields/fields';
 import { PieceField } from '@/ui/sheet/fields/piece-field';
 import { PullFields } from '@/ui/sheet/fields/pull-fields';
 import { useField, usePiece, usePlan } from '@/ui/sheet/store';

@@ -4,8 +4,8 @@ import { useState } from 'react';
 import type { CoverPiece } from '@/core/cover';
 import { edgeNamed } from '@/core/outline';
 import { fieldAt, freeId, type Correction } from '@/core/piece';
-import { ChoiceField, LengthField, TextField } from '@/ui/kit/fields';
-import { Wrong } from '@/ui/kit/lists';
+import { ChoiceField, LengthField, TextField } from '@/ui/kit/fields/fields';
+import { Wrong } from '@/ui/kit/fields/lists';
 import { useLength } from '@/ui/kit/settings';
 import { useField, usePlan, useSheet } from '@/ui/sheet/store';
 

@@ -1,7 +1,7 @@
 'use client';
 
 import { defaultsOf, freeId, LOOSE, LOOSE_KINDS, type Loose } from '@/core/piece';
-import { AddOne, Item, Part } from '@/ui/kit/lists';
+import { AddOne, Item, Part } from '@/ui/kit/fields/lists';
 import { PieceField } from '@/ui/sheet/fields/piece-field';
 import { useField, usePlan } from '@/ui/sheet/store';
 

@@ -6,7 +6,7 @@ import { arrangePieces, onPage, type Arranged, type CoverPiece, type CoverPlan }
 import { bounds, type Point } from '@/core/outline';
 import { Paper } from '@/ui/drawing/paper';
 import { closedPath, openPath } from '@/ui/drawing/path';
-import { Figure } from '@/ui/kit/figure';
+import { Figure } from '@/ui/kit/fields/figure';
 import { useLength } from '@/ui/kit/settings';
 import { usePlan } from '@/ui/sheet/store';
 

@@ -3,7 +3,7 @@
 import { useEffect } from 'react';
 import { inUnit } from '@/core/length';
 import { useSettings } from '@/ui/kit/settings';
-import { useJob } from '@/ui/kit/use-job';
+import { useJob } from '@/ui/kit/worker/use-job';
 import { usePiece, usePlan, useSheet } from '@/ui/sheet/store';
 
 const percent = (share: number) => `${Math.round(share * 100)} %`;

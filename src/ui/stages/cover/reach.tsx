@@ -4,7 +4,7 @@ import { nearestReach } from '@/core/cover';
 import { formatLength } from '@/core/length';
 import { Handle } from '@/ui/drawing/handle';
 import { openPath } from '@/ui/drawing/path';
-import { Figure } from '@/ui/kit/figure';
+import { Figure } from '@/ui/kit/fields/figure';
 import { useLength, useSettings } from '@/ui/kit/settings';
 import type { LayerProps } from '@/ui/sheet/stage';
 import { usePlan, useSheet } from '@/ui/sheet/store';

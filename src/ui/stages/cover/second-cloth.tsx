@@ -2,7 +2,7 @@
 
 import { useState } from 'react';
 import { choicesOf, clothsOn, firstSecond, partsOffered, secondParts } from '@/core/cover';
-import { TickField } from '@/ui/kit/fields';
+import { TickField } from '@/ui/kit/fields/fields';
 import { PieceField } from '@/ui/sheet/fields/piece-field';
 import { usePiece, usePlan, useSheet } from '@/ui/sheet/store';
 import { ClothStore } from '@/ui/store/cloth-store';

@@ -2,7 +2,7 @@
 
 import { choicesOf, STARTING } from '@/core/cover';
 import { defaultsOf, fieldAt, SEAM_SWATCH, SWATCH, type Covering } from '@/core/piece';
-import { ChoiceField, TickField } from '@/ui/kit/fields';
+import { ChoiceField, TickField } from '@/ui/kit/fields/fields';
 import { PieceField } from '@/ui/sheet/fields/piece-field';
 import { useField, usePiece, usePlan } from '@/ui/sheet/store';
 

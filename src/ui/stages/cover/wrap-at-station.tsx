@@ -1,7 +1,7 @@
 'use client';
 
 import type { StationWrap } from '@/core/cover';
-import { Figure } from '@/ui/kit/figure';
+import { Figure } from '@/ui/kit/fields/figure';
 import { useLength } from '@/ui/kit/settings';
 import { usePlan } from '@/ui/sheet/store';
 

@@ -3,7 +3,7 @@
 import { sheetsAlike, type Laid } from '@/core/foam-cutting';
 import type { Polygon } from '@/core/outline';
 import { foamColour } from '@/ui/drawing/materials';
-import { Figure } from '@/ui/kit/figure';
+import { Figure } from '@/ui/kit/fields/figure';
 import { foamThickness, rollLength } from '@/core/length';
 import { useLength, useSettings } from '@/ui/kit/settings';
 import { usePiece, usePlan } from '@/ui/sheet/store';

@@ -4,7 +4,7 @@ import { useEffect } from 'react';
 import { inUnit, rollLength } from '@/core/length';
 import type { Saving } from '@/core/plan';
 import { useSettings } from '@/ui/kit/settings';
-import { useJob } from '@/ui/kit/use-job';
+import { useJob } from '@/ui/kit/worker/use-job';
 import { useStore } from '@/ui/store/use-store';
 import { usePiece, useSheet } from '@/ui/sheet/store';
 

@@ -4,8 +4,8 @@ import { useCallback, useEffect, useState } from 'react';
 import { bounds, type Polygon } from '@/core/outline';
 import type { CutterState } from '@/server/devices/cutter';
 import { send } from '@/ui/kit/api';
-import { ChoiceField, FigureField, TickField } from '@/ui/kit/fields';
-import { Part, Wrong } from '@/ui/kit/lists';
+import { ChoiceField, FigureField, TickField } from '@/ui/kit/fields/fields';
+import { Part, Wrong } from '@/ui/kit/fields/lists';
 import { useSheet } from '@/ui/sheet/store';
 
 const EVERY = 300;

@@ -4,7 +4,7 @@ import type { Behind, BehindThing, Fixing } from '@/core/fastening';
 import { bounds, type Point } from '@/core/outline';
 import { closedPath, openPath } from '@/ui/drawing/path';
 import { HiddenLine } from '@/ui/drawing/hidden-line';
-import { Figure } from '@/ui/kit/figure';
+import { Figure } from '@/ui/kit/fields/figure';
 import { useLength } from '@/ui/kit/settings';
 import { usePiece, usePlan } from '@/ui/sheet/store';
 

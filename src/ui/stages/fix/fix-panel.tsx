@@ -6,7 +6,7 @@ import type { Fixing } from '@/core/fastening';
 import { wayOf } from '@/core/cover';
 import { edgeHolds } from '@/core/fastening';
 import { PieceField } from '@/ui/sheet/fields/piece-field';
-import { Figure } from '@/ui/kit/figure';
+import { Figure } from '@/ui/kit/fields/figure';
 import { inUnit } from '@/core/length';
 import { useLength, useSettings } from '@/ui/kit/settings';
 import { usePiece, usePlan, useSheet } from '@/ui/sheet/store';

@@ -3,7 +3,7 @@
 import { useState } from 'react';
 import { inUnit } from '@/core/length';
 import { carveCheck, type CarvePair } from '@/core/seat-check';
-import { LengthField } from '@/ui/kit/fields';
+import { LengthField } from '@/ui/kit/fields/fields';
 import { useSettings } from '@/ui/kit/settings';
 
 /** Depths read left and right of a carved pocket, at the same distances, and whether they are alike. */

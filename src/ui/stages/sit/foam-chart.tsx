@@ -6,7 +6,7 @@ import { foamOf } from '@/core/piece';
 import type { ChartCell } from '@/core/seat-check';
 import { Dialog } from '@/ui/kit/dialog';
 import { useLength } from '@/ui/kit/settings';
-import { useJob } from '@/ui/kit/use-job';
+import { useJob } from '@/ui/kit/worker/use-job';
 import { usePiece, useRule, useSheet } from '@/ui/sheet/store';
 
 const MASSES = [50, 65, 80, 95, 110, 130];

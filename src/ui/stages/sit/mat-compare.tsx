@@ -8,7 +8,7 @@ import type { SitView } from '@/core/plan';
 import { pocketAt, satOnMat } from '@/core/seat-check';
 import { PRESSURE_FULL, pressureColour } from '@/ui/drawing/pressure';
 import { FilePick } from '@/ui/kit/file-pick';
-import { Wrong } from '@/ui/kit/lists';
+import { Wrong } from '@/ui/kit/fields/lists';
 import { usePiece, useSheet } from '@/ui/sheet/store';
 
 /** A frame as sixteen by sixteen cells, the front at the bottom. */

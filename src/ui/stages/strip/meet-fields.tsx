@@ -3,8 +3,8 @@
 import { baseOutline, edgeNamed, notchPlaces, samePart } from '@/core/outline';
 import { defaultsOf, freeId, MEET, type Meet } from '@/core/piece';
 import { meetings } from '@/core/strip';
-import { ChoiceField } from '@/ui/kit/fields';
-import { AddOne, Item, Part } from '@/ui/kit/lists';
+import { ChoiceField } from '@/ui/kit/fields/fields';
+import { AddOne, Item, Part } from '@/ui/kit/fields/lists';
 import { PieceField } from '@/ui/sheet/fields/piece-field';
 import { useField, usePiece } from '@/ui/sheet/store';
 import { useStrip } from './use-strip';

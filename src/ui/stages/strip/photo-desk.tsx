@@ -2,7 +2,7 @@
 
 import { useState } from 'react';
 import { freeId, STRIP_KINDS, type Pin, type StripRecord } from '@/core/piece';
-import { TakeOut, Wrong } from '@/ui/kit/lists';
+import { TakeOut, Wrong } from '@/ui/kit/fields/lists';
 import { keepPhoto } from '@/ui/kit/photo';
 import { PhotoButton } from '@/ui/kit/photo-button';
 import { PinnedPhoto, pinsOf } from '@/ui/kit/pinned-photo';

@@ -4,7 +4,7 @@ import { ArrowDown, ArrowUp } from 'lucide-react';
 import { useState } from 'react';
 import { CHAIR_PARTS, defaultsOf, freeId, STRIP_ITEM, STRIP_KINDS, type StripItem } from '@/core/piece';
 import { inTurn, leavesHoles, oldHoles, outOfTurn, partComes, reassembly } from '@/core/strip';
-import { AddOne, TakeOut, Wrong } from '@/ui/kit/lists';
+import { AddOne, TakeOut, Wrong } from '@/ui/kit/fields/lists';
 import { keepPhoto } from '@/ui/kit/photo';
 import { PhotoButton } from '@/ui/kit/photo-button';
 import { PhotosWithPins } from '@/ui/kit/pinned-photo';

@@ -4,8 +4,8 @@ import { defaultsOf, freeId, GOES_BACK, PRESS, type OldPiece } from '@/core/piec
 import { CAUTIONS } from '@/core/run-sheet';
 import { FINDINGS, withOldFoam, type GoesBack, type OldCompared } from '@/core/strip';
 import { inUnit } from '@/core/length';
-import { TickField } from '@/ui/kit/fields';
-import { AddOne, Item, Part, TakeOut } from '@/ui/kit/lists';
+import { TickField } from '@/ui/kit/fields/fields';
+import { AddOne, Item, Part, TakeOut } from '@/ui/kit/fields/lists';
 import { useLength, useSettings } from '@/ui/kit/settings';
 import { PieceField } from '@/ui/sheet/fields/piece-field';
 import { usePiece, usePlan, useSheet } from '@/ui/sheet/store';

@@ -1,7 +1,7 @@
-import { FileProblem } from '../core/file-problem';
-import { readStoreCsv, STOCK, STORE_TABLES, WARE, wareProblems, writeStoreCsv, type StoreTable } from '../core/store';
-import { PieceProblems } from '../core/piece';
-import { database } from '../data/database';
+import { FileProblem } from '../../core/file-problem';
+import { readStoreCsv, STOCK, STORE_TABLES, WARE, wareProblems, writeStoreCsv, type StoreTable } from '../../core/store';
+import { PieceProblems } from '../../core/piece';
+import { database } from '../../data/database';
 import {
   hasWare,
   keepStock,
@@ -13,9 +13,9 @@ import {
   setCarriage,
   stockMoves,
   storeView,
-} from '../data/store';
-import { fitting } from './forms';
-import { readObject, readText, Refusal } from './http';
+} from '../../data/store';
+import { fitting } from '../forms';
+import { readObject, readText, Refusal } from '../http';
 
 const NO_WARE = 'That is not in the store.';
 const NO_STOCK = 'That is no longer there.';

@@ -4,8 +4,8 @@ import { useId, useRef, useState, type KeyboardEvent, type ReactNode } from 'rea
 import { foamThickness, formatLength, inUnit, parseLength } from '@/core/length';
 import { Figure } from './figure';
 import { useDraft } from './draft';
-import { useSettings } from './settings';
-import { useTapeReading } from './tape';
+import { useSettings } from '../settings';
+import { useTapeReading } from '../tape';
 
 /** Moves to the next measurement in the order a tape goes round. */
 function focusNext(from: HTMLInputElement): void {

@@ -1,10 +1,10 @@
-import { figuresFor, readerOf } from '../core/house';
-import { priceOf } from '../core/price';
-import { database } from '../data/database';
-import { getHouse } from '../data/settings';
-import { storeView } from '../data/store';
+import { figuresFor, readerOf } from '../../core/house';
+import { priceOf } from '../../core/price';
+import { database } from '../../data/database';
+import { getHouse } from '../../data/settings';
+import { storeView } from '../../data/store';
 import { needsFor, together } from './cutting';
-import { planning } from './planning';
+import { planning } from '../planning';
 
 /** GET /api/price/SCOPE: what a job, several, or one piece come to. */
 export async function readPrice(request: Request, text: string): Promise<Response> {

@@ -1,19 +1,19 @@
 import QuickLRU from 'quick-lru';
-import { boughtBy } from '../core/buying';
-import { readScope, writeScope, type Scope } from '../core/job';
-import { gapOf, KEPT_LAY, laidOutline, layFaults, leftover, usedOf, type KeptLay, type LayGroup } from '../core/nesting';
-import { wareKind, type KeptWare } from '../core/store';
-import { database, type Db } from '../data/database';
-import { getJob, piecesOfScope } from '../data/jobs';
-import { chooseLay, getLay, keepLay, listLays, markCut, removeLay, type LayRecord } from '../data/lays';
-import type { PieceRecord } from '../data/pieces';
-import { getHouse } from '../data/settings';
-import { keepStock, listStock, listWares, removeStock, takeFull } from '../data/store';
-import { fitting } from './forms';
-import { decoded, readObject, Refusal } from './http';
-import { expectAgreement } from '../core/plan';
-import { planning } from './planning';
-import { fingerprintSeen } from './seen';
+import { boughtBy } from '../../core/buying';
+import { readScope, writeScope, type Scope } from '../../core/job';
+import { gapOf, KEPT_LAY, laidOutline, layFaults, leftover, usedOf, type KeptLay, type LayGroup } from '../../core/nesting';
+import { wareKind, type KeptWare } from '../../core/store';
+import { database, type Db } from '../../data/database';
+import { getJob, piecesOfScope } from '../../data/jobs';
+import { chooseLay, getLay, keepLay, listLays, markCut, removeLay, type LayRecord } from '../../data/lays';
+import type { PieceRecord } from '../../data/pieces';
+import { getHouse } from '../../data/settings';
+import { keepStock, listStock, listWares, removeStock, takeFull } from '../../data/store';
+import { fitting } from '../forms';
+import { decoded, readObject, Refusal } from '../http';
+import { expectAgreement } from '../../core/plan';
+import { planning } from '../planning';
+import { fingerprintSeen } from '../seen';
 
 const GONE = 'What is cut together here is no longer there.';
 

@@ -1,10 +1,10 @@
 import { polygonArea, polygonContains } from 'd3';
 import { describe, expect, it } from 'vitest';
-import { edgeNamed } from '../outline';
-import { defaultsOf, EDGE_FACT, newPiece, STARTING_SHAPES, type BaseShape, type EdgeFact, type Piece, type PieceKind } from '../piece';
-import { planPiece, type Plan } from '../plan';
-import { QUICK } from '../../testing/quick';
-import { runs } from '../../testing/runs';
+import { edgeNamed } from '../../outline';
+import { defaultsOf, EDGE_FACT, newPiece, STARTING_SHAPES, type BaseShape, type EdgeFact, type Piece, type PieceKind } from '../../piece';
+import { planPiece, type Plan } from '../../plan';
+import { QUICK } from '../../../testing/quick';
+import { runs } from '../../../testing/runs';
 
 type Points = readonly (readonly [number, number])[];
 

@@ -1,11 +1,11 @@
 import { polygonArea as d3Area } from 'd3';
 import { describe, expect, it } from 'vitest';
-import { checkDocument } from '../document';
-import { bounds, type Polygon } from '../outline';
-import { defaultsOf, HIDDEN, newPiece, type Hidden, type Piece } from '../piece';
-import { planPiece, type Plan } from '../plan';
-import { sizesOf } from '../sizes';
-import { QUICK, sharedPlanner } from '../../testing/quick';
+import { checkDocument } from '../../document';
+import { bounds, type Polygon } from '../../outline';
+import { defaultsOf, HIDDEN, newPiece, type Hidden, type Piece } from '../../piece';
+import { planPiece, type Plan } from '../../plan';
+import { sizesOf } from '../../sizes';
+import { QUICK, sharedPlanner } from '../../../testing/quick';
 
 const planned = (piece: Piece): Plan => planPiece(piece, {}, QUICK);
 // Up the roll: turned sideways its height takes no length of cloth, and a join saves none.

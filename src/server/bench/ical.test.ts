@@ -1,6 +1,6 @@
 import ICAL from 'ical.js';
 import { describe, expect, it } from 'vitest';
-import { newPerson, type KeptDiary } from '../core/scheduling';
+import { newPerson, type KeptDiary } from '../../core/scheduling';
 import { asCalendar } from './ical';
 
 const people = [newPerson({ id: 'a', name: 'Ilse' }), newPerson({ id: 'b', name: 'Tomas; of the lodge, and more' })];

@@ -1,5 +1,5 @@
-import { readDocument } from '../core/document';
-import { KINDS, newPiece, PieceProblems, type Piece, type PieceKind } from '../core/piece';
+import { readDocument } from '../../core/document';
+import { KINDS, newPiece, PieceProblems, type Piece, type PieceKind } from '../../core/piece';
 import {
   changedSince,
   paceOf,
@@ -12,22 +12,22 @@ import {
   type KeptDiary,
   type PieceToDo,
   type Pin,
-} from '../core/scheduling';
-import { checkSchedule, readTaskId, type Schedule } from '../core/scheduling/solver';
-import { readScope } from '../core/job';
-import { listLog, ticksDone } from '../data/bench';
-import { database, type Db } from '../data/database';
-import { getDeliveryDays, getDiary, getShop, listPins, setDeliveryDay, setDiary, setPin, setShop, timesTaken } from '../data/diary';
-import { listJobs, piecesOfScope } from '../data/jobs';
-import { getPiece, listPieces } from '../data/pieces';
-import { listComing } from '../data/purchases';
-import { getHouse } from '../data/settings';
-import { listWares } from '../data/store';
-import { fitting } from './forms';
-import { readObject, Refusal } from './http';
+} from '../../core/scheduling';
+import { checkSchedule, readTaskId, type Schedule } from '../../core/scheduling/solver';
+import { readScope } from '../../core/job';
+import { listLog, ticksDone } from '../../data/bench';
+import { database, type Db } from '../../data/database';
+import { getDeliveryDays, getDiary, getShop, listPins, setDeliveryDay, setDiary, setPin, setShop, timesTaken } from '../../data/diary';
+import { listJobs, piecesOfScope } from '../../data/jobs';
+import { getPiece, listPieces } from '../../data/pieces';
+import { listComing } from '../../data/purchases';
+import { getHouse } from '../../data/settings';
+import { listWares } from '../../data/store';
+import { fitting } from '../forms';
+import { readObject, Refusal } from '../http';
 import { asCalendar } from './ical';
-import { lookAt } from './looks';
-import { planning } from './planning';
+import { lookAt } from '../looks';
+import { planning } from '../planning';
 
 const DAY = /^\d{4}-\d{2}-\d{2}$/;
 const LONGEST_TASK = 200;

@@ -1,15 +1,15 @@
 import { describe, expect, it } from 'vitest';
-import { sectionsStep } from '../padding';
-import { giveOf } from '../cloth';
-import { bounds, edgeNamed, offsetPolygon, polygonArea, polygonPerimeter, samePart, type Point, type Polygon } from '../outline';
-import { newPiece, type Correction, type Covering, type Piece, type PieceKind } from '../piece';
-import type { SewnCover } from './sew';
-import { choicesOf } from './choices';
-import { sewnCheck, type SewnCheck } from './judge/sewn-check';
-import { withAllowances, type CoverPiece } from './laying/cloth-piece';
-import { wrapAt } from './pulled/wrap';
-import { WAYS } from './ways';
-import { built, KINDS, pieceOf } from '../../testing/sewn';
+import { sectionsStep } from '../../padding';
+import { giveOf } from '../../cloth';
+import { bounds, edgeNamed, offsetPolygon, polygonArea, polygonPerimeter, samePart, type Point, type Polygon } from '../../outline';
+import { newPiece, type Correction, type Covering, type Piece, type PieceKind } from '../../piece';
+import type { SewnCover } from '../sew';
+import { choicesOf } from '../choices';
+import { sewnCheck, type SewnCheck } from '../judge/sewn-check';
+import { withAllowances, type CoverPiece } from '../laying/cloth-piece';
+import { wrapAt } from '../pulled/wrap';
+import { WAYS } from '.';
+import { built, KINDS, pieceOf } from '../../../testing/sewn';
 
 const border = (kind: PieceKind): number => (kind === 'arm-pad' || kind === 'saddle' ? 40 : 70);
 

@@ -1,12 +1,12 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { distanceTo, isInside, type Point, type Polygon } from '../outline';
-import { newChairSeat, newPiece, PieceProblems, type BaseShape, type Covering, type Piece } from '../piece';
-import { planPiece } from '../plan';
-import { coverStep } from '../plan/steps';
-import type { CoverPiece } from '.';
-import { runs } from '../../testing/runs';
-import { QUICK, sharedPlanner } from '../../testing/quick';
+import { distanceTo, isInside, type Point, type Polygon } from '../../outline';
+import { newChairSeat, newPiece, PieceProblems, type BaseShape, type Covering, type Piece } from '../../piece';
+import { planPiece } from '../../plan';
+import { coverStep } from '../../plan/steps';
+import type { CoverPiece } from '..';
+import { runs } from '../../../testing/runs';
+import { QUICK, sharedPlanner } from '../../../testing/quick';
 
 /** What is cut into a cover that is pulled over never comes near what is seen. */
 

@@ -1,12 +1,12 @@
 import { randomUUID } from 'node:crypto';
-import { getPiece } from '../data/pieces';
-import { database } from '../data/database';
-import { addNote, getShop, listNotes, listTimers, startTimer, stopTimer, type BenchNote } from '../data/diary';
-import { listTicks } from '../data/bench';
-import { readPhoto } from '../data/photos';
-import { readObject, Refusal } from './http';
-import { lookAt, lookOf } from './looks';
-import { lookAsSeen } from './seen';
+import { getPiece } from '../../data/pieces';
+import { database } from '../../data/database';
+import { addNote, getShop, listNotes, listTimers, startTimer, stopTimer, type BenchNote } from '../../data/diary';
+import { listTicks } from '../../data/bench';
+import { readPhoto } from '../../data/photos';
+import { readObject, Refusal } from '../http';
+import { lookAt, lookOf } from '../looks';
+import { lookAsSeen } from '../seen';
 
 const GONE = 'This piece is no longer on the floor.';
 const ID = /^[0-9a-zA-Z-]{8,60}$/;

@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest';
-import { offsetPolygon, polygonPerimeter } from '../outline';
-import { newPiece, STARTING_SHAPES, type Covering, type Piece } from '../piece';
-import { planPiece, type Plan } from '../plan';
-import { sizesOf } from '../sizes';
-import { QUICK } from '../../testing/quick';
+import { offsetPolygon, polygonPerimeter } from '../../outline';
+import { newPiece, STARTING_SHAPES, type Covering, type Piece } from '../../piece';
+import { planPiece, type Plan } from '../../plan';
+import { sizesOf } from '../../sizes';
+import { QUICK } from '../../../testing/quick';
 
 const planned = (piece: Piece): Plan => planPiece(piece, {}, QUICK);
 const board = newPiece('headboard-bordered');

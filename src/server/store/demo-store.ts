@@ -1,9 +1,9 @@
-import type { Job } from '../core/job';
-import { clothToStore, type Stock } from '../core/store';
-import type { Db } from '../data/database';
-import { createJob, listJobs } from '../data/jobs';
-import { getPiece } from '../data/pieces';
-import { keepStock, keepWare, listStock, listWares } from '../data/store';
+import type { Job } from '../../core/job';
+import { clothToStore, type Stock } from '../../core/store';
+import type { Db } from '../../data/database';
+import { createJob, listJobs } from '../../data/jobs';
+import { getPiece } from '../../data/pieces';
+import { keepStock, keepWare, listStock, listWares } from '../../data/store';
 
 /** What lies on the shelves of the demo workshop, by the names of the shelf. */
 const STOCK: readonly [ware: string, stock: Omit<Stock, 'ware'>][] = [

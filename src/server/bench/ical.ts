@@ -1,6 +1,6 @@
 import ical, { ICalCalendarMethod } from 'ical-generator';
-import { momentOf, type KeptDiary, type Person } from '../core/scheduling';
-import { readTaskId } from '../core/scheduling/solver';
+import { momentOf, type KeptDiary, type Person } from '../../core/scheduling';
+import { readTaskId } from '../../core/scheduling/solver';
 
 /** What a task is called in somebody's calendar. */
 export type TaskWords = { step: string; detail: string; piece: string };

@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest';
-import { CORNER_BEND, polygonPerimeter } from '../outline';
-import { built, KINDS, pieceOf } from '../../testing/sewn';
-import type { SewnCover } from './sew';
-import type { CoverPiece } from './laying/cloth-piece';
-import { placeAt } from './surface/levels';
+import { CORNER_BEND, polygonPerimeter } from '../../outline';
+import { built, KINDS, pieceOf } from '../../../testing/sewn';
+import type { SewnCover } from '../sew';
+import type { CoverPiece } from '../laying/cloth-piece';
+import { placeAt } from '../surface/levels';
 
 describe('darts and splits', () => {
   it('a split gives two pieces whose seams fit, and asks less of the cloth', () => {

@@ -1,13 +1,13 @@
-import { boughtBy, type Buying, type BuyLine, type FlatOffer, type Need, type Purchase } from '../core/buying';
-import type { KeptWare } from '../core/store';
-import { database } from '../data/database';
-import { listLays } from '../data/lays';
-import { beginPurchase, getPurchase, listPurchases, receivePurchase, settlePurchase, type PurchaseRecord } from '../data/purchases';
-import { keepWare, storeView } from '../data/store';
+import { boughtBy, type Buying, type BuyLine, type FlatOffer, type Need, type Purchase } from '../../core/buying';
+import type { KeptWare } from '../../core/store';
+import { database } from '../../data/database';
+import { listLays } from '../../data/lays';
+import { beginPurchase, getPurchase, listPurchases, receivePurchase, settlePurchase, type PurchaseRecord } from '../../data/purchases';
+import { keepWare, storeView } from '../../data/store';
 import { isStale, needsFor, together, type Together } from './cutting';
-import { readObject, Refusal } from './http';
-import { planning } from './planning';
-import { askSupplier, catalogue } from './devices/supplier';
+import { readObject, Refusal } from '../http';
+import { planning } from '../planning';
+import { askSupplier, catalogue } from '../devices/supplier';
 
 /** What is on its way already counts as there. */
 const toCome = (orders: readonly PurchaseRecord[]): Map<string, number> => {

@@ -1,10 +1,10 @@
 import { describe, expect, it } from 'vitest';
-import { problemsOf } from '../document';
-import { bounds } from '../outline';
-import { newPiece, STARTING_SHAPES, type Covering, type Piece } from '../piece';
-import { planPiece, type Plan } from '../plan';
-import { sizesOf } from '../sizes';
-import { QUICK } from '../../testing/quick';
+import { problemsOf } from '../../document';
+import { bounds } from '../../outline';
+import { newPiece, STARTING_SHAPES, type Covering, type Piece } from '../../piece';
+import { planPiece, type Plan } from '../../plan';
+import { sizesOf } from '../../sizes';
+import { QUICK } from '../../../testing/quick';
 
 const planned = (piece: Piece): Plan => planPiece(piece, {}, QUICK);
 const board = newPiece('headboard-bordered');

@@ -1,11 +1,11 @@
 import { polygonArea as d3Area, polygonContains, polygonLength as d3Length } from 'd3';
 import { describe, expect, it } from 'vitest';
-import { templatesOf } from '../formats/templates';
-import { checkPiece, defaultsOf, LOOSE, newPiece, type Loose, type Piece } from '../piece';
-import { planPiece, type Plan } from '../plan';
-import { sizesOf } from '../sizes';
-import { arcOver, loopPlaces, looseVolume } from '.';
-import { QUICK } from '../../testing/quick';
+import { templatesOf } from '../../formats/templates';
+import { checkPiece, defaultsOf, LOOSE, newPiece, type Loose, type Piece } from '../../piece';
+import { planPiece, type Plan } from '../../plan';
+import { sizesOf } from '../../sizes';
+import { arcOver, loopPlaces, looseVolume } from '..';
+import { QUICK } from '../../../testing/quick';
 
 const planned = (piece: Piece): Plan => planPiece(piece, {}, QUICK);
 const loose = (change: Partial<Loose>): Loose => ({

@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
-import { newPiece, type Piece, type Pinned } from '../piece';
-import { planPiece, type Plan } from '../plan';
-import { comparePinned, pinnedCorrections, pinnedOutline, pinnedSize, pinnedWords, type CoverPiece } from '.';
-import { sharedPlanner } from '../../testing/quick';
+import { newPiece, type Piece, type Pinned } from '../../piece';
+import { planPiece, type Plan } from '../../plan';
+import { comparePinned, pinnedCorrections, pinnedOutline, pinnedSize, pinnedWords, type CoverPiece } from '..';
+import { sharedPlanner } from '../../../testing/quick';
 
 type Point = [number, number];
 const planned = (piece: Piece): Plan => planPiece(piece, {}, { sits: false, planner: sharedPlanner });

@@ -1,11 +1,11 @@
 import { polygonContains } from 'd3';
 import { describe, expect, it } from 'vitest';
-import { edgeNamed } from '../outline';
-import { checkPiece, COVER_END, defaultsOf, EDGE_FACT, newPiece, type CoverEnd, type EdgeFact, type Piece } from '../piece';
-import { planPiece, type Plan } from '../plan';
-import { sizesOf } from '../sizes';
-import { WAYS } from '.';
-import { QUICK } from '../../testing/quick';
+import { edgeNamed } from '../../outline';
+import { checkPiece, COVER_END, defaultsOf, EDGE_FACT, newPiece, type CoverEnd, type EdgeFact, type Piece } from '../../piece';
+import { planPiece, type Plan } from '../../plan';
+import { sizesOf } from '../../sizes';
+import { WAYS } from '..';
+import { QUICK } from '../../../testing/quick';
 
 const planned = (piece: Piece): Plan => planPiece(piece, {}, QUICK);
 const end = (change: Partial<CoverEnd> = {}): CoverEnd => ({ ...defaultsOf<CoverEnd>(COVER_END), ...change });
