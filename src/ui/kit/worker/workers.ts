@@ -7,7 +7,7 @@ const MOST_HELPERS = 3;
 /** Each kind of worker is silent for so long at most, ms. */
 const LIMITS = { sheet: 20_000, solving: 60_000, reading: 12_000 };
 
-const newWorker = (): Worker => new Worker(new URL('../../workers/fovea.worker.ts', import.meta.url), { type: 'module' });
+const newWorker = (): Worker => new Worker(new URL('../../../workers/fovea.worker.ts', import.meta.url), { type: 'module' });
 
 /** A worker that plans, with helpers on the other cores. */
 function planning(): WorkerLike {
@@ -51,6 +51,6 @@ export const solvingWorker = (): JobClient => jobClient(workerClient({ make: new
 /** A worker that reads files. */
 export const readingWorker = (): WorkerClient =>
   workerClient({
-    make: () => new Worker(new URL('../../workers/bring-in.worker.ts', import.meta.url), { type: 'module' }) as WorkerLike,
+    make: () => new Worker(new URL('../../../workers/bring-in.worker.ts', import.meta.url), { type: 'module' }) as WorkerLike,
     limit: LIMITS.reading,
   });
