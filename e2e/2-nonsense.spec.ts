@@ -102,7 +102,8 @@ test('two pages editing one piece: nothing is overwritten, both versions can be 
   await settled(page);
   await settled(other);
   const saves: string[] = [];
-  page.on('request', (request) => request.method() === 'PUT' && saves.push(request.url()));
+  // A save goes to the piece itself; what the page shows of it is told beside.
+  page.on('request', (request) => request.method() === 'PUT' && request.url().endsWith(`/pieces/${id}`) && saves.push(request.url()));
   await page.getByLabel('Depth', { exact: true }).fill('400');
   await page.getByLabel('Depth', { exact: true }).press('Enter');
   await settled(page);
