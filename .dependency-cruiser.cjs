@@ -1,4 +1,18 @@
 /** The house's boundaries (docs/architecture.md). */
+/**
+ * The files of a folder, one a kind of thing, that know nothing of each other but what they share.
+ *
+ * @param things what they are
+ * @param folder where they lie, below src
+ * @param shared files that all of them may import
+ */
+const strangers = (things, folder, shared) => ({
+  name: `${things}-do-not-know-${things}`,
+  severity: 'error',
+  from: { path: `^src/${folder}/(?!(index|list|${shared.join('|')})\\.ts)[^/]+\\.ts$`, pathNot: '\\.test\\.ts$' },
+  to: { path: `^src/${folder}/(?!(${shared.join('|')})\\.ts)` },
+});
+
 module.exports = {
   forbidden: [
     { name: 'no-cycles', severity: 'error', from: {}, to: { circular: true } },
@@ -37,37 +51,12 @@ module.exports = {
     },
     { name: 'app-knows-server-ui-and-data', severity: 'error', from: { path: '^src/app/' }, to: { path: '^src/(workers|stand-ins)/' } },
     // One of a kind knows nothing of the others: what they share stands in the file that names the kind.
-    {
-      name: 'ways-do-not-know-ways',
-      severity: 'error',
-      from: { path: '^src/core/cover/ways/(?!index|way\\.ts|parts\\.ts)[^/]+\\.ts$', pathNot: '\\.test\\.ts$' },
-      to: { path: '^src/core/cover/ways/(?!way\\.ts|parts\\.ts)' },
-    },
-    {
-      name: 'kinds-do-not-know-kinds',
-      severity: 'error',
-      from: { path: '^src/core/piece/kinds/(?!index|list)[^/]+\\.ts$', pathNot: '\\.test\\.ts$' },
-      to: { path: '^src/core/piece/kinds/(?!kind\\.ts)' },
-    },
-    {
-      name: 'pad-forms-do-not-know-pad-forms',
-      severity: 'error',
-      from: { path: '^src/core/pad-forms/(?!index|list)[^/]+\\.ts$', pathNot: '\\.test\\.ts$' },
-      to: { path: '^src/core/pad-forms/(?!(form|shared|points)\\.ts)' },
-    },
-    {
-      name: 'rims-do-not-know-rims',
-      severity: 'error',
-      from: { path: '^src/core/pad-rims/(?!index|list)[^/]+\\.ts$', pathNot: '\\.test\\.ts$' },
-      to: { path: '^src/core/pad-rims/(?!(rim|shared|dome)\\.ts)' },
-    },
-    {
-      name: 'fasteners-do-not-know-fasteners',
-      comment: 'a leg is chosen in a file of its own',
-      severity: 'error',
-      from: { path: '^src/core/fastening/fasteners/(?!index)[^/]+\\.ts$', pathNot: '\\.test\\.ts$' },
-      to: { path: '^src/core/fastening/fasteners/(?!fastener\\.ts|staple-leg\\.ts)' },
-    },
+    strangers('ways', 'core/cover/ways', ['way', 'parts']),
+    strangers('kinds', 'core/piece/kinds', ['kind']),
+    strangers('pad-forms', 'core/pad-forms', ['form', 'shared', 'points']),
+    strangers('rims', 'core/pad-rims', ['rim', 'shared', 'dome']),
+    // A leg is chosen in a file of its own.
+    strangers('fasteners', 'core/fastening/fasteners', ['fastener', 'staple-leg']),
     {
       name: 'stages-do-not-know-stages',
       severity: 'error',

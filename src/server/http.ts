@@ -61,14 +61,19 @@ export async function readText(request: Request, most = LARGEST_BODY): Promise<s
   );
 }
 
+/** Bodies that were read: what is looked at before a route's work is not read again by it. */
+const bodies = new WeakMap<Request, Record<string, unknown>>();
+
 /**
- * Reads a request's body as a JSON object.
+ * Reads a request's body as a JSON object; asked again, it answers what it read.
  *
  * @param request the request
  * @param [most] bytes; as large as a piece can be where nothing is said
  * @throws Refusal 400 when it is not one
  */
 export async function readObject(request: Request, most?: number): Promise<Record<string, unknown>> {
+  const known = bodies.get(request);
+  if (known) return known;
   const text = await readText(request, most);
   let data: unknown;
   try {
@@ -77,6 +82,7 @@ export async function readObject(request: Request, most?: number): Promise<Recor
     throw new Refusal(400, 'The request is not JSON');
   }
   if (data === null || typeof data !== 'object' || Array.isArray(data)) throw new Refusal(400, 'The request is not a JSON object');
+  bodies.set(request, data as Record<string, unknown>);
   return data as Record<string, unknown>;
 }
 

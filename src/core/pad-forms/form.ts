@@ -70,7 +70,7 @@ export type PadForm<S extends TObject = TObject, P = Static<S>> = {
   cure?: string;
   /** how it is worked at the bench; null where nothing is to be done */
   words: (profile: P, pad: FormedPad, place: PlaceWords) => string | null;
-  size: (profile: P, pad: FormedPad & { kept: boolean; most: number; least: number }) => FormSize;
+  size: (profile: P, pad: FormedPad & { reused: boolean; most: number; least: number }) => FormSize;
   handles: (profile: P, cut: FormCut, pad: FormedPad, near: number) => FormHandle<P>[];
 };
 

@@ -1,7 +1,7 @@
 import { defaultsOf, length, record, spot, tag } from '../fields';
 import { lineEllipse, type Point } from '../outline';
 import { padForm } from './form';
-import { atMostAway, bell, BY, checkTaken, least, middleOf, REACH, whole, within } from './shared';
+import { atMostAway, bell, BY, least, middleOf, REACH, takenOut, whole, within } from './shared';
 
 const schema = record({
   kind: tag('hollow'),
@@ -20,8 +20,8 @@ export const hollow = padForm({
   name: 'Hollowed for who sits',
   noun: 'Hollow',
   schema,
+  ...takenOut,
   fields: ['by', 'width', 'length', 'x', 'y'],
-  up: false,
   first({ thickness }, extent) {
     const start = defaultsOf(schema);
     return {
@@ -34,12 +34,6 @@ export const hollow = padForm({
       by: atMostAway(start.by, thickness),
     };
   },
-  check({ by }, { low }, report) {
-    const wrong = checkTaken(by, low);
-    if (wrong) report('by', wrong);
-  },
-  thickest: (_, { high }) => high,
-  thinnest: ({ by }, { low }) => low - by,
   thickness:
     ({ x, y, width, length: long, by }, _, __, level) =>
     (at) =>
@@ -55,7 +49,6 @@ export const hollow = padForm({
     ];
     return { at: [x, y], rim, sign: 1, by };
   },
-  cure: 'the cover bridges it; glue wadding and cover into it, or hold it with a stitched line or buttons',
   words: ({ x, y, width, length: long, by }, _, place) =>
     `Draw the oval, ${whole(width)} × ${whole(long)} mm, its middle ${place(x, y)}; carve it ${whole(by)} mm deep in the middle, running out to nothing at the line; feel left against right.`,
   size: ({ width, length: long, by }, { least: left }) => ({

@@ -1,6 +1,6 @@
 import { defaultsOf, length, PLAN, record, tag } from '../fields';
 import { padForm } from './form';
-import { acrossHandle, bell, bendsAcross, BY, endsAcross, REACH, whole, within } from './shared';
+import { across, acrossHandle, acrossSize, bell, BY, endsAcross, REACH, whole, within } from './shared';
 
 /** A lumbar rise lies about so far up a back. */
 const LUMBAR = 0.35;
@@ -18,7 +18,7 @@ export const rise = padForm({
   name: 'A lumbar rise across',
   noun: 'Rise',
   schema,
-  fields: ['by', 'length', 'y'],
+  ...across,
   up: true,
   first(_, { minY, height }) {
     const start = defaultsOf(schema);
@@ -30,20 +30,10 @@ export const rise = padForm({
     ({ y, length: long, by }, _, __, level) =>
     (at) =>
       level(at) + by * bell(Math.abs((2 * (at[1] - y)) / long)),
-  bends: ({ y, length: long }, at) => bendsAcross([y - long / 2, y, y + long / 2], at, false),
-  side: () => ({ corners: [], curved: true, alone: false }),
   spots: ({ y, length: long, by }, [x]) => ({ at: [x, y], rim: endsAcross(x, y, long), sign: -1, by }),
   cure: 'it is pressed flat, make it of firmer foam',
   words: ({ y, length: long, by }, { thickness }, place) =>
     `Cut from a block of ${whole(thickness + by)} mm: hold the stencil to both sides and cut from line to line; the rise is ${whole(by)} mm high, ${whole(long)} mm long, its middle ${place(0, y)}.`,
-  size: ({ length: long, by }, { kept, most }) => ({
-    value: long,
-    note: `${by} mm high, front to back; ${kept ? 'as it came' : 'stencil on the templates'}`,
-    formula: 'height = by × (1 + cos π·u) ÷ 2, u from its middle to its ends',
-    terms: [
-      { key: 'by', name: 'Rises by', value: by },
-      { key: 'most', name: 'Cut from', value: most },
-    ],
-  }),
+  size: (profile, pad) => acrossSize(profile, pad, { way: 'high', name: 'Rises by' }),
   handles: (profile, cut) => acrossHandle(profile, cut, 'Rise, how high'),
 });

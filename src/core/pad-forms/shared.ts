@@ -1,6 +1,6 @@
 import type { Point } from '../outline';
 import type { Range } from '../fields';
-import type { Bend, Extent, FormCut } from './form';
+import type { Bend, Extent, FormCut, FormedPad, FormSize, Report } from './form';
 
 /** How far a worked form reaches over the pad, mm. */
 export const REACH: Range = [30, 2500];
@@ -38,11 +38,46 @@ export const least = (mm: number): number => Math.max(1, Math.round(mm));
 /** A raised cosine: whole in the middle, nothing and level from its rim on; `share` is how far out, 1 at the rim. */
 export const bell = (share: number): number => (share >= 1 ? 0 : (1 + Math.cos(Math.PI * share)) / 2);
 
-/** What is wrong with taking so much out of a pad, or null. */
-export function checkTaken(by: number, low: number): string | null {
-  if (by <= low - LEAST_UNDER) return null;
-  return `${short(by)} mm taken out of ${short(low)} mm of foam leaves next to nothing; ${short(Math.max(1, low - LEAST_UNDER))} mm is the most`;
+/** What all forms that take foam away have in common. */
+export const takenOut = {
+  up: false,
+  check({ by }: { by: number }, { low }: FormedPad, report: Report): void {
+    if (by <= low - LEAST_UNDER) return;
+    const most = Math.max(1, low - LEAST_UNDER);
+    report('by', `${short(by)} mm taken out of ${short(low)} mm of foam leaves next to nothing; ${short(most)} mm is the most`);
+  },
+  thickest: (_: unknown, { high }: FormedPad): number => high,
+  thinnest: ({ by }: { by: number }, { low }: FormedPad): number => low - by,
+  cure: 'the cover bridges it; glue wadding and cover into it, or hold it with a stitched line or buttons',
+};
+
+/** What all forms that run over the whole width of a pad, level at their ends, have in common. */
+export const across = {
+  fields: ['by', 'length', 'y'],
+  bends: ({ y, length }: { y: number; length: number }, at: (u: number) => Point): Bend[] =>
+    bendsAcross([y - length / 2, y, y + length / 2], at, false),
+  side: () => ({ corners: [], curved: true, alone: false }),
+};
+
+/** What a dip or a rise is marked out by. */
+export function acrossSize(
+  { length, by }: { length: number; by: number },
+  { reused, most }: { reused: boolean; most: number },
+  words: { way: string; name: string },
+): FormSize {
+  return {
+    value: length,
+    note: `${by} mm ${words.way}, front to back; ${cutBy(reused)}`,
+    formula: 'height = by × (1 + cos π·u) ÷ 2, u from its middle to its ends',
+    terms: [
+      { key: 'by', name: words.name, value: by },
+      { key: 'most', name: 'Cut from', value: most },
+    ],
+  };
 }
+
+/** By what a form is cut that is the same over a pad's whole width; an old pad has it already. */
+export const cutBy = (reused: boolean): string => (reused ? 'as it came' : 'stencil on the templates');
 
 /** Where half a cut meets lines that run across the pad at lengths from the middle; none where it runs along them. */
 export function bendsAcross(ys: readonly number[], at: (u: number) => Point, sharp: boolean): Bend[] {

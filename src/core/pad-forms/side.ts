@@ -2,7 +2,7 @@ import { length, list, record, tag, tick } from '../fields';
 import { monotoneThrough } from '../heights';
 import { padForm } from './form';
 import { checkPoints, pointsSize } from './points';
-import { ALONG, alongCut, bendsAcross, HIGH, whole } from './shared';
+import { ALONG, alongCut, bendsAcross, cutBy, HIGH, whole } from './shared';
 
 /** A point of a side as it is drawn on the foam: so far from the near edge, so high. */
 export const SIDE_POINT = record({ at: length('From the near edge', ALONG), height: length('Height there', HIGH) });
@@ -73,7 +73,7 @@ export const side = padForm({
   side: ({ points, faired }) => ({ corners: points.map(({ at }) => at), curved: faired, alone: true }),
   words: ({ faired }) =>
     `Hold the stencil to one side and draw it, mirror it on to the other from the same edge, and cut from line to line${faired ? '; rasp it fair along its length' : ''}.`,
-  size: (_, pad) => pointsSize(pad, pad.kept ? 'as it came' : 'stencil on the templates'),
+  size: (_, pad) => pointsSize(pad, cutBy(pad.reused)),
   handles: (profile, cut, { thickness }, near) =>
     profile.points.flatMap((point, i) => {
       const x = alongCut(cut, near + point.at);

@@ -3,7 +3,7 @@ import type { RollLayout } from '../foam-cutting';
 import type { Model } from '../padding';
 import type { SheetPlan } from '../plan-data';
 import type { Planner } from './planner';
-import { coverStep, cutStep, fixStep, foamStep, liningsStep, variantsStep, wrapsStep } from './steps';
+import { coverStep, cutStep, fixStep, foamStep, liningsOf, variantsStep, wrapsStep } from './steps';
 
 /** Figures of one part of a plan by what they are of: lengths mm, counts. */
 type Figures = Record<string, number>;
@@ -90,14 +90,12 @@ export function fingerprintOf(plan: Fingerprinted): Fingerprint {
 
 /** The same of a piece whose plan is not wanted as a whole. */
 export function fingerprintAt(model: Model, planner: Planner): Fingerprint {
-  const { wadding, dust } = liningsStep(model);
   return fingerprintOf({
     foam: foamStep(model),
     stations: wrapsStep(model),
     cover: coverStep(model).cover,
     variants: variantsStep(model, planner),
-    wadding: wadding && { ...wadding, thickness: model.wadding },
-    dustCover: dust,
+    ...liningsOf(model),
     cut: cutStep(model, planner),
     fixing: fixStep(model),
   });

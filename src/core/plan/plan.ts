@@ -14,7 +14,7 @@ import {
   cutStep,
   fixStep,
   foamStep,
-  liningsStep,
+  liningsOf,
   massStep,
   panelsStep,
   roomStep,
@@ -99,7 +99,6 @@ export function planPiece(
   const model = planner.model(piece, house);
   const fineness: Fineness = coarse ? 'quick' : 'full';
   const sat = sits ? sitStep(model, fineness) : null;
-  const { wadding, dust } = liningsStep(model, fineness);
   const steps = runStep(model, fineness);
   return tidy<Plan>({
     schema: 'fovea.plan/1',
@@ -118,8 +117,7 @@ export function planPiece(
     corners: cornersStep(model, fineness),
     cover: coverStep(model, fineness).cover,
     foam: foamStep(model),
-    wadding: wadding && { ...wadding, thickness: model.wadding },
-    dustCover: dust,
+    ...liningsOf(model, fineness),
     cut: cutStep(model, planner, fineness),
     fixing: fixStep(model, fineness),
     mass: massStep(model),

@@ -146,6 +146,12 @@ export function liningsStep(whole: Model, fineness: Fineness = 'full'): Linings 
   return keep('linings', { stack, figures, piece: liningFields(piece), wraps: wrapsStep(whole, fineness) }, linings);
 }
 
+/** The same as a plan carries them: the wadding as thick as the cover leaves it. */
+export function liningsOf(model: Model, fineness: Fineness = 'full') {
+  const { wadding, dust } = liningsStep(model, fineness);
+  return { wadding: wadding && { ...wadding, thickness: model.wadding }, dustCover: dust };
+}
+
 function linings({ wraps, ...reads }: ModelReads<LiningFields> & Wraps, keep: Keep): Linings {
   const model = modelFrom(reads, keep);
   return { wadding: waddingPiece(model, wraps), dust: dustCover(model) };

@@ -18,7 +18,7 @@ import {
   cutStep,
   fixStep,
   foamStep,
-  liningsStep,
+  liningsOf,
   massStep,
   panelsStep,
   roomStep,
@@ -73,13 +73,7 @@ const LATER_PARTS: Record<PlanPart, (model: Model, planner: Planner, fineness: F
   board: (model) => ({ base: { ...baseStep(model), board: boardStep(model) } }),
   strip: (model, _planner, fineness) => ({ strip: stripStep(model, fineness) }),
   cover: (model, planner, fineness) => {
-    const { wadding, dust } = liningsStep(model, fineness);
-    return {
-      cover: coverStep(model, fineness).cover,
-      wadding: wadding && { ...wadding, thickness: model.wadding },
-      dustCover: dust,
-      variants: variantsStep(model, planner),
-    };
+    return { cover: coverStep(model, fineness).cover, ...liningsOf(model, fineness), variants: variantsStep(model, planner) };
   },
   cut: (model, planner, fineness) => ({ cut: cutStep(model, planner, fineness) }),
   fixing: (model, _planner, fineness) => ({ fixing: fixStep(model, fineness) }),

@@ -67,7 +67,7 @@ function formLines({ pads }: Piece, forms: readonly FormLeft[]): SizeLine[] {
       form.cure,
       forms.find(({ pad: of }) => of === pad.id),
     );
-    const extremes = { least: thinnest(pad), most: thickest(pad), kept: Boolean(pad.kept) };
+    const extremes = { least: thinnest(pad), most: thickest(pad), reused: Boolean(pad.kept) };
     const { terms, note, ...size } = form.size(profile, { ...formedPad(pad), ...extremes });
     return [
       {

@@ -1,5 +1,5 @@
 import Ajv2020, { type ErrorObject, type ValidateFunction } from 'ajv/dist/2020';
-import { LARGEST_BODY, readText, Refusal } from '../http';
+import { readObject, Refusal } from '../http';
 import type { Json, Route } from './route';
 
 const ajv = new Ajv2020({ strict: false, validateFormats: false });
@@ -58,21 +58,12 @@ function inWords({ keyword, instancePath, params }: ErrorObject): string {
  *
  * @param request the request
  * @param route its body's schema, and how large it may be
- * @returns the same request, its body to be read again
  * @throws Refusal 400 where it is no JSON, 413 where it is too large, 422 with what is wrong
  */
-export async function checkBody(request: Request, { body, most = LARGEST_BODY }: Pick<Route, 'body' | 'most'>): Promise<Request> {
-  if (!body?.properties) return request;
-  const text = await readText(request, most);
-  let data: unknown;
-  try {
-    data = JSON.parse(text);
-  } catch {
-    throw new Refusal(400, 'The request is not JSON');
-  }
-  if (data === null || typeof data !== 'object' || Array.isArray(data)) throw new Refusal(400, 'The request is not a JSON object');
+export async function checkBody(request: Request, { body, most }: Pick<Route, 'body' | 'most'>): Promise<void> {
+  if (!body?.properties) return;
+  const data = await readObject(request, most);
   const validate = known.get(body) ?? ajv.compile(outlineOf(body));
   known.set(body, validate);
   if (!validate(data)) throw new Refusal(422, `${inWords(validate.errors![0]!)}.`);
-  return new Request(request.url, { method: request.method, headers: request.headers, body: text, signal: request.signal });
 }

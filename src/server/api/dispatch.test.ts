@@ -1,4 +1,4 @@
-import { mkdtempSync, rmSync } from 'node:fs';
+import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
@@ -45,6 +45,19 @@ describe('the table of routes', () => {
     expect(routeAt(['api', 'cutter', 'templates'])!.params).toEqual({});
     expect(routeAt(['api', 'pieces', 'p-1', 'nothing'])).toBeNull();
     expect(routeAt([])).toBeNull();
+  });
+
+  it('has every address that a page asks for, and nothing of the interface answers beside it', () => {
+    const pages = readdirSync('src/ui', { recursive: true, encoding: 'utf8' }).filter((path) => /(?<!test)\.tsx?$/.test(path));
+    const addresses = pages.flatMap((path) =>
+      [...readFileSync(join('src/ui', path), 'utf8').matchAll(/['"`](\/api\/[^'"`?]*)/g)].map(([, address]) => address!),
+    );
+    expect(addresses.length).toBeGreaterThan(60);
+    // A part of its own stands for any name; what is put on to a part may be nothing.
+    const written = (address: string): string => address.replace(/\/\$\{[^}]*\}/g, '/x').replace(/\$\{[^}]*\}/g, '');
+    for (const address of addresses) expect(routeAt(written(address).slice(1).split('/')), address).not.toBeNull();
+    const files = readdirSync('src/app', { recursive: true, encoding: 'utf8' }).filter((path) => path.endsWith('route.ts'));
+    for (const path of files) expect(readFileSync(join('src/app', path), 'utf8'), path).toContain("from '@/server/api/dispatch'");
   });
 
   it('says in words that there is nothing, or nothing that answers so', async () => {

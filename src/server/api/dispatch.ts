@@ -59,6 +59,7 @@ export function dispatch(request: Request, path: readonly string[]): Promise<Res
     if (!route) throw new Refusal(405, `Nothing here answers to ${request.method.slice(0, 20)}.`);
     // On the workshop's own machine nobody is asked who they are, and a database that cannot be read keeps nothing from being said.
     if (request.headers.get(FROM)) authorise(whoIs(database(), request.headers), route, method);
-    return route.handle({ request: await checkBody(request, route), params: found.params });
+    await checkBody(request, route);
+    return route.handle({ request, params: found.params });
   });
 }

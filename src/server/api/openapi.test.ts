@@ -25,16 +25,6 @@ afterAll(() => {
 });
 
 describe('the interface for others', () => {
-  it('describes every route that answers', () => {
-    const described = Object.entries(openapi(ROUTES).paths as Record<string, object>).flatMap(([path, methods]) =>
-      Object.keys(methods).map((method) => `${method} ${path}`),
-    );
-    expect(described).toEqual(
-      Object.entries(ROUTES).flatMap(([path, methods]) => Object.keys(methods).map((method) => `${method} ${path}`)),
-    );
-    expect(described.length).toBeGreaterThan(80);
-  });
-
   it('answers what it says it does', async () => {
     const ajv = new Ajv2020({ strict: false, validateFormats: false });
     ajv.addSchema(openapi(ROUTES), 'api');
