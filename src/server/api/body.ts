@@ -3,20 +3,22 @@ import { readObject, Refusal } from '../http';
 import type { Json, Route } from './route';
 
 const ajv = new Ajv2020({ strict: false, validateFormats: false });
-const known = new WeakMap<Json, ValidateFunction>();
+const validators = new WeakMap<Json, ValidateFunction>();
 
 /**
  * What is looked at of a body before its route sees it: which fields there are, of which type, within which limits. What a field holds
  * itself – a piece, a job, a ware – its route checks, in words of its own; a field that nobody knows is not read.
  */
 function outlineOf({ properties = {}, required = [] }: Json): Json {
-  const fields = Object.entries(properties as Record<string, Json>).map(([name, field]): [string, Json] => {
-    // A fixed word is asked for in the route's own words: what is missing there is a caution that was not taken.
-    if (field.$ref || field.const !== undefined) return [name, {}];
+  const known = properties as Record<string, Json>;
+  // A fixed word is asked for by the route itself: what is missing there is a caution that nobody has confirmed.
+  const isFixed = (name: string): boolean => known[name]?.const !== undefined;
+  const fields = Object.entries(known).map(([name, field]): [string, Json] => {
+    if (field.$ref || isFixed(name)) return [name, {}];
     const inside = field.properties ?? field.items ?? field.oneOf;
     return [name, inside ? (field.type ? { type: field.type } : {}) : field];
   });
-  return { type: 'object', properties: Object.fromEntries(fields), required };
+  return { type: 'object', properties: Object.fromEntries(fields), required: (required as string[]).filter((name) => !isFixed(name)) };
 }
 
 const TYPES: Record<string, string> = {
@@ -63,7 +65,7 @@ function inWords({ keyword, instancePath, params }: ErrorObject): string {
 export async function checkBody(request: Request, { body, most }: Pick<Route, 'body' | 'most'>): Promise<void> {
   if (!body?.properties) return;
   const data = await readObject(request, most);
-  const validate = known.get(body) ?? ajv.compile(outlineOf(body));
-  known.set(body, validate);
+  const validate = validators.get(body) ?? ajv.compile(outlineOf(body));
+  validators.set(body, validate);
   if (!validate(data)) throw new Refusal(422, `${inWords(validate.errors![0]!)}.`);
 }

@@ -130,6 +130,7 @@ describe('what is sent', () => {
     ['PUT', '/api/settings', '{"unit":"ell"}', 422, '“unit” is one of mm'],
     ['PUT', '/api/pieces/1/ticks', '{"unit":1.5,"step":"foam","done":true}', 422, '“unit” must be a whole number'],
     ['PUT', '/api/pieces/1/ticks', '{"unit":0,"step":"foam","done":true}', 422, '“unit” is at least 1'],
+    ['POST', '/api/cutter', '{"piece":"x","template":"y","feed":1000}', 422, 'Confirm first that the bed is clear'],
     ['POST', '/api/members', `{"name":"${'x'.repeat(41)}","role":"hand"}`, 422, '“name” has at most 40 signs'],
     ['POST', '/api/pieces', `{"piece":"${'x'.repeat(1_100_000)}"}`, 413, 'larger than'],
   ])('%s %s with %.40s: %i, %s', async (method, path, body, status, words) => {
