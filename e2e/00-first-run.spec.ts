@@ -1,8 +1,8 @@
 import { expect } from '@playwright/test';
-import { origin, test } from './workshop';
+import { deep, origin, test } from './workshop';
 import { place, settled } from './help';
 
-test('an empty workshop greets with three ways in; a guide leads through a first piece and can be left', async ({ page }) => {
+deep('an empty workshop greets with three ways in; a guide leads through a first piece and can be left', async ({ page }) => {
   await page.goto('/');
   const greeting = page.getByRole('region', { name: 'An empty workshop' });
   await expect(greeting.getByRole('button', { name: 'Lay out the demo workshop' })).toBeVisible();

@@ -1,13 +1,13 @@
 import { readFileSync } from 'node:fs';
 import { expect } from '@playwright/test';
-import { test } from './workshop';
+import { deep, test } from './workshop';
 import { PDFDocument } from '@cantoo/pdf-lib';
 import { rollLength, saidLength } from '../src/core/length';
 import type { Piece } from '../src/core/piece';
 import type { Plan } from '../src/core/plan';
 import { fovea, settled, slip, unfold } from './help';
 
-test('a seat from the tape to the templates, and the same numbers everywhere', async ({ page }, info) => {
+deep('a seat from the tape to the templates, and the same numbers everywhere', async ({ page }, info) => {
   await page.goto('/');
   await expect(page.getByText('The floor is empty')).toBeVisible();
   await page.getByRole('radio', { name: 'Inches' }).check({ force: true });

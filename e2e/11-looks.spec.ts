@@ -33,7 +33,7 @@ const round = async (page: Page): Promise<Buffer> => {
   return view.screenshot();
 };
 
-test('in the round the cloth lies as its flat pieces carry it, and somebody sits down on it', async ({ page }) => {
+deep('in the round the cloth lies as its flat pieces carry it, and somebody sits down on it', async ({ page }) => {
   const id = await place(page, {
     name: 'Striped seat',
     cloth: { ...newChairSeat().cloth, repeatAcross: 84, colour: 'night', second: 'chalk', figure: 'stripe' },
@@ -147,7 +147,7 @@ deep('a photo of the cloth is what is seen in the round', async ({ page }) => {
   await expect.poll(async () => seen(page, await round(page), 'blue'), { timeout: 60_000 }).toBeGreaterThan(8000);
 });
 
-test('a drawing keeps its figures readable, comes nearer by wheel, keys and button, and goes home', async ({ page }) => {
+deep('a drawing keeps its figures readable, comes nearer by wheel, keys and button, and goes home', async ({ page }) => {
   const id = await place(page, { name: 'Near seat' });
   await page.goto(`/piece/${id}?stage=fix`);
   await settled(page);

@@ -1,5 +1,5 @@
 import { expect, type Page } from '@playwright/test';
-import { test } from './workshop';
+import { deep, test } from './workshop';
 import { newPiece } from '../src/core/piece';
 import { place, settled } from './help';
 
@@ -44,7 +44,7 @@ test('a plan with hundreds of staples stays legible', async ({ page }) => {
   await expect(page.getByRole('group', { name: /Plan from above/ })).toHaveScreenshot('many-staples.png', LIKE);
 });
 
-test('the flat pieces of a bordered headboard lie as they join', async ({ page }) => {
+deep('the flat pieces of a bordered headboard lie as they join', async ({ page }) => {
   const id = await place(page, { ...newPiece('headboard-bordered'), name: 'Bordered headboard' });
   await page.goto(`/piece/${id}?stage=cover`);
   await settled(page);

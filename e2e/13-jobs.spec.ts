@@ -7,8 +7,8 @@ import { JOBS } from '../src/testing/jobs';
 import { place, settled, slip, unfold } from './help';
 import { thorough } from '../src/testing/runs';
 
-/** Jobs of docs/jobs.md, from the floor to the bench in the browser: every fourth, all of them in `npm run thorough`. */
-for (const job of JOBS.filter(({ browser }) => browser).filter((_, i) => thorough || i % 4 === 0))
+/** Jobs of docs/jobs.md, from the floor to the bench in the browser: every eighth, all of them in `npm run thorough`. */
+for (const job of JOBS.filter(({ browser }) => browser).filter((_, i) => thorough || i % 8 === 0))
   test(`${job.title}: sizes, layout, order and run sheet as they were planned`, async ({ page }) => {
     const planner = createPlanner();
     const plan = planPiece(job.piece, {}, { planner });

@@ -1,13 +1,13 @@
 import { writeFileSync } from 'node:fs';
 import { expect } from '@playwright/test';
-import { test } from './workshop';
+import { deep, test } from './workshop';
 import { newPiece } from '../src/core/piece';
 import { fovea, place, saved, settled, slip, unfold } from './help';
 
 /** A figure in words, mm. */
 const mm = (words: string | null): number => Number(/(-|−)?[\d.]+/.exec(words ?? '')![0].replace('−', '-'));
 
-test('webbing is as tight as the hand found it: straps to cut, how far it goes down, springs instead', async ({ page }) => {
+deep('webbing is as tight as the hand found it: straps to cut, how far it goes down, springs instead', async ({ page }) => {
   await page.goto('/');
   const id = await place(page, { ...newPiece('tight-seat'), name: 'Settle deck' });
   await page.goto(`/piece/${id}?stage=base`);
@@ -59,7 +59,7 @@ test('webbing is as tight as the hand found it: straps to cut, how far it goes d
   expect(plan.sit.deck).toBeCloseTo(tight, 0);
 });
 
-test('what a seat goes between is told before it is cut: covered it is larger than its board', async ({ page }) => {
+deep('what a seat goes between is told before it is cut: covered it is larger than its board', async ({ page }) => {
   await page.goto('/');
   const shape = { type: 'rectangle', width: 450, depth: 420, cornerRadius: { front: 20, back: 20 } } as const;
   const id = await place(page, { ...newPiece('chair-seat', shape), name: 'Dropped in' });
@@ -93,7 +93,7 @@ test('what a seat goes between is told before it is cut: covered it is larger th
   await page.getByRole('radio', { name: 'Millimetres' }).check({ force: true });
 });
 
-test('old foam goes back in from its press test, is patched, and the old holes hold the new cover', async ({ page }) => {
+deep('old foam goes back in from its press test, is patched, and the old holes hold the new cover', async ({ page }) => {
   await page.goto('/');
   const saddle = newPiece('saddle');
   const id = await place(page, {
@@ -187,7 +187,7 @@ test('the form of a pad’s top is chosen, taken hold of in the section, and dra
   expect(await slip(page, 'height').textContent()).toBe(before);
 });
 
-test('a second cloth: chosen part by part, on its own roll, in the list of what to buy', async ({ page }) => {
+deep('a second cloth: chosen part by part, on its own roll, in the list of what to buy', async ({ page }) => {
   await page.goto('/');
   const id = await place(page, { ...newPiece('round-seat'), name: 'Two-cloth stool' });
   await page.goto(`/piece/${id}?stage=cover`);
@@ -221,7 +221,7 @@ test('a second cloth: chosen part by part, on its own roll, in the list of what 
   await expect(page.getByText(/of the second cloth/)).toHaveCount(0);
 });
 
-test('what a mattress hides is plain cloth, joined below what is seen', async ({ page }) => {
+deep('what a mattress hides is plain cloth, joined below what is seen', async ({ page }) => {
   await page.goto('/');
   const id = await place(page, { ...newPiece('headboard'), name: 'Night-shift headboard' });
   await page.goto(`/piece/${id}?stage=base`);
@@ -245,7 +245,7 @@ test('what a mattress hides is plain cloth, joined below what is seen', async ({
   expect((await saved(page, id)).base.hidden).toMatchObject({ by: 'mattress', upTo: 200 });
 });
 
-test('marks made before cover and base part are lettered, and met again', async ({ page }) => {
+deep('marks made before cover and base part are lettered, and met again', async ({ page }) => {
   await page.goto('/');
   const id = await place(page, { ...newPiece('chair-seat'), name: 'Marked seat' });
   await page.goto(`/piece/${id}?stage=strip`);
@@ -265,7 +265,7 @@ test('marks made before cover and base part are lettered, and met again', async 
   await expect(page.getByText('A (Dark stripe, back, 45 mm right of the middle)')).toBeVisible();
 });
 
-test('a bordered headboard goes on in stages, or sewn as one', async ({ page }) => {
+deep('a bordered headboard goes on in stages, or sewn as one', async ({ page }) => {
   await page.goto('/');
   const id = await place(page, { ...newPiece('headboard-bordered'), name: 'Staged headboard' });
   await page.goto(`/piece/${id}?stage=bench`);
@@ -278,7 +278,7 @@ test('a bordered headboard goes on in stages, or sewn as one', async ({ page }) 
   await expect(page.getByText('Back-tack the border')).toHaveCount(0);
 });
 
-test('a board put together from planks: its courses to saw, and battens where it is not glued', async ({ page }) => {
+deep('a board put together from planks: its courses to saw, and battens where it is not glued', async ({ page }) => {
   await page.goto('/');
   const id = await place(page, { ...newPiece('headboard'), name: 'Plank headboard' });
   await page.goto(`/piece/${id}?stage=base`);

@@ -1,11 +1,11 @@
 import { execFileSync } from 'node:child_process';
 import { writeFileSync } from 'node:fs';
 import { expect } from '@playwright/test';
-import { test } from './workshop';
+import { deep, test } from './workshop';
 import { newPiece } from '../src/core/piece';
 import { fovea, place, saved, settled, slip, unfold } from './help';
 
-test('a pocket lies where they sat, by photo and by mat; one more beside it, moved on the plan', async ({ page }) => {
+deep('a pocket lies where they sat, by photo and by mat; one more beside it, moved on the plan', async ({ page }) => {
   const id = await place(page, { name: 'Sat on' });
   await page.goto(`/piece/${id}?stage=build`);
   await settled(page);
@@ -55,7 +55,7 @@ test('a pocket lies where they sat, by photo and by mat; one more beside it, mov
   expect(pocket!.sat!.points).toHaveLength(2);
 });
 
-test('a roll and a cushion that hang by loops: cut, filled, bought, and undone', async ({ page }) => {
+deep('a roll and a cushion that hang by loops: cut, filled, bought, and undone', async ({ page }) => {
   const id = await place(page, { ...newPiece('corner-seat'), name: 'Bay cushions' });
   await page.goto(`/piece/${id}?stage=cover`);
   await settled(page);
@@ -82,7 +82,7 @@ test('a roll and a cushion that hang by loops: cut, filled, bought, and undone',
   expect(plan.cut.cloth.laid.filter(({ label }) => label.startsWith('Back cushion, panel'))).toHaveLength(2);
 });
 
-test('a strip over several parts of a chair puts itself in order, and stands round the work', async ({ page }) => {
+deep('a strip over several parts of a chair puts itself in order, and stands round the work', async ({ page }) => {
   const id = await place(page, { ...newPiece('tight-seat'), name: 'Reading chair deck' });
   await page.goto(`/piece/${id}?stage=strip`);
   await expect(page.getByLabel('This piece is')).toBeVisible();
@@ -99,7 +99,7 @@ test('a strip over several parts of a chair puts itself in order, and stands rou
   await expect(page.getByText('Outside back now')).toBeVisible();
 });
 
-test('a cloth that was pinned on is read by tape, compared, and taken over', async ({ page }) => {
+deep('a cloth that was pinned on is read by tape, compared, and taken over', async ({ page }) => {
   const id = await place(page, { ...newPiece('arm-pad'), name: 'Pinned arm pad' });
   await page.goto(`/piece/${id}?stage=cover`);
   await settled(page);
@@ -139,7 +139,7 @@ test('a cloth that was pinned on is read by tape, compared, and taken over', asy
   await expect(cut).toContainText(`${width} mm ×`);
 });
 
-test('a cloth that ends in sight: shorter, its fold on the pattern, pins to buy, its own step', async ({ page }) => {
+deep('a cloth that ends in sight: shorter, its fold on the pattern, pins to buy, its own step', async ({ page }) => {
   const id = await place(page, { ...newPiece('bench'), name: 'Hall bench, ends finished' });
   await page.goto(`/piece/${id}?stage=base`);
   await settled(page);

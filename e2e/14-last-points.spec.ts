@@ -1,10 +1,10 @@
 import { writeFileSync } from 'node:fs';
 import { expect } from '@playwright/test';
-import { test } from './workshop';
+import { deep, test } from './workshop';
 import { newPiece } from '../src/core/piece';
 import { fovea, place, saved, settled, slip, unfold } from './help';
 
-test('the height as sat on is chosen on the first page, and the pad that gives it is one that is sold', async ({ page }) => {
+deep('the height as sat on is chosen on the first page, and the pad that gives it is one that is sold', async ({ page }) => {
   await page.goto('/new');
   await page.getByLabel('Name').fill('Sat on first');
   await page.getByLabel('Height as sat on').fill('900');
@@ -27,7 +27,7 @@ test('the height as sat on is chosen on the first page, and the pad that gives i
   await expect(page.getByLabel('Height as sat on')).toHaveCount(0);
 });
 
-test('an old cover goes on again: it says whether it closes, what mends it, and nothing of it is bought', async ({ page }) => {
+deep('an old cover goes on again: it says whether it closes, what mends it, and nothing of it is bought', async ({ page }) => {
   const id = await place(page, { name: 'Old needlework' });
   await page.goto(`/piece/${id}?stage=strip`);
   await page.getByRole('button', { name: 'Cover piece', exact: true }).click();
@@ -60,7 +60,7 @@ test('an old cover goes on again: it says whether it closes, what mends it, and 
   expect(plan.steps.map(({ key }) => key)).toContain('old-cover');
 });
 
-test('foam from packets, backed foam stretched over all, a border on three sides: chosen, laid, undone', async ({ page }) => {
+deep('foam from packets, backed foam stretched over all, a border on three sides: chosen, laid, undone', async ({ page }) => {
   const id = await place(page, { name: 'Packet seats', count: 6 });
   await page.goto(`/piece/${id}?stage=build`);
   await settled(page);

@@ -1,5 +1,5 @@
 import { expect, type Page } from '@playwright/test';
-import { test } from './workshop';
+import { deep, test } from './workshop';
 import { spawn, type ChildProcess } from 'node:child_process';
 import { rmSync } from 'node:fs';
 import { standIn } from '../src/testing/stand-in';
@@ -151,7 +151,7 @@ test('eight striped seats: laid on a flawed part roll, one held, one saving take
   await expect(cutter.locator('[data-cut]')).not.toHaveCount(0);
 });
 
-test('the store: a thing of one’s own, a part roll with a flaw, a table out; a cloth of a piece gets the store’s figures', async ({
+deep('the store: a thing of one’s own, a part roll with a flaw, a table out; a cloth of a piece gets the store’s figures', async ({
   page,
 }) => {
   await page.goto(`${BASE}/store`);

@@ -47,7 +47,7 @@ function inOrder(all: readonly string[], wanted: readonly string[]): void {
 
 const row = (page: Page, id: string) => page.locator(`[data-row="${id}"]`);
 
-test('a bordered headboard, back-tacked in stages: three rows behind, none on another, followed on a tablet', async ({ page }) => {
+deep('a bordered headboard, back-tacked in stages: three rows behind, none on another, followed on a tablet', async ({ page }) => {
   await page.setViewportSize({ width: 800, height: 1280 });
   await page.goto('/');
   const id = await place(page, { ...newPiece('headboard-bordered'), name: 'Rows behind' });
@@ -80,7 +80,7 @@ test('a bordered headboard, back-tacked in stages: three rows behind, none on an
   await expect(page.locator('[data-pull]')).toHaveCount(8);
 });
 
-test('a saddle: temporary ones first, then riveted from the nose backwards; another way to hold it, and back', async ({ page }) => {
+deep('a saddle: temporary ones first, then riveted from the nose backwards; another way to hold it, and back', async ({ page }) => {
   await page.goto('/');
   const id = await place(page, { ...newPiece('saddle'), name: 'Riveted' });
   inOrder(await steps(page, id), ['lay-waterproof', 'tack', 'rivet', 'trim']);

@@ -1,5 +1,5 @@
 import { expect, type Page } from '@playwright/test';
-import { test } from './workshop';
+import { deep, test } from './workshop';
 import ICAL from 'ical.js';
 import { spawn, type ChildProcess } from 'node:child_process';
 import { rmSync } from 'node:fs';
@@ -119,7 +119,7 @@ test('eight chairs in batches with glue clocks over a restart: what can be done 
   ).toBeGreaterThanOrEqual(28);
 });
 
-test('board, back and foam are drawn at their steps; what is typed waits while others are looked at; a note is read again on the run sheet and in the log', async ({
+deep('board, back and foam are drawn at their steps; what is typed waits while others are looked at; a note is read again on the run sheet and in the log', async ({
   page,
 }) => {
   test.setTimeout(120_000);

@@ -2,7 +2,7 @@ import { expect, type Page } from '@playwright/test';
 import { createServer, request, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { place } from './help';
-import { port, test } from './workshop';
+import { deep, port, test } from './workshop';
 
 /** A slow way to the workshop: what changes something is under way for a while, and what is given up meanwhile never arrives. */
 async function slowWay(ms: number): Promise<{ server: Server; base: string; lost: () => number }> {
@@ -75,7 +75,7 @@ test('a tick stands though the page is left while it is under way, and a row tha
   }
 });
 
-test('what another ticks is seen without opening the page anew; what cannot be kept is taken back and said', async ({ page }) => {
+deep('what another ticks is seen without opening the page anew; what cannot be kept is taken back and said', async ({ page }) => {
   await page.goto('/');
   const id = await place(page, { name: 'Two at one sheet', count: 2 });
   const [first, second] = await open(page, id);

@@ -1,6 +1,6 @@
 import { writeFileSync } from 'node:fs';
 import { expect } from '@playwright/test';
-import { test } from './workshop';
+import { deep, test } from './workshop';
 import { newChairSeat, newPiece } from '../src/core/piece';
 import { fovea, place, settled } from './help';
 
@@ -42,7 +42,7 @@ test('nonsense is met beside its field and stays there, also after a reload', as
   await expect(depth).toHaveValue('355.6 mm');
 });
 
-test('what a refusal asks is answered beside it', async ({ page, baseURL }) => {
+deep('what a refusal asks is answered beside it', async ({ page, baseURL }) => {
   const headers = { origin: baseURL! };
   const start = newPiece('chair-seat');
   const shape = { type: 'rectangle' as const, width: 350, depth: 110, cornerRadius: { front: 0, back: 0 } };

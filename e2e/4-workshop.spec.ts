@@ -1,5 +1,5 @@
 import { expect } from '@playwright/test';
-import { test } from './workshop';
+import { deep, test } from './workshop';
 import { newChairSeat } from '../src/core/piece';
 import { fovea, place, settled, slip, unfold } from './help';
 
@@ -56,7 +56,7 @@ test('a save that came too late waits for its choice, also after the page was cl
   await expect(page.getByRole('heading', { name: 'Second' })).toBeVisible();
 });
 
-test('taken off the floor, still in the log, and made again', async ({ page, baseURL }) => {
+deep('taken off the floor, still in the log, and made again', async ({ page, baseURL }) => {
   const id = await place(page, { name: 'Gone stool' });
   await page.request.post(`/api/pieces/${id}/finish`, { data: { serial: 'W-77', note: 'quiet' }, headers: { origin: baseURL! } });
   await page.goto('/');
@@ -77,7 +77,7 @@ test('taken off the floor, still in the log, and made again', async ({ page, bas
   await expect(page.getByRole('heading', { name: 'Gone stool' })).toBeVisible();
 });
 
-test('pads are added, ordered, and taken out; shapes are changed; nothing silent', async ({ page }) => {
+deep('pads are added, ordered, and taken out; shapes are changed; nothing silent', async ({ page }) => {
   const id = await place(page, { name: 'Stack seat' });
   await page.goto(`/piece/${id}?stage=build`);
   await settled(page);

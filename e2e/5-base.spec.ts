@@ -75,7 +75,7 @@ deep('a corner seat with angles of 87° and 96°, from tape and bevel', async ({
   await expect(page.getByLabel('Angle at the left wall')).toHaveValue('87°');
 });
 
-test('a saddle pan from eight cross-sections', async ({ page }) => {
+deep('a saddle pan from eight cross-sections', async ({ page }) => {
   const sections = [
     [45, 140, 14, 20, 5],
     [125, 175, 7, 25, 6],
@@ -152,7 +152,7 @@ test('outlines, readings and scans come in from files and go out again; what is 
   expect((await savedHere(page)).base.shape).toMatchObject({ type: 'offsets', rows: [{ at: 0 }, { left: 190, right: 195 }, { at: 400 }] });
 });
 
-test('a photo is traced: squared up from four corners it comes back within 1 %', async ({ page }) => {
+deep('a photo is traced: squared up from four corners it comes back within 1 %', async ({ page }) => {
   await page.goto('/');
   const id = await place(page, { name: 'Traced seat' });
   await page.goto(`/piece/${id}?stage=base`);
@@ -311,7 +311,7 @@ function info(words: string): void {
   console.log(words);
 }
 
-test('what came off is recorded with photos, and goes back on in the run sheet', async ({ page }) => {
+deep('what came off is recorded with photos, and goes back on in the run sheet', async ({ page }) => {
   await page.goto('/');
   const id = await place(page, { name: 'Stripped seat' });
   await page.goto(`/piece/${id}?stage=strip`);

@@ -53,7 +53,7 @@ deep('a scan becomes a base that is not flat, in the section and in the round', 
   await expect(page.locator('[data-drawn="yes"]')).toHaveCount(0);
 });
 
-test('one of a set that was measured differently is cut to its own outline', async ({ page }) => {
+deep('one of a set that was measured differently is cut to its own outline', async ({ page }) => {
   await page.goto('/');
   const id = await place(page, { ...newChairSeat(), name: 'Three and one', count: 4 });
   await page.goto(`/piece/${id}?stage=base`);
@@ -109,7 +109,7 @@ test('holes and hardware are moved in the plan by keys and by drag, and staples 
   await expect(page.getByRole('slider', { name: 'Hardware 2, leg' })).toHaveCount(0);
 });
 
-test('edges, strips and a frame give their cut list; a skewed outline is folded and averaged', async ({ page }) => {
+deep('edges, strips and a frame give their cut list; a skewed outline is folded and averaged', async ({ page }) => {
   await page.goto('/');
   const id = await place(page, {
     name: 'Framed bench',
@@ -138,7 +138,7 @@ test('edges, strips and a frame give their cut list; a skewed outline is folded 
   expect((await saved(page, id)).base.shape).toMatchObject({ type: 'drawn', mirrored: true });
 });
 
-test('a weak board is refused with a cure that one press applies; panels hang by four times their mass', async ({ page }) => {
+deep('a weak board is refused with a cure that one press applies; panels hang by four times their mass', async ({ page }) => {
   await page.goto('/');
   const id = await place(page, {
     name: 'Thin board',

@@ -46,7 +46,7 @@ test('25 mm of soft foam under 95 kg bottoms out; one press cures it; a good sea
   await expect(page.locator('[data-wanted]')).toContainText('Main pad', { timeout: 60_000 });
 });
 
-test('a pocket deeper than its foam is refused; one that fits shows its floor, passes and pressures', async ({ page }) => {
+deep('a pocket deeper than its foam is refused; one that fits shows its floor, passes and pressures', async ({ page }) => {
   test.setTimeout(120_000);
   await page.goto('/');
   const id = await place(page, { ...newPiece('saddle'), name: 'Pocketed saddle' });
@@ -102,7 +102,7 @@ deep('the covered line is shown, and pads for a wished crown meet it within a mi
   }
 });
 
-test('the stack is ordered by keys, pads of every rim are built, and the pull is set in newtons', async ({ page }) => {
+deep('the stack is ordered by keys, pads of every rim are built, and the pull is set in newtons', async ({ page }) => {
   await page.goto('/');
   const id = await place(page, { ...newPiece('chair-seat'), name: 'Stacked' });
   await page.goto(`/piece/${id}?stage=build`);
@@ -146,7 +146,7 @@ test('the stack is ordered by keys, pads of every rim are built, and the pull is
   expect(await shown(page, 'fromCentre')).toBeGreaterThan(taut);
 });
 
-test('a foam of one’s own from presses by hand; the foam chart is worked out and can be stopped', async ({ page }) => {
+deep('a foam of one’s own from presses by hand; the foam chart is worked out and can be stopped', async ({ page }) => {
   test.setTimeout(150_000);
   await page.goto('/');
   const id = await place(page, { ...newPiece('chair-seat'), name: 'Own foam' });
@@ -180,7 +180,7 @@ test('a foam of one’s own from presses by hand; the foam chart is worked out a
   await expect(chart.getByText(/Stopped at \d+ places/)).toBeVisible();
 });
 
-test('a pressure mat’s frames are laid beside the computed sitting', async ({ page }) => {
+deep('a pressure mat’s frames are laid beside the computed sitting', async ({ page }) => {
   test.setTimeout(120_000);
   const mat = spawn('npx', ['tsx', 'src/stand-ins/mat.ts'], { stdio: 'ignore', detached: true });
   try {
@@ -198,7 +198,7 @@ test('a pressure mat’s frames are laid beside the computed sitting', async ({ 
   }
 });
 
-test('the covered piece in the round is coloured by pressure and saved as STL; the command line solves the same', async ({ page }) => {
+deep('the covered piece in the round is coloured by pressure and saved as STL; the command line solves the same', async ({ page }) => {
   test.setTimeout(150_000);
   await page.goto('/');
   const id = await place(page, { ...newPiece('chair-seat'), name: 'Rounded' });

@@ -71,7 +71,7 @@ test('a boxed round stool with two welts: pieces, welts, strain, the first piece
   await expect(page.locator('[data-laid^="Fly"]').first()).toBeVisible();
 });
 
-test('a bordered headboard with mitres; changing the way keeps what still applies', async ({ page }) => {
+deep('a bordered headboard with mitres; changing the way keeps what still applies', async ({ page }) => {
   const id = await open(page, { ...newPiece('headboard-bordered'), name: 'Astronomer’s headboard' });
   await expect(page.getByLabel('Way of covering')).toHaveValue('bordered');
   await page.getByLabel('Border width').fill('120');
@@ -132,7 +132,7 @@ deep('a channelled saddle: lines, take-up from a swatch, templates and run sheet
   expect((await pdf.body()).subarray(0, 4).toString()).toBe('%PDF');
 });
 
-test('a buttoned panel: grid, runs, cautions; and a grid that does not fit is refused', async ({ page }) => {
+deep('a buttoned panel: grid, runs, cautions; and a grid that does not fit is refused', async ({ page }) => {
   await open(page, { ...newPiece('headboard'), name: 'Buttoned panel' });
   const width = await figure(page, 'cover');
   await page.getByLabel('Way of covering').selectOption('buttoned');
@@ -150,7 +150,7 @@ test('a buttoned panel: grid, runs, cautions; and a grid that does not fit is re
   await expect(page.getByText(/reach beyond the board/).first()).toBeVisible();
 });
 
-test('a notched chair seat with stripes over a set of eight, and how much wider to cut at any place', async ({ page }) => {
+deep('a notched chair seat with stripes over a set of eight, and how much wider to cut at any place', async ({ page }) => {
   const base = newPiece('chair-seat');
   const id = await open(page, {
     ...base,
@@ -209,7 +209,7 @@ test('a notched chair seat with stripes over a set of eight, and how much wider 
   expect(piece.covering!.motif).toEqual({ x: 0, y: 0, on: 'between' });
 });
 
-test('the cloth store: another cloth, its give and certificate; what asks too much is answered', async ({ page }) => {
+deep('the cloth store: another cloth, its give and certificate; what asks too much is answered', async ({ page }) => {
   const id = await open(page, { ...newPiece('round-seat'), name: 'Stiff stool', covering: { way: 'boxed', bandCut: 'straight' } });
   await page.getByRole('button', { name: 'Cloth store…' }).click();
   await page.getByRole('button', { name: 'Take Night-blue velvet' }).click();

@@ -30,7 +30,7 @@ function FoamTable({ foams, chosen, onChoose }: { foams: readonly Foam[]; chosen
         {foams.map((f) => (
           <tr key={f.id} className={f.id === chosen ? 'bg-base-200' : ''}>
             <td className="pr-2">
-              <button type="button" className="underline text-left cursor-pointer py-0.5" onClick={() => onChoose(f.id)}>
+              <button type="button" className="underline text-left cursor-pointer min-h-6 py-0.5" onClick={() => onChoose(f.id)}>
                 {f.name}
               </button>
             </td>
