@@ -37,6 +37,19 @@ module.exports = {
       to: { dependencyTypes: ['core'] },
     },
     {
+      name: 'inspection-shares-nothing',
+      comment: 'It checks what the rest made: of ours it knows the plan’s published data alone, as types.',
+      severity: 'error',
+      from: { path: '^src/core/inspection/', pathNot: '\\.test\\.ts$' },
+      to: { path: '^src/(?!core/inspection/)', pathNot: '^src/core/plan-data/' },
+    },
+    {
+      name: 'inspection-knows-the-plan-by-its-types',
+      severity: 'error',
+      from: { path: '^src/core/inspection/', pathNot: '\\.test\\.ts$' },
+      to: { path: '^src/core/plan-data/', dependencyTypesNot: ['type-only'] },
+    },
+    {
       name: 'workers-are-thin',
       severity: 'error',
       from: { path: '^src/workers/', pathNot: '\\.test\\.ts$' },

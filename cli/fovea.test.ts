@@ -52,3 +52,33 @@ it.each([
   expect(stdout).toBe('');
   expect(stderr).toContain(words);
 });
+
+it('inspects a plan: sound, or a list of what is wrong', () => {
+  const file = join(folder, 'inspected.json');
+  writeFileSync(file, JSON.stringify(newChairSeat()));
+  const { stdout, status } = run(['inspect', file]);
+  expect(JSON.parse(stdout)).toEqual({ piece: newChairSeat().name, sound: true, findings: [] });
+  expect(status).toBe(0);
+  expect(run(['inspect']).status).toBe(1);
+});
+
+it('prints the sheets that are asked for as one PDF, which another program reads', () => {
+  const file = join(folder, 'printed.json');
+  writeFileSync(file, JSON.stringify(newChairSeat()));
+  const { stdout, status } = spawnSync('node', ['dist/fovea.mjs', 'print', file, '--parts', 'job,labels', '--paper', 'a4']);
+  expect(status).toBe(0);
+  const pdf = join(folder, 'job.pdf');
+  writeFileSync(pdf, stdout);
+  const words = spawnSync('pdftotext', [pdf, '-'], { encoding: 'utf8' }).stdout;
+  expect(words).toContain(newChairSeat().name);
+  expect(spawnSync('pdfinfo', [pdf], { encoding: 'utf8' }).stdout).toMatch(/Page size:\s+595\.\d+ x 841\.\d+ pts \(A4\)/);
+  for (const [args, words] of [
+    [['--parts', 'jobs'], /no part “jobs”; there are job, cut, run/],
+    [['--paper', 'b4'], /no paper “b4”; there are a4, a3/],
+    [['--colour'], /Unknown option '--colour'/],
+  ] as const) {
+    const wrong = run(['print', file, ...args]);
+    expect(wrong.stderr).toMatch(words);
+    expect(wrong.status).toBe(1);
+  }
+});

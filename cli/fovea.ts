@@ -7,9 +7,11 @@ import { sectionsStep, type Model } from '../src/core/padding';
 import { wrapAt } from '../src/core/cover';
 import { documentSchema, parseDocument } from '../src/core/document';
 import { curveOf, FOAMS, specimenForce } from '../src/core/foam';
+import { inspectPlan, UnsoundPlan } from '../src/core/inspection';
 import { baseOutline } from '../src/core/outline';
 import { fieldAt, KINDS, newPiece, PieceProblems, sayRange } from '../src/core/piece';
 import { createPlanner, planPiece } from '../src/core/plan';
+import { sizesOf } from '../src/core/sizes';
 import { sitStep, sittingOf } from '../src/core/seat-check';
 
 const USAGE = `Usage:
@@ -19,6 +21,8 @@ const USAGE = `Usage:
   fovea sit FILE --mass KG          print one sitting, solved
   fovea foam-test NAME    print the simulated specimen test of a shipped foam
   fovea outline FILE svg|dxf   print the base's outline as a drawing in mm
+  fovea inspect FILE      inspect a plan independently: prints what cannot be right, and exits with 1 where something is
+  fovea print FILE [--parts job,cut,run,labels,templates] [--paper a4]   print the sheets of a piece as one PDF
   fovea pattern FILE svg|dxf|csv   print every piece at full size as a drawing, or the cut list
   fovea schema            print the JSON Schema of a piece
   fovea check FILE        say whether a piece can be planned, or whether a backup is whole
@@ -62,6 +66,16 @@ async function patterns(path: string | undefined, asked: string | undefined): Pr
   if (!path || !format) throw new UsageError(USAGE);
   const piece = parseDocument(readFile(path));
   return patternFile(planPiece(piece, {}, { sits: false }), piece, format.id);
+}
+
+/** A plan, inspected; findings are the answer, and the exit status says whether there are any. */
+function inspected(path: string | undefined): unknown {
+  if (!path) throw new UsageError(USAGE);
+  const piece = parseDocument(readFile(path));
+  const plan = planPiece(piece, {}, { sits: false });
+  const findings = inspectPlan({ plan, sizes: sizesOf(plan, piece, {}) });
+  if (findings.length > 0) process.exitCode = 1;
+  return { piece: piece.name, sound: findings.length === 0, findings };
 }
 
 /** One station's section, solved. */
@@ -122,6 +136,16 @@ function foamTest(name: string): unknown {
   };
 }
 
+/** The sheets of a piece as one PDF; what only that takes is loaded only then. */
+async function print(path: string, options: readonly string[]): Promise<Uint8Array> {
+  const { printed, PrintMisuse } = await import('./print');
+  try {
+    return await printed(parseDocument(readFile(path)), options, process.env.FOVEA_HOME!);
+  } catch (error) {
+    throw error instanceof PrintMisuse ? new UsageError(error.message) : error;
+  }
+}
+
 // The command may be run from any folder: its own files lie beside it.
 process.env.FOVEA_HOME ??= join(import.meta.dirname, '..');
 
@@ -158,6 +182,8 @@ const WORKSHOP = {
 function run([command, argument, ...rest]: string[]): unknown {
   if (command === 'outline' && rest.length === 1) return drawing(argument, rest[0]);
   if (command === 'pattern' && rest.length === 1) return patterns(argument, rest[0]);
+  if (command === 'inspect' && rest.length === 0) return inspected(argument);
+  if (command === 'print' && argument) return print(argument, rest);
   if (command === 'section' || command === 'sit') return solved(command, argument, rest);
   if (command === 'foam-test') return foamTest([argument ?? '', ...rest].join(' '));
   if (command && command in WORKSHOP) return WORKSHOP[command as keyof typeof WORKSHOP](argument, rest);
@@ -186,7 +212,8 @@ process.stdout.on('error', (error: NodeJS.ErrnoException) => {
 
 /** What went wrong, in words, and the status for it. */
 function failure(error: unknown): { words: string; status: number } {
-  if (error instanceof PieceProblems || error instanceof UsageError) return { words: error.message, status: 1 };
+  if (error instanceof PieceProblems || error instanceof UsageError || error instanceof UnsoundPlan)
+    return { words: error.message, status: 1 };
   // The workshop's own refusals are told by their names: its modules may not have been loaded.
   const { name, message, code } = error as Error & { code?: string };
   if (name === 'BadBackup') return { words: message, status: 1 };
@@ -196,7 +223,7 @@ function failure(error: unknown): { words: string; status: number } {
 
 try {
   const made = await run(process.argv.slice(2));
-  process.stdout.write(typeof made === 'string' ? made : `${JSON.stringify(made, null, 2)}\n`);
+  process.stdout.write(typeof made === 'string' || made instanceof Uint8Array ? made : `${JSON.stringify(made, null, 2)}\n`);
 } catch (error) {
   const { words, status } = failure(error);
   process.stderr.write(`${words}\n`);

@@ -1,4 +1,5 @@
 import { PieceProblems } from '../core/piece';
+import { UnsoundPlan } from '../core/inspection';
 import { PlansDisagree } from '../core/plan';
 import { BrokenRecord } from '../data/pieces';
 import { troubleOf } from '../data/trouble';
@@ -92,6 +93,10 @@ function answerTo(error: unknown): Response {
   if (error instanceof Refusal) return Response.json({ message: error.message }, { status: error.status });
   if (error instanceof PlansDisagree) {
     eventLog().error({ piece: error.piece, disagreements: error.disagreements }, 'Page and server do not agree on a plan');
+    return Response.json({ message: error.message }, { status: 409 });
+  }
+  if (error instanceof UnsoundPlan) {
+    eventLog().error({ piece: error.piece, findings: error.findings }, 'A plan did not pass its inspection');
     return Response.json({ message: error.message }, { status: 409 });
   }
   if (error instanceof BrokenRecord) return Response.json({ message: error.message }, { status: 409 });

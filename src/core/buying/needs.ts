@@ -43,7 +43,7 @@ function amountOf(line: SizeLine, count: number, kind: WareKind): number {
 const USUAL_GLUE = GLUES[0]!.id;
 
 /** Which of a kind is meant, and in what size: the glue, the thread by its tex, the staple by its crown and leg, the cord by its thickness. */
-function particulars(kind: WareKind, { piece, plan }: Planned): { of: string; thickness: number | null } {
+function particulars(kind: WareKind, sort: string, { piece, plan }: Planned): { of: string; thickness: number | null } {
   switch (kind) {
     case 'glue':
       return { of: piece.glue ?? USUAL_GLUE, thickness: null };
@@ -55,7 +55,10 @@ function particulars(kind: WareKind, { piece, plan }: Planned): { of: string; th
         thickness: plan.fixing.fastener.leg,
       };
     case 'cord':
-      return { of: '', thickness: Math.round((plan.cover.welts[0]?.cord ?? 0) * 10) / 10 };
+      return {
+        of: sort === 'welt' ? '' : sort,
+        thickness: sort === 'welt' ? Math.round((plan.cover.welts[0]?.cord ?? 0) * 10) / 10 : null,
+      };
     default:
       return { of: '', thickness: null };
   }
@@ -86,7 +89,7 @@ export function needsOf(planned: readonly Planned[], groups: readonly LayGroup[]
       // What is laid out is bought by its lay.
       if (ware === undefined || ware === 'laid' || line.value <= 0) continue;
       const { kind, name, sort = '' } = ware;
-      const { of, thickness: usual } = particulars(kind, item);
+      const { of, thickness: usual } = particulars(kind, sort, item);
       const { width = null, thickness = usual, length = null } = line.sold ?? {};
       const note = kind === 'fastener' || kind === 'zip' || kind === 'batten' ? (line.note ?? '') : '';
       const apart =

@@ -2,9 +2,6 @@ import type { Covering } from '../piece';
 import type { CoverPlan } from './plan';
 import type { Way } from './ways';
 
-/** What can always be made. */
-export const PLAIN: Covering = { way: 'pull-over' };
-
 /** A seam that lies too deep is brought nearer the edge by these shares of its depth until it lies well. */
 const NEARER = [0.85, 0.7, 0.55, 0.4, 0.3, 0.2, 0.1];
 
@@ -20,7 +17,6 @@ export function nearerSeams(way: Way, covering: Covering): Covering[] {
 
 /** What was brought nearer, and to what. */
 export function nearerOf(way: Way, asked: Covering, taken: Covering): CoverPlan['nearer'] {
-  if (taken === PLAIN) return { field: 'way', name: 'seam', asked: way.id, taken: PLAIN.way };
   const [field, name] = way.tooDeep ?? (['seamAt', 'top seam'] as const);
   return { field, name, asked: asked[field] ?? null, taken: taken[field] ?? null };
 }

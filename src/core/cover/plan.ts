@@ -12,7 +12,7 @@ import type { CoverPiece, LiningPiece } from './laying/cloth-piece';
 import type { Ended } from './pulled/ends-in-sight';
 import type { Relief } from './pulled/relief';
 import type { YCut } from './pulled/y-cuts';
-import type { Suit } from './ways/way';
+import type { Beyond, Suit } from './ways/way';
 
 /** The zip of a cover that comes off. */
 export type ZipPlan = { length: number; place: string; words: string };
@@ -23,6 +23,8 @@ export type CoverPlan = {
   method: string;
   name: string;
   pulled: boolean;
+  /** how far a pulled cover goes on under the board, or through the frame: to what holds it, and beyond that for the hand, mm */
+  under: Beyond | null;
   pieces: CoverPiece[];
   seams: SeamPlan[];
   /** seam lines in the plan, for the drawing */

@@ -22,7 +22,7 @@ import type { CoverPiece } from './laying/cloth-piece';
 import { SeamTooDeep } from './laying/disc-mesh';
 import { flatTasks, makePanel, type FlatTask, type MadePanel } from './laying/make-panel';
 import type { Making, PanelSpec } from './laying/panel-spec';
-import { nearerOf, nearerSeams, PLAIN } from './nearer-seams';
+import { nearerOf, nearerSeams } from './nearer-seams';
 import type { CoverPlan, StrainMap } from './plan';
 import { pullOver, type BlankCuts } from './pulled/blank';
 import { seenLine } from './pulled/seen-line';
@@ -36,7 +36,7 @@ import { yCuts, type YCut } from './pulled/y-cuts';
 import { insetSeam, levelHeights, levelLength, levelOutline, levelPoints, placesOver } from './surface/levels';
 import { ringOf, type Ring } from './surface/ring';
 import { isGreater, isLess, snapped } from '../ties';
-import type { Beyond, Sewn, Way, Working } from './ways';
+import { WAYS, type Beyond, type Sewn, type Way, type Working } from './ways';
 
 /** What a cover is made from: the built piece and what was solved of it. */
 export type CoverInput = {
@@ -293,7 +293,7 @@ export function flatsOf(input: CoverInput): FlatTask[] {
  * cross itself it is brought nearer the edge, and the cover says so.
  *
  * @param input the built piece and what was solved of it
- * Where none at all can be laid, it is worked out pulled over, and says that too.
+ * @throws PieceProblems where it lies well nowhere, with the ways that can be made
  */
 export function sewCover(input: CoverInput): SewnCover {
   try {
@@ -302,7 +302,7 @@ export function sewCover(input: CoverInput): SewnCover {
     if (!(error instanceof PieceProblems)) throw error;
     const { piece } = input.model;
     const { way, covering } = choicesOf(piece.covering);
-    for (const other of [...nearerSeams(way, covering), PLAIN]) {
+    for (const other of nearerSeams(way, covering)) {
       try {
         const sewn = sewnAsAsked({ ...input, model: { ...input.model, piece: { ...piece, covering: other } } });
         return { ...sewn, cover: { ...sewn.cover, nearer: nearerOf(way, covering, other) } };
@@ -310,7 +310,13 @@ export function sewCover(input: CoverInput): SewnCover {
         if (!(again instanceof PieceProblems)) throw again;
       }
     }
-    throw error;
+    const pulled = WAYS.filter((other) => other.pulled && !other.tooDeep && other.id !== way.id).map(({ name }) => name);
+    throw new PieceProblems([
+      {
+        path: 'covering.way',
+        message: `${way.name}: its seam would cross itself on this outline, however near the edge it lies. Choose a way that is pulled over: ${pulled.join(', ')}`,
+      },
+    ]);
   }
 }
 
@@ -335,6 +341,7 @@ function sewnAsAsked(input: CoverInput): SewnCover {
     method: way.id,
     name: way.name,
     pulled: way.pulled,
+    under: way.pulled ? beyond : null,
     pieces: [...joined, ...pieces.slice(1), ...loose.flatMap((loosePlan) => loosePlan.pieces)],
     seams: [...(widths?.seams ?? []), ...(hidden?.seams ?? []), ...seams],
     lines: sewn.seams.map(({ id, name, level, welted, over }) => {

@@ -11,7 +11,7 @@ import { sayLength, type Warning } from '../warning';
 import { heldBy, holdsOf, nextBest, ownHolds, shareHeld } from './held';
 import { staplePlaces } from './staple-places';
 import type { Fastener, Fastening, SoldSize } from './fasteners/fastener';
-import { cornerStep, drawnOver, endSteps, trimStep } from './fastening-steps';
+import { cornerStep, drawnOver, endSteps, reliefStep, trimStep } from './fastening-steps';
 import { fasteningDepth } from './depth';
 
 /** What holds the cover along its edge other than staples and rivets, in what it differs from them. */
@@ -115,6 +115,7 @@ export function edgeHold(facts: HoldFacts): Fastener {
             4,
             { uses, temporary: true, caution },
           ),
+          ...reliefStep(fastening),
           step(id, `${name}: hold the cover`, `${count}${how}`, places.length * each, { check: FASTENED, uses, caution }),
         ],
         close: [...(corner ? [corner] : []), ...endSteps(model), ...(trimmed ? [trimStep(model, trimmed)] : [])],

@@ -7,7 +7,7 @@ import { rebateWords } from '../strip/chair-parts';
 import type { Fastening } from './fasteners/fastener';
 
 /** A metre of finished fold; trimming what stands over: minutes. */
-const MINUTES = { endMetre: 25, trim: 3 };
+const MINUTES = { endMetre: 25, trim: 3, relief: 0.2 };
 
 const upper = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);
 
@@ -45,8 +45,6 @@ export function cornerStep(
   { caution, by }: { caution: string; by: string } = { caution: CAUTIONS.staples, by: 'staple' },
 ): ToldStep | null {
   const phrases: string[] = [];
-  // Cloth that is to go round a curve is cut into before it is pulled there.
-  if (relief?.cuts.length) phrases.push(`${relief.cuts.length} relief cuts as drawn, first.`);
   for (const { says, lot } of cornerLots(corners, piece.kind)) phrases.push(`${says}: ${cornerSteps(lot, rule, by).join(' ')}`);
   if (relief?.gather)
     phrases.push(
@@ -54,13 +52,27 @@ export function cornerStep(
     );
   if (phrases.length === 0) return null;
   const minutes = corners.reduce((sum, corner) => sum + folds(corner), relief ? 1 : 0) * rule('timeCorner');
-  const cut = relief?.cuts.length || corners.some(({ cut: into, away }) => into ?? away);
+  const cut = corners.some(({ cut: into, away }) => into ?? away);
   const [key, name] = corners.length > 0 ? ['corners', 'Make the corners'] : ['relief', 'Ease the edge'];
   return step(key!, name!, phrases.join('\n'), minutes, {
     ...(corners.length > 0 ? { check: CORNERED } : {}),
     caution: cut ? `${caution} ${CAUTIONS.shears}` : caution,
     ...(corners.length > 0 ? { sees: { in: 'corners' } } : {}),
   });
+}
+
+/** Cloth that is to go round a curve is cut into before it is pulled there; nothing where none is. */
+export function reliefStep({ relief }: Pick<Fastening, 'relief'>): ToldStep[] {
+  if (!relief?.cuts.length) return [];
+  return [
+    step(
+      'relief-cuts',
+      'Cut the reliefs',
+      `${relief.cuts.length} relief cuts as drawn, each as its place is come to, before anything is fastened beside it.`,
+      relief.cuts.length * MINUTES.relief,
+      { caution: CAUTIONS.shears, sees: { in: 'corners' } },
+    ),
+  ];
 }
 
 /** How a sewn cover comes over its pad before anything holds it; nothing where a flat cloth is laid on. */

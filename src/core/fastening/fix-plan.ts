@@ -57,6 +57,7 @@ export function fixPlan(fastening: Fastening, panels: PanelLayout | null): Fixin
       id: fastener.id,
       name: fastener.name,
       kind: fastener.kind,
+      face: fastener.face ?? 'under',
       size: says,
       fits,
       count,

@@ -158,6 +158,28 @@ function usualOrder({ piece }: PlaceModel, bowed: readonly string[]): OrderId {
   return bowed.length === 1 ? 'curved' : 'centres';
 }
 
+/** Two staples nearer to each other than this split the wood between them, mm: the second is not put in. */
+const LEAST_APART = 8;
+
+/** Of places that come too near to each other only the first: centres of sides before corners, and those before what lies between. */
+function apart(sides: readonly Side[], atCorners: readonly Place[]): { sides: Side[]; corners: Place[] } {
+  const taken: Place[] = [];
+  const free = (place: Place): boolean => {
+    if (taken.some(({ x, y }) => Math.hypot(x - place.x, y - place.y) < LEAST_APART)) return false;
+    taken.push(place);
+    return true;
+  };
+  const centres = sides.map(({ places }) => places.filter((place) => place.kind === 'centre' && free(place)));
+  const corners = atCorners.filter(free);
+  return {
+    sides: sides.map(({ edge, places }, i) => ({
+      edge,
+      places: [...centres[i]!, ...places.filter((place) => place.kind !== 'centre' && free(place))],
+    })),
+    corners,
+  };
+}
+
 /** Every staple, in the order of work. */
 function placed({ corners, by, pitch, ...reads }: PlaceReads, keep: Keep): FastenerPlace[] {
   const model = modelFrom(reads, keep);
@@ -176,7 +198,7 @@ function placed({ corners, by, pitch, ...reads }: PlaceReads, keep: Keep): Faste
     }
     return [];
   };
-  const sides = runs.map(({ called, places }): Side => ({
+  const wanted = runs.map(({ called, places }): Side => ({
     edge: called,
     places: places.flatMap((at, k) => put(at, called, k === 0 ? 'centre' : 'edge')),
   }));
@@ -186,13 +208,14 @@ function placed({ corners, by, pitch, ...reads }: PlaceReads, keep: Keep): Faste
     .flat()
     .filter((i) => i < corners.length);
   const values = by === heldBy(model) ? opposite : [];
-  const atCorners = values.flatMap((i) => {
+  const wantedAtCorners = values.flatMap((i) => {
     const corner = corners[i]!;
     const middle = cornerAlong(line, [corner.x, corner.y]);
     const count = cornerStaples(corner, open, pitch);
     const reach = open * (corner.pleats > 0 || corner.inside ? 0.6 : 1);
     return Array.from({ length: count }, (_, k) => put(middle + reach * ((2 * (k + 0.5)) / count - 1), corner.edge, 'corner')).flat();
   });
+  const { sides, corners: atCorners } = apart(wanted, wantedAtCorners);
   // A round one has no sides that could be bowed against straight ones.
   const bowed = corners.length > 0 ? sides.filter(isBowed).map(({ edge }) => edge) : [];
   return ordered(model.piece.covering.order ?? usualOrder(model, bowed), {

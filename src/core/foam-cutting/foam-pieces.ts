@@ -219,7 +219,9 @@ export function foamPieces(model: FoamModel): FoamPiece[] {
     // Of a wedge joined along its slope no two parts are alike.
     const pair = (pad.wedgeWay === 'right' ? across : deep) === 1 && isPaired(pad, all);
     const made = pair ? pad.thickness + pad.wedge! : thickest(pad);
-    const { layers, exact } = retained ? { layers: [pad.thickness], exact: true } : laminate(made, foam.sold);
+    const { layers, exact } = retained
+      ? { layers: [pad.thickness], exact: true }
+      : laminate(made, foam.sold, pad.wedge == null ? undefined : 0);
     return {
       pad: pad.id,
       role: pad.role,

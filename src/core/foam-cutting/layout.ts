@@ -62,6 +62,8 @@ export type CutPlan = {
   /** slip film, and cloth that keeps water out */
   film: RollLayout | null;
   waterproof: RollLayout | null;
+  /** names of parts that are not cut: the old ones go back on */
+  goesBack: string[];
 };
 
 /** The flat pieces of a piece, or of the part of a set that is made to one outline. */
@@ -302,9 +304,9 @@ function layCloth(
  * @param sets the flat pieces of each outline in the set, the piece's own first
  * @param cover the cover, for its welts, liners and motif
  */
-export function cutPlan(model: CutModel, sets: readonly CutSet[], cover: CoverPlan): CutPlan {
+export function cutPlan(model: CutModel, sets: readonly CutSet[], cover: CoverPlan): Omit<CutPlan, 'goesBack'> {
   const gap = model.rule('clothGap');
-  const lining = (pieces: readonly LiningPiece[], width: number): RollLayout =>
+  const lining = (pieces: readonly Omit<LiningPiece, 'row'>[], width: number): RollLayout =>
     layRoll(
       pieces.map((piece) => ({
         blank: { label: piece.name, width: piece.width, height: piece.height },
@@ -317,7 +319,7 @@ export function cutPlan(model: CutModel, sets: readonly CutSet[], cover: CoverPl
   const other = layCloth(model, sets, cover, 'second');
   // A way that has none of the chosen parts takes nothing of the second cloth.
   const second = other.roll.laid.length > 0 || other.roll.tooLarge.length > 0 ? other : null;
-  const plain: LiningPiece[] = [
+  const plain: Omit<LiningPiece, 'row'>[] = [
     ...sets.flatMap(({ covers }) => covers.filter((piece) => piece.cloth === 'lining').map((piece) => ({ ...piece, material: 'liner' }))),
     ...cover.linings.filter((piece) => piece.material === 'liner'),
   ];

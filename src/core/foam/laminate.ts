@@ -17,8 +17,9 @@ const SKIN = 20;
  *
  * @param thickness wanted, mm
  * @param sold thicknesses sold, mm
+ * @param [short] how much less than is wanted still counts as it, mm: nothing for a block that a wedge is cut from
  */
-export function laminate(thickness: number, sold: readonly number[]): Lamination {
+export function laminate(thickness: number, sold: readonly number[], short = NOMINAL): Lamination {
   const thickest = Math.max(...sold);
   const whole = Math.floor(thickness / thickest);
   const rest = thickness - whole * thickest;
@@ -28,6 +29,7 @@ export function laminate(thickness: number, sold: readonly number[]): Lamination
     thickness,
     [...sold].sort((a, b) => b - a),
     Math.min(MOST_LAYERS, reaching.length + 1),
+    short,
   );
   return exact ? { layers: exact, exact: true } : { layers: reaching, exact: false };
 }
@@ -59,12 +61,12 @@ export function nearestMade(thickness: number, sold: readonly number[]): number 
 }
 
 /** The fewest layers that come to within a millimetre, and of as few the nearest. */
-function search(thickness: number, sold: number[], most: number): number[] | null {
+function search(thickness: number, sold: number[], most: number, short: number): number[] | null {
   const skins = (taken: readonly number[]): number => taken.filter((layer) => layer < Math.min(SKIN, thickness / 4)).length;
   let best: { taken: number[]; off: number } | null = null;
   const walk = (left: number, from: number, taken: number[]): void => {
     const off = Math.abs(left);
-    if (taken.length > 0 && off <= NOMINAL) {
+    if (taken.length > 0 && off <= NOMINAL && left <= short + 1e-9) {
       if (!best || taken.length < best.taken.length || (taken.length === best.taken.length && off < best.off)) best = { taken, off };
       return;
     }

@@ -14,6 +14,8 @@ import type { Warning } from '../warning';
 export type Plan = {
   schema: 'fovea.plan/1';
   piece: { name: string; kind: PieceKind; count: number };
+  /** the house rules by which it was made, the piece's overrides in them, by key */
+  rules: Readonly<Record<string, number>>;
   outline: { width: number; depth: number; perimeter: number; area: number; points: Polygon };
   base: {
     /** how the measurements close, where there was one to spare */

@@ -20,7 +20,6 @@ const HARM: readonly string[] = [
   'gun-leg',
   'not-at-rest',
   'seam-too-deep',
-  'does-not-close',
   'not-flat',
   'cloth-too-narrow',
   'pad-larger-than-sheet',

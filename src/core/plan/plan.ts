@@ -103,6 +103,7 @@ export function planPiece(
   return tidy<Plan>({
     schema: 'fovea.plan/1',
     piece: pieceStep(model),
+    rules: model.figures,
     outline: outlineStep(model),
     base: { ...baseStep(model), board: boardStep(model) },
     room: roomStep(model, fineness),

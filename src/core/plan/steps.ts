@@ -195,13 +195,18 @@ export function cutStep(model: Model, planner: Models, fineness: Fineness = 'ful
   ].map((set) => ({ ...set, wadding: retained.has('wadding') ? null : set.wadding, dust: retained.has('dust') ? null : set.dust }));
   const { count, covering } = model.piece;
   const piece: CutFields = { count, covering: fieldsOf(covering, 'matched'), ...cutCloths(model.piece) };
-  return model.keep('cut', { figures: model.figures, piece, sets, cover }, cut);
+  const goesBack = [
+    ...[...whole.pieces.filter((part) => !cover.pieces.includes(part)), ...whole.linings.filter((part) => !cover.linings.includes(part))],
+    ...(wadding && retained.has('wadding') ? [wadding] : []),
+    ...(dust && retained.has('dust') ? [dust] : []),
+  ].map(({ name }) => name);
+  return model.keep('cut', { figures: model.figures, piece, sets, cover, goesBack }, cut);
 }
 
-type CutReads = Pick<ModelReads<CutFields>, 'figures' | 'piece'> & { sets: CutSet[]; cover: CoverPlan };
+type CutReads = Pick<ModelReads<CutFields>, 'figures' | 'piece'> & { sets: CutSet[]; cover: CoverPlan; goesBack: string[] };
 
-function cut({ figures, piece, sets, cover }: CutReads): CutPlan {
-  return cutPlan({ piece, rule: readerOf(figures) }, sets, cover);
+function cut({ figures, piece, sets, cover, goesBack }: CutReads): CutPlan {
+  return { ...cutPlan({ piece, rule: readerOf(figures) }, sets, cover), goesBack };
 }
 
 /** What fasteners are chosen and placed for. */

@@ -5,6 +5,7 @@ import type { Give } from '../flattening';
 import type { HouseRules } from '../house';
 import { PieceProblems, type Piece, type Problem } from '../piece';
 import { pocketPlan, sitStep, type PocketPlan, type SitPlan } from '../seat-check';
+import { inspectPlan, type Finding, type Goods } from '../inspection';
 import { sizesOf, type SizeLine } from '../sizes';
 import type { Warning } from '../warning';
 import { baseStep, outlineStep, pieceStep, stripStep } from './plan';
@@ -34,6 +35,8 @@ import { baseWarnings, buildWarnings, coverWarnings, cutWarnings, fixWarnings, r
 export type SheetView = {
   plan: SheetPlan;
   sizes: SizeLine[];
+  /** what of the plan cannot be right: an error of the program. Only a settled plan is inspected */
+  findings: Finding[];
   section: Section | null;
   grid: HeightGrid;
   /** the board's own top face, coarsely, for the round view */
@@ -96,6 +99,7 @@ function sheetPlan(model: Model, planner: Planner, parts: readonly PlanPart[], f
   const plan: SheetPlan = {
     schema: 'fovea.plan/1',
     piece: pieceStep(model),
+    rules: model.figures,
     outline: outlineStep(model),
     base: baseStep(model),
     room: roomStep(model, fineness),
@@ -149,10 +153,12 @@ export function sheetView(
     const fineness: Fineness = preview ? 'quick' : 'full';
     const plan = tidied(sheetPlan(model, planner, parts, fineness), model);
     const looked = parts.includes('cover');
+    const sizes = sizesOf(plan, piece, house);
     return {
       view: {
         plan,
-        sizes: sizesOf(plan, piece, house),
+        sizes,
+        findings: preview ? [] : inspected(plan, sizes, model),
         section: chalkStep(model, fineness),
         grid: coveredStep(model, fineness).grid,
         baseGrid: model.keep('base grid', { stack: model.stack }, baseHeights),
@@ -167,6 +173,18 @@ export function sheetView(
       },
     };
   });
+}
+
+/** What its inspection finds of a plan; looked for again only where something of it changed. */
+function inspected(plan: SheetPlan, sizes: readonly SizeLine[], { keep }: Model): Finding[] {
+  const { warnings: _warnings, ...parts } = plan;
+  void _warnings;
+  const goods = sizes.map(({ key, label, value, unit, ware }): Goods => ({ key, label, value, unit, ...(ware ? { ware } : {}) }));
+  return keep('inspection', { ...parts, goods: JSON.stringify(goods) }, inspection);
+}
+
+function inspection({ goods, ...parts }: Omit<SheetPlan, 'warnings'> & { goods: string }): Finding[] {
+  return inspectPlan({ plan: { ...parts, warnings: [] }, sizes: JSON.parse(goods) as Goods[] });
 }
 
 /** How each corner is folded. */

@@ -246,13 +246,6 @@ function oldCoverWarnings({ piece }: Model, { pieces }: CoverPlan, warn: Warn): 
 
 /** A seam that was brought nearer the edge: until that is what is wanted, it is said. */
 function nearerWarning({ field, name, asked, taken }: NonNullable<CoverPlan['nearer']>, warn: Warn): void {
-  if (field === 'way')
-    return warn(
-      'seam-too-deep',
-      'covering.way',
-      'No seam can be laid on this outline without crossing itself: the cover is worked out pulled over. Choose another way.',
-      { says: 'Take pulled over', path: 'covering', value: { way: taken } },
-    );
   const figures = typeof asked === 'number' && typeof taken === 'number';
   warn(
     'seam-too-deep',

@@ -3,7 +3,7 @@ import { deckPlan, stretchedIn } from '../base';
 import type { Model } from '../padding';
 import { wayOf, type LiningPiece, type ZipPlan } from '../cover';
 import { endsOf, gluedLayers, type FoamPiece } from '../foam-cutting';
-import { cutterOf, glueOf, shaperOf } from '../foam';
+import { cutterOf, deckOf, glueOf, shaperOf } from '../foam';
 import { outlineSize, type Outline } from '../outline';
 import { formOf } from '../pad-forms';
 import { formedPad, kindOf, letInto, type Opening, type Pad, type StripItem, type StripRecord } from '../piece';
@@ -75,6 +75,10 @@ export function stripSteps({ piece: { strip }, outline }: Model): ToldStep[] {
 }
 
 /** Looking the board over. */
+/** Whether the base is a shell: it is not flat, and nothing about it is square. */
+const isMoulded = ({ kind, base }: Model['piece']): boolean =>
+  kindOf(kind).traits.pan || Boolean(base.mould) || base.shape.type === 'saddle';
+
 export function boardSteps({ piece, outline }: Model): ToldStep[] {
   if (lies({ piece }) === 'loose')
     return [
@@ -90,7 +94,7 @@ export function boardSteps({ piece, outline }: Model): ToldStep[] {
     step(
       'board',
       'Check the board',
-      `Flat, sound and square; break sharp edges; mark both centre lines underneath.${triedBare(piece.base.opening, outlineSize(outline))}`,
+      `${isMoulded(piece) ? 'Sound at its mounts, no crack, old rivets out and their holes round; break sharp edges; mark its middle line underneath.' : 'Flat, sound and square; break sharp edges; mark both centre lines underneath.'}${triedBare(piece.base.opening, outlineSize(outline))}`,
       HANDLING.checkBoard,
       { check: BASE_SOUND, uses: ['board'], caution: kindOf(piece.kind).traits.pan ? CAUTIONS.saddle : CAUTIONS.base },
     ),
@@ -123,7 +127,10 @@ export function deckSteps({ piece, board, rule }: Model): ToldStep[] {
       deck.clips > 0 ? 'Hook in the springs' : 'Stretch the webbing',
       `${phrases.join(', ')}, each stretched by ${Math.round(deck.stretch)} %. ${deck.how} Leant on, the hand goes down ${stretchedIn(piece.base)!.give} mm.`,
       deck.straps.length * rule('timeStrap'),
-      { uses: ['webbing', 'spring', 'staple', 'fastener'], caution: CAUTIONS.tension },
+      {
+        uses: [deckOf(deck.kind).ware.kind, ...(deck.clips > 0 ? (['spring'] as const) : []), deckOf(deck.kind).holds.kind],
+        caution: CAUTIONS.tension,
+      },
     ),
     step(
       'hessian',
@@ -229,7 +236,12 @@ function cutSteps(model: Model, foam: readonly FoamPiece[]): ToldStep[] {
             'Cut the foam',
             `${cut.join('. ')}. ${tool.name}: ${tool.how}.`,
             (tool.time * metresRound(layers) * rule('timeCutMetre')) / 60 + layers.length * HANDLING.setOut,
-            { uses: ['foam'], caution: CAUTIONS[tool.caution], place: 'table', sees: { in: 'foam' } },
+            {
+              uses: layers.every(({ scrap }) => scrap) ? [] : ['foam'],
+              caution: CAUTIONS[tool.caution],
+              place: 'table',
+              sees: { in: 'foam' },
+            },
           ),
         ]
       : []),

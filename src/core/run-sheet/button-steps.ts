@@ -116,7 +116,7 @@ export function drawButtons(model: Model, { buttons }: CoverPlan): ToldStep[] {
       'Draw in the buttons',
       `${buttons.count} buttons, those nearest the middle first, ${throughBoard(model) ? 'each through its hole' : gridWords(model)}. Needle ${Math.ceil(buttons.needle)} mm or longer, ${twine} mm of waxed twine for each, drawn in ${Math.round(buttons.depth)} mm: ${behind}.${smooth}`,
       (buttons.count * model.rule('timeNail') * 3) / 60,
-      { uses: ['button', 'thread'], caution: CAUTIONS.nails, sees: { in: throughBoard(model) ? 'back' : 'cloth' } },
+      { uses: ['button', 'cord'], caution: CAUTIONS.nails, sees: { in: throughBoard(model) ? 'back' : 'cloth' } },
     ),
   ];
 }

@@ -87,7 +87,11 @@ describe('glue', () => {
 describe('a pad that lies on nothing', () => {
   const block = newPiece('block-seat');
   const main = block.pads.find(({ role }) => role === 'main')!;
-  const glue = (piece: Piece): number => sizesOf(planned(piece), piece, {}).find(({ key }) => key === 'glue')?.value ?? 0;
+  /** Beside the light coat on the wadding. */
+  const glue = (piece: Piece): number => {
+    const plan = planned(piece);
+    return (sizesOf(plan, piece, {}).find(({ key }) => key === 'glue')?.value ?? 0) - (plan.wadding?.area ?? 0);
+  };
 
   it('is glued in its joints and nowhere else: one less than it has layers', () => {
     const plan = planned(block);
@@ -100,12 +104,13 @@ describe('a pad that lies on nothing', () => {
     for (const { detail } of sprays) expect(detail).toMatch(/of every joint/);
   });
 
-  it('of one slab is not glued at all, and no glue is bought for it', () => {
+  it('of one slab is not glued at all, and glue is bought for its wadding alone', () => {
     const one: Piece = { ...block, pads: [{ ...main, thickness: 100, material: 'seat-firm' }] };
     const plan = planned(one);
     expect(plan.foam[0]!.layers).toHaveLength(1);
     expect(plan.steps.map(({ key }) => key).filter((key) => /^(spray|glue)-/.test(key))).toEqual([]);
     expect(glue(one)).toBe(0);
+    expect(glue({ ...one, wadding: null })).toBe(0);
   });
 
   it('on a board every layer is glued, the lowest to the board', () => {

@@ -1,3 +1,4 @@
+import type { WareKind } from '../wares';
 import { WADDED as WADDING_LAID } from '../step/checkpoints';
 import type { Model } from '../padding';
 import { choicesOf, wayOf, type LiningPiece, type ZipPlan } from '../cover';
@@ -35,6 +36,14 @@ const WADDED = {
     'Over the foam, its edges tucked down along the rails; none of it goes through the gaps, where it would hold the cover off the rail.',
 } as const;
 
+/** What of it is used up so. */
+const USED: Record<keyof typeof WADDED, readonly WareKind[]> = {
+  round: ['wadding', 'glue'],
+  under: ['wadding', 'glue', 'staple'],
+  edge: ['wadding', 'glue'],
+  frame: ['wadding'],
+};
+
 function wrapped({ piece }: Model): keyof typeof WADDED {
   if (wayOf(piece.covering.way).loose) return 'round';
   const { wall, throughFrame } = kindOf(piece.kind).traits;
@@ -57,7 +66,7 @@ function stretchedStep(model: Model, wadding: LiningPiece, zip: ZipPlan | null):
     'Stretch the backed foam over all',
     `${sizeOf(wadding)}. ${apart(model, null)}Foam side down, its backing out, so that the cover slides on it. From the middle outwards, smooth but not pulled thin: where it is strained it goes thin and the edge reads through. ${holdId}; at corners cut a V out and butt the edges, nothing lies double.${zipWords(model, zip)}`,
     LAYING + (metresRound([wadding]) * rule('timeClothMetre')) / 60 + (loose || pan ? 0 : (staples * rule('timeStaple')) / 60),
-    { check: WADDING_LAID, uses: ['wadding', 'glue', 'staple'], caution: loose || pan ? CAUTIONS.glue : CAUTIONS.staples },
+    { check: WADDING_LAID, uses: ['wadding', loose || pan ? 'glue' : 'staple'], caution: loose || pan ? CAUTIONS.glue : CAUTIONS.staples },
   );
 }
 
@@ -83,7 +92,7 @@ export function overAllStep(model: Model, wadding: LiningPiece, zip: ZipPlan | n
       'Lay the old wadding back',
       `Shake it out, tease what is flat, turn the worn side down.${zipWords(model, zip)}`,
       LAYING,
-      { check: WADDING_LAID, uses: ['wadding', 'glue', 'staple'], caution: CAUTIONS.strip },
+      { check: WADDING_LAID, caution: CAUTIONS.strip },
     );
   if (isStretched(wadding.material)) return stretchedStep(model, wadding, zip);
   const minutes = LAYING + (metresRound([wadding]) * model.rule('timeClothMetre')) / 60;
@@ -95,7 +104,7 @@ export function overAllStep(model: Model, wadding: LiningPiece, zip: ZipPlan | n
   const words = `${sizeOf(wadding)}. ${apart(model, null)}${WADDED[how]}${row}${zipWords(model, zip)}`;
   return step('wadding', 'Lay the wadding', words, minutes, {
     check: WADDING_LAID,
-    uses: ['wadding', 'glue', 'staple'],
+    uses: USED[how],
     caution: CAUTIONS.glue,
   });
 }

@@ -3,6 +3,7 @@ import { SEWN } from '../step/checkpoints';
 import type { Model } from '../padding';
 import { isReadied, READYINGS, stitchingWords } from '../cloth';
 import { choicesOf, joinLength, OF_CLOTH, seamTakeUp, shortAt, wayOf, type CoverPlan, type SewnFacts } from '../cover';
+import { holdsOf } from '../fastening/held';
 import { rowsOf, type Row } from '../fastening/rows';
 import { kindOf, type Cloth, type Covering } from '../piece';
 import { goesBack, isKept, keptLayers } from '../strip';
@@ -16,16 +17,18 @@ const HANDLING = { clothPiece: 2, seam: 2, join: 1, lining: 4, old: 10, ready: 2
 
 const round = (mm: number): number => Math.round(mm * 10) / 10;
 /** How each lining is laid on. */
-const LAYING: Record<string, { uses: WareKind[]; detail: string; minutes: number; caution?: string }> = {
-  film: { uses: ['film'], detail: 'Loose, never pulled tight, never pierced on top.', minutes: HANDLING.film },
+const LAYING: Record<string, { uses: WareKind; held?: boolean; detail: string; minutes: number; caution?: string }> = {
+  film: { uses: 'film', detail: 'Loose, never pulled tight, never pierced on top.', minutes: HANDLING.film },
   waterproof: {
-    uses: ['waterproof', 'staple'],
+    uses: 'waterproof',
+    held: true,
     detail: 'In one piece down to the line that the cover is held along: no seam and nothing driven through on top.',
     minutes: HANDLING.lining,
     caution: CAUTIONS.staples,
   },
   liner: {
-    uses: ['lining', 'staple'],
+    uses: 'lining',
+    held: true,
     detail: 'Pull it firm and staple it on a line of its own: the cover then needs no force.',
     minutes: HANDLING.lining,
     caution: CAUTIONS.staples,
@@ -57,7 +60,7 @@ function cutStep(model: Model, { pieces }: CoverPlan): ToldStep {
       ? `${sizeOf(pieces[0]!)} as drawn, its grain from ${near} to ${far}; centre marks on all four sides.${short ? ` Cut ${short}.` : ''}`
       : `${all.length} pieces: ${phrases.join('; ')}. Notches and centre marks before they part; grain as drawn.`;
   return step('cloth', 'Cut the cover', detail, (metresRound(all) * rule('timeClothMetre')) / 60 + all.length * HANDLING.clothPiece, {
-    uses: ['cloth', 'lining'],
+    uses: pieces.some(({ cloth }) => cloth === 'lining') ? ['cloth', 'lining'] : ['cloth'],
     batch: 'rest waits',
     caution: CAUTIONS.shears,
     place: 'table',
@@ -86,8 +89,8 @@ function oldSteps({ piece }: Model, { pieces }: CoverPlan): ToldStep[] {
 }
 
 /** What a way's own steps are made from. */
-function factsOf({ piece, rule }: Model, { pieces, seams }: CoverPlan): SewnFacts {
-  return { piece, rule, pieces, seams, welt: choicesOf(piece.covering).welt };
+function factsOf({ piece, rule }: Model, { pieces, seams, tackStrips }: CoverPlan): SewnFacts {
+  return { piece, rule, pieces, seams, card: tackStrips.length > 0, welt: choicesOf(piece.covering).welt };
 }
 
 function channelSteps({ rule, piece }: Model, { channels }: CoverPlan): ToldStep[] {
@@ -98,7 +101,11 @@ function channelSteps({ rule, piece }: Model, { channels }: CoverPlan): ToldStep
       'Quilt the channels',
       `Cut the layers oversize first${channels.backing > 0 ? `, cloth on ${round(channels.backing)} mm backed foam` : ''}; ${channels.lines} lines, marked ${round(channels.pitch)} mm apart on the back of the cloth, from the middle outwards; measure the sewn width: ${Math.round(channels.sewnWidth)} mm. Then cut the panel to its template. ${stitchingWords(piece.cloth)}`,
       ((channels.thread / rule('threadFactor')) * 100 * rule('timeSewMetre')) / 60_000,
-      { uses: ['cloth', 'wadding', 'thread'], caution: CAUTIONS.machine, place: 'machine' },
+      {
+        uses: piece.wadding === null || channels.backing > 0 ? ['cloth', 'thread'] : ['cloth', 'wadding', 'thread'],
+        caution: CAUTIONS.machine,
+        place: 'machine',
+      },
     ),
   ];
 }
@@ -186,17 +193,18 @@ function liningSteps(model: Model, { linings }: CoverPlan): ToldStep[] {
     return found ? ` Its staples ${Math.round(found.inset)} mm in from the board’s edge; trim it beside them.` : '';
   };
   const retained = keptLayers(piece);
+  const stapled = holdsOf(model).includes('staples');
   return linings.flatMap((lining) => {
     const laying = LAYING[lining.material];
     if (!laying) return [];
-    const { uses, detail, minutes, caution } = laying;
+    const { uses, held: fastened = false, detail, minutes, caution } = laying;
     return [
       step(
         `lay-${lining.material}`,
         `Lay on the ${isKept(retained, lining.material) ? 'old ' : ''}${lining.name.toLowerCase()}`,
         `${isKept(retained, lining.material) ? '' : `${sizeOf(lining)}. `}${detail}${row(lining.material)}`,
         minutes,
-        { uses, ...(caution ? { caution } : {}) },
+        { uses: fastened && stapled ? [uses, 'staple'] : [uses], ...(caution ? { caution } : {}) },
       ),
     ];
   });

@@ -34,7 +34,7 @@ function courseSteps({ piece: { base }, board, rule }: Model): ToldStep[] {
       `From the near edge up, ${sizes.join('; ')}.${shaped} ${joined}`,
       all.length * rule('timeBatten'),
       {
-        uses: ['batten', 'glue'],
+        uses: ['batten'],
         caution: base.courses.glued ? `${CAUTIONS.saw} ${CAUTIONS.glue}` : CAUTIONS.saw,
         wait: base.courses.glued || base.courses.layers > 1 ? rule('timeJig') : 0,
       },
@@ -60,7 +60,7 @@ export function woodSteps(model: Model): ToldStep[] {
         'Frame under the board',
         `Of ${mm(frame.width)} × ${mm(frame.thickness)} mm, ${frame.battens.map(({ name, length, mitres }) => `${name}: ${mm(length)} mm${sawnEnds(mitres)}`).join('; ')}. Glue and screw them ${base.frame!.inset < 1 ? 'flush with the edge' : `${mm(base.frame!.inset)} mm in from the edge`}, screws that do not come through.${frame.blocks ? ` In its ${frame.blocks.count} corners glue and screw blocks, ${mm(frame.blocks.leg)} mm along either leg: two come out of a square.` : ''}`,
         frame.battens.length * each,
-        { uses: ['batten', 'glue', 'fastener'], caution: CAUTIONS.saw, sees: { in: 'frame' } },
+        { uses: ['batten', 'fastener'], caution: CAUTIONS.saw, sees: { in: 'frame' } },
       ),
     );
   if (strips.length > 0)
@@ -70,7 +70,7 @@ export function woodSteps(model: Model): ToldStep[] {
         'Hard-edge strips',
         `${strips.map(({ edge, length, width, thickness, startMitre, endMitre }) => `${edge}: ${mm(length)} mm of ${mm(width)} × ${mm(thickness)} mm${sawnEnds([startMitre, endMitre])}`).join('; ')}. Glued and pinned flush.`,
         strips.length * each,
-        { uses: ['batten', 'glue'], caution: CAUTIONS.saw },
+        { uses: ['batten'], caution: CAUTIONS.saw },
       ),
     );
   for (const trim of trims) {
@@ -84,7 +84,7 @@ export function woodSteps(model: Model): ToldStep[] {
           : `${layers}, grain along. Saw a jig of ${mm(trim.jig)} mm radius: the glued layers spring back to ${mm(trim.radius!)}. Try them in it dry, spread the glue, clamp from the middle outwards every 75 mm; saw the ends off once it holds.`,
         trim.laminations * each + (trim.jig === null ? 0 : 2 * each),
         {
-          uses: ['batten', 'glue'],
+          uses: ['batten'],
           caution: `${CAUTIONS.saw} ${trim.jig === null ? '' : CAUTIONS.glue}`.trim(),
           wait: trim.jig === null ? 0 : rule('timeJig'),
         },

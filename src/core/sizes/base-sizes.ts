@@ -179,7 +179,10 @@ export function baseSizes(making: Making): SizeLine[] {
   return [...courseSizes(making), ...deckSizes(making), ...woodSizes(making), ...hiddenSizes(making), ...hangingSizes(making)];
 }
 
-/** Wood to buy for the base: whole lengths of batten for the set, strip and trim by the metre. */
+/** Battens are screwed to the board so far apart, mm. */
+const SCREWS_APART = 200;
+
+/** Wood to buy for the base: whole lengths of batten for the set with their screws, strip and trim by the metre. */
 export function woodLines({ plan, piece }: Making): BuyLine[] {
   const { frame, strips, trims } = plan.base;
   const set = count('pieces', 'Pieces', piece.count);
@@ -197,6 +200,22 @@ export function woodLines({ plan, piece }: Making): BuyLine[] {
       sold: { width: frame.width, thickness: frame.thickness, length: frame.stock },
       formula: 'lengths = the set’s battens, longest first, each on the first length it goes on',
       terms: [length('stock', 'Stock length', frame.stock), length('kerf', 'Saw kerf', piece.base.frame!.kerf), set],
+    });
+  }
+  if (frame && frame.battens.length > 0) {
+    const one =
+      frame.battens.reduce((sum, { length: value }) => sum + Math.max(2, Math.ceil(value / SCREWS_APART)), 0) +
+      4 * (frame.blocks?.count ?? 0);
+    lines.push({
+      key: 'frame.screws',
+      ware: { kind: 'fastener', sort: 'wood-screw', name: 'Wood screws' },
+      group: 'Buy',
+      label: 'Screws for the frame',
+      value: one * piece.count,
+      unit: 'count',
+      note: 'short enough not to come through',
+      formula: `screws = battens ÷ ${SCREWS_APART} mm, two at least in each, four in a block, × pieces`,
+      terms: [count('one', 'On one piece', one), set],
     });
   }
   const metres = (line: Pick<BuyLine, 'key' | 'label' | 'ware'>, one: number, note: string, sold: SoldSize): void => {

@@ -1,7 +1,7 @@
 import { wayOf } from '../cover';
 import { gluedLayers, type CutPlan } from '../foam-cutting';
 import { glueOf, isStretched, stretchedStaples } from '../foam';
-import { kindOf } from '../piece';
+import { kindOf, type Piece } from '../piece';
 import { keptLayers } from '../strip';
 import { count, length, type Making, type BuyLine } from './types';
 
@@ -56,10 +56,20 @@ export function stretchedLines({ plan, piece, rule }: Making): BuyLine[] {
 }
 
 /** Glue goes on the faces of every layer that is laid. */
+/** Whether what is laid over all is held by glue: neither tucked down along rails, nor stretched and stapled, nor the old one. */
+function isWaddingGlued(piece: Piece): boolean {
+  if (piece.wadding === null || keptLayers(piece).has('wadding')) return false;
+  const { throughFrame, pan } = kindOf(piece.kind).traits;
+  const loose = Boolean(wayOf(piece.covering.way).loose);
+  return isStretched(piece.wadding) ? loose || pan : loose || !throughFrame;
+}
+
 export function glueLines({ plan, piece, rule }: Making): BuyLine[] {
   const faces = rule('faces', 'glueFaces');
   const loose = Boolean(wayOf(piece.covering.way).loose);
-  const one = plan.foam.reduce((sum, pad, i) => sum + faces.value * pad.area * gluedLayers(pad, loose && i === 0), 0);
+  const layers = plan.foam.reduce((sum, pad, i) => sum + faces.value * pad.area * gluedLayers(pad, loose && i === 0), 0);
+  // Wadding gets a light coat, on one face.
+  const one = layers + (isWaddingGlued(piece) ? (plan.wadding?.area ?? 0) : 0);
   if (one <= 0) return [];
   return [
     {
@@ -70,7 +80,7 @@ export function glueLines({ plan, piece, rule }: Making): BuyLine[] {
       value: one * piece.count,
       unit: 'area',
       note: `${glueOf(piece.glue) ? `${glueOf(piece.glue)!.name.toLowerCase()}, ` : ''}${faces.value > 1 ? 'both faces; see can for coverage' : 'one face; see can for coverage'}`,
-      formula: 'area = faces × every layer that is glued × pieces',
+      formula: 'area = (faces × every layer that is glued + wadding, once) × pieces',
       terms: [
         faces,
         rule('oversize', 'foamOversize'),

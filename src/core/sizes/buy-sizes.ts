@@ -48,12 +48,19 @@ function mainLines({ plan, piece, rule }: Making): BuyLine[] {
   const factor = rule('factor', 'threadFactor');
   // What is sewn to the edge is sewn, whatever the cover is.
   const edges = (plan.fixing?.fasteners ?? []).reduce((sum, { seam }) => sum + seam, 0) * (factor.value / 100);
+  // A welt that lies in no stitched seam is sewn by itself, cord into strip.
+  const sewnIn = new Set([
+    ...cover.seams.filter(({ laid }) => !laid).map(({ id }) => id),
+    ...cover.loose.flatMap(({ welts }) => welts.map(({ seam }) => seam)),
+  ]);
+  const welts =
+    cover.welts.filter(({ seam }) => !sewnIn.has(seam)).reduce((sum, { seamLength }) => sum + seamLength, 0) * (factor.value / 100);
   const seams = cover.seams.reduce(
     (sum, seam) => sum + seam.thread,
     (cover.channels?.thread ?? 0) + cover.loose.reduce((sum, loosePlan) => sum + loosePlan.thread * loosePlan.count, 0),
   );
   // Where nothing but joins is sewn, they are what thread is bought for; beside long seams they are its spare.
-  const thread = edges + (seams > 0 ? seams : (joinLength(cover.pieces).length * factor.value) / 100);
+  const thread = edges + welts + (seams > 0 ? seams : (joinLength(cover.pieces).length * factor.value) / 100);
   if (thread > 0)
     lines.push({
       key: 'thread',
@@ -257,6 +264,17 @@ function trimmingLines(making: Making): BuyLine[] {
       sold: { length: cover.zip.length },
       formula: 'one for each piece',
       terms: [length('zip', 'One zip', cover.zip.length), pieces],
+    });
+  if (cover.buttons)
+    add({
+      key: 'buttons.twine',
+      ware: { kind: 'cord', sort: 'twine', name: 'Button twine' },
+      label: 'Button twine for the set',
+      value: cover.buttons.thread * piece.count,
+      unit: 'thread',
+      note: 'waxed',
+      formula: 'twine = (2 × thickness + 200 mm to tie) × buttons × pieces',
+      terms: [length('one', 'In one piece', cover.buttons.thread), count('buttons', 'Buttons', cover.buttons.count), pieces],
     });
   if (cover.buttons)
     add({

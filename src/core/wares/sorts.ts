@@ -43,6 +43,7 @@ export const WARE_SORTS = {
   cord: [
     { id: 'welt', name: 'Welt cord' },
     { id: 'draw', name: 'Draw-cord' },
+    { id: 'twine', name: 'Button twine' },
   ],
 } as const satisfies Partial<Record<WareKind, readonly { id: string; name: string }[]>>;
 

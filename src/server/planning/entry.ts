@@ -1,3 +1,4 @@
+import { UnsoundPlan } from '../../core/inspection';
 import { PieceProblems } from '../../core/piece';
 import { PlansDisagree } from '../../core/plan';
 import type { Refused } from './refused';
@@ -12,6 +13,7 @@ const answering =
     } catch (error) {
       if (error instanceof PieceProblems) return { refused: { problems: error.problems } };
       if (error instanceof PlansDisagree) return { refused: { piece: error.piece, disagreements: [...error.disagreements] } };
+      if (error instanceof UnsoundPlan) return { refused: { piece: error.piece, findings: [...error.findings] } };
       throw error;
     }
   };

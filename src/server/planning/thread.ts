@@ -5,6 +5,7 @@ import { isMainThread } from 'node:worker_threads';
 import { chalkStep, sectionAlong, type Section } from '../../core/padding';
 import { patternFile } from '../../core/formats/pattern-files';
 import type { PatternFormat } from '../../core/formats/pattern-formats';
+import { expectSound } from '../../core/inspection';
 import { printedPages, printPdf, type PrintChoice, type Printed, type PrintJob } from '../../core/formats/pdf';
 import type { HouseRules } from '../../core/house';
 import type { Step } from '../../core/run-sheet';
@@ -24,6 +25,7 @@ import {
   type Fingerprint,
   type Plan,
 } from '../../core/plan';
+import { sizesOf } from '../../core/sizes';
 import type { KeptStock, KeptWare } from '../../core/store';
 import { benchPictures, thinned, type BenchPictures } from './pictures';
 
@@ -65,11 +67,12 @@ function checked({ piece, house }: Pick<Asked, 'piece' | 'house'>): Asked {
   return { piece, house };
 }
 
-/** The plan of a piece as it leaves the program: the one that was seen. */
+/** The plan of a piece as it leaves the program: the one that was seen, and sound. */
 function planned({ seen, ...asked }: Asked, { sits = true } = {}): Plan {
   const { piece, house } = checked(asked);
   const plan = planPiece(piece, house, { planner, sits });
   expectAgreement(piece.name, seen, fingerprintOf(plan));
+  expectSound(piece.name, { plan, sizes: sizesOf(plan, piece, house) });
   return plan;
 }
 
@@ -148,7 +151,9 @@ export type Needed = { groups: LayGroup[]; needs: Need[]; minutes: Record<string
 export function needs({ pieces, house }: Together): Needed {
   const plans = pieces.map(({ id, piece }) => {
     checked({ piece, house });
-    return { id, piece, plan: planPiece(piece, house, { planner, sits: false }) };
+    const plan = planPiece(piece, house, { planner, sits: false });
+    expectSound(piece.name, { plan, sizes: sizesOf(plan, piece, house) });
+    return { id, piece, plan };
   });
   const groups = layGroups(plans, house);
   // With hands on, of one of the set: waits cost nobody's time.

@@ -1,6 +1,7 @@
 import type { CoverModel } from '../reads';
 import { bounds, type Point } from '../../outline';
 import type { Buttons } from '../../piece';
+import { movedPiece } from './finish';
 import type { CoverPiece } from '../laying/cloth-piece';
 
 /** The buttons of a piece. Lengths mm; `run` is the cloth from button to button over the valley between them. */
@@ -84,25 +85,25 @@ export function buttonOpening(piece: CoverPiece, plan: ButtonPlan, { columns, ro
  */
 export function buttoned(piece: CoverPiece, plan: ButtonPlan, grid: Buttons): CoverPiece {
   const at = buttonOpening(piece, plan, grid);
-  const outline = piece.outline.map(at);
-  const box = bounds(outline);
+  const opened = movedPiece(piece, at);
   return {
-    ...piece,
-    outline,
-    width: box.width,
-    height: box.height,
-    sewn: piece.sewn.map(at),
-    stapleLine: piece.stapleLine.map(at),
-    trimLine: piece.trimLine.map(at),
-    centreMarks: piece.centreMarks.map(at),
-    lines: piece.lines.map((line) => ({ ...line, points: line.points.map(at) })),
+    ...opened,
+    // What is sewn in is as long as it was opened to: its seam is eased by that.
+    edges: piece.edges.map((edge) => ({ ...edge, flat: edgeLength(opened, edge) / piece.longer })),
     marks: [
-      ...piece.marks,
+      ...opened.marks,
       ...plan.places.map(({ x, y }, k) => {
         const [px, py] = at([x, y]);
         return { kind: 'button' as const, x: px, y: py, label: String(k + 1) };
       }),
     ],
-    motif: piece.motif && { x: at([piece.motif.x, piece.motif.y])[0], y: at([piece.motif.x, piece.motif.y])[1] },
   };
+}
+
+/** Length of a piece's edge along its sewn line, mm. */
+function edgeLength({ sewn }: CoverPiece, { from, sides }: CoverPiece['edges'][number]): number {
+  return Array.from({ length: sides }, (_, k) => {
+    const [a, b] = [sewn[(from + k) % sewn.length]!, sewn[(from + k + 1) % sewn.length]!];
+    return Math.hypot(b[0] - a[0], b[1] - a[1]);
+  }).reduce((sum, side) => sum + side, 0);
 }

@@ -1,6 +1,7 @@
 import type { RuleReader } from '../../house';
 import { bounds, lineCrossings, type Point, type Polygon } from '../../outline';
 import type { Channels } from '../../piece';
+import { movedPiece } from './finish';
 import type { CoverPiece } from '../laying/cloth-piece';
 
 /** The stitched channels of a piece. Lengths mm; the thread for one piece. */
@@ -98,29 +99,15 @@ export function channelled(piece: CoverPiece, channels: Channels, rule: RuleRead
   });
   const length = (line: readonly Point[]): number =>
     line.length > 1 ? Math.hypot(line[1]![0] - line[0]![0], line[1]![1] - line[0]![1]) : 0;
-  const outline = piece.outline.map(open);
-  const box = bounds(outline);
+  const wide = movedPiece(piece, open);
   const pointses = drawn.filter((line) => line.length > 1);
   // Channels lie between lines; what is beyond the outer ones is a part of one at either edge.
   const whole = Math.max(0, lines.length - 1);
   const part = (across - whole * channels.width) / 2;
   return {
     piece: {
-      ...piece,
-      outline,
-      width: box.width,
-      height: box.height,
-      sewn: piece.sewn.map(open),
-      trimLine: piece.trimLine.map(open),
-      stapleLine: piece.stapleLine.map(open),
-      centreMarks: piece.centreMarks.map(open),
-      notches: piece.notches.map((notch) => ({ ...notch, ...place(open([notch.x, notch.y])) })),
-      marks: piece.marks.map((mark) => ({ ...mark, ...place(open([mark.x, mark.y])) })),
-      motif: piece.motif && place(open([piece.motif.x, piece.motif.y])),
-      lines: [
-        ...piece.lines.map((line) => ({ ...line, points: line.points.map(open) })),
-        ...pointses.map((points) => ({ kind: 'stitch' as const, points, closed: false })),
-      ],
+      ...wide,
+      lines: [...wide.lines, ...pointses.map((points) => ({ kind: 'stitch' as const, points, closed: false }))],
       note: [piece.note, 'Stitch the channels first: it comes to its sewn size by them.'].filter(Boolean).join(' '),
     },
     plan: {
@@ -138,8 +125,4 @@ export function channelled(piece: CoverPiece, channels: Channels, rule: RuleRead
       backing: channels.backing,
     },
   };
-}
-
-function place([x, y]: Point): { x: number; y: number } {
-  return { x, y };
 }

@@ -9,19 +9,34 @@ export function slackOpening(blank: CoverPiece, corrections: readonly Correction
   return ([x, y]) => [x * fx, y * fy];
 }
 
+/**
+ * A piece whose every place comes to another: outline, finished line, notches, marks and lines, with the size and area that it then has.
+ *
+ * @param piece as it was
+ * @param at where a place of it comes to
+ */
+export function movedPiece(piece: CoverPiece, at: (place: Point) => Point): CoverPiece {
+  const moved = <T extends { x: number; y: number }>(item: T): T => {
+    const [x, y] = at([item.x, item.y]);
+    return { ...item, x, y };
+  };
+  return {
+    ...piece,
+    ...flatPiece(piece.name, piece.count, piece.outline.map(at)),
+    sewn: piece.sewn.map(at),
+    stapleLine: piece.stapleLine.map(at),
+    trimLine: piece.trimLine.map(at),
+    centreMarks: piece.centreMarks.map(at),
+    notches: piece.notches.map(moved),
+    marks: piece.marks.map(moved),
+    motif: piece.motif && moved(piece.motif),
+    lines: piece.lines.map((line) => ({ ...line, points: line.points.map(at) })),
+  };
+}
+
 /** A pulled cover that came out slack or tight on the first piece: so much is taken off its width or depth. */
 export function slackTaken(blank: CoverPiece, corrections: readonly Correction[]): CoverPiece {
-  if (corrections.length === 0) return blank;
-  const at = slackOpening(blank, corrections);
-  return {
-    ...blank,
-    ...flatPiece(blank.name, blank.count, blank.outline.map(at)),
-    sewn: blank.sewn.map(at),
-    stapleLine: blank.stapleLine.map(at),
-    trimLine: blank.trimLine.map(at),
-    centreMarks: blank.centreMarks.map(at),
-    lines: blank.lines.map((line) => ({ ...line, points: line.points.map(at) })),
-  };
+  return corrections.length === 0 ? blank : movedPiece(blank, slackOpening(blank, corrections));
 }
 
 /** A second row of stitching inside every seam of a piece, so far from it, mm. */

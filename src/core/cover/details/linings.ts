@@ -25,11 +25,12 @@ export function linings(model: CoverModel, stations: readonly StationWrap[], cov
   const blank = (beyond: (station: StationWrap) => number): Polygon =>
     growOutline(model, stations, (s) => s.top - s.planDistance + beyond(s));
   const made: LiningPiece[] = [];
-  const add = (name: string, material: string, outline: Polygon): void =>
-    void made.push({ ...flatPiece(name, piece.count, outline), material });
+  const add = (name: string, material: string, row: LiningPiece['row'], outline: Polygon): void =>
+    void made.push({ ...flatPiece(name, piece.count, outline), material, row });
   if (covering.liner)
     add(
       'Liner cloth',
+      'liner',
       'liner',
       blank((s) => s.side + Math.max(s.return, rows.liner) + rule('stapleToTrim')),
     );
@@ -42,11 +43,12 @@ export function linings(model: CoverModel, stations: readonly StationWrap[], cov
       [box.maxX + half, box.maxY + half],
       [box.minX - half, box.maxY + half],
     ];
-    add('Slip film', 'film', square);
+    add('Slip film', 'film', null, square);
   }
   if (covering.waterproof)
     add(
       'Waterproof cover',
+      'waterproof',
       'waterproof',
       blank((s) => s.side + Math.max(s.return, rows.waterproof) + rule('stapleToTrim')),
     );
@@ -57,6 +59,12 @@ export function linings(model: CoverModel, stations: readonly StationWrap[], cov
 export function backedFoam(pieces: readonly CoverPiece[], channels: ChannelPlan | null): LiningPiece[] {
   const quilted = channels && channels.backing > 0 ? pieces.find((piece) => piece.id === channels.piece) : undefined;
   return quilted
-    ? [{ ...flatPiece(`Backed foam, ${Math.round(channels!.backing)} mm`, quilted.count, quilted.outline), material: 'backed-foam' }]
+    ? [
+        {
+          ...flatPiece(`Backed foam, ${Math.round(channels!.backing)} mm`, quilted.count, quilted.outline),
+          material: 'backed-foam',
+          row: null,
+        },
+      ]
     : [];
 }

@@ -29,7 +29,9 @@ export function nailPlan(model: ModelOf<unknown>, { pitch, head, small }: Nails)
   const line = offsetPolygon(model.board, -Math.max(head, (bare || model.rule('nailMargin')) / 2)) ?? model.board;
   const total = polygonPerimeter(line);
   const corners = model.places.filter((place) => Math.abs(place.turn) > CORNER_BEND);
-  const marks = (corners.length > 0 ? corners : [model.places[0]!]).map((place) => cornerAlong(line, place.point)).sort((a, b) => a - b);
+  const found = (corners.length > 0 ? corners : [model.places[0]!]).map((place) => cornerAlong(line, place.point)).sort((a, b) => a - b);
+  // Two corners that come together on the nails' line, as beside a notch, share one nail.
+  const marks = found.filter((mark, k) => (found[k + 1] ?? found[0]! + total) - mark >= head || found.length === 1);
   const places: NailPlan['places'] = [];
   const runs = marks.map((from, k): NailRun => {
     const to = k + 1 < marks.length ? marks[k + 1]! : marks[0]! + total;

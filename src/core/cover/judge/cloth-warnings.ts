@@ -128,12 +128,6 @@ export function clothWarnings(model: Model, cover: CoverPlan): Warning[] {
       'covering',
       'A piece did not come to rest while it was laid flat: do not cut to it. Shape it otherwise, or cut the band straight.',
     );
-  if (!check.closes)
-    warn(
-      'does-not-close',
-      'covering',
-      'The pieces do not give the surface: this outline is too wild for this way of covering. Do not cut to it.',
-    );
   return found;
 }
 

@@ -1,11 +1,13 @@
+import { FillRule, unionD } from 'clipper2-ts';
 import type { StrainSummary } from '../../flattening';
-import { bounds, polygonArea, withoutLoops, type Point, type Polygon } from '../../outline';
+import { bounds, crossesItself, polygonArea, type Point, type Polygon } from '../../outline';
+import { greatestOf } from '../../ties';
 
 /** A flat piece to cut: x to the right, y to the back; the grain runs along y. Lengths mm, areas mm². */
 export type FlatPiece = { name: string; count: number; width: number; height: number; area: number; outline: Polygon };
 
-/** A piece that is not a cover, with what it is cut from. */
-export type LiningPiece = FlatPiece & { material: string };
+/** A piece that is not a cover, with what it is cut from and the row behind the board that holds it; none where it is only laid in. */
+export type LiningPiece = FlatPiece & { material: string; row: 'liner' | 'waterproof' | 'over-all' | 'dust' | null };
 
 /** What happens along one edge of a piece. */
 export type EdgeKind = 'seam' | 'join' | 'staple' | 'turn' | 'dart' | 'zip';
@@ -60,6 +62,8 @@ export type CoverPiece = FlatPiece & {
   lines: PieceLine[];
   marks: PieceMark[];
   strain: StrainSummary | null;
+  /** cut so many times as long, as its cloth shrinks or its seams take some of it up; 1 where nothing does */
+  longer: number;
   /** area inside the sewn line, flat; and of the surface that it covers */
   net: number;
   surface: number;
@@ -92,7 +96,7 @@ export function withAllowances(sewn: Polygon, allowance: readonly number[]): Pol
     const length = Math.hypot(b[0] - a[0], b[1] - a[1]) || 1;
     return [(b[1] - a[1]) / length, -(b[0] - a[0]) / length];
   });
-  const grown = sewn.flatMap((p, i): Point[] => {
+  const corners = sewn.map((p, i): Point[] => {
     const before = (i + n - 1) % n;
     const [na, nb] = [normals[before]!, normals[i]!];
     const [a, b] = [allowance[before]!, allowance[i]!];
@@ -108,5 +112,48 @@ export function withAllowances(sewn: Polygon, allowance: readonly number[]): Pol
     const far = Math.hypot(meet[0] - p[0], meet[1] - p[1]);
     return far > LONGEST_MITRE * Math.max(a, b, 1) ? apart : [meet];
   });
-  return withoutLoops(grown);
+  const grown = corners.flat();
+  // A side that is shorter than what the corners at its ends take of it comes out backwards.
+  const turnsBack = normals.some(([nx, ny], i) => {
+    const [from, to] = [corners[i]!.at(-1)!, corners[(i + 1) % n]![0]!];
+    return (to[0] - from[0]) * -ny + (to[1] - from[1]) * nx < -1e-6;
+  });
+  return turnsBack || crossesItself(grown) ? unionOfSides(sewn, normals, allowance, corners) : grown;
+}
+
+/** Decimal places that sides are joined in. */
+const PLACES = 4;
+
+/** The same where moved sides would cross: the piece, what lies beyond each of its sides, and its corners, taken together. */
+function unionOfSides(
+  sewn: Polygon,
+  normals: readonly Point[],
+  allowance: readonly number[],
+  corners: readonly (readonly Point[])[],
+): Polygon {
+  const n = sewn.length;
+  const beyond = ([x, y]: Point, side: number): Point => [
+    x + normals[side]![0] * allowance[side]!,
+    y + normals[side]![1] * allowance[side]!,
+  ];
+  const standsOut = sewn.map((_, i) => {
+    const before = (i + n - 1) % n;
+    return normals[before]![0] * normals[i]![1] - normals[before]![1] * normals[i]![0] > 0;
+  });
+  const parts = sewn.flatMap((p, i): Polygon[] => {
+    const k = (i + 1) % n;
+    // Where a corner stands out, what lies beyond either side ends in it; in a hollow it runs on and lies on the other's.
+    const from = standsOut[i] ? corners[i]!.at(-1)! : beyond(p, i);
+    const to = standsOut[k] ? corners[k]![0]! : beyond(sewn[k]!, i);
+    const side: Polygon = [p, from, to, sewn[k]!];
+    return standsOut[i] && corners[i]!.length > 1 ? [side, [p, ...corners[i]!]] : [side];
+  });
+  const region = (points: Polygon): { x: number; y: number }[] => {
+    const ring = points.map(([x, y]) => ({ x, y }));
+    return polygonArea(points) < 0 ? ring.reverse() : ring;
+  };
+  const rings = unionD([sewn, ...parts].map(region), [], FillRule.NonZero, PLACES).map((ring): Polygon =>
+    ring.map(({ x, y }): Point => [x, y]),
+  );
+  return rings[greatestOf(rings.length, (i) => polygonArea(rings[i]!))] ?? corners.flat();
 }

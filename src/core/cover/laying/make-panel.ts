@@ -292,6 +292,7 @@ function pieceOf(laid: Laid): CoverPiece {
     lines: stapleLine.length > 0 && stapled ? [stapleStretch(stapleLine, sewn)] : [],
     marks: [],
     strain,
+    longer: preShrink,
     net: Math.abs(polygonArea(sewn)) / preShrink ** 2,
     surface: surfaceArea(mesh, item),
     motif: motif && { x: motif[0] * preShrink, y: motif[1] * preShrink },

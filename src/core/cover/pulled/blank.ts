@@ -2,7 +2,7 @@ import type { CoverModel, LiningModel } from '../reads';
 import { preShrink } from '../../cloth';
 import { findMaterial, overAllName, WADDINGS } from '../../foam';
 import { kindOf, type CoverEnd } from '../../piece';
-import { bounds, isInside, offsetPolygon, polygonArea, polygonPerimeter, type Point, type Polygon } from '../../outline';
+import { bounds, isInside, lineCrossings, offsetPolygon, polygonArea, polygonPerimeter, type Point, type Polygon } from '../../outline';
 import { meetings } from '../../meeting-marks';
 import { endedAt, foldLines, shortened } from './ended';
 import { grownPlace, growOutline } from './grow';
@@ -28,7 +28,7 @@ function scaled(outline: Polygon, factor: number): Polygon {
 export type BlankCuts = { corners: readonly CornerPlan[]; relief: Relief | null; yCuts: readonly YCut[] };
 
 /** The cuts as lines on the blank. */
-function cutLines({ corners, relief, yCuts }: BlankCuts, longer: number): PieceLine[] {
+function cutLines({ corners, relief, yCuts }: BlankCuts, longer: number, outline: Polygon): PieceLine[] {
   const line = (points: readonly Point[], closed = false): PieceLine => ({ kind: 'cut', points: scaled([...points], longer), closed });
   const wedged = ({ from, to, wedge }: ReliefCut): PieceLine => {
     if (wedge <= 0) return line([from, to]);
@@ -38,10 +38,31 @@ function cutLines({ corners, relief, yCuts }: BlankCuts, longer: number): PieceL
     return line([[from[0] + px, from[1] + py], to, [from[0] - px, from[1] - py]]);
   };
   return [
-    ...corners.flatMap(({ cut, away }) => [...(cut ? [line([cut.from, cut.to])] : []), ...(away ? [line(away, true)] : [])]),
-    ...(relief?.cuts ?? []).map(wedged),
-    ...yCuts.flatMap(({ stem, arms }) => [line(stem), ...arms.map((arm) => line(arm))]),
+    ...corners.flatMap(({ cut, away }) => [
+      ...(cut ? [fromItsEdge(line([cut.from, cut.to]), outline)] : []),
+      ...(away ? [line(away, true)] : []),
+    ]),
+    ...(relief?.cuts ?? []).map((cut) => fromItsEdge(wedged(cut), outline)),
+    ...yCuts.flatMap(({ stem, arms }) => [fromItsEdge(line(stem), outline), ...arms.map((arm) => line(arm))]),
   ];
+}
+
+/** A cut whose mouth lies inside the cloth, where two edges' cloth lies together, runs on to the edge that there is. */
+function fromItsEdge(line: PieceLine, outline: Polygon): PieceLine {
+  if (line.closed) return line;
+  const [tip, ...ends] = line.points.length === 3 ? [line.points[1]!, line.points[0]!, line.points[2]!] : [...line.points].reverse();
+  const [first, second] = ends.map((mouth) => runOn(mouth, tip!, outline));
+  return { ...line, points: second ? [first!, tip!, second] : [first!, tip!] };
+}
+
+/** The mouth of a cut, or where its line leaves the cloth beyond it. */
+function runOn(mouth: Point, tip: Point, outline: Polygon): Point {
+  if (!isInside(outline, mouth)) return mouth;
+  const size = Math.hypot(mouth[0] - tip[0], mouth[1] - tip[1]) || 1;
+  const out: Point = [(mouth[0] - tip[0]) / size, (mouth[1] - tip[1]) / size];
+  const met = lineCrossings(outline, mouth, out).filter((at) => at > 0);
+  const by = met.length > 0 ? Math.min(...met) : 0;
+  return [mouth[0] + out[0] * by, mouth[1] + out[1] * by];
 }
 
 /**
@@ -101,7 +122,7 @@ export function pullOver(model: CoverModel, stations: readonly StationWrap[], cu
       { kind: 'fold', points: scaled(endedAt(model, stations, seenLine(model, stations), folded), longer), closed: true },
       ...foldLines(model, stations).map((points): PieceLine => ({ kind: 'fold', points: scaled(points, longer), closed: false })),
       // What would be cut into cloth that is not there any more is not cut.
-      ...cutLines(cuts, longer).filter(({ points }) => points.some((at) => isInside(outline, at))),
+      ...cutLines(cuts, longer, outline).filter(({ points }) => points.some((at) => isInside(outline, at))),
     ],
     marks: meetings(model.piece.strip, model.outline).map(({ letter, at }): PieceMark => {
       const placed = (under: (s: StationWrap) => number): Point =>
@@ -111,6 +132,7 @@ export function pullOver(model: CoverModel, stations: readonly StationWrap[], cu
       return { kind: 'match', x, y, label: letter };
     }),
     strain: null,
+    longer,
     net: Math.abs(polygonArea(stapleLine)) / longer ** 2,
     surface: 0,
     motif: null,
@@ -142,7 +164,7 @@ export function waddingPiece(model: LiningModel, stations: readonly StationWrap[
     growOutline(model, stations, (s) => topGrowth(s) + s.side + under),
     () => -WADDING_SHORT,
   );
-  return { ...flatPiece(overAllName(wadding.id), model.piece.count, outline), material: wadding.id };
+  return { ...flatPiece(overAllName(wadding.id), model.piece.count, outline), material: wadding.id, row: under > 0 ? 'over-all' : null };
 }
 
 /**
@@ -161,6 +183,7 @@ export function dustCover(model: LiningModel): (LiningPiece & { finishedWidth: n
   return {
     ...flatPiece('Dust cover', model.piece.count, cut),
     material: 'dust-cloth',
+    row: 'dust',
     finishedWidth: box.width,
     finishedHeight: box.height,
   };

@@ -3,6 +3,7 @@ import { giveOf } from '../../cloth';
 import { notchNamed, type EdgePart, type Point, type Polygon } from '../../outline';
 import type { CutCloth } from '../../piece';
 import { wayOf } from '../ways';
+import { clothOut } from './cloth-out';
 import { CornerDrawing } from './corner-drawing';
 import { cutKeptClear, seenLine } from './seen-line';
 import type { StationWrap } from './wrap';
@@ -105,6 +106,7 @@ function foldsOf(way: CornerWay, rest: number, deepest: number): { pleats: numbe
 /** The drawing of a corner as it lies on the flat blank: `place` puts a point of it there. */
 function onBlank(
   station: StationWrap,
+  out: number,
   turn: number,
   radius: number,
 ): { drawing: CornerDrawing; place: (p: Point) => Point; growth: number } {
@@ -114,7 +116,7 @@ function onBlank(
   const [nx, ny] = [station.normalX, station.normalY];
   const [ox, oy] = [station.x + nx * beyond, station.y + ny * beyond];
   return {
-    drawing: new CornerDrawing(Math.abs(turn), growth + station.wrap),
+    drawing: new CornerDrawing(Math.abs(turn), growth + out),
     place: ([x, y]) => [ox - ny * x - nx * y, oy + nx * x - ny * y],
     growth,
   };
@@ -145,7 +147,7 @@ export function cornerPlans(model: CornerModel, stations: readonly StationWrap[]
     const fullness = inside ? 0 : place.turn * ((facts.banded ? 0 : station.side) + station.return);
     const length = 2 * rule('cornerOpen') + radius * Math.abs(place.turn) + fullness;
     const eased = inside ? 0 : Math.min(fullness, facts.bias * length + place.turn * Math.max(0, rule('overhang')));
-    const { drawing, place: put, growth } = onBlank(station, place.turn, radius);
+    const { drawing, place: put, growth } = onBlank(station, clothOut(model, station), place.turn, radius);
     const short = growth + station.side + rule('cornerCutStop');
     const mitre = place.curvature === 0 ? 1 / Math.cos(place.turn / 2) : 1;
     const straight = (distance: number): Point => [
@@ -153,7 +155,7 @@ export function cornerPlans(model: CornerModel, stations: readonly StationWrap[]
       station.y + station.normalY * (growth + distance) * mitre,
     ];
     const cutIn = (): Cut => {
-      const [from, to] = [straight(station.wrap), straight(station.side + rule('cornerCutStop'))];
+      const [from, to] = [straight(clothOut(model, station)), straight(station.side + rule('cornerCutStop'))];
       return { from, to: seen ? cutKeptClear(seen, from, to, rule('cornerCutStop')).to : to };
     };
     return [

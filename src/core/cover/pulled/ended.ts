@@ -1,3 +1,4 @@
+import { clothOut } from './cloth-out';
 import { differenceD, FillRule } from 'clipper2-ts';
 import type { WrapModel } from '../reads';
 import {
@@ -118,8 +119,8 @@ function bend(before: Segment, after: Segment): number {
   return Math.atan2(a[0] * b[1] - a[1] * b[0], a[0] * b[0] + a[1] * b[1]);
 }
 
-/** A bend smaller than this is none, radians. */
-const LEAST_BEND = 0.05;
+/** A bend smaller than this is no corner that cloth is brought round, radians: the next edge keeps its own. */
+const LEAST_BEND = 0.5;
 
 /**
  * The stretches round the corner at one end of a stretch, where that corner stands out: the rounding, and the edge beyond it.
@@ -131,9 +132,9 @@ function roundTheCorner(stretches: readonly Stretch[], stretch: Stretch, step: 1
   const at = (k: number): Stretch => stretches[(stretches.indexOf(stretch) + k * step + 2 * n) % n]!;
   const next = at(1);
   if (next === stretch) return null;
-  if (next.segment.kind === 'arc' && next.segment.edge.kind === 'corner') return next.segment.sweep > 0 ? [next, at(2)] : null;
+  if (next.segment.kind === 'arc' && next.segment.edge.kind === 'corner') return next.segment.sweep > LEAST_BEND ? [next, at(2)] : null;
   const turn = step > 0 ? bend(stretch.segment, next.segment) : bend(next.segment, stretch.segment);
-  return turn > -LEAST_BEND ? [next] : null;
+  return turn > LEAST_BEND ? [next] : null;
 }
 
 /**
@@ -148,8 +149,8 @@ function cutBack(
 ): Polygon {
   if (edges.length === 0) return line;
   const stretches = stretchesOf(model, stations);
-  const under = Math.max(...stations.map((s) => s.return + s.grip), model.rule('return') + model.rule('grip'));
-  const past = Math.max(...stations.map((s) => s.top - s.planDistance + s.wrap), 0) + CLEAR;
+  const under = Math.max(...stations.map((s) => clothOut(model, s) - s.side), model.rule('return') + model.rule('grip'));
+  const past = Math.max(...stations.map((s) => s.top - s.planDistance + clothOut(model, s)), 0) + CLEAR;
   const strips = edges.flatMap(({ edge, up, by }) => {
     const along = stretches.filter(({ segment }) => samePart(segment.edge, edge));
     const [before, after] = [roundTheCorner(stretches, along[0]!, -1), roundTheCorner(stretches, along.at(-1)!, 1)];

@@ -2,6 +2,7 @@ import type { CoverModel } from '../reads';
 import { giveOf } from '../../cloth';
 import { curvatureAt, distanceAlong, pointAt, segmentLength, tangentAt, type Outline, type Point, type Polygon } from '../../outline';
 import { isGreater, isLess, leastOf, wholeDown, wholeUp } from '../../ties';
+import { clothOut } from './cloth-out';
 import { cutKeptClear } from './seen-line';
 import { isBulky, type Cut } from './corners';
 import type { StationWrap } from './wrap';
@@ -74,9 +75,10 @@ function cutsOf(curve: Curve, count: number, model: CoverModel, stations: readon
     const station = nearestStation(model, stations, from + whole * u);
     const growth = station.top - station.planDistance;
     const at = (distance: number): Point => [x + ty * (growth + distance), y - tx * (growth + distance)];
+    const out = clothOut(model, station);
     // What overlaps at the cloth's edge, between this cut and the next.
-    const over = (length / count) * Math.max(0, curvatureAt(segment, u)) * (station.wrap - station.side - stop);
-    return { from: at(station.wrap), to: at(station.side + stop), x, y, wedge: bulky ? over : 0 };
+    const over = (length / count) * Math.max(0, curvatureAt(segment, u)) * (out - station.side - stop);
+    return { from: at(out), to: at(station.side + stop), x, y, wedge: bulky ? over : 0 };
   });
 }
 

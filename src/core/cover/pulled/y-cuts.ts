@@ -1,13 +1,21 @@
 import type { CoverModel } from '../reads';
 import { lineCrossings, notchNamed, samePart, type EdgePart, type Point, type Polygon } from '../../outline';
 import { leastOf } from '../../ties';
+import { clothOut } from './cloth-out';
 import type { StationWrap } from './wrap';
 
 /**
  * A Y-cut at a post or rail, on the flat blank: the stem from the cloth's edge, and two arms to the post's corners. `stop`
  * is how far short of the post, or of the board's edge, it ends.
  */
-export type YCut = { name: string; stem: [Point, Point]; arms: [Point, Point][]; stop: number; arm: number };
+export type YCut = {
+  name: string;
+  /** the notch that it is for */ part: EdgePart;
+  stem: [Point, Point];
+  arms: [Point, Point][];
+  stop: number;
+  arm: number;
+};
 
 /** What is seen beside a notch runs at a slant to it: an arm keeps so much more clear of it, mm. */
 const SLANT = 2;
@@ -64,12 +72,14 @@ export function yCuts(model: CoverModel, stations: readonly StationWrap[], throu
     const tips = ([-half, half] as const).map((s) => (through ? Math.max(0, stop - half) : shown(s) + stop));
     const fork = at(through ? stop : Math.max(shown(0) + stop, ...tips) + half / 2, 0);
     // From the cloth's edge.
-    const far = onBlank(a, a.wrap);
-    const reach = through ? (far[0] - middle[0]) * out[0] + (far[1] - middle[1]) * out[1] : shown(0) + a.wrap - a.side;
+    const edge = clothOut(model, a);
+    const far = onBlank(a, edge);
+    const reach = through ? (far[0] - middle[0]) * out[0] + (far[1] - middle[1]) * out[1] : shown(0) + edge - a.side;
     const length = Math.max(reach, (fork[0] - middle[0]) * out[0] + (fork[1] - middle[1]) * out[1] + arm / 2);
     return [
       {
         name: `Notch ${part.name}`,
+        part,
         stem: [at(length, 0), fork],
         arms: [
           [fork, at(tips[0]!, -half)],

@@ -61,7 +61,7 @@ export const lipped: Way = {
         'Finish against the lip',
         `Turn ${rule('turnUnder')} mm under, fasten close to the lip, lay the cord along it.`,
         FINISHING,
-        { uses: ['staple', 'cord'], caution: CAUTIONS.staples },
+        { uses: ['cord'], caution: CAUTIONS.staples },
       ),
     ],
   }),

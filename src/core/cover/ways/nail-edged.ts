@@ -1,7 +1,8 @@
 import { mm, pulledReach } from './parts';
 import { ROWS_APART } from '../rows-apart';
 import { stripPiece } from '../details/strip-piece';
-import { levelLength, lowerEdge } from '../surface/levels';
+import { cornerPlaces, levelSteps, lowerEdge, placeAt, stretches, stretchLength, type Level } from '../surface/levels';
+import type { Ring } from '../surface/ring';
 import { CAUTIONS } from '../../step/cautions';
 import { step, type ToldStep } from '../../step/step';
 import type { SewnFacts, Way } from './way';
@@ -10,7 +11,7 @@ import type { SewnFacts, Way } from './way';
 const MINUTES = { weltMetre: 2, tackMetre: 4 };
 
 /** Welt and band hide the board's edge, and the cover's staples behind, once the nails are in. */
-function bandSteps({ seams, rule }: SewnFacts): ToldStep[] {
+function bandSteps({ seams, rule, card }: SewnFacts): ToldStep[] {
   const metres = (seams.find(({ id }) => id === 'lower')?.length ?? 0) / 1000;
   return [
     step(
@@ -23,11 +24,27 @@ function bandSteps({ seams, rule }: SewnFacts): ToldStep[] {
     step(
       'band-tack',
       'Back-tack the band',
-      `Face down over the front, tack strip tight against the cord; turn it over the edge and round to the back, smooth, and staple it there ${Math.round(rule('return') + ROWS_APART)} mm in, over the cover’s raw edge. Trim.`,
+      `Face down over the front, ${card ? 'tack strip' : 'staples close together,'} tight against the cord; turn it over the edge and round to the back, smooth, and staple it there ${Math.round(rule('return') + ROWS_APART)} mm in, over the cover’s raw edge. Trim.`,
       metres * MINUTES.tackMetre,
-      { uses: ['staple', 'card'], caution: CAUTIONS.staples },
+      { uses: card ? ['staple', 'card'] : ['staple'], caution: CAUTIONS.staples },
     ),
   ];
+}
+
+/**
+ * The band in the parts that it is joined from: along the bottom, and up either side to the middle of the top, so that its joins lie at
+ * the bottom corners and once at the top. In one strip it would take its own length of cloth. A round edge has no corners: two halves.
+ */
+function bandParts(ring: Ring, level: Level): { id: string; name: string; length: number }[] {
+  const steps = levelSteps(ring, level);
+  const corners = [...cornerPlaces(ring)].sort((a, b) => ring.places[a]!.point[1] - ring.places[b]!.point[1]);
+  const bottom = corners.length > 1 ? corners.slice(0, 2) : [placeAt(ring, 0.25), placeAt(ring, 0.75)];
+  const marks = [...bottom, ...(corners.length > 1 ? [placeAt(ring, 0.5)] : [])].sort((a, b) => a - b);
+  return stretches(ring, marks).map(([from, to], k) => ({
+    id: `edge-band-${k + 1}`,
+    name: `Band round the edge, part ${k + 1}`,
+    length: stretchLength(steps, from, to),
+  }));
 }
 
 export const nailEdged: Way = {
@@ -52,20 +69,21 @@ export const nailEdged: Way = {
     const [edge] = seams;
     if (!edge || !welt?.lower) return [];
     const allowance = rule('seamAllowance');
-    return [
+    const height = allowance + model.boardThickness + rule('return') + ROWS_APART + rule('grip');
+    return bandParts(ring, edge.level).map(({ id, name, length }) =>
       stripPiece({
-        id: 'edge-band',
-        name: 'Band round the edge',
+        id,
+        name,
         role: 'band',
         cloth: 'cover',
         count,
-        width: levelLength(ring, edge.level) + 2 * allowance,
+        width: length + 2 * allowance,
         ends: allowance,
-        height: allowance + model.boardThickness + rule('return') + ROWS_APART + rule('grip'),
-        note: 'Back-tacked along the welt once the nails are in, turned round to the back; joined at the bottom corners.',
+        height,
+        note: 'Back-tacked along the welt once the nails are in, turned round to the back.',
         seam: { id: 'lower', allowance },
       }),
-    ];
+    );
   },
   tackAlong: ({ welt }, { seams }) => (welt?.lower ? seams.map((seam) => ({ ...seam, name: 'the edge' })) : []),
   // The band is tacked along the edge, and stapled behind.

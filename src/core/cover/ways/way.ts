@@ -86,6 +86,8 @@ export type SewnFacts = {
   pieces: readonly CoverPiece[];
   welt: Welt | null;
   seams: readonly { id: string; length: number }[];
+  /** it has straight hidden edges, and tack strip along them */
+  card: boolean;
 };
 
 /** Steps that a way has of its own: on the bare board, before the cover is fastened, and after. */

@@ -48,6 +48,8 @@ export type Fastener = {
   name: string;
   /** staples have a leg and a pitch of their own in the sizes */
   kind: 'staple' | 'other';
+  /** the face of the board that it goes into, where that is not the one below */
+  face?: 'top';
   /** it can hold the cover along its edge, and is offered for that */
   holdsEdge?: boolean;
   /** what it is bought as */
@@ -82,6 +84,8 @@ export type FastenerPlan = {
   id: string;
   name: string;
   kind: Fastener['kind'];
+  /** the face of the board that it goes into */
+  face: 'top' | 'under';
   size: string;
   fits: boolean;
   count: number;

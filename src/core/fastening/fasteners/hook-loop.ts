@@ -10,11 +10,11 @@ export const hookLoop = edgeHold({
   words: 'Loop tape sewn to the edge, hook tape under the base: it comes off to be washed.',
   apart: 200,
   ware: { kind: 'hook', name: 'Hook and loop' },
-  uses: ['glue', 'staple'],
+  uses: ['glue'],
   each: 0.4,
   size: () => ({ says: '25 mm, both halves', sold: { width: 25 } }),
   temporary: 'pressed down a hand’s breadth at each',
-  how: 'the hook half is glued under the base along the line and stapled at its ends where there is wood. Pull from the centres and press down, corners last.',
+  how: 'the hook half is glued under the base along the line. Pull from the centres and press down, corners last.',
   caution: CAUTIONS.machine,
   one: 'hand’s breadth',
   sewn: {

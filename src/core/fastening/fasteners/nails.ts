@@ -9,6 +9,7 @@ export const nails: Fastener = {
   id: 'nails',
   name: 'Decorative nails',
   kind: 'other',
+  face: 'top',
   ware: { kind: 'fastener', sort: 'nail', name: 'Fasteners' },
   caution: CAUTIONS.nails,
   words: 'A line of heads in the bare margin.',

@@ -6,7 +6,7 @@ import type { FixFields, FixModel } from '../reads';
 import { kindOf, type Hole } from '../../piece';
 import { heldBy, holdsOf } from '../held';
 import { staplePlaces } from '../staple-places';
-import { trimStep } from '../fastening-steps';
+import { reliefStep, trimStep } from '../fastening-steps';
 import type { Fastener, FastenerPlace, Fastening } from './fastener';
 
 /** Rivets stand this many staple pitches apart: each holds with its washer. */
@@ -103,7 +103,11 @@ export const rivets: Fastener = {
     );
     if (heldBy(model) !== 'rivets') return { fasten: [rivet] };
     return {
-      fasten: [step('tack', name!, `${turn}; ${holdId}`, 8, { temporary: true, caution: CAUTIONS.staples }), rivet],
+      fasten: [
+        step('tack', name!, `${turn}; ${holdId}`, 8, { temporary: true, caution: CAUTIONS.staples }),
+        ...reliefStep(fastening),
+        rivet,
+      ],
       close: [trimStep(model, 'beyond the rivets')],
     };
   },

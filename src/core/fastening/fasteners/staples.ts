@@ -13,7 +13,7 @@ import { fasteningDepth } from '../depth';
 import { heldBy, holdsOf, nextBest } from '../held';
 import { staplePlaces } from '../staple-places';
 import type { Fastener, FastenerPlace, Fastening } from './fastener';
-import { cornerStep, drawnOver, endSteps, trimStep } from '../fastening-steps';
+import { cornerStep, drawnOver, endSteps, reliefStep, trimStep } from '../fastening-steps';
 import { stapleLeg, type GunLegs, type LegChoice } from './staple-leg';
 
 /** Turning the piece and finding its centres, minutes. */
@@ -114,7 +114,8 @@ export const staples: Fastener = {
     const corner = cornerStep(fastening);
     // Along a single edge: centres, corners and trimming belong to what holds the rest.
     const main = heldBy(model) === 'staples';
-    const { throughCard } = wayOf(piece.covering.way);
+    // Card lies along straight edges; a round one has none.
+    const throughCard = model.outline.segments.some(({ kind }) => kind === 'line') ? wayOf(piece.covering.way).throughCard : undefined;
     const stapled = step(
       'staple',
       main ? 'Staple outwards' : `Staple the ${[...new Set(places.map(({ edge }) => edge))].join(' and the ')}`,
@@ -132,6 +133,7 @@ export const staples: Fastener = {
           HANDLING.turnAndCentre + (4 * rule('timeStaple')) / 60,
           { uses: ['staple'], temporary: true, caution: CAUTIONS.staples },
         ),
+        ...reliefStep(fastening),
         stapled,
       ],
       close: [...(corner ? [corner] : []), ...endSteps(model), trimStep(model, 'outside the staples')],

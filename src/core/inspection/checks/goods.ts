@@ -1,0 +1,64 @@
+import { mm, type Check, type Found } from '../finding';
+
+/** A figure that is shown may be off the plan's by its rounding. */
+const ROUNDED = 0.02;
+
+/** What is cut from a roll or a sheet is bought by its lay. */
+const LAID: readonly { key: string; of: string; ware: string }[] = [
+  { key: 'cloth.length', of: 'cloth', ware: 'cloth' },
+  { key: 'wadding.length', of: 'wadding', ware: 'wadding' },
+  { key: 'dustCover.length', of: 'dustCover', ware: 'dust' },
+];
+
+/** The base is there before the work begins. */
+const THERE = 'board';
+
+export const GOODS: Check = {
+  id: 'goods',
+  holds: 'what is said, laid and bought is the same; what the steps use is bought',
+  needs: ['cover', 'cut', 'fixing', 'run'],
+  find: ({ plan, sizes }) => {
+    const { cover, cut, fixing, steps } = plan;
+    if (!cover || !cut || !fixing || !steps || sizes.length === 0) return [];
+    const found: Found[] = [];
+    for (const { key, of } of LAID) {
+      const line = sizes.find((size) => size.key === key);
+      const roll = cut[of as 'cloth' | 'wadding' | 'dustCover'];
+      if ((line?.value ?? 0) < (roll?.length ?? 0) - ROUNDED || (line?.value ?? 0) > (roll?.length ?? 0) + ROUNDED)
+        found.push({
+          part: line?.label ?? of,
+          place: 'buy',
+          by: (line?.value ?? 0) - (roll?.length ?? 0),
+          says: `${mm(line?.value ?? 0)} of ${of} are bought, and ${mm(roll?.length ?? 0)} are laid`,
+        });
+    }
+    const sheets = sizes.find(({ key }) => key === 'foam.sheets');
+    if ((sheets?.value ?? 0) !== cut.foam.sheets)
+      found.push({
+        part: 'Foam',
+        place: 'buy',
+        by: null,
+        says: `${sheets?.value ?? 0} sheets of foam are bought, and ${cut.foam.sheets} are laid`,
+      });
+    const bought = new Set(sizes.flatMap(({ ware }) => (ware && ware !== 'laid' ? [ware.kind] : [])));
+    // What is sewn into an old cover comes back with it.
+    const isBack = cut.goesBack.length > 0 ? new Set(['cord', 'zip', 'button', 'thread']) : new Set<string>();
+    const isLaid: Record<string, boolean> = {
+      cloth: cut.cloth.laid.length > 0,
+      wadding: cut.wadding !== null,
+      dust: cut.dustCover !== null,
+      lining: cut.lining !== null,
+      foam: cut.foam.layouts.length > 0,
+      film: cut.film !== null,
+      waterproof: cut.waterproof !== null,
+    };
+    for (const { key, name, uses = [] } of steps)
+      for (const kind of uses)
+        if (kind !== THERE && !bought.has(kind) && !isLaid[kind] && !isBack.has(kind))
+          found.push({ part: name, place: `step “${key}”`, by: null, says: `The step “${name}” uses ${kind}, and none is bought` });
+    for (const { id, name, ware, toBuy, bulk } of fixing.fasteners)
+      if (toBuy > 0 && bulk === null && !bought.has(ware.kind))
+        found.push({ part: name, place: id, by: null, says: `${toBuy} of ${name} are used, and none is bought` });
+    return found;
+  },
+};

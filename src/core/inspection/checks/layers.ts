@@ -1,0 +1,83 @@
+import { mm, type Check, type Found } from '../finding';
+import { distance, fromOutline, isWithin, lastCrossing, type Point } from '../geometry';
+import { isBesideInsideCorner, rayOf, type FlatPart } from '../parts';
+import type { SheetPlan } from '../../plan-data';
+
+/** A layer is not a millimetre short of its own row. */
+const SHORT = 1;
+/** Wadding ends so far short of a fold that is seen, mm. */
+const SHORT_OF_FOLD = 6;
+/** Places of a row are looked at so far apart, mm. */
+const EVERY = 8;
+/** A dust cover reaches at least so far beyond its own row: it is stapled through its fold, mm. */
+const FOLDED = 2;
+
+/** Whether a layer reaches so far beyond the covered top's edge at every station. */
+function inspectLayer(
+  stations: SheetPlan['stations'],
+  part: Pick<FlatPart, 'name' | 'outline'>,
+  row: string,
+  reach: (s: SheetPlan['stations'][number]) => number,
+): Found[] {
+  return stations
+    .filter((station) => station.turn === 0 && !isBesideInsideCorner(stations, station))
+    .flatMap((station): Found[] => {
+      const { from, towards } = rayOf(station);
+      const drawn = lastCrossing(part.outline, from, towards) ?? 0;
+      const needed = station.top + reach(station);
+      if (drawn >= needed - SHORT) return [];
+      const place = `station ${station.id}, ${station.edge}`;
+      return [{ part: part.name, place, by: drawn - needed, says: `At ${place}, ${part.name} ends ${mm(needed - drawn)} short of ${row}` }];
+    });
+}
+
+/** The dust cover: its own row runs through it, and inside the board. */
+function inspectDust({ dustCover, fixing, outline }: SheetPlan): Found[] {
+  const row = fixing?.rows.find(({ id }) => id === 'dust');
+  if (!fixing || !row) return [];
+  if (!dustCover)
+    return [{ part: 'Dust cover', place: 'back', by: null, says: 'There is a row for a dust cover, and no dust cover is cut' }];
+  let last: Point | null = null;
+  return row.line.flatMap((place): Found[] => {
+    // Round a fine curve every few millimetres are enough.
+    if (last && distance(last, place) < EVERY) return [];
+    last = place;
+    const inside = isWithin(dustCover.outline, place) ? fromOutline(dustCover.outline, place) : -fromOutline(dustCover.outline, place);
+    const onBoard = isWithin(outline.points, place);
+    if (inside >= FOLDED && onBoard) return [];
+    return [
+      {
+        part: 'Dust cover',
+        place: `x ${Math.round(place[0])}, y ${Math.round(place[1])}`,
+        by: inside,
+        says: onBoard ? `The dust cover ends ${mm(FOLDED - inside)} short of its row` : 'The dust cover’s row runs off the board',
+      },
+    ];
+  });
+}
+
+export const LAYERS: Check = {
+  id: 'layers',
+  holds: 'every layer reaches its own row',
+  needs: ['cover', 'fixing'],
+  find: ({ plan }) => {
+    const { cover, fixing, stations, wadding } = plan;
+    if (!cover || !fixing) return [];
+    const insetOf = (id: string): number | null => fixing.rows.find((row) => row.id === id)?.inset ?? null;
+    const stapled = cover.linings.flatMap((part): Found[] => {
+      if (part.row === null) return [];
+      const inset = insetOf(part.row);
+      return inspectLayer(stations, part, inset === null ? 'the board’s lower edge' : 'its row', ({ side }) => side + (inset ?? 0));
+    });
+    const film = cover.linings
+      .filter(({ material }) => material === 'film')
+      .flatMap((part) => inspectLayer(stations, part, 'the edge', ({ side }) => side));
+    const stapledIn = insetOf('over-all') ?? 0;
+    const over = wadding
+      ? inspectLayer(stations, wadding, stapledIn > 0 ? 'its row' : 'the board’s lower edge', (station) =>
+          station.ends ? station.side + station.return - SHORT_OF_FOLD : station.side + stapledIn,
+        )
+      : [];
+    return [...stapled, ...film, ...over, ...inspectDust(plan)];
+  },
+};

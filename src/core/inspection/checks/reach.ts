@@ -1,0 +1,140 @@
+import { mm, type Check, type Found } from '../finding';
+import { distance, firstCrossing, fromOutline, lastCrossing, lineLength, type Point } from '../geometry';
+import { isBesideInsideCorner, pulledBlank, rayOf, type CoverPart, type Station } from '../parts';
+import type { SheetPlan } from '../../plan-data';
+
+/** Not a millimetre short, and no farther beyond what holds it than this, mm. */
+const SHORT = 1;
+const BEYOND = 60;
+/** Laid flat, a strip's own height may give so much of itself. */
+const LAID_FLAT = 0.01;
+/** Round a bend an allowance may be so much wider than is said, mm: never narrower. */
+const MORE = 3;
+/** A figure of a station is rounded to so much, mm. */
+const ROUNDED = 0.01;
+
+/** The sum of a station's parts, and that its side reaches from the covered top down to the board's lower edge. */
+function inspectStation(station: Station, thickness: number): Found[] {
+  const { id, edge, top, side, wrap, fromCentre, edgeHeight } = station;
+  const place = `station ${id}, ${edge}`;
+  const found: Found[] = [];
+  const sum = top + side + station.return + station.grip;
+  if (Math.abs(fromCentre - sum) > ROUNDED || Math.abs(wrap - (sum - top)) > ROUNDED)
+    found.push({
+      part: 'Cover',
+      place,
+      by: fromCentre - sum,
+      says: `At ${place}, top, side, return and hand add up to ${mm(sum)}, and ${mm(fromCentre)} is given`,
+    });
+  // Straight down is the shortest way there is.
+  const drop = edgeHeight + thickness;
+  if (side < drop - SHORT)
+    found.push({ part: 'Cover', place, by: side - drop, says: `At ${place}, the side is ${mm(side)}, and the edge is ${mm(drop)} high` });
+  return found;
+}
+
+/** The pulled cloth against what each station asks for. */
+function inspectPulled(plan: SheetPlan): Found[] {
+  const { cover, stations } = plan;
+  const blank = cover && pulledBlank(cover);
+  if (!cover || !blank) return [];
+  const { outline, longer } = blank;
+  // As far as the cloth goes beyond the board where it goes farthest.
+  const most = Math.max(...stations.map((s) => s.top - s.planDistance + s.side + (s.ends ? s.return : cover.under!.staple)));
+  // Cloth that is opened for buttons or channels is longer than the way over the top.
+  const isOpened = cover.buttons !== null || cover.channels !== null;
+  return stations
+    .filter(({ turn }) => turn === 0)
+    .flatMap((station): Found[] => {
+      const { from, towards } = rayOf(station, longer);
+      const drawn = (lastCrossing(outline, from, towards) ?? 0) / longer;
+      const needed = station.top + station.side + (station.ends ? station.return : cover.under!.staple);
+      const place = `station ${station.id}, ${station.edge}`;
+      if (drawn < needed - SHORT && !isOpened)
+        return [
+          { part: 'Cover', place, by: drawn - needed, says: `At ${place}, the cloth ends ${mm(needed - drawn)} short of what holds it` },
+        ];
+      // Beside a hollow another edge's cloth lies on the way out: what is met there belongs to the board's edge nearest to it.
+      const edge: Point = [from[0] / longer + towards[0] * drawn, from[1] / longer + towards[1] * drawn];
+      const over = fromOutline(plan.outline.points, edge) - most;
+      if (Math.min(over, drawn - needed) > BEYOND + SHORT && !isOpened && !isBesideInsideCorner(stations, station))
+        return [{ part: 'Cover', place, by: over, says: `At ${place}, the cloth runs ${mm(over)} beyond what holds it` }];
+      return [];
+    });
+}
+
+/** The points of an edge on its part's sewn line. */
+const edgePoints = ({ sewn }: CoverPart, { from, sides }: CoverPart['edges'][number]): Point[] =>
+  Array.from({ length: sides + 1 }, (_, k) => sewn[(from + k) % sewn.length]!);
+
+/**
+ * A strip that is sewn on along one edge and stapled along another: from each notch of its seam to the staples it is as long as the
+ * edge is high there.
+ */
+function inspectBands({ cover, stations, base }: SheetPlan): Found[] {
+  if (!cover || cover.pulled) return [];
+  return cover.pieces.flatMap((part): Found[] => {
+    const stapled = part.edges.filter(({ kind }) => kind === 'staple');
+    if (stapled.length === 0 || part.role === 'pull') return [];
+    const line = stapled.flatMap((edge) => edgePoints(part, edge));
+    return part.notches.flatMap(({ x, y, label, edge: on }): Found[] => {
+      const seam = part.edges.find(({ id }) => id === on)?.seam;
+      const station = stations.find(({ id }) => id === label);
+      const drawn = cover.lines.find(({ id }) => id === seam);
+      if (!station || !drawn) return [];
+      // The seam where it is nearest to the station in plan, and how high it is there.
+      let nearest = 0;
+      const away = ([px, py]: Point): number => Math.hypot(px - station.x, py - station.y);
+      drawn.points.forEach((point, i) => {
+        if (away(point) < away(drawn.points[nearest]!)) nearest = i;
+      });
+      // Straight down is the shortest way there is; round a moulded base the covered section says how far it is.
+      const drop = Math.min(drawn.heights[nearest]! + base.thickness, station.side);
+      const length = fromOutline([...line, ...line.slice(1, -1).reverse()], [x, y]) / part.longer;
+      if (length > drop * (1 - LAID_FLAT) - 2 * SHORT) return [];
+      const place = `notch ${label}`;
+      return [
+        { part: part.name, place, by: length - drop, says: `At ${place}, ${part.name} ends ${mm(drop - length)} short of what holds it` },
+      ];
+    });
+  });
+}
+
+/** The cut line lies its allowance outside the line along which a part is sewn or held. */
+function inspectAllowances({ cover }: SheetPlan): Found[] {
+  return (cover?.pieces ?? []).flatMap((part): Found[] => {
+    if (part.role === 'cover' || part.sewn.length < 3) return [];
+    return part.edges.flatMap((edge): Found[] => {
+      const points = edgePoints(part, edge);
+      if (edge.kind === 'dart' || lineLength(points) < 4 * edge.allowance) return [];
+      const k = Math.floor((points.length - 1) / 2);
+      const [a, b] = [points[k]!, points[k + 1] ?? points[k]!];
+      const middle: Point = [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2];
+      const size = distance(a, b) || 1;
+      // Out of the part: its sewn line goes round it counter-clockwise.
+      const drawn = firstCrossing(part.outline, middle, [(b[1] - a[1]) / size, -(b[0] - a[0]) / size]) ?? 0;
+      if (drawn >= edge.allowance - SHORT && drawn <= edge.allowance + MORE) return [];
+      const place = `edge “${edge.id}”`;
+      return [
+        {
+          part: part.name,
+          place,
+          by: drawn - edge.allowance,
+          says: `Along ${place}, ${part.name} has ${mm(drawn)} of allowance, and ${mm(edge.allowance)} is given`,
+        },
+      ];
+    });
+  });
+}
+
+export const REACH: Check = {
+  id: 'reach',
+  holds: `at every station the cloth reaches what holds it, and runs no more than ${BEYOND} mm beyond`,
+  needs: ['cover'],
+  find: ({ plan }) => [
+    ...plan.stations.flatMap((station) => inspectStation(station, plan.base.thickness)),
+    ...inspectPulled(plan),
+    ...inspectBands(plan),
+    ...inspectAllowances(plan),
+  ],
+};
