@@ -151,55 +151,56 @@ test('eight striped seats: laid on a flawed part roll, one held, one saving take
   await expect(cutter.locator('[data-cut]')).not.toHaveCount(0);
 });
 
-deep('the store: a thing of one’s own, a part roll with a flaw, a table out; a cloth of a piece gets the store’s figures', async ({
-  page,
-}) => {
-  await page.goto(`${BASE}/store`);
-  await page.getByRole('button', { name: /^Glue / }).click();
-  await page.getByRole('button', { name: 'New glue' }).click();
-  const fresh = page.getByRole('region', { name: 'A new thing' });
-  await fresh.getByLabel('Name').fill('Attic glue');
-  await fresh.getByRole('button', { name: 'Put it into the store' }).click();
-  await expect(fresh.getByRole('alert')).toContainText('How much is one?');
-  await fresh.getByLabel('Covers, m²').fill('5');
-  await fresh.getByLabel('Price of one').fill('11,5');
-  await fresh.getByRole('button', { name: 'Put it into the store' }).click();
-  await expect(page.getByRole('button', { name: 'Attic glue' })).toBeVisible();
-  await page.getByRole('button', { name: /^Cloth / }).click();
-  await page.getByRole('button', { name: 'Plain wool', exact: true }).click();
-  const detail = page.getByRole('region', { name: 'Plain wool', exact: true });
-  await detail.getByRole('button', { name: 'Put in' }).click();
-  await detail.getByRole('button', { name: 'Mark a flaw' }).click();
-  await detail.getByRole('button', { name: 'Put it in' }).click();
-  await expect(detail.getByRole('alert').first()).toContainText('How long is it?');
-  await detail.getByLabel('Length', { exact: true }).first().fill('3.2 m');
-  await detail.getByRole('button', { name: 'Put it in' }).click();
-  await expect(detail.locator('[data-stock]')).toContainText('1 flaw');
-  const [download] = await Promise.all([
-    page.waitForEvent('download'),
-    (async () => {
-      await page.getByText('As tables (CSV)').click();
-      await page.getByRole('link', { name: /what is there/ }).click();
-    })(),
-  ]);
-  expect(download.suggestedFilename()).toBe('store-stock.csv');
-  // The stools' cloth was changed by hand: the store says so, and one press makes them one.
-  const { pieces } = (await (await fetch(`${BASE}/api/pieces`)).json()) as {
-    pieces: { id: string; revision: number; piece: { name: string; cloth: object } }[];
-  };
-  const stools = pieces.find(({ piece }) => piece.name === 'Ticket-hall stools')!;
-  await fetch(`${BASE}/api/pieces/${stools.id}`, {
-    method: 'PUT',
-    headers: { origin: BASE, 'sec-fetch-site': 'same-origin' },
-    body: JSON.stringify({ base: stools.revision, piece: { ...stools.piece, cloth: { ...stools.piece.cloth, stretchWeft: 7 } } }),
-  });
-  await page.goto(`${BASE}/piece/${stools.id}?stage=cover`);
-  await page.getByRole('button', { name: 'Cloth store…' }).click();
-  const dialog = page.getByRole('dialog');
-  await expect(dialog.getByText(/other figures than the store’s/)).toContainText('gives across');
-  await dialog.getByRole('button', { name: 'Take the store’s' }).click();
-  await expect(dialog.getByText('Its figures are those of the store.')).toBeVisible();
-});
+deep(
+  'the store: a thing of one’s own, a part roll with a flaw, a table out; a cloth of a piece gets the store’s figures',
+  async ({ page }) => {
+    await page.goto(`${BASE}/store`);
+    await page.getByRole('button', { name: /^Glue / }).click();
+    await page.getByRole('button', { name: 'New glue' }).click();
+    const fresh = page.getByRole('region', { name: 'A new thing' });
+    await fresh.getByLabel('Name').fill('Attic glue');
+    await fresh.getByRole('button', { name: 'Put it into the store' }).click();
+    await expect(fresh.getByRole('alert')).toContainText('How much is one?');
+    await fresh.getByLabel('Covers, m²').fill('5');
+    await fresh.getByLabel('Price of one').fill('11,5');
+    await fresh.getByRole('button', { name: 'Put it into the store' }).click();
+    await expect(page.getByRole('button', { name: 'Attic glue' })).toBeVisible();
+    await page.getByRole('button', { name: /^Cloth / }).click();
+    await page.getByRole('button', { name: 'Plain wool', exact: true }).click();
+    const detail = page.getByRole('region', { name: 'Plain wool', exact: true });
+    await detail.getByRole('button', { name: 'Put in' }).click();
+    await detail.getByRole('button', { name: 'Mark a flaw' }).click();
+    await detail.getByRole('button', { name: 'Put it in' }).click();
+    await expect(detail.getByRole('alert').first()).toContainText('How long is it?');
+    await detail.getByLabel('Length', { exact: true }).first().fill('3.2 m');
+    await detail.getByRole('button', { name: 'Put it in' }).click();
+    await expect(detail.locator('[data-stock]')).toContainText('1 flaw');
+    const [download] = await Promise.all([
+      page.waitForEvent('download'),
+      (async () => {
+        await page.getByText('As tables (CSV)').click();
+        await page.getByRole('link', { name: /what is there/ }).click();
+      })(),
+    ]);
+    expect(download.suggestedFilename()).toBe('store-stock.csv');
+    // The stools' cloth was changed by hand: the store says so, and one press makes them one.
+    const { pieces } = (await (await fetch(`${BASE}/api/pieces`)).json()) as {
+      pieces: { id: string; revision: number; piece: { name: string; cloth: object } }[];
+    };
+    const stools = pieces.find(({ piece }) => piece.name === 'Ticket-hall stools')!;
+    await fetch(`${BASE}/api/pieces/${stools.id}`, {
+      method: 'PUT',
+      headers: { origin: BASE, 'sec-fetch-site': 'same-origin' },
+      body: JSON.stringify({ base: stools.revision, piece: { ...stools.piece, cloth: { ...stools.piece.cloth, stretchWeft: 7 } } }),
+    });
+    await page.goto(`${BASE}/piece/${stools.id}?stage=cover`);
+    await page.getByRole('button', { name: 'Cloth store…' }).click();
+    const dialog = page.getByRole('dialog');
+    await expect(dialog.getByText(/other figures than the store’s/)).toContainText('gives across');
+    await dialog.getByRole('button', { name: 'Take the store’s' }).click();
+    await expect(dialog.getByText('Its figures are those of the store.')).toBeVisible();
+  },
+);
 
 test('a job: made of pieces of the floor, changed, cut together with another', async ({ page }) => {
   await page.goto(`${BASE}/jobs`);

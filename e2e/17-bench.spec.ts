@@ -119,48 +119,49 @@ test('eight chairs in batches with glue clocks over a restart: what can be done 
   ).toBeGreaterThanOrEqual(28);
 });
 
-deep('board, back and foam are drawn at their steps; what is typed waits while others are looked at; a note is read again on the run sheet and in the log', async ({
-  page,
-}) => {
-  test.setTimeout(120_000);
-  await page.setViewportSize({ width: 1280, height: 800 });
-  await open(page);
-  const to = async (way: 'Back' | 'Next', key: string) => {
-    for (let k = 0; k < 20 && (await step(page).getAttribute('data-bench')) !== key; k++)
-      await page.getByRole('button', { name: way, exact: true }).click();
-    await expect(step(page)).toHaveAttribute('data-bench', key);
-  };
-  await to('Back', 'board');
-  await expect(page.locator('svg[data-board="board"]')).toContainText('455');
-  // The whole drawing is on the screen, nothing of it under the fold.
-  const drawn = (await page.locator('svg[data-board="board"]').boundingBox())!;
-  const shown = (await page.getByText('Note something here').boundingBox())!;
-  expect(drawn.y + drawn.height).toBeLessThanOrEqual(shown.y + 1);
-  await to('Next', 'foam');
-  await expect(page.locator('[data-sees="foam"] [data-piece="Main pad 50"]')).toContainText('467');
-  await page.getByText('Note something here').click();
-  await page.getByLabel('Words').fill('sheet had a soft corner');
-  await page.getByLabel('It took, minutes for one').fill('soon');
-  await expect(page.getByRole('alert').filter({ hasText: 'no number of minutes' })).toBeVisible();
-  await expect(page.getByRole('button', { name: 'Keep it' })).toBeDisabled();
-  await page.getByLabel('It took, minutes for one').fill('9');
-  await to('Next', 'spray-crown');
-  await to('Back', 'foam');
-  await expect(page.getByLabel('Words')).toHaveValue('sheet had a soft corner');
-  await page.getByRole('button', { name: 'Keep it' }).click();
-  await expect(page.getByLabel('Words')).toHaveValue('');
-  await expect(step(page)).toHaveAttribute('data-waiting', '0', { timeout: 30_000 });
-  await page.goto(`${BASE}/piece/${chairs}?stage=bench`);
-  await expect(page.locator('[data-step="foam"] [data-note]')).toContainText('9 min · sheet had a soft corner', { timeout: 30_000 });
-  // Finished, it is found in the log by what was said at the bench.
-  expect((await tell('POST', `/api/pieces/${chairs}/finish`, { serial: '2026-777', note: '' })).status).toBe(201);
-  await page.goto(`${BASE}/log`);
-  await page.getByLabel('Search the log').fill('soft corner');
-  const entry = page.getByRole('listitem').filter({ hasText: '2026-777' });
-  await entry.getByText(/Said at the bench/).click();
-  await expect(entry).toContainText('Cut the foam · ');
-  await expect(page.getByText('2025-007')).toHaveCount(0);
-});
+deep(
+  'board, back and foam are drawn at their steps; what is typed waits while others are looked at; a note is read again on the run sheet and in the log',
+  async ({ page }) => {
+    test.setTimeout(120_000);
+    await page.setViewportSize({ width: 1280, height: 800 });
+    await open(page);
+    const to = async (way: 'Back' | 'Next', key: string) => {
+      for (let k = 0; k < 20 && (await step(page).getAttribute('data-bench')) !== key; k++)
+        await page.getByRole('button', { name: way, exact: true }).click();
+      await expect(step(page)).toHaveAttribute('data-bench', key);
+    };
+    await to('Back', 'board');
+    await expect(page.locator('svg[data-board="board"]')).toContainText('455');
+    // The whole drawing is on the screen, nothing of it under the fold.
+    const drawn = (await page.locator('svg[data-board="board"]').boundingBox())!;
+    const shown = (await page.getByText('Note something here').boundingBox())!;
+    expect(drawn.y + drawn.height).toBeLessThanOrEqual(shown.y + 1);
+    await to('Next', 'foam');
+    await expect(page.locator('[data-sees="foam"] [data-piece="Main pad 50"]')).toContainText('467');
+    await page.getByText('Note something here').click();
+    await page.getByLabel('Words').fill('sheet had a soft corner');
+    await page.getByLabel('It took, minutes for one').fill('soon');
+    await expect(page.getByRole('alert').filter({ hasText: 'no number of minutes' })).toBeVisible();
+    await expect(page.getByRole('button', { name: 'Keep it' })).toBeDisabled();
+    await page.getByLabel('It took, minutes for one').fill('9');
+    await to('Next', 'spray-crown');
+    await to('Back', 'foam');
+    await expect(page.getByLabel('Words')).toHaveValue('sheet had a soft corner');
+    await page.getByRole('button', { name: 'Keep it' }).click();
+    await expect(page.getByLabel('Words')).toHaveValue('');
+    await expect(step(page)).toHaveAttribute('data-waiting', '0', { timeout: 30_000 });
+    await page.goto(`${BASE}/piece/${chairs}?stage=bench`);
+    await expect(page.locator('[data-step="foam"] [data-note]')).toContainText('9 min · sheet had a soft corner', { timeout: 30_000 });
+    // Finished, it is found in the log by what was said at the bench.
+    expect((await tell('POST', `/api/pieces/${chairs}/finish`, { serial: '2026-777', note: '' })).status).toBe(201);
+    await page.goto(`${BASE}/log`);
+    await page.getByLabel('Search the log').fill('soft corner');
+    const entry = page.getByRole('listitem').filter({ hasText: '2026-777' });
+    await entry.getByText(/Said at the bench/).click();
+    await expect(entry).toContainText('Cut the foam · ');
+    await expect(page.getByText('2025-007')).toHaveCount(0);
+  },
+);
 
 test('the picture of a step: wave by wave, on a tablet held upright', async ({ page }) => {
   await page.setViewportSize({ width: 800, height: 1280 });

@@ -221,7 +221,7 @@ export function foamPieces(model: FoamModel): FoamPiece[] {
     const made = pair ? pad.thickness + pad.wedge! : thickest(pad);
     const { layers, exact } = retained
       ? { layers: [pad.thickness], exact: true }
-      : laminate(made, foam.sold, pad.wedge == null ? undefined : 0);
+      : laminate(made, foam.sold, (pad.wedge ?? null) === null ? undefined : 0);
     return {
       pad: pad.id,
       role: pad.role,
