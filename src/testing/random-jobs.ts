@@ -50,7 +50,7 @@ function withNotches(piece: Piece, random: Random): Piece {
 function resized(shape: BaseShape, random: Random): BaseShape {
   const by = 0.85 + 0.3 * random();
   const grown = (value: unknown, key: string): unknown => {
-    if (typeof value === 'number') return /angle|count|pitch/i.test(key) ? value : Math.round(value * by);
+    if (typeof value === 'number') return /angle|end$/i.test(key) ? value : Math.round(value * by);
     if (Array.isArray(value)) return value.map((item) => grown(item, key));
     if (value === null || typeof value !== 'object') return value;
     return Object.fromEntries(Object.entries(value).map(([name, inner]) => [name, grown(inner, name)]));

@@ -1,6 +1,4 @@
 import { csvParse, polygonArea as d3Area } from 'd3';
-import DxfParser from 'dxf-parser';
-import { XMLParser } from 'fast-xml-parser';
 import fc from 'fast-check';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { newPiece, type Piece, type PieceKind, wallInStep } from '../piece';
@@ -8,11 +6,9 @@ import { planPiece, type Plan } from '../plan';
 import { cutListCsv, cutRows, patternDrawing, patternFile } from './pattern-files';
 import { templatesOf } from './templates';
 import { QUICK } from '../../testing/quick';
+import { dxfShapes, svgShapes, type Pair, type Shape } from '../../testing/read-patterns';
 
 /** What leaves the program is read by other libraries, as another program would. */
-
-type Pair = [number, number];
-type Shape = { layer: string; points: Pair[]; closed: boolean };
 
 const KINDS: PieceKind[] = ['round-seat', 'headboard-bordered', 'saddle', 'chair-seat'];
 const pieces = new Map<PieceKind, { piece: Piece; plan: Plan }>();
@@ -24,42 +20,6 @@ beforeAll(() => {
   }
 });
 const of = (kind: PieceKind) => pieces.get(kind)!;
-
-function dxfShapes(text: string): { shapes: Shape[]; texts: string[]; units: unknown; layers: string[] } {
-  const read = new DxfParser().parseSync(text)!;
-  const shapes = read.entities
-    .filter(({ type }) => type === 'LWPOLYLINE' || type === 'POLYLINE')
-    .map((entity) => {
-      const item = entity as unknown as { layer: string; vertices: { x: number; y: number }[]; shape: boolean };
-      return { layer: item.layer, points: item.vertices.map(({ x, y }): Pair => [x, y]), closed: item.shape };
-    });
-  const texts = read.entities.filter(({ type }) => type === 'TEXT').map((entity) => (entity as unknown as { text: string }).text);
-  return { shapes, texts, units: read.header['$INSUNITS'], layers: Object.keys(read.tables.layer.layers) };
-}
-
-function svgShapes(text: string): { shapes: Shape[]; texts: string[]; width: string; height: number } {
-  type Group = { id: string; path?: { d: string } | { d: string }[]; text?: unknown };
-  const { svg } = new XMLParser({ ignoreAttributes: false, attributeNamePrefix: '' }).parse(text) as {
-    svg: { width: string; height: string; g: Group[] };
-  };
-  const height = Number.parseFloat(svg.height);
-  const listed = <T>(one: T | T[] | undefined): T[] => (one === undefined ? [] : Array.isArray(one) ? one : [one]);
-  const shapes = svg.g.flatMap((group) =>
-    listed(group.path).map(({ d }): Shape => ({
-      layer: group.id.toUpperCase(),
-      points: d
-        .replace(/[MZ]/g, '')
-        .split('L')
-        .map((pair): Pair => {
-          const [x, y] = pair.trim().split(' ').map(Number) as Pair;
-          return [x, height - y];
-        }),
-      closed: d.endsWith('Z'),
-    })),
-  );
-  const words = listed(svg.g.find(({ id }) => id === 'text')!.text as { '#text': unknown } | { '#text': unknown }[]);
-  return { shapes, texts: words.map((word) => String(word['#text'])), width: svg.width, height };
-}
 
 const size = (points: readonly Pair[]): Pair => {
   const [xs, ys] = [points.map(([x]) => x), points.map(([, y]) => y)];

@@ -3,8 +3,6 @@ import { newPiece, type BaseShape, type Piece } from '../piece';
 import { planPiece, type Plan } from '../plan';
 import { sizesOf } from '../sizes';
 import { sharedPlanner } from '../../testing/quick';
-import { randomJobs } from '../../testing/random-jobs';
-import { runs } from '../../testing/runs';
 import { CHECKS, expectSound, inspectPlan, UnsoundPlan, type Goods } from '.';
 
 type Subject = { plan: Plan; sizes: Goods[] };
@@ -483,29 +481,5 @@ describe('a plan broken on purpose', () => {
     const { cover: _cover, cut: _cut, fixing: _fixing, steps: _steps, ...rest } = plan;
     void [_cover, _cut, _fixing, _steps];
     expect(inspectPlan({ plan: rest })).toEqual([]);
-  });
-});
-
-/** The week of the year: each week other pieces are thrown. */
-const week = Math.floor((Date.now() - Date.UTC(new Date().getUTCFullYear(), 0, 1)) / (7 * 86_400_000));
-
-describe('random jobs', () => {
-  it(`raise nothing: ${runs(300, 10_000)} of them, week ${week}`, { timeout: 36e5 }, () => {
-    const wrong: string[] = [];
-    let refused = 0;
-    for (const [says, piece] of randomJobs(runs(300, 10_000), 1000 + week, sharedPlanner)) {
-      try {
-        const plan = planPiece(piece, {}, { sits: false, planner: sharedPlanner });
-        const [first] = inspectPlan({ plan, sizes: sizesOf(plan, piece, {}) });
-        if (first) wrong.push(`${says} => ${first.check}: ${first.says}`);
-      } catch (error) {
-        // What its outline cannot have is refused in words, with what it can.
-        if ((error as Error).name !== 'PieceProblems') throw error;
-        refused++;
-      }
-    }
-    expect(wrong).toEqual([]);
-    // A way that does not go on an outline is refused; that stays the exception.
-    expect(refused).toBeLessThan(runs(300, 10_000) / 50);
   });
 });

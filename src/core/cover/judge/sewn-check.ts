@@ -39,6 +39,9 @@ const LET_PASS = { edge: 0.004, blank: 1.5, allowance: 0.6, area: 0.06 };
 /** Where no cut line is found outside the sewn one it counts as so far off, mm: such a piece is not cut to. */
 const NOT_DRAWN = 1000;
 
+/** A seam shorter than this is none, mm. */
+const LEAST_SEAM = 1e-3;
+
 /** What a check looks at. */
 export type SewnTogether = {
   way: Way;
@@ -81,16 +84,13 @@ function edgeErrorOf(panel: MadePanel, ring: Ring, give: number): number {
       if (!stretch) return worst;
       const { level, from, to } = stretch;
       const onSurface = stretchLength(levelSteps(ring, level), from, to);
-      const flat = lineLength(edgePoints(longer, edge)) / scaleOf(longer);
+      // A seam that has shrunk to a point has no length to differ from.
+      if (onSurface < LEAST_SEAM) return worst;
+      const flat = lineLength(edgePoints(longer, edge)) / longer.longer;
       // A strip that was cut straight is as long as its inner seam; its outer one the cloth makes up for.
       const asked = panel.spec.straight && edge.from === 0 ? give : 0;
       return Math.max(worst, Math.max(0, Math.abs(flat / onSurface - 1) - asked));
     }, 0);
-}
-
-/** Cloth that will shrink is cut longer: how much, read off the piece itself. */
-function scaleOf(piece: CoverPiece): number {
-  return Math.sqrt(Math.abs(polygonArea(piece.sewn)) / piece.net);
 }
 
 /** Mean of how much longer a mesh's sides are flat than on the surface, by their length. */
@@ -203,7 +203,7 @@ function checkPulled({ way, working, stations, pieces }: SewnTogether): SewnChec
   const { rule, covering, channels, buttons } = working;
   const blank = pieces[0]!;
   const beyond = way.beyond?.(rule, covering);
-  const scale = scaleOf(blank);
+  const scale = blank.longer;
   // A blank that is opened for channels or buttons, or was corrected, is no longer as long as the tape says.
   const plain = !channels && !buttons && !(covering.corrections ?? []).some((correction) => correction.piece === blank.id);
   const error = plain

@@ -2,7 +2,17 @@ import type { CoverModel, LiningModel } from '../reads';
 import { preShrink } from '../../cloth';
 import { findMaterial, overAllName, WADDINGS } from '../../foam';
 import { kindOf, type CoverEnd } from '../../piece';
-import { bounds, isInside, lineCrossings, offsetPolygon, polygonArea, polygonPerimeter, type Point, type Polygon } from '../../outline';
+import {
+  bounds,
+  distanceTo,
+  isInside,
+  lineCrossings,
+  offsetPolygon,
+  polygonArea,
+  polygonPerimeter,
+  type Point,
+  type Polygon,
+} from '../../outline';
 import { meetings } from '../../meeting-marks';
 import { endedAt, foldLines, shortened } from './ended';
 import { grownPlace, growOutline } from './grow';
@@ -23,6 +33,9 @@ function topGrowth(station: StationWrap): number {
 function scaled(outline: Polygon, factor: number): Polygon {
   return factor === 1 ? outline : outline.map(([x, y]): Point => [x * factor, y * factor]);
 }
+
+/** A cut that comes no farther into the cloth than this lies beside it, mm. */
+const BESIDE = 1;
 
 /** What is cut into a blank: into inside corners, round curves, at notches; and the bulk that is cut away. */
 export type BlankCuts = { corners: readonly CornerPlan[]; relief: Relief | null; yCuts: readonly YCut[] };
@@ -122,7 +135,9 @@ export function pullOver(model: CoverModel, stations: readonly StationWrap[], cu
       { kind: 'fold', points: scaled(endedAt(model, stations, seenLine(model, stations), folded), longer), closed: true },
       ...foldLines(model, stations).map((points): PieceLine => ({ kind: 'fold', points: scaled(points, longer), closed: false })),
       // What would be cut into cloth that is not there any more is not cut.
-      ...cutLines(cuts, longer, outline).filter(({ points }) => points.some((at) => isInside(outline, at))),
+      ...cutLines(cuts, longer, outline).filter(({ points }) =>
+        points.some((at) => isInside(outline, at) && distanceTo(outline, at) > BESIDE),
+      ),
     ],
     marks: meetings(model.piece.strip, model.outline).map(({ letter, at }): PieceMark => {
       const placed = (under: (s: StationWrap) => number): Point =>

@@ -1,4 +1,4 @@
-import { clothOut } from './cloth-out';
+import { clothOut, clothUnder } from './cloth-out';
 import { differenceD, FillRule } from 'clipper2-ts';
 import type { WrapModel } from '../reads';
 import {
@@ -149,8 +149,8 @@ function cutBack(
 ): Polygon {
   if (edges.length === 0) return line;
   const stretches = stretchesOf(model, stations);
-  const under = Math.max(...stations.map((s) => clothOut(model, s) - s.side), model.rule('return') + model.rule('grip'));
-  const past = Math.max(...stations.map((s) => s.top - s.planDistance + clothOut(model, s)), 0) + CLEAR;
+  const under = Math.max(...stations.map((s) => clothOut(model, s) - s.side), clothUnder(model));
+  const past = Math.max(...stations.map((s) => s.top - s.planDistance + s.side + clothUnder(model)), 0) + CLEAR;
   const strips = edges.flatMap(({ edge, up, by }) => {
     const along = stretches.filter(({ segment }) => samePart(segment.edge, edge));
     const [before, after] = [roundTheCorner(stretches, along[0]!, -1), roundTheCorner(stretches, along.at(-1)!, 1)];

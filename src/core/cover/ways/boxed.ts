@@ -27,7 +27,7 @@ export const boxed: Way = {
     const { ring, covering, welt, rule } = working;
     const allowance = rule('seamAllowance');
     const [top, lower] = [topSeam(ring, covering, rule, working.model.boxed), lowerEdge(ring)];
-    const parts = stretches(ring, joinMarks(ring, levelSteps(ring, top), covering, longestStrip(working)));
+    const parts = stretches(ring, joinMarks(working, levelSteps(ring, top), longestStrip(working)));
     const below = sewnBelow(welt) ? { outer: seamEdge('lower', allowance), stapleAt: undefined } : {};
     return {
       panels: [

@@ -2,6 +2,7 @@ import { bounds, type Point } from '../../outline';
 import type { Covering } from '../../piece';
 import type { EdgeUse, PanelSpec } from '../laying/panel-spec';
 import type { Slit } from '../laying/disc-mesh';
+import { bareMargin } from '../../padding';
 import { isGreater, isLess, TIE, wholeUp } from '../../ties';
 import { cornerPlaces, levelOutline, levelSteps, placeAt, type Level } from '../surface/levels';
 import { sideOf, type Ring } from '../surface/ring';
@@ -25,10 +26,10 @@ function endsOf(ring: Ring): number[] {
   return [crossing(rim, axis, -1), crossing(rim, axis, 1)].sort((a, b) => a - b);
 }
 
-/** Where a band is joined: at the corners, or at the back and as often as the roll makes needed, even about the back. */
-export function joinMarks(ring: Ring, steps: Float64Array, covering: Covering, longest: number): number[] {
+/** Where a band is joined: at the corners – always where the padding is held back, and the band lies flat round it like a frame –, or at the back and as often as the roll makes needed, even about the back. */
+export function joinMarks({ ring, covering, model }: Working, steps: Float64Array, longest: number): number[] {
   const corners = cornerPlaces(ring);
-  if (covering.joins === 'corners' && corners.length > 1) return corners;
+  if ((covering.joins === 'corners' || bareMargin(model) > 0) && corners.length > 1) return corners;
   const total = steps.reduce((sum, step) => sum + step, 0);
   // The ends of a long narrow piece are its short sides: the joins come to their middles.
   if (covering.joins === 'two' && total / 2 <= longest) return endsOf(ring);

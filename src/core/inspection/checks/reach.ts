@@ -6,6 +6,8 @@ import type { SheetPlan } from '../../plan-data';
 /** Not a millimetre short, and no farther beyond what holds it than this, mm. */
 const SHORT = 1;
 const BEYOND = 60;
+/** Cloth that is so much nearer to another part of the board's edge is that part's, mm. */
+const OTHER = 5;
 /** Laid flat, a strip's own height may give so much of itself. */
 const LAID_FLAT = 0.01;
 /** Round a bend an allowance may be so much wider than is said, mm: never narrower. */
@@ -39,8 +41,6 @@ function inspectPulled(plan: SheetPlan): Found[] {
   const blank = cover && pulledBlank(cover);
   if (!cover || !blank) return [];
   const { outline, longer } = blank;
-  // As far as the cloth goes beyond the board where it goes farthest.
-  const most = Math.max(...stations.map((s) => s.top - s.planDistance + s.side + (s.ends ? s.return : cover.under!.staple)));
   // Cloth that is opened for buttons or channels is longer than the way over the top.
   const isOpened = cover.buttons !== null || cover.channels !== null;
   return stations
@@ -54,10 +54,11 @@ function inspectPulled(plan: SheetPlan): Found[] {
         return [
           { part: 'Cover', place, by: drawn - needed, says: `At ${place}, the cloth ends ${mm(needed - drawn)} short of what holds it` },
         ];
-      // Beside a hollow another edge's cloth lies on the way out: what is met there belongs to the board's edge nearest to it.
-      const edge: Point = [from[0] / longer + towards[0] * drawn, from[1] / longer + towards[1] * drawn];
-      const over = fromOutline(plan.outline.points, edge) - most;
-      if (Math.min(over, drawn - needed) > BEYOND + SHORT && !isOpened && !isBesideInsideCorner(stations, station))
+      const over = drawn - needed;
+      // Beside a hollow another edge's cloth lies on the way out: what ends there is that edge's, and nearer to it.
+      const end: Point = [from[0] / longer + towards[0] * drawn, from[1] / longer + towards[1] * drawn];
+      const isOwn = (): boolean => fromOutline(plan.outline.points, end) > distance(end, [station.x, station.y]) - OTHER;
+      if (over > BEYOND + SHORT && !isOpened && !isBesideInsideCorner(stations, station) && isOwn())
         return [{ part: 'Cover', place, by: over, says: `At ${place}, the cloth runs ${mm(over)} beyond what holds it` }];
       return [];
     });
@@ -91,13 +92,25 @@ function inspectBands({ cover, stations, base }: SheetPlan): Found[] {
       // Straight down is the shortest way there is; round a moulded base the covered section says how far it is.
       const drop = Math.min(drawn.heights[nearest]! + base.thickness, station.side);
       const length = fromOutline([...line, ...line.slice(1, -1).reverse()], [x, y]) / part.longer;
-      if (length > drop * (1 - LAID_FLAT) - 2 * SHORT) return [];
+      // Where the cloth is asked to give it is cut shorter by that.
+      const given = LAID_FLAT + Math.max(0, part.strain?.warp ?? 0, part.strain?.weft ?? 0);
+      if (length > drop * (1 - given) - 2 * SHORT) return [];
       const place = `notch ${label}`;
       return [
         { part: part.name, place, by: length - drop, says: `At ${place}, ${part.name} ends ${mm(drop - length)} short of what holds it` },
       ];
     });
   });
+}
+
+/** An allowance is measured at these shares of its edge. */
+const QUARTERS = [0.25, 0.5, 0.75];
+
+/** How far outside a side of the sewn line the cut line lies, mm: the sewn line goes round counter-clockwise. */
+function allowanceAt(outline: readonly Point[], points: readonly Point[], k: number): number {
+  const [a, b] = [points[k]!, points[k + 1]!];
+  const size = distance(a, b) || 1;
+  return firstCrossing(outline, [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2], [(b[1] - a[1]) / size, -(b[0] - a[0]) / size]) ?? 0;
 }
 
 /** The cut line lies its allowance outside the line along which a part is sewn or held. */
@@ -107,12 +120,8 @@ function inspectAllowances({ cover }: SheetPlan): Found[] {
     return part.edges.flatMap((edge): Found[] => {
       const points = edgePoints(part, edge);
       if (edge.kind === 'dart' || lineLength(points) < 4 * edge.allowance) return [];
-      const k = Math.floor((points.length - 1) / 2);
-      const [a, b] = [points[k]!, points[k + 1] ?? points[k]!];
-      const middle: Point = [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2];
-      const size = distance(a, b) || 1;
-      // Out of the part: its sewn line goes round it counter-clockwise.
-      const drawn = firstCrossing(part.outline, middle, [(b[1] - a[1]) / size, -(b[0] - a[0]) / size]) ?? 0;
+      // In a hollow the allowances of both its sides meet farther out: the nearest of three places is what it has.
+      const drawn = Math.min(...QUARTERS.map((share) => allowanceAt(part.outline, points, Math.floor((points.length - 2) * share))));
       if (drawn >= edge.allowance - SHORT && drawn <= edge.allowance + MORE) return [];
       const place = `edge “${edge.id}”`;
       return [

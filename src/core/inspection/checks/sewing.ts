@@ -126,7 +126,8 @@ function inspectNotches(first: DrawnEdge, second: DrawnEdge, allowed: (length: n
 function inspectSeam(seam: string, edges: readonly DrawnEdge[], openedOf: (edge: DrawnEdge) => number, ease: number): Found[] {
   const found: Found[] = [];
   const allowed = (length: number): number => ease + SEWN.mm + SEWN.share * length + Math.max(...edges.map(openedOf));
-  if (edges.length === 2) {
+  // Two that meet in a join or a split do so along their whole length; of a seam the notches say what meets.
+  if (edges.length === 2 && edges.every(({ edge }) => edge.kind !== 'seam')) {
     const [a, b] = edges as [DrawnEdge, DrawnEdge];
     const off = a.length - b.length;
     const isTrimmed = [a, b].every(({ edge, part }) => edge.kind === 'join' && part.edges.some(({ kind }) => kind === 'staple'));
