@@ -77,6 +77,16 @@ describe('foam from packets', () => {
   });
 });
 
+describe('a wedge as thick at its far edge as no sheets make up', () => {
+  it('is slit from what reaches it: 40 and 25 make 65, and no wedge of 66 comes out of that', () => {
+    const { layers, exact } = main(plan(withMain(newPiece('chair-seat'), { thickness: 50, wedge: 66 })));
+    expect(layers.reduce((sum, layer) => sum + layer, 0)).toBeGreaterThanOrEqual(66);
+    expect(exact).toBe(false);
+    // A flat pad of 66 is made of the sheets of 65: foam is sold to a nominal thickness.
+    expect(main(plan(withMain(newPiece('chair-seat'), { thickness: 66 }))).layers.reduce((sum, layer) => sum + layer, 0)).toBe(65);
+  });
+});
+
 describe('wedges in pairs', () => {
   // A block seat's wedge, 30 at the front and 70 at the back: 100 is sold.
   const blocks: Piece = withMain({ ...newPiece('chair-seat'), count: 4 }, { thickness: 30, wedge: 70 });

@@ -64,6 +64,16 @@ describe('what is fixed to a board', () => {
   });
 });
 
+describe('what the base is looked at for', () => {
+  it('a board is flat and square; a shell is neither', () => {
+    const words = (kind: Parameters<typeof newPiece>[0]): string =>
+      planned(newPiece(kind)).steps.find(({ key }) => key === 'board')!.detail;
+    expect(words('chair-seat')).toMatch(/^Flat, sound and square/);
+    expect(words('saddle')).toMatch(/^Sound at its mounts/);
+    expect(words('saddle')).not.toMatch(/flat|square|both centre lines/i);
+  });
+});
+
 describe('glue', () => {
   it('is left until it is tacky, laid, and left again until it holds: before the blade and before the cover', () => {
     const chair = newPiece('chair-seat');

@@ -7,6 +7,8 @@ import type { CoverPiece } from '../laying/cloth-piece';
 /** The stitched channels of a piece. Lengths mm; the thread for one piece. */
 export type ChannelPlan = {
   piece: string;
+  /** every part that is quilted: of a panel that is split each half */
+  parts: string[];
   /** whole channels, the width of one as sewn, and what is left at either edge */
   count: number;
   width: number;
@@ -71,6 +73,24 @@ function opened([x, y]: Point, lines: readonly Stitch[], takeUp: number, value =
   return [x + dx, y + dy];
 }
 
+/**
+ * The channels of a panel that is cut in several parts, taken together: lines and thread of all, sizes of the first.
+ *
+ * @param plans of each part
+ */
+export function channelsTogether([first, ...rest]: readonly ChannelPlan[]): ChannelPlan {
+  return rest.reduce<ChannelPlan>(
+    (all, plan) => ({
+      ...all,
+      parts: [...all.parts, ...plan.parts],
+      count: all.count + plan.count,
+      lines: all.lines + plan.lines,
+      thread: all.thread + plan.thread,
+    }),
+    first!,
+  );
+}
+
 /** Where a place of a piece comes to once the piece is opened for its channels, mm. */
 export function channelOpening(piece: CoverPiece, channels: Channels, rule: RuleReader): (at: Point) => Point {
   const takeUp = takeUpOf(channels, rule);
@@ -112,6 +132,7 @@ export function channelled(piece: CoverPiece, channels: Channels, rule: RuleRead
     },
     plan: {
       piece: piece.id,
+      parts: [piece.id],
       count: whole,
       width: channels.width,
       part: Math.abs(part - channels.width) < 0.5 ? channels.width : part,

@@ -57,14 +57,10 @@ export function linings(model: CoverModel, stations: readonly StationWrap[], cov
 
 /** Channels are quilted on backed foam cut like the piece itself. */
 export function backedFoam(pieces: readonly CoverPiece[], channels: ChannelPlan | null): LiningPiece[] {
-  const quilted = channels && channels.backing > 0 ? pieces.find((piece) => piece.id === channels.piece) : undefined;
-  return quilted
-    ? [
-        {
-          ...flatPiece(`Backed foam, ${Math.round(channels!.backing)} mm`, quilted.count, quilted.outline),
-          material: 'backed-foam',
-          row: null,
-        },
-      ]
-    : [];
+  const quilted = channels && channels.backing > 0 ? pieces.filter((piece) => channels.parts.includes(piece.id)) : [];
+  return quilted.map(({ count, outline }) => ({
+    ...flatPiece(`Backed foam, ${Math.round(channels!.backing)} mm`, count, outline),
+    material: 'backed-foam',
+    row: null,
+  }));
 }

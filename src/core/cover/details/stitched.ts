@@ -2,7 +2,7 @@ import type { CoverPiece } from '../laying/cloth-piece';
 import type { Point } from '../../outline';
 import type { Working } from '../ways';
 import { buttoned, buttonOpening, buttonPlan, type ButtonPlan } from './buttons';
-import { channelled, channelOpening, type ChannelPlan } from './channels';
+import { channelled, channelOpening, channelsTogether, type ChannelPlan } from './channels';
 import { withTopStitch } from './finish';
 
 /** Where a place of a piece comes to when the piece is opened or taken in. */
@@ -23,15 +23,17 @@ export function stitched(working: Working, plain: readonly CoverPiece[]): Stitch
     openings.push(buttonOpening(first, plan, buttons));
     first = buttoned(first, plan, buttons);
   }
-  const quilted = channels && channelled(first, channels, rule);
-  if (quilted) {
-    openings.push(channelOpening(first, channels, rule));
-    first = quilted.piece;
-  }
-  const pieces = [first, ...rest].map((piece) => withTopStitch(piece, covering.topStitch ?? 0));
+  if (channels) openings.push(channelOpening(first, channels, rule));
+  // A panel that is split is quilted in each of its parts.
+  const halves = rest.filter(({ role }) => role === first.role && first.role === 'top');
+  const quilted = channels ? [first, ...halves].map((piece) => channelled(piece, channels, rule)) : [];
+  const pieces = [first, ...rest].map((piece) => {
+    const found = quilted.find(({ piece: { id } }) => id === piece.id);
+    return withTopStitch(found?.piece ?? piece, covering.topStitch ?? 0);
+  });
   return {
     pieces,
-    channels: quilted ? quilted.plan : null,
+    channels: quilted.length > 0 ? channelsTogether(quilted.map(({ plan: each }) => each)) : null,
     buttons: plan,
     open: (at) => openings.reduce((place, opening) => opening(place), at),
   };

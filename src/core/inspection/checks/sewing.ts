@@ -155,7 +155,7 @@ export const SEWING: Check = {
       .flatMap((part) => part.edges.filter(({ kind }) => kind !== 'dart').map((edge) => drawnEdge(part, edge)));
     // A part that is quilted is cut wider by what its lines take up, and comes to its sewn size by them.
     const { channels } = cover;
-    const openedOf = ({ part }: DrawnEdge): number => (channels?.piece === part.id ? 2 * channels.lines * channels.takeUp : 0);
+    const openedOf = ({ part }: DrawnEdge): number => (channels?.parts.includes(part.id) ? 2 * channels.lines * channels.takeUp : 0);
     const seams = new Map<string, DrawnEdge[]>();
     for (const drawn of edges) if (drawn.edge.seam !== null) seams.set(drawn.edge.seam, [...(seams.get(drawn.edge.seam) ?? []), drawn]);
     return [
