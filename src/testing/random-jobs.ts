@@ -83,7 +83,15 @@ const DETAILS: readonly Detail[] = [
         buttons: { ...STARTING.buttons, columns: whole(random, 2, 4), rows: whole(random, 1, 3), spacing: whole(random, 80, 140) },
       }),
   ],
-  ['another cloth', 0.5, (piece, random) => ({ ...piece, cloth: { ...piece.cloth, ...pick(random, CLOTHS) } as Piece['cloth'] })],
+  [
+    'another cloth',
+    0.5,
+    (piece, random) => {
+      const { id: _id, ...cloth } = pick(random, CLOTHS);
+      void _id;
+      return { ...piece, cloth: { ...piece.cloth, ...cloth } };
+    },
+  ],
   ['a set', 0.3, (piece, random) => ({ ...piece, count: whole(random, 2, 8) })],
   [
     'other allowances',

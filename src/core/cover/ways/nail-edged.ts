@@ -1,7 +1,7 @@
 import { mm, pulledReach } from './parts';
 import { ROWS_APART } from '../rows-apart';
 import { stripPiece } from '../details/strip-piece';
-import { cornerPlaces, levelSteps, lowerEdge, placeAt, stretches, stretchLength, type Level } from '../surface/levels';
+import { cornerPlaces, edgeName, levelSteps, lowerEdge, placeAt, stretches, stretchLength, type Level } from '../surface/levels';
 import type { Ring } from '../surface/ring';
 import { CAUTIONS } from '../../step/cautions';
 import { step, type ToldStep } from '../../step/step';
@@ -40,11 +40,21 @@ function bandParts(ring: Ring, level: Level): { id: string; name: string; length
   const corners = [...cornerPlaces(ring)].sort((a, b) => ring.places[a]!.point[1] - ring.places[b]!.point[1]);
   const bottom = corners.length > 1 ? corners.slice(0, 2) : [placeAt(ring, 0.25), placeAt(ring, 0.75)];
   const marks = [...bottom, ...(corners.length > 1 ? [placeAt(ring, 0.5)] : [])].sort((a, b) => a - b);
-  return stretches(ring, marks).map(([from, to], k) => ({
+  const parts = stretches(ring, marks).map(([from, to], k) => ({
     id: `edge-band-${k + 1}`,
-    name: `Band round the edge, part ${k + 1}`,
+    name: `Band round the edge, ${sideName(ring, from, to)}`,
     length: stretchLength(steps, from, to),
   }));
+  // Laid and printed by their names: no two have the same.
+  return parts.map((part, k) =>
+    parts.some(({ id, name }) => id !== part.id && name === part.name) ? { ...part, name: `${part.name} ${k + 1}` } : part,
+  );
+}
+
+/** A part that goes up one side and over half of the top is called by its side; any other by the edge that it lies along. */
+function sideName(ring: Ring, from: number, to: number): string {
+  const [x, y] = ring.places[Math.round((from + to) / 2) % ring.places.length]!.point;
+  return Math.abs(x) > Math.abs(y) / 4 ? (x < 0 ? 'left' : 'right') : edgeName(ring, from, to);
 }
 
 export const nailEdged: Way = {
