@@ -92,6 +92,25 @@ const DETAILS: readonly Detail[] = [
       return { ...piece, cloth: { ...piece.cloth, ...cloth } };
     },
   ],
+  [
+    'washed first',
+    0.12,
+    (piece, random) => ({
+      ...piece,
+      cloth: { ...piece.cloth, ready: 'washed' as const, fibre: 'cotton' as const, shrinkage: whole(random, 2, 9) },
+    }),
+  ],
+  [
+    'a correction',
+    0.15,
+    (piece, random) => {
+      const correction = { id: 'k-1', where: null, note: '', day: '', by: whole(random, -15, 15) };
+      const [part, what] = wayOf(piece.covering.way).pulled
+        ? (['cover', 'width'] as const)
+        : ([pick(random, ['top', 'band-1', 'band']), 'height'] as const);
+      return withCovering(piece, { corrections: [{ ...correction, piece: part, what }] });
+    },
+  ],
   ['a set', 0.3, (piece, random) => ({ ...piece, count: whole(random, 2, 8) })],
   [
     'other allowances',

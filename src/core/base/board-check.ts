@@ -1,3 +1,4 @@
+import { isMoulded } from './moulded';
 import { BOARDS, deckOf, findMaterial, GRAVITY, TIGHT_ENOUGH } from '../foam';
 import type { RuleReader } from '../house';
 import { keepNothing, type Keep } from '../keep';
@@ -230,7 +231,7 @@ function stretchedWords({ kind, give }: StretchedDeck): Pick<BoardCheck, 'verdic
 
 /** What there is to say where nothing bends. */
 function unbent(piece: Piece, supports: Support): Pick<BoardCheck, 'verdict' | 'words'> | null {
-  if (piece.base.mould || piece.base.shape.type === 'saddle')
+  if (isMoulded(piece.base))
     return {
       verdict: 'moulded',
       words:

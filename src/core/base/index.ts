@@ -6,6 +6,7 @@ export { jigRadius } from './edge-strips';
 export { edgeStrips, trimBends, type EdgeStrip, type TrimBend } from './edge-strips';
 export { frameCuts, frameMass, onStock, type Batten, type FrameCuts } from './frame';
 export { meshOf, type Mesh } from './mesh';
+export { isMoulded } from './moulded';
 export { hangingOf, type Cleat, type Hanging } from './hanging';
 export { panelLayout, type PanelLayout } from './panels';
 export { roomFor, smaller, type Room } from './room';

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { applyOverrides } from '../house';
 import { bounds, offsetPolygon, polygonPerimeter } from '../outline';
 import { problemsOf } from '../document';
-import { newChairSeat, newPiece, PieceProblems, type Channels, type Covering, type Piece, type Welt } from '../piece';
+import { newChairSeat, newPiece, type Channels, type Covering, type Piece, type Welt } from '../piece';
 import { planPiece, type Plan } from '../plan';
 import { channelled } from './details/channels';
 import { flatPiece, withAllowances, type CoverPiece } from './laying/cloth-piece';
@@ -313,26 +313,6 @@ describe('what else belongs to a way', () => {
     const mended = planPiece({ ...slot, covering: { way: 'bordered', border: nearer!.taken as number } }, {}, QUICK);
     expect(mended.cover.nearer).toBeNull();
     expect(mended.warnings.some(({ code }) => code === 'seam-too-deep')).toBe(false);
-  });
-});
-
-describe('a way that goes nowhere on an outline', () => {
-  it('is refused whole, with the ways that can be made: no other cover is planned in its place', () => {
-    const base = newChairSeat();
-    const piece: Piece = {
-      ...base,
-      base: {
-        ...base.base,
-        shape: { type: 'trapezoid', frontWidth: 496, backWidth: 430, depth: 463, cornerRadius: { front: 44, back: 22 } },
-        notches: [{ id: 'n-1', at: { kind: 'corner', name: 'front left' }, width: 55, depth: 41 }],
-      },
-      covering: { way: 'bordered' },
-    };
-    expect(problemsOf(piece)).toEqual([]);
-    const refused = (): Plan => planPiece(piece, {}, QUICK);
-    expect(refused).toThrow(PieceProblems);
-    expect(refused).toThrow(/Bordered panel: its seam would cross itself on this outline.*Choose a way that is pulled over: Pulled over, /);
-    expect(planPiece({ ...piece, covering: { way: 'pull-over' } }, {}, QUICK).cover.method).toBe('pull-over');
   });
 });
 

@@ -23,6 +23,8 @@ export type CoverPlan = {
   method: string;
   name: string;
   pulled: boolean;
+  /** by how much its parts were corrected after the first piece, all together, mm: that much they are not as the surface says */
+  corrected: number;
   /** how far a pulled cover goes on under the board, or through the frame: to what holds it, and beyond that for the hand, mm */
   under: Beyond | null;
   pieces: CoverPiece[];

@@ -341,6 +341,7 @@ function sewnAsAsked(input: CoverInput): SewnCover {
     method: way.id,
     name: way.name,
     pulled: way.pulled,
+    corrected: making.corrections.reduce((sum, { by }) => sum + Math.abs(by), 0),
     under: way.pulled ? beyond : null,
     pieces: [...joined, ...pieces.slice(1), ...loose.flatMap((loosePlan) => loosePlan.pieces)],
     seams: [...(widths?.seams ?? []), ...(hidden?.seams ?? []), ...seams],

@@ -51,7 +51,7 @@ export function cornerStep(
       `Round the curves the cloth is gathered under the board, a little ${by === 'cord' ? 'at a time as the cord is drawn' : `to each ${by}`}.`,
     );
   if (phrases.length === 0) return null;
-  const minutes = corners.reduce((sum, corner) => sum + folds(corner), relief ? 1 : 0) * rule('timeCorner');
+  const minutes = corners.reduce((sum, corner) => sum + folds(corner), relief?.gather ? 1 : 0) * rule('timeCorner');
   const cut = corners.some(({ cut: into, away }) => into ?? away);
   const [key, name] = corners.length > 0 ? ['corners', 'Make the corners'] : ['relief', 'Ease the edge'];
   return step(key!, name!, phrases.join('\n'), minutes, {

@@ -65,6 +65,7 @@ export function fixPlan(fastening: Fastening, panels: PanelLayout | null): Fixin
       places,
       caution: fastener.caution,
       ware: fastener.ware,
+      glued: fastener.glued?.(fastening) ?? 0,
       seam: fastener.seam?.(fastening) ?? 0,
       temporary: fastener.temporary?.(fastening) ?? [],
       sold,

@@ -8,6 +8,11 @@ export type Station = SheetPlan['stations'][number];
 /** A flat part of whatever it is cut from. */
 export type FlatPart = { name: string; count: number; width: number; height: number; area: number; outline: readonly Point[] };
 
+type Pad = SheetPlan['foam'][number];
+
+/** Whether a pad is cut from foam that is bought: not the old one, nor out of scraps. */
+export const isBought = (pad: Pad): boolean => !pad.kept && !pad.scrap;
+
 /** Every flat part of a plan that somebody cuts round, those of differing pieces of the set among them. */
 export function flatParts({ cover, wadding, dustCover, foam, variants = [] }: SheetPlan): FlatPart[] {
   const pads = (all: SheetPlan['foam'], of: string): FlatPart[] =>

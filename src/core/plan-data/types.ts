@@ -25,6 +25,8 @@ export type Plan = {
     holes: Hole[];
     hardware: Hardware[];
     thickness: number;
+    /** it is not flat: a pan, or a base that was read with its heights */
+    moulded: boolean;
     board: BoardCheck;
     strips: EdgeStrip[];
     trims: TrimBend[];

@@ -1,4 +1,4 @@
-import { coursesOf, deckPlan, edgeStrips, frameCuts, trimBends } from '../base';
+import { coursesOf, deckPlan, edgeStrips, frameCuts, isMoulded, trimBends } from '../base';
 import { surfaceStep, type Fineness, type Model } from '../padding';
 import { gunLegs } from '../fastening';
 import type { HouseRules } from '../house';
@@ -51,6 +51,7 @@ export function baseStep({ piece, outline, board }: Model): Omit<Plan['base'], '
     holes: base.holes ?? [],
     hardware: base.hardware ?? [],
     thickness: base.board.thickness,
+    moulded: isMoulded(base),
     strips: edgeStrips(outline, edges),
     trims: trimBends(outline, edges, base.board.material),
     frame: base.frame ? frameCuts(outline, base.frame) : null,

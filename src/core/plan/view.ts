@@ -162,7 +162,7 @@ export function sheetView(
         section: chalkStep(model, fineness),
         grid: coveredStep(model, fineness).grid,
         baseGrid: model.keep('base grid', { stack: model.stack }, baseHeights),
-        moulded: Boolean(piece.base.mould) || piece.base.shape.type === 'saddle',
+        moulded: plan.base.moulded,
         padOutlines: model.pads.map(({ pad, polygon }) => ({ id: pad.id, role: pad.role, points: polygon })),
         strain: looked ? coverStep(model, fineness).maps : [],
         give: giveOf(piece.cloth),

@@ -1,5 +1,5 @@
 import { BASE_SOUND, PADDED } from '../step/checkpoints';
-import { deckPlan, stretchedIn } from '../base';
+import { deckPlan, isMoulded, stretchedIn } from '../base';
 import type { Model } from '../padding';
 import { wayOf, type LiningPiece, type ZipPlan } from '../cover';
 import { endsOf, gluedLayers, type FoamPiece } from '../foam-cutting';
@@ -75,10 +75,6 @@ export function stripSteps({ piece: { strip }, outline }: Model): ToldStep[] {
 }
 
 /** Looking the board over. */
-/** Whether the base is a shell: it is not flat, and nothing about it is square. */
-const isMoulded = ({ kind, base }: Model['piece']): boolean =>
-  kindOf(kind).traits.pan || Boolean(base.mould) || base.shape.type === 'saddle';
-
 export function boardSteps({ piece, outline }: Model): ToldStep[] {
   if (lies({ piece }) === 'loose')
     return [
@@ -94,7 +90,7 @@ export function boardSteps({ piece, outline }: Model): ToldStep[] {
     step(
       'board',
       'Check the board',
-      `${isMoulded(piece) ? 'Sound at its mounts, no crack, old rivets out and their holes round; break sharp edges; mark its middle line underneath.' : 'Flat, sound and square; break sharp edges; mark both centre lines underneath.'}${triedBare(piece.base.opening, outlineSize(outline))}`,
+      `${kindOf(piece.kind).traits.pan || isMoulded(piece.base) ? 'Sound at its mounts, no crack, old rivets out and their holes round; break sharp edges; mark its middle line underneath.' : 'Flat, sound and square; break sharp edges; mark both centre lines underneath.'}${triedBare(piece.base.opening, outlineSize(outline))}`,
       HANDLING.checkBoard,
       { check: BASE_SOUND, uses: ['board'], caution: kindOf(piece.kind).traits.pan ? CAUTIONS.saddle : CAUTIONS.base },
     ),

@@ -17,18 +17,18 @@ const HANDLING = { clothPiece: 2, seam: 2, join: 1, lining: 4, old: 10, ready: 2
 
 const round = (mm: number): number => Math.round(mm * 10) / 10;
 /** How each lining is laid on. */
-const LAYING: Record<string, { uses: WareKind; held?: boolean; detail: string; minutes: number; caution?: string }> = {
+const LAYING: Record<string, { uses: WareKind; fastened?: boolean; detail: string; minutes: number; caution?: string }> = {
   film: { uses: 'film', detail: 'Loose, never pulled tight, never pierced on top.', minutes: HANDLING.film },
   waterproof: {
     uses: 'waterproof',
-    held: true,
+    fastened: true,
     detail: 'In one piece down to the line that the cover is held along: no seam and nothing driven through on top.',
     minutes: HANDLING.lining,
     caution: CAUTIONS.staples,
   },
   liner: {
     uses: 'lining',
-    held: true,
+    fastened: true,
     detail: 'Pull it firm and staple it on a line of its own: the cover then needs no force.',
     minutes: HANDLING.lining,
     caution: CAUTIONS.staples,
@@ -197,7 +197,7 @@ function liningSteps(model: Model, { linings }: CoverPlan): ToldStep[] {
   return linings.flatMap((lining) => {
     const laying = LAYING[lining.material];
     if (!laying) return [];
-    const { uses, held: fastened = false, detail, minutes, caution } = laying;
+    const { uses, fastened = false, detail, minutes, caution } = laying;
     return [
       step(
         `lay-${lining.material}`,

@@ -55,7 +55,6 @@ export function stretchedLines({ plan, piece, rule }: Making): BuyLine[] {
   ];
 }
 
-/** Glue goes on the faces of every layer that is laid. */
 /** Whether what is laid over all is held by glue: neither tucked down along rails, nor stretched and stapled, nor the old one. */
 function isWaddingGlued(piece: Piece): boolean {
   if (piece.wadding === null || keptLayers(piece).has('wadding')) return false;
@@ -64,12 +63,14 @@ function isWaddingGlued(piece: Piece): boolean {
   return isStretched(piece.wadding) ? loose || pan : loose || !throughFrame;
 }
 
+/** Glue goes on the faces of every layer that is laid, thinly on the wadding, and under what is glued over the staples. */
 export function glueLines({ plan, piece, rule }: Making): BuyLine[] {
   const faces = rule('faces', 'glueFaces');
   const loose = Boolean(wayOf(piece.covering.way).loose);
   const layers = plan.foam.reduce((sum, pad, i) => sum + faces.value * pad.area * gluedLayers(pad, loose && i === 0), 0);
   // Wadding gets a light coat, on one face.
-  const one = layers + (isWaddingGlued(piece) ? (plan.wadding?.area ?? 0) : 0);
+  const wadding = isWaddingGlued(piece) ? (plan.wadding?.area ?? 0) : 0;
+  const one = layers + wadding + (plan.fixing?.fasteners ?? []).reduce((sum, { glued }) => sum + glued, 0);
   if (one <= 0) return [];
   return [
     {
@@ -80,7 +81,7 @@ export function glueLines({ plan, piece, rule }: Making): BuyLine[] {
       value: one * piece.count,
       unit: 'area',
       note: `${glueOf(piece.glue) ? `${glueOf(piece.glue)!.name.toLowerCase()}, ` : ''}${faces.value > 1 ? 'both faces; see can for coverage' : 'one face; see can for coverage'}`,
-      formula: 'area = (faces × every layer that is glued + wadding, once) × pieces',
+      formula: 'area = (faces × every layer that is glued + wadding and tape, once) × pieces',
       terms: [
         faces,
         rule('oversize', 'foamOversize'),

@@ -265,7 +265,7 @@ function trimmingLines(making: Making): BuyLine[] {
       formula: 'one for each piece',
       terms: [length('zip', 'One zip', cover.zip.length), pieces],
     });
-  if (cover.buttons)
+  if (cover.buttons) {
     add({
       key: 'buttons.twine',
       ware: { kind: 'cord', sort: 'twine', name: 'Button twine' },
@@ -276,7 +276,6 @@ function trimmingLines(making: Making): BuyLine[] {
       formula: 'twine = (2 × thickness + 200 mm to tie) × buttons × pieces',
       terms: [length('one', 'In one piece', cover.buttons.thread), count('buttons', 'Buttons', cover.buttons.count), pieces],
     });
-  if (cover.buttons)
     add({
       key: 'buttons.count',
       ware: { kind: 'button', sort: 'button', name: 'Buttons' },
@@ -286,6 +285,7 @@ function trimmingLines(making: Making): BuyLine[] {
       formula: 'buttons in one × pieces',
       terms: [count('one', 'In one piece', cover.buttons.count), pieces],
     });
+  }
   return lines;
 }
 

@@ -134,16 +134,16 @@ export function minutes(least: number, most: number, why: string): Expected {
 }
 
 /**
- * Fasteners that go in, of one piece: a row for the cover, half of one for the dust cover where there is one, one more for a welt that
- * is stapled on.
+ * Fasteners that go in, of one piece: a row for the cover, half of one for the dust cover where there is one and for wadding that goes
+ * under the board of a wall piece, one more for a welt that is stapled on.
  */
-export function fastened(perimeter: number, welted = false, pitch = 22, dust = true): Expected {
-  const rows = 1 + (dust ? 0.5 : 0) + Number(welted);
+export function fastened(perimeter: number, welted = false, pitch = 22, dust = true, wadding = false): Expected {
+  const rows = 1 + (dust ? 0.5 : 0) + (wadding ? 0.5 : 0) + Number(welted);
   return {
     what: 'staples in one',
     of: (plan) => plan.fixing.count,
     least: Math.round((perimeter / pitch) * rows * 0.8),
     most: Math.round((perimeter / pitch) * rows * 1.15),
-    why: `${perimeter} round at ${pitch} for the cover${dust ? ', twice as far apart for the dust cover' : ''}${welted ? ', once more round for the welt' : ''}; none where a corner is left open`,
+    why: `${perimeter} round at ${pitch} for the cover${dust ? ', twice as far apart for the dust cover' : ''}${wadding ? ' and for the wadding' : ''}${welted ? ', once more round for the welt' : ''}; none where a corner is left open`,
   };
 }

@@ -81,7 +81,7 @@ function stagedSteps({ piece, rule, seams, welt }: SewnFacts): OwnSteps {
         'Fill the border',
         'Lay the frame of foam that was cut off into the border, a light coat of glue; its wadding over it.',
         MINUTES.frame,
-        { uses: piece.wadding === null ? ['foam', 'glue'] : ['foam', 'wadding', 'glue'], caution: CAUTIONS.glue },
+        { uses: piece.wadding === null ? ['glue'] : ['wadding', 'glue'], caution: CAUTIONS.glue },
       ),
       local(
         'border-pull',

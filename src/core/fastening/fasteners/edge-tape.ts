@@ -27,6 +27,7 @@ export const edgeTape: Fastener = {
   size: () => ({ says: `${WIDTH} mm, woven`, fits: true, sold: { width: WIDTH } }),
   places: () => [],
   bulk: { unit: 'thread', amount: round },
+  glued: (fastening) => round(fastening) * WIDTH,
   spare: (rule) => rule('stapleSpare'),
   steps: (fastening) => ({
     finish: [

@@ -70,6 +70,8 @@ export type Fastener = {
   more?: (fastening: Fastening) => number;
   /** bought by length or area instead of by its count, mm or mm² of one piece */
   bulk?: { unit: 'thread' | 'area'; amount: (fastening: Fastening) => number };
+  /** how much of it is glued on, mm² of one piece */
+  glued?: (fastening: Fastening) => number;
   /** stitching along the cover's edge before it is held, mm of it on one piece */
   seam?: (fastening: Fastening) => number;
   /** percent to buy beyond what is needed */
@@ -97,6 +99,8 @@ export type FastenerPlan = {
   /** what it is bought as, and in what size, mm */
   ware: Bought;
   sold: SoldSize;
+  /** what of it is glued on in one piece, mm² */
+  glued: number;
   /** stitching along the cover's edge on one piece, mm */
   seam: number;
   /** what of it is bought by length or area, in one piece; null where it is counted */

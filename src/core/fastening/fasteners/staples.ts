@@ -1,7 +1,7 @@
 import { FASTENED } from '../../step/checkpoints';
 import type { Stack } from '../../padding';
 import { clothsOn, dustCover, wayOf } from '../../cover';
-import { BOARDS, findMaterial } from '../../foam';
+import { BOARDS, findMaterial, isStretched } from '../../foam';
 import type { RuleReader } from '../../house';
 import { bounds, offsetPolygon, polygonPerimeter } from '../../outline';
 import { kindOf, saidEdge, type Cloth, type Covering } from '../../piece';
@@ -78,8 +78,15 @@ function staplesAlong({ stack: { board }, pitch, covering }: LineReads): number 
   return Math.ceil((wayOf(covering.way).alongLines?.(covering, round, near) ?? 0) / pitch);
 }
 
+/** Staples that hold the wadding of a wall piece under its board, twice as far apart as the cover's; what is stretched counts its own. */
+function waddingStaples({ model: { piece, board, rule } }: Fastening): number {
+  const isStapled = kindOf(piece.kind).traits.wall && piece.wadding !== null && !isStretched(piece.wadding);
+  return isStapled && !wayOf(piece.covering.way).loose ? Math.ceil(polygonPerimeter(board) / (2 * rule('staplePitch'))) : 0;
+}
+
 /** Staples beside those that hold the cover. */
-const others = (fastening: Fastening): number => dustStaples(fastening) + weltStaples(fastening) + lineStaples(fastening);
+const others = (fastening: Fastening): number =>
+  dustStaples(fastening) + weltStaples(fastening) + lineStaples(fastening) + waddingStaples(fastening);
 
 /** In which turn the sides are stapled, in words. */
 const turnWords = ([first]: readonly FastenerPlace[]): string =>

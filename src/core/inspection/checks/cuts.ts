@@ -91,6 +91,8 @@ function plannedCuts(plan: SheetPlan): Planned[] {
 
 /** Every cut that was planned is drawn, and runs towards its own corner. */
 function inspectPlanned(plan: SheetPlan, { parts, outline, longer }: Blank, isOpened: boolean): Found[] {
+  // A correction moves the cuts with the cloth.
+  const near = NEAR + (plan.cover?.corrected ?? 0);
   const drawn = parts.flatMap(({ lines }) => lines.filter(({ kind }) => kind === 'cut').map(({ points }) => points));
   const grown = ([x, y]: Point): Point => [x * longer, y * longer];
   return plannedCuts(plan).flatMap(({ name, place, line, corner }): Found[] => {
@@ -99,7 +101,7 @@ function inspectPlanned(plan: SheetPlan, { parts, outline, longer }: Blank, isOp
     const add = (by: number | null, words: string): void => void found.push({ part: 'Cover', place, by, says: `${name} ${words}` });
     const onCloth = along(line.map(grown)).some((point) => isWithin(outline, point));
     // A cut is a line from its mouth, or a wedge about its tip: either way its inner end is drawn.
-    const isDrawn = drawn.some((points) => points.some((point) => distance(point, grown(to)) < NEAR));
+    const isDrawn = drawn.some((points) => points.some((point) => distance(point, grown(to)) < near));
     if (onCloth && !isOpened && parts.length === 1 && !isDrawn) add(null, 'is planned and not drawn');
     if (distance(to, corner) >= distance(from, corner)) add(null, 'runs away from it');
     const size = distance(from, to) || 1;

@@ -1,6 +1,6 @@
 import { mm, type Check, type Found } from '../finding';
 import { boxOf, fromOutline, isWithin, signedArea, type Point } from '../geometry';
-import type { FlatPart } from '../parts';
+import { isBought, type FlatPart } from '../parts';
 import type { SheetPlan } from '../../plan-data';
 
 type Cut = NonNullable<SheetPlan['cut']>;
@@ -99,7 +99,7 @@ function inspectShapes({ cloth, shapes }: Pick<Cut, 'cloth' | 'shapes'>, parts: 
 /** Foam: every block of every layer lies on a sheet of its thickness. */
 function inspectFoam({ foam, cut, variants = [] }: SheetPlan): Found[] {
   if (!cut) return [];
-  const pads = [...foam, ...variants.flatMap((variant) => variant.foam)].filter(({ scrap, kept }) => !scrap && !kept);
+  const pads = [...foam, ...variants.flatMap((variant) => variant.foam)].filter(isBought);
   const sheets = cut.foam.layouts.flatMap(({ materialName, thickness, width, length, sheets: laid }) =>
     laid.flatMap((sheet, i) => inspectSheet(`sheet ${i + 1} of ${materialName}, ${thickness} mm`, sheet, width, length)),
   );

@@ -41,7 +41,6 @@ function inspectPulled(plan: SheetPlan): Found[] {
   const blank = cover && pulledBlank(cover);
   if (!cover || !blank) return [];
   const { outline, longer } = blank;
-  // Cloth that is opened for buttons or channels is longer than the way over the top.
   const isOpened = cover.buttons !== null || cover.channels !== null;
   return stations
     .filter(({ turn }) => turn === 0)
@@ -50,7 +49,8 @@ function inspectPulled(plan: SheetPlan): Found[] {
       const drawn = (lastCrossing(outline, from, towards) ?? 0) / longer;
       const needed = station.top + station.side + (station.ends ? station.return : cover.under!.staple);
       const place = `station ${station.id}, ${station.edge}`;
-      if (drawn < needed - SHORT && !isOpened)
+      // Opened cloth is longer than the way over the top, never shorter.
+      if (drawn < needed - SHORT - cover.corrected)
         return [
           { part: 'Cover', place, by: drawn - needed, says: `At ${place}, the cloth ends ${mm(needed - drawn)} short of what holds it` },
         ];
@@ -69,17 +69,33 @@ const edgePoints = ({ sewn }: CoverPart, { from, sides }: CoverPart['edges'][num
   Array.from({ length: sides + 1 }, (_, k) => sewn[(from + k) % sewn.length]!);
 
 /**
+ * How high a strip is at a notch of its seam: straight in from the seam to where it is stapled, or the shortest way there, whichever is
+ * longer: beside a slope that is not the way down.
+ */
+function heightAt(part: CoverPart, seam: CoverPart['edges'][number], stapled: readonly Point[], notch: Point): number {
+  const points = edgePoints(part, seam);
+  const k = points.findIndex((point) => distance(point, notch) < 1e-6);
+  const [a, b] = [points[Math.max(0, k - 1)]!, points[Math.min(points.length - 1, k + 1)]!];
+  const size = distance(a, b) || 1;
+  const line = [...stapled, ...stapled.slice(1, -1).reverse()];
+  const inwards = firstCrossing(line, notch, [-(b[1] - a[1]) / size, (b[0] - a[0]) / size]) ?? 0;
+  return Math.max(inwards, fromOutline(line, notch));
+}
+
+/**
  * A strip that is sewn on along one edge and stapled along another: from each notch of its seam to the staples it is as long as the
  * edge is high there.
  */
 function inspectBands({ cover, stations, base }: SheetPlan): Found[] {
-  if (!cover || cover.pulled) return [];
+  // A moulded base has no one lower edge that a seam's height could be counted from.
+  if (!cover || cover.pulled || base.moulded) return [];
   return cover.pieces.flatMap((part): Found[] => {
     const stapled = part.edges.filter(({ kind }) => kind === 'staple');
     if (stapled.length === 0 || part.role === 'pull') return [];
     const line = stapled.flatMap((edge) => edgePoints(part, edge));
     return part.notches.flatMap(({ x, y, label, edge: on }): Found[] => {
-      const seam = part.edges.find(({ id }) => id === on)?.seam;
+      const drawnEdge = part.edges.find(({ id }) => id === on);
+      const seam = drawnEdge?.seam;
       const station = stations.find(({ id }) => id === label);
       const drawn = cover.lines.find(({ id }) => id === seam);
       if (!station || !drawn) return [];
@@ -89,12 +105,12 @@ function inspectBands({ cover, stations, base }: SheetPlan): Found[] {
       drawn.points.forEach((point, i) => {
         if (away(point) < away(drawn.points[nearest]!)) nearest = i;
       });
-      // Straight down is the shortest way there is; round a moulded base the covered section says how far it is.
+      // Straight down is the shortest way there is.
       const drop = Math.min(drawn.heights[nearest]! + base.thickness, station.side);
-      const length = fromOutline([...line, ...line.slice(1, -1).reverse()], [x, y]) / part.longer;
+      const length = heightAt(part, drawnEdge!, line, [x, y]) / part.longer;
       // Where the cloth is asked to give it is cut shorter by that.
       const given = LAID_FLAT + Math.max(0, part.strain?.warp ?? 0, part.strain?.weft ?? 0);
-      if (length > drop * (1 - given) - 2 * SHORT) return [];
+      if (length > drop * (1 - given) - 2 * SHORT - cover.corrected) return [];
       const place = `notch ${label}`;
       return [
         { part: part.name, place, by: length - drop, says: `At ${place}, ${part.name} ends ${mm(drop - length)} short of what holds it` },

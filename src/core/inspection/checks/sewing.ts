@@ -69,65 +69,95 @@ function inspectEdge({ part, edge, points, length }: DrawnEdge, opened: number):
   return found;
 }
 
-/** Notches that two edges share, in the order of the first, each with how far along either it lies. */
-function shared(one: DrawnEdge, other: DrawnEdge): { label: string; along: number; other: number }[] {
-  if (one.part === other.part) return [];
-  return [...one.notches]
-    .sort((a, b) => a.along - b.along)
-    .flatMap(({ label, along }) => {
-      const found = other.notches.filter((notch) => notch.label === label);
-      // A rim that is closed carries a label once; one that is there twice says nothing.
-      return found.length === 1 && one.notches.filter((notch) => notch.label === label).length === 1
-        ? [{ label, along, other: found[0]!.along }]
-        : [];
-    });
-}
-
 const isClosed = ({ points }: DrawnEdge): boolean => distance(points[0]!, points.at(-1)!) < ON_EDGE;
 
-/** Two edges of a seam notch for notch, and from the first to the last notch that they share; their notches follow in the same order. */
+/** An edge's notches from its beginning to its end; a label that is there twice says nothing. */
+const inOrder = ({ notches }: DrawnEdge): DrawnEdge['notches'] =>
+  notches.filter(({ label }) => notches.filter((other) => other.label === label).length === 1).sort((a, b) => a.along - b.along);
+
+/** A notch that two edges share: its number and its length along either. */
+type Shared = { label: string; here: { k: number; along: number }; there: { k: number; along: number } };
+
+function shared(one: DrawnEdge, other: DrawnEdge): Shared[] {
+  const partners = inOrder(other);
+  return inOrder(one).flatMap(({ label, along }, k): Shared[] => {
+    const at = partners.findIndex((notch) => notch.label === label);
+    return at < 0 ? [] : [{ label, here: { k, along }, there: { k: at, along: partners[at]!.along } }];
+  });
+}
+
+/** Whether notches follow each other the same way round on both edges, forwards or backwards; a ring may be cut open anywhere. */
+function followAlike(both: readonly Shared[]): boolean {
+  const steps = both.map(({ there }, i) => Math.sign(both[(i + 1) % both.length]!.there.k - there.k));
+  return both.length < 3 || Math.min(...[1, -1].map((sign) => steps.filter((step) => step === sign).length)) <= 1;
+}
+
+/** A stretch from one notch to another as it is drawn on two edges. */
+type Stretch = { from: string; to: string; here: number; there: number };
+
+/** Stretches between notches that are next to each other on both edges, and each row of such stretches as a whole. */
+function stretchesOf(both: readonly Shared[], other: DrawnEdge): Stretch[] {
+  const last = inOrder(other).length - 1;
+  const found: Stretch[] = [];
+  let row: Stretch | null = null;
+  for (let i = 1; i < both.length; i++) {
+    const [a, b] = [both[i - 1]!, both[i]!];
+    const apart = Math.abs(b.there.k - a.there.k);
+    const roundTheStart = isClosed(other) && apart === last && last > 1;
+    if (b.here.k - a.here.k !== 1 || (apart !== 1 && !roundTheStart)) {
+      row = null;
+      continue;
+    }
+    const direct = Math.abs(b.there.along - a.there.along);
+    const stretch = {
+      from: a.label,
+      to: b.label,
+      here: b.here.along - a.here.along,
+      there: roundTheStart ? other.length - direct : direct,
+    };
+    found.push(stretch);
+    if (row) {
+      row.to = stretch.to;
+      row.here += stretch.here;
+      row.there += stretch.there;
+    } else {
+      row = { ...stretch };
+      found.push(row);
+    }
+  }
+  return found;
+}
+
+/** Two edges of a seam, notch for notch. */
 function inspectNotches(first: DrawnEdge, second: DrawnEdge, allowed: (length: number) => number): Found[] {
+  if (first.part === second.part) return [];
   // An open edge is walked from end to end; a closed rim has the stretch of it that the other does not.
   const [one, other] = isClosed(first) ? [second, first] : [first, second];
   const both = shared(one, other);
-  if (both.length < 2) return [];
   // Two that lie end to end on one side of a seam share the notches at their ends, and are not sewn to each other.
   const atEnd = (along: number, length: number): boolean => along < ON_EDGE || along > length - ON_EDGE;
-  if (!isClosed(other) && both.every((notch) => atEnd(notch.along, one.length) && atEnd(notch.other, other.length))) return [];
-  const found: Found[] = [];
-  // The way from notch to notch on the other edge: it may go round its end, and runs either with the first or against it.
-  const way = (from: number, to: number): number => (isClosed(other) ? (to - from + other.length) % other.length : to - from);
-  const forward = both.slice(1).reduce((sum, { other: to }, k) => sum + Math.abs(way(both[k]!.other, to)), 0);
-  const backward = both.slice(1).reduce((sum, { other: to }, k) => sum + Math.abs(way(to, both[k]!.other)), 0);
-  const gaps = both.slice(1).map(({ label, along, other: to }, k) => {
-    const before = both[k]!;
-    const there = forward <= backward ? way(before.other, to) : way(to, before.other);
-    return { from: before.label, to: label, here: along - before.along, there: isClosed(other) ? there : Math.abs(there) };
-  });
-  const [start, end] = [both[0]!, both.at(-1)!];
-  const whole = {
-    from: start.label,
-    to: end.label,
-    here: end.along - start.along,
-    there: gaps.reduce((sum, { there }) => sum + there, 0),
-  };
-  for (const { from, to, here, there } of [...gaps, whole])
-    if (Math.abs(here - there) > allowed(here))
-      found.push({
-        part: one.part.name,
-        place: `notches ${from} – ${to}`,
-        by: here - there,
-        says: `From notch ${from} to ${to}, ${one.part.name} is ${mm(here)} long and ${other.part.name} is ${mm(there)}`,
-      });
-  return found;
+  const endToEnd = both.every(({ here, there }) => atEnd(here.along, one.length) && atEnd(there.along, other.length));
+  if (both.length < 2 || (!isClosed(other) && endToEnd)) return [];
+  if (!followAlike(both)) {
+    const says = `The notches of ${one.part.name} do not follow each other as those of ${other.part.name} do`;
+    return [{ part: one.part.name, place: `edge “${one.edge.id}”`, by: null, says }];
+  }
+  return stretchesOf(both, other)
+    .filter(({ here, there }) => Math.abs(here - there) > allowed(here))
+    .map(({ from, to, here, there }) => ({
+      part: one.part.name,
+      place: `notches ${from} – ${to}`,
+      by: here - there,
+      says: `From notch ${from} to ${to}, ${one.part.name} is ${mm(here)} long and ${other.part.name} is ${mm(there)}`,
+    }));
 }
 
 /** Both sides of a seam: notch for notch, and where two edges alone meet in it as wholes. */
 function inspectSeam(seam: string, edges: readonly DrawnEdge[], openedOf: (edge: DrawnEdge) => number, ease: number): Found[] {
   const found: Found[] = [];
   const allowed = (length: number): number => ease + SEWN.mm + SEWN.share * length + Math.max(...edges.map(openedOf));
-  // Two that meet in a join or a split do so along their whole length; of a seam the notches say what meets.
-  if (edges.length === 2 && edges.every(({ edge }) => edge.kind !== 'seam')) {
+  // Two that meet in a join, a split or at a zip do so along their whole length; of a seam the notches say what meets.
+  if (edges.length === 2 && edges.every(({ edge: { kind } }) => kind === 'join' || kind === 'zip')) {
     const [a, b] = edges as [DrawnEdge, DrawnEdge];
     const off = a.length - b.length;
     const isTrimmed = [a, b].every(({ edge, part }) => edge.kind === 'join' && part.edges.some(({ kind }) => kind === 'staple'));
@@ -162,7 +192,7 @@ export const SEWING: Check = {
       ...edges.flatMap((edge) => inspectEdge(edge, openedOf(edge))),
       ...[...seams].flatMap(([id, meeting]) => {
         const planned = cover.seams.find((seam) => seam.id === id);
-        return inspectSeam(planned?.name ?? id, meeting, openedOf, planned?.ease ?? 0);
+        return inspectSeam(planned?.name ?? id, meeting, openedOf, (planned?.ease ?? 0) + cover.corrected);
       }),
     ];
   },

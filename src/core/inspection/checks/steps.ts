@@ -1,4 +1,5 @@
 import { mm, type Check, type Found } from '../finding';
+import { isBought } from '../parts';
 
 export const STEPS: Check = {
   id: 'steps',
@@ -33,11 +34,7 @@ export const STEPS: Check = {
       'cloth',
       cover.pieces.some((part) => part.cloth === 'cover' && isNew(part)),
     );
-    needs(
-      'The foam',
-      'foam',
-      foam.some(({ kept, scrap }) => !kept && !scrap),
-    );
+    needs('The foam', 'foam', foam.some(isBought));
     for (const { name, ware, count } of fixing?.fasteners ?? []) needs(name, ware.kind, count > 0);
     for (const [i, { pad, thickness, insertOf }] of foam.entries()) {
       // Where nothing holds the cover it is closed all round, and the lowest pad is what the others are laid on.
