@@ -15,6 +15,7 @@ export { tangentLength } from './polygon/fillet-polygon';
 export { flatten } from './polygon/flatten';
 export { bounds, outlineArea, outlineSize, perimeter, polygonArea, polygonCentroid, polygonPerimeter } from './polygon/measure';
 export { offsetPolygon, offsetRounded, withoutLoops } from './polygon/offset';
+export { withoutSpikes } from './polygon/spikes';
 export { edgeIndex } from './polygon/edge-index';
 export {
   cornerAlong,

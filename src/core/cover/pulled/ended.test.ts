@@ -1,7 +1,17 @@
 import { polygonContains } from 'd3';
 import { describe, expect, it } from 'vitest';
 import { edgeNamed } from '../../outline';
-import { checkPiece, COVER_END, defaultsOf, EDGE_FACT, newPiece, type CoverEnd, type EdgeFact, type Piece } from '../../piece';
+import {
+  checkPiece,
+  COVER_END,
+  defaultsOf,
+  EDGE_FACT,
+  newPiece,
+  type BaseShape,
+  type CoverEnd,
+  type EdgeFact,
+  type Piece,
+} from '../../piece';
 import { planPiece, type Plan } from '../../plan';
 import { sizesOf } from '../../sizes';
 import { WAYS } from '..';
@@ -132,5 +142,39 @@ describe('a cloth that ends in sight', () => {
       before.cover!.pieces.map(({ width, height }) => [width, height]),
     );
     expect(after.cover!.ends).toEqual([]);
+  });
+});
+
+describe('beside a rounded inside corner', () => {
+  const board = newPiece('headboard-nailed');
+  const square = Math.PI / 2;
+  const shape: BaseShape = {
+    type: 'corner',
+    leftWall: 1290,
+    angle: square,
+    rightWall: 1505,
+    leftDepth: 494,
+    rightDepth: 494,
+    leftEnd: square,
+    rightEnd: square,
+    insideRadius: 64,
+  };
+  const seat: Piece = {
+    ...board,
+    base: { ...board.base, shape },
+    covering: { ...board.covering, way: 'tight-deck' },
+    pads: board.pads.map((pad) => ({ ...pad, thickness: 40 })),
+  };
+
+  it('an edge that ends in sight leaves no sliver of cloth sticking out', () => {
+    const { pieces } = planPiece(ended(seat, 'right front', end({ up: 5 })), {}, { ...QUICK, coarse: false }).cover!;
+    const turns = pieces.flatMap(({ outline }) =>
+      outline.map((b, i) => {
+        const [a, c] = [outline[(i + outline.length - 1) % outline.length]!, outline[(i + 1) % outline.length]!];
+        const [u, v] = [[b[0] - a[0], b[1] - a[1]] as const, [c[0] - b[0], c[1] - b[1]] as const];
+        return Math.abs(Math.atan2(u[0] * v[1] - u[1] * v[0], u[0] * v[0] + u[1] * v[1]));
+      }),
+    );
+    expect(Math.max(...turns)).toBeLessThan((165 / 180) * Math.PI);
   });
 });

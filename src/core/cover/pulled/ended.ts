@@ -8,6 +8,7 @@ import {
   polygonArea,
   samePart,
   tangentAt,
+  withoutSpikes,
   type EdgePart,
   type Point,
   type Polygon,
@@ -166,7 +167,8 @@ function cutBack(
   );
   const largest = left[greatestOf(left.length, (i) => Math.abs(polygonArea(left[i]!)))];
   if (!largest) return line;
-  return polygonArea(largest) < 0 ? [...largest].reverse() : largest;
+  // Beside a rounded inside corner the cloth of two edges hardly crosses, and leaves a sliver.
+  return withoutSpikes(polygonArea(largest) < 0 ? [...largest].reverse() : largest);
 }
 
 /** The lines along which the cloth is turned under, from corner to corner of each such edge, before shrinkage. */
