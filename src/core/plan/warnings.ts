@@ -6,14 +6,14 @@ import { FASTENERS } from '../fastening';
 import { nearestMade } from '../foam';
 import { ruleOf, unusual } from '../house';
 import { distanceTo } from '../outline';
-import { DECK, defaultsOf, fieldAt, foamOf, FRAME, HARDWARE_KINDS, kindOf } from '../piece';
+import { DECK, defaultsOf, fieldAt, foamOf, FRAME, HARDWARE_KINDS, kindOf, saidCorner } from '../piece';
 import type { SitPlan } from '../seat-check';
 import { goesBack, oldStaples, tooThick } from '../strip';
 import { wholeUp } from '../ties';
 import { sayLength as shown, type Warning } from '../warning';
 import { byHarm } from './mends';
 import type { Planner } from './planner';
-import { boardStep, coverStep, cutStep, fasteningOf, foamStep, panelsStep, roomStep, wrapsStep } from './steps';
+import { boardStep, cornersStep, coverStep, cutStep, fasteningOf, foamStep, panelsStep, roomStep, wrapsStep } from './steps';
 
 /** Under this the fingers have nothing to hold, mm (trade default: warn when grip < 25). */
 const LEAST_GRIP = 25;
@@ -214,6 +214,7 @@ export function coverWarnings(model: Model, fineness: Fineness = 'full'): Warnin
     ...collected((warn) => {
       if (cover.nearer) nearerWarning(cover.nearer, warn);
       oldCoverWarnings(model, cover, warn);
+      uncutWarning(model, fineness, warn);
       if (short.length > 0)
         warn(
           'grip-short',
@@ -242,6 +243,22 @@ function oldCoverWarnings({ piece }: Model, { pieces }: CoverPlan, warn: Warn): 
       thinner ?? { says: 'Make a new one', path: `strip.cover.${at}.back`, value: null },
     );
   }
+}
+
+/** So much more turned under makes room for a cut, mm. */
+const MORE_UNDER = 10;
+
+/** An inside corner whose cut would come too near cloth that is seen: it gets none. */
+function uncutWarning(model: Model, fineness: Fineness, warn: Warn): void {
+  const [corner] = cornersStep(model, fineness).filter(({ inside, cut, way }) => inside && cut === null && way === 'cut in');
+  if (!corner) return;
+  const value = model.rule('return') + MORE_UNDER;
+  warn(
+    'no-room-to-cut',
+    'overrides.return',
+    `${capital(saidCorner(model.piece.kind, corner.edge))}: no room for a cut ${shown(model.rule('cornerCutStop'))} clear of cloth that is seen. Turn more cloth under.`,
+    { says: `Turn ${shown(value)} under`, path: 'overrides.return', value },
+  );
 }
 
 /** A seam that was brought nearer the edge: until that is what is wanted, it is said. */

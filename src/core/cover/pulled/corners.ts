@@ -5,7 +5,7 @@ import type { CutCloth } from '../../piece';
 import { wayOf } from '../ways';
 import { clothOut } from './cloth-out';
 import { CornerDrawing } from './corner-drawing';
-import { cutKeptClear, seenLine } from './seen-line';
+import { cutKeptClear, LEAST_CUT, seenLine } from './seen-line';
 import type { StationWrap } from './wrap';
 
 /** A straight cut into the cloth's edge, on the flat blank. */
@@ -154,9 +154,11 @@ export function cornerPlans(model: CornerModel, stations: readonly StationWrap[]
       station.x + station.normalX * (growth + distance) * mitre,
       station.y + station.normalY * (growth + distance) * mitre,
     ];
-    const cutIn = (): Cut => {
+    const cutIn = (): Cut | null => {
       const [from, to] = [straight(clothOut(model, station)), straight(station.side + rule('cornerCutStop'))];
-      return { from, to: seen ? cutKeptClear(seen, from, to, rule('cornerCutStop')).to : to };
+      if (!seen) return { from, to };
+      const clear = cutKeptClear(seen, from, to, rule('cornerCutStop'));
+      return clear.length < LEAST_CUT ? null : { from, to: clear.to };
     };
     return [
       {

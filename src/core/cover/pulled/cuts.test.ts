@@ -191,3 +191,25 @@ describe('cuts into a pulled cover', () => {
       }
   });
 });
+
+describe('an inside corner that has no room for a cut', () => {
+  const bench = newPiece('bench');
+  const corners = { cornerRadius: { front: 0, back: 45 }, insideRadius: 22 };
+  const stepped: Piece = {
+    ...bench,
+    base: { ...bench.base, shape: { type: 'stepped', width: 1561, sideHeight: 624, shoulder: 245, height: 780, ...corners } },
+    pads: bench.pads.map((pad) => (pad.role === 'main' ? { ...pad, thickness: 75 } : pad)),
+    covering: { ...bench.covering, way: 'pull-over' },
+    overrides: { ...bench.overrides, return: 14, grip: 28 },
+  };
+  const cutsAt = (piece: Piece) => planPiece(piece, {}, QUICK).corners.filter(({ inside }) => inside);
+
+  it('gets none, says so, and has one with more turned under', () => {
+    const plan = planPiece(stepped, {}, QUICK);
+    expect(plan.corners.filter(({ inside }) => inside).map(({ cut }) => cut)).toEqual([null, null]);
+    const warning = plan.warnings.find(({ code }) => code === 'no-room-to-cut')!;
+    expect(warning.message).toMatch(/^Right inside corner: no room for a cut 12 mm clear/);
+    const mended = { ...stepped, overrides: { ...stepped.overrides, return: warning.mend!.value as number } };
+    expect(cutsAt(mended).map(({ cut }) => Math.hypot(cut!.to[0] - cut!.from[0], cut!.to[1] - cut!.from[1]) >= 5)).toEqual([true, true]);
+  });
+});

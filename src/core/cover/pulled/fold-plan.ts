@@ -143,6 +143,7 @@ export function cornerSteps(corners: readonly CornerPlan[], rule: RuleReader, by
   const middle = `Pull the middle of the corner straight under and ${along ? 'hold it there' : `set one ${by}`}.`;
   switch (way) {
     case 'cut in':
+      if (corners.every(({ cut }) => cut === null)) return ['Work the cloth round it a little at a time: there is no room for a cut.'];
       return [
         `Cut from the cloth’s edge towards the corner; stop ${stop} short of the board’s edge.`,
         'Pull both sides apart over the board; the cut opens by itself.',

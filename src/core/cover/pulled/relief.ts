@@ -3,7 +3,7 @@ import { giveOf } from '../../cloth';
 import { curvatureAt, distanceAlong, pointAt, segmentLength, tangentAt, type Outline, type Point, type Polygon } from '../../outline';
 import { isGreater, isLess, leastOf, wholeDown, wholeUp } from '../../ties';
 import { clothOut } from './cloth-out';
-import { cutKeptClear } from './seen-line';
+import { cutKeptClear, LEAST_CUT } from './seen-line';
 import { isBulky, type Cut } from './corners';
 import type { StationWrap } from './wrap';
 
@@ -18,8 +18,6 @@ export type Relief = { pitch: number; cuts: ReliefCut[]; gather: number };
 
 /** Bends wider than this need no relief: the cloth gives that much by itself, mm. */
 const WIDE = 3000;
-/** A cut shorter than this relieves nothing, mm. */
-const LEAST_CUT = 5;
 /** Curves are walked in this many steps to place their cuts. */
 const WALK = 60;
 /** More than this gathered to one staple stands up in a ridge, mm. */

@@ -4,6 +4,8 @@ import { isLess, wholeDown, wholeUp } from '../../ties';
 import { growOutline } from './grow';
 import type { StationWrap } from './wrap';
 
+/** A cut shorter than this relieves nothing, mm. */
+export const LEAST_CUT = 5;
 /** A cut is walked in by the width of a chalk mark, mm. */
 const CHALK = 0.5;
 

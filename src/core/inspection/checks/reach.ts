@@ -42,26 +42,28 @@ function inspectPulled(plan: SheetPlan): Found[] {
   if (!cover || !blank) return [];
   const { outline, longer } = blank;
   const isOpened = cover.buttons !== null || cover.channels !== null;
-  return stations
-    .filter(({ turn }) => turn === 0)
-    .flatMap((station): Found[] => {
-      const { from, towards } = rayOf(station, longer);
-      const drawn = (lastCrossing(outline, from, towards) ?? 0) / longer;
-      const needed = station.top + station.side + (station.ends ? station.return : cover.under!.staple);
-      const place = `station ${station.id}, ${station.edge}`;
-      // Opened cloth is longer than the way over the top, never shorter.
-      if (drawn < needed - SHORT - cover.corrected)
-        return [
-          { part: 'Cover', place, by: drawn - needed, says: `At ${place}, the cloth ends ${mm(needed - drawn)} short of what holds it` },
-        ];
-      const over = drawn - needed;
-      // Beside a hollow another edge's cloth lies on the way out: what ends there is that edge's, and nearer to it.
-      const end: Point = [from[0] / longer + towards[0] * drawn, from[1] / longer + towards[1] * drawn];
-      const isOwn = (): boolean => fromOutline(plan.outline.points, end) > distance(end, [station.x, station.y]) - OTHER;
-      if (over > BEYOND + SHORT && !isOpened && !isBesideInsideCorner(stations, station) && isOwn())
-        return [{ part: 'Cover', place, by: over, says: `At ${place}, the cloth runs ${mm(over)} beyond what holds it` }];
-      return [];
-    });
+  const neededAt = ({ top, side, ends, return: under }: Station): number => top + side + (ends ? under : cover.under!.staple);
+  return stations.flatMap((station, k): Found[] => {
+    if (station.turn !== 0) return [];
+    const { from, towards } = rayOf(station, longer);
+    const drawn = (lastCrossing(outline, from, towards) ?? 0) / longer;
+    const needed = neededAt(station);
+    const place = `station ${station.id}, ${station.edge}`;
+    // Opened cloth is longer than the way over the top, never shorter.
+    if (drawn < needed - SHORT - cover.corrected)
+      return [
+        { part: 'Cover', place, by: drawn - needed, says: `At ${place}, the cloth ends ${mm(needed - drawn)} short of what holds it` },
+      ];
+    // Where one edge goes over into another without a corner, the cloth of both begins there.
+    const beside = [stations.at(k - 1)!, stations[(k + 1) % stations.length]!].filter(({ edge }) => edge !== station.edge);
+    const over = drawn - Math.max(needed, ...beside.map(neededAt));
+    // Beside a hollow another edge's cloth lies on the way out: what ends there is that edge's, and nearer to it.
+    const end: Point = [from[0] / longer + towards[0] * drawn, from[1] / longer + towards[1] * drawn];
+    const isOwn = (): boolean => fromOutline(plan.outline.points, end) > distance(end, [station.x, station.y]) - OTHER;
+    if (over > BEYOND + SHORT && !isOpened && !isBesideInsideCorner(stations, station) && isOwn())
+      return [{ part: 'Cover', place, by: over, says: `At ${place}, the cloth runs ${mm(over)} beyond what holds it` }];
+    return [];
+  });
 }
 
 /** The points of an edge on its part's sewn line. */
