@@ -29,6 +29,7 @@ import { lookOf, looksLater } from './looks';
 import { PATTERN_FORMATS } from '../core/formats/pattern-formats';
 import { planning } from './planning';
 import { asSeen, lookAsSeen } from './seen';
+import { chosenLengths } from './store/chosen';
 
 /** An id of a save is made by the page: a random UUID. */
 const SAVE_ID = /^[0-9a-f-]{16,40}$/;
@@ -258,6 +259,7 @@ function printAsked(request: Request, id: string) {
     piece,
     asked: {
       ...asSeen(record),
+      chosen: chosenLengths(record),
       unit: getSettings(database()).unit,
       paper,
       // A tablet cannot open this machine’s own address: only a workshop that is on the network has codes on its labels.

@@ -89,6 +89,14 @@ const WARES = 6;
  */
 export function quickOffers(group: LayGroup, wares: readonly KeptWare[], stock: readonly KeptStock[]): FlatOffer[] {
   const bins = stockBins(group, wares, stock);
+  const isOnePiece = group.shapes.every(({ piece }) => piece === group.shapes[0]!.piece);
+  // One piece takes what its cut sheet says until another lay is chosen; several laid together, or onto offcuts, never more than that.
+  const amountOf = (lay: Lay, ware: KeptWare): number => {
+    const found = boughtBy(lay, ware, group.more);
+    if (group.planned === null || ware.sold !== 'metre' || ware.width !== group.width) return found;
+    const planned = group.planned * group.more;
+    return isOnePiece && bins.length === 0 ? planned : Math.min(found, planned);
+  };
   const need = { ...group, amount: 0, note: '', pieces: [], group: group.key };
   return waresFor(need, wares)
     .filter((ware) =>
@@ -109,7 +117,7 @@ export function quickOffers(group: LayGroup, wares: readonly KeptWare[], stock: 
       search.step(400, TRIES);
       const lay = search.best();
       // What fits on none of it is no offer: another thing, or a join, must serve.
-      return lay.left.length > 0 ? [] : [{ ware: ware.id, amount: boughtBy(lay, ware, group.more), left: leftBy(lay, ware) }];
+      return lay.left.length > 0 ? [] : [{ ware: ware.id, amount: amountOf(lay, ware), left: leftBy(lay, ware) }];
     });
 }
 

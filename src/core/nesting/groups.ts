@@ -1,5 +1,5 @@
 import { clothFor, isMatched, type CoverPiece, type LiningPiece } from '../cover';
-import type { FoamPiece } from '../foam-cutting';
+import type { FoamPiece, RollLayout } from '../foam-cutting';
 import { figuresFor, readerOf, type HouseRules } from '../house';
 import { bounds, type Point, type Polygon } from '../outline';
 import type { Cloth, Packet, Piece } from '../piece';
@@ -29,6 +29,10 @@ export type LayGroup = {
   repeat: LayRepeat | null;
   /** the cloth loses so much before it is cut: so many times as much is bought as is laid */
   more: number;
+  /** the length that the pieces' own cut sheets give together, mm as laid; null for what is sold in sheets */
+  planned: number | null;
+  /** the size line that says that length; null where several do */
+  line: string | null;
   shapes: LayShape[];
 };
 
@@ -87,6 +91,8 @@ function addFoam(add: Add, { id, piece, plan }: Planned, gap: number): void {
           gap,
           repeat: null,
           more: 1,
+          planned: null,
+          line: null,
         };
         const blocks = foamPiece.pair
           ? [rectangle(Math.max(...foamPiece.blocks.map(({ width }) => width)), Math.max(...foamPiece.blocks.map(({ height }) => height)))]
@@ -119,6 +125,8 @@ function addCloth(add: Add, { id, piece, plan }: Planned, gap: number, which: 'c
     gap,
     repeat,
     more: cloth.ready && cloth.ready !== 'as-is' ? 1 / (1 - cloth.shrinkage / 100) : 1,
+    planned: (which === 'cover' ? plan.cut.cloth : plan.cut.second)?.length ?? 0,
+    line: which === 'cover' ? 'cloth.length' : 'second.length',
   };
   // An old cover that goes on again is not cut.
   const cover = newOf(plan.cover, piece);
@@ -157,24 +165,27 @@ function addCloth(add: Add, { id, piece, plan }: Planned, gap: number, which: 'c
 
 /** Wadding, linings, film, dust cloth: rolls of their own. */
 function addLinings(add: Add, { id, plan, piece }: Planned, gap: number, rule: (key: string) => number): void {
-  const roll = (kind: WareKind, of: string, name: string, width: number, pieces: readonly LiningPiece[]): void => {
+  const { cut } = plan;
+  const cover = newOf(plan.cover, piece);
+  type Rolled = { kind: WareKind; of?: string; name: string; line: keyof typeof cut };
+  const roll = ({ kind, of = '', name, line }: Rolled, width: number, pieces: readonly LiningPiece[]): void => {
+    const { length: planned } = cut[line] as RollLayout;
+    const common = { thickness: null, packet: null, width, gap, repeat: null, more: 1, planned, line: `${line}.length` };
     for (const liningPiece of pieces)
       add(
-        { key: `${kind}-${of}-${Math.round(width)}`, kind, of, name, thickness: null, packet: null, width, gap, repeat: null, more: 1 },
+        { key: `${kind}-${of}-${Math.round(width)}`, kind, of, name, ...common },
         { label: liningPiece.name, outline: rectangle(liningPiece.width, liningPiece.height), motif: null, turns: [0, 90] },
         id,
         liningPiece.count,
       );
   };
-  const { cut } = plan;
-  const cover = newOf(plan.cover, piece);
   if (cut.wadding)
-    roll('wadding', piece.wadding ?? '', plan.wadding?.name ?? 'Wadding', rule('waddingRoll'), [
+    roll({ kind: 'wadding', of: piece.wadding ?? '', name: plan.wadding?.name ?? 'Wadding', line: 'wadding' }, rule('waddingRoll'), [
       ...(plan.wadding ? [plan.wadding] : []),
       ...plan.variants.flatMap((variant) => variant.wadding ?? []),
     ]);
   if (cut.dustCover)
-    roll('dust', '', 'Dust cloth', rule('dustRoll'), [
+    roll({ kind: 'dust', name: 'Dust cloth', line: 'dustCover' }, rule('dustRoll'), [
       ...(plan.dustCover ? [plan.dustCover] : []),
       ...plan.variants.flatMap((variant) => variant.dustCover ?? []),
     ]);
@@ -182,10 +193,10 @@ function addLinings(add: Add, { id, plan, piece }: Planned, gap: number, rule: (
     ...[...cover.pieces, ...plan.variants.flatMap((variant) => variant.covers)].filter(({ cloth }) => cloth === 'lining'),
     ...cover.linings.filter(({ material }) => material === 'liner'),
   ];
-  if (cut.lining) roll('lining', '', 'Lining cloth', rule('waddingRoll'), liner as readonly LiningPiece[]);
+  if (cut.lining) roll({ kind: 'lining', name: 'Lining cloth', line: 'lining' }, rule('waddingRoll'), liner as readonly LiningPiece[]);
   const of = (material: string): LiningPiece[] => cover.linings.filter((lining) => lining.material === material);
-  if (cut.film) roll('film', '', 'Slip film', rule('filmRoll'), of('film'));
-  if (cut.waterproof) roll('waterproof', '', 'Waterproof cloth', rule('filmRoll'), of('waterproof'));
+  if (cut.film) roll({ kind: 'film', name: 'Slip film', line: 'film' }, rule('filmRoll'), of('film'));
+  if (cut.waterproof) roll({ kind: 'waterproof', name: 'Waterproof cloth', line: 'waterproof' }, rule('filmRoll'), of('waterproof'));
 }
 
 /** More pieces than this are laid in several lays. */
@@ -199,9 +210,15 @@ const MOST = 600;
  */
 export function layGroups(planned: readonly Planned[], house: HouseRules): LayGroup[] {
   const groups = new Map<string, LayGroup>();
+  const counted = new Set<string>();
   const add: Add = (group, { label, outline, motif, turns }, piece, count) => {
-    const layGroup = groups.get(group.key) ?? { ...group, shapes: [] };
+    const layGroup = groups.get(group.key) ?? { ...group, planned: group.planned === null ? null : 0, shapes: [] };
     groups.set(group.key, layGroup);
+    // Each length that a cut sheet says is counted once, however many parts lie on it.
+    const sheet = `${piece} ${group.line} ${group.key}`;
+    if (layGroup.planned !== null && !counted.has(sheet)) layGroup.planned += group.planned ?? 0;
+    counted.add(sheet);
+    if (group.line !== layGroup.line) layGroup.line = null;
     // What is matched on one piece of a cloth is matched on the repeat for all of it.
     if (group.repeat && !layGroup.repeat) layGroup.repeat = group.repeat;
     // Whoever wants more room between gets it for all of them.

@@ -49,6 +49,8 @@ export const KEPT_LAY = record({
   used: list('Taken', length('Taken', ON), [0, 400]),
   /** the pieces' revisions, by their ids */
   revisions: Type.Record(Type.String(), Type.Integer({ minimum: 1 })),
+  /** what it takes off a roll beside what is in the store, and the size line that says it */
+  bought: optional(record({ line: Type.String({ maxLength: 40 }), length: length('Bought', ON) })),
   /** what must be bought for it, in the workshop's money */
   cost: figure('Costs', 'money', [0, 10_000_000], { default: 0 }),
 });

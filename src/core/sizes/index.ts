@@ -1,3 +1,4 @@
+export { CHOSEN, withChosenLays, type ChosenLengths } from './chosen-lays';
 export { LEVEL } from './padding-sizes';
 export { printFigure } from './print-figure';
 export { sizesOf } from './sizes';

@@ -110,9 +110,9 @@ function fontFile(face: string): Uint8Array {
   return readFileSync(join(process.cwd(), `node_modules/@expo-google-fonts/fira-sans/${face}/FiraSans_${face}.ttf`));
 }
 
-type PrintAsked = Asked & Pick<PrintJob, 'unit' | 'paper' | 'address'> & { choice?: PrintChoice };
+type PrintAsked = Asked & Pick<PrintJob, 'unit' | 'paper' | 'address' | 'chosen'> & { choice?: PrintChoice };
 
-function printJob({ unit, paper, address, ...asked }: PrintAsked): PrintJob {
+function printJob({ unit, paper, address, chosen, ...asked }: PrintAsked): PrintJob {
   const { piece, house } = asked;
   return {
     plan: planned(asked),
@@ -122,6 +122,7 @@ function printJob({ unit, paper, address, ...asked }: PrintAsked): PrintJob {
     unit,
     paper,
     ...(address ? { address } : {}),
+    ...(chosen ? { chosen } : {}),
     fonts: { regular: fontFile('400Regular'), bold: fontFile('600SemiBold') },
   };
 }

@@ -4,7 +4,8 @@ import { database } from '../../data/database';
 import { listLays } from '../../data/lays';
 import { beginPurchase, getPurchase, listPurchases, receivePurchase, settlePurchase, type PurchaseRecord } from '../../data/purchases';
 import { keepWare, storeView } from '../../data/store';
-import { isStale, needsFor, together, type Together } from './cutting';
+import { needsFor, together, type Together } from './cutting';
+import { isStale } from './stale';
 import { readObject, Refusal } from '../http';
 import { planning } from '../planning';
 import { askSupplier, catalogue } from '../devices/supplier';
@@ -41,7 +42,7 @@ async function flatOffers(
     // What was cut is there; what has been added to the pieces since is not.
     const cut = new Set(of.flatMap(({ cutAt, lay }) => (cutAt === null ? [] : lay.places.map(({ key }) => key))));
     const rest = cut.size > 0 ? group.shapes.filter(({ key }) => !cut.has(key)) : [];
-    if (rest.length > 0) return [{ ...group, shapes: rest }];
+    if (rest.length > 0) return [{ ...group, shapes: rest, planned: null }];
     // A lay that leaves something out is no shopping list: what fits nowhere is said, not left out of the sum.
     const record = of.find(({ chosen, lay }) => chosen && lay.left.length === 0);
     if (cut.size === 0 && !record) return [group];

@@ -13,6 +13,7 @@ import { fitting } from '../forms';
 import { decoded, readObject, Refusal } from '../http';
 import { expectAgreement } from '../../core/plan';
 import { planning } from '../planning';
+import { isStale } from './stale';
 import { fingerprintSeen } from '../seen';
 
 const GONE = 'What is cut together here is no longer there.';
@@ -64,18 +65,6 @@ export async function needsFor({ pieces }: Together, signal?: AbortSignal): Prom
   return needs;
 }
 
-/** Whether a lay is of yesterday: its pieces have other revisions now, or what it lies on has left the store. One that was cut is not. */
-export function isStale(
-  { lay, cutAt }: Pick<LayRecord, 'lay' | 'cutAt'>,
-  pieces: readonly Pick<PieceRecord, 'id' | 'revision'>[],
-): boolean {
-  if (cutAt !== null) return false;
-  const now = new Map(pieces.map(({ id, revision }) => [id, revision]));
-  if (Object.entries(lay.revisions).some(([id, revision]) => now.get(id) !== revision)) return true;
-  const there = new Set(listStock(database()).map(({ id }) => id));
-  return lay.bins.some(({ stock }, k) => stock !== null && (lay.used[k] ?? 0) > 0 && !there.has(stock));
-}
-
 /** GET /api/cut/SCOPE: what is cut together, from what, and the lays that were kept. */
 export async function readCut(request: Request, text: string): Promise<Response> {
   const item = together(text);
@@ -124,6 +113,13 @@ function refuseBins({ bins }: KeptLay): void {
   }
 }
 
+/** What a lay takes off the roll beside what is in the store, and the size line that says it; nothing of what is sold in pieces. */
+function boughtOf(lay: KeptLay, { line, more }: LayGroup): Pick<KeptLay, 'bought'> {
+  const fresh = lay.bins.find(({ stock, ware }, k) => stock === null && ware !== null && (lay.used[k] ?? 0) > 0);
+  const ware = listWares(database()).find(({ id }) => id === fresh?.ware);
+  return line && ware?.sold === 'metre' ? { bought: { line, length: boughtBy(lay, ware, more) } } : {};
+}
+
 /** POST /api/cut/SCOPE/lays: keeps a lay. */
 export async function postLay(request: Request, text: string): Promise<Response> {
   const item = together(text);
@@ -147,7 +143,8 @@ export async function postLay(request: Request, text: string): Promise<Response>
   }));
   const used = usedOf(saved.bins, tops);
   const revisions = Object.fromEntries(item.pieces.map(({ id, revision }) => [id, revision]));
-  return Response.json({ ...keepLay(database(), item.scope, { ...saved, used, revisions }), stale: false }, { status: 201 });
+  const bought = boughtOf({ ...saved, used }, group);
+  return Response.json({ ...keepLay(database(), item.scope, { ...saved, used, revisions, ...bought }), stale: false }, { status: 201 });
 }
 
 /** How much is taken off the shelf for what a lay was to be bought for, and what is left of it all. */

@@ -4,11 +4,11 @@ import { ChevronDown, ChevronRight, Copy } from 'lucide-react';
 import { useState } from 'react';
 import { ruleOf, unusual } from '@/core/house';
 import { foamThickness, inUnit } from '@/core/length';
-import { printFigure, SIZE_GROUPS, type SizeGroup, type SizeLine, type Term } from '@/core/sizes';
+import { printFigure, SIZE_GROUPS, withChosenLays, type SizeGroup, type SizeLine, type Term } from '@/core/sizes';
 import { Figure } from '@/ui/kit/fields/figure';
 import { useSettings } from '@/ui/kit/settings';
 import { RuleField } from './fields/rule-field';
-import { usePiece, useSheet } from './store';
+import { useChosenLengths, usePiece, useSheet } from './store';
 
 function RuleTerm({ term }: { term: Term & { rule: string } }) {
   const { unit } = useSettings();
@@ -175,7 +175,10 @@ function CopyAll({ lines }: { lines: readonly SizeLine[] }) {
 
 /** The numbers one would write on masking tape: this stage's own first, the rest folded; each opens its reason. */
 export function Sizes({ first }: { first: readonly SizeGroup[] }) {
-  const lines = useSheet((state) => state.view!.sizes);
+  const lines = withChosenLays(
+    useSheet((state) => state.view!.sizes),
+    useChosenLengths(),
+  );
   // What needs no part of the plan is known at once: where it has nothing to say its head would open on nothing.
   const phrases = SIZE_GROUPS.filter(({ id, needs }) => needs.length > 0 || lines.some(({ group }) => group === id)).map(({ id }) => id);
   const rest = phrases.filter((id) => !first.includes(id));

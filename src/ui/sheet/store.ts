@@ -7,7 +7,7 @@ import { applyOverrides, checkRule, type HouseRules, type RuleReader } from '@/c
 import { checkDocument } from '@/core/document';
 import { ownRules, wallInStep, type Pad, type Piece, type Problem } from '@/core/piece';
 import type { SheetPlan, SheetView, SitView } from '@/core/plan';
-import type { SizeGroup } from '@/core/sizes';
+import type { ChosenLengths, SizeGroup } from '@/core/sizes';
 import type { Tick } from '@/data/bench';
 import { createSaver, savingOf, type Saver, type SaverMeans, type Saving } from './saving/saver';
 import type { PieceRecord, StaleSave } from '@/data/pieces';
@@ -52,6 +52,8 @@ export type SheetState = Saving &
     house: HouseRules;
     ticks: Tick[];
     nextSerial: string;
+    /** what is bought by the lays that were chosen for the piece as it was opened */
+    chosen: { of: Piece; lengths: ChosenLengths };
     /** why a drag is not followed */
     dragMessage: string | null;
     /** the field that was changed last, by its path */
@@ -72,6 +74,8 @@ export type SheetState = Saving &
 
 export type SheetStore = StoreApi<SheetState>;
 
+const NONE: ChosenLengths = {};
+
 /** What a sheet is opened with. */
 export type SheetStart = {
   record: PieceRecord;
@@ -81,6 +85,8 @@ export type SheetStart = {
   ticks: Tick[];
   nextSerial: string;
   stage: string;
+  /** what is bought of its rolls by lays that were chosen */
+  chosen?: ChosenLengths;
 };
 
 /** What is wrong with a changed piece, the field itself first, or null. */
@@ -93,7 +99,7 @@ export function wrongWith(next: Piece, house: HouseRules, path: string | null = 
 
 /** One store for one sheet: the piece, what was made of it, what is looked at, and every way to change it. */
 export function createSheetStore(
-  { record, stale, house, ticks, nextSerial, stage }: SheetStart,
+  { record, stale, house, ticks, nextSerial, stage, chosen = NONE }: SheetStart,
   means: Omit<SaverMeans, 'onChange'>,
 ): SheetStore {
   return createStore<SheetState>()((set) => {
@@ -112,6 +118,7 @@ export function createSheetStore(
       house,
       ticks,
       nextSerial,
+      chosen: { of: record.piece, lengths: chosen },
       stage,
       round: false,
       tracing: null,
@@ -174,6 +181,9 @@ export function useSheet<T>(pick: (state: SheetState) => T): T {
 
 /** The piece. */
 export const usePiece = (): Piece => useSheet((state) => state.piece);
+
+/** What is bought of its rolls by lays that were chosen: until the piece is changed. */
+export const useChosenLengths = (): ChosenLengths => useSheet(({ piece, chosen }) => (piece === chosen.of ? chosen.lengths : NONE));
 
 /** What was worked out for it, once it was. */
 export const usePlan = (): SheetPlan | null => useSheet((state) => state.view?.plan ?? null);

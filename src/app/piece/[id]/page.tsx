@@ -4,6 +4,7 @@ import { listTicks, nextSerial } from '@/data/bench';
 import { database } from '@/data/database';
 import { getPiece, listStaleSaves } from '@/data/pieces';
 import { getHouse } from '@/data/settings';
+import { chosenLengths } from '@/server/store/chosen';
 import { Sheet } from '@/ui/sheet/sheet';
 
 type Props = { params: Promise<{ id: string }>; searchParams: Promise<{ stage?: string | string[] }> };
@@ -23,6 +24,7 @@ export default async function PiecePage({ params, searchParams }: Props) {
       record={record}
       house={getHouse(db)}
       ticks={listTicks(db, record.id)}
+      chosen={chosenLengths(record)}
       nextSerial={nextSerial(db, new Date().getFullYear())}
       stage={typeof stage === 'string' ? stage : ''}
     />

@@ -2,6 +2,7 @@ import { sheetsAlike, type Laid } from '../../foam-cutting';
 import { foamThickness, rollLength, saidLength, type Unit } from '../../length';
 import type { CutPlan, RollLayout } from '../../foam-cutting';
 import type { Point, Polygon } from '../../outline';
+import { CHOSEN } from '../../sizes';
 import { MARGIN } from '../tiles';
 import { across, FAINT, heading, MADDER, newPage, paragraph, ring, room, widthOf, write, type Pen, type PrintJob } from './pen';
 
@@ -62,7 +63,7 @@ function layout(pen: Pen, { says, size, laid, shapes = [], scale }: Sheet, unit:
 }
 
 /** Every sheet and roll with what is laid on it. */
-export function cutPages(pen: Pen, { plan, piece, unit }: PrintJob): void {
+export function cutPages(pen: Pen, { plan, piece, unit, chosen = {} }: PrintJob): void {
   newPage(pen);
   heading(pen, 'Cut sheet');
   const { cut } = plan;
@@ -81,18 +82,18 @@ export function cutPages(pen: Pen, { plan, piece, unit }: PrintJob): void {
         unit,
       );
   }
-  const rolls: { name: string; roll: RollLayout | null; shapes?: CutPlan['shapes'] | undefined }[] = [
-    { name: piece.cloth.name || 'Cloth', roll: cut.cloth, shapes: cut.shapes },
-    { name: piece.second?.name || 'Second cloth', roll: cut.second, shapes: cut.second?.shapes },
-    { name: 'Lining cloth', roll: cut.lining },
-    { name: plan.wadding?.name ?? '', roll: cut.wadding },
-    { name: 'Dust cloth', roll: cut.dustCover },
-    { name: 'Slip film', roll: cut.film },
-    { name: 'Waterproof cloth', roll: cut.waterproof },
+  const rolls: { name: string; line: string; roll: RollLayout | null; shapes?: CutPlan['shapes'] | undefined }[] = [
+    { name: piece.cloth.name || 'Cloth', line: 'cloth.length', roll: cut.cloth, shapes: cut.shapes },
+    { name: piece.second?.name || 'Second cloth', line: 'second.length', roll: cut.second, shapes: cut.second?.shapes },
+    { name: 'Lining cloth', line: 'lining.length', roll: cut.lining },
+    { name: plan.wadding?.name ?? '', line: 'wadding.length', roll: cut.wadding },
+    { name: 'Dust cloth', line: 'dustCover.length', roll: cut.dustCover },
+    { name: 'Slip film', line: 'film.length', roll: cut.film },
+    { name: 'Waterproof cloth', line: 'waterproof.length', roll: cut.waterproof },
   ];
-  for (const { name, roll, shapes } of rolls) {
+  for (const { name, line, roll, shapes } of rolls) {
     if (!roll || roll.laid.length === 0) continue;
-    const says = `${name}: ${rollLength(roll.length, unit)} of a roll ${say(roll.width)} wide, ${Math.round(roll.utilisation * 100)} % used`;
+    const says = `${name}: ${rollLength(roll.length, unit)} of a roll ${say(roll.width)} wide, ${Math.round(roll.utilisation * 100)} % used${chosen[line] === undefined ? '' : `; ${rollLength(chosen[line], unit)} ${CHOSEN}`}`;
     layout(
       pen,
       {

@@ -4,7 +4,7 @@ import type { Fixing } from '../../fastening';
 import { inUnit, saidLength } from '../../length';
 import { bounds, type Point } from '../../outline';
 import { kindOf } from '../../piece';
-import { printFigure, SIZE_GROUPS, sizesOf, type SizeLine } from '../../sizes';
+import { printFigure, SIZE_GROUPS, sizesOf, withChosenLays, type SizeLine } from '../../sizes';
 import { MARGIN } from '../tiles';
 import {
   across,
@@ -154,7 +154,7 @@ const heightOf = (pen: Pen, row: SizeLine, width: number): number =>
 
 /** Sizes in two columns, each group once; a group that fits is not torn. */
 function sizes(pen: Pen, job: PrintJob): void {
-  const rows = sizesOf(job.plan, job.piece, job.house);
+  const rows = withChosenLays(sizesOf(job.plan, job.piece, job.house), job.chosen ?? {});
   const groups = SIZE_GROUPS.map(({ id }) => ({ id, rows: rows.filter(({ group }) => group === id) })).filter(
     (group) => group.rows.length > 0,
   );

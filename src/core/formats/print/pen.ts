@@ -5,6 +5,7 @@ import type { Unit } from '../../length';
 import type { Point } from '../../outline';
 import type { Piece } from '../../piece';
 import type { Plan } from '../../plan';
+import type { ChosenLengths } from '../../sizes';
 import { MARGIN, POINTS_PER_MM, textPaper, type Paper } from '../tiles';
 import type { Mark, PrintedPage } from './marks';
 
@@ -24,6 +25,8 @@ export type PrintJob = {
   unit: Unit;
   paper: Paper;
   fonts: { regular: Uint8Array; bold: Uint8Array };
+  /** what is bought of its rolls by lays that were chosen */
+  chosen?: ChosenLengths;
   /** where the piece’s run sheet opens on a tablet, for the codes on its labels */
   address?: string;
 };

@@ -51,6 +51,19 @@ function seen(
   return { data, side };
 }
 
+it('the length of cloth by a lay that was chosen stands in the sizes and over the cut sheet', async () => {
+  const piece = newPiece('round-seat');
+  const job = { plan: planPiece(piece, {}, QUICK), piece, house: {}, section: null, unit: 'mm', paper: 'a4', fonts: FONTS } as const;
+  const texts = async (chosen: Record<string, number>): Promise<string> => {
+    const { pages } = await printedPages({ ...job, chosen }, { parts: ['job', 'cut'] });
+    return pages.flatMap(({ marks }) => marks.flatMap((mark) => (mark.kind === 'words' ? [mark.words] : []))).join('\n');
+  };
+  const both = await texts({ 'cloth.length': 8721 });
+  expect(both.match(/8\.8/g)).toHaveLength(2);
+  expect(both.match(/by the lay you chose/g)).toHaveLength(2);
+  expect(await texts({})).not.toMatch(/you chose/);
+});
+
 describe('labels', () => {
   const address = 'http://192.0.2.14:3000/piece/337b4150-ab3e-4c94-a4b4-a39c3b6e77c6?stage=bench';
   const chairs: Piece = { ...newPiece('chair-seat'), count: 4 };

@@ -6,7 +6,8 @@ import { foamColour } from '@/ui/drawing/materials';
 import { Figure } from '@/ui/kit/fields/figure';
 import { foamThickness, rollLength } from '@/core/length';
 import { useLength, useSettings } from '@/ui/kit/settings';
-import { usePiece, usePlan } from '@/ui/sheet/store';
+import { CHOSEN } from '@/core/sizes';
+import { useChosenLengths, usePiece, usePlan } from '@/ui/sheet/store';
 
 /** A letter is about so wide, as a share of its height. */
 const LETTER = 0.52;
@@ -138,12 +139,14 @@ export function CutView() {
   const { unit } = useSettings();
   const { cloth, second } = usePiece();
   const plan = usePlan();
+  const chosen = useChosenLengths();
   const cut = plan?.cut;
   if (!plan || !cut) return null;
   const percent = (share: number) => `${Math.round(share * 100)} % used`;
   const rolls = [
     {
       name: cloth.name || 'Cloth',
+      line: 'cloth.length',
       roll: cut.cloth,
       fill: '#c9838a',
       pattern: { across: cloth.repeatAcross, along: cloth.repeatAlong, motifs: cut.motifs, shapes: cut.shapes },
@@ -152,17 +155,18 @@ export function CutView() {
       ? [
           {
             name: second?.name || 'Second cloth',
+            line: 'second.length',
             roll: cut.second,
             fill: '#8fa3b5',
             pattern: { across: second?.repeatAcross ?? 0, along: second?.repeatAlong ?? 0, motifs: [], shapes: cut.second.shapes },
           },
         ]
       : []),
-    { name: 'Lining cloth', roll: cut.lining, fill: '#d8d0be' },
-    { name: plan.wadding?.name ?? '', roll: cut.wadding, fill: '#efe7d6' },
-    { name: 'Dust cloth', roll: cut.dustCover, fill: '#b7b1a5' },
-    { name: 'Slip film', roll: cut.film, fill: '#dfe6e4' },
-    { name: 'Waterproof cloth', roll: cut.waterproof, fill: '#b9c6c4' },
+    { name: 'Lining cloth', line: 'lining.length', roll: cut.lining, fill: '#d8d0be' },
+    { name: plan.wadding?.name ?? '', line: 'wadding.length', roll: cut.wadding, fill: '#efe7d6' },
+    { name: 'Dust cloth', line: 'dustCover.length', roll: cut.dustCover, fill: '#b7b1a5' },
+    { name: 'Slip film', line: 'film.length', roll: cut.film, fill: '#dfe6e4' },
+    { name: 'Waterproof cloth', line: 'waterproof.length', roll: cut.waterproof, fill: '#b9c6c4' },
   ];
   return (
     // A region that scrolls must be reachable for those who scroll with keys.
@@ -186,11 +190,11 @@ export function CutView() {
       )}
       {plan.foam.length === 0 && <p className="text-sm mb-4">No foam in this piece yet.</p>}
       <h2 className="font-display text-lg mb-2">Cloth</h2>
-      {rolls.map(({ name, roll, fill, pattern = undefined }) =>
+      {rolls.map(({ name, line, roll, fill, pattern = undefined }) =>
         roll && roll.laid.length > 0 ? (
           <Layout
             key={name}
-            title={`${name}: ${rollLength(roll.length, unit)} of a roll ${say(roll.width)} wide, ${percent(roll.utilisation)}`}
+            title={`${name}: ${rollLength(roll.length, unit)} of a roll ${say(roll.width)} wide, ${percent(roll.utilisation)}${chosen[line] === undefined ? '' : `; ${rollLength(chosen[line], unit)} ${CHOSEN}`}`}
             width={roll.width}
             length={roll.length}
             laid={roll.laid}
