@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { cloth as shelf } from '../../testing/jobs/job';
 import { newChairSeat, newPiece, type Piece } from '../piece';
+import { sizesOf } from '../sizes';
 import { planPiece } from './plan';
 import { savings } from './savings';
 import { runs } from '../../testing/runs';
@@ -33,6 +34,15 @@ describe('ways to save', () => {
     expect(given).toBeGreaterThanOrEqual(25);
     const milder = plan({ ...piece, overrides: { grip: given + 2 } });
     expect(before.cut.cloth.length - milder.cut.cloth.length).toBeLessThan(0.9 * grip.cloth);
+  });
+
+  it('of cloth that is washed first what is bought is saved, not what is laid', () => {
+    const start = wide(500, 4);
+    const piece: Piece = { ...start, cloth: { ...start.cloth, fibre: 'cotton', shrinkage: 8, ready: 'washed' } };
+    const bought = (of: Piece): number => sizesOf(plan(of), of, {}).find(({ key }) => key === 'cloth.length')!.value;
+    const saved = found(piece).filter(({ cloth }) => cloth > 0);
+    expect(saved.length).toBeGreaterThan(0);
+    for (const { cloth, apply } of saved) expect(cloth).toBeCloseTo(bought(piece) - bought(apply), 0);
   });
 
   it('says what matching the stripe costs: two abreast where each may lie as it falls', () => {

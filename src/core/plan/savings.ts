@@ -1,5 +1,6 @@
 import { quickOffers, stockBins, waresFor } from '../buying';
 import { createSearch, layGroups, type LayBin, type LayGroup } from '../nesting';
+import { boughtLonger } from '../cloth';
 import type { HouseRules } from '../house';
 import type { Piece } from '../piece';
 import { planPiece } from './plan';
@@ -51,11 +52,12 @@ function outdone({ id, cloth, sheets, money }: Saving, all: readonly Saving[], n
 /** Tries of a lay onto what is in the store: enough to see whether another cut fits there. */
 const LAY_TRIES = 9;
 
-/** What must be bought of the piece's cloth, mm: off the roll, or what part rolls and offcuts of it leave. */
+/** What must be bought of the piece's cloth, mm, with what it shrinks by first: off the roll, or what part rolls and offcuts of it leave. */
 function clothToBuy(plan: Plan, piece: Piece, house: HouseRules, shelf: Shelf | undefined): number {
   const group = shelf && layGroups([{ id: 'p', piece, plan }], house).find(({ kind, of }) => kind === 'cloth' && of === piece.cloth.name);
   const bins = group ? stockBins(group, shelf.wares, shelf.stock) : [];
-  if (!group || bins.length === 0) return plan.cut.cloth.length;
+  const more = boughtLonger(piece.cloth);
+  if (!group || bins.length === 0) return plan.cut.cloth.length * more;
   const fresh: LayBin = {
     id: 'roll',
     says: '',
@@ -69,7 +71,7 @@ function clothToBuy(plan: Plan, piece: Piece, house: HouseRules, shelf: Shelf | 
   const search = createSearch({ shapes: group.shapes, stock: bins, fresh, gap: group.gap, repeat: group.repeat, locked: [] });
   search.step(Infinity, LAY_TRIES);
   const lay = search.best();
-  return lay.bins.reduce((sum, bin, k) => sum + (bin.stock === null ? (lay.used[k] ?? 0) : 0), 0);
+  return more * lay.bins.reduce((sum, bin, k) => sum + (bin.stock === null ? (lay.used[k] ?? 0) : 0), 0);
 }
 
 /** The cheapest that a group can be bought for in one size; null where no price is known. */

@@ -7,6 +7,7 @@ import { nearestMade } from '../foam';
 import { ruleOf, unusual } from '../house';
 import { distanceTo } from '../outline';
 import { DECK, defaultsOf, fieldAt, foamOf, FRAME, HARDWARE_KINDS, kindOf, saidCorner } from '../piece';
+import { holesBehind } from '../run-sheet';
 import type { SitPlan } from '../seat-check';
 import { goesBack, oldStaples, tooThick } from '../strip';
 import { wholeUp } from '../ties';
@@ -88,7 +89,9 @@ export function baseWarnings(model: Model): Warning[] {
   });
 }
 
-function hardwareWarnings({ piece, board, rule }: Model, warn: Warn): void {
+function hardwareWarnings(model: Model, warn: Warn): void {
+  const { piece, board, rule } = model;
+  const { onHardware } = holesBehind(model);
   const clear = rule('hardwareClear');
   (piece.base.hardware ?? []).forEach((item, i) => {
     const toEdge = distanceTo(board, [item.x, item.y]) - item.diameter / 2;
@@ -106,6 +109,8 @@ function hardwareWarnings({ piece, board, rule }: Model, warn: Warn): void {
         where,
         `${name} is ${shown(item.length - piece.base.board.thickness)} longer than the board: keep its end out of the pad, or take a shorter one.`,
       );
+    const button = onHardware.find(({ hardware }) => hardware === i);
+    if (button) warn('hardware-on-button', where, `${name} is in the way of the hole for button ${button.button}: move one of them.`);
   });
 }
 

@@ -1,12 +1,10 @@
-import { deckPlan } from '../base';
 import type { Model } from '../padding';
 import { choicesOf, wayOf, type CoverPlan } from '../cover';
 import { kindOf } from '../piece';
+import { BUTTON_HOLE, holesBehind, throughBoard } from './button-holes';
 import { CAUTIONS } from '../step/cautions';
 import { step, type ToldStep } from '../step/step';
 
-/** A needle finds it, a toggle does not go through it, mm. */
-const HOLE = 8;
 /** Drawn in deeper than this a button tears foam that is whole, mm; the well that is cut for it, mm across. */
 const DEEP = 20;
 const WELL = 25;
@@ -36,9 +34,6 @@ function gridWords(model: Model): string {
   return `${grid}, ${Math.round(spacing)} mm apart, about the crossing of the centre lines${far.length > 0 ? ` (${far.join(', ')})` : ''}`;
 }
 
-/** Whether buttons are tied behind a board, which has to be drilled for them. */
-const throughBoard = ({ piece, board }: Model): boolean => !wayOf(piece.covering.way).loose && deckPlan(board, piece.base) === null;
-
 /**
  * Holes for the twine, while the board is bare: through ply nobody pushes a needle.
  *
@@ -47,11 +42,16 @@ const throughBoard = ({ piece, board }: Model): boolean => !wayOf(piece.covering
  */
 export function buttonHoles(model: Model, { buttons }: CoverPlan): ToldStep[] {
   if (!buttons || !throughBoard(model)) return [];
+  const { onBattens } = holesBehind(model);
+  const battens =
+    onBattens.length > 0
+      ? ` ${onBattens.length === buttons.count ? 'All' : onBattens.length} of them ${onBattens.length === 1 ? 'comes' : 'come'} on a batten: drill through board and batten together, once the frame is on.`
+      : '';
   return [
     step(
       'button-holes',
       'Drill for the buttons',
-      `${buttons.count > 1 ? `${buttons.count} holes` : '1 hole'} of ${HOLE} mm right through, ${gridWords(model)}. Ease their edges behind, where the twine would be cut; mark them behind, so that each is found again.`,
+      `${buttons.count > 1 ? `${buttons.count} holes` : '1 hole'} of ${BUTTON_HOLE} mm right through, ${gridWords(model)}.${battens} Ease their edges behind, where the twine would be cut; mark them behind, so that each is found again.`,
       MINUTES.setOut + buttons.count * MINUTES.each,
       { caution: CAUTIONS.saw, sees: { in: 'board' } },
     ),
