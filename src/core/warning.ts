@@ -11,3 +11,6 @@ export type Warning = {
 export function sayLength(mm: number): string {
   return `${Math.round(mm * 10) / 10} mm`;
 }
+
+/** Puts a warning down. */
+export type Warn = (code: string, where: string, message: string, mend?: Warning['mend']) => void;

@@ -1,5 +1,5 @@
 export { ownRules } from './own-rules';
-export { checkPiece, checkShape, narrowestWidth, panelBoard, panelWidth, wallInStep, withFilledWall } from './checks';
+export { checkPiece, checkShape, narrowestWidth, likelyDress, panelBoard, panelWidth, wallInStep, withFilledWall } from './checks';
 export { cutCloth, cutCloths, type CutCloth, type CutCloths } from './cut-cloth';
 export { fieldsOf } from './fields-of';
 export { foamOf, foamsOf } from './foams';

@@ -1,28 +1,25 @@
-import { smaller, stretchedIn } from '../base';
+import { stretchedIn } from '../base';
 import { surfaceStep, type Fineness, type Model } from '../padding';
 import { clothWarnings, wayOf, type CoverPlan, shortAt } from '../cover';
 import type { CutPlan } from '../foam-cutting';
 import { FASTENERS } from '../fastening';
 import { nearestMade } from '../foam';
 import { ruleOf, unusual } from '../house';
-import { distanceTo } from '../outline';
-import { DECK, defaultsOf, fieldAt, foamOf, FRAME, HARDWARE_KINDS, kindOf, saidCorner } from '../piece';
-import { holesBehind } from '../run-sheet';
+import { DECK, defaultsOf, fieldAt, foamOf, FRAME, kindOf, saidCorner } from '../piece';
 import type { SitPlan } from '../seat-check';
 import { goesBack, oldStaples, tooThick } from '../strip';
 import { wholeUp } from '../ties';
-import { sayLength as shown, type Warning } from '../warning';
+import { sayLength as shown, type Warn, type Warning } from '../warning';
+import { hardwareWarnings, panelWarning, roomWarning } from './fit-warnings';
 import { byHarm } from './mends';
 import type { Planner } from './planner';
-import { boardStep, cornersStep, coverStep, cutStep, fasteningOf, foamStep, panelsStep, roomStep, wrapsStep } from './steps';
+import { boardStep, cornersStep, coverStep, cutStep, fasteningOf, foamStep, panelsStep, wrapsStep } from './steps';
 
 /** Under this the fingers have nothing to hold, mm (trade default: warn when grip < 25). */
 const LEAST_GRIP = 25;
 
 /** A main pad thinner than this is none, mm. */
 const LEAST_MAIN = 10;
-
-type Warn = (code: string, where: string, message: string, mend?: Warning['mend']) => void;
 
 /** Puts warnings down in the order they are made. */
 function collected(warn: (warn: Warn) => void): Warning[] {
@@ -89,48 +86,6 @@ export function baseWarnings(model: Model): Warning[] {
   });
 }
 
-function hardwareWarnings(model: Model, warn: Warn): void {
-  const { piece, board, rule } = model;
-  const { onHardware } = holesBehind(model);
-  const clear = rule('hardwareClear');
-  (piece.base.hardware ?? []).forEach((item, i) => {
-    const toEdge = distanceTo(board, [item.x, item.y]) - item.diameter / 2;
-    const toStaples = Math.abs(toEdge + item.diameter / 2 - rule('return')) - item.diameter / 2;
-    const where = `base.hardware.${i}`;
-    const kind = HARDWARE_KINDS.find(({ id }) => id === item.kind)!;
-    const name = `The ${kind.name.toLowerCase()} ${i + 1}`;
-    if (toEdge < clear)
-      warn('hardware-near-edge', where, `${name} lies ${shown(toEdge)} from the board’s edge; under ${shown(clear)} it splits out.`);
-    else if (toStaples < clear)
-      warn('hardware-on-staples', where, `${name} stands in the staple line: staples near it were moved or left out.`);
-    if (!kind.flush && item.length > piece.base.board.thickness)
-      warn(
-        'hardware-through',
-        where,
-        `${name} is ${shown(item.length - piece.base.board.thickness)} longer than the board: keep its end out of the pad, or take a shorter one.`,
-      );
-    const button = onHardware.find(({ hardware }) => hardware === i);
-    if (button) warn('hardware-on-button', where, `${name} is in the way of the hole for button ${button.button}: move one of them.`);
-  });
-}
-
-/** What it goes between gives cause to say: covered, it is larger than its board. */
-function roomWarning(model: Model, fineness: Fineness, warn: Warn): void {
-  const { covered, opening } = roomStep(model, fineness);
-  if (!opening || opening.fits) return;
-  const { lessWidth, lessDepth, clear } = opening;
-  const by = [lessWidth > 0 ? `${lessWidth} mm narrower` : '', lessDepth > 0 ? `${lessDepth} mm shallower` : '']
-    .filter(Boolean)
-    .join(' and ');
-  const value = smaller(model.piece.base.shape, lessWidth, lessDepth);
-  warn(
-    'too-large-between',
-    'base.opening',
-    `Covered it measures ${shown(covered.width)} × ${shown(covered.depth)}: it does not go between with ${shown(clear)} free on either side. Make the board ${by}, or pad less beyond its edge.`,
-    value ? { says: `Make the board ${by}`, path: 'base.shape', value } : undefined,
-  );
-}
-
 /** Pads that sheets do not make up as they are, each with the thickness that they do. */
 function thicknessWarnings(model: Model, warn: Warn): void {
   const { pads } = model.piece;
@@ -160,6 +115,7 @@ export function buildWarnings(model: Model, fineness: Fineness = 'full'): Warnin
     thicknessWarnings(model, warn);
     padWarnings(model, warn);
     roomWarning(model, fineness, warn);
+    panelWarning(model, fineness, warn);
     const surface = surfaceStep(model, fineness);
     if (!surface.converged)
       warn(

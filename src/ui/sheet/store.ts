@@ -2,6 +2,7 @@
 
 import { createContext, useContext, useMemo } from 'react';
 import { createStore, useStore, type StoreApi } from 'zustand';
+import { bounds } from '@/core/outline';
 import { padOffsets } from '@/core/padding';
 import { applyOverrides, checkRule, type HouseRules, type RuleReader } from '@/core/house';
 import { checkDocument } from '@/core/document';
@@ -97,15 +98,20 @@ export function wrongWith(next: Piece, house: HouseRules, path: string | null = 
   return (item ?? checked.problems[0]!).message;
 }
 
+/** How much wider than its board a piece is covered, as the plan of it says, mm; undefined where there is none. */
+function dressOf(plan: SheetPlan | undefined): number | undefined {
+  return plan && plan.room.covered.width - bounds(plan.outline.points).width;
+}
+
 /** One store for one sheet: the piece, what was made of it, what is looked at, and every way to change it. */
 export function createSheetStore(
   { record, stale, house, ticks, nextSerial, stage, chosen = NONE }: SheetStart,
   means: Omit<SaverMeans, 'onChange'>,
 ): SheetStore {
-  return createStore<SheetState>()((set) => {
+  return createStore<SheetState>()((set, get) => {
     const saver = createSaver(record, stale, { ...means, onChange: set });
     const change = (changed: Piece, path: string | null): string | null => {
-      const next = wallInStep(saver.latest(), changed);
+      const next = wallInStep(saver.latest(), changed, dressOf(get().view?.plan));
       const wrong = wrongWith(next, house, path);
       if (wrong) return wrong;
       set({ lastField: path, dragMessage: null });
@@ -148,7 +154,7 @@ export function createSheetStore(
         );
       },
       follow: (changed, live) => {
-        const next = wallInStep(saver.latest(), changed);
+        const next = wallInStep(saver.latest(), changed, dressOf(get().view?.plan));
         const wrong = wrongWith(next, house);
         set({ dragMessage: wrong, lastField: null });
         if (!wrong) saver.change(next, { live });
@@ -184,6 +190,9 @@ export const usePiece = (): Piece => useSheet((state) => state.piece);
 
 /** What is bought of its rolls by lays that were chosen: until the piece is changed. */
 export const useChosenLengths = (): ChosenLengths => useSheet(({ piece, chosen }) => (piece === chosen.of ? chosen.lengths : NONE));
+
+/** How much wider than its board the piece is covered, mm; undefined until it was worked out. */
+export const useDress = (): number | undefined => useSheet(({ view }) => dressOf(view?.plan));
 
 /** What was worked out for it, once it was. */
 export const usePlan = (): SheetPlan | null => useSheet((state) => state.view?.plan ?? null);

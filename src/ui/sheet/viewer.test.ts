@@ -46,7 +46,8 @@ afterEach(() => vi.useRealTimers());
 
 const tick = () => vi.advanceTimersByTimeAsync(0);
 const change = (next: Partial<Piece>): string | null => store.getState().apply({ ...store.getState().piece, ...next });
-const view = (preview = false) => ({ view: { preview, plan: { warnings: [] }, sizes: [] } });
+const drawn = { outline: { points: [] }, room: { covered: { width: 0, depth: 0 }, opening: null } };
+const view = (preview = false) => ({ view: { preview, plan: { warnings: [], ...drawn }, sizes: [] } });
 
 describe('a sheet that is kept in view', () => {
   it('asks for what its stage shows, one question at a time, and drops all but the newest', async () => {

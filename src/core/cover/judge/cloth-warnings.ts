@@ -1,7 +1,7 @@
 import { isReadied, weaveOf } from '../../cloth';
 import type { Model } from '../../padding';
 import { kindOf } from '../../piece';
-import { sayLength, type Warning } from '../../warning';
+import { sayLength, type Warn, type Warning } from '../../warning';
 import { choicesOf, clothsOn, isMatched } from '../choices';
 import { layersAt } from '../details/seam-plans';
 import { BIAS_BELOW } from '../details/welts';
@@ -12,7 +12,6 @@ const SHRINKS = new Set(['cotton', 'linen', 'wool']);
 /** Seams that differ by more than this, or by more than this share, do not ease in unseen: mm, and of the length. */
 const EQUAL = 3;
 const EQUAL_SHARE = 0.004;
-type Warn = (code: string, where: string, message: string, mend?: Warning['mend']) => void;
 
 /** What there is to say of the cloth itself: stripe, nap, fibre, coating. */
 function warnOfCloth({ piece, rule }: Model, warn: Warn): void {

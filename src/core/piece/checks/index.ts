@@ -1,3 +1,3 @@
 export { checkPiece, narrowestWidth } from './check-piece';
-export { panelBoard, panelWidth, wallInStep, withFilledWall } from './set';
+export { likelyDress, panelBoard, panelWidth, wallInStep, withFilledWall } from './set';
 export { checkShape } from './shape';

@@ -48,19 +48,26 @@ function checkWall(piece: Piece, panels: Panels): Problem[] {
 }
 
 /**
+ * How much wider than its board a panel of a piece is likely to be once it is covered, mm: a plan says what it really comes to.
+ *
+ * @param dressed cloth and wadding of the piece
+ * @param [settled] what is left of loose wadding once smoothed down, percent
+ */
+export function likelyDress(dressed: Pick<Piece, 'cloth' | 'wadding'>, settled: number = ruleOf('waddingUnderCover')!.value): number {
+  return 2 * (dressed.cloth.thickness + PRESSED * overAll(dressed.wadding, settled).thickness);
+}
+
+/**
  * The width of wall that a piece's panels fill as their board is now: each covered, with the gaps between, mm.
  *
+ * @param piece with its panels
+ * @param [dress] how much wider than its board one is covered, mm
  * @returns null where it has no panels, or a board without a width of its own
  */
-export function filledWall({
-  panels,
-  base: { shape },
-  cloth,
-  wadding,
-}: Pick<Piece, 'panels' | 'base' | 'cloth' | 'wadding'>): number | null {
-  if (!panels || !('width' in shape)) return null;
-  const dress = 2 * (cloth.thickness + PRESSED * overAll(wadding, ruleOf('waddingUnderCover')!.value).thickness);
-  return panels.count * (shape.width + dress) + (panels.count - 1) * panels.gap;
+export function filledWall(piece: Pick<Piece, 'panels' | 'base' | 'cloth' | 'wadding'>, dress = likelyDress(piece)): number | null {
+  const { panels, base } = piece;
+  if (!panels || !('width' in base.shape)) return null;
+  return panels.count * (base.shape.width + dress) + (panels.count - 1) * panels.gap;
 }
 
 /**
@@ -68,18 +75,27 @@ export function filledWall({
  *
  * @param before the piece before the change
  * @param after the piece as it was changed
+ * @param [dress] how much wider than its board a panel is covered, as a plan of it says, mm
  */
-export function wallInStep(before: Piece, after: Piece): Piece {
+export function wallInStep(before: Piece, after: Piece, dress?: number): Piece {
   if (!after.panels || after.panels !== before.panels) return after;
   const count = after.count === before.count ? after.panels.count : after.count;
   const widthOf = ({ base: { shape } }: Piece): number | null => ('width' in shape ? shape.width : null);
   if (count === after.panels.count && widthOf(after) === widthOf(before)) return after;
-  return withFilledWall({ ...after, panels: { ...after.panels, count } });
+  // A board that was made to fill the wall leaves it as it is.
+  const filled = filledWall(after, dress);
+  if (count === after.panels.count && filled !== null && Math.abs(filled - after.panels.across) <= FILLED * count) return after;
+  return withFilledWall({ ...after, panels: { ...after.panels, count } }, dress);
 }
 
-/** A piece whose wall is as wide as its panels fill. */
-export function withFilledWall(piece: Piece): Piece {
-  const filled = filledWall(piece);
+/**
+ * A piece whose wall is as wide as its panels fill.
+ *
+ * @param piece with its panels, or without
+ * @param [dress] how much wider than its board one is covered, mm
+ */
+export function withFilledWall(piece: Piece, dress?: number): Piece {
+  const filled = filledWall(piece, dress);
   return filled === null || !piece.panels ? piece : { ...piece, panels: { ...piece.panels, across: Math.round(filled) } };
 }
 
@@ -88,21 +104,19 @@ export function panelWidth({ across, gap, count }: Pick<Panels, 'across' | 'gap'
   return (across - (count - 1) * gap) / count;
 }
 
-/** Of settled wadding so much is left on a side that the cover is pulled down over. */
-const PRESSED = 0.5;
+/** Boards are sawn to this, so that a panel fills its share of the wall within half of it, mm. */
+const SAWN = 0.5;
+/** A wall is measured to the millimetre: a panel's share of it and a sawn board differ by no more than this, mm. */
+const FILLED = 0.3;
+/** Of settled wadding so much is left on a side that the cover is pulled down over, as the solved sections of the usual ones give it. */
+const PRESSED = 0.19;
 
 /**
- * Width of the board of one of N equal panels: covered, it is wider by its cloth and what the cover leaves of the wadding,
- * on either side, mm.
+ * Width to saw the board of one of N equal panels, to half a millimetre: covered, it is wider.
  *
  * @param panels the wall
- * @param dressed cloth and wadding of the piece
- * @param settled what is left of loose wadding once smoothed down, percent
+ * @param dress how much wider, mm
  */
-export function panelBoard(
-  panels: Pick<Panels, 'across' | 'gap' | 'count'>,
-  dressed: Pick<Piece, 'cloth' | 'wadding'>,
-  settled: number,
-): number {
-  return panelWidth(panels) - 2 * (dressed.cloth.thickness + PRESSED * overAll(dressed.wadding, settled).thickness);
+export function panelBoard(panels: Pick<Panels, 'across' | 'gap' | 'count'>, dress: number): number {
+  return Math.round((panelWidth(panels) - dress) / SAWN) * SAWN;
 }

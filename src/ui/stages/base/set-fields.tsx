@@ -1,12 +1,12 @@
 'use client';
 
 import { TriangleAlert } from 'lucide-react';
-import { defaultsOf, freeId, kindOf, PANELS, panelBoard, shapeKind, type Panels, type Variant } from '@/core/piece';
+import { defaultsOf, freeId, kindOf, likelyDress, PANELS, panelBoard, shapeKind, type Panels, type Variant } from '@/core/piece';
 import { AddOne, Item, Part, TakeOut } from '@/ui/kit/fields/lists';
 import { useLength } from '@/ui/kit/settings';
 import { ShapeFields } from '@/ui/measure/measures';
 import { PieceField } from '@/ui/sheet/fields/piece-field';
-import { useField, usePiece, usePlan, useRule, useSheet } from '@/ui/sheet/store';
+import { useDress, useField, usePiece, usePlan, useRule, useSheet } from '@/ui/sheet/store';
 
 function WallReport() {
   const say = useLength();
@@ -38,11 +38,12 @@ export function PanelFields() {
   const piece = usePiece();
   const apply = useSheet((state) => state.apply);
   const settled = useRule()('waddingUnderCover');
+  const dress = useDress();
   const panels = piece.panels ?? null;
   const { shape } = piece.base;
   const put = (next: Panels) => {
     // The wall is filled by covered panels: their boards are narrower.
-    const width = Math.round(panelBoard(next, piece, settled));
+    const width = panelBoard(next, dress ?? likelyDress(piece, settled));
     const sized = 'width' in shape ? { ...shape, width } : shape;
     return apply({ ...piece, panels: next, count: next.count, base: { ...piece.base, shape: sized } });
   };
