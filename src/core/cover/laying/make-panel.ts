@@ -1,6 +1,6 @@
 import { flattenSurface, strainOf, strainSummary, type Strain, type StrainSummary, type SurfaceMesh } from '../../flattening';
 import type { Place3 } from '../tape-over';
-import { bounds, CORNER_BEND, polygonArea, type Point, type Polygon } from '../../outline';
+import { bounds, CORNER_BEND, crossesItself, polygonArea, type Point, type Polygon } from '../../outline';
 import { flatPiece, withAllowances, type CoverPiece, type PieceEdge } from './cloth-piece';
 import { discMesh, type DiscMesh } from './disc-mesh';
 import { stripMesh } from './strip-mesh';
@@ -184,7 +184,9 @@ export function makePanel(spec: PanelSpec, shared: Making): MadePanel {
     .flat()
     .filter(({ use }) => use.kind === 'zip')
     .map(({ nodes }) => nodes.map((node): Place3 => [mesh.points[3 * node]!, mesh.points[3 * node + 1]!, mesh.points[3 * node + 2]!]));
-  return { spec: { ...spec, straight: laid.straight }, mesh, flat, strain: laid.strain, pieces, zips, settled: laid.settled };
+  // What lies over itself has come to rest on no table.
+  const settled = laid.settled && pieces.every(({ sewn }) => crossesItself(sewn) === null);
+  return { spec: { ...spec, straight: laid.straight }, mesh, flat, strain: laid.strain, pieces, zips, settled };
 }
 
 /** Which triangles of a panel lie away from the piece's sharp corners. */
