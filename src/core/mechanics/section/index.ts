@@ -4,4 +4,4 @@ export { meshOf, type Layer, type Mesh, type Edge, type StackCut } from './mesh'
 export { pulledProblem, relax, type Relaxed } from './relax';
 export { pullSection, type PulledSection } from './pull-section';
 export { lineLength, pulledPoints, type Start } from './string';
-export { linePressure, overWadding } from './wadding';
+export { linePressure, middleSlope, overWadding } from './wadding';

@@ -29,14 +29,31 @@ export function linePressure(points: readonly Point[], pull: number): number[] {
 }
 
 /**
- * The pressure along a half line, as what lies beyond its ends has it: in the middle the other half goes on alike, and round
- * the board's lower edge the cover turns in under it and presses the wadding there to next to nothing.
+ * The slope of a half line in the middle, read from its first two stretches that are not too short to tell.
+ *
+ * @param bare the line, from the middle outwards
  */
-function halfPressure(bare: readonly Point[], pull: number): number[] {
+export function middleSlope(bare: readonly Point[]): number {
+  const ends = [bare[0]!];
+  for (const point of bare) if (ends.length < 3 && point[0] - ends.at(-1)![0] >= WINDOW / 2) ends.push(point);
+  const [a, b, c] = ends;
+  if (!b) return 0;
+  const first = (b[1] - a![1]) / (b[0] - a![0]);
+  if (!c) return first;
+  // Each is the slope half-way along its stretch: the middle lies half of the first stretch before that.
+  const second = (c[1] - b[1]) / (c[0] - b[0]);
+  return first - ((second - first) * (b[0] - a![0])) / (c[0] - a![0]);
+}
+
+/**
+ * The pressure along a half line, as what lies beyond its ends has it: in the middle the other half goes on alike on either side of the
+ * tangent there, and round the board's lower edge the cover turns in under it and presses the wadding there to next to nothing.
+ */
+function halfPressure(bare: readonly Point[], pull: number, slope: number): number[] {
   const [x0] = bare[0]!;
   const near = bare.slice(1).filter(([x]) => x - x0 <= 2 * WINDOW);
   // At least one point of the other half, however far apart they lie.
-  const other = (near.length > 0 ? near : bare.slice(1, 2)).map(([x, z]): Point => [2 * x0 - x, z]).reverse();
+  const other = (near.length > 0 ? near : bare.slice(1, 2)).map(([x, z]): Point => [2 * x0 - x, z - 2 * slope * (x - x0)]).reverse();
   const [x, z] = bare.at(-1)!;
   return linePressure([...other, ...bare, [x - WINDOW, z]], pull).slice(other.length, -1);
 }
@@ -48,14 +65,16 @@ function halfPressure(bare: readonly Point[], pull: number): number[] {
  * @param bare the line pulled over the foam, from the middle to the board's lower edge
  * @param over its thickness once smoothed down, without pressure, mm, and how it gives
  * @param pull N/mm
+ * @param [slope] of the line in the middle, where its two halves are not alike
  * @returns the wadding's outer face, and the cover over it
  */
 export function overWadding(
   bare: readonly Point[],
   { thickness: settled, curve }: OverAll,
   pull: number,
+  slope = 0,
 ): { face: Point[]; cover: Point[] } {
-  const pressure = halfPressure(bare, pull);
+  const pressure = halfPressure(bare, pull, slope);
   const face: Point[] = [];
   let last: number | null = null;
   let lastThickness = settled;

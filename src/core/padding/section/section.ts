@@ -1,6 +1,15 @@
 import { lineCrossings, type Point } from '../../outline';
 import type { ChalkLine } from '../../piece';
-import { lineLength, linePressure, overWadding, pullSection, type PulledSection, type StackCut, type Start } from '../../mechanics/section';
+import {
+  lineLength,
+  linePressure,
+  middleSlope,
+  overWadding,
+  pullSection,
+  type PulledSection,
+  type StackCut,
+  type Start,
+} from '../../mechanics/section';
 import { freeLine } from './free-line';
 import { halfCut } from './half-cut';
 import type { Stack } from '../model';
@@ -174,11 +183,13 @@ function pullHalf({ stack, pull, start, element }: HalfTask): PulledSection {
 }
 
 /** A solved half with the cover over it. */
-export function coverHalf(stack: Stack, { stack: stackCut, pads, end, pull }: CutHalf, pulled: PulledSection): Half {
+export function coverHalf(stack: Stack, { stack: stackCut, pads, end, pull, start }: CutHalf, pulled: PulledSection): Half {
   let cover = pulled.line;
   let wadding: Point[] = [];
   if (stack.wadding > 0) {
-    const laid = overWadding(pulled.line, { thickness: stack.wadding, curve: stack.waddingAnswer.curve }, pull);
+    // Halves that are alike meet level.
+    const slope = start.slope === 0 ? 0 : middleSlope(pulled.line);
+    const laid = overWadding(pulled.line, { thickness: stack.wadding, curve: stack.waddingAnswer.curve }, pull, slope);
     [cover, wadding] = [laid.cover, laid.face];
   }
   return { stack: stackCut, pads, pulled, cover, wadding, top: steepEnd(cover), length: lineLength(cover), end };
