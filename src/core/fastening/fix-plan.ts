@@ -4,6 +4,7 @@ import { fastenerName, FASTENERS, type FastenerPlace, type FastenerPlan, type Fa
 import { legOf, stapleOf } from './fasteners/staples';
 import { heldBy, holdsOf } from './held';
 import { drawnRows, type DrawnRow } from './rows';
+import { tackedRows, type TackedRow } from './tacked-rows';
 import { wavesOf, type Wave } from './waves';
 import type { LegChoice } from './fasteners/staple-leg';
 
@@ -20,6 +21,8 @@ export type Fixing = {
   fasteners: FastenerPlan[];
   /** each layer's own, from the edge inwards */
   rows: DrawnRow[];
+  /** rows in which parts are stapled on the board itself, in the order of work */
+  tacked: TackedRow[];
   /** everything behind the board on one plan */
   behind: Behind;
   /** temporary ones of what holds the cover, then its places, in the waves that they are put in */
@@ -91,6 +94,7 @@ export function fixPlan(fastening: Fastening, panels: PanelLayout | null): Fixin
     order,
     fasteners,
     rows,
+    tacked: fasteners.some(({ kind }) => kind === 'staple') ? tackedRows(fastening.model, fastening.choices) : [],
     behind: behindOf(fastening.model, panels, rows),
     waves: wavesOf(order, fastenerPlan?.temporary.length ?? 0),
   };

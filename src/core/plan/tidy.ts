@@ -8,7 +8,8 @@ const PLACES = 1000;
  */
 export function tidy<T>(data: T): T {
   if (typeof data === 'number') {
-    const rounded = Math.round(data * PLACES) / PLACES;
+    // Half-way figures are rounded alike on both sides of nothing: what lies left lies right.
+    const rounded = (Math.sign(data) * Math.round(Math.abs(data) * PLACES)) / PLACES;
     return (Object.is(rounded, -0) ? 0 : rounded) as T;
   }
   if (Array.isArray(data)) return data.map((item: unknown) => tidy(item)) as T;

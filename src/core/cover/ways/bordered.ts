@@ -221,12 +221,16 @@ export const bordered: Way = {
         }
       : null,
   // Panel and border are stapled, border and band tacked, along either line.
-  alongLines: (covering, round, near) => {
-    if (!isStaged(covering)) return 0;
-    const border = covering.border ?? BORDER;
-    // On three sides the line leaves the near one out, and runs on down to the edge at both its ends.
-    const inner = onThree(covering) ? round(border) - near(border) + 2 * border : round(border);
-    return 2 * inner + 2 * round(0);
+  tackedRows: (covering) => {
+    if (!isStaged(covering)) return [];
+    const line = { inset: covering.border ?? BORDER, leavesNear: onThree(covering) };
+    const edge = { inset: 0, leavesNear: false };
+    return [
+      { name: 'Inner panel', ...line },
+      { name: 'Border, back-tacked', ...line },
+      { name: 'Border, pulled to the edge', ...edge },
+      { name: 'Band, back-tacked', ...edge },
+    ];
   },
   steps: (facts) => (isStaged(facts.piece.covering) ? stagedSteps(facts) : {}),
   suits: ({ across, round, traits }) => ({

@@ -96,8 +96,13 @@ export const nailEdged: Way = {
     );
   },
   tackAlong: ({ welt }, { seams }) => (welt?.lower ? seams.map((seam) => ({ ...seam, name: 'the edge' })) : []),
-  // The band is tacked along the edge, and stapled behind.
-  alongLines: (covering, round) => ((covering.welt?.lower ?? true) ? 2 * round(0) : 0),
+  tackedRows: ({ welt }) =>
+    (welt?.lower ?? true)
+      ? [
+          { name: 'Band, back-tacked along the edge', inset: 0, leavesNear: false },
+          { name: 'Band, behind the board', inset: 0, leavesNear: false },
+        ]
+      : [],
   steps: (facts) => ({ last: facts.welt?.lower ? bandSteps(facts) : [] }),
   overNotches: true,
   reach: pulledReach({ label: 'Under the board, to the staples', rule: 'return' }),

@@ -152,10 +152,10 @@ export type Way = {
    */
   laidApart?: (covering: Covering) => { line: string; toNear: boolean } | null;
   /**
-   * staples that hold its parts where they are back-tacked on the board, for each pitch: of the board's edge and an inset of it
-   * all round, and along the near edge alone, mm
+   * rows of staples that hold its parts where they are back-tacked on the board, in the order of work: what each holds, how far in from
+   * the board's edge, and whether it leaves the near edge out and runs on down to it at both its ends
    */
-  alongLines?: (covering: Covering, round: (inset: number) => number, near: (inset: number) => number) => number;
+  tackedRows?: (covering: Covering) => { name: string; inset: number; leavesNear: boolean }[];
   suits: (facts: SuitFacts) => { against: Against[]; good: string };
   steps?: (facts: SewnFacts) => OwnSteps;
 };

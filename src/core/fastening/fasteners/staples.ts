@@ -1,10 +1,9 @@
 import { FASTENED } from '../../step/checkpoints';
-import type { Stack } from '../../padding';
 import { clothsOn, dustCover, wayOf } from '../../cover';
 import { BOARDS, findMaterial, isStretched } from '../../foam';
 import type { RuleReader } from '../../house';
-import { bounds, offsetPolygon, polygonPerimeter } from '../../outline';
-import { kindOf, saidEdge, type Cloth, type Covering } from '../../piece';
+import { offsetPolygon, polygonPerimeter } from '../../outline';
+import { kindOf, saidEdge, type Cloth } from '../../piece';
 import { meetAgain, meetings } from '../../meeting-marks';
 import { CAUTIONS } from '../../step/cautions';
 import { step } from '../../step/step';
@@ -12,6 +11,7 @@ import { sayLength } from '../../warning';
 import { fasteningDepth } from '../depth';
 import { heldBy, holdsOf, nextBest } from '../held';
 import { staplePlaces } from '../staple-places';
+import { tackedRows } from '../tacked-rows';
 import type { Fastener, FastenerPlace, Fastening } from './fastener';
 import { cornerStep, drawnOver, endSteps, reliefStep, trimStep } from '../fastening-steps';
 import { stapleLeg, type GunLegs, type LegChoice } from './staple-leg';
@@ -64,19 +64,9 @@ function weltStaples({ model: { board, rule }, choices: { covering, welt } }: Fa
   return welt && wayOf(covering.way).welt?.stapled?.(welt) ? Math.ceil(polygonPerimeter(board) / rule('staplePitch')) : 0;
 }
 
-/** Staples that hold parts which are back-tacked on the board, line by line: asked for at every turn, worked out once. */
-function lineStaples({ model: { stack, rule, keep }, choices: { covering } }: Fastening): number {
-  if (!wayOf(covering.way).alongLines) return 0;
-  return keep('line staples', { stack, pitch: rule('staplePitch'), covering }, staplesAlong);
-}
-
-type LineReads = { stack: Stack; pitch: number; covering: Covering };
-
-function staplesAlong({ stack: { board }, pitch, covering }: LineReads): number {
-  const round = (inset: number): number => polygonPerimeter((inset > 0 ? offsetPolygon(board, -inset) : null) ?? board);
-  const near = (inset: number): number => bounds(board).width - 2 * inset;
-  return Math.ceil((wayOf(covering.way).alongLines?.(covering, round, near) ?? 0) / pitch);
-}
+/** Staples that hold parts which are back-tacked on the board, row by row. */
+const tackedStaples = ({ model, choices }: Fastening): number =>
+  tackedRows(model, choices).reduce((sum, { places }) => sum + places.length, 0);
 
 /** Staples that hold the wadding of a wall piece under its board, twice as far apart as the cover's; what is stretched counts its own. */
 function waddingStaples({ model: { piece, board, rule } }: Fastening): number {
@@ -86,7 +76,7 @@ function waddingStaples({ model: { piece, board, rule } }: Fastening): number {
 
 /** Staples beside those that hold the cover. */
 const others = (fastening: Fastening): number =>
-  dustStaples(fastening) + weltStaples(fastening) + lineStaples(fastening) + waddingStaples(fastening);
+  dustStaples(fastening) + weltStaples(fastening) + tackedStaples(fastening) + waddingStaples(fastening);
 
 /** In which turn the sides are stapled, in words. */
 const turnWords = ([first]: readonly FastenerPlace[]): string =>

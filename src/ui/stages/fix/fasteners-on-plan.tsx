@@ -87,6 +87,14 @@ export function FastenersOnPlan({ view, size }: LayerProps) {
             data-row-line={id}
           />
         ))}
+      {now === null &&
+        fixing.tacked.flatMap(({ name, places }) =>
+          places.map(({ x, y }, i) => (
+            <circle key={`${name} ${i}`} cx={x} cy={-y} r={size * 0.1} fill="var(--chalk)" data-tacked={name}>
+              <title>{name}</title>
+            </circle>
+          )),
+        )}
       {now &&
         at.map(({ n, x, y, pull }) =>
           pull ? (

@@ -71,6 +71,32 @@ function Rows({ rows }: Pick<Fixing, 'rows'>) {
   );
 }
 
+/** Rows in which parts are stapled on the board itself, before the cover is fastened behind it. */
+function Tacked({ rows }: { rows: Fixing['tacked'] }) {
+  const say = useLength();
+  if (rows.length === 0) return null;
+  return (
+    <table className="w-full" aria-label="Rows on the board">
+      <thead>
+        <tr className="text-left border-b border-base-content/40">
+          <th className="py-1 pr-2">On the board first</th>
+          <th className="pr-2">In from the edge</th>
+          <th>Staples</th>
+        </tr>
+      </thead>
+      <tbody>
+        {rows.map(({ name, inset, places }) => (
+          <tr key={name} className="border-b border-base-content/15" data-tacked-row={name}>
+            <td className="py-1 pr-2">{name}</td>
+            <td className="pr-2">{inset > 0 ? <Figure says={say(inset)} /> : 'on it'}</td>
+            <td>{places.length}</td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
 /** What the drawing is read with, and the caution that belongs to it. */
 export function FixPanel() {
   const say = useLength();
@@ -98,6 +124,7 @@ export function FixPanel() {
         </p>
       ))}
       <Waves order={fixing.order} waves={fixing.waves} />
+      <Tacked rows={fixing.tacked} />
       <Rows rows={fixing.rows} />
       {fixing.order.length > 0 && (
         <p>
