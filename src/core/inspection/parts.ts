@@ -13,6 +13,15 @@ type Pad = SheetPlan['foam'][number];
 /** Whether a pad is cut from foam that is bought: not the old one, nor out of scraps. */
 export const isBought = (pad: Pad): boolean => !pad.kept && !pad.scrap;
 
+/**
+ * The stations before and after one that belong to another edge: it lies where the two go over into each other.
+ *
+ * @param stations in the order of the edge
+ * @param k which
+ */
+export const besideEdges = (stations: readonly Station[], k: number): Station[] =>
+  [stations.at(k - 1)!, stations[(k + 1) % stations.length]!].filter(({ edge }) => edge !== stations[k]!.edge);
+
 /** Every flat part of a plan that somebody cuts round, those of differing pieces of the set among them. */
 export function flatParts({ cover, wadding, dustCover, foam, variants = [] }: SheetPlan): FlatPart[] {
   const pads = (all: SheetPlan['foam'], of: string): FlatPart[] =>

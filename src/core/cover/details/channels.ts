@@ -34,6 +34,9 @@ export function takeUpOf({ swatch }: Channels, rule: RuleReader): number {
 /** A line in the plane: a point on it and the unit normal that says which side is beyond it. */
 type Stitch = { at: Point; normal: Point };
 
+/** A strip narrower than this beside the seam takes no line of its own: the outer channel is so much wider, mm. */
+const LEAST_PART = 8;
+
 /** A fan's lines meet this many panel depths below its near edge. */
 const FAN = 1.2;
 
@@ -44,7 +47,7 @@ function stitches({ lay, run, width, centre }: Channels, sewn: Polygon): { stitc
   const straight = lay === 'straight';
   const across = !straight || run === 'front-to-back' ? box.width : box.height;
   const offsets: number[] = [];
-  for (let c = centre === 'channel' ? width / 2 : 0; c < across / 2 - 1; c += width) offsets.push(c, ...(c > 0 ? [-c] : []));
+  for (let c = centre === 'channel' ? width / 2 : 0; c < across / 2 - LEAST_PART; c += width) offsets.push(c, ...(c > 0 ? [-c] : []));
   offsets.sort((a, b) => a - b);
   if (straight) {
     const normal: Point = run === 'front-to-back' ? [1, 0] : [0, 1];

@@ -1,6 +1,6 @@
 import { mm, type Check, type Found } from '../finding';
 import { distance, fromOutline, isWithin, lastCrossing, type Point } from '../geometry';
-import { isBesideInsideCorner, rayOf, type FlatPart } from '../parts';
+import { besideEdges, isBesideInsideCorner, rayOf, type FlatPart } from '../parts';
 import type { SheetPlan } from '../../plan-data';
 
 /** A layer is not a millimetre short of its own row. */
@@ -19,16 +19,17 @@ function inspectLayer(
   row: string,
   reach: (s: SheetPlan['stations'][number]) => number,
 ): Found[] {
-  return stations
-    .filter((station) => station.turn === 0 && !isBesideInsideCorner(stations, station))
-    .flatMap((station): Found[] => {
-      const { from, towards } = rayOf(station);
-      const drawn = lastCrossing(part.outline, from, towards) ?? 0;
-      const needed = station.top + reach(station);
-      if (drawn >= needed - SHORT) return [];
-      const place = `station ${station.id}, ${station.edge}`;
-      return [{ part: part.name, place, by: drawn - needed, says: `At ${place}, ${part.name} ends ${mm(needed - drawn)} short of ${row}` }];
-    });
+  return stations.flatMap((station, k): Found[] => {
+    if (station.turn !== 0 || isBesideInsideCorner(stations, station)) return [];
+    const { from, towards } = rayOf(station);
+    const drawn = lastCrossing(part.outline, from, towards) ?? 0;
+    // Beside an edge whose cloth ends in sight a layer ends as it does there.
+    const both = [station, ...besideEdges(stations, k).filter(({ ends }) => ends)];
+    const needed = Math.min(...both.map((place) => place.top + reach(place)));
+    if (drawn >= needed - (both.length > 1 ? SHORT_OF_FOLD : SHORT)) return [];
+    const place = `station ${station.id}, ${station.edge}`;
+    return [{ part: part.name, place, by: drawn - needed, says: `At ${place}, ${part.name} ends ${mm(needed - drawn)} short of ${row}` }];
+  });
 }
 
 /** The dust cover: its own row runs through it, and inside the board. */

@@ -1,6 +1,6 @@
 import { mm, type Check, type Found } from '../finding';
 import { distance, firstCrossing, fromOutline, lastCrossing, lineLength, type Point } from '../geometry';
-import { isBesideInsideCorner, pulledBlank, rayOf, type CoverPart, type Station } from '../parts';
+import { besideEdges, isBesideInsideCorner, pulledBlank, rayOf, type CoverPart, type Station } from '../parts';
 import type { SheetPlan } from '../../plan-data';
 
 /** Not a millimetre short, and no farther beyond what holds it than this, mm. */
@@ -47,15 +47,16 @@ function inspectPulled(plan: SheetPlan): Found[] {
     if (station.turn !== 0) return [];
     const { from, towards } = rayOf(station, longer);
     const drawn = (lastCrossing(outline, from, towards) ?? 0) / longer;
+    // Where one edge goes over into another without a corner, the cloth of both begins there.
+    const beside = besideEdges(stations, k);
     const needed = neededAt(station);
+    const least = Math.min(needed, ...beside.filter(({ ends }) => ends !== station.ends).map(neededAt));
     const place = `station ${station.id}, ${station.edge}`;
     // Opened cloth is longer than the way over the top, never shorter.
-    if (drawn < needed - SHORT - cover.corrected)
+    if (drawn < least - SHORT - cover.corrected)
       return [
         { part: 'Cover', place, by: drawn - needed, says: `At ${place}, the cloth ends ${mm(needed - drawn)} short of what holds it` },
       ];
-    // Where one edge goes over into another without a corner, the cloth of both begins there.
-    const beside = [stations.at(k - 1)!, stations[(k + 1) % stations.length]!].filter(({ edge }) => edge !== station.edge);
     const over = drawn - Math.max(needed, ...beside.map(neededAt));
     // Beside a hollow another edge's cloth lies on the way out: what ends there is that edge's, and nearer to it.
     const end: Point = [from[0] / longer + towards[0] * drawn, from[1] / longer + towards[1] * drawn];
