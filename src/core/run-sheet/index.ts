@@ -1,4 +1,4 @@
-export { batchMinutes } from './batches';
+export { batchMinutes } from '../step/batches';
 export { holesBehind } from './button-holes';
 export { CAUTIONS } from '../step/cautions';
 export { runSteps, type Ingredients } from './run-steps';

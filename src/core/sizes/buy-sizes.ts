@@ -18,6 +18,7 @@ function clothLine(cloth: CutPlan['cloth'], blank: { width: number; height: numb
     ware: 'laid',
     group: 'Buy',
     label: 'Cloth',
+    answers: { name: 'Cloth' },
     value: cloth.length * more,
     unit: 'roll',
     note: `from a ${Math.round(cloth.width)} mm roll, ${percent(cloth.utilisation)} used${more > 1 ? ', with what it loses before it is cut' : ''}`,

@@ -1,3 +1,4 @@
+export { answerInShort, answerLine, type AnswerFigure, type AnswerItem } from './answer';
 export { CHOSEN, withChosenLays, type ChosenLengths } from './chosen-lays';
 export { LEVEL } from './padding-sizes';
 export { printFigure } from './print-figure';

@@ -144,6 +144,7 @@ export function paddingSizes({ plan, piece, rule }: Making): SizeLine[] {
         by: foam.height,
         unit: 'length',
         note: padNote(foam),
+        answers: { name: 'Foam', thickness: foam.layers.reduce((sum, layer) => sum + layer, 0) },
         formula: foam.trimmed ? 'rough-cut = board + 2 × offset + 2 × oversize; trimmed once glued' : 'size = board + 2 × offset',
         terms: [
           length('board', 'Board width', plan.outline.width),

@@ -1,6 +1,16 @@
 import { formatArea, formatLength, rollLength, saidLength, threadLength, type Unit } from '../length';
 import type { Term } from './types';
 
+/** Minutes are said as such up to this many; from then on in hours. */
+const LONG = 120;
+
+/** A time as it is said: 95 min, 8 h 20. */
+function saidMinutes(minutes: number): string {
+  if (minutes < LONG) return `${minutes} min`;
+  const rest = minutes % 60;
+  return `${Math.floor(minutes / 60)} h${rest > 0 ? ` ${String(rest).padStart(2, '0')}` : ''}`;
+}
+
 /**
  * Prints a figure of the sizes in the user's unit.
  *
@@ -24,7 +34,7 @@ export function printFigure(value: number, kind: Term['unit'], unit: Unit, exact
     case 'percent':
       return `${Math.round(value * 10) / 10} %`;
     case 'minutes':
-      return `${Math.round(value)} min`;
+      return saidMinutes(Math.round(value));
     case 'seconds':
       return `${Math.round(value * 10) / 10} s`;
     case 'mass':

@@ -47,6 +47,8 @@ export type SizeLine = {
   ware?: Bought | 'laid';
   /** in what size it is bought */
   sold?: SoldSize;
+  /** it stands in the answer line, under this name; of a sheet also its thickness, mm */
+  answers?: { name: string; thickness?: number };
   formula: string;
   terms: Term[];
 };

@@ -1,4 +1,5 @@
 import type { FastenerPlan, Fixing } from '../fastening';
+import { batchMinutes } from '../step/batches';
 import type { Bought } from '../wares';
 import { count, length, type Making, type SizeLine } from './types';
 
@@ -131,7 +132,7 @@ export function fixingSizes({ plan, piece, rule }: Making): SizeLine[] {
 }
 
 /** Time and mass. */
-export function workSizes({ plan, rule }: Making): SizeLine[] {
+export function workSizes({ plan, piece, rule }: Making): SizeLine[] {
   const mass = (symbol: string, label: string, value: number) => ({ symbol, label, value, unit: 'mass' as const });
   return [
     ...(plan.minutes === undefined
@@ -141,6 +142,7 @@ export function workSizes({ plan, rule }: Making): SizeLine[] {
             key: 'minutes',
             group: 'Work' as const,
             label: 'Work on one, with waits',
+            ...(piece.count > 1 ? {} : { answers: { name: 'Work' } }),
             value: plan.minutes,
             unit: 'minutes' as const,
             formula: 'sum of the run sheet’s steps',
@@ -151,6 +153,20 @@ export function workSizes({ plan, rule }: Making): SizeLine[] {
               rule('wait for glue', 'timeGlueTack'),
               rule('glue holds', 'timeGluePress'),
             ],
+          },
+        ]),
+    ...(plan.steps === undefined || piece.count === 1
+      ? []
+      : [
+          {
+            key: 'minutes.set',
+            group: 'Work' as const,
+            label: `Work on all ${piece.count}, in batches`,
+            answers: { name: `Work for ${piece.count}` },
+            value: batchMinutes(plan.steps, piece.count),
+            unit: 'minutes' as const,
+            formula: 'each step on all of them before the next; of a wait only what is longer than the others take',
+            terms: [count('pieces', 'Pieces', piece.count)],
           },
         ]),
     {

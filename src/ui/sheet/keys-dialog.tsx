@@ -11,7 +11,7 @@ const keys = (): [string, string][] => [
   ['Arrow up, arrow down', 'one millimetre more or less, in a field or on a handle'],
   ['Shift + arrow', 'ten millimetres'],
   ['Tab', 'to the next field, button or handle'],
-  ['Ctrl + Z, Ctrl + Shift + Z', 'undo, redo'],
+  ['Ctrl + Z; Ctrl + Y or Ctrl + Shift + Z', 'undo; redo'],
   [`Alt + 1 … ${STAGES.length}`, `to a stage: ${STAGES.map(({ name }) => name).join(', ')}`],
   ['R', 'in the round and back'],
   ['+, −, 0', 'nearer, farther and the whole of a drawing, while something in it has the focus'],

@@ -42,7 +42,8 @@ const SHOWN = 4;
 function Unsound() {
   const { unit } = useSettings();
   const id = useSheet((state) => state.id);
-  const findings = useSheet((state) => state.view!.findings);
+  // Of the whole plan where it is known, of what the stage looks at until then.
+  const findings = useSheet(({ answer, piece, view }) => (answer?.of === piece ? answer.findings : view!.findings));
   if (findings.length === 0) return null;
   return (
     <section role="alert" aria-label="Fault in the plan" className="px-3 py-2 border-b border-base-content/25 bg-error/10" data-unsound>

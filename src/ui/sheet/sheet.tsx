@@ -19,6 +19,7 @@ import { PieceField } from './fields/piece-field';
 import { PlanDrawing } from './drawn/plan-drawing';
 import { RuleField } from './fields/rule-field';
 import { SectionDrawing } from './drawn/section-drawing';
+import { AnswerLine } from './answer-line';
 import { SheetHeader, StageTabs } from './sheet-header';
 import { Sizes } from './sizes';
 import type { Drawing, Stage } from './stage';
@@ -155,6 +156,20 @@ function StagePanel({ stage }: { stage: Stage }) {
   );
 }
 
+/** Back and forward go to the stage that their address names; one that names none is the stage that was opened first. */
+function useStageOfAddress(): void {
+  const store = useSheetStore();
+  const [first] = useState(() => store.getState().stage);
+  useEffect(() => {
+    const onMove = () => {
+      const named = new URLSearchParams(window.location.search).get('stage');
+      store.getState().show({ stage: named === null ? first : stageOf(named).id });
+    };
+    window.addEventListener('popstate', onMove);
+    return () => window.removeEventListener('popstate', onMove);
+  }, [store, first]);
+}
+
 function Opened() {
   const stage = stageOf(useSheet((state) => state.stage));
   const viewed = useSheet((state) => state.view !== null);
@@ -168,6 +183,7 @@ function Opened() {
   const saver = useSheet((state) => state.saver);
   const store = useSheetStore();
   useSheetKeys();
+  useStageOfAddress();
   useEffect(() => {
     saver.resume();
     const stops = [keepViewed(store, sheetWorker(), STAGES), keepSat(store, solvingWorker(), STAGES), keepSeen(store, send)];
@@ -177,6 +193,7 @@ function Opened() {
     <main className="flex flex-col min-h-0 h-[calc(100vh-3rem)]" data-bare={stage.sizes.length === 0 || undefined}>
       <SheetHeader />
       <StageTabs />
+      <AnswerLine />
       <div className="flex-1 min-h-0 overflow-hidden relative grid grid-rows-[minmax(0,1fr)] grid-cols-[minmax(15rem,17rem)_minmax(0,1fr)_minmax(16rem,19rem)] drawer:grid-cols-[17rem_minmax(0,1fr)] upright:flex upright:flex-col-reverse">
         <StagePanel key={stage.id} stage={stage} />
         <Middle stage={stage} />

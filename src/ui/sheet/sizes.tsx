@@ -1,7 +1,7 @@
 'use client';
 
 import { ChevronDown, ChevronRight, Copy } from 'lucide-react';
-import { useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { ruleOf, unusual } from '@/core/house';
 import { foamThickness, inUnit } from '@/core/length';
 import { printFigure, SIZE_GROUPS, withChosenLays, type SizeGroup, type SizeLine, type Term } from '@/core/sizes';
@@ -76,10 +76,20 @@ function Line({ line }: { line: SizeLine }) {
   const { unit } = useSettings();
   const { overrides } = usePiece();
   const [open, setOpen] = useState(false);
+  const asked = useSheet((state) => state.why === line.key);
+  const show = useSheet((state) => state.show);
+  const at = useRef<HTMLLIElement>(null);
+  useEffect(() => {
+    if (!asked) return;
+    setOpen(true);
+    at.current?.scrollIntoView({ block: 'nearest' });
+    at.current?.querySelector('button')?.focus();
+    show({ why: null });
+  }, [asked, show]);
   const changed = line.terms.some((term) => term.rule && overrides[term.rule] !== undefined);
   const by = line.by === undefined ? '' : ` × ${printFigure(line.by, line.unit, unit)}`;
   return (
-    <li className="border-t border-base-content/15">
+    <li ref={at} className="border-t border-base-content/15">
       <button
         type="button"
         aria-expanded={open}

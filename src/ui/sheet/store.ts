@@ -8,7 +8,7 @@ import { applyOverrides, checkRule, type HouseRules, type RuleReader } from '@/c
 import { checkDocument } from '@/core/document';
 import { ownRules, wallInStep, type Pad, type Piece, type Problem } from '@/core/piece';
 import type { SheetPlan, SheetView, SitView } from '@/core/plan';
-import type { ChosenLengths, SizeGroup } from '@/core/sizes';
+import type { ChosenLengths, SizeGroup, SizeLine } from '@/core/sizes';
 import type { Tick } from '@/data/bench';
 import { createSaver, savingOf, type Saver, type SaverMeans, type Saving } from './saving/saver';
 import type { PieceRecord, StaleSave } from '@/data/pieces';
@@ -26,6 +26,8 @@ export type Looks = {
   pointed: number;
   /** which wave of fasteners is followed, from 0; null shows all of them */
   wave: number | null;
+  /** the size whose reason is looked for, by its key */
+  why: string | null;
   /** groups of sizes that were unfolded */
   unfolded: readonly SizeGroup[];
   keys: boolean;
@@ -40,6 +42,8 @@ export type Worked = {
   view: SheetView | null;
   problems: Problem[];
   settled: boolean;
+  /** the sizes that the answer line is read from, what the whole plan's inspection finds, and the piece that they are of */
+  answer: { of: Piece; lines: SizeLine[]; findings: SheetView['findings'] } | null;
   /** a question that was not answered, and the field that was changed before it */
   stuck: { message: string; at: string | null } | null;
   sit: { view: SitView | null; running: boolean; wrong: string | null };
@@ -138,6 +142,8 @@ export function createSheetStore(
       view: null,
       problems: [],
       settled: false,
+      answer: null,
+      why: null,
       stuck: null,
       sit: { view: null, running: false, wrong: null },
       dragMessage: null,
@@ -162,8 +168,10 @@ export function createSheetStore(
       },
       show: (looks) => set(looks),
       goTo: (next) => {
+        if (get().stage === next) return;
         set({ stage: next });
-        window.history.replaceState(null, '', `?stage=${next}`);
+        // A stage is a place to come back to.
+        window.history.pushState(null, '', `?stage=${next}`);
       },
       setTicks: (next) => set({ ticks: next }),
     };

@@ -19,7 +19,10 @@ export function useSheetKeys(): void {
       } else if (typing) return;
       else if (event.key === '?') show({ keys: true });
       else if (event.key === 'r' && !isHeld) show({ round: !round });
-      else if (isHeld && event.key.toLowerCase() === 'z') {
+      else if (isHeld && event.key.toLowerCase() === 'y') {
+        event.preventDefault();
+        void saver.step('redo');
+      } else if (isHeld && event.key.toLowerCase() === 'z') {
         event.preventDefault();
         void saver.step(event.shiftKey ? 'redo' : 'undo');
       }

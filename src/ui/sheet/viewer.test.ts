@@ -79,6 +79,38 @@ describe('a sheet that is kept in view', () => {
     expect(open).toHaveLength(4);
   });
 
+  it('works out the rest once the hand rests, for the answer line; a change before that drops it', async () => {
+    const { client, open } = puppet();
+    keepViewed(store, client, STAGES, () => now);
+    open[0]!.resolve(view());
+    await tick();
+    expect([open.length, store.getState().answer]).toEqual([1, null]);
+    now += 500;
+    change({ name: 'B' });
+    open[1]!.resolve(view());
+    await vi.advanceTimersByTimeAsync(400);
+    expect(open).toHaveLength(3);
+    expect(open[2]!.question).toMatchObject({ parts: ['cover', 'cut', 'fixing', 'run'], preview: false, piece: { name: 'B' } });
+    // What is typed meanwhile waits for it, and makes its answer one of before.
+    now += 500;
+    change({ name: 'C' });
+    expect(open).toHaveLength(3);
+    open[2]!.resolve(view());
+    await tick();
+    expect(store.getState().answer).toBeNull();
+    expect(open[3]!.question.piece.name).toBe('C');
+    open[3]!.resolve(view());
+    await vi.advanceTimersByTimeAsync(400);
+    open[4]!.resolve(view());
+    await tick();
+    expect(store.getState().answer).toMatchObject({ of: { name: 'C' } });
+    // Another stage of the same piece asks for nothing more.
+    store.setState({ stage: 'cover' });
+    open[5]!.resolve(view());
+    await vi.advanceTimersByTimeAsync(400);
+    expect(open).toHaveLength(6);
+  });
+
   it('takes a quick look while something is dragged, and settles when the hand rests', async () => {
     const { client, open } = puppet();
     keepViewed(store, client, STAGES, () => now);

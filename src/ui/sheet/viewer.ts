@@ -14,6 +14,11 @@ const SETTLE = 120;
 
 type Wanted = { piece: Piece; house: HouseRules; parts: readonly PlanPart[]; preview: boolean; round: boolean };
 
+/** What the answer line is read from. */
+const ANSWER: readonly PlanPart[] = ['cover', 'cut', 'fixing', 'run'];
+/** The hand rests so long before the answer line is worked out, ms. */
+const REST = 300;
+
 /** What of a plan is wanted: what the stage looks at, and what the sizes that stand open are read from. */
 export function partsOf(stage: Stage, unfolded: SheetState['unfolded'], round: RoundParts = []): PlanPart[] {
   const open = SIZE_GROUPS.filter(({ id }) => stage.sizes.includes(id) || unfolded.includes(id));
@@ -25,6 +30,45 @@ type RoundParts = readonly PlanPart[];
 /** In the round the cover is seen whatever the stage is about; where there are several, also where each lies on the roll. */
 export function roundParts({ count, panels }: Piece): RoundParts {
   return count > 1 || panels ? ['cover', 'fixing', 'cut'] : ['cover', 'fixing'];
+}
+
+/** Whose turn it is at a worker: one question is under way at a time. */
+type Turn = { busy: boolean; over: boolean };
+
+/**
+ * Has what the stage does not look at worked out once the hand rests, for the answer line and the inspection.
+ *
+ * @param store of the sheet
+ * @param client the worker that plans
+ * @param turn shared with the stage's own questions
+ * @param then asks what was wanted meanwhile
+ */
+function keepAnswered(store: SheetStore, client: JobClient, turn: Turn, then: () => void) {
+  let idle: ReturnType<typeof setTimeout> | undefined;
+  const put = (of: Piece, { sizes: lines, findings }: SheetView): void => {
+    if (store.getState().piece === of) store.setState({ answer: { of, lines, findings } });
+  };
+  const work = async (asked: Wanted): Promise<void> => {
+    if (turn.busy || turn.over || store.getState().piece !== asked.piece) return;
+    turn.busy = true;
+    try {
+      const result = await client.ask('view', { ...asked, round: false, parts: [...new Set([...asked.parts, ...ANSWER])].sort() });
+      if ('view' in result) put(asked.piece, result.view);
+    } catch (error) {
+      // The stage's own question says what is wrong.
+      if (!(error instanceof NotAnswered)) throw error;
+    }
+    turn.busy = false;
+    then();
+  };
+  return {
+    settled: (asked: Wanted, view: SheetView): void => {
+      clearTimeout(idle);
+      if (ANSWER.every((part) => asked.parts.includes(part))) put(asked.piece, view);
+      else if (store.getState().answer?.of !== asked.piece) idle = setTimeout(() => void work(asked), REST);
+    },
+    stop: (): void => clearTimeout(idle),
+  };
 }
 
 /**
@@ -44,10 +88,10 @@ export function keepViewed(
   now: () => number = () => performance.now(),
 ): () => void {
   let wanted: Wanted | null = null;
-  let busy = false;
   let last = -Infinity;
   let rest: ReturnType<typeof setTimeout> | undefined;
-  let over = false;
+  const turn: Turn = { busy: false, over: false };
+  const answer = keepAnswered(store, client, turn, () => void ask());
 
   const answered = (asked: Wanted, result: { view: SheetView } | { problems: Problem[] }): void => {
     const { piece } = store.getState();
@@ -55,11 +99,12 @@ export function keepViewed(
     store.setState(
       'view' in result ? { view: result.view, problems: [], stuck: null, settled } : { problems: result.problems, stuck: null, settled },
     );
+    if (settled && 'view' in result) answer.settled(asked, result.view);
   };
   const ask = async (): Promise<void> => {
-    if (busy || over) return;
-    busy = true;
-    for (let next = wanted; next && !over; next = wanted) {
+    if (turn.busy || turn.over) return;
+    turn.busy = true;
+    for (let next = wanted; next && !turn.over; next = wanted) {
       wanted = null;
       try {
         answered(next, await client.ask('view', next));
@@ -68,7 +113,7 @@ export function keepViewed(
         store.setState({ stuck: { message: error.message, at: store.getState().lastField } });
       }
     }
-    busy = false;
+    turn.busy = false;
   };
   const want = (preview: boolean): void => {
     const { piece, house, stage, unfolded, round } = store.getState();
@@ -100,8 +145,9 @@ export function keepViewed(
   changed(store.getState(), null);
   const stop = store.subscribe(changed);
   return () => {
-    over = true;
+    turn.over = true;
     clearTimeout(rest);
+    answer.stop();
     stop();
     client.close();
   };

@@ -1,4 +1,4 @@
-import type { ToldStep } from '../step/step';
+import type { ToldStep } from './step';
 
 /**
  * Minutes of a set done in batches: each step on all pieces before the next. A wait is spent on the next piece's turn:
