@@ -29,6 +29,7 @@ test('what is refused is said beside its field, and the last good sheet stays', 
   const id = await place(page, { name: 'Refused seat' });
   await page.goto(`/piece/${id}?stage=build`);
   await settled(page);
+  await expect(page.getByRole('region', { name: 'Answer' })).toHaveAttribute('aria-busy', 'false');
   const thickness = page.getByLabel('Thickness').first();
   await thickness.fill('5000');
   await page.keyboard.press('Enter');
