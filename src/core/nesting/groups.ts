@@ -1,3 +1,4 @@
+import { boughtLonger } from '../cloth';
 import { clothFor, isMatched, type CoverPiece, type LiningPiece } from '../cover';
 import type { FoamPiece, RollLayout } from '../foam-cutting';
 import { figuresFor, readerOf, type HouseRules } from '../house';
@@ -124,7 +125,7 @@ function addCloth(add: Add, { id, piece, plan }: Planned, gap: number, which: 'c
     width: cloth.rollWidth,
     gap,
     repeat,
-    more: cloth.ready && cloth.ready !== 'as-is' ? 1 / (1 - cloth.shrinkage / 100) : 1,
+    more: boughtLonger(cloth),
     planned: (which === 'cover' ? plan.cut.cloth : plan.cut.second)?.length ?? 0,
     line: which === 'cover' ? 'cloth.length' : 'second.length',
   };

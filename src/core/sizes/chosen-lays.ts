@@ -19,7 +19,7 @@ export function withChosenLays(lines: readonly SizeLine[], chosen: ChosenLengths
     return {
       ...line,
       value,
-      note: CHOSEN,
+      note: value > 0 ? CHOSEN : 'none to buy: the lay you chose takes it from the store',
       formula: 'length = bought by the lay you chose',
       terms: [length('cut sheet', 'As the cut sheet lays it', line.value)],
     };

@@ -115,7 +115,9 @@ function refuseBins({ bins }: KeptLay): void {
 
 /** What a lay takes off the roll beside what is in the store, and the size line that says it; nothing of what is sold in pieces. */
 function boughtOf(lay: KeptLay, { line, more }: LayGroup): Pick<KeptLay, 'bought'> {
-  const fresh = lay.bins.find(({ stock, ware }, k) => stock === null && ware !== null && (lay.used[k] ?? 0) > 0);
+  const used = lay.bins.filter((_, k) => (lay.used[k] ?? 0) > 0);
+  if (line && used.every(({ stock }) => stock !== null)) return { bought: { line, length: 0 } };
+  const fresh = used.find(({ stock, ware }) => stock === null && ware !== null);
   const ware = listWares(database()).find(({ id }) => id === fresh?.ware);
   return line && ware?.sold === 'metre' ? { bought: { line, length: boughtBy(lay, ware, more) } } : {};
 }
@@ -125,7 +127,9 @@ export async function postLay(request: Request, text: string): Promise<Response>
   const item = together(text);
   const { lay } = await readObject(request);
   const { groups } = await needsFor(item, request.signal);
-  const saved = fitting(KEPT_LAY, lay);
+  // What it takes off a roll is worked out here, whatever was sent.
+  const { bought: _sent, ...saved } = fitting(KEPT_LAY, lay);
+  void _sent;
   const group = groups.find(({ key }) => key === saved.group);
   if (!group) throw new Refusal(422, 'Nothing is cut from that any more; lay it again.');
   refuseFaults(saved, group);

@@ -47,7 +47,8 @@ export function AnswerLine() {
   const answer = useSheet((state) => state.answer);
   const chosen = useChosenLengths();
   const problems = useSheet((state) => state.problems.length);
-  const { items, more } = answerInShort(answer && problems === 0 ? answerLine(withChosenLays(answer.lines, chosen), unit) : []);
+  const isWrong = answer !== null && (!answer.settled || answer.findings.length > 0);
+  const { items, more } = answerInShort(answer && problems === 0 && !isWrong ? answerLine(withChosenLays(answer.lines, chosen), unit) : []);
   const [first] = more;
   const isCover = ({ figures }: AnswerItem): boolean => figures[0]!.group === 'Cover';
   const [cover, rest] = [items.filter(isCover), items.filter((item) => !isCover(item))];
@@ -57,8 +58,9 @@ export function AnswerLine() {
     <section
       aria-label="Answer"
       aria-busy={!current}
-      className={`flex items-center gap-x-4 h-8 px-4 text-sm whitespace-nowrap overflow-x-auto [scrollbar-width:none] border-b border-base-content/25 shrink-0 ${current ? '' : 'opacity-60'}`}
+      className={`flex items-center gap-x-4 h-8 px-4 text-sm whitespace-nowrap overflow-x-auto [scrollbar-width:none] border-b border-base-content/25 shrink-0 drawer:flex-wrap drawer:h-auto drawer:min-h-8 ${current ? '' : 'italic'}`}
     >
+      {isWrong && <strong className="text-error">Do not cut: this plan is wrong. See the notes.</strong>}
       {cover.map((item) => (
         <Item key={item.name} {...item} />
       ))}

@@ -42,8 +42,8 @@ export type Worked = {
   view: SheetView | null;
   problems: Problem[];
   settled: boolean;
-  /** the sizes that the answer line is read from, what the whole plan's inspection finds, and the piece that they are of */
-  answer: { of: Piece; lines: SizeLine[]; findings: SheetView['findings'] } | null;
+  /** the sizes that the answer line is read from, what the whole plan's inspection finds, whether all of it came to rest, and its piece */
+  answer: { of: Piece; lines: SizeLine[]; findings: SheetView['findings']; settled: boolean } | null;
   /** a question that was not answered, and the field that was changed before it */
   stuck: { message: string; at: string | null } | null;
   sit: { view: SitView | null; running: boolean; wrong: string | null };
@@ -169,7 +169,7 @@ export function createSheetStore(
       show: (looks) => set(looks),
       goTo: (next) => {
         if (get().stage === next) return;
-        set({ stage: next });
+        set({ stage: next, drawer: false });
         // A stage is a place to come back to.
         window.history.pushState(null, '', `?stage=${next}`);
       },

@@ -47,7 +47,9 @@ afterEach(() => vi.useRealTimers());
 const tick = () => vi.advanceTimersByTimeAsync(0);
 const change = (next: Partial<Piece>): string | null => store.getState().apply({ ...store.getState().piece, ...next });
 const drawn = { outline: { points: [] }, room: { covered: { width: 0, depth: 0 }, opening: null } };
-const view = (preview = false) => ({ view: { preview, plan: { warnings: [], ...drawn }, sizes: [] } });
+const view = (preview = false, converged = true) => ({
+  view: { preview, plan: { warnings: [], surface: { converged }, ...drawn }, sizes: [], findings: [] },
+});
 
 describe('a sheet that is kept in view', () => {
   it('asks for what its stage shows, one question at a time, and drops all but the newest', async () => {
@@ -103,12 +105,20 @@ describe('a sheet that is kept in view', () => {
     await vi.advanceTimersByTimeAsync(400);
     open[4]!.resolve(view());
     await tick();
-    expect(store.getState().answer).toMatchObject({ of: { name: 'C' } });
+    expect(store.getState().answer).toMatchObject({ of: { name: 'C' }, settled: true });
     // Another stage of the same piece asks for nothing more.
     store.setState({ stage: 'cover' });
     open[5]!.resolve(view());
     await vi.advanceTimersByTimeAsync(400);
     expect(open).toHaveLength(6);
+    // What did not come to rest is no answer to cut by.
+    now += 500;
+    change({ name: 'D' });
+    open[6]!.resolve(view(false, false));
+    await vi.advanceTimersByTimeAsync(400);
+    open[7]!.resolve(view(false, false));
+    await tick();
+    expect(store.getState().answer).toMatchObject({ of: { name: 'D' }, settled: false });
   });
 
   it('takes a quick look while something is dragged, and settles when the hand rests', async () => {

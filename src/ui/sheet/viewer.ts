@@ -45,8 +45,9 @@ type Turn = { busy: boolean; over: boolean };
  */
 function keepAnswered(store: SheetStore, client: JobClient, turn: Turn, then: () => void) {
   let idle: ReturnType<typeof setTimeout> | undefined;
-  const put = (of: Piece, { sizes: lines, findings }: SheetView): void => {
-    if (store.getState().piece === of) store.setState({ answer: { of, lines, findings } });
+  const put = (of: Piece, { plan, sizes: lines, findings }: SheetView): void => {
+    const settled = plan.surface.converged && (plan.cover?.check.settled ?? true);
+    if (store.getState().piece === of) store.setState({ answer: { of, lines, findings, settled } });
   };
   const work = async (asked: Wanted): Promise<void> => {
     if (turn.busy || turn.over || store.getState().piece !== asked.piece) return;

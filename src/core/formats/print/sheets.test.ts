@@ -61,6 +61,7 @@ it('the length of cloth by a lay that was chosen stands in the sizes and over th
   const both = await texts({ 'cloth.length': 8721 });
   expect(both.match(/8\.8/g)).toHaveLength(2);
   expect(both.match(/by the lay you chose/g)).toHaveLength(2);
+  expect(await texts({ 'cloth.length': 0 })).toContain('takes it from the store');
   expect(await texts({})).not.toMatch(/you chose/);
 });
 
