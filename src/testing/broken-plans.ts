@@ -303,7 +303,12 @@ export const BROKEN: readonly Broken[] = [
     (found) => set(staples(found).places[0]!, { y: staples(found).places[0]!.y - 60 }),
     ['fasteners'],
   ],
-  ['fewer staples counted than drawn', 'pulled', (found) => set(staples(found), { count: staples(found).places.length - 1 }), ['fasteners']],
+  [
+    'fewer staples counted than drawn',
+    'pulled',
+    (found) => set(staples(found), { count: staples(found).places.length - 1 }),
+    ['fasteners'],
+  ],
   ['fewer staples bought than used', 'pulled', (found) => set(staples(found), { toBuy: staples(found).count - 1 }), ['fasteners']],
   ['a number given twice', 'pulled', ({ plan }) => set(plan.fixing.order[7]!, { n: 7 }), ['fasteners']],
   [
