@@ -4,9 +4,6 @@ import { sizesOf } from '../core/sizes';
 import { sharedPlanner } from './quick';
 import { randomJobs } from './random-jobs';
 
-/** The week of the year: each week other jobs are thrown. */
-export const WEEK = Math.floor((Date.now() - Date.UTC(new Date().getUTCFullYear(), 0, 1)) / (7 * 86_400_000));
-
 /**
  * Plans random jobs and inspects each.
  *

@@ -8,3 +8,16 @@ export const thorough = process.env.FOVEA_THOROUGH === '1';
  * @param deep in `npm run thorough`
  */
 export const runs = (quick: number, deep: number): number => (thorough ? deep : quick);
+
+/** The week of the year: in `npm test` each week tries other cases. */
+export const WEEK = Math.floor((Date.now() - Date.UTC(new Date().getUTCFullYear(), 0, 1)) / (7 * 86_400_000));
+
+/**
+ * What of a list is tried in `npm test` this week; `npm run thorough` tries all of it.
+ *
+ * @param list the cases
+ * @param every one of so many
+ * @returns every so many of them, beginning with another each week
+ */
+export const thisWeek = <T>(list: readonly T[], every: number): T[] =>
+  thorough ? [...list] : list.filter((_, i) => i % every === WEEK % Math.min(every, list.length));

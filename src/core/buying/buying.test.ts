@@ -7,6 +7,7 @@ import { planPiece } from '../plan';
 import { holds, shelf, wareProblems, type KeptWare } from '../store';
 import { buyProgram, needsOf, quickOffers, stockBins, waresFor, type BuyAsked, type Buying, type Need } from '.';
 import { QUICK } from '../../testing/quick';
+import { thisWeek } from '../../testing/runs';
 
 let solver: Awaited<ReturnType<typeof highs>>;
 beforeAll(async () => {
@@ -186,21 +187,24 @@ describe('what to buy', () => {
     expect(roll!.amount).toBeCloseTo(planned[0]!.plan.cut.cloth.length / 0.9, 0);
   });
 
-  it.each(KINDS.map(({ id }) => id))('%s: as much cloth is bought as its cut sheet says, and several pieces never take more', (id) => {
-    const start = newPiece(id);
-    const piece = { ...start, cloth: { ...start.cloth, name: 'Linen' } };
-    const planned = ['p', 'q'].map((key) => ({ id: key, piece, plan: planPiece(piece, {}, QUICK) }));
-    const ware: KeptWare = { ...box('linen', 1, 41), kind: 'cloth', name: 'Linen', sold: 'metre', width: piece.cloth.rollWidth };
-    const amount = (of: typeof planned): number =>
-      quickOffers(
-        layGroups(of, {}).find((group) => group.of === 'Linen')!,
-        [ware],
-        [],
-      )[0]!.amount;
-    const { length } = planned[0]!.plan.cut.cloth;
-    expect(amount(planned.slice(0, 1))).toBe(length);
-    expect(amount(planned)).toBeLessThanOrEqual(2 * length);
-  });
+  it.each(thisWeek(KINDS, 3).map(({ id }) => id))(
+    '%s: as much cloth is bought as its cut sheet says, and several pieces never take more',
+    (id) => {
+      const start = newPiece(id);
+      const piece = { ...start, cloth: { ...start.cloth, name: 'Linen' } };
+      const planned = ['p', 'q'].map((key) => ({ id: key, piece, plan: planPiece(piece, {}, QUICK) }));
+      const ware: KeptWare = { ...box('linen', 1, 41), kind: 'cloth', name: 'Linen', sold: 'metre', width: piece.cloth.rollWidth };
+      const amount = (of: typeof planned): number =>
+        quickOffers(
+          layGroups(of, {}).find((group) => group.of === 'Linen')!,
+          [ware],
+          [],
+        )[0]!.amount;
+      const { length } = planned[0]!.plan.cut.cloth;
+      expect(amount(planned.slice(0, 1))).toBe(length);
+      expect(amount(planned)).toBeLessThanOrEqual(2 * length);
+    },
+  );
 
   it('everything on the shelf can be bought by', () => {
     const all = shelf();

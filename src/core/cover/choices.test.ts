@@ -83,7 +83,7 @@ describe('any choice of cover', () => {
           expect(error.problems[0]!.message.length).toBeGreaterThan(20);
         }
       }),
-      { numRuns: runs(10, 30) },
+      { numRuns: runs(4, 30) },
     );
   });
 });

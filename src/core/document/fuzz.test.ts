@@ -10,8 +10,8 @@ import { measured } from '../../testing/measured';
 import { runs } from '../../testing/runs';
 
 /** How many documents are made, and how many of those that are taken are planned: more with `npm run fuzz`. */
-const MADE = Number(process.env.FOVEA_FUZZ ?? runs(3000, 10_000));
-const PLANNED = Number(process.env.FOVEA_FUZZ_PLANS ?? runs(15, 40));
+const MADE = Number(process.env.FOVEA_FUZZ ?? runs(1500, 10_000));
+const PLANNED = Number(process.env.FOVEA_FUZZ_PLANS ?? runs(8, 40));
 const SEED = Number(process.env.FOVEA_FUZZ_SEED ?? 20261126);
 type Roll = ReturnType<typeof seededRandom>;
 const pick = <T>(roll: Roll, list: readonly T[]): T => list[Math.floor(roll() * list.length)]!;

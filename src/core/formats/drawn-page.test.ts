@@ -12,7 +12,7 @@ import { printFigure, sizesOf } from '../sizes';
 import { printedPages, printPdf, type PrintedPage, type PrintJob } from './pdf';
 import type { PrintPart } from './print/choice';
 import { POINTS_PER_MM } from './tiles';
-import { runs } from '../../testing/runs';
+import { thisWeek } from '../../testing/runs';
 import { sharedPlanner } from '../../testing/quick';
 
 /**
@@ -97,7 +97,7 @@ const PAPERS: [PieceKind, 'mm' | 'in'][] = [
   ['block-seat', 'mm'],
 ];
 
-describe.each(PAPERS.slice(0, runs(2, PAPERS.length)))('paper of a %s in %s', (kind, unit) => {
+describe.each(thisWeek(PAPERS, 4))('paper of a %s in %s', (kind, unit) => {
   it('says every figure of the sizes, as poppler reads it', async () => {
     const piece = { ...newPiece(kind), count: 3 };
     const { file, plan } = await printed(piece, unit);
@@ -215,7 +215,7 @@ function mustInk(mark: PrintedPage['marks'][number]): Point[][] {
   return [near.flatMap((along) => near.map((up): Point => (mark.turned ? [x - up, y + along] : [x + along, y + up])))];
 }
 
-describe.each(PAPERS.slice(0, runs(2, PAPERS.length)))('preview and paper of a %s in %s, dot by dot', (kind, unit) => {
+describe.each(thisWeek(PAPERS, 4))('preview and paper of a %s in %s, dot by dot', (kind, unit) => {
   const piece = { ...newPiece(kind), count: 3 };
 
   it.each(['job', 'cut', 'run', 'labels', 'templates'] as const)('%s: all ink is shown, and all that is shown leaves ink', async (part) => {

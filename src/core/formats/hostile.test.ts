@@ -16,9 +16,9 @@ import { seededRandom } from '../../testing/seeded-random';
 import { measured } from '../../testing/measured';
 
 /** How many mutated files of each format are read: more with `npm run fuzz`. */
-const MADE = Number(process.env.FOVEA_FUZZ ?? 10_000);
+const MADE = Number(process.env.FOVEA_FUZZ ?? runs(3000, 10_000));
 /** Drawings, photos and models are a hundred times as large as a line of the tape or the mat: fewer of them are made where time is short. */
-const LARGE = runs(500, MADE);
+const LARGE = runs(200, MADE);
 const LINES = ['CSV', 'the tape', 'the mat'];
 /** No file may hold its reader longer than this, ms. */
 const LONGEST = 2000;

@@ -113,7 +113,7 @@ function farthest(outline: readonly Pair[], lines: readonly Pair[][]): number {
 const between = (a: Pair, b: Pair): Pair => [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2];
 
 describe('random jobs, read back from what leaves the program', () => {
-  it.each(randomJobs(runs(8, 60), 77, sharedPlanner))('%s', async (_says, piece) => {
+  it.each(randomJobs(runs(4, 60), 77, sharedPlanner))('%s', async (_says, piece) => {
     let plan: Plan;
     try {
       plan = planPiece(piece, {}, { sits: false, planner: sharedPlanner });

@@ -166,7 +166,7 @@ describe('any seat', () => {
           }
         }
       }),
-      { numRuns: runs(20, 60) },
+      { numRuns: runs(8, 60) },
     );
   });
 
@@ -180,7 +180,7 @@ describe('any seat', () => {
           expect(Math.abs(other!.fromCentre - s.fromCentre)).toBeLessThan(0.02);
         }
       }),
-      { numRuns: runs(12, 40) },
+      { numRuns: runs(6, 40) },
     );
   });
 });

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { kindOf, KINDS, newPiece, type BaseShape, type Piece, type PieceKind } from '../piece';
 import { planPiece, type Plan } from '.';
-import { runs } from '../../testing/runs';
+import { runs, thisWeek } from '../../testing/runs';
 import { QUICK, sharedPlanner } from '../../testing/quick';
 
 /** What an upholsterer of thirty years would say to a piece as it starts, and to others of its size. */
@@ -82,17 +82,20 @@ describe('a kind as it starts', () => {
     expect(plan.cut.cloth.tooLarge).toEqual([]);
   });
 
-  it.each(KINDS.map(({ id }) => [id] as const))('%s: many like it have three tucks at a corner at the most and a valid order', (id) => {
-    for (const piece of variants(id)) {
-      const plan = planPiece(piece, {}, QUICK);
-      for (const corner of plan.corners) expect(corner.pleats).toBeLessThanOrEqual(3);
-      expect(plan.cover.relief?.cuts.length ?? 0).toBeLessThanOrEqual(12);
-      expect(disorder(plan)).toEqual([]);
-      // A loose cover is fastened to nothing; everything else is held.
-      expect(plan.fixing.order.length > 0).toBe(!kindOf(id).traits.loose || piece.covering.way !== 'block');
-      expect(plan.cut.cloth.tooLarge).toEqual([]);
-    }
-  });
+  it.each(thisWeek(KINDS, 3).map(({ id }) => [id] as const))(
+    '%s: many like it have three tucks at a corner at the most and a valid order',
+    (id) => {
+      for (const piece of variants(id)) {
+        const plan = planPiece(piece, {}, QUICK);
+        for (const corner of plan.corners) expect(corner.pleats).toBeLessThanOrEqual(3);
+        expect(plan.cover.relief?.cuts.length ?? 0).toBeLessThanOrEqual(12);
+        expect(disorder(plan)).toEqual([]);
+        // A loose cover is fastened to nothing; everything else is held.
+        expect(plan.fixing.order.length > 0).toBe(!kindOf(id).traits.loose || piece.covering.way !== 'block');
+        expect(plan.cut.cloth.tooLarge).toEqual([]);
+      }
+    },
+  );
 
   it('four default seats lie two abreast', () => {
     const four = planPiece({ ...newPiece('chair-seat'), count: 4 }, {}, QUICK);

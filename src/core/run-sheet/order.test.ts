@@ -6,6 +6,7 @@ import { planPiece, type Plan } from '../plan';
 import { seededRandom } from '../../testing/seeded-random';
 import { STEP_PLACES, type Step } from '.';
 import { QUICK } from '../../testing/quick';
+import { thisWeek } from '../../testing/runs';
 
 /** What must come before what, whoever works: [earlier, later, why]. Keys as they begin. */
 const BEFORE: [string, string, string][] = [
@@ -131,7 +132,7 @@ function safe({ steps }: Plan, text: string): void {
 const planned = (piece: Piece): Plan => planPiece(piece, {}, QUICK);
 
 describe('the run sheet of every kind in every way it can be covered', () => {
-  it.each(KINDS.map(({ id }) => id))('%s: in an order one can work in, with its cautions', (id) => {
+  it.each(thisWeek(KINDS, 3).map(({ id }) => id))('%s: in an order one can work in, with its cautions', (id) => {
     let tried = 0;
     const roll = seededRandom(17);
     for (const way of WAYS) {

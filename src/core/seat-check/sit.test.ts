@@ -7,7 +7,7 @@ import { problemsOf } from '../document';
 import { planPiece } from '../plan';
 import { KINDS, newPiece, PieceProblems, type Pad, type Piece, type PieceKind } from '../piece';
 import type { PadEdge } from '../pad-rims';
-import { runs } from '../../testing/runs';
+import { runs, thisWeek } from '../../testing/runs';
 import { sharedPlanner } from '../../testing/quick';
 
 const chair = newPiece('chair-seat');
@@ -21,7 +21,7 @@ const with1 = (change: Partial<Pad>): Piece => ({ ...chair, pads: [{ ...chair.pa
 
 describe('sitting on a piece', () => {
   it('every kind as it is usually built is solved and has nothing wrong', () => {
-    for (const kind of KINDS) {
+    for (const kind of thisWeek(KINDS, 3)) {
       const { sat, surface } = solved(newPiece(kind.id));
       expect(surface.converged, kind.id).toBe(true);
       expect(sat!.plan, kind.id).toMatchObject({ converged: true, bottoms: false, edgeFelt: false });
@@ -227,7 +227,7 @@ describe('any stack at all', () => {
           if (!(error instanceof PieceProblems)) throw error;
         }
       }),
-      { numRuns: runs(4, 25) },
+      { numRuns: runs(2, 25) },
     );
     // What does not come to rest is said to the user; it is the exception.
     expect(rested / all).toBeGreaterThan(0.6);

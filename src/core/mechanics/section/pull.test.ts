@@ -108,7 +108,7 @@ describe('the section under a pulled cover', () => {
           if (converged) expect(lineLength(line)).toBeLessThan(200 + Math.max(1, overhang) + thickness + Math.hypot(overhang, 12) + 1);
         },
       ),
-      { numRuns: runs(15, 40) },
+      { numRuns: runs(6, 40) },
     );
   });
 
@@ -157,7 +157,7 @@ describe('sections of any stack', () => {
           expect(Math.max(...line.map(([, z]) => z))).toBeLessThan(Math.max(...under) + 1);
         },
       ),
-      { numRuns: runs(200, 1500) },
+      { numRuns: runs(80, 1500) },
     );
     expect(rested / all).toBeGreaterThan(0.85);
   });
