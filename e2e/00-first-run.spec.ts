@@ -1,6 +1,6 @@
 import { expect } from '@playwright/test';
 import { deep, origin, test } from './workshop';
-import { place, settled } from './help';
+import { place, settled, toStage } from './help';
 
 deep('an empty workshop greets with three ways in; a guide leads through a first piece and can be left', async ({ page }) => {
   await page.goto('/');
@@ -17,7 +17,7 @@ deep('an empty workshop greets with three ways in; a guide leads through a first
   const guide = page.getByRole('region', { name: 'Guide to a first piece' });
   await expect(guide).toContainText('1 of 5');
   await page.getByLabel('Name').fill('Guided seat');
-  await page.getByRole('button', { name: 'Start with the usual sizes, measure later' }).click();
+  await page.getByRole('button', { name: 'Use standard sizes for blanks' }).click();
   await page.waitForURL(/\/piece\//);
   await expect(guide).toContainText('2 of 5');
   await settled(page);
@@ -25,7 +25,7 @@ deep('an empty workshop greets with three ways in; a guide leads through a first
   await guide.getByRole('button', { name: 'Next' }).click();
   await expect(page.getByRole('list', { name: 'Verdict' })).toBeVisible({ timeout: 60_000 });
   // Somewhere else in between, it waits and leads back.
-  await page.getByRole('button', { name: /^2\. Base/ }).click();
+  await toStage(page, 'Board');
   await guide.getByRole('button', { name: 'Show me' }).click();
   await expect(page.getByRole('list', { name: 'Verdict' })).toBeVisible();
   await guide.getByRole('button', { name: 'Next' }).click();
@@ -43,7 +43,7 @@ deep('an empty workshop greets with three ways in; a guide leads through a first
 
 test('a word is explained beside its field, and all of them can be searched', async ({ page }) => {
   const id = await place(page, { name: 'Words seat' });
-  await page.goto(`/piece/${id}?stage=build`);
+  await page.goto(`/piece/${id}?stage=padding`);
   await settled(page);
   await page.getByRole('button', { name: 'What is “Overhang”?' }).first().click();
   const dialog = page.getByRole('dialog', { name: 'Words of the trade' });

@@ -5,7 +5,7 @@ import { PDFDocument } from '@cantoo/pdf-lib';
 import { rollLength, saidLength } from '../src/core/length';
 import type { Piece } from '../src/core/piece';
 import type { Plan } from '../src/core/plan';
-import { fovea, settled, slip, unfold } from './help';
+import { fovea, settled, slip, toPads, unfold } from './help';
 
 deep('a seat from the tape to the templates, and the same numbers everywhere', async ({ page }, info) => {
   await page.goto('/');
@@ -15,7 +15,7 @@ deep('a seat from the tape to the templates, and the same numbers everywhere', a
   // Typed as a tape goes round, Enter to the next.
   await page.getByRole('link', { name: 'New piece', exact: true }).click();
   await page.getByLabel('Name').fill('Porch chair');
-  await page.getByLabel('How many alike').fill('4');
+  await page.getByLabel('Quantity').fill('4');
   await page.getByLabel('Front width').fill('17 3/4');
   await expect(page.getByText('= 17 3/4"')).toBeVisible();
   await page.getByLabel('Front width').press('Enter');
@@ -32,7 +32,7 @@ deep('a seat from the tape to the templates, and the same numbers everywhere', a
   await page.keyboard.press('Enter');
   await page.getByRole('button', { name: 'Start this piece' }).click();
   await expect(page.getByRole('heading', { name: 'Porch chair' })).toBeVisible();
-  await page.getByRole('button', { name: '3. Build' }).click();
+  await toPads(page);
   await settled(page);
 
   // Drag the crown up.
@@ -129,7 +129,7 @@ test('worked through the run sheet and found in the log', async ({ page }) => {
     await page.getByRole('button', { name: 'Start this piece' }).click({ timeout: 3000 });
     await expect(page.getByText('Not everything is measured yet')).toBeVisible({ timeout: 3000 });
   }).toPass();
-  await page.getByRole('button', { name: 'Start with the usual sizes' }).click();
+  await page.getByRole('button', { name: 'Use standard sizes for blanks' }).click();
   await page.getByRole('button', { name: /Bench/ }).click();
   await expect(page.getByText('Caution.').first()).toBeVisible();
   const boxes = page.getByRole('checkbox', { name: /, piece 1$/ });

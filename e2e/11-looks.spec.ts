@@ -40,9 +40,9 @@ deep('in the round the cloth lies as its flat pieces carry it, and somebody sits
     covering: { way: 'pull-over', motif: { x: 0, y: 0, on: 'stripe' } },
   });
   // At a stage that looks at no cover: in the round the cloth is on it all the same.
-  await page.goto(`/piece/${id}?stage=sit`);
+  await page.goto(`/piece/${id}?stage=padding&view=sit`);
   await settled(page);
-  await page.getByRole('button', { name: 'In the round' }).click();
+  await page.getByRole('button', { name: '3D' }).click();
   const striped = await round(page);
   expect(await seen(page, striped, 'blue')).toBeGreaterThan(4000);
   expect(await seen(page, striped, 'pale')).toBeGreaterThan(3000);
@@ -70,7 +70,7 @@ deep('in the round a tape is laid, and the cut is moved', async ({ page }) => {
   const id = await place(page, { name: 'Taped seat' });
   await page.goto(`/piece/${id}?stage=cover`);
   await settled(page);
-  await page.getByRole('button', { name: 'In the round' }).click();
+  await page.getByRole('button', { name: '3D' }).click();
   await round(page);
   await page.getByLabel('Measure with the tape').check();
   const tape = page.getByRole('group', { name: 'Tape' });
@@ -108,7 +108,7 @@ deep('in the round a set stands in a row and turns', async ({ page }) => {
   const id = await place(page, { name: 'Row seat', count: 4 });
   await page.goto(`/piece/${id}?stage=cover`);
   await settled(page);
-  await page.getByRole('button', { name: 'In the round' }).click();
+  await page.getByRole('button', { name: '3D' }).click();
   const one = await round(page);
   await page.getByLabel('The whole set').check();
   const view = page.getByRole('img', { name: /in the round/ });
@@ -143,13 +143,13 @@ deep('a photo of the cloth is what is seen in the round', async ({ page }) => {
   await page.keyboard.press('Enter');
   await expect(store.getByLabel('The photo shows, across')).toHaveValue('120 mm');
   await store.getByRole('button', { name: 'Done' }).click();
-  await page.getByRole('button', { name: 'In the round' }).click();
+  await page.getByRole('button', { name: '3D' }).click();
   await expect.poll(async () => seen(page, await round(page), 'blue'), { timeout: 60_000 }).toBeGreaterThan(8000);
 });
 
 deep('a drawing keeps its figures readable, comes nearer by wheel, keys and button, and goes home', async ({ page }) => {
   const id = await place(page, { name: 'Near seat' });
-  await page.goto(`/piece/${id}?stage=fix`);
+  await page.goto(`/piece/${id}?stage=bench&view=order`);
   await settled(page);
   const plan = page.getByRole('group', { name: /Plan from above/ });
   const heights = async (): Promise<number[]> =>
@@ -157,8 +157,8 @@ deep('a drawing keeps its figures readable, comes nearer by wheel, keys and butt
   for (const high of await heights()) expect(high).toBeGreaterThan(9);
   const numbers = (): Promise<number> => plan.locator('[data-staple] text').count();
   const before = await numbers();
-  await page.getByRole('button', { name: 'Nearer' }).first().click();
-  await page.getByRole('button', { name: 'Nearer' }).first().click();
+  await page.getByRole('button', { name: 'Zoom in' }).first().click();
+  await page.getByRole('button', { name: 'Zoom in' }).first().click();
   await expect(plan).toHaveAttribute('data-near', 'yes');
   // Nearer, there is room for more numbers, and figures have not grown.
   await expect.poll(numbers).toBeGreaterThanOrEqual(before);

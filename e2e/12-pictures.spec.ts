@@ -20,14 +20,14 @@ test('a sheet that is still being worked out says so, and its fields can be type
       terminate(): void {}
     } as unknown as typeof Worker;
   });
-  await page.goto(`/piece/${id}?stage=build`);
+  await page.goto(`/piece/${id}?stage=padding`);
   await expect(page.getByText(/Working (it )?out/).first()).toBeVisible();
   await expect(middle(page)).toHaveScreenshot('loading.png', LIKE);
 });
 
 test('what is refused is said beside its field, and the last good sheet stays', async ({ page }) => {
   const id = await place(page, { name: 'Refused seat' });
-  await page.goto(`/piece/${id}?stage=build`);
+  await page.goto(`/piece/${id}?stage=padding`);
   await settled(page);
   await expect(page.getByRole('region', { name: 'Answer' })).toHaveAttribute('aria-busy', 'false');
   const thickness = page.getByLabel('Thickness').first();
@@ -40,7 +40,7 @@ test('what is refused is said beside its field, and the last good sheet stays', 
 
 test('a plan with hundreds of staples stays legible', async ({ page }) => {
   const id = await place(page, { ...newPiece('headboard'), name: 'Large headboard', overrides: { staplePitch: 8 } });
-  await page.goto(`/piece/${id}?stage=fix`);
+  await page.goto(`/piece/${id}?stage=bench&view=order`);
   await settled(page);
   await expect(page.getByRole('group', { name: /Plan from above/ })).toHaveScreenshot('many-staples.png', LIKE);
 });

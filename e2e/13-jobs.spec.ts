@@ -4,7 +4,7 @@ import { formatLength } from '../src/core/length';
 import { newChairSeat } from '../src/core/piece';
 import { createPlanner, planPiece, sheetView } from '../src/core/plan';
 import { JOBS } from '../src/testing/jobs';
-import { place, settled, slip, unfold } from './help';
+import { place, settled, slip, toStage, unfold } from './help';
 import { thorough } from '../src/testing/runs';
 
 /** Jobs of docs/jobs.md, from the floor to the bench in the browser: every eighth, all of them in `npm run thorough`. */
@@ -26,9 +26,9 @@ for (const job of JOBS.filter(({ browser }) => browser).filter((_, i) => thoroug
     await unfold(page, 'Buy');
     for (const key of job.buys.filter((buy) => buy.startsWith('cloth') || buy.startsWith('foam')))
       await expect(slip(page, key)).toBeVisible();
-    await page.getByRole('button', { name: '6. Cut' }).click();
+    await toStage(page, 'Cut');
     await expect(page.locator('[data-laid]').first()).toBeVisible();
-    await page.getByRole('button', { name: '8. Bench' }).click();
+    await toStage(page, 'Bench');
     const heads = page.getByRole('region', { name: 'Run sheet' }).getByRole('heading', { level: 3 });
     await expect(heads).toHaveCount(plan.steps.length);
     expect((await heads.allTextContents()).map((head) => head.replace(/^\d+\. /, ''))).toEqual(plan.steps.map(({ name }) => name));

@@ -2,7 +2,7 @@ import { writeFileSync } from 'node:fs';
 import { expect } from '@playwright/test';
 import { deep, test } from './workshop';
 import { newPiece } from '../src/core/piece';
-import { fovea, place, saved, settled, slip, unfold } from './help';
+import { fovea, openPads, place, saved, settled, slip, toPads, toSitting, toStage, unfold } from './help';
 
 /** A figure in words, mm. */
 const mm = (words: string | null): number => Number(/(-|−)?[\d.]+/.exec(words ?? '')![0].replace('−', '-'));
@@ -10,15 +10,15 @@ const mm = (words: string | null): number => Number(/(-|−)?[\d.]+/.exec(words 
 deep('webbing is as tight as the hand found it: straps to cut, how far it goes down, springs instead', async ({ page }) => {
   await page.goto('/');
   const id = await place(page, { ...newPiece('tight-seat'), name: 'Settle deck' });
-  await page.goto(`/piece/${id}?stage=base`);
+  await page.goto(`/piece/${id}?stage=board`);
   await settled(page);
   await expect(page.locator('[data-board="stretched"]')).toContainText('goes down 30 mm; 25 to 40 mm is tight enough');
   await expect(slip(page, 'deck.along')).toContainText('470 mm');
-  await expect(page.locator('[data-sizes="Base"]')).toContainText('6 to cut, stretched by 12 %');
+  await expect(page.locator('[data-sizes="Board"]')).toContainText('6 to cut, stretched by 12 %');
   // In the cut: two rails and what is stretched between them.
   await expect(page.locator('[data-board-cut]')).toHaveAttribute('d', /Z.*Z.*Z/);
 
-  await page.getByRole('button', { name: '4. Sit' }).click();
+  await toSitting(page);
   await settled(page);
   const deck = page.locator('dt', { hasText: 'Of it the deck' }).locator('xpath=following-sibling::dd[1]');
   const tight = mm(await deck.textContent());
@@ -27,7 +27,7 @@ deep('webbing is as tight as the hand found it: straps to cut, how far it goes d
   await expect(page.getByLabel('Verdict')).toContainText('15 to 45 is usual');
 
   // Slack, it is said beside what is wrong with it, and one press mends it.
-  await page.getByRole('button', { name: '2. Base' }).click();
+  await toStage(page, 'Board');
   await page.getByLabel('A hand leant on it goes down').fill('55');
   await page.keyboard.press('Enter');
   await settled(page);
@@ -44,7 +44,7 @@ deep('webbing is as tight as the hand found it: straps to cut, how far it goes d
   await expect(slip(page, 'deck.across')).toHaveCount(0);
   await unfold(page, 'Buy');
   await expect(slip(page, 'deck.clips')).toContainText('8');
-  await page.getByRole('button', { name: '8. Bench' }).click();
+  await toStage(page, 'Bench');
   await expect(page.getByRole('heading', { name: /Hook in the springs/ })).toBeVisible();
   await expect(page.getByText(/under tension: eye protection/).first()).toBeVisible();
   await page.keyboard.press('Control+z');
@@ -63,7 +63,7 @@ deep('what a seat goes between is told before it is cut: covered it is larger th
   await page.goto('/');
   const shape = { type: 'rectangle', width: 450, depth: 420, cornerRadius: { front: 20, back: 20 } } as const;
   const id = await place(page, { ...newPiece('chair-seat', shape), name: 'Dropped in' });
-  await page.goto(`/piece/${id}?stage=base`);
+  await page.goto(`/piece/${id}?stage=board`);
   await settled(page);
   await page.getByText('Goes between').click();
   await page.getByRole('button', { name: 'Frame or walls' }).click();
@@ -113,7 +113,7 @@ deep('old foam goes back in from its press test, is patched, and the old holes h
   await expect(page.getByRole('button', { name: 'Put the old foam into the new build' })).toHaveCount(0);
   expect((await saved(page, id)).pads.some(({ kept }) => kept === 'cleaned')).toBe(true);
 
-  await page.getByRole('button', { name: '3. Build' }).click();
+  await toPads(page);
   await settled(page);
   const patch = page.getByLabel('A patch of fresh foam');
   await expect(patch).toBeVisible();
@@ -122,7 +122,7 @@ deep('old foam goes back in from its press test, is patched, and the old holes h
   await expect(slip(page, 'foam.main insert')).toHaveText('180 mm × 160 mm');
   await expect(page.locator('[data-sizes="Padding"]')).toContainText('Patch in the main pad');
 
-  await page.getByRole('button', { name: '8. Bench' }).click();
+  await toStage(page, 'Bench');
   await expect(page.getByRole('heading', { name: /The old main pad/ })).toBeVisible();
   await expect(page.getByRole('heading', { name: /Patch the old main pad/ })).toBeVisible();
   await expect(page.getByText(/9 of them through the old holes/).first()).toBeVisible();
@@ -138,10 +138,11 @@ test('the form of a pad’s top is chosen, taken hold of in the section, and dra
   await page.goto('/');
   const seat = newPiece('bench');
   const id = await place(page, { ...seat, name: 'Dipped bench', chalk: { x: 0, y: 0, angle: Math.PI / 2 } });
-  await page.goto(`/piece/${id}?stage=build`);
+  await page.goto(`/piece/${id}?stage=padding`);
+  await openPads(page);
   await settled(page);
   const before = await slip(page, 'height').textContent();
-  await page.getByLabel('Its top').selectOption({ label: 'A saddle’s dip across' });
+  await page.getByLabel('Top shape').selectOption({ label: 'A saddle’s dip across' });
   await settled(page);
   await expect(page.locator('[data-sizes="Padding"]')).toContainText('Dip of the main pad');
   await expect(page.locator('[data-sizes="Padding"]')).toContainText('the cover bridges it; glue wadding and cover into it');
@@ -161,7 +162,7 @@ test('the form of a pad’s top is chosen, taken hold of in the section, and dra
   await page.keyboard.press('Enter');
 
   // Cut to a line: a point dragged in the section is the point on the stencil.
-  await page.getByLabel('Its top').selectOption({ label: 'Cut to a line on its side' });
+  await page.getByLabel('Top shape').selectOption({ label: 'Cut to a line on its side' });
   await settled(page);
   const point = page.getByRole('slider', { name: 'Point 1 of the side' });
   const box = (await point.boundingBox())!;
@@ -178,11 +179,11 @@ test('the form of a pad’s top is chosen, taken hold of in the section, and dra
   await page.getByRole('button', { name: 'Print…' }).click();
   await expect(page.getByRole('dialog')).toContainText('Side of the main pad');
   await page.keyboard.press('Escape');
-  await page.getByRole('button', { name: '8. Bench' }).click();
+  await toStage(page, 'Bench');
   await expect(page.getByText('draw it, mirror it on to the other')).toBeVisible();
   // Level again: nothing of it is left.
-  await page.getByRole('button', { name: '3. Build' }).click();
-  await page.getByLabel('Its top').selectOption({ label: 'Level' });
+  await toPads(page);
+  await page.getByLabel('Top shape').selectOption({ label: 'Level' });
   await settled(page);
   expect(await slip(page, 'height').textContent()).toBe(before);
 });
@@ -211,10 +212,10 @@ deep('a second cloth: chosen part by part, on its own roll, in the list of what 
   await expect(page.getByText(/of the second cloth/).first()).toBeVisible();
   await unfold(page, 'Buy');
   await expect(slip(page, 'second.length')).toContainText(/m/);
-  await page.getByRole('button', { name: '6. Cut' }).click();
+  await toStage(page, 'Cut');
   await expect(page.getByLabel('Cut layouts')).toContainText(piece.second!.name);
   // One press takes it back, and nothing is left on its roll.
-  await page.getByRole('button', { name: '5. Cover' }).click();
+  await toStage(page, 'Cover');
   await page.getByLabel('A second cloth on some parts').uncheck();
   await settled(page);
   expect((await saved(page, id)).second).toBeNull();
@@ -224,7 +225,7 @@ deep('a second cloth: chosen part by part, on its own roll, in the list of what 
 deep('what a mattress hides is plain cloth, joined below what is seen', async ({ page }) => {
   await page.goto('/');
   const id = await place(page, { ...newPiece('headboard'), name: 'Night-shift headboard' });
-  await page.goto(`/piece/${id}?stage=base`);
+  await page.goto(`/piece/${id}?stage=board`);
   await settled(page);
   await page.getByText('Hidden below', { exact: true }).click();
   await page.getByRole('button', { name: 'Mattress, skirting, frame' }).click();
@@ -236,11 +237,11 @@ deep('what a mattress hides is plain cloth, joined below what is seen', async ({
   await expect(page.getByRole('alert').first()).toBeVisible();
   await page.getByLabel('Hidden up to').fill('200');
   await page.keyboard.press('Enter');
-  await page.getByRole('button', { name: '5. Cover' }).click();
+  await toStage(page, 'Cover');
   await settled(page);
   await unfold(page, 'Cover');
   await expect(slip(page, 'piece.cover-below')).toBeVisible();
-  await page.getByRole('button', { name: '8. Bench' }).click();
+  await toStage(page, 'Bench');
   await expect(page.getByText(/hidden seam/).first()).toBeVisible();
   expect((await saved(page, id)).base.hidden).toMatchObject({ by: 'mattress', upTo: 200 });
 });
@@ -258,10 +259,10 @@ deep('marks made before cover and base part are lettered, and met again', async 
   await page.keyboard.press('Enter');
   await expect(page.getByLabel('From the edge’s middle')).toHaveValue(/^45/);
   expect((await saved(page, id)).strip!.meet).toMatchObject([{ name: 'Dark stripe', edge: { kind: 'edge', name: 'back' }, along: 45 }]);
-  await page.getByRole('button', { name: '5. Cover' }).click();
+  await toStage(page, 'Cover');
   await settled(page);
   await expect(page.locator('[data-meet="A"]')).toBeVisible();
-  await page.getByRole('button', { name: '8. Bench' }).click();
+  await toStage(page, 'Bench');
   await expect(page.getByText('A (Dark stripe, back, 45 mm right of the middle)')).toBeVisible();
 });
 
@@ -270,10 +271,10 @@ deep('a bordered headboard goes on in stages, or sewn as one', async ({ page }) 
   const id = await place(page, { ...newPiece('headboard-bordered'), name: 'Staged headboard' });
   await page.goto(`/piece/${id}?stage=bench`);
   await expect(page.getByText('Back-tack the border')).toBeVisible();
-  await page.getByRole('button', { name: '5. Cover' }).click();
+  await toStage(page, 'Cover');
   await page.getByLabel('Made').selectOption({ label: 'Sewn as one cover' });
   await settled(page);
-  await page.getByRole('button', { name: '8. Bench' }).click();
+  await toStage(page, 'Bench');
   await expect(page.getByText('Sew the cover')).toBeVisible();
   await expect(page.getByText('Back-tack the border')).toHaveCount(0);
 });
@@ -281,7 +282,7 @@ deep('a bordered headboard goes on in stages, or sewn as one', async ({ page }) 
 deep('a board put together from planks: its courses to saw, and battens where it is not glued', async ({ page }) => {
   await page.goto('/');
   const id = await place(page, { ...newPiece('headboard'), name: 'Plank headboard' });
-  await page.goto(`/piece/${id}?stage=base`);
+  await page.goto(`/piece/${id}?stage=board`);
   await settled(page);
   await page.getByText('Made of pieces', { exact: true }).click();
   await page.getByRole('button', { name: 'Planks in courses' }).click();
@@ -294,7 +295,7 @@ deep('a board put together from planks: its courses to saw, and battens where it
   await page.getByRole('button', { name: 'A frame with two ribs' }).click();
   await settled(page);
   await expect(page.locator('[data-warning="courses-loose"]')).toHaveCount(0);
-  await page.getByRole('button', { name: '8. Bench' }).click();
+  await toStage(page, 'Bench');
   await expect(page.getByText('Put the board together')).toBeVisible();
   expect((await saved(page, id)).base.frame!.ribs).toBe(2);
 });

@@ -3,11 +3,12 @@ import { writeFileSync } from 'node:fs';
 import { expect } from '@playwright/test';
 import { deep, test } from './workshop';
 import { newPiece } from '../src/core/piece';
-import { fovea, place, saved, settled, slip, unfold } from './help';
+import { fovea, openPads, place, saved, settled, slip, toSitting, unfold } from './help';
 
 deep('a pocket lies where they sat, by photo and by mat; one more beside it, moved on the plan', async ({ page }) => {
   const id = await place(page, { name: 'Sat on' });
-  await page.goto(`/piece/${id}?stage=build`);
+  await page.goto(`/piece/${id}?stage=padding`);
+  await openPads(page);
   await settled(page);
   const photo = await page.screenshot({ clip: { x: 0, y: 0, width: 1200, height: 700 } });
   const pad = page.locator('[data-pad="main"]');
@@ -44,7 +45,7 @@ deep('a pocket lies where they sat, by photo and by mat; one more beside it, mov
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(second).toHaveAttribute('aria-valuetext', before!);
 
-  await page.getByRole('button', { name: /Sit$/ }).click();
+  await toSitting(page);
   await settled(page);
   const mat = execFileSync('npm', ['run', '-s', 'mat', '--', '--csv'], { stdio: ['ignore', 'pipe', 'pipe'] });
   await page.getByLabel('Frame from CSV').setInputFiles({ name: 'frame.csv', mimeType: 'text/csv', buffer: mat });
@@ -141,7 +142,7 @@ deep('a cloth that was pinned on is read by tape, compared, and taken over', asy
 
 deep('a cloth that ends in sight: shorter, its fold on the pattern, pins to buy, its own step', async ({ page }) => {
   const id = await place(page, { ...newPiece('bench'), name: 'Hall bench, ends finished' });
-  await page.goto(`/piece/${id}?stage=base`);
+  await page.goto(`/piece/${id}?stage=board`);
   await settled(page);
   await unfold(page, 'Cover');
   const size = async () => Number(/(\d+) mm ×/.exec((await slip(page, 'cover').textContent())!)![1]);

@@ -2,29 +2,29 @@ import { writeFileSync } from 'node:fs';
 import { expect } from '@playwright/test';
 import { deep, test } from './workshop';
 import { newPiece } from '../src/core/piece';
-import { fovea, place, saved, settled, slip, unfold } from './help';
+import { fovea, openPads, place, saved, settled, slip, toSitting, unfold } from './help';
 
 deep('the height as sat on is chosen on the first page, and the pad that gives it is one that is sold', async ({ page }) => {
   await page.goto('/new');
   await page.getByLabel('Name').fill('Sat on first');
-  await page.getByLabel('Height as sat on').fill('900');
+  await page.getByLabel('Seat height, loaded').fill('900');
   await page.keyboard.press('Enter');
   await expect(page.getByText('A height of 3 to 250 mm')).toBeVisible();
-  await page.getByLabel('Height as sat on').fill('40');
+  await page.getByLabel('Seat height, loaded').fill('40');
   await page.keyboard.press('Enter');
   await expect(page.locator('[data-sat-on]')).toContainText('Main pad 75 mm');
-  await page.getByRole('button', { name: 'Start with the usual sizes, measure later' }).click();
+  await page.getByRole('button', { name: 'Use standard sizes for blanks' }).click();
   await expect(page.getByRole('heading', { name: 'Sat on first' })).toBeVisible();
   const id = /piece\/([^?]+)/.exec(page.url())![1]!;
   const piece = await saved(page, id);
   expect(piece.pads.find(({ role }) => role === 'main')!.thickness).toBe(75);
-  await page.getByRole('button', { name: /Sit$/ }).click();
+  await toSitting(page);
   await settled(page);
   await expect(page.getByText('Nothing wrong: it neither bottoms out')).toBeVisible();
   // Of a board on a wall nobody asks how it is sat on.
   await page.goto('/new');
   await page.getByLabel('What are you covering?').selectOption('headboard');
-  await expect(page.getByLabel('Height as sat on')).toHaveCount(0);
+  await expect(page.getByLabel('Seat height, loaded')).toHaveCount(0);
 });
 
 deep('an old cover goes on again: it says whether it closes, what mends it, and nothing of it is bought', async ({ page }) => {
@@ -62,7 +62,8 @@ deep('an old cover goes on again: it says whether it closes, what mends it, and 
 
 deep('foam from packets, backed foam stretched over all, a border on three sides: chosen, laid, undone', async ({ page }) => {
   const id = await place(page, { name: 'Packet seats', count: 6 });
-  await page.goto(`/piece/${id}?stage=build`);
+  await page.goto(`/piece/${id}?stage=padding`);
+  await openPads(page);
   await settled(page);
   await page.getByLabel('Wadding over all').selectOption('Backed foam 5 mm, stretched');
   const pad = page.locator('[data-pad="main"]');

@@ -8,7 +8,7 @@ import { place, saved, settled } from './help';
 test('the order of a seat’s staples is followed wave by wave', async ({ page }) => {
   await page.goto('/');
   const id = await place(page, { ...newPiece('chair-seat'), name: 'Waves' });
-  await page.goto(`/piece/${id}?stage=fix`);
+  await page.goto(`/piece/${id}?stage=bench&view=order`);
   await settled(page);
   const waves = page.getByRole('region', { name: 'The order, wave by wave' });
   const staples = page.locator('[data-staple]');
@@ -62,7 +62,7 @@ deep('a bordered headboard, back-tacked in stages: three rows behind, none on an
     'staple',
     'dust',
   ]);
-  await page.goto(`/piece/${id}?stage=fix`);
+  await page.goto(`/piece/${id}?stage=bench&view=order`);
   await settled(page);
   for (const [name, inset] of [
     ['dust', '14 mm'],
@@ -85,7 +85,7 @@ deep('a saddle: temporary ones first, then riveted from the nose backwards; anot
   const id = await place(page, { ...newPiece('saddle'), name: 'Riveted' });
   inOrder(await steps(page, id), ['lay-waterproof', 'tack', 'rivet', 'trim']);
   await expect(page.locator('[data-step="rivet"]')).toContainText('comes out as soon as the rivets on either side of it hold');
-  await page.goto(`/piece/${id}?stage=fix`);
+  await page.goto(`/piece/${id}?stage=bench&view=order`);
   await settled(page);
   const waves = page.getByRole('region', { name: 'The order, wave by wave' });
   await waves.getByRole('button', { name: 'Follow it' }).click();
@@ -116,7 +116,7 @@ deep('a nailed headboard: nails once the cover is on, then its welted band, with
   await page.goto('/');
   const id = await place(page, { ...newPiece('headboard-nailed'), name: 'Nailed' });
   inOrder(await steps(page, id), ['staple', 'trim', 'nails', 'edge-welt', 'band-tack', 'dust']);
-  await page.goto(`/piece/${id}?stage=fix`);
+  await page.goto(`/piece/${id}?stage=bench&view=order`);
   await settled(page);
   await expect(row(page, 'cover')).toContainText('30 mm');
   await expect(row(page, 'band')).toContainText('35 mm');
@@ -134,7 +134,7 @@ deep('a deck through its frame: two rows in one rebate, and the cloth trimmed wh
   const all = await steps(page, id);
   inOrder(all, ['deck', 'hessian', 'wadding', 'staple', 'trim', 'part-inside-back']);
   await expect(page.locator('[data-step="trim"]')).toContainText('comes into the same rebate');
-  await page.goto(`/piece/${id}?stage=fix`);
+  await page.goto(`/piece/${id}?stage=bench&view=order`);
   await settled(page);
   await expect(row(page, 'cover')).toContainText('18 mm');
   await expect(row(page, 'neighbour')).toContainText('23 mm');
@@ -145,7 +145,7 @@ deep('ten panels on cleats, from the middle of a wall that is 1530 wide', async 
   const start = newPiece('headboard-panelled', { type: 'rectangle', width: 149, depth: 300, cornerRadius: { front: 0, back: 0 } });
   const panels = { across: 1530, gap: 3, count: 10, mounting: 'hung' as const, cleats: 2, rating: 20 };
   const id = await place(page, { ...start, name: 'Ten on a wall', count: 10, panels });
-  await page.goto(`/piece/${id}?stage=base`);
+  await page.goto(`/piece/${id}?stage=board`);
   const report = page.locator('[data-panels]');
   await expect(report).toBeAttached();
   // (1530 − 9 × 3) / 10 = 150.3 each: the middles lie 76.65 from the wall's middle, then 153.3 farther each.

@@ -282,8 +282,8 @@ test('a floor is planned, a task laid by hand, a delivery late: planned again, t
   expect(new Set(first.kept!.schedule.done.map(({ who }) => who)).size).toBe(2);
 
   // Before anybody says yes: as many chairs again by tomorrow is no, and the honest day is told; nothing of it is kept.
-  await page.getByLabel('What is asked for, like').selectOption({ label: 'Dome-room chairs' });
-  const many = page.getByRole('region', { name: 'Before you say yes' }).getByLabel(/How many/);
+  await page.getByLabel('Similar to').selectOption({ label: 'Dome-room chairs' });
+  const many = page.getByRole('region', { name: 'Can I promise it?' }).getByLabel(/How many/);
   await many.fill('24');
   await many.blur();
   await page.getByLabel('Wanted by').fill(first.input.begins);

@@ -11,7 +11,7 @@ test.beforeEach(async ({ page }) => {
 
 test('nonsense is met beside its field and stays there, also after a reload', async ({ page }) => {
   const id = await place(page);
-  await page.goto(`/piece/${id}?stage=base`);
+  await page.goto(`/piece/${id}?stage=board`);
   await settled(page);
   const depth = page.getByLabel('Depth', { exact: true });
   for (const [text, says] of [
@@ -66,7 +66,7 @@ test('a house’s line too far in for a small board is moved, not refused', asyn
   const shape = { type: 'rectangle' as const, width: 350, depth: 60, cornerRadius: { front: 0, back: 0 } };
   const id = await place(page, { ...start, name: 'Narrow pad', overrides: {}, base: { ...start.base, shape } });
   await page.request.put('/api/house', { data: { key: 'return', value: 40 }, headers });
-  await page.goto(`/piece/${id}?stage=fix`);
+  await page.goto(`/piece/${id}?stage=bench&view=order`);
   await settled(page);
   await expect(page.locator('[data-row="cover"]')).toContainText('15 mm');
   await page.request.put('/api/house', { data: { key: 'return', value: null }, headers });
@@ -95,7 +95,7 @@ test('files that are not pieces are refused with words', async ({ page }, info) 
 
 test('two pages editing one piece: nothing is overwritten, both versions can be chosen', async ({ browser, page }) => {
   const id = await place(page, { name: 'Shared seat' });
-  const url = `/piece/${id}?stage=base`;
+  const url = `/piece/${id}?stage=board`;
   const other = await (await browser.newContext()).newPage();
   await page.goto(url);
   await other.goto(url);
@@ -132,12 +132,12 @@ test('two pages editing one piece: nothing is overwritten, both versions can be 
 
 test('what cannot be saved is kept and saved when the workshop is back', async ({ page }) => {
   const id = await place(page);
-  await page.goto(`/piece/${id}?stage=base`);
+  await page.goto(`/piece/${id}?stage=board`);
   await settled(page);
   await page.route('**/api/pieces/**', (route) => (route.request().method() === 'PUT' ? route.abort() : route.continue()));
   await page.getByLabel('Depth', { exact: true }).fill('433');
   await page.getByLabel('Depth', { exact: true }).press('Enter');
-  await expect(page.getByText(/Not saved: the workshop cannot be reached/)).toBeVisible();
+  await expect(page.getByText(/Not saved. The workshop cannot be reached/)).toBeVisible();
   await page.unroute('**/api/pieces/**');
   await page.reload();
   await settled(page);

@@ -82,7 +82,7 @@ async function everyScreen(page: Page): Promise<void> {
     await noSeriousViolation(page, `${look}`);
   }
   if (thorough) {
-    await page.getByRole('button', { name: 'In the round' }).click();
+    await page.getByRole('button', { name: '3D' }).click();
     await expect(page.locator('[data-drawn="yes"]')).toBeVisible({ timeout: 60_000 });
     await noSeriousViolation(page, `in the round`);
   }
@@ -91,8 +91,8 @@ async function everyScreen(page: Page): Promise<void> {
     await expect(page.locator(tab === 'cut' ? '[data-lay]' : '[data-buy]').first()).toBeVisible({ timeout: 60_000 });
     await noSeriousViolation(page, `${tab} of a job`);
   }
-  await page.goto(`/piece/${id}?stage=build`);
-  for (const box of ['Crown by wish…', 'Foam store…']) {
+  await page.goto(`/piece/${id}?stage=padding`);
+  for (const box of ['Set finished crown…', 'Foam store…']) {
     await page.getByRole('button', { name: box }).click();
     await noSeriousViolation(page, `${box}`);
     await page.keyboard.press('Escape');
@@ -130,7 +130,7 @@ test('the keyboard alone moves handles, overrides a rule and turns stages', asyn
   await page.goto('/');
   await page.getByRole('radio', { name: 'Millimetres' }).check({ force: true });
   const id = await place(page);
-  await page.goto(`/piece/${id}?stage=build`);
+  await page.goto(`/piece/${id}?stage=padding`);
   await settled(page);
   const crown = page.getByRole('slider', { name: 'Crown height' });
   await crown.focus();
@@ -149,7 +149,7 @@ test('the keyboard alone moves handles, overrides a rule and turns stages', asyn
   await page.keyboard.press('Control+z');
   await expect(overhang).toHaveAttribute('aria-valuenow', '6');
   await page.keyboard.press('Alt+5');
-  await expect(page.getByRole('button', { name: '5. Cover' })).toHaveAttribute('aria-current', 'step');
+  await expect(page.getByRole('button', { name: '3. Cover' })).toHaveAttribute('aria-current', 'step');
   await unfold(page, 'Cover');
   const wrap = page.getByRole('button', { name: /Wrap at the front/ });
   await wrap.focus();
@@ -198,7 +198,7 @@ deep('on a tablet, upright or lying, nothing is cut off, nothing scrolls sideway
     `/bench/${id}`,
     `/job/p-${id}?tab=cut`,
     `/job/p-${id}?tab=buy`,
-    `/piece/${id}?stage=build`,
+    `/piece/${id}?stage=padding`,
     `/piece/${id}?stage=cover`,
     `/piece/${id}?stage=bench`,
   ].entries()) {
@@ -214,7 +214,7 @@ deep('on a tablet, upright or lying, nothing is cut off, nothing scrolls sideway
   }
   for (const [width, height] of TABLETS) {
     await page.setViewportSize({ width, height });
-    await page.goto(`/piece/${id}?stage=build`);
+    await page.goto(`/piece/${id}?stage=padding`);
     await settled(page);
     const sizes = page.getByRole('region', { name: 'Sizes' });
     await expect(sizes).toBeHidden();

@@ -1,7 +1,7 @@
 import { expect } from '@playwright/test';
 import { deep, test } from './workshop';
 import { newChairSeat } from '../src/core/piece';
-import { fovea, place, settled, slip, unfold } from './help';
+import { fovea, openPads, place, settled, slip, toStage, unfold } from './help';
 
 test.beforeEach(async ({ page }) => {
   await page.goto('/');
@@ -11,7 +11,8 @@ test.beforeEach(async ({ page }) => {
 test('a house rule reaches every piece that has not set its own, and goes back', async ({ page }) => {
   const follows = await place(page, { name: 'Follows' });
   const text = await place(page, { name: 'Has its own', overrides: { grip: 28 } });
-  await page.goto(`/piece/${follows}?stage=build`);
+  await page.goto(`/piece/${follows}?stage=padding`);
+  await openPads(page);
   await settled(page);
   await unfold(page, 'Cover');
   const before = parseFloat(await slip(page, 'wrap').innerText());
@@ -20,11 +21,13 @@ test('a house rule reaches every piece that has not set its own, and goes back',
   await grip.fill('45');
   await grip.press('Enter');
   await expect(page.getByRole('status').filter({ hasText: 'Saved' })).toBeVisible();
-  await page.goto(`/piece/${follows}?stage=build`);
+  await page.goto(`/piece/${follows}?stage=padding`);
+  await openPads(page);
   await settled(page);
   await unfold(page, 'Cover');
   expect(parseFloat(await slip(page, 'wrap').innerText())).toBeCloseTo(before + 10, 0);
-  await page.goto(`/piece/${text}?stage=build`);
+  await page.goto(`/piece/${text}?stage=padding`);
+  await openPads(page);
   await settled(page);
   await unfold(page, 'Cover');
   expect(parseFloat(await slip(page, 'wrap').innerText())).toBeCloseTo(before - 7, 0);
@@ -45,7 +48,7 @@ test('a save that came too late waits for its choice, also after the page was cl
     page.request.put(`/api/pieces/${id}`, { data: { base, piece: { ...newChairSeat(), name } }, headers: { origin: baseURL! } });
   expect((await put('First', 1)).status()).toBe(200);
   expect((await put('Second', 1)).status()).toBe(409);
-  await page.goto(`/piece/${id}?stage=base`);
+  await page.goto(`/piece/${id}?stage=board`);
   const dialog = page.getByRole('dialog', { name: 'This piece was changed elsewhere' });
   await expect(dialog).toContainText('Second');
   await dialog.getByRole('button', { name: 'Keep what I have here' }).click();
@@ -61,7 +64,7 @@ deep('taken off the floor, still in the log, and made again', async ({ page, bas
   await page.request.post(`/api/pieces/${id}/finish`, { data: { serial: 'W-77', note: 'quiet' }, headers: { origin: baseURL! } });
   await page.goto('/');
   await page.getByRole('button', { name: 'Take Gone stool off the floor' }).click();
-  await page.getByRole('button', { name: 'Leave it' }).click();
+  await page.getByRole('button', { name: 'Cancel' }).click();
   await expect(page.getByRole('link', { name: /Gone stool/ })).toBeVisible();
   await page.getByRole('button', { name: 'Take Gone stool off the floor' }).click();
   await page.getByRole('button', { name: 'Take it off' }).click();
@@ -79,7 +82,8 @@ deep('taken off the floor, still in the log, and made again', async ({ page, bas
 
 deep('pads are added, ordered, and taken out; shapes are changed; nothing silent', async ({ page }) => {
   const id = await place(page, { name: 'Stack seat' });
-  await page.goto(`/piece/${id}?stage=build`);
+  await page.goto(`/piece/${id}?stage=padding`);
+  await openPads(page);
   await settled(page);
   await page.getByRole('button', { name: 'Take crown pad 1 out' }).click();
   await settled(page);
@@ -97,7 +101,7 @@ deep('pads are added, ordered, and taken out; shapes are changed; nothing silent
   await page.getByRole('radio', { name: 'Inches' }).check({ force: true });
   await expect(page.getByText(/is not sold to make 11\/16"/)).toBeVisible();
   await page.getByRole('radio', { name: 'Millimetres' }).check({ force: true });
-  await page.getByRole('button', { name: /2\. Base/ }).click();
+  await toStage(page, 'Board');
   await page.getByRole('combobox', { name: 'Shape' }).selectOption('round');
   await settled(page);
   await expect(page.getByLabel('Diameter')).toHaveValue('450 mm');

@@ -3,7 +3,7 @@ import { expect, type Page } from '@playwright/test';
 import { deep, test } from './workshop';
 import { flatten, baseOutline, bounds } from '../src/core/outline';
 import { newPiece, STARTING_SHAPES, type Piece } from '../src/core/piece';
-import { measure, place, savedHere, settled } from './help';
+import { measure, place, savedHere, settled, toStage } from './help';
 
 const DEGREE = Math.PI / 180;
 
@@ -12,14 +12,14 @@ async function reopened(page: Page): Promise<Piece> {
   const before = await savedHere(page);
   await page.reload();
   await settled(page);
-  await page.getByRole('button', { name: '2. Base' }).click();
+  await toStage(page, 'Board');
   expect(await savedHere(page)).toEqual(before);
   return before;
 }
 
 test('a notched trapezoid, from the tape', async ({ page }) => {
-  await measure(page, 'Chair seat', 'Wider in front', 'Notched seat', 'Front width', ['455', '401', '428', '38', '0', '12']);
-  await page.getByRole('button', { name: '2. Base' }).click();
+  await measure(page, 'Chair seat', 'Tapered', 'Notched seat', 'Front width', ['455', '401', '428', '38', '0', '12']);
+  await toStage(page, 'Board');
   await page.getByText('Notches', { exact: true }).click();
   await page.getByRole('button', { name: 'Both back posts' }).click();
   await page.getByLabel('Width, notch 1').fill('33');
@@ -46,7 +46,7 @@ test('a notched trapezoid, from the tape', async ({ page }) => {
   await page.keyboard.press('ArrowRight');
   await settled(page);
   expect((await savedHere(page)).base.notches![1]).toMatchObject({ width: 36, depth: 45 });
-  await page.getByRole('button', { name: '7. Fasten' }).click();
+  await toStage(page, 'Bench');
   await expect(page.getByText('cut in').first()).toBeVisible();
 });
 
@@ -96,7 +96,7 @@ deep('a saddle pan from eight cross-sections', async ({ page }) => {
   expect(shape.rows.map((row) => [row.at, row.width, row.height, row.drop, row.crown])).toEqual(sections);
   expect(shape).toMatchObject({ nose: 28, tail: 22 });
   await expect(page.locator('[data-board-cut]')).toBeVisible();
-  await page.getByRole('button', { name: 'In the round' }).click();
+  await page.getByRole('button', { name: '3D' }).click();
   await expect(page.locator('[data-drawn="yes"] canvas')).toBeVisible();
 });
 
@@ -105,7 +105,7 @@ test('a quadrilateral shows how far its diagonals do not close, and where it wen
   const exact = Math.hypot(450, 420);
   const shape = { ...STARTING_SHAPES.quad, front: 450, right: 420, back: 450, left: 420, diagonalA: exact, diagonalB: exact + 8 };
   const id = await place(page, { name: 'Out of square', base: { ...newPiece('chair-seat').base, shape } });
-  await page.goto(`/piece/${id}?stage=base`);
+  await page.goto(`/piece/${id}?stage=board`);
   await expect(page.locator('[data-closing]')).toHaveText('8 mm');
   const report = page.getByRole('region', { name: 'How the measurements close' });
   await expect(report).toContainText('8 mm longer than the other five');
@@ -115,7 +115,7 @@ test('a quadrilateral shows how far its diagonals do not close, and where it wen
 test('outlines, readings and scans come in from files and go out again; what is wrong with one is said', async ({ page }, info) => {
   await page.goto('/');
   const id = await place(page, { name: 'From files' });
-  await page.goto(`/piece/${id}?stage=base`);
+  await page.goto(`/piece/${id}?stage=board`);
   await settled(page);
   const input = page.getByLabel('Outline, readings or scan to bring in');
   const file = (name: string, text: string) => input.setInputFiles({ name, mimeType: 'text/plain', buffer: Buffer.from(text) });
@@ -155,7 +155,7 @@ test('outlines, readings and scans come in from files and go out again; what is 
 deep('a photo is traced: squared up from four corners it comes back within 1 %', async ({ page }) => {
   await page.goto('/');
   const id = await place(page, { name: 'Traced seat' });
-  await page.goto(`/piece/${id}?stage=base`);
+  await page.goto(`/piece/${id}?stage=board`);
   await settled(page);
   // A photo of a 400 × 300 mm board beside a 297 × 210 mm sheet, taken askew.
   const camera = ([x, y]: readonly [number, number]): [number, number] => {
@@ -205,7 +205,7 @@ deep('a photo is traced: squared up from four corners it comes back within 1 %',
     .setInputFiles({ name: 'not.png', mimeType: 'image/png', buffer: Buffer.from('<script>alert(1)</script> and more of it') });
   await expect(page.locator('p[role="alert"]')).toContainText('not a JPEG, PNG or WebP');
   await page.getByLabel('Photo to trace').setInputFiles({ name: 'board.png', mimeType: 'image/png', buffer: Buffer.from(png, 'base64') });
-  await page.getByLabel('Known are').selectOption('four');
+  await page.getByLabel('Scale from').selectOption('four');
   const photo = page.locator('[data-photo-ready="true"]');
   await expect(photo).toBeVisible();
   for (const [i, [x, y]] of [...sheet, ...board].entries()) {
@@ -229,7 +229,7 @@ deep('a photo is traced: squared up from four corners it comes back within 1 %',
 test('the outline editor is used with the keyboard alone', async ({ page }) => {
   await page.goto('/');
   const id = await place(page, { name: 'By keys', base: { ...newPiece('headboard').base, shape: STARTING_SHAPES.drawn } });
-  await page.goto(`/piece/${id}?stage=base`);
+  await page.goto(`/piece/${id}?stage=board`);
   await settled(page);
   const point = (n: number) => page.locator(`[data-node="${n}"]`);
   await point(0).focus();
@@ -275,7 +275,7 @@ deep('dragging one of 400 points keeps up with the screen', async ({ page }) => 
     base: { ...newPiece('chair-seat').base, shape: { type: 'drawn', mirrored: false, nodes } },
     pads: [],
   });
-  await page.goto(`/piece/${id}?stage=base`);
+  await page.goto(`/piece/${id}?stage=board`);
   await settled(page);
   const box = (await page.locator('[data-node="0"]').boundingBox())!;
   const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
@@ -354,13 +354,13 @@ deep('what came off is recorded with photos, and goes back on in the run sheet',
   await page.getByRole('button', { name: 'Piece', exact: true }).click();
   await expect(page.locator('[data-old-cover]')).toContainText('Crown added');
   await expect(page.locator('[data-save="saved"]')).toBeVisible();
-  await page.getByRole('button', { name: '8. Bench' }).click();
+  await toStage(page, 'Bench');
   await expect(page.getByRole('heading', { name: /1\. Strip/ })).toBeVisible();
   await expect(page.getByRole('heading', { name: /Put back carrying strap/ })).toBeVisible();
   await expect(page.getByAltText('How it was, 1').first()).toBeVisible();
   await expect(page.locator('[data-pin-says="1"]').first()).toContainText('this hole, not the worn one');
   // A photo that is taken out takes its pins along; undo brings both back.
-  await page.getByRole('button', { name: '1. Strip' }).click();
+  await toStage(page, 'Strip');
   await page.getByRole('button', { name: 'Take this photo out' }).click();
   await expect(page.locator('[data-desk]')).toHaveCount(0);
   await expect(page.locator('[data-pin-says]')).toHaveCount(0);

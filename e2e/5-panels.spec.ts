@@ -10,7 +10,7 @@ test('an address that names no stage opens the board', async ({ page }) => {
     await page.goto(`/piece/${id}${address}`);
     await expect(page.getByRole('heading', { name: 'Addressed' })).toBeVisible();
     await settled(page);
-    await expect(page.getByRole('button', { name: '2. Base' })).toHaveAttribute('aria-current', 'step');
+    await expect(page.getByRole('button', { name: '1. Board' })).toHaveAttribute('aria-current', 'step');
   }
 });
 

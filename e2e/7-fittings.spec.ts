@@ -1,7 +1,7 @@
 import { expect, type Page } from '@playwright/test';
 import { deep, test } from './workshop';
 import { newChairSeat, newPiece, type Piece } from '../src/core/piece';
-import { place, settled } from './help';
+import { place, settled, toStage } from './help';
 
 async function saved(page: Page, id: string): Promise<Piece> {
   await expect(page.locator('[data-save="saved"]')).toBeVisible();
@@ -31,7 +31,7 @@ function domeStl(): string {
 deep('a scan becomes a base that is not flat, in the section and in the round', async ({ page }) => {
   await page.goto('/');
   const id = await place(page, { name: 'Scanned pan' });
-  await page.goto(`/piece/${id}?stage=base`);
+  await page.goto(`/piece/${id}?stage=board`);
   await settled(page);
   await page.getByLabel('Drawn in').selectOption('mm');
   await page
@@ -56,7 +56,7 @@ deep('a scan becomes a base that is not flat, in the section and in the round', 
 deep('one of a set that was measured differently is cut to its own outline', async ({ page }) => {
   await page.goto('/');
   const id = await place(page, { ...newChairSeat(), name: 'Three and one', count: 4 });
-  await page.goto(`/piece/${id}?stage=base`);
+  await page.goto(`/piece/${id}?stage=board`);
   await settled(page);
   await page.getByText('Measured differently').click();
   await page.getByRole('button', { name: 'One that differs' }).click();
@@ -64,11 +64,11 @@ deep('one of a set that was measured differently is cut to its own outline', asy
   await page.keyboard.press('Enter');
   await settled(page);
   expect((await saved(page, id)).variants).toMatchObject([{ count: 1, shape: { type: 'trapezoid', backWidth: 402 } }]);
-  await page.getByRole('button', { name: '6. Cut' }).click();
+  await toStage(page, 'Cut');
   await expect(page.locator('[data-laid="Cover"]')).toHaveCount(3);
   await expect(page.locator('[data-laid="Cover, Number 4"]')).toHaveCount(1);
   // More that differ than there are is refused beside its field.
-  await page.getByRole('button', { name: '2. Base' }).click();
+  await toStage(page, 'Board');
   await page.getByLabel('How many of these').fill('4');
   await page.keyboard.press('Enter');
   await expect(page.getByText(/4 of a set of 4 differ/).first()).toBeVisible();
@@ -80,7 +80,7 @@ test('holes and hardware are moved in the plan by keys and by drag, and staples 
     name: 'Fitted seat',
     base: { ...newPiece('chair-seat').base, hardware: [{ id: 'f-1', kind: 'insert', x: 100, y: 100, diameter: 10, length: 9 }] },
   });
-  await page.goto(`/piece/${id}?stage=base`);
+  await page.goto(`/piece/${id}?stage=board`);
   await settled(page);
   const insert = page.getByRole('slider', { name: 'Hardware 1, insert' });
   await insert.focus();
@@ -115,7 +115,7 @@ deep('edges, strips and a frame give their cut list; a skewed outline is folded 
     name: 'Framed bench',
     base: { ...newPiece('bench').base, shape: { type: 'rectangle', width: 1000, depth: 500, cornerRadius: { front: 0, back: 0 } } },
   });
-  await page.goto(`/piece/${id}?stage=base`);
+  await page.goto(`/piece/${id}?stage=board`);
   await settled(page);
   await page.getByText('Frame of battens').click();
   await page.getByRole('button', { name: 'Frame', exact: true }).click();
@@ -148,7 +148,7 @@ deep('a weak board is refused with a cure that one press applies; panels hang by
       board: { material: 'plywood', thickness: 4 },
     },
   });
-  await page.goto(`/piece/${id}?stage=base`);
+  await page.goto(`/piece/${id}?stage=board`);
   await expect(page.locator('[data-board="breaks"], [data-board="soft"]')).toBeVisible();
   // Beside the board as well as among the notes.
   await expect(page.getByRole('button', { name: /^Take \d+ mm$/ })).toHaveCount(2);
@@ -158,7 +158,7 @@ deep('a weak board is refused with a cure that one press applies; panels hang by
     .click();
   await expect(page.locator('[data-board="good"]')).toBeVisible();
   const wall = await place(page, { ...newPiece('headboard-panelled'), name: 'Wall' });
-  await page.goto(`/piece/${wall}?stage=base`);
+  await page.goto(`/piece/${wall}?stage=board`);
   await page.getByLabel('Over a width of').fill('2000');
   await page.keyboard.press('Enter');
   await expect(page.locator('[data-panels]')).toContainText('Each panel 498 mm');

@@ -54,7 +54,7 @@ test('a boxed round stool with two welts: pieces, welts, strain, the first piece
   expect(await page.locator('[data-piece="band"] [data-notch]').count()).toBeGreaterThan(6);
   const box = page.locator('[data-says="band"]');
   const before = Number.parseFloat((await box.innerText()).match(/× ([\d.]+)/)![1]!);
-  await page.getByText('Prove on the first piece').click();
+  await page.getByText('Test-fit the first').click();
   await page.getByLabel('Which piece').selectOption('band');
   await page.getByLabel('Too much by').fill('4');
   await page.keyboard.press('Enter');

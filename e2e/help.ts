@@ -52,10 +52,37 @@ export async function measure(
     await page.keyboard.press('Enter');
   }
   await expect(page.locator('[aria-invalid="true"]')).toHaveCount(0);
-  const usual = page.getByRole('button', { name: 'Start with the usual sizes' });
+  const usual = page.getByRole('button', { name: 'Use standard sizes for blanks' });
   await ((await usual.isVisible()) ? usual : page.getByRole('button', { name: 'Start this piece' })).click();
   await expect(page.getByRole('heading', { name })).toBeVisible();
   await settled(page);
+}
+
+/** Goes to a stage by its tab. */
+export async function toStage(page: Page, name: string): Promise<void> {
+  const tabs = page.getByRole('navigation', { name: 'Stages' });
+  await tabs.getByRole('button', { name: new RegExp(`^\\d\\. ${name}`) }).click();
+}
+
+/** Opens every pad of the stack. */
+export async function openPads(page: Page): Promise<void> {
+  const folds = page.locator('[data-fold]');
+  await expect(folds.first()).toBeVisible();
+  for (let k = 0; k < (await folds.count()); k++)
+    if ((await folds.nth(k).getAttribute('aria-expanded')) === 'false') await folds.nth(k).click();
+}
+
+/** Goes to the padding and opens every pad. */
+export async function toPads(page: Page): Promise<void> {
+  await toStage(page, 'Padding');
+  await openPads(page);
+}
+
+/** Goes to the padding and opens the verdict: who sits, and what comes of it. */
+export async function toSitting(page: Page): Promise<void> {
+  await toStage(page, 'Padding');
+  const verdict = page.locator('[data-verdict]');
+  if ((await verdict.getAttribute('aria-expanded')) === 'false') await verdict.click();
 }
 
 /** A number as the sizes column shows it. */

@@ -7,9 +7,16 @@ export const port = (): number => FIRST_PORT + base.info().parallelIndex;
 export const origin = (): string => `http://127.0.0.1:${port()}`;
 
 /** Tests as they are written here: what they open is their own worker's workshop. */
-export const test = base.extend({
+export const test = base.extend<{ folded: boolean }>({
   // What a fixture wants is read from this pattern: nothing.
   baseURL: async ({}, use) => use(origin()),
+  // What is under More stays open on a device where somebody opened it: most walks are of such a device.
+  folded: [false, { option: true }],
+  page: async ({ page, folded }, use) => {
+    if (!folded)
+      await page.addInitScript(() => ['board', 'padding', 'cover'].forEach((name) => localStorage.setItem(`fovea.more.${name}`, 'open')));
+    await use(page);
+  },
 });
 
 /** A test of `npm run thorough` alone: the figures that it shows are held by tests of the core, and its drawing or its kind takes long. */

@@ -56,7 +56,7 @@ await shoot('strip', `${saddle}?stage=strip`, () =>
 await shoot('base', `${saddle}?stage=base`);
 await shoot('round', `${piece}?stage=cover`, async () => {
   await page.locator('[data-settled="true"]').waitFor({ timeout: 60_000 });
-  await page.getByRole('button', { name: 'In the round' }).click();
+  await page.getByRole('button', { name: '3D' }).click();
   await page.locator('[data-cloth="laid"] [data-drawn="yes"]').waitFor({ timeout: 60_000 });
   await page.getByLabel('The whole set').check();
   await page.waitForTimeout(2000);

@@ -133,7 +133,7 @@ export async function putStale(request: Request, id: string): Promise<Response> 
 /** POST /api/pieces/ID/mend: a piece whose record is damaged goes back to its last whole version. */
 export function postMend(id: string): Response {
   const record = mendPiece(database(), id);
-  if (!record) throw new Refusal(404, 'No version of this piece can be read any more; take it off the floor, or restore a backup.');
+  if (!record) throw new Refusal(404, 'No version of this piece can be read any more; remove it, or restore a backup.');
   return Response.json(record);
 }
 

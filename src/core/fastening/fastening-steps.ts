@@ -68,7 +68,7 @@ export function reliefStep({ relief }: Pick<Fastening, 'relief'>): ToldStep[] {
     step(
       'relief-cuts',
       'Cut the reliefs',
-      `${relief.cuts.length} relief cuts as drawn, each as its place is come to, before anything is fastened beside it.`,
+      `${relief.cuts.length} relief cuts as drawn: make each one before you fasten beside it.`,
       relief.cuts.length * MINUTES.relief,
       { caution: CAUTIONS.shears, sees: { in: 'corners' } },
     ),

@@ -4,7 +4,7 @@ export type RuleUnit = 'length' | 'percent' | 'seconds' | 'minutes' | 'count' | 
 /** One house rule: a default the workshop can change, with the range that is sensible and the reason. */
 export type Rule = {
   key: string;
-  group: 'Cover' | 'Padding' | 'Fastening' | 'Base' | 'Cutting' | 'Times' | 'Price' | 'Sewn, nailed and framed work';
+  group: 'Cover' | 'Padding' | 'Fastening' | 'Board' | 'Cutting' | 'Times' | 'Price' | 'Sewn, nailed and framed work';
   label: string;
   unit: RuleUnit;
   value: number;
@@ -20,21 +20,21 @@ type Row = [key: string, label: string, unit: RuleUnit, value: number, low: numb
 const COVER: Row[] = [
   [
     'return',
-    'Staple line, in from the board’s edge',
+    'Turn-under: staple line in from the board’s edge',
     'length',
     18,
     12,
     25,
-    'Near enough that little cloth is spent under the board, far enough in that the staple bites sound wood. On a wall 25 to 40.',
+    'Close enough to save cloth, far enough in for the staple to bite sound wood. On a wall 25 to 40.',
   ],
   [
     'grip',
-    'Cloth beyond the staple line',
+    'Pull allowance beyond the staple line',
     'length',
     35,
     25,
     50,
-    'What the hand holds while pulling, trimmed later; under 25 the fingers slip.',
+    'To hold while you pull; trimmed off later. Under 25 the fingers slip.',
   ],
   [
     'stapleToTrim',
@@ -82,9 +82,9 @@ const PADDING: Row[] = [
   ],
   ['pullTaut', 'Pull, hard', 'force', 14, 10, 25, 'N per 10 cm of edge: as hard as two hands pull for long.'],
   ['pullFirm', 'Pull, firm', 'force', 9, 6, 14, 'N per 10 cm of edge: an even, easy pull.'],
-  ['pullSmooth', 'Pull, smooth only', 'force', 5, 2, 8, 'N per 10 cm of edge: only the slack is taken up.'],
+  ['pullSmooth', 'Pull, light', 'force', 5, 2, 8, 'N per 10 cm of edge: only the slack is taken up.'],
   ['leastLeft', 'Foam left over the board, at least', 'length', 10, 6, 20, 'Less and the board is felt.'],
-  ['mostStrain', 'Pressed away, at most', 'percent', 70, 55, 80, 'Beyond this a foam is a board.'],
+  ['mostStrain', 'Compression, at most', 'percent', 70, 55, 80, 'Beyond this a foam is a board.'],
   ['carvePass', 'Carved away in one pass', 'length', 3, 1, 6, 'More at once and left and right come out unlike.'],
 ];
 const FIXING: Row[] = [
@@ -264,7 +264,7 @@ export const RULES: readonly Rule[] = [
   ...rows('Cover', COVER),
   ...rows('Padding', PADDING),
   ...rows('Fastening', FIXING),
-  ...rows('Base', BASE),
+  ...rows('Board', BASE),
   ...rows('Cutting', CUTTING),
   ...rows('Times', TIMES),
   ...rows('Price', PRICE),

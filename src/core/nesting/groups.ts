@@ -138,7 +138,7 @@ function addCloth(add: Add, { id, piece, plan }: Planned, gap: number, which: 'c
     const { outline, by } = atOrigin(coverPiece.outline);
     const box = bounds(coverPiece.outline);
     const on: Point = coverPiece.motif ? [coverPiece.motif.x - by[0], coverPiece.motif.y - by[1]] : [box.width / 2, box.height / 2];
-    // Turned sideways the piece's depth lies across the roll.
+    // Railroaded the piece's depth lies across the roll.
     const at: Point = sideways ? [on[0] - half[1], on[1] + half[0]] : [on[0] - half[0], on[1] - half[1]];
     add(group, { label: coverPiece.name, outline, motif: repeat ? at : null, turns }, id, coverPiece.count);
   }

@@ -8,7 +8,7 @@ const WIDTH = 40;
 /** Only a roll along the rim: a half round laid there, flattened or raised to its thickness. */
 export const roll = padRim({
   id: 'roll',
-  name: 'Only a roll at the rim',
+  name: 'Edge roll only',
   schema: record({ kind: tag('roll'), width: rimWidth('Roll width', WIDTH) }),
   soft: false,
   narrow: true,

@@ -4,7 +4,7 @@ import { padRim } from './rim';
 /** As the foam is cut. */
 export const square = padRim({
   id: 'square',
-  name: 'Left square',
+  name: 'Square edge',
   schema: record({ kind: tag('square') }),
   soft: false,
   whole: true,

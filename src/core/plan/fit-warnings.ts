@@ -80,7 +80,7 @@ export function roomWarning(model: Model, fineness: Fineness, warn: Warn): void 
   warn(
     'too-large-between',
     'base.opening',
-    `Covered it measures ${shown(covered.width)} × ${shown(covered.depth)}: it does not go between with ${shown(clear)} free on either side. Make the board ${by}, or pad less beyond its edge.`,
+    `Covered it measures ${shown(covered.width)} × ${shown(covered.depth)}: too wide for its opening with ${shown(clear)} clearance each side. Make the board ${by}, or pad less beyond its edge.`,
     value ? { says: `Make the board ${by}`, path: 'base.shape', value } : undefined,
   );
 }

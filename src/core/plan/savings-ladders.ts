@@ -54,7 +54,7 @@ function allowanceLadders(piece: Piece, rule: RuleReader): Ladder[] {
       family: 'edge',
       trials: grip.map((value) => ({
         id: 'grip',
-        words: () => `${mm(rule('grip') - value)} less cloth to hold beyond the staples, all round.`,
+        words: () => `${mm(rule('grip') - value)} less pull allowance all round.`,
         change: (item) => withRules(item, { grip: value }),
       })),
     },
@@ -63,7 +63,7 @@ function allowanceLadders(piece: Piece, rule: RuleReader): Ladder[] {
       trials: nearer.map((value) => ({
         id: 'return',
         words: () =>
-          `${mm(rule('grip') - leastGrip!)} less to hold beyond the staples, and the staple line ${mm(value)} in instead of ${mm(rule('return'))}.`,
+          `${mm(rule('grip') - leastGrip!)} less pull allowance, and the staple line ${mm(value)} in instead of ${mm(rule('return'))}.`,
         change: (item) => withRules(item, { grip: leastGrip!, return: value }),
       })),
     },
@@ -92,7 +92,7 @@ function clothLadders({ cloth, covering }: Piece): Ladder[] {
   const patterned = cloth.repeatAcross > 0 || cloth.repeatAlong > 0;
   if (!napped) {
     if (cloth.direction !== 'across')
-      lay('across', patterned ? 'Turned sideways: the pattern then runs from side to side.' : 'Turned sideways on the roll.');
+      lay('across', patterned ? 'Railroaded: the pattern then runs from side to side.' : 'Railroaded on the roll.');
     if (cloth.direction === 'across')
       lay('along', patterned ? 'Up the roll: the pattern then runs from front to back.' : 'Laid up the roll.');
     if (cloth.direction !== 'any' && !patterned) lay('any', 'Each piece whichever way it fits: the weave then runs both ways.');
@@ -161,7 +161,7 @@ function shortLadders(piece: Piece): Ladder[] {
     trials: SHORTER.map((short): Trial => ({
       id: `short-${name}`,
       words: (rule) =>
-        `The ${name} edge cut ${mm(short)} short, where nobody sees it: ${mm(Math.max(0, rule('grip') - short))} left there to hold; that side is pulled first.`,
+        `The ${name} edge cut ${mm(short)} short, where nobody sees it: ${mm(Math.max(0, rule('grip') - short))} of pull allowance left there; pull that side first.`,
       change: (from) => {
         const edges = from.base.edges ?? [];
         const part = { kind: 'edge' as const, name };

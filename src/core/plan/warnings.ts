@@ -121,7 +121,7 @@ export function buildWarnings(model: Model, fineness: Fineness = 'full'): Warnin
       warn(
         'not-at-rest',
         'surface',
-        'The cover did not come to rest over this stack: its figures are not to be cut to. Pull less, or take a firmer foam.',
+        'The cover did not come to rest over this stack. Do not cut from these figures. Pull less, or take a firmer foam.',
       );
     if (surface.showThrough.reads)
       warn(
@@ -180,7 +180,7 @@ export function coverWarnings(model: Model, fineness: Fineness = 'full'): Warnin
         warn(
           'grip-short',
           `station ${short[0]!.id}`,
-          `Grip is ${shown(short[0]!.grip)} at ${short.length === stations.length ? 'every station' : `${short.length} stations`}; under ${LEAST_GRIP} mm the fingers slip.`,
+          `The pull allowance is only ${shown(short[0]!.grip)} at ${short.length === stations.length ? 'every station' : `${short.length} stations`}; under ${LEAST_GRIP} mm the fingers slip.`,
         );
     }),
     ...clothWarnings(model, cover),

@@ -25,7 +25,7 @@ const SPRAYING = 0.6;
 /** What holds well and is in nobody’s way is left where it is. */
 function staysWords(items: readonly StripItem[]): string {
   const stays = items.filter(({ again }) => again === 'stays').map(({ name, where }) => (where ? `${name} (${where})` : name));
-  return stays.length > 0 ? ` Leave in: ${stays.join(', ')}; hammer down what stands up.` : '';
+  return stays.length > 0 ? ` Leave in: ${stays.join(', ')}; hammer down anything proud.` : '';
 }
 
 /** What is marked on cover and base before they part. */

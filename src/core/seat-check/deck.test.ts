@@ -179,7 +179,7 @@ describe('what is stretched in a frame', () => {
     const plan = planned(seat);
     const lines = sizesOf(plan, seat, {});
     const along = lines.find(({ key }) => key === 'deck.along')!;
-    expect(along).toMatchObject({ group: 'Base', unit: 'length' });
+    expect(along).toMatchObject({ group: 'Board', unit: 'length' });
     expect(along.note).toMatch(/^6 to cut, stretched by 12 %$/);
     const webbing = lines.find(({ key }) => key === 'deck.webbing')!;
     // A seat takes four to seven metres.

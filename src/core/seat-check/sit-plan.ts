@@ -131,11 +131,11 @@ export function sitPlan(model: SitModel, covered: CoveredSurface, sitting: Sitti
   const kPa = (p: number): string => `${Math.round(p * 10000) / 10} kPa`;
   const thin =
     bottoms && result.leastLeft < needed
-      ? `It bottoms out: ${short(result.leastLeft)} mm is left over the board, ${short(needed)} mm is the least.`
+      ? `Bottoms out: ${short(result.leastLeft)} mm of foam left over the board; ${short(needed)} mm is the minimum.`
       : null;
   const flat =
     bottoms && carried > most
-      ? `It bottoms out: the foam that carries is pressed to ${Math.round(100 * (1 - carried))} % of its thickness; beyond ${Math.round(most * 100)} % gone foam is hard.`
+      ? `Bottoms out: the foam is squashed to ${Math.round(100 * (1 - carried))} % of its thickness, over the ${Math.round(most * 100)} % limit.`
       : null;
   const edged = edgeFelt
     ? `The ${sprung ? 'rail' : 'board’s edge'} is felt: ${kPa(edgePressure)} over it, ${kPa(felt)} is the most.`
@@ -145,7 +145,7 @@ export function sitPlan(model: SitModel, covered: CoveredSurface, sitting: Sitti
     : 'The sitting did not come to rest within half a percent of its load: do not build to these figures.';
   const words = [thin, flat, edged, restless].filter((text) => text !== null);
   if (sprung) words.push(deckWords(deckOf(sprung.kind).name, deck!, result.sink));
-  else if (words.length === 0) words.push('Nothing wrong: it neither bottoms out nor shows the board’s edge.');
+  else if (words.length === 0) words.push('No fault: it does not bottom out and the board’s edge is not felt.');
   return {
     bed,
     result,

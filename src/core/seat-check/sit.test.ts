@@ -153,7 +153,7 @@ describe('bottoming', () => {
   it('thin soft foam does, and says how much is left', () => {
     const sat = verdict({ pads: [pad('main', 'seat-soft', 25)] });
     expect(sat.bottoms).toBe(true);
-    expect(sat.why.bottoms).toMatch(/mm is left over the board, \d/);
+    expect(sat.why.bottoms).toMatch(/mm of foam left over the board; \d/);
   });
 });
 

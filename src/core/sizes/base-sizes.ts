@@ -9,7 +9,7 @@ function deckSizes({ plan, piece }: Making): SizeLine[] {
   const stretched = { symbol: 'stretched', label: 'Stretched by', value: deck.stretch, unit: 'percent' as const };
   const hessian: SizeLine = {
     key: 'deck.hessian',
-    group: 'Base',
+    group: 'Board',
     label: 'Hessian over it, cut size',
     value: deck.hessian.width,
     by: deck.hessian.height,
@@ -26,7 +26,7 @@ function deckSizes({ plan, piece }: Making): SizeLine[] {
     return [
       {
         key: `deck.${way}`,
-        group: 'Base',
+        group: 'Board',
         label: `${deck.part} ${way === 'along' ? 'front to back' : 'side to side'}, cut`,
         value: longest.cut,
         unit: 'length',
@@ -51,7 +51,7 @@ function blockSizes({ plan, piece }: Making): SizeLine[] {
   return [
     {
       key: 'frame.blocks',
-      group: 'Base',
+      group: 'Board',
       label: 'Corner blocks, square to saw across',
       value: blocks.leg,
       by: blocks.leg,
@@ -71,7 +71,7 @@ function woodSizes({ plan, piece, rule }: Making): SizeLine[] {
   const set = count('pieces', 'Pieces', piece.count);
   const battens = (frame?.battens ?? []).map((batten, i): SizeLine => ({
     key: `frame.${i}`,
-    group: 'Base',
+    group: 'Board',
     label: `Batten, ${batten.name}`,
     value: batten.length,
     unit: 'length',
@@ -81,7 +81,7 @@ function woodSizes({ plan, piece, rule }: Making): SizeLine[] {
   }));
   const edges = strips.map((strip): SizeLine => ({
     key: `strip.${strip.edge}`,
-    group: 'Base',
+    group: 'Board',
     label: `Hard-edge strip, ${strip.edge}`,
     value: strip.length,
     unit: 'length',
@@ -91,7 +91,7 @@ function woodSizes({ plan, piece, rule }: Making): SizeLine[] {
   }));
   const bent = trims.map((trim): SizeLine => ({
     key: `trim.${trim.edge}`,
-    group: 'Base',
+    group: 'Board',
     label: `Trim, ${trim.edge}`,
     value: trim.cut,
     unit: 'length',
@@ -116,7 +116,7 @@ function courseSizes({ plan, piece }: Making): SizeLine[] {
   const layers = piece.base.courses?.layers ?? 1;
   return courses.map((course) => ({
     key: `course.${course.layer}.${course.course}`,
-    group: 'Base' as const,
+    group: 'Board' as const,
     label: `Course ${course.course}${layers > 1 ? `, layer ${course.layer}` : ''}`,
     value: course.width,
     by: course.height,
@@ -134,7 +134,7 @@ function hiddenSizes({ piece }: Making): SizeLine[] {
   return [
     {
       key: 'hidden',
-      group: 'Base',
+      group: 'Board',
       label: 'Good cloth ends, from the near edge',
       value: Math.max(0, hidden.upTo - hidden.lap),
       unit: 'length',
@@ -154,7 +154,7 @@ function hangingSizes({ plan }: Making): SizeLine[] {
   return [
     {
       key: 'panels.line',
-      group: 'Base',
+      group: 'Board',
       label: 'Cleats, below the top edge',
       value: hanging.line,
       unit: 'length',
@@ -163,7 +163,7 @@ function hangingSizes({ plan }: Making): SizeLine[] {
     },
     {
       key: 'panels.wall',
-      group: 'Base',
+      group: 'Board',
       label: 'Cleats on the wall',
       value: hanging.wall.length,
       unit: 'count',

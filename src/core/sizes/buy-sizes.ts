@@ -21,7 +21,7 @@ function clothLine(cloth: CutPlan['cloth'], blank: { width: number; height: numb
     answers: { name: 'Cloth' },
     value: cloth.length * more,
     unit: 'roll',
-    note: `from a ${Math.round(cloth.width)} mm roll, ${percent(cloth.utilisation)} used${more > 1 ? ', with what it loses before it is cut' : ''}`,
+    note: `from a ${Math.round(cloth.width)} mm roll, ${percent(cloth.utilisation)} used${more > 1 ? ', allows for pre-shrinking' : ''}`,
     formula:
       more > 1
         ? 'length = the shortest roll the packer fits the set on ÷ (1 − shrinkage)'
@@ -33,8 +33,8 @@ function clothLine(cloth: CutPlan['cloth'], blank: { width: number; height: numb
       length('along', 'Cover depth', blank.height),
       length('roll', 'Roll width', cloth.width),
       rule('gap', 'clothGap'),
-      rule('return', 'return'),
-      rule('grip', 'grip'),
+      rule('turn under', 'return'),
+      rule('pull allowance', 'grip'),
     ],
   };
 }
@@ -133,7 +133,7 @@ const ROLLS: {
     label: 'Lining cloth',
     rules: [
       ['roll', 'waddingRoll'],
-      ['return', 'return'],
+      ['turn under', 'return'],
       ['to the trim line', 'stapleToTrim'],
     ],
   },
@@ -150,7 +150,7 @@ const ROLLS: {
     label: 'Waterproof cloth',
     rules: [
       ['roll', 'filmRoll'],
-      ['return', 'return'],
+      ['turn under', 'return'],
     ],
   },
   {

@@ -33,15 +33,15 @@ function blankSizes({ plan, rule }: Making, cover: CoverPlan): SizeLine[] {
   const side = length('side', `Side, ${near}`, front.side);
   const under = front.ends
     ? [length('back up', 'Back up to its fold', front.return), length('turned', 'Turned under', front.grip)]
-    : [rule('return', 'return'), rule('grip', 'grip')];
+    : [rule('turn under', 'return'), rule('pull allowance', 'grip')];
   return [
     {
       ...coverLine,
       key: 'wrap',
       label: `Wrap at the ${near}`,
       value: front.wrap,
-      note: front.ends ? 'down to its fold, and turned under' : 'side + return + grip',
-      formula: front.ends ? 'wrap = side + back up + turned under' : 'wrap = side + return + grip',
+      note: front.ends ? 'down to its fold, and turned under' : 'side + turn under + pull allowance',
+      formula: front.ends ? 'wrap = side + back up + turned under' : 'wrap = side + turn under + pull allowance',
       terms: [length('side', 'Side, measured down the covered section', front.side), ...under],
     },
     {
@@ -49,7 +49,7 @@ function blankSizes({ plan, rule }: Making, cover: CoverPlan): SizeLine[] {
       key: 'fromCentre',
       label: `Centre to cloth edge, ${near}`,
       value: front.fromCentre,
-      formula: front.ends ? 'from centre = top + side + back up + turned under' : 'from centre = top + side + return + grip',
+      formula: front.ends ? 'from centre = top + side + back up + turned under' : 'from centre = top + side + turn under + pull allowance',
       terms: [length('top', 'Over the top, along the covered section', front.top), length('side', 'Side', front.side), ...under],
     },
     {
@@ -60,7 +60,7 @@ function blankSizes({ plan, rule }: Making, cover: CoverPlan): SizeLine[] {
       value: blank.width,
       by: blank.height,
       note: `${blank.count} to cut`,
-      formula: `each edge = board + (top − plan) + side + ${front.ends ? 'back up + turned under, or return + grip' : 'return + grip'}`,
+      formula: `each edge = board + (top − plan) + side + ${front.ends ? 'back up + turned under, or turn under + pull allowance' : 'turn under + pull allowance'}`,
       terms: [
         length('board', 'Board width', plan.outline.width),
         length('top − plan', `Longer over the top than in plan, ${near}`, front.top - front.planDistance),
@@ -87,7 +87,7 @@ function pieceSizes({ rule }: Making, cover: CoverPlan): SizeLine[] {
       terms: [
         ...(seam ? [length('seam', 'Its seam, as sewn', seam.sewn)] : []),
         rule('allowance', 'seamAllowance'),
-        ...(stapled ? [rule('return', 'return'), rule('extra', 'bandExtra')] : []),
+        ...(stapled ? [rule('turn under', 'return'), rule('extra', 'bandExtra')] : []),
       ],
     };
   });

@@ -10,7 +10,7 @@ import { buySizes } from './buy-sizes';
 import { fixingSizes, workSizes } from './work-sizes';
 
 const GROUP: Record<SizeGroup, (making: Making) => SizeLine[]> = {
-  Base: baseSizes,
+  Board: baseSizes,
   Padding: paddingSizes,
   Cover: coverSizes,
   Buy: buySizes,

@@ -20,7 +20,7 @@ export type Term = {
 
 /** The groups that sizes are read in, in their order, each with the part of the plan that it needs. */
 export const SIZE_GROUPS = [
-  { id: 'Base', needs: [] },
+  { id: 'Board', needs: [] },
   { id: 'Padding', needs: [] },
   { id: 'Cover', needs: ['cover'] },
   { id: 'Buy', needs: ['cover', 'cut', 'fixing'] },

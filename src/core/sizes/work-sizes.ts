@@ -172,7 +172,7 @@ export function workSizes({ plan, piece, rule }: Making): SizeLine[] {
     {
       key: 'mass',
       group: 'Work',
-      label: 'Mass of one, without cloth',
+      label: 'Weight each, without cloth',
       value: plan.mass.total,
       unit: 'mass',
       formula: 'mass = volume × density: board, its frame and pads',

@@ -50,7 +50,7 @@ export const FASTENED: Checkpoint = {
     'no drag line from above, no hard spot',
     ...(patterned ? ['the pattern straight and in the middle'] : []),
     ...(banded ? ['the band as high all round'] : []),
-    'as much to hold beyond the line everywhere',
+    'even pull allowance all round',
   ],
 };
 

@@ -116,7 +116,7 @@ export function wareProblems(ware: Ware): { path: string; message: string }[] {
     if (key === 'thickness' && (ware.kind === 'batten' || ware.kind === 'fastener')) continue;
     // A zip is told by its length where it is sold singly; a box of one count says how many are in it.
     if (ware[key] === undefined && !(key === 'each' && ware.sold === 'each') && !(key === 'length' && measure === 'count'))
-      wrong.push({ path: key, message: `How much is one? Say ${(WARE.properties[key] as { title: string }).title.toLowerCase()}` });
+      wrong.push({ path: key, message: `Enter the size of one unit: ${(WARE.properties[key] as { title: string }).title.toLowerCase()}` });
   }
   if (ware.kind === 'foam' && !ware.foam && ware.of === '')
     wrong.push({ path: 'of', message: 'Which foam is it? Choose one, or say how hard it is' });

@@ -112,7 +112,7 @@ describe('rivets and the old holes', () => {
   it('is said in the step, with the awl that finds them', () => {
     const step = (piece: Piece) => planned(piece).steps.find(({ key }) => key === 'rivet')!.detail;
     expect(step(withHoles([hole(1, plain[4]!.x, plain[4]!.y)]))).toMatch(
-      /1 of them through the old holes: feel for each with an awl .* drill the others through/,
+      /1 of them through the old holes: find each with an awl .* drill the others through/,
     );
     expect(step(thin)).not.toContain('old holes');
     // A hole for air is none that held anything.
@@ -146,7 +146,7 @@ describe('what stays in', () => {
     const { steps } = planned(piece);
     const strip = steps.find(({ key }) => key === 'strip')!;
     expect(strip.detail).toBe(
-      'Strap; mark where each sat before it comes off. Leave in: Edge staples (under the tail); hammer down what stands up.',
+      'Strap; mark where each sat before it comes off. Leave in: Edge staples (under the tail); hammer down anything proud.',
     );
     const keys = steps.map(({ key }) => key);
     expect(keys).toContain('refit-s-2');

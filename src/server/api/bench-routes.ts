@@ -75,7 +75,7 @@ export const BENCH_ROUTES: Routes = {
     delete: {
       handle: ({ params }) => deleteTimer(params.id!),
       may: 'apprentice',
-      says: 'It is gone on with, or given up',
+      says: 'Continues a timer or cancels it',
       gives: record({ timers: list(object) }),
     },
   },

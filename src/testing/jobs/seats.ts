@@ -15,7 +15,7 @@ export const SEATS: Job[] = [
   {
     id: 'dome-room-chairs',
     title: 'Eight dome-room chairs in the striped wool',
-    inputs: 'Wider in front 450 / 390 × 420, corners 40 and 20; 50 firm over a 20 crown pad; the stripe on the middle of each.',
+    inputs: 'Tapered 450 / 390 × 420, corners 40 and 20; 50 firm over a 20 crown pad; the stripe on the middle of each.',
     piece: piece('chair-seat', {
       name: 'Dome-room chairs',
       count: 8,

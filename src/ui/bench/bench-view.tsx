@@ -108,7 +108,7 @@ function StepInHand({ view, step }: { view: View; step: Step }) {
         </p>
         {step.stop && (
           <div className="text-2xl mt-3">
-            Look before you go on:
+            Check:
             <ul className="list-disc pl-8">
               {step.stop.map((says) => (
                 <li key={says}>{says}</li>

@@ -45,7 +45,7 @@ export function FasteningPicture({ fastening }: { fastening: NonNullable<BenchVi
           type="button"
           className="btn btn-outline h-16 min-w-16 text-xl font-normal"
           onClick={() => setWave((wave + waves.length - 1) % waves.length)}
-          aria-label="Wave before"
+          aria-label="Previous wave"
         >
           ‹
         </button>

@@ -5,7 +5,7 @@ import { PURCHASE_STATES } from '@/core/buying';
 import { rollLength, type Unit } from '@/core/length';
 import type { PurchaseRecord } from '@/data/purchases';
 import type { BuyView } from '@/server/store/buying';
-import { send } from '@/ui/kit/api';
+import { send, UNREACHED } from '@/ui/kit/api';
 import { sayDay } from '@/ui/kit/day';
 import { FigureField } from '@/ui/kit/fields/fields';
 import { Wrong } from '@/ui/kit/fields/lists';
@@ -28,7 +28,7 @@ function useBuy(scope: string) {
       if (response.ok) setView(data);
       setWrong(response.ok ? null : (data.message ?? 'The shopping list cannot be made just now.'));
     } catch {
-      setWrong('The workshop cannot be reached.');
+      setWrong(UNREACHED);
     }
   }, [scope]);
   useEffect(() => void look(), [look]);
@@ -38,7 +38,7 @@ function useBuy(scope: string) {
       const answer = await send<PurchaseRecord>(method, url, body);
       setWrong(answer.ok ? null : (answer.data.message ?? 'That could not be done.'));
     } catch {
-      setWrong('The workshop cannot be reached; what was sent is looked up again.');
+      setWrong(UNREACHED);
     }
     setBusy(null);
     await look();

@@ -4,7 +4,7 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { sayMinute } from '@/core/scheduling';
 import { fieldAt, KINDS } from '@/core/piece';
-import { send } from '@/ui/kit/api';
+import { send, UNREACHED } from '@/ui/kit/api';
 import { sayDay } from '@/ui/kit/day';
 import { Wrong } from '@/ui/kit/fields/lists';
 import { SchemaField } from '@/ui/kit/fields/schema-field';
@@ -55,7 +55,7 @@ function Take({ promised }: { promised: Promised }) {
       if (answer.ok) router.push(`/piece/${answer.data.id}`);
       else setMessage(answer.data.message ?? 'It could not be put on the floor');
     } catch {
-      setMessage('The workshop cannot be reached; nothing was put on the floor.');
+      setMessage(UNREACHED);
     }
   };
   return (
@@ -74,7 +74,7 @@ type WhichProps = { view: DiaryView; value: string; onChange: (like: string) => 
 function Which({ view, value, onChange }: WhichProps) {
   return (
     <label>
-      What is asked for, like
+      Similar to
       <select className={`${FIELD} w-72`} value={value} onChange={(event) => onChange(event.target.value)}>
         <optgroup label="As usual">
           {KINDS.map(({ id, name }) => (
@@ -121,8 +121,8 @@ export function AskedFor({ view }: { view: DiaryView }) {
     </label>
   );
   return (
-    <section aria-label="Before you say yes" className="mt-4 text-sm">
-      <h2 className="font-display text-lg">Before you say yes</h2>
+    <section aria-label="Can I promise it?" className="mt-4 text-sm">
+      <h2 className="font-display text-lg">Can I promise it?</h2>
       <form
         className="flex flex-wrap items-end gap-3"
         onSubmit={(event) => {

@@ -112,7 +112,7 @@ function Turn({ shown, earlier, later, onTurn, onShown }: TurnProps) {
       <button type="button" className="btn btn-sm btn-outline font-normal" onClick={() => onShown(shown === 1 ? 5 : 1)}>
         {shown === 1 ? 'Five days' : 'One day'}
       </button>
-      <span className="text-base-content/80">7.00 to 18.00 each day. A dot is laid by hand; the hatch below is its piece’s.</span>
+      <span className="text-base-content/80">7.00 to 18.00 each day. Dots: moved by hand. Stripes below: which piece.</span>
     </div>
   );
 }

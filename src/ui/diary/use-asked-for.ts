@@ -16,13 +16,12 @@ import type { Piece } from '@/core/piece';
 import { usualTries } from '@/core/scheduling/solver';
 import type { DiaryAsked, DiaryTold } from '@/workers/diary.worker';
 import type { DiaryView } from './use-diary';
+import { UNREACHED } from '@/ui/kit/api';
 
 /** What somebody asks for. Days are empty where nothing is said. */
 export type Question = { like: string; count: number; due: string; clothOn: string };
 /** Whether it can be promised. */
 export type Promised = { piece: Piece; end: PieceEnd; range: Range; costs: Cost[]; question: Question };
-
-const UNREACHED = 'The workshop cannot be reached; what you asked is still here.';
 
 /** Looks how a job that nobody has taken would come out beside everything on the floor. Nothing is kept of it. */
 export function useAskedFor(view: DiaryView) {

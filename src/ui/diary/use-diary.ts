@@ -3,7 +3,7 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { problemOf, type Delivery, type DiaryInput, type KeptDiary, type Range } from '@/core/scheduling';
 import { usualTries } from '@/core/scheduling/solver';
-import { send } from '@/ui/kit/api';
+import { send, UNREACHED } from '@/ui/kit/api';
 import type { DiaryAsked, DiaryTold } from '@/workers/diary.worker';
 
 /** A delivery with the order that it is of. */
@@ -18,8 +18,6 @@ export type DiaryView = {
   /** work of the log that can be asked for again */
   finished: { id: number; name: string }[];
 };
-
-const UNREACHED = 'The workshop cannot be reached; nothing was changed.';
 
 /** The diary as it stands, a search that is under way, and how sure what was found is. */
 export function useDiary() {

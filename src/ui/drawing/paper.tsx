@@ -159,7 +159,7 @@ export function Paper({ extent, room, label, buttons = false, onPointerMove, chi
               </button>
             </>
           )}
-          <button type="button" className="btn btn-sm btn-square btn-outline bg-base-100" aria-label="Nearer" onClick={() => by(STEP)}>
+          <button type="button" className="btn btn-sm btn-square btn-outline bg-base-100" aria-label="Zoom in" onClick={() => by(STEP)}>
             <Plus size={16} aria-hidden />
           </button>
         </div>

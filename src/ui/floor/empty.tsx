@@ -3,7 +3,7 @@
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { send } from '@/ui/kit/api';
+import { send, UNREACHED } from '@/ui/kit/api';
 import { FilePick } from '@/ui/kit/file-pick';
 import { beginGuide } from '@/ui/guide/guide';
 
@@ -22,7 +22,7 @@ export function Empty({ onWrong }: { onWrong: (message: string | null) => void }
       if (answer.ok) router.refresh();
       else onWrong(answer.data.message ?? 'It was not done; nothing was changed.');
     } catch {
-      onWrong('The workshop cannot be reached; nothing was changed.');
+      onWrong(UNREACHED);
     }
     setBusy(null);
   };

@@ -8,7 +8,7 @@ import { shapeKind } from '@/core/piece';
 import { Running } from './running';
 import type { FloorRow, FloorView } from '@/server/floor';
 import { SmallSection } from '@/ui/drawing/small-section';
-import { send } from '@/ui/kit/api';
+import { send, UNREACHED } from '@/ui/kit/api';
 import { Dialog } from '@/ui/kit/dialog';
 import { FilePick } from '@/ui/kit/file-pick';
 import { useLength } from '@/ui/kit/settings';
@@ -112,7 +112,7 @@ function Broken({ id, updatedAt, onWrong }: { id: string; updatedAt: string; onW
       if (answer.ok) router.refresh();
       else onWrong(answer.data.message ?? 'It could not be mended.');
     } catch {
-      onWrong('The workshop cannot be reached; nothing was changed.');
+      onWrong(UNREACHED);
     }
   };
   return (
@@ -137,7 +137,7 @@ function Row({ row, width, onLeave }: { row: FloorRow; width: number; onLeave: (
   return (
     <li className="floor-row border-t border-base-content/25 py-2 grid grid-cols-[minmax(0,1fr)_minmax(0,1.1fr)_8rem_2.5rem] items-center gap-5">
       <Link
-        href={`/piece/${row.id}?stage=${look?.section && piece.pads.length > 0 ? 'build' : next.stage}`}
+        href={`/piece/${row.id}?stage=${look?.section && piece.pads.length > 0 ? 'padding' : next.stage}`}
         className="block hover:underline underline-offset-4"
       >
         <span className="font-display text-lg block">{piece.name}</span>
@@ -164,7 +164,7 @@ function Row({ row, width, onLeave }: { row: FloorRow; width: number; onLeave: (
         )}
         {piece.due && <span className="block text-base-content/80">due {dayOf(piece.due)}</span>}
       </div>
-      <button type="button" className="p-2 rounded-sm hover:bg-base-200" aria-label={`Take ${piece.name} off the floor`} onClick={onLeave}>
+      <button type="button" className="p-2 rounded-sm hover:bg-base-200" aria-label={`Remove ${piece.name}`} onClick={onLeave}>
         <Trash2 size={17} aria-hidden />
       </button>
     </li>
@@ -185,7 +185,7 @@ function Begin({ onWrong }: { onWrong: (message: string | null) => void }) {
       if (!answer.ok) return onWrong(`${chosen.name} was not brought in. ${answer.data.message ?? ''}`);
       router.push(`/piece/${answer.data.id}`);
     } catch {
-      onWrong('The workshop cannot be reached; nothing was brought in.');
+      onWrong(UNREACHED);
     }
   };
   return (
@@ -216,7 +216,7 @@ export function Floor({ first }: { first: FloorView }) {
   const [leaving, setLeaving] = useState<FloorRow | null>(null);
   const width = span(floor.widest, rows);
   const remove = async (row: FloorRow) => {
-    await send('DELETE', `/api/pieces/${row.id}`).catch(() => setMessage('The workshop cannot be reached; the piece is still there.'));
+    await send('DELETE', `/api/pieces/${row.id}`).catch(() => setMessage(UNREACHED));
     setLeaving(null);
     router.refresh();
   };
@@ -247,11 +247,11 @@ export function Floor({ first }: { first: FloorView }) {
         </p>
       )}
       {leaving && (
-        <Dialog title={`Take “${leaving.piece.name}” off the floor?`} onClose={() => setLeaving(null)}>
+        <Dialog title={`Remove “${leaving.piece.name}” from the floor?`} onClose={() => setLeaving(null)}>
           <p className="text-sm mb-4">It is no longer shown here. Its history and its place in the log stay.</p>
           <div className="flex gap-3">
             <button type="button" className="btn btn-outline" onClick={() => setLeaving(null)}>
-              Leave it
+              Cancel
             </button>
             <button type="button" className="btn btn-primary" onClick={() => void remove(leaving)}>
               Take it off

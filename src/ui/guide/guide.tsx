@@ -7,27 +7,22 @@ export const GUIDE = [
   {
     stage: null,
     title: 'Measure the board',
-    says: 'Choose what you are covering and type what the tape says: 45 cm, 17 3/4, 1′ 4″. Enter leads on to the next figure. Then start the piece.',
+    says: 'Choose what you are covering and type what the tape reads: 45 cm, 17 3/4, 1′ 4″. Enter moves on to the next figure. Then start the piece.',
   },
   {
-    stage: 'build',
+    stage: 'padding',
     title: 'Build it up',
-    says: 'Take hold of the round blue handle on the section and draw the crown up. The red line is the cover as it will lie; the foam under it is what the pull leaves.',
-  },
-  {
-    stage: 'sit',
-    title: 'Let somebody sit on it',
-    says: 'Set who sits. The list says whether it bottoms out, whether the board is felt, and what would mend it.',
+    says: 'Drag the round blue handle on the section to raise the crown. The red line is the finished cover. The line under the pads says how the seat takes a sitter; open it to change who sits.',
   },
   {
     stage: 'cut',
     title: 'See what is cut from what',
-    says: 'Foam on its sheets, cloth on its roll. The sizes at the side are cut sizes; each opens to say where it comes from.',
+    says: 'Foam on its sheets, cloth on its roll. The sizes at the side are cut sizes; open one to see how it adds up.',
   },
   {
     stage: 'bench',
     title: 'Take it to the bench',
-    says: 'Print… makes the job sheet for the wall and the templates. Here each step is ticked as it is done. That was all of it.',
+    says: 'Print… makes the job sheet for the wall and the templates. Tick each step here as you do it. That’s it.',
   },
 ] as const;
 

@@ -3,7 +3,7 @@
 import { useState } from 'react';
 import { checkRule, RULES, unusual, type HouseRules, type Rule } from '@/core/house';
 import { printFigure } from '@/core/sizes';
-import { send } from '@/ui/kit/api';
+import { send, UNREACHED } from '@/ui/kit/api';
 import { FigureField, LengthField } from '@/ui/kit/fields/fields';
 import { useSettings } from '@/ui/kit/settings';
 
@@ -26,7 +26,7 @@ export function House({ initial }: { initial: HouseRules }) {
     setStatus('Saving…');
     send('PUT', '/api/house', { key: rule.key, value: next[rule.key] ?? null })
       .then((answer) => setStatus(answer.ok ? 'Saved' : (answer.data.message ?? 'Not saved')))
-      .catch(() => setStatus('Not saved: the workshop cannot be reached.'));
+      .catch(() => setStatus(UNREACHED));
     return null;
   };
 

@@ -6,7 +6,7 @@ import { useState } from 'react';
 import { JOB, writeScope, type Job } from '@/core/job';
 import { defaultsOf } from '@/core/piece';
 import type { JobRecord } from '@/data/jobs';
-import { send } from '@/ui/kit/api';
+import { send, UNREACHED } from '@/ui/kit/api';
 import { sayDay } from '@/ui/kit/day';
 import { Dialog } from '@/ui/kit/dialog';
 import { TickField } from '@/ui/kit/fields/fields';
@@ -30,7 +30,7 @@ function NewJob({ free, onClose }: { free: readonly FloorPiece[]; onClose: () =>
       if (answer.ok) router.push(`/job/${answer.data.id}`);
       else setMessage(answer.data.message ?? 'It could not be made.');
     } catch {
-      setMessage('The workshop cannot be reached; nothing was made.');
+      setMessage(UNREACHED);
     }
   };
   return (
@@ -58,7 +58,7 @@ function NewJob({ free, onClose }: { free: readonly FloorPiece[]; onClose: () =>
       <Wrong message={message} />
       <div className="flex justify-end gap-2 pt-2">
         <button type="button" className="btn btn-sm btn-ghost font-normal" onClick={onClose}>
-          Leave it
+          Cancel
         </button>
         <button type="button" className="btn btn-sm btn-primary" onClick={() => void make()}>
           Make the job
@@ -122,8 +122,8 @@ export function Jobs({ jobs, pieces }: { jobs: readonly JobRecord[]; pieces: rea
         ))}
       </ul>
       {free.length > 0 && (
-        <section aria-label="In no job" className="mt-4">
-          <h2 className="font-display text-lg">In no job</h2>
+        <section aria-label="Not in a job" className="mt-4">
+          <h2 className="font-display text-lg">Not in a job</h2>
           <ul className="text-sm">
             {free.map(({ id, name, count }) => (
               <li key={id} className="py-0.5">

@@ -7,7 +7,7 @@ import { WARE_KINDS } from '@/core/store';
 import type { JobRecord } from '@/data/jobs';
 import { Buy } from '@/ui/buy/buy';
 import { PriceTable } from '@/ui/price/price-table';
-import { send } from '@/ui/kit/api';
+import { send, UNREACHED } from '@/ui/kit/api';
 import { sayDay } from '@/ui/kit/day';
 import { TickField } from '@/ui/kit/fields/fields';
 import { Wrong } from '@/ui/kit/fields/lists';
@@ -42,7 +42,7 @@ function OwnJob({ first, pieces, onChange }: { first: JobRecord; pieces: readonl
         if (ok) setRecord(data);
         else if (data.current) setRecord(data.current);
       })
-      .catch(() => setWrong('Not saved: the workshop cannot be reached.'));
+      .catch(() => setWrong(UNREACHED));
     return null;
   };
   const put = async (piece: string, belongs: boolean) => {
@@ -50,7 +50,7 @@ function OwnJob({ first, pieces, onChange }: { first: JobRecord; pieces: readonl
     if (answer?.ok) {
       setRecord(answer.data);
       onChange();
-    } else setWrong(answer?.data.message ?? 'The workshop cannot be reached.');
+    } else setWrong(answer?.data.message ?? UNREACHED);
   };
   return (
     <div className="grid grid-cols-2 gap-8 upright:grid-cols-1">

@@ -2,7 +2,7 @@
 
 import { useCallback, useEffect, useState } from 'react';
 import type { KeptLay, LayGroup } from '@/core/nesting';
-import { send } from '@/ui/kit/api';
+import { send, UNREACHED } from '@/ui/kit/api';
 import type { KeptRecord } from '@/ui/lay/lay-panel';
 
 /** What is cut together, as the server has it. */
@@ -27,7 +27,7 @@ export function useTogether(scope: string) {
       if (response.ok) setView(data);
       setWrong(response.ok ? null : (data.message ?? 'It cannot be read just now.'));
     } catch {
-      setWrong('The workshop cannot be reached.');
+      setWrong(UNREACHED);
     }
   }, [scope]);
   useEffect(() => void look(), [look]);
@@ -42,7 +42,7 @@ export function useTogether(scope: string) {
       await look();
       return { message: null, data: answer.data };
     } catch {
-      return { message: 'The workshop cannot be reached; nothing was changed.' };
+      return { message: UNREACHED };
     }
   };
   const keep = async (lay: KeptLay): Promise<string | null> => (await change('POST', '', { lay })).message;

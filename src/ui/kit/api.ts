@@ -1,3 +1,6 @@
+/** What is said wherever the server does not answer. */
+export const UNREACHED = 'The workshop cannot be reached. Nothing is lost; try again.';
+
 /** What a write answered. */
 export type Answer<T> = { ok: boolean; status: number; data: T & { message?: string } };
 

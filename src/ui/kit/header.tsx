@@ -18,7 +18,12 @@ const PLACES = [
   { href: '/workshop', label: 'Workshop' },
 ];
 
-const TAPE_WORDS = { off: 'Tape off', looking: 'No tape', connected: 'Tape', slow: 'Tape slow' } as const;
+const TAPE_WORDS = {
+  off: 'Digital tape: off',
+  looking: 'Digital tape: searching',
+  connected: 'Digital tape: on',
+  slow: 'Digital tape: slow',
+} as const;
 
 /** Turns the digital tape on and off and says how it is. */
 function TapeSwitch() {

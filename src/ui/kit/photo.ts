@@ -1,3 +1,5 @@
+import { UNREACHED } from './api';
+
 /** What keeping a photo answered: its name, or what is wrong with it. */
 export type KeptPhoto = { name: string; width: number; height: number } | { message: string };
 
@@ -11,6 +13,6 @@ export async function keepPhoto(file: File): Promise<KeptPhoto> {
     const response = await fetch('/api/photos', { method: 'POST', headers: { 'content-type': 'application/octet-stream' }, body: file });
     return (await response.json()) as KeptPhoto;
   } catch {
-    return { message: 'The workshop cannot be reached; the photo was not kept. Try again.' };
+    return { message: UNREACHED };
   }
 }

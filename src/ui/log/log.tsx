@@ -5,7 +5,7 @@ import { useRouter } from 'next/navigation';
 import { useRef, useState } from 'react';
 import type { LogEntry, LogView } from '@/data/bench';
 import { foamOf } from '@/core/piece';
-import { send } from '@/ui/kit/api';
+import { send, UNREACHED } from '@/ui/kit/api';
 import { Said } from '@/ui/kit/said';
 import { useLength } from '@/ui/kit/settings';
 
@@ -24,7 +24,7 @@ function useLog(first: LogView) {
       setFound({ entries: [...before, ...entries], next });
       setWrong(null);
     } catch {
-      setWrong('The workshop cannot be reached.');
+      setWrong(UNREACHED);
     }
   };
   const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
@@ -96,7 +96,7 @@ export function Log({ first }: { first: LogView }) {
       if (answer.ok) router.push(`/piece/${answer.data.id}`);
       else setMessage(answer.data.message ?? 'It could not be put on the floor.');
     } catch {
-      setMessage('The workshop cannot be reached; nothing was put on the floor.');
+      setMessage(UNREACHED);
     }
   };
   return (

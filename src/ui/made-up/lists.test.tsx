@@ -12,7 +12,7 @@ import { rimOf } from '@/core/pad-rims';
 import { KINDS, newPiece, type Piece, type PieceKind } from '@/core/piece';
 import { createPlanner, planPiece } from '@/core/plan';
 import { sizesOf } from '@/core/sizes';
-import { BuildPanel } from '@/ui/stages/build/build-panel';
+import { PadFields } from '@/ui/stages/padding/pad-fields';
 import { createSheetStore, SheetContext, type SheetStore } from '@/ui/sheet/store';
 import { pegs } from './pegs';
 
@@ -51,7 +51,7 @@ const plain = (): Piece => newPiece('perch' as PieceKind);
 function store(piece: Piece): SheetStore {
   const record = { id: 'p', revision: 1, updatedAt: '', canUndo: false, canRedo: false, piece };
   const made = createSheetStore(
-    { record, stale: null, house: {}, ticks: [], nextSerial: '', stage: 'build' },
+    { record, stale: null, house: {}, ticks: [], nextSerial: '', stage: 'padding' },
     {
       // Nobody answers: a save that is refused at once would be tried again at once, for ever.
       send: () => new Promise(() => undefined),
@@ -67,7 +67,7 @@ function store(piece: Piece): SheetStore {
 const drawn = (from: SheetStore): string =>
   renderToStaticMarkup(
     <SheetContext value={from}>
-      <BuildPanel />
+      <PadFields pad={from.getState().piece.pads[0]!} index={0} open onOpen={() => undefined} />
     </SheetContext>,
   ).replace(/<[^>]+>/g, '|');
 

@@ -24,10 +24,11 @@ import { problemsOf } from '@/core/document';
 import type { HouseRules } from '@/core/house';
 import { Dimension } from '@/ui/drawing/dimension';
 import { closedPath } from '@/ui/drawing/path';
-import { send } from '@/ui/kit/api';
+import { send, UNREACHED } from '@/ui/kit/api';
 import { ChoiceField } from '@/ui/kit/fields/fields';
 import { FilePick } from '@/ui/kit/file-pick';
 import { Wrong } from '@/ui/kit/fields/lists';
+import { NO_STRIP } from '@/core/strip';
 import { keepPhoto } from '@/ui/kit/photo';
 import { SchemaField } from '@/ui/kit/fields/schema-field';
 import { useLength } from '@/ui/kit/settings';
@@ -37,7 +38,7 @@ function Outline({ shape, words, dimensions }: { shape: BaseShape; words: readon
   const say = useLength();
   const points = flatten(baseOutline(shape));
   const box = bounds(points);
-  // A trapezoid's front is measured from corner to corner, as if not rounded.
+  // A trapezoid's front is measured from measure to the square corner.
   const near = 'frontWidth' in shape ? shape.frontWidth : box.width;
   const margin = Math.max(box.width, box.height) * (dimensions ? 0.16 : 0.06);
   const size = Math.max(box.width, box.height) / 26;
@@ -92,7 +93,7 @@ function ShapeChoice({ piece, onChange }: { piece: Piece; onChange: (type: Shape
           </label>
         ))}
       </div>
-      <ChoiceField label="Or any other" value={text} options={shapesFor(piece.kind)} onChange={onChange} hint={shapeKind(text).how} />
+      <ChoiceField label="More shapes" value={text} options={shapesFor(piece.kind)} onChange={onChange} hint={shapeKind(text).how} />
     </>
   );
 }
@@ -165,16 +166,17 @@ function useBegin(piece: Piece, baseIs: BaseIs, looking: boolean) {
     const missing = document.querySelector<HTMLInputElement>('main input[data-example]');
     if (missing && !anyway) {
       missing.focus();
-      return setMessage('Not everything is measured yet: type it, or start with the usual sizes and measure later.');
+      return setMessage('Not everything is measured yet. Type what is missing, or use standard sizes for blanks.');
     }
-    if (looking) return setMessage('The pad for that height is still being found: a moment.');
+    if (looking) return setMessage('Still finding the pad for that height. One moment.');
     setBusy(true);
     try {
-      const answer = await send<{ id: string }>('POST', '/api/pieces', { piece });
-      if (answer.ok) return router.push(`/piece/${answer.data.id}?stage=${baseIs === 'old' ? 'strip' : 'base'}`);
+      const old = baseIs === 'old';
+      const answer = await send<{ id: string }>('POST', '/api/pieces', { piece: old ? { ...piece, strip: NO_STRIP } : piece });
+      if (answer.ok) return router.push(`/piece/${answer.data.id}?stage=${old ? 'strip' : 'board'}`);
       setMessage(answer.data.message ?? 'Not started');
     } catch {
-      setMessage('The workshop cannot be reached; what you typed is still here. Try again.');
+      setMessage(UNREACHED);
     }
     setBusy(false);
   };
@@ -260,7 +262,7 @@ export function NewPiece({ house }: { house: HouseRules }) {
           </button>
           {(examplesOf(begun).size > 0 || begun.thickness === null) && (
             <button type="button" className="btn btn-ghost btn-sm w-full font-normal mt-1" disabled={busy} onClick={() => begin(true)}>
-              Start with the usual sizes, measure later
+              Use standard sizes for blanks
             </button>
           )}
           <p className="text-xs mt-2 text-base-content/80">

@@ -68,7 +68,7 @@ export function SatOnField({ satOn, house, piece }: { satOn: ReturnType<typeof u
   return (
     <>
       <LengthField
-        label="Height as sat on"
+        label="Seat height, loaded"
         name="new height as sat on"
         value={wanted}
         hint={`over the board, under ${mass} kg; left empty, the usual pad`}

@@ -4,6 +4,7 @@ import Link from 'next/link';
 import { useEffect, useState } from 'react';
 import type { Price } from '@/core/price';
 import { Wrong } from '@/ui/kit/fields/lists';
+import { UNREACHED } from '@/ui/kit/api';
 
 const money = (value: number): string => value.toFixed(2).replace('-', '−');
 
@@ -47,10 +48,10 @@ export function PriceTable({ scope }: { scope: string }) {
       .then(async (response) => {
         const data = (await response.json()) as { price?: Price; message?: string };
         if (response.ok && data.price) setPrice(data.price);
-        else setWrong(data.message ?? 'It cannot be reckoned just now.');
+        else setWrong(data.message ?? 'The price could not be calculated.');
       })
       .catch(() => {
-        if (!end.signal.aborted) setWrong('The workshop cannot be reached.');
+        if (!end.signal.aborted) setWrong(UNREACHED);
       });
     return () => end.abort();
   }, [scope]);

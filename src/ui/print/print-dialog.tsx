@@ -10,6 +10,7 @@ import { Dialog } from '@/ui/kit/dialog';
 import { Wrong } from '@/ui/kit/fields/lists';
 import { useSheet } from '@/ui/sheet/store';
 import { PagePicture } from './page-picture';
+import { UNREACHED } from '@/ui/kit/api';
 
 /** What was chosen, remembered on this machine: paper and parts for every piece, ways of templates for each. */
 type Chosen = { paper: Paper; parts: PrintPart[]; modes: Record<string, Record<string, TemplateMode>> };
@@ -75,7 +76,7 @@ function usePages(id: string, asked: string, status: string): { printed: Printed
         const wrong = response.ok ? null : (data.message ?? 'It could not be laid out.');
         if (!over) setGot({ asked, printed: response.ok ? data : null, wrong });
       } catch {
-        if (!over) setGot({ asked, printed: null, wrong: 'The workshop cannot be reached; try again.' });
+        if (!over) setGot({ asked, printed: null, wrong: UNREACHED });
       }
     };
     const timer = setTimeout(() => void ask(), REST);

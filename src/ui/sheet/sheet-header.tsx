@@ -2,14 +2,15 @@
 
 import { FileJson, Keyboard, Printer, Redo2, Undo2 } from 'lucide-react';
 import type { ReactNode } from 'react';
-import { STAGES } from '@/ui/stages';
+import { stagesFor } from '@/ui/stages';
 import type { SaveStatus } from './saving/saver';
 import { usePiece, useSheet } from './store';
+import { UNREACHED } from '@/ui/kit/api';
 
 const STATUS: Record<SaveStatus, string> = {
   saved: 'Saved',
   saving: 'Saving…',
-  offline: 'Not saved: the workshop cannot be reached. Kept here and tried again.',
+  offline: `Not saved. ${UNREACHED}`,
   refused: 'Not saved',
   conflict: 'Changed elsewhere',
 };
@@ -58,7 +59,7 @@ function Saved() {
             Take it up again
           </button>{' '}
           <button type="button" className="underline cursor-pointer" onClick={() => saver.refused('forget')}>
-            Leave it
+            Cancel
           </button>
         </span>
       )}
@@ -115,7 +116,7 @@ export function StageTabs() {
   const notes = useSheet((state) => state.view?.plan.warnings.length ?? 0);
   return (
     <nav aria-label="Stages" className="flex px-4 border-b border-base-content/25 gap-1 overflow-x-auto shrink-0">
-      {STAGES.map(({ id, name, lacking }, i) => {
+      {stagesFor(piece, stage).map(({ id, name, lacking }, i) => {
         const lack = lacking(piece);
         return (
           <button

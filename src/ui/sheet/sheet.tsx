@@ -9,7 +9,7 @@ import { schemaAt } from '@/core/piece';
 import { send } from '@/ui/kit/api';
 import { useSettings } from '@/ui/kit/settings';
 import { sheetWorker, solvingWorker } from '@/ui/kit/worker/workers';
-import { STAGES, stageOf } from '@/ui/stages';
+import { placeOf, STAGES, stageOf } from '@/ui/stages';
 import { ConflictDialog } from './saving/conflict-dialog';
 import { Guide } from '@/ui/guide/guide';
 import { PrintDialog } from '@/ui/print/print-dialog';
@@ -22,7 +22,7 @@ import { SectionDrawing } from './drawn/section-drawing';
 import { AnswerLine } from './answer-line';
 import { SheetHeader, StageTabs } from './sheet-header';
 import { Sizes } from './sizes';
-import type { Drawing, Stage } from './stage';
+import { stageView, type Drawing, type Stage, type StageView } from './stage';
 import { createSheetStore, SheetContext, usePiece, useSheet, useSheetStore, type SheetStart } from './store';
 import { useSheetKeys } from './use-sheet-keys';
 import { keepSeen } from './saving/seen';
@@ -66,17 +66,16 @@ function Refusals() {
 }
 
 /** A stage with nothing of its own in the middle shows the drawing as it is. */
-const Plain: NonNullable<Stage['Main']> = ({ children }) => children;
+const Plain: NonNullable<StageView['Main']> = ({ children }) => children;
 
 /** Plan and section, or the piece in the round. */
-function Drawn({ stage, drawing }: { stage: Stage; drawing: Drawing }) {
-  const look = useSheet((state) => state.look);
+function Drawn({ view, drawing }: { view: StageView; drawing: Drawing }) {
   const round = useSheet((state) => state.round);
   const settled = useSheet((state) => state.settled);
   const show = useSheet((state) => state.show);
-  const Main = stage.Main ?? Plain;
+  const Main = view.Main ?? Plain;
   const { Beside } = drawing;
-  const alone = !round && drawing.alone?.(look);
+  const alone = !round && drawing.alone;
   return (
     <div className="flex-1 min-h-0 flex flex-col" data-settled={settled}>
       <div className="flex-1 min-h-0 p-1 flex flex-col relative">
@@ -84,7 +83,7 @@ function Drawn({ stage, drawing }: { stage: Stage; drawing: Drawing }) {
           <RoundView />
         ) : (
           <Main>
-            <PlanDrawing drawing={drawing} />
+            <PlanDrawing drawing={drawing} sits={Boolean(view.sitter)} />
           </Main>
         )}
         <button
@@ -96,14 +95,14 @@ function Drawn({ stage, drawing }: { stage: Stage; drawing: Drawing }) {
           onFocus={() => void roundView()}
           onClick={() => show({ round: !round })}
         >
-          <Rotate3d size={16} aria-hidden /> {round ? 'Flat' : 'In the round'}
+          <Rotate3d size={16} aria-hidden /> {round ? 'Flat' : '3D'}
         </button>
       </div>
       {!alone && (
         <div className="min-h-0 border-t border-base-content/25 p-1 flex" style={{ height: `${drawing.section}%` }}>
           {Beside && <Beside />}
           <div className="flex-1 min-w-0 h-full">
-            <SectionDrawing sits={Boolean(stage.sits)} />
+            <SectionDrawing sits={Boolean(view.sitter)} />
           </div>
         </div>
       )}
@@ -111,28 +110,28 @@ function Drawn({ stage, drawing }: { stage: Stage; drawing: Drawing }) {
   );
 }
 
-function Middle({ stage }: { stage: Stage }) {
+function Middle({ view }: { view: StageView }) {
   const viewed = useSheet((state) => state.view !== null);
   const problems = useSheet((state) => state.problems.length);
-  const { Main, drawing } = stage;
+  const { Main, drawing } = view;
   return (
     <div className="min-h-0 min-w-0 flex flex-col upright:flex-1">
       <Refusals />
       {!viewed && problems === 0 && (
         <p className="p-6 text-sm" role="status">
-          Working it out…
+          Calculating…
         </p>
       )}
-      {viewed && drawing && <Drawn stage={stage} drawing={drawing} />}
+      {viewed && drawing && <Drawn view={view} drawing={drawing} />}
       {!drawing && Main && <Main>{null}</Main>}
     </div>
   );
 }
 
 /** What is typed and chosen at a stage: beside the drawing, or a sheet from below where the page is upright. */
-function StagePanel({ stage }: { stage: Stage }) {
+function StagePanel({ stage, view }: { stage: Stage; view: StageView }) {
   const [open, setOpen] = useState(true);
-  const { Panel } = stage;
+  const { Panel } = view;
   return (
     <section
       aria-label={stage.name}
@@ -156,14 +155,18 @@ function StagePanel({ stage }: { stage: Stage }) {
   );
 }
 
-/** Back and forward go to the stage that their address names; one that names none is the stage that was opened first. */
+/** Back and forward go to the stage and view that their address names; one that names none is the stage that was opened first. */
 function useStageOfAddress(): void {
   const store = useSheetStore();
-  const [first] = useState(() => store.getState().stage);
+  const [first] = useState(() => store.getState());
   useEffect(() => {
     const onMove = () => {
-      const named = new URLSearchParams(window.location.search).get('stage');
-      store.getState().show({ stage: named === null ? first : stageOf(named).id });
+      const asked = new URLSearchParams(window.location.search);
+      const { stage, view } = placeOf(
+        asked.get('stage') ?? first.stage,
+        asked.get('view') ?? (asked.has('stage') ? undefined : first.look),
+      );
+      store.getState().show({ stage: stage.id, look: view });
     };
     window.addEventListener('popstate', onMove);
     return () => window.removeEventListener('popstate', onMove);
@@ -172,6 +175,10 @@ function useStageOfAddress(): void {
 
 function Opened() {
   const stage = stageOf(useSheet((state) => state.stage));
+  const view = stageView(
+    stage,
+    useSheet((state) => state.look),
+  );
   const viewed = useSheet((state) => state.view !== null);
   const keys = useSheet((state) => state.keys);
   const goTo = useSheet((state) => state.goTo);
@@ -190,19 +197,19 @@ function Opened() {
     return () => stops.forEach((stop) => stop());
   }, [store, saver]);
   return (
-    <main className="flex flex-col min-h-0 h-[calc(100vh-3rem)]" data-bare={stage.sizes.length === 0 || undefined}>
+    <main className="flex flex-col min-h-0 h-[calc(100vh-3rem)]" data-bare={view.sizes.length === 0 || undefined}>
       <SheetHeader />
       <StageTabs />
       <AnswerLine />
       <div className="flex-1 min-h-0 overflow-hidden relative grid grid-rows-[minmax(0,1fr)] grid-cols-[minmax(15rem,17rem)_minmax(0,1fr)_minmax(16rem,19rem)] drawer:grid-cols-[17rem_minmax(0,1fr)] upright:flex upright:flex-col-reverse">
-        <StagePanel key={stage.id} stage={stage} />
-        <Middle stage={stage} />
+        <StagePanel key={stage.id} stage={stage} view={view} />
+        <Middle view={view} />
         <aside
           id="sizes"
           className={`overflow-y-auto border-l border-base-content/25 pb-6 drawer:absolute drawer:inset-y-0 drawer:right-0 drawer:w-80 drawer:max-w-[85vw] drawer:z-20 drawer:bg-base-100 drawer:border-l-2 drawer:border-base-content/60 ${drawer ? '' : 'drawer:hidden'}`}
         >
-          {viewed && !stage.sits && <Notes />}
-          {viewed && <Sizes first={stage.sizes} />}
+          {viewed && !view.sitter && <Notes />}
+          {viewed && <Sizes first={view.sizes} />}
         </aside>
       </div>
       <Guide stage={stage.id} goTo={goTo} />
@@ -233,7 +240,8 @@ const nowhere = () => ({
 /** The work space of a piece: stages, plan, section and sizes, always in step. */
 export function Sheet(start: SheetStart) {
   // An address may name a stage that there is not: the sheet opens all the same.
-  const known = { ...start, stage: stageOf(start.stage).id };
+  const { stage, view } = placeOf(start.stage, start.view);
+  const known = { ...start, stage: stage.id, view };
   const [store] = useState(() => createSheetStore(known, typeof window === 'undefined' ? nowhere() : browser()));
   return (
     <SheetContext value={store}>

@@ -101,7 +101,7 @@ function Line({ line }: { line: SizeLine }) {
             {open ? <ChevronDown size={13} aria-hidden /> : <ChevronRight size={13} aria-hidden />}
           </span>
           <span>{line.label}</span>
-          {changed && <span className="text-xs text-primary font-semibold">set here</span>}
+          {changed && <span className="text-xs text-primary font-semibold">changed for this job</span>}
           <span className="ml-auto font-semibold whitespace-nowrap" data-slip={line.key}>
             <Figure says={printFigure(line.value, line.unit, unit) + by} />
           </span>
@@ -148,7 +148,7 @@ function Group({ group, lines, folds }: { group: SizeGroup; lines: SizeLine[]; f
           {open ? <ChevronDown size={13} aria-hidden /> : <ChevronRight size={13} aria-hidden />} {group}
         </button>
       </h3>
-      {open && (lines.length > 0 ? list : <p className="px-3 pb-1 text-xs">Working it out…</p>)}
+      {open && (lines.length > 0 ? list : <p className="px-3 pb-1 text-xs">Calculating…</p>)}
     </div>
   );
 }

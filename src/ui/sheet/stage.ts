@@ -38,26 +38,44 @@ export type Drawing = {
   section: number;
   /** beside the section */
   Beside?: ComponentType;
-  /** whether the section is left out for now */
-  alone?: (look: string) => boolean;
+  /** the section is left out */
+  alone?: boolean;
 };
 
-/** A stage of the work: one file, and one line in the list. */
-export type Stage = {
-  id: string;
-  name: string;
-  /** what it still lacks, in a word or two, or null */
-  lacking: (piece: Piece) => string | null;
+/** What a stage puts in front, seen one way. */
+export type StageView = {
   /** what of the plan is worked out while it is looked at */
   parts: readonly PlanPart[];
   /** groups of sizes that stand open */
   sizes: readonly SizeGroup[];
-  /** somebody sits on it while it is looked at */
-  sits?: boolean;
+  /** the sitter and the pressure are drawn */
+  sitter?: boolean;
   /** what is typed and chosen */
   Panel: ComponentType;
-  /** what stands in the middle; where the stage has a drawing, it is handed that */
-  Main?: ComponentType<{ children: ReactNode }>;
-  /** plan and section; without it the middle is the stage's own */
-  drawing?: Drawing;
+  /** what stands in the middle; where there is a drawing, it is handed that */
+  Main?: ComponentType<{ children: ReactNode }> | undefined;
+  /** plan and section; without it the middle is the stage's */
+  drawing?: Drawing | undefined;
 };
+
+/** A stage of the work: one file, and one line in the list. */
+export type Stage = StageView & {
+  id: string;
+  name: string;
+  /** addresses that lead here: what these stages were called before, and the view that shows them */
+  formerly?: Readonly<Record<string, string>>;
+  /** whether the piece has such a stage at all; nothing for always */
+  applies?: (piece: Piece) => boolean;
+  /** what it still lacks, in a word or two, or null */
+  lacking: (piece: Piece) => string | null;
+  /** the padding is sat on, for the verdict */
+  sits?: boolean;
+  /** other ways to see it, by the name in the address: what is different there */
+  views?: Readonly<Record<string, Partial<StageView>>>;
+};
+
+/** The view that a stage opens with. */
+export const FIRST_VIEW = 'plan';
+
+/** What a stage puts in front in a view; a view that it does not have is the one that it opens with. */
+export const stageView = (stage: Stage, view: string): StageView => ({ ...stage, ...stage.views?.[view] });

@@ -9,7 +9,7 @@ function sheet(start: Piece = piece): { store: SheetStore; sent: Piece[] } {
   const sent: Piece[] = [];
   const record = { id: 'p', revision: 1, updatedAt: '', canUndo: false, canRedo: false, piece: start };
   const store = createSheetStore(
-    { record, stale: null, house: {}, ticks: [], nextSerial: '2026-001', stage: 'base' },
+    { record, stale: null, house: {}, ticks: [], nextSerial: '2026-001', stage: 'board' },
     {
       send: (_method, _url, body) => {
         sent.push((body as { piece: Piece }).piece);
@@ -61,7 +61,7 @@ describe('the sheet’s store', () => {
     const { store } = sheet({ ...piece, count: 2 });
     const wrong = { ...store.getState().piece, count: 0, name: '' };
     expect(wrongWith(wrong, {}, 'name')).toContain('Name');
-    expect(wrongWith(wrong, {}, 'count')).toContain('How many alike');
+    expect(wrongWith(wrong, {}, 'count')).toContain('Quantity');
     expect(wrongWith(piece, {})).toBeNull();
     // The house’s rules count: a piece that only they make impossible is refused too.
     expect(wrongWith(piece, { crownInset: 300 })).not.toBeNull();

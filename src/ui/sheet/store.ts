@@ -13,6 +13,7 @@ import type { Tick } from '@/data/bench';
 import { createSaver, savingOf, type Saver, type SaverMeans, type Saving } from './saving/saver';
 import type { PieceRecord, StaleSave } from '@/data/pieces';
 import { at, withAt } from './drawn/path';
+import { FIRST_VIEW } from './stage';
 
 /** What is looked at, and how. */
 export type Looks = {
@@ -20,7 +21,7 @@ export type Looks = {
   round: boolean;
   /** the photo instead of the plan */
   tracing: string | null;
-  /** which sight of the cover */
+  /** which view of the stage */
   look: string;
   /** the place of the edge that is pointed at */
   pointed: number;
@@ -72,7 +73,8 @@ export type SheetState = Saving &
     /** a drag or a nudge: what cannot be is not followed, and said */
     follow: (next: Piece, live: boolean) => void;
     show: (looks: Partial<Looks>) => void;
-    goTo: (stage: string) => void;
+    /** opens a stage, in the view it opens with where none is named */
+    goTo: (stage: string, view?: string) => void;
     setTicks: (ticks: Tick[]) => void;
     saver: Saver;
   };
@@ -90,6 +92,8 @@ export type SheetStart = {
   ticks: Tick[];
   nextSerial: string;
   stage: string;
+  /** which view of it */
+  view?: string;
   /** what is bought of its rolls by lays that were chosen */
   chosen?: ChosenLengths;
 };
@@ -109,7 +113,7 @@ function dressOf(plan: SheetPlan | undefined): number | undefined {
 
 /** One store for one sheet: the piece, what was made of it, what is looked at, and every way to change it. */
 export function createSheetStore(
-  { record, stale, house, ticks, nextSerial, stage, chosen = NONE }: SheetStart,
+  { record, stale, house, ticks, nextSerial, stage, view = FIRST_VIEW, chosen = NONE }: SheetStart,
   means: Omit<SaverMeans, 'onChange'>,
 ): SheetStore {
   return createStore<SheetState>()((set, get) => {
@@ -132,7 +136,7 @@ export function createSheetStore(
       stage,
       round: false,
       tracing: null,
-      look: 'plan',
+      look: view,
       pointed: 0,
       wave: null,
       unfolded: [],
@@ -167,11 +171,11 @@ export function createSheetStore(
         else if (!live) saver.change(saver.latest());
       },
       show: (looks) => set(looks),
-      goTo: (next) => {
-        if (get().stage === next) return;
-        set({ stage: next, drawer: false });
-        // A stage is a place to come back to.
-        window.history.pushState(null, '', `?stage=${next}`);
+      goTo: (next, view = FIRST_VIEW) => {
+        if (get().stage === next && get().look === view) return;
+        set({ stage: next, look: view, drawer: false });
+        // A stage is a place to come back to, and so is each of its views.
+        window.history.pushState(null, '', `?stage=${next}${view === FIRST_VIEW ? '' : `&view=${view}`}`);
       },
       setTicks: (next) => set({ ticks: next }),
     };

@@ -1,7 +1,7 @@
 'use client';
 
 import { useEffect } from 'react';
-import { STAGES } from '@/ui/stages';
+import { stagesFor } from '@/ui/stages';
 import { useSheetStore } from './store';
 
 /** The keys that work anywhere on the sheet. */
@@ -9,10 +9,10 @@ export function useSheetKeys(): void {
   const store = useSheetStore();
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
-      const { show, goTo, round, saver } = store.getState();
+      const { show, goTo, round, saver, piece, stage: open } = store.getState();
       const typing = event.target instanceof HTMLInputElement || event.target instanceof HTMLTextAreaElement;
       const isHeld = event.ctrlKey || event.metaKey;
-      const stage = event.altKey && /^[1-9]$/.test(event.key) ? STAGES[Number(event.key) - 1] : undefined;
+      const stage = event.altKey && /^[1-9]$/.test(event.key) ? stagesFor(piece, open)[Number(event.key) - 1] : undefined;
       if (stage) {
         event.preventDefault();
         goTo(stage.id);

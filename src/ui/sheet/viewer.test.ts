@@ -33,7 +33,7 @@ beforeEach(() => {
   now = 1000;
   const record = { id: 'p', revision: 1, updatedAt: '', canUndo: false, canRedo: false, piece };
   store = createSheetStore(
-    { record, stale: null, house: {}, ticks: [], nextSerial: '', stage: 'build' },
+    { record, stale: null, house: {}, ticks: [], nextSerial: '', stage: 'padding' },
     {
       send: () => new Promise(() => undefined),
       storage: { getItem: () => null, setItem: () => undefined, removeItem: () => undefined },
@@ -170,11 +170,12 @@ describe('a sheet that is kept in view', () => {
 describe('a piece that is sat on', () => {
   it('only while that is looked at, and once for every change', async () => {
     const { client, open } = puppet();
+    store.setState({ stage: 'board' });
     const stop = keepSat(store, client, STAGES);
     store.setState({ settled: true });
     await vi.advanceTimersByTimeAsync(300);
     expect(open).toHaveLength(0);
-    store.setState({ stage: 'sit' });
+    store.setState({ stage: 'padding' });
     await vi.advanceTimersByTimeAsync(300);
     expect(open).toHaveLength(1);
     expect(store.getState().sit.running).toBe(true);
@@ -190,7 +191,7 @@ describe('a piece that is sat on', () => {
   it('the newest change gives up the sitting that is under way; what goes wrong is said', async () => {
     const { client, open, given } = puppet();
     keepSat(store, client, STAGES);
-    store.setState({ settled: true, stage: 'sit' });
+    store.setState({ settled: true, stage: 'padding' });
     await vi.advanceTimersByTimeAsync(300);
     change({ name: 'heavier' });
     store.setState({ settled: true });

@@ -4,7 +4,7 @@ import type { Piece, Problem } from '@/core/piece';
 import { SIZE_GROUPS } from '@/core/sizes';
 import { NotAnswered } from '@/ui/kit/worker/worker-client';
 import type { JobClient } from '@/ui/kit/worker/workers';
-import type { Stage } from './stage';
+import { stageView, type Stage, type StageView } from './stage';
 import type { SheetState, SheetStore } from './store';
 
 /** Two changes nearer than this belong to one drag, ms. */
@@ -20,7 +20,7 @@ const ANSWER: readonly PlanPart[] = ['cover', 'cut', 'fixing', 'run'];
 const REST = 300;
 
 /** What of a plan is wanted: what the stage looks at, and what the sizes that stand open are read from. */
-export function partsOf(stage: Stage, unfolded: SheetState['unfolded'], round: RoundParts = []): PlanPart[] {
+export function partsOf(stage: StageView, unfolded: SheetState['unfolded'], round: RoundParts = []): PlanPart[] {
   const open = SIZE_GROUPS.filter(({ id }) => stage.sizes.includes(id) || unfolded.includes(id));
   return [...new Set([...stage.parts, ...round, ...open.flatMap(({ needs }) => needs)])].sort();
 }
@@ -117,14 +117,17 @@ export function keepViewed(
     turn.busy = false;
   };
   const want = (preview: boolean): void => {
-    const { piece, house, stage, unfolded, round } = store.getState();
+    const { piece, house, stage, look, unfolded, round } = store.getState();
     wanted = {
       piece,
       house,
       preview,
       round,
       parts: partsOf(
-        stages.find(({ id }) => id === stage)!,
+        stageView(
+          stages.find(({ id }) => id === stage)!,
+          look,
+        ),
         unfolded,
         round ? roundParts(piece) : [],
       ),
@@ -133,7 +136,8 @@ export function keepViewed(
   };
   const changed = (state: SheetState, before: SheetState | null): void => {
     const moved = before !== null && state.piece !== before.piece;
-    if (before && !moved && state.stage === before.stage && state.unfolded === before.unfolded && state.round === before.round) return;
+    const same = (['stage', 'look', 'unfolded', 'round'] as const).every((key) => state[key] === before?.[key]);
+    if (before && !moved && same) return;
     if (!moved) return want(false);
     // Changes that follow each other fast are a drag: the settled answer is asked for when they stop.
     const live = now() - last < DRAG;

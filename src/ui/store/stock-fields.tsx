@@ -178,7 +178,7 @@ export function StockOf({ ware, stock, store }: { ware: KeptWare; stock: readonl
           <StockForm ware={ware} draft={draft} onChange={(change) => setDraft({ ...draft, ...change })} />
           <div className="flex justify-end gap-2 pt-1">
             <button type="button" className="btn btn-sm btn-ghost font-normal" onClick={() => setDraft(null)}>
-              Leave it
+              Cancel
             </button>
             <button type="button" className="btn btn-sm btn-outline" onClick={() => void keep()}>
               {draft.id ? 'Keep it so' : 'Put it in'}

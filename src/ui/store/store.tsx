@@ -94,7 +94,7 @@ function Rows({
   return (
     // A region that scrolls must be reachable for those who scroll with keys.
     // eslint-disable-next-line jsx-a11y/no-noninteractive-tabindex
-    <div className="overflow-auto" role="region" aria-label="Things" tabIndex={0}>
+    <div className="overflow-auto" role="region" aria-label="Items" tabIndex={0}>
       <table className="w-full text-sm">
         <thead className="text-xs text-left">
           <tr className="border-b border-base-content/30">

@@ -2,12 +2,10 @@
 
 import { useCallback, useEffect, useState } from 'react';
 import type { KeptStock, KeptWare, Stock, Ware } from '@/core/store';
-import { send } from '@/ui/kit/api';
+import { send, UNREACHED } from '@/ui/kit/api';
 
 /** The store as a page has it. */
 export type StoreData = { wares: KeptWare[]; stock: KeptStock[]; carriage: Record<string, number>; moves: { at: string; why: string }[] };
-
-const UNREACHED = 'The workshop cannot be reached; nothing was changed.';
 
 /**
  * The store, and ways to change it: each says what is wrong, or null.
@@ -23,7 +21,7 @@ export function useStore(first: StoreData | null = null) {
       if (response.ok) setStore((await response.json()) as StoreData);
       setWrong(response.ok ? null : 'The store cannot be read just now.');
     } catch {
-      setWrong('The workshop cannot be reached.');
+      setWrong(UNREACHED);
     }
   }, []);
   useEffect(() => {

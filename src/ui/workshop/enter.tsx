@@ -1,7 +1,7 @@
 'use client';
 
 import { useState } from 'react';
-import { send } from '@/ui/kit/api';
+import { send, UNREACHED } from '@/ui/kit/api';
 
 /** The door of a workshop on the network: a passcode opens it. */
 export function Enter() {
@@ -15,7 +15,7 @@ export function Enter() {
       if (answer.ok) return window.location.assign('/');
       setWrong(answer.data.message ?? 'This passcode opens nothing here.');
     } catch {
-      setWrong('The workshop cannot be reached.');
+      setWrong(UNREACHED);
     }
     setBusy(false);
   };

@@ -3,7 +3,7 @@
 import { useEffect, useState } from 'react';
 import { ROLES, type Role } from '@/core/house';
 import type { Member } from '@/data/members';
-import { send } from '@/ui/kit/api';
+import { send, UNREACHED } from '@/ui/kit/api';
 import { ChoiceField } from '@/ui/kit/fields/fields';
 
 type Known = { members: Member[]; address: string | null; qr: string | null };
@@ -16,7 +16,7 @@ function useMembers() {
   const look = async (): Promise<void> => {
     const response = await fetch('/api/members').catch(() => null);
     if (response?.ok) setKnown((await response.json()) as Known);
-    else setWrong('The workshop cannot be reached.');
+    else setWrong(UNREACHED);
   };
   useEffect(() => {
     // Asked once the page is there: what it shows hangs on nothing before.
@@ -32,7 +32,7 @@ function useMembers() {
       await look();
       return answer.ok;
     } catch {
-      setWrong('The workshop cannot be reached; nothing was changed.');
+      setWrong(UNREACHED);
       return false;
     }
   };

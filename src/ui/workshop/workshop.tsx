@@ -4,7 +4,7 @@ import { Archive, Download } from 'lucide-react';
 import { useState } from 'react';
 import type { KeptBackup } from '@/data/backup';
 import type { Event } from '@/server/event-log';
-import { send } from '@/ui/kit/api';
+import { send, UNREACHED } from '@/ui/kit/api';
 import { Members } from './members';
 
 /** An instant as it is said in this place. */
@@ -35,7 +35,7 @@ function Backups({ first }: { first: KeptBackup[] }) {
       setStatus('Backed up');
     } catch (error) {
       setStatus('');
-      setWrong(error instanceof Error && error.message ? error.message : 'The workshop cannot be reached; no backup was made.');
+      setWrong(error instanceof Error && error.message ? error.message : UNREACHED);
     }
   };
   return (
@@ -85,7 +85,7 @@ function Events({ events }: { events: Event[] }) {
   return (
     <section aria-label="What happened">
       <h2 className="font-display text-lg">What happened</h2>
-      {events.length === 0 && <p className="text-sm">Nothing worth a word.</p>}
+      {events.length === 0 && <p className="text-sm">No events.</p>}
       <ul className="text-sm">
         {events.map((event, i) => (
           <li key={i} className="border-t border-base-content/20 py-1 grid grid-cols-[14rem_1fr] gap-4">

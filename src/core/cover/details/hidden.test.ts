@@ -70,7 +70,7 @@ describe('what a mattress hides', () => {
     expect(joined.cut.lining!.laid.map(({ label }) => label)).toContain('Cover, below');
     expect(whole.cut.lining).toBeNull();
     const piece = behind();
-    expect(sizesOf(joined, piece, {}).find(({ key }) => key === 'hidden')).toMatchObject({ value: 170, group: 'Base' });
+    expect(sizesOf(joined, piece, {}).find(({ key }) => key === 'hidden')).toMatchObject({ value: 170, group: 'Board' });
     expect(joined.steps.find(({ key }) => key === 'sew')!.detail).toContain('hidden seam');
     expect(joined.steps.find(({ key }) => key === 'cloth')!.detail).toContain('of lining cloth');
     expect(joined.warnings).toEqual(whole.warnings);

@@ -113,7 +113,7 @@ export function pulledReach(
   under: ReachPart,
 ): (working: Working, seams: readonly SeamSpec[], beyond: { staple: number; grip: number }) => ReachRow {
   return ({ ring }, _seams, beyond) => ({
-    parts: [{ label: 'Side, down the covered section', rule: null }, under, { label: 'Beyond the staples, for the hand', rule: 'grip' }],
+    parts: [{ label: 'Side, down the covered section', rule: null }, under, { label: 'Pull allowance, beyond the staples', rule: 'grip' }],
     at: (i) => [sideOf(ring.places[i]!.profile), beyond.staple, beyond.grip],
   });
 }
@@ -130,14 +130,14 @@ export function bandedReach(
   const parts: ReachPart[] = [
     { label: inner ? 'Inner panel: back to its seam' : 'Top panel: to its seam', rule: null },
     pulled
-      ? { label: 'Beyond the staples on the lip, for the hand', rule: 'grip' }
+      ? { label: 'Pull allowance, beyond the staples on the lip', rule: 'grip' }
       : { label: 'Its seam allowance', rule: 'seamAllowance' },
   ];
   if (inner)
     parts.push(
       { label: 'Border, line to line', rule: null },
       pulled
-        ? { label: 'Tacked inside, and for the hand outside', rule: 'grip' }
+        ? { label: 'Tacked inside, and pull allowance outside', rule: 'grip' }
         : { label: 'Its two seam allowances', rule: 'seamAllowance' },
     );
   parts.push({ label: 'Band, seam to the lower edge', rule: null }, { label: 'Its upper seam allowance', rule: 'seamAllowance' });

@@ -54,7 +54,7 @@ const temporary = ({ model, corners }: Fastening): FastenerPlace[] =>
     .map((place, i) => ({ ...place, n: i + 1 }));
 
 const through = (old: number): string =>
-  old > 0 ? `, ${old} of them through the old holes: feel for each with an awl from below before the cover hides it` : '';
+  old > 0 ? `, ${old} of them through the old holes: find each with an awl from below before the cover hides it` : '';
 
 /** Holes in the base that held the old cover. */
 function oldHolesOf({ base: { holes = [] } }: FixFields): Extract<Hole, { kind: 'round' }>[] {

@@ -12,7 +12,7 @@ const FIGURE = 12;
 const LABEL = 8;
 
 /** What the bench needs: what is cut and how it is fastened; what is bought is not on it. */
-const ON_IT = ['Base', 'Padding', 'Cover', 'Fastening'] as const;
+const ON_IT = ['Board', 'Padding', 'Cover', 'Fastening'] as const;
 
 /** The sizes of a slip. */
 export function slipRows({ plan, piece, house }: PrintJob): SizeLine[] {

@@ -26,7 +26,7 @@ function inspectStation(station: Station, thickness: number): Found[] {
       part: 'Cover',
       place,
       by: fromCentre - sum,
-      says: `At ${place}, top, side, return and hand add up to ${mm(sum)}, and ${mm(fromCentre)} is given`,
+      says: `At ${place}, top, side, turn-under and pull allowance add up to ${mm(sum)}, and ${mm(fromCentre)} is given`,
     });
   // Straight down is the shortest way there is.
   const drop = edgeHeight + thickness;

@@ -95,10 +95,10 @@ export const DESCRIBED = [
   ),
   shape(
     'trapezoid',
-    'Wider in front',
+    'Tapered',
     'front, back and depth',
     {
-      frontWidth: length('Front width', BOARD_SIZE, { hint: 'corner to corner, as if not rounded' }),
+      frontWidth: length('Front width', BOARD_SIZE, { hint: 'measure to the square corner' }),
       backWidth: length('Back width', BOARD_SIZE),
       depth,
       cornerRadius: radii('Front', 'Back'),
@@ -275,7 +275,7 @@ export const DESCRIBED = [
   ),
   shape(
     'two-tapes',
-    'Two tapes',
+    'Triangulated',
     'each point from two fixed points',
     {
       apart: length('Fixed points apart', BOARD_SIZE),

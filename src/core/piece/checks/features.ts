@@ -57,7 +57,7 @@ function checkEnds({ edges, board }: Base): Problem[] {
       ? [
           {
             path: `base.edges.${i}.end.up`,
-            message: `So high the fold of the ${edge.name} would lie on foam, not on the board; ${most} mm is the most`,
+            message: `The fold of the ${edge.name} would sit on foam, not on the board; ${most} mm maximum`,
           },
         ]
       : [],

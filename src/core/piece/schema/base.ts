@@ -84,18 +84,18 @@ export const EDGE_FACT = record({
   /** thin wood lip to finish a cloth against, or none */
   strip: orNull(
     record({
-      width: length('Hard-edge strip, width', STRIP_SIZE, { hint: 'nothing for none' }),
+      width: length('Hard-edge strip, width', STRIP_SIZE, { hint: 'leave empty for none' }),
       thickness: length('Strip thickness', STRIP_SIZE, { default: 5 }),
     }),
   ),
   /** bent edge trim of this thickness; 0 is none */
-  trim: length('Edge trim, thickness', [0, 40], { hint: 'nothing for none', default: 0 }),
+  trim: length('Edge trim, thickness', [0, 40], { hint: 'leave empty for none', default: 0 }),
   /** the cloth ends in sight here, with a finished fold; left out, it goes on under the board */
   end: optional(orNull(COVER_END)),
   /** what holds the cover here where it is not what holds the rest; null is the same */
-  held: optional(orNull(id('Held along here by', { empty: 'As the rest' }))),
+  held: optional(orNull(id('Held along here by', { empty: 'Same as the rest' }))),
   /** the cloth is cut so much shorter here than there is to hold elsewhere */
-  short: optional(length('Cloth cut short here', [0, 20], { hint: 'where nobody sees it: less to hold beyond the staples', default: 0 })),
+  short: optional(length('Cloth cut short here', [0, 20], { hint: 'where it is out of sight: less pull allowance', default: 0 })),
 });
 
 /** A frame of battens under or behind the board. */
@@ -107,7 +107,7 @@ export const FRAME = record({
   /** ribs that only rest under the board carry nothing of its load */
   ribsFixed: optional(tick('Ribs glued and screwed', { default: true, hint: 'to board and frame; loose ribs are not counted on' })),
   /** three-cornered blocks in the frame's corners; none where their leg is nothing */
-  blocks: optional(length('Corner blocks, along either leg', [0, 200], { hint: 'nothing for none', default: 0 })),
+  blocks: optional(length('Corner blocks, along either leg', [0, 200], { hint: 'leave empty for none', default: 0 })),
   stock: length('Stock length', [300, 6000], { default: 2400 }),
   kerf: length('Saw kerf', [0, 10], { default: 3 }),
 });
@@ -125,7 +125,7 @@ export const DECK = record({
 /** What the covered piece has to go between: a frame it drops into, two walls, a wall and a mattress. */
 export const OPENING = record({
   width: orNull(length('Between left and right', BOARD_SIZE, { empty: 'Open' })),
-  depth: orNull(length('Between near and far', BOARD_SIZE, { empty: 'Open', hint: 'nothing where it is open' })),
+  depth: orNull(length('Between near and far', BOARD_SIZE, { empty: 'Open', hint: 'leave empty if open' })),
   clear: length('Free on either side', [0, 50], {
     default: 2,
     hint: 'once it is covered',

@@ -9,7 +9,7 @@ const REPEAT: Range = [0, 1500];
 /** How the depth of a piece lies on the roll. */
 export const DIRECTIONS = [
   { id: 'along', name: 'Up the roll' },
-  { id: 'across', name: 'Turned sideways' },
+  { id: 'across', name: 'Railroaded' },
   { id: 'any', name: 'Either way' },
 ] as const;
 
@@ -17,7 +17,7 @@ export const DIRECTIONS = [
 export const PULLS = [
   { id: 'taut', name: 'Hard', rule: 'pullTaut' },
   { id: 'firm', name: 'Firm', rule: 'pullFirm' },
-  { id: 'smooth', name: 'Smooth only', rule: 'pullSmooth' },
+  { id: 'smooth', name: 'Light', rule: 'pullSmooth' },
 ] as const;
 
 export const CLOTH = record({

@@ -174,7 +174,7 @@ export const COVERING = record({
   /** a fastener; null is what the board asks for */
   held: optional(orNull(id('Held by', { empty: 'By the board' }))),
   /** null is what is usual for the kind and its outline */
-  order: optional(orNull(choice('Order', ORDERS, { empty: 'As is usual' }))),
+  order: optional(orNull(choice('Order', ORDERS, { empty: 'Usual order' }))),
   /** glued over the staples and the raw edge */
   edgeTape: optional(tick('Edge tape over the staples', { default: false })),
   liner: optional(tick('Liner cloth', { default: false })),
@@ -183,7 +183,7 @@ export const COVERING = record({
   seamAt: optional(choice('Top seam', SEAM_PLACES, { default: 'edge' })),
   seamMoves: optional(list('Seam moved', SEAM_MOVE, [0, 24])),
   /** null lets the cloth decide */
-  bandCut: optional(orNull(choice('Band is cut', BAND_CUTS, { empty: 'As the cloth gives' }))),
+  bandCut: optional(orNull(choice('Band is cut', BAND_CUTS, { empty: 'As the cloth allows' }))),
   joins: optional(
     choice(
       'Band joins',

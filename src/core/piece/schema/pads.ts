@@ -129,12 +129,12 @@ export const HAND_PRESS = record({
 /** Who or what presses on the piece: the form pressed in, and where its middle lies on the plan. */
 export const SITTING = record({
   loader: choice(
-    'Who presses',
+    'Sitter',
     LOADERS.map(({ id: text, name }) => ({ id: text, name })),
   ),
-  mass: figure('Body mass', 'kg', [5, 250]),
+  mass: figure('Weight', 'kg', [5, 250]),
   /** percent of the mass that comes on the piece; null follows the house rule for the loader */
-  share: orNull(figure('Share on the piece', '%', [5, 100])),
+  share: orNull(figure('Weight on the seat', '%', [5, 100])),
   ...spot,
 });
 

@@ -73,7 +73,7 @@ export const PIECE = record({
     KINDS.map(({ id: text, name }): { id: PieceKind; name: string } => ({ id: text, name })),
   ),
   name: Type.String({ title: 'Name', minLength: 1, maxLength: 120, pattern: '\\S' }),
-  count: whole('How many alike', COUNT, { default: 1 }),
+  count: whole('Quantity', COUNT, { default: 1 }),
   due: day('Due'),
   notes: words('Notes', 20000),
   base: BASE,
@@ -83,9 +83,9 @@ export const PIECE = record({
   wadding: orNull(id('Wadding over all')),
   /** what the pads are glued with; left out, the house's own, as its rules say */
   /** what the foam is cut and shaped with; null is what is usual */
-  cutWith: optional(orNull(choice('Cut with', CUTTERS.map(({ id: text, name }) => ({ id: text, name })), { empty: 'Blade, as usual' }))),
-  shapedWith: optional(orNull(choice('Shaped with', SHAPERS.map(({ id: text, name }) => ({ id: text, name })), { empty: 'Rasp, as usual' }))),
-  glue: optional(orNull(choice('Glue', GLUES.map(({ id: text, name }) => ({ id: text, name })), { empty: 'The house’s own' }))),
+  cutWith: optional(orNull(choice('Cut with', CUTTERS.map(({ id: text, name }) => ({ id: text, name })), { empty: 'Standard blade' }))),
+  shapedWith: optional(orNull(choice('Shaped with', SHAPERS.map(({ id: text, name }) => ({ id: text, name })), { empty: 'Standard rasp' }))),
+  glue: optional(orNull(choice('Glue', GLUES.map(({ id: text, name }) => ({ id: text, name })), { empty: 'Shop standard' }))),
   cloth: CLOTH,
   /** for parts that are cut from another: a plain band round a striped top, a contrasting welt */
   second: optional(orNull(CLOTH)),

@@ -1,7 +1,7 @@
 'use client';
 
-import { Plus, Trash2 } from 'lucide-react';
-import type { ReactNode } from 'react';
+import { ChevronDown, ChevronRight, Plus, Trash2 } from 'lucide-react';
+import { useEffect, useId, useState, type ReactNode } from 'react';
 
 /** A part of a stage that opens: its name, and how much is in it. */
 export function Part({ title, count, children, open }: { title: string; count?: number; children: ReactNode; open?: boolean }) {
@@ -13,6 +13,42 @@ export function Part({ title, count, children, open }: { title: string; count?: 
       </summary>
       <div className="pb-1">{children}</div>
     </details>
+  );
+}
+
+/**
+ * What an ordinary piece does not need, folded away with a count of what is set there. Opened, it stays open on every piece.
+ *
+ * @param name tells it from the others on this device
+ * @param count how many things are set in it
+ */
+export function More({ name, count, children }: { name: string; count: number; children: ReactNode }) {
+  const [open, setOpen] = useState(false);
+  const inside = useId();
+  const item = `fovea.more.${name}`;
+  useEffect(() => setOpen(localStorage.getItem(item) === 'open'), [item]);
+  const toggle = () => {
+    setOpen(!open);
+    if (open) localStorage.removeItem(item);
+    else localStorage.setItem(item, 'open');
+  };
+  return (
+    <div className="border-t border-base-content/25 mt-1 py-1">
+      <button
+        type="button"
+        data-more={name}
+        className="flex items-center gap-1 w-full py-1 text-sm font-semibold cursor-pointer"
+        aria-expanded={open}
+        aria-controls={inside}
+        onClick={toggle}
+      >
+        {open ? <ChevronDown size={15} aria-hidden /> : <ChevronRight size={15} aria-hidden />} More
+        {count > 0 && <span className="font-normal">({count} set)</span>}
+      </button>
+      <div id={inside} hidden={!open}>
+        {open && children}
+      </div>
+    </div>
   );
 }
 

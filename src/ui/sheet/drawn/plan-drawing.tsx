@@ -133,11 +133,10 @@ const PLAIN = { left: 0.6, right: 0.6, top: 0.6, bottom: 0.6 };
 const LEFT_FREE = 0.1;
 
 /** The base from above: outlines, contour lines of the covered crown, stations and the chalk line, and what the stage lays on it. */
-export function PlanDrawing({ drawing }: { drawing: Drawing }) {
+export function PlanDrawing({ drawing, sits }: { drawing: Drawing; sits: boolean }) {
   const piece = usePiece();
   const view = useSheet((state) => state.view)!;
   const sit = useSheet((state) => state.sit.view);
-  const sits = useSheet((state) => state.stage === 'sit');
   const show = useSheet((state) => state.show);
   const { plan } = view;
   const { measured, ...frame } = framed(drawing, view);

@@ -45,7 +45,7 @@ export function TraceSetting({ trace, at, onPut, onTakeOut, clicking, children }
         <TakeOut what="the photo" onClick={onTakeOut} />
       </div>
       <ChoiceField
-        label="Known are"
+        label="Scale from"
         value={trace.scale.kind}
         options={KNOWN}
         onChange={(kind) => onPut({ marks: [], scale: FIRST_SCALE[kind] })}

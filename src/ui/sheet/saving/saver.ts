@@ -1,6 +1,7 @@
 import type { Piece } from '@/core/piece';
 import type { PieceRecord, StaleSave } from '@/data/pieces';
 import type { Answer } from '@/ui/kit/api';
+import { UNREACHED } from '@/ui/kit/api';
 
 export type SaveStatus = 'saved' | 'saving' | 'offline' | 'refused' | 'conflict';
 /** Two versions of one piece: what is on the floor now, and what this page wanted to save. */
@@ -117,7 +118,7 @@ class PieceSaver implements Saver {
       else if (answer.data.current) this.adopt(answer.data.current);
       onChange({ message: answer.ok ? null : (answer.data.message ?? null) });
     } catch {
-      onChange({ message: 'The workshop cannot be reached; nothing was undone.' });
+      onChange({ message: UNREACHED });
     }
   };
 

@@ -17,7 +17,7 @@ beforeEach(() => {
       house: { grip: 40 },
       ticks: [],
       nextSerial: '',
-      stage: 'build',
+      stage: 'padding',
     },
     {
       send: () => new Promise(() => undefined),

@@ -10,7 +10,7 @@ import type { BenchNote } from '@/data/diary';
 import { PhotosWithPins } from '@/ui/kit/pinned-photo';
 import { useSettings } from '@/ui/kit/settings';
 import { Said } from '@/ui/kit/said';
-import { send } from '@/ui/kit/api';
+import { send, UNREACHED } from '@/ui/kit/api';
 import { useDraft } from '@/ui/kit/fields/draft';
 import { Wrong } from '@/ui/kit/fields/lists';
 import { batchMinutes } from '@/core/run-sheet';
@@ -58,7 +58,7 @@ function StepRow({ step, notes, number, current, units, ticking: { done, tick } 
         </span>
       </div>
       <p className="text-sm whitespace-pre-line">{inUnit(step.detail, shown)}</p>
-      {step.stop && <p className="text-sm mt-1">Look before you go on: {step.stop.join('; ')}.</p>}
+      {step.stop && <p className="text-sm mt-1">Check: {step.stop.join('; ')}.</p>}
       <div className="text-sm">
         <Said notes={notes} count={units.length} />
       </div>
@@ -163,7 +163,7 @@ function Finish({ open }: { open: number }) {
       setNote(null);
       router.push('/log');
     } catch {
-      setMessage('The workshop cannot be reached; nothing was written. Try again.');
+      setMessage(UNREACHED);
     }
   };
   return (

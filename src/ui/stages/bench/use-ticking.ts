@@ -2,7 +2,7 @@
 
 import { useCallback, useRef, useState } from 'react';
 import type { Tick } from '@/data/bench';
-import { send } from '@/ui/kit/api';
+import { send, UNREACHED } from '@/ui/kit/api';
 import { useLookAgain } from '@/ui/kit/look-again';
 import { useSheet, useSheetStore } from '@/ui/sheet/store';
 
@@ -55,7 +55,7 @@ export function useTicking(): Ticking {
       setMessage(answer.ok ? null : (answer.data.message ?? 'The tick was not kept; try again.'));
     } catch {
       set(unit, step, !to);
-      setMessage('The workshop cannot be reached; the tick was not kept. Try again.');
+      setMessage(UNREACHED);
     } finally {
       ref.current.underWay -= 1;
     }

@@ -2,10 +2,12 @@
 
 import { useState } from 'react';
 import { isMatched, WAYS, wayOf } from '@/core/cover';
-import { defaultsOf, fieldAt, MOTIF, type Motif } from '@/core/piece';
+import { edgeHolds } from '@/core/fastening';
+import { defaultsOf, fieldAt, MOTIF, type Motif, type Piece } from '@/core/piece';
 import { ChoiceField } from '@/ui/kit/fields/fields';
+import { More } from '@/ui/kit/fields/lists';
 import { PieceField } from '@/ui/sheet/fields/piece-field';
-import { PullFields } from '@/ui/sheet/fields/pull-fields';
+import { PullChoice, PullForce } from '@/ui/sheet/fields/pull-fields';
 import { useField, usePiece, usePlan } from '@/ui/sheet/store';
 import { ClothStore } from '@/ui/store/cloth-store';
 import { FirstPiece } from './first-piece';
@@ -41,7 +43,7 @@ function WayChoice() {
         </p>
       )}
       <details className="text-xs">
-        <summary className="cursor-pointer py-1">Which other ways suit, and why</summary>
+        <summary className="cursor-pointer py-1">Other ways to cover it</summary>
         <ul className="space-y-1 pb-1">
           {suits
             .filter((suit) => suit.way !== covering.way)
@@ -84,9 +86,39 @@ function MotifFields() {
 
 const HEADING = 'font-semibold text-sm pt-2 border-t border-base-content/25 mt-2';
 
-/** How the piece is covered, and with what. */
+/** What holds the cover, where anything is fastened: it decides turn-under and pull allowance. */
+function HeldFields() {
+  const { covering } = usePiece();
+  if (wayOf(covering.way).loose) return null;
+  return <PieceField at="covering.held" options={edgeHolds()} />;
+}
+
+/** How many things are set of what an ordinary cover does not need. */
+function setOf({ cloth, covering, second, pinned = [] }: Piece): number {
+  const { shrinkage, ready = 'as-is', coated, force, repeatAcross, repeatAlong } = cloth;
+  const { liner, slipFilm, waterproof, order, edgeTape } = covering;
+  const set = [
+    shrinkage,
+    ready !== 'as-is',
+    coated,
+    force,
+    repeatAcross,
+    repeatAlong,
+    second,
+    liner,
+    slipFilm,
+    waterproof,
+    order,
+    edgeTape,
+  ];
+  return set.filter(Boolean).length + pinned.length;
+}
+
+/** How the piece is covered, with what, and how it is held; what few covers need is under More. */
 export function CoverPanel() {
+  const piece = usePiece();
   const [store, setStore] = useState(false);
+  const fastened = !wayOf(piece.covering.way).loose;
   return (
     <>
       <WayChoice />
@@ -96,23 +128,34 @@ export function CoverPanel() {
       <button type="button" className="btn btn-sm btn-outline font-normal my-1" onClick={() => setStore(true)}>
         Cloth store…
       </button>
-      {['rollWidth', 'thickness', 'direction', 'repeatAcross', 'repeatAlong'].map((key) => (
-        <PieceField key={key} at={`cloth.${key}`} />
-      ))}
+      <PieceField at="cloth.rollWidth" />
+      <PieceField at="cloth.direction" />
+      <PullChoice />
+      <HeldFields />
       <MotifFields />
-      <PieceField at="cloth.shrinkage" />
-      <PieceField at="cloth.ready" />
-      <PullFields />
-      <PieceField at="cloth.coated" />
-      <SecondCloth />
-      <h3 className={HEADING}>Under the cover</h3>
-      {['liner', 'slipFilm', 'waterproof'].map((key) => (
-        <PieceField key={key} at={`covering.${key}`} />
-      ))}
-      <LooseFields />
       <Proposals />
-      <PinnedFields />
-      <FirstPiece />
+      <More name="cover" count={setOf(piece)}>
+        {['thickness', 'repeatAcross', 'repeatAlong', 'shrinkage', 'ready'].map((key) => (
+          <PieceField key={key} at={`cloth.${key}`} />
+        ))}
+        <PullForce />
+        <PieceField at="cloth.coated" />
+        <SecondCloth />
+        {fastened && (
+          <>
+            <h3 className={HEADING}>Fastening</h3>
+            <PieceField at="covering.order" />
+            <PieceField at="covering.edgeTape" />
+          </>
+        )}
+        <h3 className={HEADING}>Under the cover</h3>
+        {['liner', 'slipFilm', 'waterproof'].map((key) => (
+          <PieceField key={key} at={`covering.${key}`} />
+        ))}
+        <LooseFields />
+        <PinnedFields />
+        <FirstPiece />
+      </More>
       {store && <ClothStore onClose={() => setStore(false)} />}
     </>
   );

@@ -3,6 +3,7 @@
 import type { ReactNode } from 'react';
 import { POINTS, type Trace } from '@/core/piece';
 import { useField, useSheet } from '@/ui/sheet/store';
+import { ViewSwitch } from '@/ui/sheet/view-switch';
 import { TracingBoard } from '@/ui/sheet/drawn/tracing-board';
 import { CornersView } from './corners-view';
 import { PiecesView } from './pieces-view';
@@ -17,7 +18,6 @@ const VIEWS: Record<Exclude<CoverLook, 'plan'>, () => ReactNode> = { pieces: Pie
 /** The piece itself, its flat pieces, their strain, or the corners; and the choice between them. */
 export function CoverMain({ children }: { children: ReactNode }) {
   const look = useSheet((state) => state.look) as CoverLook;
-  const show = useSheet((state) => state.show);
   const View = look === 'plan' ? null : VIEWS[look];
   const tracing = useSheet((state) => state.tracing);
   const [trace, put] = useField<Trace | null | undefined>(tracing?.startsWith('pinned.') ? tracing : 'base.trace');
@@ -25,18 +25,8 @@ export function CoverMain({ children }: { children: ReactNode }) {
     return <TracingBoard trace={trace} needed={trace.scale.kind === 'two' ? 2 : 4} most={POINTS[1]} onTrace={put} />;
   return (
     <>
-      <div className="absolute left-2 top-1 z-10 flex gap-1" role="group" aria-label="What is shown of the cover">
-        {(Object.keys(COVER_LOOKS) as CoverLook[]).map((id) => (
-          <button
-            key={id}
-            type="button"
-            aria-pressed={look === id}
-            className={`btn btn-xs font-normal ${look === id ? 'btn-secondary' : 'btn-ghost bg-base-100'}`}
-            onClick={() => show({ look: id })}
-          >
-            {COVER_LOOKS[id]}
-          </button>
-        ))}
+      <div className="absolute left-2 top-1 z-10">
+        <ViewSwitch label="What is shown of the cover" views={COVER_LOOKS} />
       </div>
       {View ? <View /> : <div className="flex-1 min-h-0 pt-7">{children}</div>}
     </>

@@ -128,7 +128,7 @@ export function FirstPiece() {
   const edges = [...new Set(plan.stations.filter(({ part }) => part.kind === 'edge').map(({ part }) => part.name))];
   return (
     <details className="pt-2 mt-2 border-t border-base-content/25" open={(found?.length ?? 0) > 0}>
-      <summary className="font-semibold text-sm cursor-pointer">Prove on the first piece</summary>
+      <summary className="font-semibold text-sm cursor-pointer">Test-fit the first</summary>
       <Found pieces={pieces} />
       <More pieces={shown} edges={edges} />
     </details>

@@ -54,7 +54,7 @@ export function Proposals() {
     <section aria-label="Strain" className="pt-2 mt-2 border-t border-base-content/25">
       <h3 className="font-semibold text-sm">What it asks of the cloth</h3>
       <p className={`text-sm ${too ? 'text-error' : ''}`} data-strain-share>
-        {percent(strain.share)} of what it gives
+        Stretch used: {percent(strain.share)}
       </p>
       <p className="text-xs">
         Stretched {percent1(strain.warp)} along the warp, {percent1(strain.weft)} along the weft; {percent1(strain.leftOver)} left over.

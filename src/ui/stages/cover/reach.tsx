@@ -65,7 +65,7 @@ export function ReachAnswer() {
           </div>
         ))}
       </dl>
-      <p className="text-base-content/70">Point at any place of the edge.</p>
+      <p className="text-base-content/70">Tap anywhere on the edge.</p>
     </section>
   );
 }

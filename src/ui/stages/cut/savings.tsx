@@ -42,7 +42,7 @@ export function Savings() {
         </p>
       )}
       {wrong && <p className="text-xs text-error">{wrong}</p>}
-      {!running && answer?.length === 0 && <p className="text-xs">Nothing that was tried saves worth a word.</p>}
+      {!running && answer?.length === 0 && <p className="text-xs">No worthwhile saving found.</p>}
       {!running && (
         <ul className="space-y-2 pt-1">
           {answer?.map((saving) => (

@@ -3,7 +3,7 @@
 import { useCallback, useEffect, useState } from 'react';
 import { bounds, type Polygon } from '@/core/outline';
 import type { CutterState } from '@/server/devices/cutter';
-import { send } from '@/ui/kit/api';
+import { send, UNREACHED } from '@/ui/kit/api';
 import { ChoiceField, FigureField, TickField } from '@/ui/kit/fields/fields';
 import { Part, Wrong } from '@/ui/kit/fields/lists';
 import { useSheet } from '@/ui/sheet/store';
@@ -55,7 +55,7 @@ function useCutter(open: boolean) {
       const data = (await (await fetch('/api/cutter')).json()) as { cutter: CutterState | null };
       setCutter(data.cutter);
     } catch {
-      setWrong('The workshop cannot be reached; the cutter goes on by itself.');
+      setWrong(`${UNREACHED} The cutter carries on by itself.`);
     }
   }, []);
   const running = cutter !== null && !isOver(cutter);
@@ -68,7 +68,7 @@ function useCutter(open: boolean) {
   }, [open, running, look]);
   const act = async (method: 'POST' | 'PUT', body: unknown): Promise<void> => {
     const answer = await send<{ cutter: CutterState }>(method, '/api/cutter', body).catch(() => null);
-    setWrong(answer?.ok ? null : (answer?.data.message ?? 'The workshop cannot be reached.'));
+    setWrong(answer?.ok ? null : (answer?.data.message ?? UNREACHED));
     if (answer?.ok) setCutter(answer.data.cutter);
     await look();
   };

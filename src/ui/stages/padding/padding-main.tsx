@@ -12,7 +12,7 @@ function SatBoard({ at }: { at: string }) {
 }
 
 /** The photo while seat bones are marked on it, the plan otherwise. */
-export function BuildMain({ children }: { children: ReactNode }) {
+export function PaddingMain({ children }: { children: ReactNode }) {
   const tracing = useSheet((state) => state.tracing);
   const there = useField<SatPhoto | null | undefined>(tracing?.startsWith('pads.') ? tracing : 'pads')[0];
   return tracing?.startsWith('pads.') && there ? <SatBoard at={tracing} /> : children;

@@ -81,7 +81,7 @@ export function ProfileFields({ pad, at }: Props) {
   return (
     <>
       <ChoiceField
-        label="Its top"
+        label="Top shape"
         value={profile?.kind ?? 'level'}
         options={[{ id: 'level', name: 'Level' }, ...offered]}
         onChange={(kind) => (kind === profile?.kind ? null : put(start(kind)))}

@@ -3,13 +3,14 @@
 import { useSortable } from '@dnd-kit/sortable';
 import { CSS } from '@dnd-kit/utilities';
 import type { ReactNode } from 'react';
-import { ArrowDown, ArrowUp, GripVertical, Trash2 } from 'lucide-react';
+import { ArrowDown, ArrowUp, ChevronDown, ChevronRight, GripVertical, Trash2 } from 'lucide-react';
 import { canBeTrimmed, isPaired } from '@/core/foam-cutting';
 import { wordFor } from '@/core/glossary';
 import { evenCorners } from '@/core/outline';
 import { foamThickness, inUnit } from '@/core/length';
 import { defaultsOf, fieldAt, foamOf, foamsOf, letInto, PACKET, PAD_ROLES, type Pad } from '@/core/piece';
 import { PAD_RIMS, rimOf } from '@/core/pad-rims';
+import { Figure } from '@/ui/kit/fields/figure';
 import { ChoiceField, LengthField, TickField } from '@/ui/kit/fields/fields';
 import { useLength, useSettings } from '@/ui/kit/settings';
 import { PieceField } from '@/ui/sheet/fields/piece-field';
@@ -19,6 +20,7 @@ import { PocketFields } from './pocket-fields';
 import { ProfileFields } from './profile-fields';
 
 type Props = { pad: Pad; index: number };
+type Opening = { open: boolean; onOpen: () => void };
 
 /** A pad's name in the stack. */
 export const roleName = (role: Pad['role']): string => PAD_ROLES.find(({ id }) => id === role)!.name;
@@ -69,7 +71,7 @@ function Standing({ pad, index }: Props) {
             'house rule'
           ) : (
             <button type="button" className="underline cursor-pointer" onClick={() => set({ offset: null })}>
-              set here; back to {say(inward ? -usual : usual)}
+              changed for this job; back to {say(inward ? -usual : usual)}
             </button>
           )
         }
@@ -130,10 +132,12 @@ function More({ pad, index }: Props) {
 }
 
 /** Its name, and where it lies in the stack. */
-function Head({ pad, index, grip }: Props & { grip: object }) {
+function Head({ pad, index, grip, open, onOpen }: Props & Opening & { grip: object }) {
+  const say = useLength();
   const piece = usePiece();
   const apply = useSheet((state) => state.apply);
   const name = roleName(pad.role);
+  const foam = foamOf(piece, pad.material)!;
   const text = `${name.toLowerCase()} ${index + 1}`;
   const move = (by: number) => {
     const pads = [...piece.pads];
@@ -161,8 +165,26 @@ function Head({ pad, index, grip }: Props & { grip: object }) {
       >
         <GripVertical size={15} aria-hidden />
       </button>
-      <legend className="font-semibold text-sm">{name}</legend>
-      <span className="ml-auto flex">
+      <legend className="flex-1 min-w-0 text-sm">
+        <button
+          type="button"
+          data-fold
+          className="flex items-center gap-1 w-full text-left cursor-pointer py-1"
+          aria-expanded={open}
+          aria-label={`${name} ${index + 1}, ${open ? 'fold away' : 'open'}`}
+          onClick={onOpen}
+        >
+          {open ? <ChevronDown size={14} className="shrink-0" aria-hidden /> : <ChevronRight size={14} className="shrink-0" aria-hidden />}
+          <span className="flex-1 min-w-0">
+            <span className="flex justify-between gap-2">
+              <span className="font-semibold">{name}</span>
+              {!open && <Figure says={say(pad.thickness)} />}
+            </span>
+            {!open && <span className="block text-xs truncate">{foam.name}</span>}
+          </span>
+        </button>
+      </legend>
+      <span className={`ml-auto ${open ? 'flex' : 'hidden'}`}>
         {button(`Move ${text} up in the stack`, <ArrowUp size={15} aria-hidden />, () => move(1), index === piece.pads.length - 1)}
         {button(`Move ${text} down in the stack`, <ArrowDown size={15} aria-hidden />, () => move(-1), index === 0)}
         {button(`Take ${text} out`, <Trash2 size={15} aria-hidden />, () =>
@@ -174,7 +196,7 @@ function Head({ pad, index, grip }: Props & { grip: object }) {
 }
 
 /** One pad of the stack: its foam, sizes, rim, and what is seldom asked for. */
-export function PadFields({ pad, index }: Props) {
+export function PadFields({ pad, index, open, onOpen }: Props & Opening) {
   const piece = usePiece();
   const { unit } = useSettings();
   const set = usePad(index);
@@ -186,31 +208,35 @@ export function PadFields({ pad, index }: Props) {
       data-pad={pad.id}
       ref={setNodeRef}
       style={{ transform: CSS.Translate.toString(transform), transition }}
-      className={`border-t border-base-content/25 py-2 bg-base-100 ${isDragging ? 'relative z-10 opacity-80' : ''}`}
+      className={`border-t border-base-content/25 ${open ? 'py-2' : 'py-0.5'} bg-base-100 ${isDragging ? 'relative z-10 opacity-80' : ''}`}
     >
-      <Head pad={pad} index={index} grip={{ ...attributes, ...listeners }} />
-      <ChoiceField
-        label={fieldAt('pads.material').label}
-        value={pad.material}
-        options={foamsOf(piece)}
-        onChange={(material) => set({ material })}
-        hint={`${foam.density} kg/m³, ${Math.round(foam.ifd25)} N, support ${Math.round(foam.supportFactor * 100) / 100}`}
-      />
-      <PieceField
-        at={`${at}.thickness`}
-        {...(pad.role === 'crown' ? { label: 'Crown height', word: 'crown-pad' } : {})}
-        hint={inUnit(`sold ${foam.sold.join(', ')} mm`, unit, foamThickness)}
-      />
-      <Standing pad={pad} index={index} />
-      <ChoiceField
-        label="Rim"
-        value={pad.edge.kind}
-        options={PAD_RIMS}
-        onChange={(kind) => set({ edge: rimOf({ kind }).first(pad.thickness) })}
-      />
-      {'width' in pad.edge && <PieceField at={`${at}.edge.width`} />}
-      <ProfileFields pad={pad} at={at} />
-      <More pad={pad} index={index} />
+      <Head pad={pad} index={index} grip={{ ...attributes, ...listeners }} open={open} onOpen={onOpen} />
+      {open && (
+        <>
+          <ChoiceField
+            label={fieldAt('pads.material').label}
+            value={pad.material}
+            options={foamsOf(piece)}
+            onChange={(material) => set({ material })}
+            hint={`${foam.density} kg/m³, ${Math.round(foam.ifd25)} N, support ${Math.round(foam.supportFactor * 100) / 100}`}
+          />
+          <PieceField
+            at={`${at}.thickness`}
+            {...(pad.role === 'crown' ? { label: 'Crown height', word: 'crown-pad' } : {})}
+            hint={inUnit(`sold ${foam.sold.join(', ')} mm`, unit, foamThickness)}
+          />
+          <Standing pad={pad} index={index} />
+          <ChoiceField
+            label="Rim"
+            value={pad.edge.kind}
+            options={PAD_RIMS}
+            onChange={(kind) => set({ edge: rimOf({ kind }).first(pad.thickness) })}
+          />
+          {'width' in pad.edge && <PieceField at={`${at}.edge.width`} />}
+          <ProfileFields pad={pad} at={at} />
+          <More pad={pad} index={index} />
+        </>
+      )}
     </fieldset>
   );
 }

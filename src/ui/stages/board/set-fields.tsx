@@ -23,7 +23,7 @@ function WallReport() {
         {layout.hanging.wall.map((x) => `${x < -0.5 ? '−' : ''}${say(Math.abs(x))}`).join(', ')}
       </p>
       <p className={layout.holds ? '' : 'text-error'}>
-        {layout.mass.toFixed(1)} kg each; needs {layout.needed.toFixed(1)} kg of rating (× 4), has {layout.rated} kg.
+        {layout.mass.toFixed(1)} kg each. Needs {layout.needed.toFixed(1)} kg of fixings (4 × weight); these hold {layout.rated} kg.
       </p>
       <p className="text-warning flex gap-1 mt-1">
         <TriangleAlert size={14} className="shrink-0" aria-hidden />

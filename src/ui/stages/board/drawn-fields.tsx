@@ -50,7 +50,7 @@ export function DrawnFields({ shape, name, onChange }: { shape: DrawnShape; name
         </p>
       )}
       <LengthField
-        label="This line stands off by"
+        label="Bow of this edge"
         hint="+ makes it larger; − takes off an old pad’s overhang or a rolled disc’s radius"
         name={`${name} rolled`}
         value={rolled}

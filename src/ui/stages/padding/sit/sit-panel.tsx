@@ -1,8 +1,9 @@
 'use client';
 
+import { ChevronDown, ChevronRight } from 'lucide-react';
 import { useEffect, useState } from 'react';
 import { LOADERS } from '@/core/loaders';
-import { usualShare, usualSitting, type PocketPlan, type SitPlan } from '@/core/seat-check';
+import { usualShare, usualSitting, verdictOf, type PocketPlan, type SitPlan } from '@/core/seat-check';
 import type { Sitting } from '@/core/piece';
 import { inUnit } from '@/core/length';
 import { ChoiceField, LengthField } from '@/ui/kit/fields/fields';
@@ -43,14 +44,14 @@ function Cures() {
   }, [piece, house, start, stop]);
   return (
     <section aria-label="Cures" className="py-1">
-      <h3 className="font-semibold text-sm">What would cure it</h3>
+      <h3 className="font-semibold text-sm">Ways to put it right</h3>
       {job.running && (
         <p className="text-xs flex items-center gap-2" role="status">
           Trying changes… <progress className="progress w-24" value={job.done} aria-label="Changes tried" />
         </p>
       )}
       {!job.running && job.answer?.length === 0 && (
-        <p className="text-xs">Nothing that is sold cures it alone; change the shape or the sitter.</p>
+        <p className="text-xs">No foam on sale puts this right alone: change the shape or the sitter.</p>
       )}
       {!job.running && (
         <ul className="space-y-1">
@@ -85,7 +86,7 @@ function WantedHeight() {
   return (
     <>
       <LengthField
-        label="Wanted, sat on"
+        label="Seat height, loaded"
         name={`${pieceId} wanted height`}
         value={wanted}
         hint="height over the board; gives the pad to build"
@@ -98,7 +99,7 @@ function WantedHeight() {
       />
       {job.running && (
         <p className="text-xs" role="status">
-          Building and sitting…
+          Calculating…
         </p>
       )}
       {wanted !== null && !job.running && job.done === 1 && (
@@ -108,14 +109,14 @@ function WantedHeight() {
               Main pad <Figure says={say(job.answer.thickness)} />, {say(job.answer.unloadedHeight)} unloaded
               {job.answer.bottoms ? '; but it bottoms out' : ''}.{' '}
               <button type="button" className="underline cursor-pointer" onClick={() => build(job.answer!.thickness)}>
-                Build it so
+                Use this thickness
               </button>
               {sold && Math.abs(sold.thickness - job.answer.thickness) >= 0.5 && (
                 <>
                   {' '}
-                  As sold {say(sold.thickness)}, sat on {say(sold.loadedHeight)}.{' '}
+                  Sold as {say(sold.thickness)}: {say(sold.loadedHeight)} loaded.{' '}
                   <button type="button" className="underline cursor-pointer" onClick={() => build(sold.thickness)}>
-                    Take that
+                    Use that
                   </button>
                 </>
               )}
@@ -142,17 +143,17 @@ function Sitter() {
   );
   return (
     <>
-      <ChoiceField label="Who presses" value={sitting.loader} options={LOADERS} onChange={(id) => set({ loader: id, share: null })} />
+      <ChoiceField label="Sitter" value={sitting.loader} options={LOADERS} onChange={(id) => set({ loader: id, share: null })} />
       {field('mass')}
       <PieceField
         at="sit.share"
         standing={houseShare}
         hint={
           sitting.share === null ? (
-            'usual for this form'
+            'usual for this kind'
           ) : (
             <button type="button" className="underline cursor-pointer" onClick={() => set({ share: null })}>
-              set here; back to {houseShare} %
+              changed for this job; back to {houseShare} %
             </button>
           )
         }
@@ -180,16 +181,16 @@ function Verdict({ plan }: { plan: SitPlan }) {
       </ul>
       <dl>
         <Line label="Sinks" says={say(plan.sink)} big />
-        {plan.deck !== null && <Line label="Of it the deck" says={say(plan.deck)} />}
+        {plan.deck !== null && <Line label="Of which webbing or springs" says={say(plan.deck)} />}
         <Line label="Loaded height" says={say(plan.loadedHeight)} big />
-        <Line label="The same place unloaded" says={say(plan.unloadedHeight)} />
+        <Line label="Unloaded height" says={say(plan.unloadedHeight)} />
         <Line label="Least foam left" says={say(plan.leastLeft)} />
         <Line label="Highest pressure" says={kPa(plan.peakPressure)} />
         <Line label="Mean pressure" says={kPa(plan.meanPressure)} />
-        <Line label="Area borne" says={`${Math.round(plan.contactArea / 100)} cm²`} />
+        <Line label="Contact area" says={`${Math.round(plan.contactArea / 100)} cm²`} />
         <Line label="Force" says={`${Math.round(plan.load)} N`} />
         {plan.strains.map(({ pad, strain }, i) => (
-          <Line key={i} label={`${pad.charAt(0).toUpperCase()}${pad.slice(1)} pressed away`} says={`${Math.round(strain * 100)} %`} />
+          <Line key={i} label={`${pad.charAt(0).toUpperCase()}${pad.slice(1)} compressed`} says={`${Math.round(strain * 100)} %`} />
         ))}
       </dl>
     </>
@@ -216,25 +217,18 @@ function Pocket({ pocket }: { pocket: PocketPlan }) {
   );
 }
 
-/** Who sits, where, and what the padding says to it. */
-export function SitPanel() {
+/** Who sits, where, and how the padding takes it. */
+function SitPanel() {
   const piece = usePiece();
   const sit = useSheet((state) => state.sit);
   const rule = useRule();
   const plan = sit.view?.sit;
-  if (piece.pads.length === 0) return <p className="text-sm py-2">Nothing to sit on yet: build the stack first.</p>;
   const sitting = piece.sit ?? usualSitting(piece, rule('sitMass'));
   return (
     <>
       <Sitter />
-      <div className="border-t border-base-content/25 py-2" data-sat={sit.running ? 'running' : 'still'}>
-        {plan ? (
-          <Verdict plan={plan} />
-        ) : (
-          <p className="text-sm" role="status">
-            {sit.wrong ?? 'Sitting down…'}
-          </p>
-        )}
+      <div className="border-t border-base-content/25 py-2">
+        {plan && <Verdict plan={plan} />}
         {plan && (plan.bottoms || plan.edgeFelt) && !sit.running && <Cures />}
         <WantedHeight />
       </div>
@@ -244,5 +238,41 @@ export function SitPanel() {
       <FoamChartBox />
       {sit.view && <MatCompare view={sit.view} middle={[sitting.x, sitting.y]} />}
     </>
+  );
+}
+
+/** The verdict of the present stack in one line; opened, who sits and all that comes of it. */
+export function Sat() {
+  const piece = usePiece();
+  const { unit } = useSettings();
+  const sit = useSheet((state) => state.sit);
+  const stage = useSheet((state) => state.stage);
+  const open = useSheet((state) => state.look === 'sit');
+  const goTo = useSheet((state) => state.goTo);
+  if (piece.pads.length === 0) return null;
+  const plan = sit.view?.sit;
+  const wrong = plan && (plan.bottoms || plan.edgeFelt || !plan.converged);
+  return (
+    <section
+      aria-label="Sitting"
+      className="border-t-2 border-base-content/40 mt-2 pt-1"
+      data-sat={sit.running || (!plan && !sit.wrong) ? 'running' : 'still'}
+    >
+      <button
+        type="button"
+        data-verdict
+        className={`flex gap-1 w-full text-left text-sm cursor-pointer py-1 ${wrong ? 'text-error font-semibold' : ''} ${sit.running ? 'italic' : ''}`}
+        aria-expanded={open}
+        onClick={() => goTo(stage, open ? undefined : 'sit')}
+      >
+        {open ? (
+          <ChevronDown size={15} className="shrink-0 mt-0.5" aria-hidden />
+        ) : (
+          <ChevronRight size={15} className="shrink-0 mt-0.5" aria-hidden />
+        )}
+        <span role="status">{sit.wrong ?? (plan ? inUnit(verdictOf(plan), unit) : 'Checking the seat…')}</span>
+      </button>
+      {open && <SitPanel />}
+    </section>
   );
 }

@@ -164,7 +164,7 @@ export function WishDialog({ onClose }: { onClose: () => void }) {
   };
   const choices = job.answer;
   return (
-    <Dialog title="Crown by wish" onClose={onClose}>
+    <Dialog title="Set finished crown" onClose={onClose}>
       <p className="text-sm mb-2">
         Say how the crown should be once it is covered. The pads are built higher by what the pull takes away, and solved again.
       </p>
@@ -183,7 +183,7 @@ export function WishDialog({ onClose }: { onClose: () => void }) {
       <ProfileSketch profile={profile} drawn={drawn} onDrawn={setDrawn} />
       <Search job={job} wish={{ height, profile }} />
       <Wrong message={job.wrong ?? message} />
-      {choices?.length === 0 && <p className="text-sm">No pads make this crown on this board: the inset leaves nothing.</p>}
+      {choices?.length === 0 && <p className="text-sm">No pad stack reaches this crown on this board.</p>}
       {choices && choices.length > 0 && (
         <ul className="divide-y divide-base-content/25 border-y border-base-content/25">
           {choices.map((choice) => (

@@ -3,13 +3,11 @@
 import { cornerWords } from '@/core/cover';
 import { partWords } from '@/core/outline';
 import type { Fixing } from '@/core/fastening';
-import { wayOf } from '@/core/cover';
-import { edgeHolds } from '@/core/fastening';
-import { PieceField } from '@/ui/sheet/fields/piece-field';
+import { BenchViews } from '../bench-views';
 import { Figure } from '@/ui/kit/fields/figure';
 import { inUnit } from '@/core/length';
 import { useLength, useSettings } from '@/ui/kit/settings';
-import { usePiece, usePlan, useSheet } from '@/ui/sheet/store';
+import { usePlan, useSheet } from '@/ui/sheet/store';
 
 /** The order wave by wave: one is shown at a time, what came before it as dots. */
 function Waves({ order, waves }: Pick<Fixing, 'order' | 'waves'>) {
@@ -35,10 +33,10 @@ function Waves({ order, waves }: Pick<Fixing, 'order' | 'waves'>) {
       </p>
       <div className="flex gap-1">
         <button type="button" className="btn btn-sm btn-outline font-normal" onClick={() => turn(-1)}>
-          Before
+          Previous wave
         </button>
         <button type="button" className="btn btn-sm btn-outline font-normal" onClick={() => turn(1)}>
-          {wave === null ? 'Follow it' : wave === waves.length - 1 ? 'All of them' : 'Next'}
+          {wave === null ? 'First wave' : wave === waves.length - 1 ? 'All waves' : 'Next wave'}
         </button>
       </div>
     </section>
@@ -98,24 +96,16 @@ function Tacked({ rows }: { rows: Fixing['tacked'] }) {
 }
 
 /** What the drawing is read with, and the caution that belongs to it. */
-export function FixPanel() {
+export function FasteningPanel() {
   const say = useLength();
   const { unit } = useSettings();
   const plan = usePlan();
-  const piece = usePiece();
   const fixing = plan?.fixing;
   if (!plan || !fixing) return null;
-  const loose = wayOf(piece.covering.way).loose;
   return (
     <div className="text-sm space-y-2">
-      {!loose && (
-        <div>
-          <PieceField at="covering.held" options={edgeHolds()} />
-          <PieceField at="covering.order" />
-          <PieceField at="covering.edgeTape" />
-        </div>
-      )}
-      {fixing.fasteners.length === 0 && <p>Nothing is fastened: the cover is closed round its pad.</p>}
+      <BenchViews />
+      {fixing.fasteners.length === 0 && <p>Nothing to fasten: the cover closes round its pad.</p>}
       {fixing.fasteners.map(({ id, name, size, count, bulk }) => (
         <p key={id}>
           {name}: {bulk ? '' : `${count} in one piece, `}

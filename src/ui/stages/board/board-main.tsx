@@ -7,7 +7,7 @@ import { TracingBoard } from '@/ui/sheet/drawn/tracing-board';
 import { OutlineEditor } from './outline-editor';
 
 /** The photo while it is traced, the points of a free outline, the plan otherwise. */
-export function BaseMain({ children }: { children: ReactNode }) {
+export function BoardMain({ children }: { children: ReactNode }) {
   const { base } = usePiece();
   const tracing = useSheet((state) => state.tracing);
   const put = useSheet((state) => state.put);

@@ -3,17 +3,18 @@
 import type { Stage } from '@/ui/sheet/stage';
 import { Measured } from '@/ui/sheet/drawn/measured';
 import { FittingHandles } from './fitting-handles';
-import { BaseMain } from './base-main';
-import { BasePanel } from './base-panel';
+import { BoardMain } from './board-main';
+import { BoardPanel } from './board-panel';
 
-export const base: Stage = {
-  id: 'base',
-  name: 'Base',
+export const board: Stage = {
+  id: 'board',
+  name: 'Board',
+  formerly: { base: 'plan' },
   lacking: () => null,
   parts: ['board'],
-  sizes: ['Base', 'Padding'],
-  Panel: BasePanel,
-  Main: BaseMain,
+  sizes: ['Board', 'Padding'],
+  Panel: BoardPanel,
+  Main: BoardMain,
   drawing: {
     frame: (view) => ({ cloth: Boolean(view.plan.cover?.pulled), room: view.plan.cover?.pulled ? 0.05 : 0.16 }),
     contours: true,

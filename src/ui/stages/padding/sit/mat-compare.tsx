@@ -10,6 +10,7 @@ import { PRESSURE_FULL, pressureColour } from '@/ui/drawing/pressure';
 import { FilePick } from '@/ui/kit/file-pick';
 import { Wrong } from '@/ui/kit/fields/lists';
 import { usePiece, useSheet } from '@/ui/sheet/store';
+import { UNREACHED } from '@/ui/kit/api';
 
 /** A frame as sixteen by sixteen cells, the front at the bottom. */
 function Frame({ frame, says }: { frame: MatFrame; says: string }) {
@@ -54,7 +55,7 @@ function useMat(): {
       const { state, why } = JSON.parse((event as MessageEvent<string>).data) as { state: string; why?: string };
       setNote(state === 'connected' ? 'The mat is there.' : (why ?? null));
     });
-    source.onerror = () => setNote('The workshop cannot be reached; trying again.');
+    source.onerror = () => setNote(UNREACHED);
     return () => source.close();
   }, [listening]);
   const read = async (picked: File) => {
