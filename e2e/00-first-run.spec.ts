@@ -1,6 +1,6 @@
 import { expect } from '@playwright/test';
 import { deep, origin, test } from './workshop';
-import { place, settled, toStage } from './help';
+import { openPads, place, settled, toStage } from './help';
 
 deep('an empty workshop greets with three ways in; a guide leads through a first piece and can be left', async ({ page }) => {
   await page.goto('/');
@@ -45,6 +45,7 @@ test('a word is explained beside its field, and all of them can be searched', as
   const id = await place(page, { name: 'Words seat' });
   await page.goto(`/piece/${id}?stage=padding`);
   await settled(page);
+  await openPads(page);
   await page.getByRole('button', { name: 'What is “Overhang”?' }).first().click();
   const dialog = page.getByRole('dialog', { name: 'Words of the trade' });
   await expect(dialog.locator('[data-word="overhang"]')).toContainText('What goes wrong');

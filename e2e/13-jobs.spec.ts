@@ -63,7 +63,7 @@ test('ways to save are found by themselves, say what they give up, and are done 
   const before = await length();
   expect(before).toBeGreaterThan(2.4);
   const saving = page.locator('[data-saving="grip"]');
-  await expect(saving).toContainText('less cloth to hold beyond the staples', { timeout: 60_000 });
+  await expect(saving).toContainText('less pull allowance all round', { timeout: 60_000 });
   await saving.getByRole('button', { name: 'Do this' }).click();
   await expect.poll(length).toBeLessThan(before * 0.6);
   await page.keyboard.press('Control+z');

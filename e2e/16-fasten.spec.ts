@@ -14,20 +14,20 @@ test('the order of a seat’s staples is followed wave by wave', async ({ page }
   const staples = page.locator('[data-staple]');
   await expect(waves).toContainText('in 5 waves');
   const all = await staples.count();
-  await waves.getByRole('button', { name: 'Follow it' }).click();
+  await waves.getByRole('button', { name: 'First wave' }).click();
   await expect(waves).toContainText('1–4 centres of opposite sides');
   await expect(staples).toHaveCount(4);
-  await waves.getByRole('button', { name: 'Next' }).click();
+  await waves.getByRole('button', { name: 'Next wave' }).click();
   await expect(waves).toContainText('5–12 one on either side of each centre');
   await expect(staples).toHaveCount(12);
   for (const says of ['half-way out', 'on to the corners', 'corners, opposite']) {
-    await waves.getByRole('button', { name: 'Next' }).click();
+    await waves.getByRole('button', { name: 'Next wave' }).click();
     await expect(waves).toContainText(says);
   }
   await expect(staples).toHaveCount(all);
-  await waves.getByRole('button', { name: 'Before' }).click();
+  await waves.getByRole('button', { name: 'Previous wave' }).click();
   await expect(waves).toContainText('on to the corners');
-  for (const name of ['Next', 'All of them']) await waves.getByRole('button', { name }).click();
+  for (const name of ['Next wave', 'All waves']) await waves.getByRole('button', { name }).click();
   await expect(waves).toContainText(`All ${all}`);
 });
 

@@ -283,7 +283,7 @@ test('a floor is planned, a task laid by hand, a delivery late: planned again, t
 
   // Before anybody says yes: as many chairs again by tomorrow is no, and the honest day is told; nothing of it is kept.
   await page.getByLabel('Similar to').selectOption({ label: 'Dome-room chairs' });
-  const many = page.getByRole('region', { name: 'Can I promise it?' }).getByLabel(/How many/);
+  const many = page.getByRole('region', { name: 'Can I promise it?' }).getByLabel('Quantity');
   await many.fill('24');
   await many.blur();
   await page.getByLabel('Wanted by').fill(first.input.begins);

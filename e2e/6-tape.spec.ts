@@ -38,7 +38,7 @@ test('readings of the tape land in the focused field and move on; trouble with i
     await panel.goto(PANEL);
     await page.goto('/new');
     await page.getByRole('radio', { name: 'Millimetres' }).check({ force: true });
-    await page.getByRole('button', { name: 'Tape off' }).click();
+    await page.getByRole('button', { name: 'Digital tape: off' }).click();
     await expect(page.locator('[data-tape-status="connected"]')).toBeVisible();
     await page.bringToFront();
     await page.getByLabel('Front width').focus();

@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { begunPiece, checkPiece, newPiece, wallInStep, type Panels } from '../piece';
+import { checkPiece, newPiece, wallInStep, type Panels } from '../piece';
 import { planPiece } from '../plan';
-import { hangingOf, panelLayout } from '.';
+import { begunPiece, hangingOf, panelLayout } from '.';
 import { QUICK } from '../../testing/quick';
 
 const wall = (change: Partial<Panels> = {}): Panels => ({

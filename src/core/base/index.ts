@@ -1,3 +1,4 @@
+export { begunPiece, begunShape, examplesOf, type Begun } from './begun';
 export { checkBoard, type BoardCheck } from './board-check';
 export { cutBoard } from './cut-board';
 export { deckPlan, railInside, stretchedIn, type DeckPlan, type Strap } from './deck';

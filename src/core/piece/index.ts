@@ -5,7 +5,7 @@ export { fieldsOf } from './fields-of';
 export { foamOf, foamsOf } from './foams';
 export { KINDS, kindOf, saidCorner, saidEdge, shapesFor, type Kind, type PieceKind, type Traits } from './kinds';
 export { newChairSeat, newPiece } from './new-piece';
-export { begunPiece, begunShape, examplesOf, type Begun } from './begun';
+export { afterMeasuring, unmeasuredKeys, unmeasuredNames, withUnmeasured } from './unmeasured';
 export { migrate } from './migrate';
 export { letInDepth, letInMeet, letInto, letInVolume } from './let-in';
 export { formedPad, thickest, thinnest } from './pad-profile';

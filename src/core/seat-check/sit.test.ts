@@ -5,7 +5,7 @@ import { modelOf, sectionsStep, surfaceStep, type StationSection, type Surface }
 import { FOAMS } from '../foam';
 import { problemsOf } from '../document';
 import { planPiece } from '../plan';
-import { KINDS, newPiece, PieceProblems, type Pad, type Piece, type PieceKind } from '../piece';
+import { KINDS, newPiece, PieceProblems, STARTING_SHAPES, type Pad, type Piece, type PieceKind } from '../piece';
 import type { PadEdge } from '../pad-rims';
 import { runs, thisWeek } from '../../testing/runs';
 import { sharedPlanner } from '../../testing/quick';
@@ -27,6 +27,15 @@ describe('sitting on a piece', () => {
       expect(sat!.plan, kind.id).toMatchObject({ converged: true, bottoms: false, edgeFelt: false });
       expect(sat!.plan.loadedHeight).toBeLessThan(sat!.plan.unloadedHeight);
     }
+  });
+
+  it.each([
+    [400, 390],
+    [445, 408],
+    [520, 460],
+  ])('a dining seat of %s × %s passes for the sitter it is padded for as it starts: nobody mends a fresh chair', (width, depth) => {
+    const shape = { ...STARTING_SHAPES.trapezoid, frontWidth: width, backWidth: Math.round(width * 0.87), depth };
+    expect(solved(newPiece('chair-seat', shape)).sat!.plan).toMatchObject({ mass: 85, bottoms: false, edgeFelt: false });
   });
 
   it.each([

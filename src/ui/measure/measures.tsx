@@ -2,7 +2,7 @@
 
 import { Plus, Trash2 } from 'lucide-react';
 import { closingOf } from '@/core/outline';
-import { readField, shapeKind, slipOf, withField, type BaseShape } from '@/core/piece';
+import { measurementLabel, readField, shapeKind, slipOf, withField, type BaseShape } from '@/core/piece';
 import { AngleField, ChoiceField, LengthField } from '@/ui/kit/fields/fields';
 import { useLength } from '@/ui/kit/settings';
 
@@ -101,7 +101,7 @@ export function ShapeFields({ shape, name, onChange, examples, wall }: Props) {
         return (
           <Kind
             key={field.key}
-            label={wall ? field.label.replace('Depth', 'Height') : field.label}
+            label={measurementLabel(field.label, wall ?? false)}
             hint={field.hint}
             name={`${name} ${field.key}`}
             value={readField(shape, field.key)}

@@ -5,20 +5,8 @@ import { Camera } from 'lucide-react';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { baseOutline, bounds, flatten } from '@/core/outline';
-import {
-  begunPiece,
-  examplesOf,
-  fieldAt,
-  kindOf,
-  KINDS,
-  shapeKind,
-  shapesFor,
-  STARTING_SHAPES,
-  type BaseShape,
-  type Begun,
-  type Piece,
-  type ShapeType,
-} from '@/core/piece';
+import { begunPiece, examplesOf, type Begun } from '@/core/base';
+import { fieldAt, kindOf, KINDS, shapeKind, shapesFor, STARTING_SHAPES, type BaseShape, type Piece, type ShapeType } from '@/core/piece';
 import { ClosingReport, ShapeFields } from '@/ui/measure/measures';
 import { problemsOf } from '@/core/document';
 import type { HouseRules } from '@/core/house';

@@ -2,6 +2,7 @@
 
 import { answerInShort, answerLine, withChosenLays, type AnswerFigure, type AnswerItem } from '@/core/sizes';
 import { inUnit } from '@/core/length';
+import { unmeasuredNames } from '@/core/piece';
 import { Figure } from '@/ui/kit/fields/figure';
 import { useSettings } from '@/ui/kit/settings';
 import { useChosenLengths, usePiece, useSheet } from './store';
@@ -40,6 +41,26 @@ function Item({ name, figures }: AnswerItem) {
   );
 }
 
+/** What of it stands on sizes that nobody has measured, by name; pressed, it goes where they are typed. */
+function NotMeasured() {
+  const piece = usePiece();
+  const goTo = useSheet((state) => state.goTo);
+  const names = unmeasuredNames(piece);
+  if (names.length === 0) return null;
+  const listed = names.length > 3 ? `${names.slice(0, 2).join(', ')} and ${names.length - 2} more` : names.join(', ');
+  return (
+    <button
+      type="button"
+      className="min-h-6 text-warning cursor-pointer underline decoration-base-content/30 underline-offset-4"
+      data-not-measured={names.length}
+      title={names.join(', ')}
+      onClick={() => goTo('board')}
+    >
+      {names.length === 1 ? '1 size' : `${names.length} sizes`} not measured: {listed}
+    </button>
+  );
+}
+
 /** What everybody comes for, across the top of every stage: what to cut, the cloth, the work; each figure opens its reason. */
 export function AnswerLine() {
   const { unit } = useSettings();
@@ -68,6 +89,7 @@ export function AnswerLine() {
       {rest.map((item) => (
         <Item key={item.name} {...item} />
       ))}
+      <NotMeasured />
     </section>
   );
 }

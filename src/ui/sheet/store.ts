@@ -6,7 +6,7 @@ import { bounds } from '@/core/outline';
 import { padOffsets } from '@/core/padding';
 import { applyOverrides, checkRule, type HouseRules, type RuleReader } from '@/core/house';
 import { checkDocument } from '@/core/document';
-import { ownRules, wallInStep, type Pad, type Piece, type Problem } from '@/core/piece';
+import { afterMeasuring, ownRules, wallInStep, type Pad, type Piece, type Problem } from '@/core/piece';
 import type { SheetPlan, SheetView, SitView } from '@/core/plan';
 import type { ChosenLengths, SizeGroup, SizeLine } from '@/core/sizes';
 import type { Tick } from '@/data/bench';
@@ -66,8 +66,8 @@ export type SheetState = Saving &
     lastField: string | null;
     /** changes the piece, or says what is wrong with the change */
     apply: (next: Piece) => string | null;
-    /** the same for one field, by its path; null and undefined take an optional field out or leave it empty */
-    put: (path: string, value: unknown) => string | null;
+    /** the same for one field, by its path; null and undefined take an optional field out or leave it empty; which measurement was typed, where it is part of the field */
+    put: (path: string, value: unknown, typed?: string) => string | null;
     /** sets a house rule for this piece alone, or takes it back with null */
     override: (key: string, value: number | null) => string | null;
     /** a drag or a nudge: what cannot be is not followed, and said */
@@ -118,8 +118,8 @@ export function createSheetStore(
 ): SheetStore {
   return createStore<SheetState>()((set, get) => {
     const saver = createSaver(record, stale, { ...means, onChange: set });
-    const change = (changed: Piece, path: string | null): string | null => {
-      const next = wallInStep(saver.latest(), changed, dressOf(get().view?.plan));
+    const change = (changed: Piece, path: string | null, typed = path): string | null => {
+      const next = afterMeasuring(saver.latest(), wallInStep(saver.latest(), changed, dressOf(get().view?.plan)), typed);
       const wrong = wrongWith(next, house, path);
       if (wrong) return wrong;
       set({ lastField: path, dragMessage: null });
@@ -154,7 +154,7 @@ export function createSheetStore(
       lastField: null,
       saver,
       apply: (next) => change(next, null),
-      put: (path, value) => change(withAt(saver.latest(), path, value), path),
+      put: (path, value, typed = path) => change(withAt(saver.latest(), path, value), path, typed),
       override: (key, value) => {
         const { [key]: _own, ...overrides } = saver.latest().overrides;
         void _own;
@@ -164,7 +164,7 @@ export function createSheetStore(
         );
       },
       follow: (changed, live) => {
-        const next = wallInStep(saver.latest(), changed, dressOf(get().view?.plan));
+        const next = afterMeasuring(saver.latest(), wallInStep(saver.latest(), changed, dressOf(get().view?.plan)));
         const wrong = wrongWith(next, house);
         set({ dragMessage: wrong, lastField: null });
         if (!wrong) saver.change(next, { live });

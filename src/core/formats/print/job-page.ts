@@ -3,7 +3,7 @@ import { cornerWords } from '../../cover';
 import type { Fixing } from '../../fastening';
 import { inUnit, saidLength } from '../../length';
 import { bounds, type Point } from '../../outline';
-import { kindOf } from '../../piece';
+import { kindOf, unmeasuredNames } from '../../piece';
 import { printFigure, SIZE_GROUPS, sizesOf, withChosenLays, type SizeLine } from '../../sizes';
 import { MARGIN } from '../tiles';
 import {
@@ -301,6 +301,12 @@ function jobAt(pen: Pen, job: PrintJob, height: number): void {
   ].filter(Boolean);
   write(pen, facts.join('  ·  '), [MARGIN, pen.y], { size: 9.5, color: INK });
   pen.y -= 5;
+  const guessed = unmeasuredNames(piece);
+  if (guessed.length > 0)
+    for (const line of wrapText(`Not measured, standard sizes: ${guessed.join(', ')}`, pen.bold, 8.5, across(pen))) {
+      write(pen, line, [MARGIN, pen.y], { size: 8.5, font: pen.bold, color: MADDER });
+      pen.y -= 4.5;
+    }
   const half = (across(pen) - GAP) / 2;
   planDrawing(pen, job, { x: MARGIN, y: pen.y, width: half, height });
   sectionDrawing(pen, job, { x: MARGIN + half + GAP, y: pen.y, width: half, height });

@@ -58,7 +58,7 @@ export function labelPages(pen: Pen, { plan, piece, unit, address }: PrintJob): 
     wrapText(label.name, pen.bold, 11, words)
       .slice(0, 2)
       .forEach((id, k) => write(pen, id, [x + 4, y + 17 - k * 4.6], { size: 11, font: pen.bold }));
-    write(pen, label.size, [x + 4, y + 4], { size: 9 });
+    write(pen, label.size + (piece.unmeasured?.length ? ', not measured' : ''), [x + 4, y + 4], { size: 9 });
     write(pen, label.of, [x + LABEL.width - 4 - widthOf(label.of, pen.bold, 9), y + 4], { size: 9, font: pen.bold });
   });
 }

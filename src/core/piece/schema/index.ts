@@ -18,7 +18,7 @@ export { MOUNTINGS, PANELS, PIECE, VERSION } from './piece';
 export type { BaseShape, BevelRow, CornerRadius, Join, NodeLine, OffsetRow, OutlineNode, PanRow, ShapeType, TapeRow } from '../../outline/schema/shapes';
 export { BOARD_SIZE, POINTS } from '../../outline/schema/shapes';
 export type { ShapeField, ShapeKind } from './shape-kinds';
-export { readField, shapeKind, SHAPES, STARTING_SHAPES, withField } from './shape-kinds';
+export { measurementLabel, readField, shapeKind, SHAPES, STARTING_SHAPES, withField } from './shape-kinds';
 export type { ChairPart, Meet, OldPiece, Pin, PressReadings, StripItem, StripKind, StripRecord } from './strip';
 export { AGAIN, CHAIR_PARTS, GOES_BACK, MEET, PRESS, STRIP, STRIP_ITEM, STRIP_KINDS } from './strip';
 export { sayRange, slipOf, type Slip } from './say';

@@ -79,6 +79,8 @@ export const PIECE = record({
   base: BASE,
   /** from the base up */
   pads: list('Pads', PAD, [0, 40]),
+  /** measurements that stand at a standard size until somebody types or confirms them, by their paths */
+  unmeasured: optional(list('Not measured yet', Type.String({ title: 'Field', minLength: 1, maxLength: 80 }), [0, 120])),
   /** id of a wadding in the shipped table, or null for none */
   wadding: orNull(id('Wadding over all')),
   /** what the pads are glued with; left out, the house's own, as its rules say */

@@ -68,6 +68,15 @@ export function readField(of: BaseShape, key: string): number {
   return key.split('.').reduce<unknown>((value, part) => (value as Record<string, unknown>)[part], of) as number;
 }
 
+/**
+ * What a measurement is called: what stands at a wall has a height, a top and a bottom, no depth, back and front.
+ *
+ * @param label the shape's own
+ * @param wall whether the piece stands or hangs at a wall
+ */
+export const measurementLabel = (label: string, wall: boolean): string =>
+  wall ? label.replace('Depth', 'Height').replace('Front', 'Bottom').replace('Back', 'Top').replace('front', 'bottom').replace('back', 'top') : label;
+
 /** The shape with one measurement changed. */
 export function withField<T extends BaseShape>(of: T, key: string, value: number): T {
   const [first, second] = key.split('.') as [string, string?];

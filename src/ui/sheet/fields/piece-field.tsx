@@ -43,6 +43,7 @@ export function PieceField({ at, label, hint, standing, options, onCommit, compa
         mark={explained && !bare ? <WordMark word={explained} /> : undefined}
         compact={compact}
         bare={bare}
+        example={piece.unmeasured?.includes(at) ?? false}
         foam={/^pads\.\d+\.thickness$/.test(at)}
         onCommit={(onCommit as ((value: unknown) => string | null) | undefined) ?? put}
       />

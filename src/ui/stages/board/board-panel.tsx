@@ -2,7 +2,7 @@
 
 import { reshape } from '@/core/base';
 import { inUnit } from '@/core/length';
-import { kindOf, shapeKind, shapesFor, type BaseShape, type Piece, type StripRecord } from '@/core/piece';
+import { kindOf, shapeKind, shapesFor, unmeasuredKeys, unmeasuredNames, type BaseShape, type Piece, type StripRecord } from '@/core/piece';
 import { NO_STRIP } from '@/core/strip';
 import { CAUTIONS } from '@/core/run-sheet';
 import { ChoiceField } from '@/ui/kit/fields/fields';
@@ -52,12 +52,13 @@ function useShape(): (type: BaseShape['type']) => string | null {
 /** Which shape, and its measurements in the order a tape takes them. */
 function ShapePart() {
   const { unit } = useSettings();
-  const { kind, base } = usePiece();
+  const piece = usePiece();
+  const { kind, base } = piece;
   const id = useSheet((state) => state.id);
   const put = useSheet((state) => state.put);
   const changeShape = useShape();
   const { shape } = base;
-  const setShape = (next: BaseShape) => put('base.shape', next);
+  const setShape = (next: BaseShape, key?: string) => put('base.shape', next, key && `base.shape.${key}`);
   return (
     <>
       <ChoiceField
@@ -67,7 +68,13 @@ function ShapePart() {
         onChange={changeShape}
         hint={inUnit(shapeKind(shape.type).how, unit)}
       />
-      <ShapeFields shape={shape} name={`${id} ${shape.type}`} wall={kindOf(kind).traits.wall} onChange={setShape} />
+      <ShapeFields
+        shape={shape}
+        name={`${id} ${shape.type}`}
+        wall={kindOf(kind).traits.wall}
+        examples={unmeasuredKeys(piece)}
+        onChange={setShape}
+      />
       {shape.type === 'drawn' && <DrawnFields shape={shape} name={id} onChange={setShape} />}
       <ClosingReport shape={shape} />
     </>
@@ -101,6 +108,27 @@ function StripFirst() {
   );
 }
 
+/** Standard sizes that nobody has measured yet, by name; one press confirms them. */
+function Unmeasured() {
+  const piece = usePiece();
+  const apply = useSheet((state) => state.apply);
+  const names = unmeasuredNames(piece);
+  if (names.length === 0) return null;
+  const confirm = () => {
+    const { unmeasured: _confirmed, ...measured } = piece;
+    void _confirmed;
+    apply(measured);
+  };
+  return (
+    <div className="text-xs border-l-3 border-warning pl-2 my-1" data-unmeasured={names.length}>
+      Not measured: {names.join(', ')}.
+      <button type="button" className="underline cursor-pointer block mt-0.5" onClick={confirm}>
+        {names.length === 1 ? 'That size is right' : 'These sizes are right'}
+      </button>
+    </div>
+  );
+}
+
 /** How many things are set of what an ordinary board does not have. */
 function setOf({ due, notes, base, variants }: Piece): number {
   const { holes = [], hardware = [], edges = [], frame, courses, opening, hidden, mould, trace } = base;
@@ -121,6 +149,7 @@ export function BoardPanel() {
       <PanelFields />
       <BoardFields />
       <Notches />
+      <Unmeasured />
       <EdgeWork />
       <More name="board" count={setOf(piece)}>
         <PieceField at="kind" />

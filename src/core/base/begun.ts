@@ -1,7 +1,18 @@
-import { kindOf, type PieceKind } from './kinds';
-import { withFilledWall } from './checks';
-import { newPiece } from './new-piece';
-import { shapeKind, STARTING_SHAPES, withField, type BaseShape, type Piece, type ShapeType } from './schema';
+import {
+  checkShape,
+  kindOf,
+  newPiece,
+  shapeKind,
+  STARTING_SHAPES,
+  withField,
+  withFilledWall,
+  withUnmeasured,
+  type BaseShape,
+  type Piece,
+  type PieceKind,
+  type ShapeType,
+} from '../piece';
+import { reshape } from './reshape';
 
 /** A piece that is being begun: what was chosen, and what was typed so far. Figures by their key, mm and radians. */
 export type Begun = {
@@ -32,10 +43,20 @@ function typedFor(key: string, { typed }: Begun): number | undefined {
   return other === undefined ? undefined : typed[other];
 }
 
-/** The kind's own start where it is of that shape; the shape's otherwise. */
+/** What is narrower behind than in front begins with this share of its front, mm rounded to. */
+const TAPER = 0.87;
+const TAPER_TO = 5;
+
+/** The kind's start where it is of that shape; another shape begins as large as the kind does. */
 function startOf({ kind, shape }: Begun): BaseShape {
   const { start } = kindOf(kind);
-  return shape === null || shape === start.shape.type ? start.shape : STARTING_SHAPES[shape];
+  if (shape === null || shape === start.shape.type) return start.shape;
+  const sized = reshape(start.shape, shape);
+  // An arch over something narrow and high is no arch.
+  if (checkShape(sized).length > 0) return STARTING_SHAPES[shape];
+  if ('frontWidth' in sized && !('frontWidth' in start.shape))
+    return { ...sized, backWidth: Math.round((sized.frontWidth * TAPER) / TAPER_TO) * TAPER_TO };
+  return sized;
 }
 
 /** The shape with every figure that was typed for it; what was not is as the kind usually starts. */
@@ -75,11 +96,12 @@ export function begunPiece(begun: Begun): Piece {
   const { board } = piece.base;
   const count = begun.count ?? piece.count;
   // Number and board were measured: the wall is what they fill.
-  return withFilledWall({
+  const sized = withFilledWall({
     ...piece,
     ...(piece.panels ? { panels: { ...piece.panels, count: Math.max(LEAST_PANELS, count) } } : {}),
     name: begun.name.trim() || piece.name,
     count: piece.panels ? Math.max(LEAST_PANELS, count) : count,
     base: { ...piece.base, board: { ...board, thickness: begun.thickness ?? board.thickness } },
   });
+  return withUnmeasured(sized, examplesOf(begun), begun.thickness === null);
 }

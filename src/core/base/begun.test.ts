@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { problemsOf } from '../document';
-import { begunPiece, begunShape, examplesOf, KINDS, SHAPES, type Begun } from '.';
+import { KINDS, SHAPES } from '../piece';
+import { begunPiece, begunShape, examplesOf, type Begun } from '.';
 
 const begun: Begun = { kind: 'chair-seat', shape: null, name: '', count: null, thickness: null, typed: {} };
 
@@ -37,5 +38,17 @@ describe('a piece that is being begun', () => {
 
   it.each(KINDS.map(({ id }) => id))('%s can be begun as every shape', (kind) => {
     for (const { type } of SHAPES) expect(problemsOf(begunPiece({ ...begun, kind, shape: type }))).toEqual([]);
+  });
+});
+
+describe('another shape of a kind', () => {
+  const starts = (kind: Begun['kind'], shape: Begun['shape']) => begunShape({ ...begun, kind, shape });
+  it('begins as large as the kind does: a rectangular headboard is no chair seat', () => {
+    expect(starts('headboard', 'rectangle')).toEqual({ type: 'rectangle', width: 1500, depth: 650, cornerRadius: { front: 0, back: 0 } });
+    expect(starts('headboard-nailed', 'rectangle')).toMatchObject({ width: 1400, depth: 700 });
+    expect(starts('bench', 'quad')).toMatchObject({ front: 1200, back: 1200, left: 400, right: 400 });
+    expect(starts('round-seat', 'oval')).toMatchObject({ width: 355, depth: 355 });
+    // A tapered seat is narrower behind, as a hand draws it.
+    expect(starts('tight-seat', 'trapezoid')).toMatchObject({ frontWidth: 560, backWidth: 485, depth: 510 });
   });
 });
