@@ -59,15 +59,40 @@ test('a save that came too late waits for its choice, also after the page was cl
   await expect(page.getByRole('heading', { name: 'Second' })).toBeVisible();
 });
 
-deep('taken off the floor, still in the log, and made again', async ({ page, baseURL }) => {
+test('a piece is found, copied, removed, put back at once or out of the bin', async ({ page }) => {
+  const id = await place(page, { name: 'Porch settle', cloth: { ...newChairSeat().cloth, name: 'Lichen tweed' } });
+  await place(page, { name: 'Other stool' });
+  await page.goto('/');
+  await page.getByRole('searchbox', { name: 'Find on the floor' }).fill('lichen');
+  const rows = page.locator('.floor-row');
+  await expect(rows).toHaveCount(1);
+  await expect(rows.first()).toContainText('Porch settle');
+  await page.getByRole('searchbox', { name: 'Find on the floor' }).fill('nothing like it');
+  await expect(page.getByText('Nothing on the floor for “nothing like it”.')).toBeVisible();
+  await page.getByRole('searchbox', { name: 'Find on the floor' }).fill('');
+  await page.getByRole('button', { name: 'Remove Porch settle' }).click();
+  await expect(page.getByRole('link', { name: /Porch settle/ })).toBeHidden();
+  await page.locator('[data-removed]').getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByRole('link', { name: /Porch settle/ }).first()).toBeVisible();
+  await page.getByRole('button', { name: 'Remove Porch settle' }).click();
+  await expect(page.locator('[data-removed]')).toBeVisible();
+  await page.reload();
+  await page.getByRole('button', { name: 'Bin', exact: true }).click();
+  const bin = page.getByRole('dialog', { name: 'Bin' });
+  await bin.getByRole('listitem').filter({ hasText: 'Porch settle' }).getByRole('button', { name: 'Put back' }).click();
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('link', { name: /Porch settle/ }).first()).toBeVisible();
+  await page.getByRole('button', { name: 'Copy Porch settle' }).click();
+  await page.waitForURL(/\/piece\/.*stage=board/);
+  await expect(page.getByRole('heading', { name: 'Porch settle, copy' })).toBeVisible();
+  expect(page.url()).not.toContain(id);
+});
+
+deep('removed, still in the log, and made again', async ({ page, baseURL }) => {
   const id = await place(page, { name: 'Gone stool' });
   await page.request.post(`/api/pieces/${id}/finish`, { data: { serial: 'W-77', note: 'quiet' }, headers: { origin: baseURL! } });
   await page.goto('/');
-  await page.getByRole('button', { name: 'Take Gone stool off the floor' }).click();
-  await page.getByRole('button', { name: 'Cancel' }).click();
-  await expect(page.getByRole('link', { name: /Gone stool/ })).toBeVisible();
-  await page.getByRole('button', { name: 'Take Gone stool off the floor' }).click();
-  await page.getByRole('button', { name: 'Take it off' }).click();
+  await page.getByRole('button', { name: 'Remove Gone stool' }).click();
   await expect(page.getByRole('link', { name: /Gone stool/ })).toBeHidden();
   await page.goto(`/piece/${id}`);
   await expect(page.getByRole('heading', { name: 'Not on the floor' })).toBeVisible();

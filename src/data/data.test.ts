@@ -1,9 +1,22 @@
 import { describe, expect, it } from 'vitest';
-import { newChairSeat } from '../core/piece';
+import { newChairSeat, newPiece } from '../core/piece';
 import { addLogEntry, listLog, listTicks, nextSerial, serialTaken, setTick } from './bench';
 import { eachInItsOwn } from '../testing/workshop';
 import { openDatabase } from './database';
-import { createPiece, dropStaleSave, getPiece, listPieces, listStaleSaves, removePiece, savePiece, stepPiece } from './pieces';
+import {
+  countFloor,
+  createPiece,
+  dropStaleSave,
+  getPiece,
+  listBin,
+  listFloor,
+  listPieces,
+  listStaleSaves,
+  putBack,
+  removePiece,
+  savePiece,
+  stepPiece,
+} from './pieces';
 import { getHouse, getSettings, markSeeded, setHouseRule, setSettings, wasSeeded } from './settings';
 
 const at = eachInItsOwn();
@@ -66,6 +79,36 @@ describe('pieces', () => {
     expect(removePiece(at.db, id)).toBe(true);
     expect(getPiece(at.db, id)).toBeNull();
     expect(savePiece(at.db, id, { base: 1, piece: named('B') })).toBeNull();
+  });
+
+  it('come back out of the bin with their history, for thirty days', () => {
+    const { id } = createPiece(at.db, named('A'));
+    savePiece(at.db, id, { base: 1, piece: named('A, wider') });
+    removePiece(at.db, id);
+    expect(listBin(at.db)).toMatchObject([{ id, name: 'A, wider' }]);
+    expect(putBack(at.db, id)).toBe(true);
+    expect(putBack(at.db, id)).toBe(false);
+    expect(getPiece(at.db, id)).toMatchObject({ revision: 2, canUndo: true });
+    removePiece(at.db, id);
+    at.db.prepare('UPDATE piece SET removed_at = ?').run(new Date(Date.now() - 31 * 86_400_000).toISOString());
+    expect(listBin(at.db)).toEqual([]);
+  });
+
+  it('are found by every word of a search in name, cloth, kind and due day; a damaged record by none', () => {
+    const seat = createPiece(at.db, { ...named('Porch 100 %'), due: '2026-12-11' });
+    createPiece(at.db, newPiece('saddle'));
+    const found = (find: string): number => {
+      const { pieces, broken } = listFloor(at.db, { find });
+      expect(countFloor(at.db, find)).toBe(pieces.length + broken.length);
+      return pieces.length;
+    };
+    expect([found(''), found('porch'), found('saddle'), found('2026-12'), found('porch 2026-12-11'), found('porch saddle')]).toEqual([
+      2, 1, 1, 1, 1, 0,
+    ]);
+    // What means something to the database is a letter like another.
+    expect([found('100 %'), found('%'), found('_')]).toEqual([1, 1, 0]);
+    at.db.prepare('UPDATE revision SET json = ? WHERE piece_id = ?').run('{"name":', seat.id);
+    expect(found('porch')).toBe(0);
   });
 });
 

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { migrate, type Piece } from '../core/piece';
+import { KINDS, migrate, type Piece } from '../core/piece';
 import type { Db } from './database';
 
 /** A piece as it is kept: the document, its revision, and whether undo and redo lead anywhere. */
@@ -58,11 +58,35 @@ function toRecord(row: Row): PieceRecord {
   };
 }
 
-/** Everything on the floor, in the order it came: one damaged record does not take the others with it. */
-export function listFloor(db: Db, { from = 0, most = -1 } = {}): { pieces: PieceRecord[]; broken: BrokenPiece[] } {
+/** What a piece is found by on the floor; a damaged record is found by nothing. */
+const FOUND = (kinds: number): string => `CASE WHEN json_valid(revision.json) THEN
+  json_extract(revision.json, '$.name') LIKE ? ESCAPE '!' OR json_extract(revision.json, '$.cloth.name') LIKE ? ESCAPE '!'
+  OR json_extract(revision.json, '$.due') LIKE ? ESCAPE '!' OR json_extract(revision.json, '$.kind') IN (${Array(kinds).fill('?').join()})
+  ELSE 0 END`;
+
+/** A search as SQL: every word is in the name, the cloth, the due day or the kind. */
+function searched(find: string): { where: string; values: string[] } {
+  const words = find.split(/\s+/).filter(Boolean).slice(0, 8);
+  const terms = words.map((word) => {
+    const like = `%${word.replace(/[!%_]/g, '!$&')}%`;
+    const kinds = KINDS.filter(({ name }) => name.toLowerCase().includes(word.toLowerCase())).map(({ id }) => id);
+    return { where: FOUND(kinds.length), values: [like, like, like, ...kinds] };
+  });
+  return { where: terms.map(({ where }) => ` AND (${where})`).join(''), values: terms.flatMap(({ values }) => values) };
+}
+
+/**
+ * What is on the floor, in the order it came: one damaged record does not take the others with it.
+ *
+ * @param db the database
+ * @param [which] from which on, how many, and words that all must be found in a piece's name, cloth, due day or kind
+ */
+export function listFloor(db: Db, { from = 0, most = -1, find = '' } = {}): { pieces: PieceRecord[]; broken: BrokenPiece[] } {
   const pieces: PieceRecord[] = [];
   const broken: BrokenPiece[] = [];
-  for (const row of db.prepare(`${SELECT} ORDER BY piece.created_at, piece.rowid LIMIT ? OFFSET ?`).all(most, from) as Row[]) {
+  const { where, values } = searched(find);
+  const rows = db.prepare(`${SELECT}${where} ORDER BY piece.created_at, piece.rowid LIMIT ? OFFSET ?`).all(...values, most, from) as Row[];
+  for (const row of rows) {
     try {
       pieces.push(toRecord(row));
     } catch {
@@ -72,9 +96,10 @@ export function listFloor(db: Db, { from = 0, most = -1 } = {}): { pieces: Piece
   return { pieces, broken };
 }
 
-/** How many pieces are on the floor. */
-export function countFloor(db: Db): number {
-  return (db.prepare('SELECT count(*) AS n FROM piece WHERE removed_at IS NULL').get() as { n: number }).n;
+/** How many pieces are on the floor, or are found there. */
+export function countFloor(db: Db, find = ''): number {
+  const { where, values } = searched(find);
+  return (db.prepare(`SELECT count(*) AS n FROM (${SELECT}${where})`).get(...values) as { n: number }).n;
 }
 
 /** Every piece on the floor that can be read. */
@@ -263,6 +288,30 @@ export function stepPiece(db: Db, id: string, direction: 'undo' | 'redo', base: 
       return { record: getPiece(db, id)! };
     })
     .immediate();
+}
+
+/** Days that a removed piece can be put back from the bin. */
+export const BIN_DAYS = 30;
+
+/** A piece in the bin. */
+export type BinnedPiece = { id: string; name: string; removedAt: string };
+
+/** What was removed within the last days and can be put back, the last first. */
+export function listBin(db: Db): BinnedPiece[] {
+  const since = new Date(Date.now() - BIN_DAYS * 86_400_000).toISOString();
+  const rows = db
+    .prepare(
+      `SELECT piece.id, piece.removed_at AS removedAt, CASE WHEN json_valid(json) THEN json_extract(json, '$.name') END AS name
+       FROM piece JOIN revision ON revision.piece_id = piece.id AND revision.revision = piece.revision
+       WHERE piece.removed_at >= ? ORDER BY piece.removed_at DESC, piece.rowid DESC`,
+    )
+    .all(since) as (Omit<BinnedPiece, 'name'> & { name: string | null })[];
+  return rows.map((row) => ({ ...row, name: row.name ?? 'A piece that cannot be read' }));
+}
+
+/** Puts a removed piece back on the floor with all that it had; false where it is not in the bin. */
+export function putBack(db: Db, id: string): boolean {
+  return db.prepare('UPDATE piece SET removed_at = NULL WHERE id = ? AND removed_at IS NOT NULL').run(id).changes > 0;
 }
 
 /** Takes a piece off the floor; its history and its place in the log stay. */

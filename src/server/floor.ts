@@ -2,7 +2,7 @@ import { PieceProblems, type Piece } from '../core/piece';
 import { serialOf, ticksDone } from '../data/bench';
 import { database, type Db } from '../data/database';
 import { houseMark, widestLook } from '../data/looks';
-import { countFloor, getPiece, listFloor, type BrokenPiece, type PieceRecord } from '../data/pieces';
+import { countFloor, getPiece, listBin, listFloor, putBack, type BrokenPiece, type PieceRecord } from '../data/pieces';
 import { getHouse } from '../data/settings';
 import { Refusal } from './http';
 import { lookAt, lookOf } from './looks';
@@ -49,21 +49,37 @@ function rowOf(db: Db, { id, piece }: PieceRecord, look: Look | null): FloorRow 
  *
  * @param db the database
  * @param [from] so many are passed over
+ * @param [find] words that are looked for in name, cloth, due day and kind
  */
-export function floorView(db: Db, from = 0): FloorView {
+export function floorView(db: Db, from = 0, find = ''): FloorView {
   const most = from === 0 ? FIRST : ROWS;
-  const { pieces, broken } = listFloor(db, { from, most });
+  const { pieces, broken } = listFloor(db, { from, most, find });
   const house = houseMark(getHouse(db));
   const rows = pieces.map((record) => rowOf(db, record, lookOf(db, record, house)));
   const next = from + most;
-  return { rows, broken, next: next < countFloor(db) ? next : null, widest: widestLook(db) };
+  return { rows, broken, next: next < countFloor(db, find) ? next : null, widest: widestLook(db) };
 }
 
-/** GET /api/floor?from= */
+/** The longest search. */
+const LONGEST = 200;
+
+/** GET /api/floor?from=&find= */
 export function readFloor(request: Request): Response {
-  const from = Number(new URL(request.url).searchParams.get('from') ?? 0);
+  const asked = new URL(request.url).searchParams;
+  const from = Number(asked.get('from') ?? 0);
   if (!Number.isSafeInteger(from) || from < 0) throw new Refusal(400, 'From must be a whole number');
-  return Response.json(floorView(database(), from));
+  return Response.json(floorView(database(), from, (asked.get('find') ?? '').slice(0, LONGEST)));
+}
+
+/** GET /api/bin: what was removed and can be put back. */
+export function readBin(): Response {
+  return Response.json({ pieces: listBin(database()) });
+}
+
+/** POST /api/pieces/ID/back: puts a removed piece back on the floor. */
+export function postBack(id: string): Response {
+  if (!putBack(database(), id)) throw new Refusal(404, 'This piece is not in the bin.');
+  return Response.json({ ok: true });
 }
 
 /** GET /api/pieces/ID/look: one row of the floor, worked out where that is still to be done. */

@@ -107,7 +107,15 @@ const FIXING: Row[] = [
   ['broadCrown', 'Narrowest staple crown for coated cloth', 'length', 10, 8, 13, 'A narrow crown cuts a coated cloth.'],
 ];
 const BASE: Row[] = [
-  ['sitMass', 'Sitter to pad for', 'mass', 85, 60, 140, 'A grown sitter. Padded for a much heavier one, a seat is hard for everybody else.'],
+  [
+    'sitMass',
+    'Sitter to pad for',
+    'mass',
+    85,
+    60,
+    140,
+    'A grown sitter. Padded for a much heavier one, a seat is hard for everybody else.',
+  ],
   ['boardMass', 'Sitter to build the board for', 'mass', 95, 60, 140, 'A heavy sitter; the board must bear them for years.'],
   ['sitShare', 'Share of a sitter on the seat', 'percent', 78, 60, 100, 'The rest is on the feet and the back.'],
   ['handLean', 'A hand leant on webbing or springs', 'mass', 20, 15, 30, 'One arm, elbow straight, without jumping on it.'],

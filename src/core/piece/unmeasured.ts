@@ -38,8 +38,8 @@ export function unmeasuredNames(piece: Piece): string[] {
     const [, row, column] = /^rows\.(\d+)\.(.+)$/.exec(key) ?? [];
     const label =
       row === undefined ? fields.find((field) => field.key === key)?.label : rows?.columns.find((one) => one.key === column)?.label;
-    const said = measurementLabel(label ?? key, kindOf(piece.kind).traits.wall);
-    return `${said.toLowerCase()}${row === undefined ? '' : `, row ${Number(row) + 1}`}`;
+    const name = measurementLabel(label ?? key, kindOf(piece.kind).traits.wall);
+    return `${name.toLowerCase()}${row === undefined ? '' : `, row ${Number(row) + 1}`}`;
   });
 }
 

@@ -1,4 +1,4 @@
-import { readFloor, readRow } from '../floor';
+import { postBack, readBin, readFloor, readRow } from '../floor';
 import { getPhoto, postPhoto } from '../photos';
 import {
   deletePiece,
@@ -32,7 +32,10 @@ export const PIECE_ROUTES: Routes = {
     get: {
       handle: ({ request }) => readFloor(request),
       says: 'What the floor shows, a stretch at a time',
-      query: { from: whole('So many are passed over', { minimum: 0, default: 0 }) },
+      query: {
+        from: whole('So many are passed over', { minimum: 0, default: 0 }),
+        find: text('Words in the name, cloth, due day or kind'),
+      },
       gives: record({
         rows: list({ type: 'object' }),
         broken: list({ type: 'object' }),
@@ -81,7 +84,19 @@ export const PIECE_ROUTES: Routes = {
     delete: {
       handle: ({ params }) => deletePiece(params.id!),
       may: 'hand',
-      says: 'Takes it off the floor; its history and its place in the log stay',
+      says: 'Removes it; for 30 days it can be put back with all that it had',
+      gives: OK,
+      refuses: [404],
+    },
+  },
+  '/api/bin': {
+    get: { handle: () => readBin(), says: 'What was removed in the last 30 days', gives: record({ pieces: list({ type: 'object' }) }) },
+  },
+  '/api/pieces/{id}/back': {
+    post: {
+      handle: ({ params }) => postBack(params.id!),
+      may: 'hand',
+      says: 'Puts a removed piece back on the floor',
       gives: OK,
       refuses: [404],
     },

@@ -1,11 +1,12 @@
 'use client';
 
-import { Plus, Trash2, Upload } from 'lucide-react';
+import { Copy, Plus, Search, Trash2, Upload } from 'lucide-react';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import { shapeKind } from '@/core/piece';
 import { Running } from './running';
+import type { BinnedPiece } from '@/data/pieces';
 import type { FloorRow, FloorView } from '@/server/floor';
 import { SmallSection } from '@/ui/drawing/small-section';
 import { send, UNREACHED } from '@/ui/kit/api';
@@ -59,7 +60,7 @@ function useNear(): [boolean, (end: HTMLElement | null) => void] {
 }
 
 /** The floor beyond what came with the page, a stretch at a time. */
-function useFloor(first: FloorView, near: boolean): FloorView {
+function useFloor(first: FloorView, near: boolean, find: string): FloorView {
   const [more, setMore] = useState<{ first: FloorView; views: FloorView[] }>({ first, views: [] });
   const views = more.first === first ? [first, ...more.views] : [first];
   const { next } = views.at(-1)!;
@@ -67,19 +68,44 @@ function useFloor(first: FloorView, near: boolean): FloorView {
   useEffect(() => {
     if (!wanted) return;
     let over = false;
-    void ask<FloorView>(`/api/floor?from=${next}`).then((view) => {
+    void ask<FloorView>(`/api/floor?from=${next}&find=${encodeURIComponent(find)}`).then((view) => {
       if (view && !over) setMore((now) => ({ first, views: [...(now.first === first ? now.views : []), view] }));
     });
     return () => {
       over = true;
     };
-  }, [first, next, wanted]);
+  }, [first, next, wanted, find]);
   return {
     rows: views.flatMap(({ rows }) => rows),
     broken: views.flatMap(({ broken }) => broken),
     next,
     widest: Math.max(...views.map(({ widest }) => widest)),
   };
+}
+
+/** Typing rests for this long before it is looked for, ms. */
+const TYPED = 200;
+
+/** The floor as it is, or what is found on it. */
+function useFound(first: FloorView): { find: string; view: FloorView; asked: string; setFind: (words: string) => void } {
+  const [find, setFind] = useState('');
+  const [found, setFound] = useState<{ first: FloorView; words: string; view: FloorView } | null>(null);
+  const words = find.trim();
+  useEffect(() => {
+    if (words === '') return;
+    let over = false;
+    const timer = setTimeout(() => {
+      void ask<FloorView>(`/api/floor?find=${encodeURIComponent(words)}`).then((view) => {
+        if (view && !over) setFound({ first, words, view });
+      });
+    }, TYPED);
+    return () => {
+      over = true;
+      clearTimeout(timer);
+    };
+  }, [first, words]);
+  const isFound = words !== '' && found !== null && found.first === first;
+  return { find, setFind, view: isFound ? found.view : first, asked: isFound ? found.words : '' };
 }
 
 /** Rows as they are worked out: those that were not yet are asked for, the first first. */
@@ -130,20 +156,24 @@ function Broken({ id, updatedAt, onWrong }: { id: string; updatedAt: string; onW
   );
 }
 
-function Row({ row, width, onLeave }: { row: FloorRow; width: number; onLeave: () => void }) {
+function Row({ row, width, onCopy, onLeave }: { row: FloorRow; width: number; onCopy: () => void; onLeave: () => void }) {
   const say = useLength();
   const { piece, look, done, of } = row;
   const next = nextOf(row);
   return (
-    <li className="floor-row border-t border-base-content/25 py-2 grid grid-cols-[minmax(0,1fr)_minmax(0,1.1fr)_8rem_2.5rem] items-center gap-5">
+    <li className="floor-row border-t border-base-content/25 py-2 grid grid-cols-[minmax(0,1fr)_minmax(0,1.1fr)_8rem_5rem] items-center gap-5">
       <Link
         href={`/piece/${row.id}?stage=${look?.section && piece.pads.length > 0 ? 'padding' : next.stage}`}
         className="block hover:underline underline-offset-4"
       >
         <span className="font-display text-lg block">{piece.name}</span>
         <span className="text-sm text-base-content/80">
-          {piece.count > 1 ? `set of ${piece.count}, ` : ''}
-          {look && `${shapeKind(piece.base.shape.type).name}, ${say(look.size.width)} × ${say(look.size.depth)}`}
+          {[
+            piece.count > 1 && `set of ${piece.count}`,
+            look && `${shapeKind(piece.base.shape.type).name}, ${say(look.size.width)} × ${say(look.size.depth)}`,
+          ]
+            .filter(Boolean)
+            .join(', ')}
         </span>
       </Link>
       <div>
@@ -164,9 +194,14 @@ function Row({ row, width, onLeave }: { row: FloorRow; width: number; onLeave: (
         )}
         {piece.due && <span className="block text-base-content/80">due {dayOf(piece.due)}</span>}
       </div>
-      <button type="button" className="p-2 rounded-sm hover:bg-base-200" aria-label={`Remove ${piece.name}`} onClick={onLeave}>
-        <Trash2 size={17} aria-hidden />
-      </button>
+      <span className="flex">
+        <button type="button" className="p-2 rounded-sm hover:bg-base-200" aria-label={`Copy ${piece.name}`} onClick={onCopy}>
+          <Copy size={17} aria-hidden />
+        </button>
+        <button type="button" className="p-2 rounded-sm hover:bg-base-200" aria-label={`Remove ${piece.name}`} onClick={onLeave}>
+          <Trash2 size={17} aria-hidden />
+        </button>
+      </span>
     </li>
   );
 }
@@ -205,26 +240,115 @@ function Begin({ onWrong }: { onWrong: (message: string | null) => void }) {
   );
 }
 
+/** A search of the floor, once there is more on it than is seen at a glance. */
+function Find({ value, onChange }: { value: string; onChange: (words: string) => void }) {
+  return (
+    <label className="input input-sm w-56 bg-base-100">
+      <Search size={15} aria-hidden />
+      <input
+        type="search"
+        placeholder="Name, cloth, kind, due day"
+        aria-label="Find on the floor"
+        value={value}
+        onChange={(event) => onChange(event.target.value)}
+      />
+    </label>
+  );
+}
+
+/** What can be done to a row, and what is said of it. */
+function useActs() {
+  const router = useRouter();
+  const [message, setMessage] = useState<string | null>(null);
+  const [removed, setRemoved] = useState<{ id: string; name: string } | null>(null);
+  const act = async (work: () => Promise<{ ok: boolean; data: { message?: string } }>): Promise<boolean> => {
+    try {
+      const answer = await work();
+      setMessage(answer.ok ? null : (answer.data.message ?? 'Not done'));
+      if (answer.ok) router.refresh();
+      return answer.ok;
+    } catch {
+      setMessage(UNREACHED);
+      return false;
+    }
+  };
+  return {
+    message,
+    setMessage,
+    removed,
+    remove: async ({ id, piece }: FloorRow) => {
+      if (await act(() => send('DELETE', `/api/pieces/${id}`))) setRemoved({ id, name: piece.name });
+    },
+    putBack: async (id: string) => {
+      if (await act(() => send('POST', `/api/pieces/${id}/back`))) setRemoved(null);
+    },
+    copy: async ({ piece }: FloorRow) => {
+      try {
+        const answer = await send<{ id: string }>('POST', '/api/pieces', {
+          piece: { ...piece, name: `${piece.name}, copy`.slice(0, 120) },
+        });
+        if (answer.ok) router.push(`/piece/${answer.data.id}?stage=board`);
+        else setMessage(answer.data.message ?? 'Not copied');
+      } catch {
+        setMessage(UNREACHED);
+      }
+    },
+  };
+}
+
+/** What was removed lately: each is put back with all that it had. */
+function Bin({ onBack, onClose }: { onBack: (id: string) => void; onClose: () => void }) {
+  const [pieces, setPieces] = useState<BinnedPiece[] | null>(null);
+  useEffect(() => {
+    void ask<{ pieces: BinnedPiece[] }>('/api/bin').then((answer) => setPieces(answer?.pieces ?? []));
+  }, []);
+  return (
+    <Dialog title="Bin" onClose={onClose}>
+      {pieces?.length === 0 && <p className="text-sm">The bin is empty. A removed piece stays here for 30 days.</p>}
+      <ul>
+        {pieces?.map(({ id, name, removedAt }) => (
+          <li key={id} className="flex items-center gap-3 border-t border-base-content/25 py-2">
+            <span className="flex-1">
+              {name}
+              <span className="block text-sm text-base-content/80">removed {dayOf(removedAt.slice(0, 10))}</span>
+            </span>
+            <button
+              type="button"
+              className="btn btn-sm btn-outline font-normal"
+              onClick={() => {
+                setPieces(pieces.filter((piece) => piece.id !== id));
+                onBack(id);
+              }}
+            >
+              Put back
+            </button>
+          </li>
+        ))}
+      </ul>
+    </Dialog>
+  );
+}
+
 /** Everything in the workshop, each row a true small section, all at one scale. */
 export function Floor({ first }: { first: FloorView }) {
   const [near, setEnd] = useNear();
-  const floor = useFloor(first, near);
+  const { find, setFind, view, asked } = useFound(first);
+  const floor = useFloor(view, near, asked);
   const { broken } = floor;
   const rows = useRows(floor.rows);
-  const router = useRouter();
-  const [message, setMessage] = useState<string | null>(null);
-  const [leaving, setLeaving] = useState<FloorRow | null>(null);
+  const { message, setMessage, removed, remove, putBack, copy } = useActs();
+  const [bin, setBin] = useState(false);
   const width = span(floor.widest, rows);
-  const remove = async (row: FloorRow) => {
-    await send('DELETE', `/api/pieces/${row.id}`).catch(() => setMessage(UNREACHED));
-    setLeaving(null);
-    router.refresh();
-  };
+  const isEmpty = first.rows.length === 0 && first.broken.length === 0;
   return (
     <main className="max-w-6xl w-full mx-auto px-6 py-5">
       <Running />
-      <div className="flex items-center gap-3 mb-4">
+      <div className="flex flex-wrap items-center gap-3 mb-4">
         <h1 className="font-display text-2xl">Floor</h1>
+        {!isEmpty && <Find value={find} onChange={setFind} />}
+        <button type="button" className="btn btn-sm btn-ghost font-normal" onClick={() => setBin(true)}>
+          Bin
+        </button>
         <Begin onWrong={setMessage} />
       </div>
       {message && (
@@ -232,33 +356,30 @@ export function Floor({ first }: { first: FloorView }) {
           {message}
         </p>
       )}
-      {rows.length === 0 && broken.length === 0 && <Empty onWrong={setMessage} />}
+      {removed && (
+        <p role="status" className="border-l-4 border-secondary pl-3 mb-4 flex items-center gap-3" data-removed>
+          Removed “{removed.name}”. It stays in the bin for 30 days.
+          <button type="button" className="btn btn-sm btn-outline font-normal" onClick={() => void putBack(removed.id)}>
+            Undo
+          </button>
+        </p>
+      )}
+      {isEmpty && <Empty onWrong={setMessage} />}
+      {asked !== '' && rows.length === 0 && <p className="py-3">Nothing on the floor for “{asked}”.</p>}
       <ul>
         {broken.map((piece) => (
           <Broken key={piece.id} {...piece} onWrong={setMessage} />
         ))}
         {rows.map((row) => (
-          <Row key={row.id} row={row} width={width} onLeave={() => setLeaving(row)} />
+          <Row key={row.id} row={row} width={width} onCopy={() => void copy(row)} onLeave={() => void remove(row)} />
         ))}
       </ul>
       {floor.next !== null && (
         <p ref={setEnd} className="py-3 text-sm text-base-content/70">
-          The rest of the floor is coming…
+          Loading the rest of the floor…
         </p>
       )}
-      {leaving && (
-        <Dialog title={`Remove “${leaving.piece.name}” from the floor?`} onClose={() => setLeaving(null)}>
-          <p className="text-sm mb-4">It is no longer shown here. Its history and its place in the log stay.</p>
-          <div className="flex gap-3">
-            <button type="button" className="btn btn-outline" onClick={() => setLeaving(null)}>
-              Cancel
-            </button>
-            <button type="button" className="btn btn-primary" onClick={() => void remove(leaving)}>
-              Take it off
-            </button>
-          </div>
-        </Dialog>
-      )}
+      {bin && <Bin onBack={(id) => void putBack(id)} onClose={() => setBin(false)} />}
     </main>
   );
 }

@@ -1,11 +1,12 @@
 'use client';
 
-import { TriangleAlert } from 'lucide-react';
+import { Check, TriangleAlert } from 'lucide-react';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import { useEffect, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import type { Step } from '@/core/run-sheet';
 import { inUnit } from '@/core/length';
+import { printFigure } from '@/core/sizes';
 import type { BenchNote } from '@/data/diary';
 import { PhotosWithPins } from '@/ui/kit/pinned-photo';
 import { useSettings } from '@/ui/kit/settings';
@@ -38,9 +39,31 @@ type RowProps = {
   current: boolean;
   units: number[];
   ticking: Ticking;
+  /** an earlier step on the sheet that says the same caution in full, by its number */
+  cautionAt: number | null;
 };
 
-function StepRow({ step, notes, number, current, units, ticking: { done, tick } }: RowProps) {
+/** A step that is done on every piece, in one line; opened, it is as it was. */
+function DoneRow({ step, number, onOpen }: Pick<RowProps, 'step' | 'number'> & { onOpen: () => void }) {
+  return (
+    <li data-step={step.key} data-done className="border-t border-base-content/20 pl-3 border-l-4 border-l-transparent">
+      <button
+        type="button"
+        className="flex items-center gap-2 w-full text-left min-h-12 cursor-pointer"
+        aria-expanded={false}
+        onClick={onOpen}
+      >
+        <Check size={16} aria-hidden />
+        <span className="font-semibold">
+          {number}. {step.name}
+        </span>
+        <span className="text-sm text-base-content/80">done</span>
+      </button>
+    </li>
+  );
+}
+
+function StepRow({ step, notes, number, current, units, ticking: { done, tick }, cautionAt }: RowProps) {
   const { unit: shown } = useSettings();
   const pins = usePiece().strip?.pins ?? [];
   return (
@@ -67,8 +90,8 @@ function StepRow({ step, notes, number, current, units, ticking: { done, tick } 
         <p className="text-sm flex gap-1.5 mt-1 text-warning">
           <TriangleAlert size={16} className="shrink-0 mt-0.5" aria-hidden />
           <span>
-            <span className="font-semibold">Caution. </span>
-            {step.caution}
+            <span className="font-semibold">Caution{cautionAt === null ? '. ' : `: as at step ${cautionAt}.`}</span>
+            {cautionAt === null && step.caution}
           </span>
         </p>
       )}
@@ -109,11 +132,32 @@ export function RunSheet() {
   const ticking = useTicking();
   const pieceId = useSheet((state) => state.id);
   const notes = useNotes(pieceId);
+  const { unit } = useSettings();
   const { message, done } = ticking;
+  // What is done is folded away; the step that was ticked last stays open for a second look, and so does what is opened again.
+  const [open, setOpen] = useState<readonly string[]>([]);
+  const tick: Ticking['tick'] = (unit, step, to) => {
+    setOpen([step]);
+    ticking.tick(unit, step, to);
+  };
+  const inHand = useRef<HTMLOListElement>(null);
+  const there = Boolean(plan?.steps);
+  // Opened, and after a reload, the step in hand is in view.
+  useEffect(() => {
+    const row = there && inHand.current?.querySelector('[aria-current="step"]');
+    if (row && row.previousElementSibling) row.scrollIntoView({ block: 'start' });
+  }, [there]);
   if (!plan?.steps) return null;
   const { steps, minutes = 0 } = plan;
   const units = Array.from({ length: plan.piece.count }, (_, i) => i + 1);
   const current = steps.find((step) => units.some((unit) => !done(unit, step.key)));
+  const isDone = (step: Step): boolean => units.every((unit) => done(unit, step.key));
+  const folded = (step: Step): boolean => isDone(step) && !open.includes(step.key);
+  // A caution is said in full once; on a step that is folded away nobody reads it.
+  const cautionAt = (at: number): number | null => {
+    const first = steps.findIndex((step) => step.caution === steps[at]!.caution && !folded(step));
+    return first >= 0 && first < at ? first + 1 : null;
+  };
   const left = steps.reduce((sum, step) => sum + units.filter((unit) => !done(unit, step.key)).length, 0);
   return (
     // A region that scrolls must be reachable for those who scroll with keys.
@@ -125,23 +169,29 @@ export function RunSheet() {
           At the bench, step by step
         </Link>
         <p className="text-sm">
-          {minutes} min for one
-          {plan.piece.count > 1 && `, about ${Math.round(batchMinutes(steps, plan.piece.count) / 30) / 2} h for the set in batches`}
+          {printFigure(minutes, 'minutes', unit)} for one
+          {plan.piece.count > 1 &&
+            `, ${printFigure(batchMinutes(steps, plan.piece.count), 'minutes', unit)} for all ${plan.piece.count} in batches`}
         </p>
       </div>
       <Wrong message={message} />
-      <ol className="mt-2">
-        {steps.map((step, i) => (
-          <StepRow
-            key={step.key}
-            step={step}
-            notes={notes.filter((note) => note.step === step.key)}
-            number={i + 1}
-            current={step === current}
-            units={units}
-            ticking={ticking}
-          />
-        ))}
+      <ol className="mt-2" ref={inHand}>
+        {steps.map((step, i) =>
+          folded(step) ? (
+            <DoneRow key={step.key} step={step} number={i + 1} onOpen={() => setOpen([...open, step.key])} />
+          ) : (
+            <StepRow
+              key={step.key}
+              step={step}
+              notes={notes.filter((note) => note.step === step.key)}
+              number={i + 1}
+              current={step === current}
+              units={units}
+              ticking={{ ...ticking, tick }}
+              cautionAt={cautionAt(i)}
+            />
+          ),
+        )}
       </ol>
       <Finish open={left} />
     </section>
