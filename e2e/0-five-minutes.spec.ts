@@ -54,7 +54,9 @@ test('a tradesperson’s five minutes: a drop-in chair from the tape to printed 
   const [pdf] = await Promise.all([page.waitForEvent('download'), hand.click('link', 'Save as PDF')]);
   const printed = await PDFDocument.load(readFileSync(await pdf.path()));
   expect(printed.getPageCount()).toBe(shown);
-  expect(shown).toBeGreaterThan(12);
+  // Fewer than a dozen sheets, and something to cut by.
+  expect(shown).toBeGreaterThan(4);
+  expect(shown).toBeLessThan(12);
   await hand.click('button', 'Close');
   await hand.click('button', '3. Cover');
   await settled(page);

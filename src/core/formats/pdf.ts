@@ -9,7 +9,8 @@ import { newPage, type Pen, type PrintJob } from './print/pen';
 import { runPages } from './print/run-pages';
 import { slipPages } from './print/slip-pages';
 import { laidOut, templatePages } from './print/template-pages';
-import { modesOf, templatesOf } from './templates';
+import { UNDER, USUAL_SHEETS, usualModes } from './print/usual-modes';
+import { templatesOf } from './templates';
 
 export { POINTS_PER_MM, type PrintJob } from './print/pen';
 export type { Mark, PrintedPage } from './print/marks';
@@ -28,13 +29,15 @@ async function fontsOf(doc: PDFDocument, { fonts }: PrintJob): Promise<Pick<Pen,
   };
 }
 
-function pagesOf(job: PrintJob, { parts = USUAL_PARTS, modes = {} }: PrintChoice, fonts: Pick<Pen, 'regular' | 'bold'>): Printed {
+/** The pages with so many sheets of templates at full size. */
+function pagesWith(
+  job: PrintJob,
+  { parts = USUAL_PARTS, modes = {} }: PrintChoice,
+  fonts: Pick<Pen, 'regular' | 'bold'>,
+  most: number,
+): Printed {
   const pen = { pages: [], ...fonts, paper: job.paper, y: 0, title: `${job.piece.name}  –  set of ${job.piece.count}` } as unknown as Pen;
-  const templates = templatesOf(job.plan).map((template) => {
-    const offered = modesOf(template);
-    const asked = modes[template.id];
-    return { template, offered, mode: asked && offered.includes(asked) ? asked : offered[0]! };
-  });
+  const templates = usualModes(templatesOf(job.plan), job.paper, most, modes);
   const does: Record<PrintPart, () => void> = {
     job: () => {
       newPage(pen);
@@ -62,6 +65,16 @@ function pagesOf(job: PrintJob, { parts = USUAL_PARTS, modes = {} }: PrintChoice
       modes: offered.map((id) => ({ id, sheets: laidOut(template, id, job.paper).sheets.length })),
     })),
   };
+}
+
+/** The pages with as many full-size templates as keep the job under a dozen sheets. */
+function pagesOf(job: PrintJob, choice: PrintChoice, fonts: Pick<Pen, 'regular' | 'bold'>): Printed {
+  let printed = pagesWith(job, choice, fonts, USUAL_SHEETS[0]);
+  for (const most of USUAL_SHEETS.slice(1)) {
+    if (printed.pages.length < UNDER) break;
+    printed = pagesWith(job, choice, fonts, most);
+  }
+  return printed;
 }
 
 /**

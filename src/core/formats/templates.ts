@@ -5,8 +5,8 @@ import type { Plan } from '../plan';
 
 /** What is done along a line: cut through, sewn or finished on it, or only marked. */
 export type LineLayer = 'cut' | 'seam' | 'mark';
-/** A line on a template and how it is drawn; the cloth's own edge is printed in colour. What says nothing is marked. */
-export type TemplateLine = { outline: Polygon; closed: boolean; dashed?: boolean; cloth?: boolean; layer?: LineLayer };
+/** A line on a template and how it is drawn; the cloth's own edge is printed in colour. What says nothing is marked; what runs along the edge at its allowance says so. */
+export type TemplateLine = { outline: Polygon; closed: boolean; dashed?: boolean; cloth?: boolean; layer?: LineLayer; along?: boolean };
 /** A piece to be printed at full size. */
 export type Template = {
   /** by which it is known again when the piece has changed: the pad or the cloth piece that it is of */
@@ -19,6 +19,10 @@ export type Template = {
   notches?: { at: Point; says: string }[];
   /** cuts, stitching or buttons are drawn inside it: its outline alone is not enough */
   detailed?: boolean;
+  /** held to the work itself: only paper at full size does */
+  stencil?: boolean;
+  /** trimmed against the board once it is glued: the board is its template */
+  trimmed?: boolean;
 };
 
 /** Ways to give a template to the bench. */
@@ -28,6 +32,7 @@ export const TEMPLATE_MODES = [
   { id: 'corners', name: 'Only the corners' },
   { id: 'string', name: 'String and radius' },
   { id: 'ruled', name: 'By ruler: its size' },
+  { id: 'drafted', name: 'Drafted: measurements from a base line' },
   { id: 'none', name: 'Not printed' },
 ] as const;
 export type TemplateMode = (typeof TEMPLATE_MODES)[number]['id'];
@@ -83,7 +88,10 @@ export function modesOf(template: Template): TemplateMode[] {
   if (circle && !template.detailed) return ['string', 'whole', 'half', 'none'];
   // A rectangle without anything drawn into it is faster ruled than taped together.
   if (rectangle && !template.detailed) return ['ruled', 'whole', 'half', 'corners', 'none'];
-  return ['whole', ...(symmetric ? (['half'] as const) : []), 'corners', 'none'];
+  if (template.stencil) return ['whole', 'none'];
+  // What mirrors is cut on the fold: half the paper, and both sides alike.
+  const modes: TemplateMode[] = [...(symmetric ? (['half'] as const) : []), 'whole', 'drafted', 'corners', 'none'];
+  return template.trimmed ? ['none', ...modes.filter((mode) => mode !== 'none')] : modes;
 }
 
 /** What of a line lies right of the fold, in stretches. */
@@ -169,6 +177,7 @@ function padTemplate(foam: FoamPiece, of = ''): Bare {
       // What is carved into it, or let in, is marked through the template.
       ...foam.letIn.map((outline) => ({ outline, closed: true, dashed: true })),
     ],
+    ...(foam.trimmed && foam.blocks.length === 1 && foam.letIn.length === 0 ? { trimmed: true } : {}),
     marks: [
       [x, box.minY],
       [box.maxX, y],
@@ -195,6 +204,7 @@ function stencil(foam: FoamPiece, of = ''): Bare[] {
       ],
       // A stencil is held to the foam and drawn round: its size alone does not do.
       detailed: true,
+      stencil: true,
     },
   ];
 }
@@ -227,6 +237,7 @@ function coverTemplate(cover: CoverPiece, variant = ''): Bare {
         closed: line.closed,
         dashed: line.kind !== 'cut',
         layer: line.kind === 'cut' ? 'cut' : 'mark',
+        ...(line.kind === 'fold' || line.kind === 'staple' ? { along: true } : {}),
       })),
       { outline: grainLine(cover), closed: false },
     ],
@@ -243,50 +254,43 @@ function coverTemplate(cover: CoverPiece, variant = ''): Bare {
 }
 
 /** A nail strip is held by one hand along the line, and goes on a sheet of paper: no longer than this, mm. */
-const NAIL_STRIP = { long: 250, wide: 40, end: 15, alike: 0.05 };
+const NAIL_STRIP = { long: 250, wide: 40, end: 15, apart: 6, alike: 0.05 };
 
 /** Strips that nails are spaced by, one for every pitch: laid on the last nail it gives the next. */
 function nailStrips(nails: Plan['cover']['nails']): Bare[] {
   if (!nails) return [];
-  const strips: Bare[] = [];
   const pitches: { pitch: number; edges: string[] }[] = [];
   for (const { edge, pitch } of nails.runs) {
     const known = pitches.find((candidate) => Math.abs(candidate.pitch - pitch) < NAIL_STRIP.alike);
     if (known) known.edges.push(edge);
     else pitches.push({ pitch, edges: [edge] });
   }
-  for (const { pitch, edges } of pitches) {
+  // One below the other on one sheet of paper.
+  const half = NAIL_STRIP.wide / 2;
+  const lines: TemplateLine[] = [];
+  const marks: Point[] = [];
+  const labels: { at: Point; says: string }[] = [];
+  pitches.forEach(({ pitch, edges }, row) => {
+    const y = -row * (NAIL_STRIP.wide + NAIL_STRIP.apart);
     const gaps = Math.max(1, Math.floor(NAIL_STRIP.long / pitch));
-    const half = NAIL_STRIP.wide / 2;
     const [from, to] = [-NAIL_STRIP.end, gaps * pitch + NAIL_STRIP.end];
-    strips.push({
-      of: `nail strip ${edges.join(' ')}`,
-      title: `Nail strip, ${[...new Set(edges)].join(', ')}`,
-      lines: [
-        {
-          outline: [
-            [from, -half],
-            [to, -half],
-            [to, half],
-            [from, half],
-          ],
-          closed: true,
-          layer: 'cut',
-        },
-        {
-          outline: [
-            [from, 0],
-            [to, 0],
-          ],
-          closed: false,
-        },
-      ],
-      marks: Array.from({ length: gaps + 1 }, (_, k): Point => [k * pitch, 0]),
-      labels: [{ at: [0, 0], says: 'on the last nail' }],
-      detailed: true,
-    });
-  }
-  return strips;
+    const outline: Polygon = [
+      [from, y - half],
+      [to, y - half],
+      [to, y + half],
+      [from, y + half],
+    ];
+    const middle: Polygon = [
+      [from, y],
+      [to, y],
+    ];
+    lines.push({ outline, closed: true, layer: 'cut' }, { outline: middle, closed: false });
+    marks.push(...Array.from({ length: gaps + 1 }, (_, k): Point => [k * pitch, y]));
+    labels.push({ at: [0, y], says: `${[...new Set(edges)].join(', ')}: on the last nail` });
+  });
+  return [
+    { of: 'nail strips', title: `Nail ${pitches.length === 1 ? 'strip' : 'strips'}`, lines, marks, labels, detailed: true, stencil: true },
+  ];
 }
 
 /** The templates of a plan: foam pads, then the cloth with its lines, strips for nails; then those of pieces that were measured differently. */

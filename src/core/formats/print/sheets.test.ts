@@ -7,11 +7,16 @@ import { planPiece } from '../../plan';
 import { printedPages, type PrintedPage } from '../pdf';
 import { PAPER_IDS, PAPERS, type Paper } from '../tiles';
 import { QUICK } from '../../../testing/quick';
+import { templatesOf } from '../templates';
 
 const font = (face: string): Uint8Array => readFileSync(`node_modules/@expo-google-fonts/fira-sans/${face}/FiraSans_${face}.ttf`);
 const FONTS = { regular: font('400Regular'), bold: font('600SemiBold') };
 
-async function pagesOf(piece: Piece, part: 'labels' | 'templates', more: { paper?: Paper; address?: string } = {}): Promise<PrintedPage[]> {
+async function pagesOf(
+  piece: Piece,
+  part: 'labels' | 'templates',
+  { whole = false, ...more }: { paper?: Paper; address?: string; whole?: boolean } = {},
+): Promise<PrintedPage[]> {
   const plan = planPiece(piece, {}, QUICK);
   const { pages } = await printedPages(
     {
@@ -24,7 +29,7 @@ async function pagesOf(piece: Piece, part: 'labels' | 'templates', more: { paper
       fonts: FONTS,
       ...(more.address ? { address: more.address } : {}),
     },
-    { parts: [part] },
+    { parts: [part], ...(whole ? { modes: Object.fromEntries(templatesOf(plan).map(({ id }) => [id, 'whole' as const])) } : {}) },
   );
   return pages;
 }
@@ -111,7 +116,7 @@ describe('labels', () => {
 
 describe('a template’s sheets', () => {
   it.each(PAPER_IDS)('%s: each has a rule of a hundred millimetres both ways, in the margin where no drawing is', async (paper) => {
-    const pages = (await pagesOf(newPiece('saddle'), 'templates', { paper }))
+    const pages = (await pagesOf(newPiece('saddle'), 'templates', { paper, whole: true }))
       .slice(1)
       .filter(({ marks }) => marks.some((mark) => mark.kind === 'words' && mark.words.includes('on every sheet')));
     expect(pages.length).toBeGreaterThan(0);
@@ -139,7 +144,7 @@ describe('a template’s sheets', () => {
   });
 
   it('not one sheet of a whole template is without it', async () => {
-    const pages = await pagesOf({ ...newPiece('headboard'), count: 1 }, 'templates');
+    const pages = await pagesOf({ ...newPiece('headboard'), count: 1 }, 'templates', { whole: true });
     const sheets = pages.filter(({ marks }) => marks.some((mark) => mark.kind === 'words' && /^[A-Z]\d+ {2}/.test(mark.words)));
     expect(sheets.length).toBeGreaterThan(3);
     for (const { marks } of sheets)

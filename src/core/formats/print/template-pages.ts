@@ -1,5 +1,6 @@
 import { saidLength, type Unit } from '../../length';
 import { bounds, type Point, type Polygon } from '../../outline';
+import { draftOf, type Draft } from '../drafting';
 import { cornersOf, onTheFold, shapeOf, type Template, type TemplateMode } from '../templates';
 import { clip, MARGIN, OVERLAP, PAPERS, tiles, type Paper, type Tile } from '../tiles';
 import { across, addPage, FAINT, heading, MADDER, newPage, paragraph, ring, room, rule, wrapText, write, type Pen } from './pen';
@@ -122,7 +123,8 @@ export type Laid = { template: Template; mode: TemplateMode; sheets: Tile[]; gri
  */
 export function laidOut(template: Template, mode: TemplateMode, paper: Paper): Laid {
   const item = mode === 'half' ? onTheFold(template) : template;
-  if (mode === 'string' || mode === 'ruled' || mode === 'none') return { template, mode, sheets: [], grid: { columns: 0, rows: 0 } };
+  if (mode === 'string' || mode === 'ruled' || mode === 'drafted' || mode === 'none')
+    return { template, mode, sheets: [], grid: { columns: 0, rows: 0 } };
   const { columns, rows, tiles: sheets } = tiles(item.lines, paper, item.marks);
   const corners = cornersOf(item);
   const near = ({ x, y, width, height }: Tile): boolean =>
@@ -161,6 +163,39 @@ function roundNotches(notches: NonNullable<Template['notches']>, { x, y }: { x: 
   return ` Notches clockwise from the front: ${found.map(({ says, angle }) => `${says} at ${Math.round(angle)}°`).join(', ')}.`;
 }
 
+/** How the figures of a draft are read. */
+function draftWords({ fold }: Draft, unit: Unit): string {
+  return `Drafted from a base line: across from ${fold ? 'the fold' : 'the left'}, then up${unit === 'mm' ? ', in mm' : ''}. Join the points in order${fold ? ' and cut on the fold' : ''}; after a ~ bend a batten to the next.`;
+}
+
+const bare = (mm: number, unit: Unit): string => saidLength(mm, unit).replace(/ mm$/, '');
+
+/** The figures of a draft: its points by number, then its marks and cuts. */
+function draftRows({ points, marks, cuts }: Draft, unit: Unit): string[] {
+  const place = (across: number, up: number): string => `${bare(across, unit)}, ${bare(up, unit)}`;
+  return [
+    ...points.map(({ across, up, curve }, i) => `${i + 1}   ${place(across, up)}${curve ? ' ~' : ''}`),
+    ...marks.map(({ says, across, up }) => `${says}   ${place(across, up)}`),
+    ...cuts.map(({ from, to }) => `cut   ${place(...from)} to ${place(...to)}`),
+  ];
+}
+
+/** A draft's figures in columns. */
+function draftTable(pen: Pen, draft: Draft, unit: Unit): void {
+  const rows = draftRows(draft, unit);
+  const columns = rows.some((row) => row.length > 24) ? 3 : 4;
+  const each = Math.ceil(rows.length / columns);
+  room(pen, each * ROW + 4);
+  const top = pen.y;
+  rows.forEach((row, i) =>
+    write(pen, row, [MARGIN + Math.floor(i / each) * (across(pen) / columns), top - (i % each) * ROW], { size: 8.5 }),
+  );
+  pen.y = top - each * ROW - 3;
+}
+
+/** Height of a row of figures, mm. */
+const ROW = 4.4;
+
 /** What a template is drawn by, where it is not printed: a string, or a ruler; and where its notches are. */
 export function drawnBy({ template, mode }: Pick<Laid, 'template' | 'mode'>, unit: Unit): string {
   const { circle, box } = shapeOf(template);
@@ -168,6 +203,8 @@ export function drawnBy({ template, mode }: Pick<Laid, 'template' | 'mode'>, uni
   const notches = template.notches ?? [];
   if (mode === 'string' && circle)
     return `a circle of ${say(2 * circle.radius)}: a string of ${say(circle.radius)} from the middle.${roundNotches(notches, circle)}`;
+  const draft = mode === 'drafted' ? draftOf(template) : null;
+  if (draft) return `${draftWords(draft, unit)} ${draftRows(draft, unit).join('; ')}.`;
   if (mode !== 'ruled') return '';
   const along = (upper: boolean): string =>
     notches
@@ -187,8 +224,14 @@ function small(pen: Pen, laid: Laid, unit: Unit): void {
   const { template, sheets } = laid;
   room(pen, SMALL + 14);
   const count = sheets.length === 1 ? '1 sheet' : `${sheets.length} sheets`;
-  const words = `${template.title}: ${sheets.length > 0 ? count : drawnBy(laid, unit)}${laid.mode === 'half' ? ', half, on the fold' : ''}${laid.mode === 'corners' ? ', its corners' : ''}`;
+  const draft = laid.mode === 'drafted' ? draftOf(template) : null;
+  const words = `${template.title}: ${sheets.length > 0 ? count : draft ? 'drafted' : drawnBy(laid, unit)}${laid.mode === 'half' ? ', half, on the fold' : ''}${laid.mode === 'corners' ? ', its corners' : ''}`;
   paragraph(pen, words, { font: pen.bold, size: 9 });
+  if (draft) {
+    paragraph(pen, draftWords(draft, unit), { size: 8.5 });
+    draftTable(pen, draft, unit);
+    room(pen, SMALL + 8);
+  }
   const box = bounds(
     sheets.length > 0
       ? sheets.flatMap((t): Polygon => [
@@ -209,6 +252,9 @@ function small(pen: Pen, laid: Laid, unit: Unit): void {
     const stroke = { thickness: drawn.dashed ? 0.3 : 0.8, ...(drawn.cloth ? { color: MADDER } : {}) };
     for (const [a, b] of partsOf(drawn)) rule(pen, at(a), at(b), stroke);
   }
+  const low = bounds(template.lines[0]!.outline);
+  const left = draft?.fold ? (low.minX + low.maxX) / 2 : low.minX;
+  draft?.points.forEach(({ across: x, up }, i) => write(pen, String(i + 1), at([left + x, low.minY + up]), { size: 6.5, color: FAINT }));
   pen.y = foot - 7;
 }
 
