@@ -63,7 +63,7 @@ deep('a seat from the tape to the templates, and the same numbers everywhere', a
   await unfold(page, 'Cover');
   const wrapBefore = await slip(page, 'wrap').innerText();
   await page.getByRole('button', { name: /Wrap at the front/ }).click();
-  await page.getByLabel(/staple line, in from the board’s edge, for this piece/).fill('2 1/2');
+  await page.getByLabel(/turn-under: staple line in from the board’s edge, for this piece/).fill('2 1/2');
   await page.keyboard.press('Enter');
   await expect(page.getByText('Set for this piece.')).toBeVisible();
   await settled(page);

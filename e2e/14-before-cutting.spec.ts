@@ -156,7 +156,7 @@ test('the form of a pad’s top is chosen, taken hold of in the section, and dra
   // Too deep is refused beside its cause, and what was typed stays.
   await page.getByLabel('Dips by').fill('90');
   await page.keyboard.press('Enter');
-  await expect(page.getByText('72 mm is the most')).toBeVisible();
+  await expect(page.getByText('72 mm maximum')).toBeVisible();
   await expect(page.getByLabel('Dips by')).toHaveValue('90');
   await page.getByLabel('Dips by').fill('10');
   await page.keyboard.press('Enter');

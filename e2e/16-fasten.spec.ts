@@ -72,10 +72,10 @@ deep('a bordered headboard, back-tacked in stages: three rows behind, none on an
     await expect(row(page, name)).toContainText(inset);
   await expect(page.locator('[data-row-line]')).toHaveCount(2);
   const waves = page.getByRole('region', { name: 'The order, wave by wave' });
-  await waves.getByRole('button', { name: 'Follow it' }).click();
+  await waves.getByRole('button', { name: 'First wave' }).click();
   await expect(page.locator('[data-staple]')).toHaveCount(4);
   await expect(page.locator('[data-pull]')).toHaveCount(4);
-  await waves.getByRole('button', { name: 'Next' }).click();
+  await waves.getByRole('button', { name: 'Next wave' }).click();
   await expect(page.locator('[data-staple]')).toHaveCount(12);
   await expect(page.locator('[data-pull]')).toHaveCount(8);
 });
@@ -88,17 +88,17 @@ deep('a saddle: temporary ones first, then riveted from the nose backwards; anot
   await page.goto(`/piece/${id}?stage=bench&view=order`);
   await settled(page);
   const waves = page.getByRole('region', { name: 'The order, wave by wave' });
-  await waves.getByRole('button', { name: 'Follow it' }).click();
+  await waves.getByRole('button', { name: 'First wave' }).click();
   await expect(waves).toContainText('1–12 temporary ones first');
   await expect(page.locator('[data-temporary]')).toHaveCount(12);
   await expect(page.locator('[data-staple]')).toHaveCount(0);
-  await waves.getByRole('button', { name: 'Next' }).click();
+  await waves.getByRole('button', { name: 'Next wave' }).click();
   await expect(waves).toContainText('nose, from its middle outwards');
   // The nose lies at the front, which is below on the plan.
   const middle = await page.locator('[data-staple="1"] circle').getAttribute('cy');
   expect(Number(middle)).toBeGreaterThan(0);
   for (const says of ['tail', 'sides from the front backwards', 'on backwards to the tail']) {
-    await waves.getByRole('button', { name: 'Next' }).click();
+    await waves.getByRole('button', { name: 'Next wave' }).click();
     await expect(waves).toContainText(says);
   }
   // In the last wave the temporary ones are out.

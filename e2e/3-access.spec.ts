@@ -148,13 +148,13 @@ test('the keyboard alone moves handles, overrides a rule and turns stages', asyn
   await settled(page);
   await page.keyboard.press('Control+z');
   await expect(overhang).toHaveAttribute('aria-valuenow', '6');
-  await page.keyboard.press('Alt+5');
+  await page.keyboard.press('Alt+3');
   await expect(page.getByRole('button', { name: '3. Cover' })).toHaveAttribute('aria-current', 'step');
   await unfold(page, 'Cover');
   const wrap = page.getByRole('button', { name: /Wrap at the front/ });
   await wrap.focus();
   await page.keyboard.press('Enter');
-  const grip = page.getByLabel(/cloth beyond the staple line, for this piece/);
+  const grip = page.getByLabel(/pull allowance beyond the staple line, for this piece/);
   await grip.focus();
   await page.keyboard.press('ArrowUp');
   await expect(grip).toHaveValue('36 mm');

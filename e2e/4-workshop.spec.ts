@@ -17,7 +17,7 @@ test('a house rule reaches every piece that has not set its own, and goes back',
   await unfold(page, 'Cover');
   const before = parseFloat(await slip(page, 'wrap').innerText());
   await page.goto('/house');
-  const grip = page.getByLabel('Cloth beyond the staple line');
+  const grip = page.getByLabel('Pull allowance beyond the staple line');
   await grip.fill('45');
   await grip.press('Enter');
   await expect(page.getByRole('status').filter({ hasText: 'Saved' })).toBeVisible();
@@ -33,12 +33,12 @@ test('a house rule reaches every piece that has not set its own, and goes back',
   expect(parseFloat(await slip(page, 'wrap').innerText())).toBeCloseTo(before - 7, 0);
 
   await page.goto('/house');
-  await page.getByLabel('Cloth beyond the staple line').fill('-3');
-  await page.getByLabel('Cloth beyond the staple line').press('Enter');
+  await page.getByLabel('Pull allowance beyond the staple line').fill('-3');
+  await page.getByLabel('Pull allowance beyond the staple line').press('Enter');
   await expect(page.getByRole('alert').filter({ hasText: 'too little' })).toBeVisible();
-  await page.getByLabel('Cloth beyond the staple line').press('Escape');
+  await page.getByLabel('Pull allowance beyond the staple line').press('Escape');
   await page.getByRole('button', { name: 'Back to 35 mm' }).click();
-  await expect(page.getByLabel('Cloth beyond the staple line')).toHaveValue('35 mm');
+  await expect(page.getByLabel('Pull allowance beyond the staple line')).toHaveValue('35 mm');
   await expect(page.getByRole('status').filter({ hasText: 'Saved' })).toBeVisible();
 });
 

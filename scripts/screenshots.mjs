@@ -33,13 +33,15 @@ await shoot('workshop', '/workshop', async () => {
   await page.getByRole('button', { name: 'Back up now' }).click();
   await page.getByText('Backed up').waitFor();
 });
-for (const stage of ['build', 'cover', 'fix']) await shoot(stage, `${piece}?stage=${stage}`);
+await shoot('cover', `${piece}?stage=cover`);
+await shoot('fastening', `${piece}?stage=bench&view=order`);
+await shoot('padding', `${piece}?stage=padding`, () => page.locator('[data-sat="still"]').waitFor({ timeout: 60_000 }));
 await shoot('cut', `${piece}?stage=cut`, () => page.locator('[data-saving]').first().waitFor({ timeout: 60_000 }));
 const pieceOf = async (name) => {
   await page.goto(`${address}/`);
   return (await page.getByRole('link', { name }).first().getAttribute('href')).split('?')[0];
 };
-await shoot('sit', `${piece}?stage=sit`, () => page.getByRole('list', { name: 'Verdict' }).waitFor({ timeout: 60_000 }));
+await shoot('sit', `${piece}?stage=padding&view=sit`, () => page.getByRole('list', { name: 'Verdict' }).waitFor({ timeout: 60_000 }));
 const stools = await pieceOf(/stools/);
 await shoot('print', `${stools}?stage=cover`, async () => {
   await page.locator('[data-settled="true"]').waitFor({ timeout: 60_000 });
@@ -53,7 +55,7 @@ await shoot('strip', `${saddle}?stage=strip`, () =>
     .first()
     .waitFor({ timeout: 60_000 }),
 );
-await shoot('base', `${saddle}?stage=base`);
+await shoot('board', `${saddle}?stage=board`);
 await shoot('round', `${piece}?stage=cover`, async () => {
   await page.locator('[data-settled="true"]').waitFor({ timeout: 60_000 });
   await page.getByRole('button', { name: '3D' }).click();

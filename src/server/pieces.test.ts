@@ -39,7 +39,7 @@ describe('saving', () => {
     expect(revision).toBe(1);
     const bad = await answer(() => routes.putPiece(request({ base: 1, piece: { ...newChairSeat(), count: 0 } }), id));
     expect(bad.status).toBe(422);
-    expect(await json(bad)).toMatchObject({ problems: [{ path: 'count', message: 'Quantity cannot be nothing; 1 is the least' }] });
+    expect(await json(bad)).toMatchObject({ problems: [{ path: 'count', message: 'Quantity cannot be 0; 1 minimum' }] });
     expect((await answer(() => routes.putPiece(request({ piece: newChairSeat() }), id))).status).toBe(400);
     expect((await answer(() => routes.putPiece(request({ base: 1, piece: newChairSeat() }), 'nobody'))).status).toBe(404);
   });

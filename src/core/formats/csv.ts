@@ -63,7 +63,7 @@ export function readCsv(text: string, options: { unit?: DrawingUnit } = {}): Bas
       kind.columns.map((column) => {
         const cell = String(cells[head.indexOf(column)] ?? '').trim();
         const value = /^[+-]?\d*[.,]?\d+$/.test(cell) ? Number(cell.replace(',', '.')) * k : NaN;
-        if (!Number.isFinite(value)) throw new FileProblem(`Row ${i + 2}, ${column}: “${cell.slice(0, 20)}” is not a figure`);
+        if (!Number.isFinite(value)) throw new FileProblem(`Row ${i + 2}, ${column}: “${cell.slice(0, 20)}” is not a number`);
         return [column, value];
       }),
     ),

@@ -72,7 +72,7 @@ describe('outlines out and in again', () => {
       rows: [{ left: 190 }, { left: 220.5 }, { at: 200 }],
     });
     expect(readCsv('at,width,height,drop,crown\n0,200,0,20,4\n300,240,5,22,5', { unit: 'mm' })).toMatchObject({ type: 'saddle' });
-    expect(() => readCsv('x,y\n0,0\n300,0\n300,oak\n')).toThrow('Row 4, y: “oak” is not a figure');
+    expect(() => readCsv('x,y\n0,0\n300,0\n300,oak\n')).toThrow('Row 4, y: “oak” is not a number');
     expect(() => readCsv('a,b\n1,2')).toThrow('should name the columns');
     expect(() => readCsv('x,y\n0,0\n400,5,0\n400,300')).toThrow('Row 3 has 3 figures under 2 columns. For decimal commas put semicolons');
     expect(() => readCsv('x;y\n0;0\n400;5;0\n400;300')).toThrow('Row 3 has 3 figures');

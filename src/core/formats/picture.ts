@@ -59,6 +59,6 @@ export function checkPicture(bytes: Uint8Array): Picture {
   const { width, height } = size;
   if (!(width > 0) || !(height > 0)) throw new FileProblem('This photo cannot be read: it has no size');
   if (width * height > MOST_DOTS)
-    throw new FileProblem(`This photo has ${Math.round((width * height) / 1e6)} million dots; ${MOST_DOTS / 1e6} million is the most`);
+    throw new FileProblem(`This photo has ${Math.round((width * height) / 1e6)} million dots; ${MOST_DOTS / 1e6} million maximum`);
   return { extension: kind.extension, mime: kind.mime, width, height };
 }

@@ -166,7 +166,7 @@ export function ringsOf(
   // An outline is told by hand and eye; what has far more points is another kind of drawing, and slow to look through.
   const longest = Math.max(0, ...joined.map((chain) => chain.length));
   if (longest > 4 * POINTS[1])
-    throw new FileProblem(`A line in this drawing has ${longest} points; ${POINTS[1]} is the most. Draw it with fewer, longer curves`);
+    throw new FileProblem(`A line in this drawing has ${longest} points; ${POINTS[1]} maximum. Draw it with fewer, longer curves`);
   const found = joined.map((segments) => ({ segments, gap: apart(end(segments.at(-1)!), start(segments[0]!)) }));
   if (found.length === 0) throw new FileProblem('There is no line in this drawing');
   const remarks: string[] = [];
@@ -203,7 +203,7 @@ export function ringsOf(
   const ring = (outer.area < 0 ? [...outer.segments].reverse().map(reversed) : outer.segments).map((segment) => moved(segment, by));
   const nodes = nodesOf(ring);
   if (nodes.length > POINTS[1])
-    throw new FileProblem(`The outline has ${nodes.length} points; ${POINTS[1]} is the most. Draw it with fewer, longer curves`);
+    throw new FileProblem(`The outline has ${nodes.length} points; ${POINTS[1]} maximum. Draw it with fewer, longer curves`);
   const inner = rings.filter((other) => other !== outer);
   const holes = inner.flatMap(({ segments, polygon }) => {
     const circle = asCircle(segments);

@@ -29,9 +29,9 @@ export function checkRule(key: string, value: unknown): string | null {
   if (typeof value !== 'number' || !Number.isFinite(value)) return `${rule.label}: not a figure`;
   const [low, high] = rule.allowed;
   if (value < low)
-    return `${rule.label}: ${say(rule, value)} is too little; ${say(rule, low)} is the least, ${say(rule, rule.sensible[0])} to ${say(rule, rule.sensible[1])} is usual`;
+    return `${rule.label}: ${say(rule, value)} is too little; ${say(rule, low)} minimum, ${say(rule, rule.sensible[0])} to ${say(rule, rule.sensible[1])} is usual`;
   if (value > high)
-    return `${rule.label}: ${say(rule, value)} is too much; ${say(rule, high)} is the most, ${say(rule, rule.sensible[0])} to ${say(rule, rule.sensible[1])} is usual`;
+    return `${rule.label}: ${say(rule, value)} is too much; ${say(rule, high)} maximum, ${say(rule, rule.sensible[0])} to ${say(rule, rule.sensible[1])} is usual`;
   return null;
 }
 

@@ -23,7 +23,7 @@ export function checkPoints(
       if (height > thickness)
         report(
           `${key}.${i}.${name}`,
-          `${short(height)} mm is more than the pad is thick; ${short(thickness)} mm is the most. Make the pad thicker first`,
+          `${short(height)} mm is more than the pad is thick; ${short(thickness)} mm maximum. Make the pad thicker first`,
         );
   });
 }

@@ -44,7 +44,7 @@ export const takenOut = {
   check({ by }: { by: number }, { low }: FormedPad, report: Report): void {
     if (by <= low - LEAST_UNDER) return;
     const most = Math.max(1, low - LEAST_UNDER);
-    report('by', `${short(by)} mm taken out of ${short(low)} mm of foam leaves next to nothing; ${short(most)} mm is the most`);
+    report('by', `${short(by)} mm taken out of ${short(low)} mm of foam leaves next to nothing; ${short(most)} mm maximum`);
   },
   thickest: (_: unknown, { high }: FormedPad): number => high,
   thinnest: ({ by }: { by: number }, { low }: FormedPad): number => low - by,

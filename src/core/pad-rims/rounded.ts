@@ -15,7 +15,7 @@ export const rounded = padRim({
   soft: false,
   first: (thickness) => ({ kind: 'rounded' as const, width: Math.min(WIDTH, thickness) }),
   check: ({ width }, thickness) =>
-    width > thickness ? `A rounding of ${short(width)} mm is more than the pad is thick; ${short(thickness)} mm is the most` : null,
+    width > thickness ? `A rounding of ${short(width)} mm is more than the pad is thick; ${short(thickness)} mm maximum` : null,
   step: ({ width }, thickness) => Math.max(0, thickness - width),
   thickness({ width }, { thickness, away }) {
     const inward = away();

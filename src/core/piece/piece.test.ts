@@ -59,8 +59,8 @@ describe('a piece', () => {
   });
 
   it.each([
-    [(p: Piece) => (p.base.board.thickness = 0), 'cannot be nothing'],
-    [(p: Piece) => (p.base.board.thickness = -3), 'cannot be less than nothing'],
+    [(p: Piece) => (p.base.board.thickness = 0), 'cannot be 0'],
+    [(p: Piece) => (p.base.board.thickness = -3), 'cannot be negative'],
     [(p: Piece) => (p.base.shape = { type: 'round', diameter: 4000 }), 'did you mean 400 mm?'],
     [
       (p: Piece) => (p.base.shape = { ...STARTING_SHAPES.rectangle, cornerRadius: { front: 230, back: 10 } } as Piece['base']['shape']),
@@ -85,6 +85,8 @@ describe('a piece', () => {
     [33, 838.2, '33 inches'],
     [17.2, 172, '172 mm'],
     [9000, 900, '900 mm'],
+    // Typed as 470 where inches are set.
+    [11938, 470, '470 mm'],
   ])('a board of %d is asked back', (typed, value, says) => {
     const slip = slipOf(typed, BOARD_SIZE)!;
     expect(slip.value).toBeCloseTo(value, 6);
@@ -94,6 +96,7 @@ describe('a piece', () => {
   it('what nothing would mend is not asked back', () => {
     expect(slipOf(0.7, BOARD_SIZE)).toBeNull();
     expect(slipOf(1e6, BOARD_SIZE)).toBeNull();
+    expect(slipOf(9999, BOARD_SIZE)).toBeNull();
   });
 
   it('damaged in any one place is refused with words or planned, never anything else', () => {
@@ -265,7 +268,7 @@ describe('a pad', () => {
       [0, 120],
     ];
     expect(label(right)).toEqual([]);
-    expect(label([...right.slice(0, 2), [0, 900]])[0]).toMatch(/^pads\.0\.outline: A corner .* beyond the board; 150 mm is the most$/);
+    expect(label([...right.slice(0, 2), [0, 900]])[0]).toMatch(/^pads\.0\.outline: A corner .* beyond the board; 150 mm maximum$/);
     expect(label([...right, [0, -200]])[0]).toContain('crosses itself');
     expect(label([...right.slice(0, 2), [0, -99]])[0]).toContain('no area');
   });

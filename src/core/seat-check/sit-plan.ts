@@ -137,9 +137,7 @@ export function sitPlan(model: SitModel, covered: CoveredSurface, sitting: Sitti
     bottoms && carried > most
       ? `Bottoms out: the foam is squashed to ${Math.round(100 * (1 - carried))} % of its thickness, over the ${Math.round(most * 100)} % limit.`
       : null;
-  const edged = edgeFelt
-    ? `The ${sprung ? 'rail' : 'board’s edge'} is felt: ${kPa(edgePressure)} over it, ${kPa(felt)} is the most.`
-    : null;
+  const edged = edgeFelt ? `The ${sprung ? 'rail' : 'board’s edge'} is felt: ${kPa(edgePressure)} over it, ${kPa(felt)} maximum.` : null;
   const restless = result.converged
     ? null
     : 'The sitting did not come to rest within half a percent of its load: do not build to these figures.';

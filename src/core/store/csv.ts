@@ -59,7 +59,7 @@ function read(text: string, schema: PlainSchema, says: string): unknown {
   }
   if (types.includes('number') || types.includes('integer')) {
     const value = /^[+-]?\d+([.,]\d+)?$/.test(text) ? Number(text.replace(',', '.')) : NaN;
-    if (!Number.isFinite(value)) throw new FileProblem(`${says}: “${text.slice(0, 20)}” is not a figure`);
+    if (!Number.isFinite(value)) throw new FileProblem(`${says}: “${text.slice(0, 20)}” is not a number`);
     return value;
   }
   if (types.includes('boolean')) {

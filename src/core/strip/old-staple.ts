@@ -48,7 +48,7 @@ export function oldStaples(strip: StripRecord | undefined, board: number, clear:
         tooLong,
         gun: gun && notTaken(buy, crown, gun),
         words: tooLong
-          ? `A ${leg} mm leg is too long for this ${board} mm board: ${Math.max(0, Math.floor(board - clear))} mm is the most.`
+          ? `A ${leg} mm leg is too long for this ${board} mm board: ${Math.max(0, Math.floor(board - clear))} mm maximum.`
           : `The same again: ${buy} mm leg${crown > 0 ? `, crown about ${crown} mm` : ''}.`,
       };
     });

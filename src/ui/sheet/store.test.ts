@@ -49,9 +49,9 @@ describe('the sheet’s store', () => {
     const { put, apply } = store.getState();
     expect(put('base.board.thickness', 18)).toBeNull();
     expect(store.getState()).toMatchObject({ lastField: 'base.board.thickness', piece: { base: { board: { thickness: 18 } } } });
-    expect(put('base.board.thickness', 0)).toContain('Board thickness cannot be nothing');
+    expect(put('base.board.thickness', 0)).toContain('Board thickness cannot be 0');
     expect(put('pads.0.thickness', 4000)).toContain('is too much');
-    expect(apply({ ...piece, count: 0 })).toContain('1 is the least');
+    expect(apply({ ...piece, count: 0 })).toContain('1 minimum');
     expect(store.getState().piece.base.board.thickness).toBe(18);
     await Promise.resolve();
     expect(sent).toHaveLength(1);

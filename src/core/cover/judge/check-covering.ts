@@ -39,7 +39,7 @@ function checkButtons(piece: Piece, { width, height }: { width: number; height: 
   if ((columns - 1) * spacing >= width)
     add('columns', `${columns} buttons ${Math.round(spacing)} mm apart reach beyond the board; ${most(width)} is the most across`);
   if ((rows - 1) * spacing >= height)
-    add('rows', `${rows} rows ${Math.round(spacing)} mm apart reach beyond the board; ${most(height)} is the most`);
+    add('rows', `${rows} rows ${Math.round(spacing)} mm apart reach beyond the board; ${most(height)} maximum`);
   if (depth > spacing) add('depth', 'Buttons drawn in deeper than they stand apart tear the cloth');
   return problems;
 }

@@ -128,7 +128,7 @@ export const bordered: Way = {
       ? [
           {
             path: 'covering.border',
-            message: `A border of ${Math.round(border)} mm leaves no panel inside it; ${Math.floor(narrowest / 2 - 20)} mm is the most`,
+            message: `A border of ${Math.round(border)} mm leaves no panel inside it; ${Math.floor(narrowest / 2 - 20)} mm maximum`,
           },
         ]
       : []),

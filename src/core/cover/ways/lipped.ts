@@ -26,7 +26,7 @@ export const lipped: Way = {
       ? [
           {
             path: 'covering.lip',
-            message: `A lip ${Math.round(lip)} mm in leaves no panel; ${Math.floor(narrowest / 2 - 20)} mm is the most`,
+            message: `A lip ${Math.round(lip)} mm in leaves no panel; ${Math.floor(narrowest / 2 - 20)} mm maximum`,
           },
         ]
       : [],

@@ -154,7 +154,7 @@ describe('the form of a pad’s top', () => {
       const checked = checkDocument(with_(profile), {});
       return 'problems' in checked ? `${checked.problems[0]!.path}: ${checked.problems[0]!.message}` : '';
     };
-    expect(wrong({ ...dip, by: 49 })).toMatch(/^pads\.0\.profile\.by: .*47 mm is the most/);
+    expect(wrong({ ...dip, by: 49 })).toMatch(/^pads\.0\.profile\.by: .*47 mm maximum/);
     const points = [
       { at: 0, height: 30 },
       { at: 0, height: 30 },
@@ -169,7 +169,7 @@ describe('the form of a pad’s top', () => {
           { at: 90, height: 30 },
         ],
       }),
-    ).toMatch(/points\.0\.height: .*50 mm is the most/);
+    ).toMatch(/points\.0\.height: .*50 mm maximum/);
     expect(
       wrong({
         kind: 'read',

@@ -50,14 +50,14 @@ function checkStack(piece: Piece, narrowest: number): Problem[] {
     if (pad.role === 'crown' && pad.thickness > narrowest / 2)
       add(
         'thickness',
-        `A crown of ${round(pad.thickness)} mm is steeper than a half ball on this seat; ${Math.floor(narrowest / 2)} mm is the most`,
+        `A crown of ${round(pad.thickness)} mm is steeper than a half ball on this seat; ${Math.floor(narrowest / 2)} mm maximum`,
       );
     if (pad.offset !== null && -pad.offset > narrowest / 2 - 10)
-      add('offset', `An inset of ${round(-pad.offset)} mm leaves nothing of this pad; ${Math.floor(narrowest / 2 - 10)} mm is the most`);
+      add('offset', `An inset of ${round(-pad.offset)} mm leaves nothing of this pad; ${Math.floor(narrowest / 2 - 10)} mm maximum`);
     problems.push(...checkPad(piece, pad, i, board));
   });
   if (height > HIGHEST_STACK)
-    problems.push({ path: 'pads', message: `The pads are ${Math.round(height)} mm high together; ${HIGHEST_STACK} mm is the most` });
+    problems.push({ path: 'pads', message: `The pads are ${Math.round(height)} mm high together; ${HIGHEST_STACK} mm maximum` });
   return problems;
 }
 
@@ -74,7 +74,7 @@ function checkLoose({ loose }: Piece): Problem[] {
     if (item.kind === 'cushion' && item.thick > most)
       add('thick', `So thick it is a ball, not a cushion; ${most} mm is the most for its sides`);
     if (item.loops * LOOP_ROOM > item.length)
-      add('loops', `No room for so many along ${round(item.length)} mm; ${Math.floor(item.length / LOOP_ROOM)} is the most`);
+      add('loops', `No room for so many along ${round(item.length)} mm; ${Math.floor(item.length / LOOP_ROOM)} maximum`);
     if (loose!.slice(0, i).some(({ id }) => id === item.id)) add('id', `Two loose cushions are called “${item.id}”`);
     return problems;
   });

@@ -40,7 +40,7 @@ function checkFittings(base: Base, board: Point[]): Problem[] {
     if (item.kind === 'insert' && item.length > base.board.thickness)
       problems.push({
         path: `base.hardware.${i}.length`,
-        message: `A threaded insert ${round(item.length)} mm long comes out of a ${round(base.board.thickness)} mm board; ${Math.floor(base.board.thickness)} mm is the most`,
+        message: `A threaded insert ${round(item.length)} mm long comes out of a ${round(base.board.thickness)} mm board; ${Math.floor(base.board.thickness)} mm maximum`,
       });
   });
   return problems;
@@ -71,7 +71,7 @@ function checkHidden({ hidden }: Base, depth: number): Problem[] {
     return [
       {
         path: 'base.hidden.upTo',
-        message: `Hidden up to ${Math.round(hidden.upTo)} mm, nothing of this piece is seen; ${Math.floor(depth - 1)} mm is the most`,
+        message: `Hidden up to ${Math.round(hidden.upTo)} mm, nothing of this piece is seen; ${Math.floor(depth - 1)} mm maximum`,
       },
     ];
   return [];

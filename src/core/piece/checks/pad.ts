@@ -22,7 +22,7 @@ function checkDrawn(drawn: Polygon, board: Polygon): string | null {
   if (crossesItself(drawn)) return 'The drawn pad crosses itself; move the corner back';
   const out = Math.max(...drawn.map((p) => (isInside(board, p) ? 0 : distanceTo(board, p))));
   if (out <= FARTHEST_OUT) return null;
-  return `A corner of the drawn pad stands ${Math.round(out)} mm beyond the board; ${FARTHEST_OUT} mm is the most`;
+  return `A corner of the drawn pad stands ${Math.round(out)} mm beyond the board; ${FARTHEST_OUT} mm maximum`;
 }
 
 /**
@@ -60,13 +60,13 @@ function checkLetIn(piece: Piece, pad: Pad, pocket: Pocket, before: readonly Poc
   if (pocket.deep > least)
     add(
       'deep',
-      `The ${what} is ${short(pocket.deep)} mm deep and the foam ${short(least)} mm: it would go through to the base. ${short(least)} mm is the most`,
+      `The ${what} is ${short(pocket.deep)} mm deep and the foam ${short(least)} mm: it would go through to the base. ${short(least)} mm maximum`,
     );
   const half = Math.min(pocket.width, pocket.length) / 2;
   if ((pocket.blend ?? 0) > half)
     add(
       'blend',
-      `A blend of ${short(pocket.blend!)} mm leaves no floor in what is ${short(2 * half)} mm across; ${short(half)} mm is the most`,
+      `A blend of ${short(pocket.blend!)} mm leaves no floor in what is ${short(2 * half)} mm across; ${short(half)} mm maximum`,
     );
   if (pad.outline && !isInside(pad.outline, [pocket.x, pocket.y])) add('x', `The ${what} lies beside its pad`);
   if (before.some((other) => letInMeet(pocket, other))) add('x', `This ${what} lies over another: move it, or make one of both`);

@@ -20,7 +20,7 @@ export function checkSet(piece: Piece): Problem[] {
     if (width < BOARD_SIZE[0])
       problems.push({
         path: 'panels.count',
-        message: `${piece.panels.count} panels with these gaps would be ${Math.round(width)} mm wide; ${BOARD_SIZE[0]} mm is the least`,
+        message: `${piece.panels.count} panels with these gaps would be ${Math.round(width)} mm wide; ${BOARD_SIZE[0]} mm minimum`,
       });
     else problems.push(...checkWall(piece, piece.panels));
   }

@@ -159,8 +159,8 @@ function checkDrawn(shape: BaseShape, path: string): Problem[] {
   const box = bounds(polygon);
   const least = BOARD_SIZE[0];
   if (outlineArea(outline) < least * least)
-    return [{ path, message: `The outline has next to no area inside; ${least} × ${least} mm is the least` }];
+    return [{ path, message: `The outline has next to no area inside; ${least} × ${least} mm minimum` }];
   if (Math.max(box.width, box.height) > BOARD_SIZE[1])
-    return [{ path, message: `The outline is ${Math.round(Math.max(box.width, box.height))} mm long; ${BOARD_SIZE[1]} mm is the most` }];
+    return [{ path, message: `The outline is ${Math.round(Math.max(box.width, box.height))} mm long; ${BOARD_SIZE[1]} mm maximum` }];
   return [];
 }

@@ -40,10 +40,12 @@ const WHOLE = 0.02;
  * @param range what would fit
  */
 export function slipOf(value: number, [low, high]: Range): Slip | null {
-  for (const factor of [25.4, 0.1, 10, 1 / 25.4, 0.01]) {
+  for (const factor of [25.4, 1 / 25.4, 0.1, 10, 0.01]) {
     const guess = value * factor;
     // Millimetres taken for inches come back whole; anything else is no such slip.
     if (factor === 1 / 25.4 && Math.abs(guess - Math.round(guess)) > WHOLE) continue;
+    // A figure too many at the end was a nought: 9999 is no slip of 1000.
+    if (factor < 0.5 && factor !== 1 / 25.4 && Math.abs(guess - Math.round(guess)) > 1e-6) continue;
     // Small whole figures are what a tape in inches shows.
     if (factor === 25.4 && (value > MOST_INCHES || value % 0.5 !== 0)) continue;
     if (guess < low * 1.5 || guess > high * 0.7) continue;
@@ -67,13 +69,13 @@ function didYouMean(value: number, range: Range): string {
  * @returns null where nothing is
  */
 export function sayRange(label: string, value: unknown, range: Range, unit: FieldUnit = 'mm'): string | null {
-  if (typeof value !== 'number' || !Number.isFinite(value)) return `${label} is not a figure`;
+  if (typeof value !== 'number' || !Number.isFinite(value)) return `${label} is not a number`;
   const [low, high] = range;
   if (value >= low && value <= high) return null;
-  if (unit === 'rad') return `${label}: ${sayFigure(value, unit)} cannot be; ${sayFigure(low, unit)} to ${sayFigure(high, unit)} can`;
+  if (unit === 'rad') return `${label}: ${sayFigure(value, unit)} is out of range; use ${sayFigure(low, unit)} to ${sayFigure(high, unit)}`;
   const mended = unit === 'mm' ? didYouMean(value, range) : '';
-  if (value > high) return `${label}: ${sayFigure(value, unit)} is too much; ${sayFigure(high, unit)} is the most${mended}`;
-  if (value < 0 && low >= 0) return `${label} cannot be less than nothing`;
-  if (value === 0) return `${label} cannot be nothing; ${sayFigure(low, unit)} is the least`;
-  return `${label}: ${sayFigure(value, unit)} is too little; ${sayFigure(low, unit)} is the least${mended}`;
+  if (value > high) return `${label}: ${sayFigure(value, unit)} is too much; ${sayFigure(high, unit)} maximum${mended}`;
+  if (value < 0 && low >= 0) return `${label} cannot be negative`;
+  if (value === 0) return `${label} cannot be 0; ${sayFigure(low, unit)} minimum`;
+  return `${label}: ${sayFigure(value, unit)} is too little; ${sayFigure(low, unit)} minimum${mended}`;
 }

@@ -121,10 +121,10 @@ describe('a piece that saves itself', () => {
   });
 
   it('what the workshop refuses stays on the screen and is not sent again at every opening', async () => {
-    const { saver, state, kept, rest } = bench([{ status: 422, data: { message: 'Nail pitch cannot be nothing' } }]);
+    const { saver, state, kept, rest } = bench([{ status: 422, data: { message: 'Nail pitch cannot be 0' } }]);
     saver.change(named('Refused'));
     await rest();
-    expect(state).toMatchObject({ status: 'refused', message: 'Nail pitch cannot be nothing', piece: { name: 'Refused' } });
+    expect(state).toMatchObject({ status: 'refused', message: 'Nail pitch cannot be 0', piece: { name: 'Refused' } });
     // Opened again: the piece stands as it was saved, and the change is offered.
     const again = bench([saved('Refused', 2)], { ...kept });
     again.saver.resume();
