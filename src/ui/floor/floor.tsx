@@ -169,8 +169,8 @@ function Row({ row, width, onCopy, onLeave }: { row: FloorRow; width: number; on
         <span className="font-display text-lg block">{piece.name}</span>
         <span className="text-sm text-base-content/80">
           {[
-            piece.count > 1 && `set of ${piece.count}`,
             look && `${shapeKind(piece.base.shape.type).name}, ${say(look.size.width)} × ${say(look.size.depth)}`,
+            piece.count > 1 && `set of ${piece.count}`,
           ]
             .filter(Boolean)
             .join(', ')}

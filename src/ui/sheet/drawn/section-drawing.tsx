@@ -193,7 +193,7 @@ function Measures({ section, reach: { left, right, low, high, middle, apex }, si
       >
         {folds[1] === null ? (
           <>
-            return <Figure says={say(Math.abs(section.board.right - section.cover.at(-1)![0]))} svg />
+            turn-under <Figure says={say(Math.abs(section.board.right - section.cover.at(-1)![0]))} svg />
           </>
         ) : (
           <>

@@ -18,7 +18,9 @@ import {
   type Hole,
   type Notch,
 } from '@/core/piece';
+import { useState } from 'react';
 import { ChoiceField, TickField } from '@/ui/kit/fields/fields';
+import { useLength } from '@/ui/kit/settings';
 import { AddOne, Item, Part } from '@/ui/kit/fields/lists';
 import { SchemaField } from '@/ui/kit/fields/schema-field';
 import { PieceField } from '@/ui/sheet/fields/piece-field';
@@ -31,8 +33,13 @@ export function Notches() {
   const setAt = useSheet((state) => state.put);
   const notches = base.notches ?? [];
   const places = notchPlaces(measuredOutline(base.shape).outline);
-  const add = (at: Notch['at'][]) =>
-    put(at.reduce<Notch[]>((all, place) => [...all, { ...defaultsOf(NOTCH), id: freeId(all, 'n'), at: place }], notches));
+  const say = useLength();
+  // One line each; the one that was just added is open.
+  const [added, setAdded] = useState<string | null>(null);
+  const add = (at: Notch['at'][]) => {
+    const next = at.reduce<Notch[]>((all, place) => [...all, { ...defaultsOf(NOTCH), id: freeId(all, 'n'), at: place }], notches);
+    if (put(next) === null) setAdded(next.at(-1)!.id);
+  };
   const backs = places.corners.filter((corner) => /^(back|top) /.test(corner));
   const options = [
     ...places.corners.map((name) => ({ id: `corner ${name}`, name: `${name} corner` })),
@@ -45,17 +52,22 @@ export function Notches() {
   return (
     <Part title="Notches" count={notches.length}>
       {notches.map((notch, i) => (
-        <Item key={notch.id} title={`Notch ${i + 1}`} what={`notch ${i + 1}`} onTakeOut={() => put(notches.filter((_, k) => k !== i))}>
-          <ChoiceField
-            label="Where"
-            value={`${notch.at.kind} ${notch.at.name}`}
-            options={options}
-            onChange={(id) => setAt(`base.notches.${i}.at`, placed(id))}
-          />
-          {notch.at.kind === 'edge' && <PieceField at={`base.notches.${i}.at.along`} />}
-          <PieceField at={`base.notches.${i}.width`} label={`Width, notch ${i + 1}`} />
-          <PieceField at={`base.notches.${i}.depth`} label={`Depth, notch ${i + 1}`} />
-        </Item>
+        <details key={notch.id} className="border-t border-base-content/15" open={notch.id === added || undefined}>
+          <summary className="cursor-pointer text-sm py-1.5">
+            {i + 1}. {notch.at.name} {notch.at.kind}, {say(notch.width)} × {say(notch.depth)}
+          </summary>
+          <Item title={`Notch ${i + 1}`} what={`notch ${i + 1}`} onTakeOut={() => put(notches.filter((_, k) => k !== i))}>
+            <ChoiceField
+              label="Where"
+              value={`${notch.at.kind} ${notch.at.name}`}
+              options={options}
+              onChange={(id) => setAt(`base.notches.${i}.at`, placed(id))}
+            />
+            {notch.at.kind === 'edge' && <PieceField at={`base.notches.${i}.at.along`} />}
+            <PieceField at={`base.notches.${i}.width`} label={`Width, notch ${i + 1}`} />
+            <PieceField at={`base.notches.${i}.depth`} label={`Depth, notch ${i + 1}`} />
+          </Item>
+        </details>
       ))}
       {backs.length >= 2 && notches.length === 0 && (
         <AddOne onClick={() => add(backs.slice(0, 2).map((name) => ({ kind: 'corner', name })))}>Both back posts</AddOne>

@@ -66,9 +66,12 @@ export function PanelFields() {
           {field('across')}
           {field('count')}
           {field('gap')}
-          {field('mounting')}
-          {field('cleats', panels.mounting === 'hung' ? 'on each panel' : 'for all together')}
-          {field('rating')}
+          <details className="text-sm">
+            <summary className="cursor-pointer py-1">How they are fixed</summary>
+            {field('mounting')}
+            {field('cleats', panels.mounting === 'hung' ? 'on each panel' : 'for all together')}
+            {field('rating')}
+          </details>
           <WallReport />
         </>
       )}

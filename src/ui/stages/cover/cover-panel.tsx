@@ -15,7 +15,7 @@ import { Proposals } from './proposals';
 import { LooseFields } from './loose-fields';
 import { PinnedFields } from './pinned-fields';
 import { SecondCloth } from './second-cloth';
-import { WayFields } from './way-fields';
+import { WayDetails, WayFields } from './way-fields';
 
 /** Which way, whether it suits, and the reasons; every other way with its own. */
 function WayChoice() {
@@ -135,6 +135,7 @@ export function CoverPanel() {
       <MotifFields />
       <Proposals />
       <More name="cover" count={setOf(piece)}>
+        <WayDetails />
         {['thickness', 'repeatAcross', 'repeatAlong', 'shrinkage', 'ready'].map((key) => (
           <PieceField key={key} at={`cloth.${key}`} />
         ))}

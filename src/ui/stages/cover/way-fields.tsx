@@ -39,8 +39,6 @@ function WeltFields() {
     <>
       {tick('upper', way.welt.upper)}
       {tick('lower', way.welt.lower)}
-      {(welt.upper || welt.lower) && <PartFields part="welt" keys={['cord', 'cut', 'double']} />}
-      {way.welt.holds && welt.lower && <PartFields part="welt" keys={['held']} />}
     </>
   );
 }
@@ -143,6 +141,26 @@ function Stitching() {
   );
 }
 
+/** What of a way decides how the piece looks; how its parts are cut and joined is a detail. */
+const IN_SIGHT = ['made', 'border', 'borders', 'lip', 'pulls'];
+
+/** How the parts of the chosen way are cut, joined and stitched. */
+export function WayDetails() {
+  const { way, welt } = useChoices();
+  return (
+    <>
+      {way.fields
+        .filter((key) => !IN_SIGHT.includes(key))
+        .map((key) => (
+          <PieceField key={key} at={`covering.${key}`} />
+        ))}
+      {way.welt && welt && (welt.upper || welt.lower) && <PartFields part="welt" keys={['cord', 'cut', 'double']} />}
+      {way.welt?.holds && welt?.lower && <PartFields part="welt" keys={['held']} />}
+      {!way.pulled && !way.endsInside && <Stitching />}
+    </>
+  );
+}
+
 /** What belongs to the chosen way of covering. */
 export function WayFields() {
   const { way } = useChoices();
@@ -150,14 +168,15 @@ export function WayFields() {
   const border = usePlan()?.cover?.border;
   return (
     <>
-      {way.fields.map((key) => (
-        <PieceField key={key} at={`covering.${key}`} {...(key === 'border' && border ? { standing: border } : {})} />
-      ))}
+      {way.fields
+        .filter((key) => IN_SIGHT.includes(key))
+        .map((key) => (
+          <PieceField key={key} at={`covering.${key}`} {...(key === 'border' && border ? { standing: border } : {})} />
+        ))}
       <WeltFields />
       <ChannelFields />
       <ButtonFields />
       <NailFields />
-      {!way.pulled && !way.endsInside && <Stitching />}
     </>
   );
 }
