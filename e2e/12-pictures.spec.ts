@@ -1,7 +1,7 @@
 import { expect, type Page } from '@playwright/test';
 import { deep, test } from './workshop';
 import { newPiece } from '../src/core/piece';
-import { place, settled } from './help';
+import { openPads, place, settled } from './help';
 
 /**
  * What each state of a view looks like, beside a picture of it that somebody looked at. A few dots differ between machines;
@@ -21,7 +21,7 @@ test('a sheet that is still being worked out says so, and its fields can be type
     } as unknown as typeof Worker;
   });
   await page.goto(`/piece/${id}?stage=padding`);
-  await expect(page.getByText(/Working (it )?out/).first()).toBeVisible();
+  await expect(page.getByText('Calculating…').first()).toBeVisible();
   await expect(middle(page)).toHaveScreenshot('loading.png', LIKE);
 });
 
@@ -30,6 +30,7 @@ test('what is refused is said beside its field, and the last good sheet stays', 
   await page.goto(`/piece/${id}?stage=padding`);
   await settled(page);
   await expect(page.getByRole('region', { name: 'Answer' })).toHaveAttribute('aria-busy', 'false');
+  await openPads(page);
   const thickness = page.getByLabel('Thickness').first();
   await thickness.fill('5000');
   await page.keyboard.press('Enter');

@@ -1,25 +1,17 @@
 'use client';
 
-import { useEffect } from 'react';
 import { inUnit } from '@/core/length';
 import { useSettings } from '@/ui/kit/settings';
-import { useJob } from '@/ui/kit/worker/use-job';
 import { usePiece, usePlan, useSheet } from '@/ui/sheet/store';
+import { usePieceJob } from '@/ui/sheet/use-piece-job';
 
 const percent = (share: number) => `${Math.round(share * 100)} %`;
 
 /** What would ask less of the cloth, each laid flat again before it is offered. */
 function Tried() {
-  const piece = usePiece();
-  const house = useSheet((state) => state.house);
   const apply = useSheet((state) => state.apply);
   const { unit } = useSettings();
-  const job = useJob('proposals');
-  const { start, stop } = job;
-  useEffect(() => {
-    start({ piece, house });
-    return stop;
-  }, [piece, house, start, stop]);
+  const job = usePieceJob('proposals');
   return (
     <>
       {job.running && (

@@ -1,7 +1,7 @@
 'use client';
 
 import { ChevronDown, ChevronRight } from 'lucide-react';
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import { LOADERS } from '@/core/loaders';
 import { usualShare, usualSitting, verdictOf, type PocketPlan, type SitPlan } from '@/core/seat-check';
 import type { Sitting } from '@/core/piece';
@@ -12,6 +12,7 @@ import { useLength, useSettings } from '@/ui/kit/settings';
 import { useJob } from '@/ui/kit/worker/use-job';
 import { PieceField } from '@/ui/sheet/fields/piece-field';
 import { useField, usePiece, useRule, useSheet } from '@/ui/sheet/store';
+import { usePieceJob } from '@/ui/sheet/use-piece-job';
 import { CarveCheck } from './carve-check';
 import { FoamChartBox } from './foam-chart';
 import { MatCompare } from './mat-compare';
@@ -33,15 +34,9 @@ function Line({ label, says, big }: { label: string; says: string; big?: boolean
 /** Changes that cure what is wrong, each solved again; one press makes one. */
 function Cures() {
   const piece = usePiece();
-  const house = useSheet((state) => state.house);
   const apply = useSheet((state) => state.apply);
   const { unit } = useSettings();
-  const job = useJob('cures');
-  const { start, stop } = job;
-  useEffect(() => {
-    start({ piece, house });
-    return stop;
-  }, [piece, house, start, stop]);
+  const job = usePieceJob('cures');
   return (
     <section aria-label="Cures" className="py-1">
       <h3 className="font-semibold text-sm">Ways to put it right</h3>
