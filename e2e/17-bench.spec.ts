@@ -231,7 +231,7 @@ test('an hour without a network: the page opens again, ticks, a time and a photo
   await page.getByText('Note something here').click();
   await page.getByLabel('Words').fill('the left one is soft');
   await page.getByLabel('It took, minutes for one').fill('7,5');
-  await page.getByLabel('Photo').setInputFiles('docs/screenshots/fix.png');
+  await page.getByLabel('Photo').setInputFiles('docs/screenshots/fastening.png');
   await page.getByRole('button', { name: 'Keep it' }).click();
   await expect(step(page)).toHaveAttribute('data-waiting', '2');
   // Closed and opened where there is nothing: what was kept is still there.

@@ -2,7 +2,7 @@
 
 import { inUnit } from '@/core/length';
 import { useSettings } from '@/ui/kit/settings';
-import { usePiece, usePlan, useSheet } from '@/ui/sheet/store';
+import { usePlan, useSheet } from '@/ui/sheet/store';
 import { usePieceJob } from '@/ui/sheet/use-piece-job';
 
 const percent = (share: number) => `${Math.round(share * 100)} %`;
