@@ -7,7 +7,7 @@ deep('an empty workshop greets with three ways in; a guide leads through a first
   const greeting = page.getByRole('region', { name: 'An empty workshop' });
   await expect(greeting.getByRole('button', { name: 'Lay out the demo workshop' })).toBeVisible();
   await expect(greeting.getByText('Bring in a backup')).toBeVisible();
-  await expect(page.locator('main')).toHaveScreenshot('empty.png', { maxDiffPixelRatio: 0.02, threshold: 0.25 });
+  await expect(page.locator('main')).toHaveScreenshot('empty.png', { maxDiffPixelRatio: 0.005, threshold: 0.25 });
   // What is no backup is said to be none, and nothing is changed.
   await greeting
     .getByLabel('Backup to bring in')

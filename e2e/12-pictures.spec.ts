@@ -7,7 +7,7 @@ import { openPads, place, settled } from './help';
  * What each state of a view looks like, beside a picture of it that somebody looked at. A few dots differ between machines;
  * a part that moved, fell out or covers another differs by far more.
  */
-const LIKE = { maxDiffPixelRatio: 0.02, threshold: 0.25, animations: 'disabled', caret: 'hide' } as const;
+const LIKE = { maxDiffPixelRatio: 0.005, threshold: 0.25, animations: 'disabled', caret: 'hide' } as const;
 
 const middle = (page: Page) => page.locator('main');
 

@@ -47,6 +47,7 @@ test('a notched trapezoid, from the tape', async ({ page }) => {
   await settled(page);
   expect((await savedHere(page)).base.notches![1]).toMatchObject({ width: 36, depth: 45 });
   await toStage(page, 'Bench');
+  await page.getByRole('button', { name: 'Fastening', exact: true }).first().click();
   await expect(page.getByText('cut in').first()).toBeVisible();
 });
 

@@ -34,11 +34,11 @@ export function Notches() {
   const notches = base.notches ?? [];
   const places = notchPlaces(measuredOutline(base.shape).outline);
   const say = useLength();
-  // One line each; the one that was just added is open.
-  const [added, setAdded] = useState<string | null>(null);
+  // One line each; what was just added is open.
+  const [added, setAdded] = useState<readonly string[]>([]);
   const add = (at: Notch['at'][]) => {
     const next = at.reduce<Notch[]>((all, place) => [...all, { ...defaultsOf(NOTCH), id: freeId(all, 'n'), at: place }], notches);
-    if (put(next) === null) setAdded(next.at(-1)!.id);
+    if (put(next) === null) setAdded(next.slice(notches.length).map(({ id }) => id));
   };
   const backs = places.corners.filter((corner) => /^(back|top) /.test(corner));
   const options = [
@@ -52,7 +52,7 @@ export function Notches() {
   return (
     <Part title="Notches" count={notches.length}>
       {notches.map((notch, i) => (
-        <details key={notch.id} className="border-t border-base-content/15" open={notch.id === added || undefined}>
+        <details key={notch.id} className="border-t border-base-content/15" open={added.includes(notch.id) || undefined}>
           <summary className="cursor-pointer text-sm py-1.5">
             {i + 1}. {notch.at.name} {notch.at.kind}, {say(notch.width)} × {say(notch.depth)}
           </summary>
