@@ -55,7 +55,7 @@ await shoot('strip', `${saddle}?stage=strip`, () =>
     .first()
     .waitFor({ timeout: 60_000 }),
 );
-await shoot('board', `${saddle}?stage=board`);
+await shoot('board', `${saddle}?stage=board`, () => page.locator('[aria-label="Answer"][aria-busy="false"]').waitFor({ timeout: 60_000 }));
 await shoot('round', `${piece}?stage=cover`, async () => {
   await page.locator('[data-settled="true"]').waitFor({ timeout: 60_000 });
   await page.getByRole('button', { name: '3D' }).click();
