@@ -2,11 +2,13 @@ import { polygonArea } from 'd3';
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { chalkStep } from '../padding';
-import { KINDS, newPiece } from '../piece';
+import type { Polygon } from '../outline';
+import { KINDS, newPiece, type Piece } from '../piece';
 import { planPiece } from '../plan';
 import { QUICK, sharedPlanner } from '../../testing/quick';
 import { DRAFT_TRUE, draftOf } from './drafting';
 import { printedPages, type PrintJob } from './pdf';
+import type { PrintPart } from './print/choice';
 import { drawnBy } from './print/template-pages';
 import { templatesOf, type Template } from './templates';
 
@@ -34,6 +36,19 @@ function distance([x, y]: Place, line: readonly Place[]): number {
   );
 }
 
+const job = (piece: Piece): PrintJob => {
+  const font = (face: string) => readFileSync(`node_modules/@expo-google-fonts/fira-sans/${face}/FiraSans_${face}.ttf`);
+  return {
+    plan: planPiece(piece, {}, { planner: sharedPlanner, sits: false }),
+    section: chalkStep(sharedPlanner.model(piece, {})),
+    piece,
+    house: {},
+    unit: 'mm',
+    paper: 'a4',
+    fonts: { regular: font('400Regular'), bold: font('600SemiBold') },
+  };
+};
+
 describe.each(KINDS.map(({ id }) => id))('what is drafted of a %s', (kind) => {
   const plan = planPiece(newPiece(kind), {}, QUICK);
   const drafted = templatesOf(plan).filter((template) => draftOf(template) !== null);
@@ -54,20 +69,50 @@ describe.each(KINDS.map(({ id }) => id))('what is drafted of a %s', (kind) => {
   });
 
   it('is under twelve sheets of A4 to begin with, all that belongs to the job', async () => {
-    const font = (face: string) => readFileSync(`node_modules/@expo-google-fonts/fira-sans/${face}/FiraSans_${face}.ttf`);
-    const piece = newPiece(kind);
-    const whole = planPiece(piece, {}, { planner: sharedPlanner, sits: false });
-    const job: PrintJob = {
-      plan: whole,
-      section: chalkStep(sharedPlanner.model(piece, {})),
-      piece,
-      house: {},
-      unit: 'mm',
-      paper: 'a4',
-      fonts: { regular: font('400Regular'), bold: font('600SemiBold') },
-    };
-    expect((await printedPages(job)).pages.length).toBeLessThan(12);
+    expect((await printedPages(job(newPiece(kind)))).pages.length).toBeLessThan(12);
   });
+});
+
+it('a template with a pocket, joins or a bent cut in it keeps its paper, and a cut across the fold is on it', () => {
+  const whole = (lines: Template['lines']): Template => ({ id: 't', title: 'T', lines, marks: [] });
+  const edge: Template['lines'][number] = {
+    outline: [
+      [-200, 0],
+      [200, 0],
+      [150, 300],
+      [-150, 300],
+    ],
+    closed: true,
+    layer: 'cut',
+  };
+  const square = (size: number): Polygon => [
+    [-size, 100],
+    [size, 100],
+    [size, 100 + size],
+    [-size, 100 + size],
+  ];
+  expect(draftOf(whole([edge]))).toMatchObject({ fold: true, points: [{ across: 0, up: 0 }, {}, {}, { across: 0, up: 300 }] });
+  expect(draftOf(whole([edge, { outline: square(40), closed: true, dashed: true }]))).toBeNull();
+  expect(draftOf(whole([edge, { outline: square(40), closed: true, dashed: true, layer: 'cut' }]))).toBeNull();
+  expect(draftOf(whole([edge, { outline: square(40), closed: false, layer: 'cut' }]))).toBeNull();
+  const across: Template['lines'][number] = {
+    outline: [
+      [-50, 20],
+      [50, 20],
+    ],
+    closed: false,
+    layer: 'cut',
+  };
+  expect(draftOf(whole([edge, across]))!.cuts).toEqual([{ from: [-50, 20], to: [50, 20] }]);
+});
+
+it('no template changes its way because labels are wanted as well, or the job sheet is not', async () => {
+  const saddle = job(newPiece('saddle'));
+  const modes = async (parts?: readonly PrintPart[]) =>
+    (await printedPages(saddle, parts ? { parts } : {})).templates.map(({ mode }) => mode);
+  const usual = await modes();
+  expect(await modes(['job', 'cut', 'run', 'labels', 'templates'])).toEqual(usual);
+  expect(await modes(['templates'])).toEqual(usual);
 });
 
 it('what is held to the work, or has lines stitched into it, is not drafted', () => {

@@ -84,7 +84,7 @@ export function draftOf(template: Template): Draft | null {
   });
   const cuts = template.lines
     .slice(1)
-    .filter(({ layer, closed, outline }) => layer === 'cut' && !closed && outline.length > 1 && right(outline[0]!))
+    .filter(({ layer, closed, outline }) => layer === 'cut' && !closed && outline.some(right))
     .map(({ outline }) => {
       const [a, b] = [place(outline[0]!), place(outline.at(-1)!)];
       return { from: [a.across, a.up] as [number, number], to: [b.across, b.up] as [number, number] };
@@ -95,7 +95,11 @@ export function draftOf(template: Template): Draft | null {
   const points = plotted(line)
     .slice(0, symmetric ? undefined : -1)
     .map(({ at, curve }) => ({ ...place(at), curve }));
-  const drawnIn = template.lines.slice(1).filter(({ layer, along }) => layer === 'mark' && !along).length;
-  if (points.length > MOST.points || marks.length + cuts.length > MOST.inside || drawnIn > 0) return null;
+  // Stitching, a pocket, joins between blocks, a bent cut: what is drawn into it needs its paper.
+  const drawnIn = template.lines.slice(1).some(({ layer, along, closed, outline }) => {
+    if (along || layer === 'seam') return false;
+    return closed || layer === 'mark' || (layer === 'cut' && outline.length > 2);
+  });
+  if (drawnIn || points.length > MOST.points || marks.length + cuts.length > MOST.inside) return null;
   return { fold: symmetric, points, marks, cuts };
 }

@@ -69,12 +69,9 @@ function pagesWith(
 
 /** The pages with as many full-size templates as keep the job under a dozen sheets. */
 function pagesOf(job: PrintJob, choice: PrintChoice, fonts: Pick<Pen, 'regular' | 'bold'>): Printed {
-  let printed = pagesWith(job, choice, fonts, USUAL_SHEETS[0]);
-  for (const most of USUAL_SHEETS.slice(1)) {
-    if (printed.pages.length < UNDER) break;
-    printed = pagesWith(job, choice, fonts, most);
-  }
-  return printed;
+  // Of the usual parts, whatever is asked for: a label more changes no template.
+  const usual = (most: number): number => pagesWith(job, { ...choice, parts: USUAL_PARTS }, fonts, most).pages.length;
+  return pagesWith(job, choice, fonts, USUAL_SHEETS.find((most) => usual(most) < UNDER) ?? 0);
 }
 
 /**

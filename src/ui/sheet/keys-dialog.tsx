@@ -2,19 +2,21 @@
 
 import { useState } from 'react';
 import { Dialog } from '@/ui/kit/dialog';
-import { STAGES } from '@/ui/stages';
+import { stagesFor } from '@/ui/stages';
+import type { Stage } from './stage';
+import { usePiece, useSheet } from './store';
 import { WordsDialog } from '@/ui/words/word-card';
 
-const keys = (): [string, string][] => [
+const keysFor = (stages: readonly Stage[]): [string, string][] => [
   ['Enter', 'take the figure and go to the next measurement'],
-  ['Escape', 'forget what was typed in the field'],
+  ['Escape', 'forget what you typed in the field'],
   ['Arrow up, arrow down', 'one millimetre more or less, in a field or on a handle'],
   ['Shift + arrow', 'ten millimetres'],
   ['Tab', 'to the next field, button or handle'],
   ['Ctrl + Z; Ctrl + Y or Ctrl + Shift + Z', 'undo; redo'],
-  [`Alt + 1 … ${STAGES.length}`, `to a stage: ${STAGES.map(({ name }) => name).join(', ')}`],
-  ['R', 'in the round and back'],
-  ['+, −, 0', 'nearer, farther and the whole of a drawing, while something in it has the focus'],
+  [`Alt + 1 … ${stages.length}`, `to a stage: ${stages.map(({ name }) => name).join(', ')}`],
+  ['R', '3D and back'],
+  ['+, −, 0', 'zoom in, zoom out, the whole drawing, while something in it has the focus'],
   [
     'Page up, page down',
     'from point to point of a drawn outline; A adds one, Delete takes it out, S and L make the way on smooth or straight',
@@ -25,11 +27,13 @@ const keys = (): [string, string][] => [
 /** The list of keys. */
 export function KeysDialog({ onClose }: { onClose: () => void }) {
   const [words, setWords] = useState(false);
+  const piece = usePiece();
+  const open = useSheet((state) => state.stage);
   if (words) return <WordsDialog onClose={onClose} />;
   return (
     <Dialog title="Keys" onClose={onClose}>
       <dl className="grid grid-cols-[auto_1fr] gap-x-4 gap-y-1 text-sm">
-        {keys().map(([key, what]) => (
+        {keysFor(stagesFor(piece, open)).map(([key, what]) => (
           <div key={key} className="contents">
             <dt className="font-semibold">{key}</dt>
             <dd>{what}</dd>

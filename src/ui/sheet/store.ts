@@ -47,7 +47,8 @@ export type Worked = {
   answer: { of: Piece; lines: SizeLine[]; findings: SheetView['findings']; settled: boolean } | null;
   /** a question that was not answered, and the field that was changed before it */
   stuck: { message: string; at: string | null } | null;
-  sit: { view: SitView | null; running: boolean; wrong: string | null };
+  /** the sitting, and the piece that sat under it */
+  sit: { view: SitView | null; of: Piece | null; running: boolean; wrong: string | null };
 };
 
 /** What the sheet shows and can do. */
@@ -149,7 +150,7 @@ export function createSheetStore(
       answer: null,
       why: null,
       stuck: null,
-      sit: { view: null, running: false, wrong: null },
+      sit: { view: null, of: null, running: false, wrong: null },
       dragMessage: null,
       lastField: null,
       saver,

@@ -174,7 +174,7 @@ export function keepSat(store: SheetStore, client: JobClient, stages: readonly S
     put({ running: true, wrong: null });
     try {
       const result = await client.ask('sit', { piece, house });
-      if (asked === piece) put({ view: 'view' in result ? result.view : null, running: false });
+      if (asked === piece) put({ view: 'view' in result ? result.view : null, of: piece, running: false });
     } catch (error) {
       if (asked === piece && error instanceof NotAnswered && error.why !== 'given-up') put({ running: false, wrong: error.message });
     }

@@ -1,7 +1,8 @@
 'use client';
 
 import { useId, useRef, useState, type KeyboardEvent, type ReactNode } from 'react';
-import { foamThickness, formatLength, inUnit, parseLength, parseMass } from '@/core/length';
+import { foamThickness, formatLength, inUnit, parseLength } from '@/core/length';
+import { readFigure } from './read-figure';
 import { Figure } from './figure';
 import { useDraft } from './draft';
 import { useSettings } from '../settings';
@@ -212,18 +213,7 @@ export function FigureField(props: FieldProps & { value: number | null; suffix?:
       {...props}
       shown={props.value === null ? '' : `${props.value}${suffix ? ` ${suffix}` : ''}`}
       nudge={(value, steps) => value + steps}
-      understood={(text) => {
-        const clean = text
-          .replace(suffix ?? '\u0000', '')
-          .replace(',', '.')
-          .replace('−', '-')
-          .trim();
-        const mass = suffix === 'kg' ? parseMass(text) : null;
-        if (mass !== null && (!whole || Number.isInteger(mass))) return { ok: true, value: mass, says: `${mass} kg` };
-        if (!/^-?\d+(\.\d+)?$/.test(clean)) return { ok: false, message: `“${text.slice(0, 30)}” is not a number` };
-        if (whole && !/^-?\d+$/.test(clean)) return { ok: false, message: 'This must be a whole number' };
-        return { ok: true, value: Number(clean), says: `${Number(clean)}${suffix ? ` ${suffix}` : ''}` };
-      }}
+      understood={(text) => readFigure(text, { suffix, whole })}
     />
   );
 }

@@ -44,7 +44,7 @@ function bench(replies: (Reply | Promise<Reply>)[], stored: Record<string, strin
     onChange: (change) => Object.assign(state, change),
   };
   const saver: Saver = createSaver(record('A'), stale, means);
-  return { saver, state, sent, kept: stored, waits, rest: () => new Promise((resolve) => setTimeout(resolve, 5)) };
+  return { saver, state, sent, stored, waits, rest: () => new Promise((resolve) => setTimeout(resolve, 5)) };
 }
 
 const saved = (name: string, revision: number): Reply => ({ status: 200, data: record(name, revision) as never });
@@ -52,7 +52,7 @@ const KEY = 'unsaved p1';
 
 describe('a piece that saves itself', () => {
   it('saves every finished change as one revision, in order, and a drag only when it ends', async () => {
-    const { saver, state, sent, kept, rest } = bench([saved('B', 2), saved('D', 3)]);
+    const { saver, state, sent, stored, rest } = bench([saved('B', 2), saved('D', 3)]);
     saver.change(named('B'));
     saver.change(named('C'), { live: true });
     expect(state.piece.name).toBe('C');
@@ -63,19 +63,19 @@ describe('a piece that saves itself', () => {
       ['D', 2],
     ]);
     expect(state).toMatchObject({ status: 'saved', canUndo: true, message: null });
-    expect(kept).toEqual({});
+    expect(stored).toEqual({});
     expect(saver.latest().name).toBe('D');
   });
 
   it('out of reach it is kept in the browser and tried again until it is saved', async () => {
-    const { saver, state, kept, waits, rest } = bench([new Error('no line'), new Error('no line'), saved('B', 2)]);
+    const { saver, state, stored, waits, rest } = bench([new Error('no line'), new Error('no line'), saved('B', 2)]);
     saver.change(named('B'));
     await Promise.resolve();
-    expect(JSON.parse(kept[KEY]!)).toMatchObject({ base: 1, piece: { name: 'B' } });
+    expect(JSON.parse(stored[KEY]!)).toMatchObject({ base: 1, piece: { name: 'B' } });
     await rest();
     expect(waits).toHaveLength(2);
     expect(state.status).toBe('saved');
-    expect(kept).toEqual({});
+    expect(stored).toEqual({});
   });
 
   it('what the workshop fails at is tried again under the same id; only what it refuses is not', async () => {
@@ -95,7 +95,7 @@ describe('a piece that saves itself', () => {
     const never = bench([new Error('no line')]);
     never.saver.change(named('B'));
     await Promise.resolve();
-    const [one] = Object.values(never.kept);
+    const [one] = Object.values(never.stored);
     expect(JSON.parse(one!)).toMatchObject({ base: 1, saveId: 'save-1' });
     const stored = { [KEY]: JSON.stringify({ base: 1, piece: named('C'), saveId: 'second', after: 'first' }) };
     const { saver, sent, rest } = bench([saved('C', 3)], stored);
@@ -121,12 +121,12 @@ describe('a piece that saves itself', () => {
   });
 
   it('what the workshop refuses stays on the screen and is not sent again at every opening', async () => {
-    const { saver, state, kept, rest } = bench([{ status: 422, data: { message: 'Nail pitch cannot be 0' } }]);
+    const { saver, state, stored, rest } = bench([{ status: 422, data: { message: 'Nail pitch cannot be 0' } }]);
     saver.change(named('Refused'));
     await rest();
     expect(state).toMatchObject({ status: 'refused', message: 'Nail pitch cannot be 0', piece: { name: 'Refused' } });
     // Opened again: the piece stands as it was saved, and the change is offered.
-    const again = bench([saved('Refused', 2)], { ...kept });
+    const again = bench([saved('Refused', 2)], { ...stored });
     again.saver.resume();
     await again.rest();
     expect(again.sent).toEqual([]);
@@ -136,11 +136,11 @@ describe('a piece that saves itself', () => {
     expect(again.sent).toHaveLength(1);
     expect(again.state).toMatchObject({ refused: null, status: 'saved', piece: { name: 'Refused' } });
     // Or it is left, and then it is gone for good.
-    const left = bench([], { ...kept });
+    const left = bench([], { ...stored });
     left.saver.resume();
     left.saver.refused('forget');
     await left.rest();
-    expect([left.sent, left.kept, left.state.piece.name]).toEqual([[], {}, 'A']);
+    expect([left.sent, left.stored, left.state.piece.name]).toEqual([[], {}, 'A']);
   });
 
   it('a change after a refused one is saved', async () => {
@@ -167,17 +167,17 @@ describe('two versions of one piece', () => {
   });
 
   it('keep the newest of three edits that waited, not the first', async () => {
-    const { saver, state, sent, kept, rest } = bench([conflict, { status: 200, data: {} }]);
+    const { saver, state, sent, stored, rest } = bench([conflict, { status: 200, data: {} }]);
     for (const name of ['Mine 1', 'Mine 2', 'Mine 3']) saver.change(named(name));
     await rest();
     expect(state.conflict!.mine.name).toBe('Mine 3');
     expect(sent.at(-1)).toMatchObject({ method: 'PUT', url: '/api/pieces/p1/stale', body: { stale: 3, piece: { name: 'Mine 3' } } });
-    expect(kept).toEqual({});
+    expect(stored).toEqual({});
     // Where even that does not arrive it stays in the browser.
     const off = bench([conflict, new Error('no line')]);
     for (const name of ['Mine 1', 'Mine 2']) off.saver.change(named(name));
     await off.rest();
-    expect(JSON.parse(off.kept[KEY]!)).toMatchObject({ piece: { name: 'Mine 2' } });
+    expect(JSON.parse(off.stored[KEY]!)).toMatchObject({ piece: { name: 'Mine 2' } });
   });
 
   it('or mine is saved over it, from the revision that is there', async () => {

@@ -246,17 +246,18 @@ export function Sat() {
   const goTo = useSheet((state) => state.goTo);
   if (piece.pads.length === 0) return null;
   const plan = sit.view?.sit;
+  const current = sit.of === piece && !sit.running;
   const wrong = plan && (plan.bottoms || plan.edgeFelt || !plan.converged);
   return (
     <section
       aria-label="Sitting"
       className="border-t-2 border-base-content/40 mt-2 pt-1"
-      data-sat={sit.running || (!plan && !sit.wrong) ? 'running' : 'still'}
+      data-sat={current || sit.wrong ? 'still' : 'running'}
     >
       <button
         type="button"
         data-verdict
-        className={`flex gap-1 w-full text-left text-sm cursor-pointer py-1 ${wrong ? 'text-error font-semibold' : ''} ${sit.running ? 'italic' : ''}`}
+        className={`flex gap-1 w-full text-left text-sm cursor-pointer py-1 ${wrong ? 'text-error font-semibold' : ''} ${current ? '' : 'italic'}`}
         aria-expanded={open}
         onClick={() => goTo(stage, open ? undefined : 'sit')}
       >
