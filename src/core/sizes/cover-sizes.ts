@@ -2,6 +2,7 @@ import { OF_CLOTH, wayOf, type CoverPlan } from '../cover';
 import { isStretched, overAllName } from '../foam';
 import { kindOf } from '../piece';
 import { goesBack } from '../strip';
+import { blankSums, growingSums, liningSums, partSums, weltSums } from './sums';
 import { count, length, type Making, type SizeLine } from './types';
 
 const coverLine = { group: 'Cover' as const, unit: 'length' as const };
@@ -67,6 +68,7 @@ function blankSizes({ plan, rule }: Making, cover: CoverPlan): SizeLine[] {
         side,
         ...under,
       ],
+      sums: blankSums(blank, { width: plan.outline.width, height: plan.outline.depth }),
     },
   ];
 }
@@ -89,6 +91,7 @@ function pieceSizes({ rule }: Making, cover: CoverPlan): SizeLine[] {
         rule('allowance', 'seamAllowance'),
         ...(stapled ? [rule('turn under', 'return'), rule('extra', 'bandExtra')] : []),
       ],
+      sums: partSums(piece),
     };
   });
 }
@@ -102,6 +105,7 @@ function weltSizes({ rule }: Making, cover: CoverPlan): SizeLine[] {
     by: welt.stripWidth,
     note: `${welt.cut === 'bias' ? 'on the bias' : 'on the straight'}, ${welt.strips === 1 ? 'in one' : `in ${welt.strips} parts joined at 45°`}, ${welt.join === null ? 'its ends run out over the edge' : `join at the ${welt.join}`}${OF_CLOTH[welt.cloth] && ','}${OF_CLOTH[welt.cloth]}`,
     formula: `length = seam + overlap + joins; width = π·cord${welt.double ? '·2' : ''} + 2·allowance`,
+    sums: weltSums(welt, rule('allowance', 'seamAllowance').value, rule('overlap', 'weltOverlap').value),
     terms: [
       length('seam', 'The seam, along the piece', welt.seamLength),
       length('cord', 'Cord', welt.cord),
@@ -187,6 +191,7 @@ function liningSizes({ plan, piece, rule }: Making): SizeLine[] {
   const stretched = isStretched(piece.wadding);
   const under = kindOf(piece.kind).traits.wall || (stretched && !wayOf(piece.covering.way).loose);
   const { wadding, dustCover } = plan;
+  const outline = { width: plan.outline.width, height: plan.outline.depth };
   return [
     ...(wadding
       ? [
@@ -205,6 +210,7 @@ function liningSizes({ plan, piece, rule }: Making): SizeLine[] {
               ...(stretched ? [] : [rule('settled', 'waddingUnderCover')]),
               ...(under ? [rule('under', 'waddingUnder')] : []),
             ],
+            sums: liningSums(wadding, outline, under ? rule('under', 'waddingUnder').value : 0),
           },
         ]
       : []),
@@ -219,6 +225,10 @@ function liningSizes({ plan, piece, rule }: Making): SizeLine[] {
             note: `${dustCover.count} to cut`,
             formula: 'size = board − 2 × inset + 2 × turn',
             terms: [board, rule('inset', 'dustInset'), rule('turn', 'dustTurn')],
+            sums: growingSums('Board', outline, [
+              ['Inset, both edges', { width: dustCover.finishedWidth, height: dustCover.finishedHeight }],
+              ['Turned under, both edges', dustCover],
+            ]),
           },
         ]
       : []),

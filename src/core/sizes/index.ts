@@ -3,4 +3,4 @@ export { CHOSEN, withChosenLays, type ChosenLengths } from './chosen-lays';
 export { LEVEL } from './padding-sizes';
 export { printFigure } from './print-figure';
 export { sizesOf } from './sizes';
-export { SIZE_GROUPS, type SizeGroup, type SizeLine, type SizeUnit, type Term } from './types';
+export { SIZE_GROUPS, type SizeGroup, type SizeLine, type SizeUnit, type SumPart, type Term } from './types';

@@ -3,6 +3,7 @@ import type { FormLeft } from '../padding';
 import type { FoamPiece } from '../foam-cutting';
 import { formOf } from '../pad-forms';
 import { formedPad, KEPT, PAD_ROLES, thickest, thinnest, type Piece } from '../piece';
+import { growingSums } from './sums';
 import { length, type Making, type SizeLine } from './types';
 
 /** A middle within this of its rim is level, mm. */
@@ -153,6 +154,10 @@ export function paddingSizes({ plan, piece, rule }: Making): SizeLine[] {
             : [length('offset', 'This pad’s own overhang', piece.pads[i]!.offset)]),
           ...(foam.trimmed ? [rule('oversize', 'foamOversize'), length('trimmed', 'Width it is trimmed to', foam.finished.width)] : []),
         ],
+        sums: growingSums('Board', { width: plan.outline.width, height: plan.outline.depth }, [
+          [foam.finished.width < plan.outline.width ? 'In from the board, both edges' : 'Over the board, both edges', foam.finished],
+          ['Left on to be trimmed, both edges', foam],
+        ]),
       })),
   ];
 }

@@ -32,6 +32,12 @@ export type SizeGroup = (typeof SIZE_GROUPS)[number]['id'];
 /** The size that something is sold in, mm; what is not said may be any. A nail’s thickness is its head’s, a rivet’s its shank’s. */
 export type SoldSize = { width?: number; thickness?: number; length?: number };
 
+/** One entry of a sum: what it is and how much it puts on, mm; less than nothing takes off. */
+export type SumPart = { label: string; value: number };
+
+/** How a cut size adds up: width and height each as entries whose total is the size, mm. */
+export type Sums = { width: SumPart[]; height: SumPart[] };
+
 /** One number with the reason for it. */
 export type SizeLine = {
   key: string;
@@ -51,6 +57,8 @@ export type SizeLine = {
   answers?: { name: string; thickness?: number };
   formula: string;
   terms: Term[];
+  /** of a size that is cut: how both its figures add up */
+  sums?: Sums;
 };
 
 /** A line of the shopping list. */

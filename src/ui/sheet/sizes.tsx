@@ -4,7 +4,7 @@ import { ChevronDown, ChevronRight, Copy } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
 import { ruleOf, unusual } from '@/core/house';
 import { foamThickness, inUnit } from '@/core/length';
-import { printFigure, SIZE_GROUPS, withChosenLays, type SizeGroup, type SizeLine, type Term } from '@/core/sizes';
+import { printFigure, SIZE_GROUPS, withChosenLays, type SizeGroup, type SizeLine, type SumPart, type Term } from '@/core/sizes';
 import { Figure } from '@/ui/kit/fields/figure';
 import { useSettings } from '@/ui/kit/settings';
 import { RuleField } from './fields/rule-field';
@@ -38,21 +38,61 @@ function RuleTerm({ term }: { term: Term & { rule: string } }) {
   );
 }
 
+/** How one figure of a cut size adds up, as it would be written under each other. */
+function Sum({ name, parts, total }: { name: string; parts: readonly SumPart[]; total: number }) {
+  const { unit } = useSettings();
+  const said = (value: number): string => printFigure(Math.abs(value), 'length', unit, true);
+  return (
+    <table className="w-full text-sm mb-1.5">
+      <caption className="text-left text-xs text-base-content/80">{name}</caption>
+      <tbody>
+        {parts.map(({ label, value }, i) => (
+          <tr key={label}>
+            <th scope="row" className="text-left font-normal py-0.5 pr-2">
+              {label}
+            </th>
+            <td className="text-right whitespace-nowrap">
+              {value < 0 ? '− ' : i > 0 && '+ '}
+              <Figure says={said(value)} />
+            </td>
+          </tr>
+        ))}
+        <tr className="border-t border-base-content/40 font-semibold">
+          <th scope="row" className="text-left py-0.5">
+            Cut
+          </th>
+          <td className="text-right whitespace-nowrap">
+            = <Figure says={said(total)} />
+          </td>
+        </tr>
+      </tbody>
+    </table>
+  );
+}
+
 function Why({ line }: { line: SizeLine }) {
   const { unit } = useSettings();
-  const fixed = line.terms.filter((term) => !term.rule);
+  // A size that adds up has its terms in the sum.
+  const fixed = line.sums ? [] : line.terms.filter((term) => !term.rule);
   const rules = line.terms.filter((term): term is Term & { rule: string } => term.rule !== undefined);
   return (
     <div className="px-2 pb-2 bg-base-200">
-      <p className="font-display py-1.5">
-        {line.formula}
-        {line.unit === 'length' || line.unit === 'roll' ? (
-          <>
-            {' '}
-            = <Figure says={printFigure(line.value, line.unit, unit, true)} />
-          </>
-        ) : null}
-      </p>
+      {line.sums ? (
+        <>
+          <Sum name={line.by === undefined ? 'Length' : 'Width'} parts={line.sums.width} total={line.value} />
+          {line.by !== undefined && <Sum name="Height" parts={line.sums.height} total={line.by} />}
+        </>
+      ) : (
+        <p className="font-display py-1.5">
+          {line.formula}
+          {line.unit === 'length' || line.unit === 'roll' ? (
+            <>
+              {' '}
+              = <Figure says={printFigure(line.value, line.unit, unit, true)} />
+            </>
+          ) : null}
+        </p>
+      )}
       <ul className="text-sm">
         {fixed.map((term) => (
           <li key={term.symbol + term.label} className="flex justify-between gap-2 py-0.5">
