@@ -41,7 +41,7 @@ function RuleTerm({ term }: { term: Term & { rule: string } }) {
 /** How one figure of a cut size adds up, as it would be written under each other. */
 function Sum({ name, parts, total }: { name: string; parts: readonly SumPart[]; total: number }) {
   const { unit } = useSettings();
-  const said = (value: number): string => printFigure(Math.abs(value), 'length', unit, true);
+  const printed = (value: number): string => printFigure(Math.abs(value), 'length', unit, true);
   return (
     <table className="w-full text-sm mb-1.5">
       <caption className="text-left text-xs text-base-content/80">{name}</caption>
@@ -53,7 +53,7 @@ function Sum({ name, parts, total }: { name: string; parts: readonly SumPart[]; 
             </th>
             <td className="text-right whitespace-nowrap">
               {value < 0 ? '− ' : i > 0 && '+ '}
-              <Figure says={said(value)} />
+              <Figure says={printed(value)} />
             </td>
           </tr>
         ))}
@@ -62,7 +62,7 @@ function Sum({ name, parts, total }: { name: string; parts: readonly SumPart[]; 
             Cut
           </th>
           <td className="text-right whitespace-nowrap">
-            = <Figure says={said(total)} />
+            = <Figure says={printed(total)} />
           </td>
         </tr>
       </tbody>
