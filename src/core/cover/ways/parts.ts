@@ -27,12 +27,14 @@ function endsOf(ring: Ring): number[] {
 }
 
 /** Where a band is joined: at the corners – always where the padding is held back, and the band lies flat round it like a frame –, or at the back and as often as the roll makes needed, even about the back. */
-export function joinMarks({ ring, covering, model }: Working, steps: Float64Array, longest: number): number[] {
+export function joinMarks(working: Working, steps: Float64Array, longest: number): number[] {
+  const { ring, covering, model } = working;
   const corners = cornerPlaces(ring);
   if ((covering.joins === 'corners' || bareMargin(model) > 0) && corners.length > 1) return corners;
   const total = steps.reduce((sum, step) => sum + step, 0);
   // The ends of a long narrow piece are its short sides: the joins come to their middles.
   if (covering.joins === 'two' && total / 2 <= longest) return endsOf(ring);
+  if (isTooLongInOne(working, total)) return endsOf(ring);
   const count = Math.max(1, wholeUp(total / longest));
   // Two parts meet at the sides: a front and a back; otherwise one join is at the back.
   return Array.from({ length: count }, (_, k) => placeAt(ring, count === 2 ? 0.25 + k / 2 : 0.5 + k / count));
@@ -43,6 +45,15 @@ export function longestStrip({ model, rule }: Working): number {
   const { cloth } = model.piece;
   if (cloth.direction !== 'along') return Infinity;
   return Math.min(rule('stripLongest'), cloth.rollWidth) - 2 * rule('seamAllowance');
+}
+
+/**
+ * Whether a band that could be cut in one along the roll is better joined from two: in one, the roll would be bought as long
+ * as the band, for nothing that lies beside it. Joined at the middles of the ends it is half as long, and nobody sees where.
+ */
+function isTooLongInOne({ ring, covering, model, rule }: Working, total: number): boolean {
+  if (model.piece.cloth.direction === 'along' || covering.joins === 'one') return false;
+  return isGreater(total, Math.max(rule('stripLongest'), bounds(ring.places.map(({ point }) => point)).width));
 }
 
 /** The place of a rim where it crosses a centre line, in front (−1) or behind (1); axis 1 is front to back. */

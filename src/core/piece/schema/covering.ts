@@ -191,6 +191,7 @@ export const COVERING = record({
         { id: 'back', name: 'At the back' },
         { id: 'corners', name: 'At the corners' },
         { id: 'two', name: 'In two, joined at the ends' },
+        { id: 'one', name: 'One strip, cut along the roll' },
       ],
       { default: 'back' },
     ),

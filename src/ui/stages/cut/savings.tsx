@@ -2,11 +2,11 @@
 
 import { useEffect } from 'react';
 import { inUnit, rollLength } from '@/core/length';
-import type { Saving } from '@/core/plan';
+import { savedAlready, type Saving } from '@/core/plan';
 import { useSettings } from '@/ui/kit/settings';
 import { useJob } from '@/ui/kit/worker/use-job';
 import { useStore } from '@/ui/store/use-store';
-import { usePiece, useSheet } from '@/ui/sheet/store';
+import { usePiece, usePlan, useSheet } from '@/ui/sheet/store';
 
 /** What a saving saves, as it is said. */
 function useSaid(): (saving: Saving) => string {
@@ -17,6 +17,23 @@ function useSaid(): (saving: Saving) => string {
       ...(cloth > 0 ? [`${rollLength(cloth, unit)} of cloth`] : []),
       ...(sheets > 0 ? [sheets === 1 ? 'a sheet of foam' : `${sheets} sheets of foam`] : []),
     ].join(' and ');
+}
+
+/** What was saved without asking: said, and taken back by one press. */
+function Already() {
+  const piece = usePiece();
+  const plan = usePlan();
+  const apply = useSheet((state) => state.apply);
+  const { unit } = useSettings();
+  if (!plan) return null;
+  return savedAlready(piece, plan).map(({ id, words, takeBack, without }) => (
+    <p key={id} className="text-sm pt-1" data-saved={id}>
+      {inUnit(words, unit, rollLength)}
+      <button type="button" className="btn btn-sm btn-ghost font-normal mt-1 block" onClick={() => apply(without)}>
+        {takeBack}
+      </button>
+    </p>
+  ));
 }
 
 /** Ways to buy less, looked for by themselves: what each saves, what it gives up, done on request. */
@@ -36,6 +53,7 @@ export function Savings() {
   return (
     <section aria-label="Ways to save" className="pt-3 mt-3 border-t border-base-content/25">
       <h3 className="font-semibold text-sm">Ways to save</h3>
+      <Already />
       {running && (
         <p className="text-xs flex items-center gap-2" role="status">
           Laying it out in other ways… <progress className="progress w-20" value={done} aria-label="Ways tried" />
