@@ -123,7 +123,7 @@ describe('corners', () => {
     expect(words.detail).toMatch(/^All 4, 2 tucks: /);
     // One staple in the middle and one for each tuck.
     expect(plan.fixing.order.filter(({ kind }) => kind === 'corner')).toHaveLength(4 * 3);
-    expect(words.minutes).toBe(16);
+    expect(words.minutes).toBe(6);
     const bench = planPiece(newPiece('bench'), {}, QUICK);
     expect(bench.corners.map(cornerWords)).toEqual(Array(4).fill('parcel fold'));
     const boxed = planPiece({ ...newChairSeat(), covering: { way: 'boxed' } }, {}, QUICK);

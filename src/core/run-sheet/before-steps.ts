@@ -17,7 +17,7 @@ import { placedWords, rimSteps, sideUp } from './pad-steps';
 import { step, type ToldStep } from '../step/step';
 
 /** Plain handling times that no house rule is worth having for, minutes. */
-const HANDLING = { setOut: 2, checkBoard: 4, takeOff: 3, finding: 10, keep: 10, hessian: 8, form: 12 };
+const HANDLING = { setOut: 2, finding: 10, keep: 10, hessian: 8, form: 12 };
 
 /** Of gluing, this share is spraying; the rest is laying and pressing. */
 const SPRAYING = 0.6;
@@ -52,7 +52,7 @@ function offWords(strip: StripRecord): string {
 }
 
 /** Taking the old work off, and what was found under it. */
-export function stripSteps({ piece: { strip }, outline }: Model): ToldStep[] {
+export function stripSteps({ piece: { strip }, outline, rule }: Model): ToldStep[] {
   const steps: ToldStep[] = [];
   if (strip && (strip.items.length > 0 || strip.photos?.length || strip.meet?.length))
     steps.push(
@@ -60,7 +60,7 @@ export function stripSteps({ piece: { strip }, outline }: Model): ToldStep[] {
         'strip',
         'Strip',
         `${offWords(strip)}; mark where each sat before it comes off.${meetWords(strip, outline)}${staysWords(strip.items)}`,
-        Math.max(1, strip.items.length) * HANDLING.takeOff,
+        Math.max(1, strip.items.length) * rule('timeStripItem'),
         { caution: CAUTIONS.strip, photos: [...(strip.photos ?? []), ...strip.items.flatMap((item) => item.photos)] },
       ),
     );
@@ -75,14 +75,14 @@ export function stripSteps({ piece: { strip }, outline }: Model): ToldStep[] {
 }
 
 /** Looking the board over. */
-export function boardSteps({ piece, outline }: Model): ToldStep[] {
+export function boardSteps({ piece, outline, rule }: Model): ToldStep[] {
   if (lies({ piece }) === 'loose')
     return [
       step(
         'board',
         'Look at what it lies on',
         'Flat and sound, nothing that stands up through the padding or rubs the cover; measure it once more, left against right.',
-        HANDLING.checkBoard,
+        rule('timeBoardCheck'),
         { check: BASE_SOUND, uses: ['board'], caution: CAUTIONS.base },
       ),
     ];
@@ -91,7 +91,7 @@ export function boardSteps({ piece, outline }: Model): ToldStep[] {
       'board',
       'Check the board',
       `${kindOf(piece.kind).traits.pan || isMoulded(piece.base) ? 'Sound at its mounts, no crack, old rivets out and their holes round; break sharp edges; mark its middle line underneath.' : 'Flat, sound and square; break sharp edges; mark both centre lines underneath.'}${triedBare(piece.base.opening, outlineSize(outline))}`,
-      HANDLING.checkBoard,
+      rule('timeBoardCheck'),
       { check: BASE_SOUND, uses: ['board'], caution: kindOf(piece.kind).traits.pan ? CAUTIONS.saddle : CAUTIONS.base },
     ),
   ];

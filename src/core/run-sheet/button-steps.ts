@@ -9,7 +9,7 @@ import { step, type ToldStep } from '../step/step';
 const DEEP = 20;
 const WELL = 25;
 /** Setting out, and each hole or well: minutes. */
-const MINUTES = { setOut: 4, each: 1, cover: 1.5 };
+const MINUTES = { setOut: 4, each: 1 };
 
 /** Twine is cut to the centimetre, mm. */
 const TWINE = 10;
@@ -61,16 +61,17 @@ export function buttonHoles(model: Model, { buttons }: CoverPlan): ToldStep[] {
 /**
  * Covering the buttons, out of what the cover leaves over.
  *
+ * @param model for its times
  * @param cover with its buttons, or without
  */
-export function coverButtons({ buttons }: CoverPlan): ToldStep[] {
+export function coverButtons({ rule }: Pick<Model, 'rule'>, { buttons }: CoverPlan): ToldStep[] {
   if (!buttons) return [];
   return [
     step(
       'button-cover',
       'Cover the buttons',
       `${buttons.count} of ${Math.round(buttons.size)} mm: rounds of ${Math.round(buttons.blank)} mm from what the cover leaves over, the pattern in the middle of each; press them on, and pull at every one before it is used.`,
-      buttons.count * MINUTES.cover,
+      buttons.count * rule('timeButtonCover'),
       { uses: ['button', 'cloth'], caution: CAUTIONS.shears },
     ),
   ];
@@ -115,7 +116,7 @@ export function drawButtons(model: Model, { buttons }: CoverPlan): ToldStep[] {
       'buttons',
       'Draw in the buttons',
       `${buttons.count} buttons, those nearest the middle first, ${throughBoard(model) ? 'each through its hole' : gridWords(model)}. Needle ${Math.ceil(buttons.needle)} mm or longer, ${twine} mm of waxed twine for each, drawn in ${Math.round(buttons.depth)} mm: ${behind}.${smooth}`,
-      (buttons.count * model.rule('timeNail') * 3) / 60,
+      buttons.count * model.rule('timeButtonDraw'),
       { uses: ['button', 'cord'], caution: CAUTIONS.nails, sees: { in: throughBoard(model) ? 'back' : 'cloth' } },
     ),
   ];

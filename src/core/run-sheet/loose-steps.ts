@@ -5,7 +5,7 @@ import { CAUTIONS } from '../step/cautions';
 import { step, type ToldStep } from '../step/step';
 
 /** Filling one, turning and closing it; a loop made and sewn in; a knob set: minutes. */
-const HANDLING = { fill: 8, zip: 8, close: 6, loop: 3, knob: 2 };
+const HANDLING = { fill: 8, close: 6, loop: 3, knob: 2 };
 
 const mm = (value: number): number => Math.round(value);
 
@@ -29,7 +29,7 @@ function sewWords({ kind, taper, welts, zip, loops }: LoosePlan): string {
 export function looseSteps({ loose }: Pick<CoverPlan, 'loose'>, rule: RuleReader): ToldStep[] {
   return loose.flatMap((loosePlan) => {
     const sewing = ((loosePlan.sewn / 1000) * (loosePlan.welts.length > 0 ? 2 : 1) * rule('timeSewMetre')) / 60;
-    const each = sewing + (loosePlan.zip === null ? 0 : HANDLING.zip) + loosePlan.loops.length * HANDLING.loop;
+    const each = sewing + (loosePlan.zip === null ? 0 : rule('timeZip')) + loosePlan.loops.length * HANDLING.loop;
     const kind = LOOSE_KINDS.find(({ id }) => id === loosePlan.kind)!.name.toLowerCase();
     return [
       step(

@@ -10,9 +10,6 @@ import { CAUTIONS } from '../step/cautions';
 import { metresRound, sizeOf } from './metres';
 import { step, type ToldStep } from '../step/step';
 
-/** Laying it, without its way round, minutes. */
-const LAYING = 3;
-
 /** Where a pad is cut apart because what lies outside the line is laid once the panel inside it is on; null where it is laid whole. */
 export function apartAt({ piece: { covering }, pads }: Model, pad: string | null): { line: string; toNear: boolean } | null {
   const found = pads.find(({ pad: { id } }) => id === pad);
@@ -65,7 +62,7 @@ function stretchedStep(model: Model, wadding: LiningPiece, zip: ZipPlan | null):
     'wadding',
     'Stretch the backed foam over all',
     `${sizeOf(wadding)}. ${apart(model, null)}Foam side down, its backing out, so that the cover slides on it. From the middle outwards, smooth but not pulled thin: where it is strained it goes thin and the edge reads through. ${holdId}; at corners cut a V out and butt the edges, nothing lies double.${zipWords(model, zip)}`,
-    LAYING + (metresRound([wadding]) * rule('timeClothMetre')) / 60 + (loose || pan ? 0 : (staples * rule('timeStaple')) / 60),
+    rule('timeWadding') + (metresRound([wadding]) * rule('timeClothMetre')) / 60 + (loose || pan ? 0 : (staples * rule('timeStaple')) / 60),
     { check: WADDING_LAID, uses: ['wadding', loose || pan ? 'glue' : 'staple'], caution: loose || pan ? CAUTIONS.glue : CAUTIONS.staples },
   );
 }
@@ -91,11 +88,11 @@ export function overAllStep(model: Model, wadding: LiningPiece, zip: ZipPlan | n
       'wadding',
       'Lay the old wadding back',
       `Shake it out, tease what is flat, turn the worn side down.${zipWords(model, zip)}`,
-      LAYING,
+      model.rule('timeWadding'),
       { check: WADDING_LAID, caution: CAUTIONS.strip },
     );
   if (isStretched(wadding.material)) return stretchedStep(model, wadding, zip);
-  const minutes = LAYING + (metresRound([wadding]) * model.rule('timeClothMetre')) / 60;
+  const minutes = model.rule('timeWadding') + (metresRound([wadding]) * model.rule('timeClothMetre')) / 60;
   const how = wrapped(model);
   const row =
     how === 'under'

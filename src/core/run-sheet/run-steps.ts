@@ -9,6 +9,7 @@ import { HARDWARE_KINDS, kindOf, STRIP_KINDS, type Hardware } from '../piece';
 import { keptLayers, newOf, otherParts, partComes, partName, reassembly } from '../strip';
 import { buttonHoles, buttonWells, drawButtons } from './button-steps';
 import { boardSteps, buildSteps, deckSteps, padSteps, stripSteps } from './before-steps';
+import { averageOfSet } from '../step/batches';
 import { CAUTIONS } from '../step/cautions';
 import { FINISHED, HUNG, withStops } from '../step/checkpoints';
 import { looseSteps } from './loose-steps';
@@ -19,7 +20,7 @@ import { seenIn, step, type Step, type ToldStep } from '../step/step';
 import { woodSteps } from './wood-steps';
 
 /** Plain handling times, minutes. */
-const HANDLING = { measure: 4, refit: 2 };
+const HANDLING = { refit: 2 };
 
 /** What a run sheet is put together from. */
 export type Ingredients = {
@@ -78,8 +79,8 @@ function dustStep(model: Model, dust: LiningPiece): ToldStep {
 /** A place to the left or right of a middle, as it is said. */
 const aside = (x: number): string => `${Math.abs(Math.round(x))} mm ${Math.abs(x) < 0.5 ? 'off the middle' : x < 0 ? 'left' : 'right'}`;
 
-/** One cleat; one panel on the wall: minutes. */
-const MINUTES = { cleat: 4, hang: 4 };
+/** One cleat, minutes. */
+const CLEAT = 4;
 
 /** Cleats are screwed on from behind, over the dust cover, before anything hangs. */
 function cleatSteps(panels: PanelLayout | null): ToldStep[] {
@@ -96,14 +97,14 @@ function cleatSteps(panels: PanelLayout | null): ToldStep[] {
       'cleats',
       mounting === 'joined' ? 'Join the panels, screw the cleats on' : 'Screw the cleats on',
       `${mounting === 'joined' ? 'Face down on a clean blanket, edges tight, battens across all of them behind. ' : ''}Level line ${hanging.line} mm below the top edge on every one; ${mounting === 'joined' ? `${matching.length} cleats` : `${matching.length} on each, ${where} of its middle`}; ${screw}. Stand-offs as thick as the cleats near the bottom corners, so that it hangs plumb.`,
-      MINUTES.cleat * Math.max(1, matching.length / (mounting === 'joined' ? panels.centres.length : 1)),
+      CLEAT * Math.max(1, matching.length / (mounting === 'joined' ? panels.centres.length : 1)),
       { uses: ['fastener'], caution: CAUTIONS.saw },
     ),
   ];
 }
 
 /** Panels go up from the middle of the wall outwards, so that what the wall is out by is shared by both ends. */
-function hangSteps(panels: PanelLayout | null): ToldStep[] {
+function hangSteps({ rule }: Pick<Model, 'rule'>, panels: PanelLayout | null): ToldStep[] {
   if (!panels) return [];
   const { hanging, needed, rated, holds, mounting } = panels;
   const joined = mounting === 'joined';
@@ -114,7 +115,7 @@ function hangSteps(panels: PanelLayout | null): ToldStep[] {
       'Hang it',
       `Mark the middle of the wall and one level line; wall halves at ${marks} mm from the middle, − to the left. The middle panels first, then outwards on both sides, a card as thick as the gap between them. ${holds ? `The cleats ${joined ? 'together' : 'of each panel'} hold ${rated} kg; 4 × its weight is ${Math.ceil(needed)} kg. Test them with ${Math.ceil(needed)} kg, never more than ${rated} kg, before anybody leans on it.` : `Do not hang it yet: it needs ${Math.ceil(needed)} kg of cleats (4 × weight) and these hold ${rated} kg. Never test cleats beyond their rating.`}`,
       // Of one panel, as every step is.
-      MINUTES.hang,
+      rule('timeHang'),
       { check: HUNG, uses: ['fastener'], caution: CAUTIONS.hanging, place: 'site' },
     ),
   ];
@@ -225,20 +226,20 @@ export function runSteps({ fastening, foam, wadding, dust, cover, panels }: Ingr
           ...seenIn('back', [...(dust ? [dustStep(model, dust)] : []), ...cleatSteps(panels)]),
           ...refitSteps(model, laid),
           ...partSteps(model, 'after'),
-          step('measure', 'Measure and label', 'Crown and height against the sizes; label with serial and day.', HANDLING.measure, {
+          step('measure', 'Measure and label', 'Crown and height against the sizes; label with serial and day.', model.rule('timeLabel'), {
             check: FINISHED,
             caution: CAUTIONS.fire,
             sees: { in: 'section' },
           }),
           // Labelled behind before nobody gets there any more.
-          ...hangSteps(panels),
+          ...hangSteps(model, panels),
         ],
       ],
     ]),
     'measure',
   );
   const { pan, wall } = kindOf(piece.kind).traits;
-  return withStops(steps, {
+  return withStops(averageOfSet(steps, piece.count, model.rule('setShare')), {
     loose: Boolean(wayOf(piece.covering.way).loose),
     pan,
     wall,

@@ -10,10 +10,11 @@ import { goesBack, isKept, keptLayers } from '../strip';
 import { coverButtons } from './button-steps';
 import { CAUTIONS } from '../step/cautions';
 import { cut, metresRound, sizeOf } from './metres';
+import { sewingMinutes } from './sewing-times';
 import { step, type ToldStep } from '../step/step';
 
-/** Plain handling times, minutes: of a piece of cloth chalking it round and notching it, of a seam pinning it, its ends and pressing it. */
-const HANDLING = { clothPiece: 2, seam: 2, join: 1, lining: 4, old: 10, ready: 20, film: 2, prove: 6, zip: 8, weltMetre: 2 } as const;
+/** Plain handling times, minutes: of a part chalking it round and notching it. */
+const HANDLING = { clothPiece: 2, join: 1, lining: 4, old: 10, ready: 20, film: 2, prove: 6 } as const;
 
 const round = (mm: number): number => Math.round(mm * 10) / 10;
 /** How each lining is laid on. */
@@ -100,7 +101,7 @@ function channelSteps({ rule, piece }: Model, { channels }: CoverPlan): ToldStep
       'channels',
       'Quilt the channels',
       `Cut the layers oversize first${channels.backing > 0 ? `, cloth on ${round(channels.backing)} mm backed foam` : ''}; ${channels.lines} lines, marked ${round(channels.pitch)} mm apart on the back of the cloth, from the middle outwards; measure the sewn width: ${Math.round(channels.sewnWidth)} mm. Then cut the panel to its template. ${stitchingWords(piece.cloth)}`,
-      ((channels.thread / rule('threadFactor')) * 100 * rule('timeSewMetre')) / 60_000,
+      channels.lines * rule('timeChannel'),
       {
         uses: piece.wadding === null || channels.backing > 0 ? ['cloth', 'thread'] : ['cloth', 'wadding', 'thread'],
         caution: CAUTIONS.machine,
@@ -152,7 +153,7 @@ function stitchSteps(model: Model, cover: CoverPlan): ToldStep[] {
               `${welt.name.toLowerCase()}: ${cut(welt.stripLength)} × ${cut(welt.stripWidth)} mm, ${welt.cut === 'bias' ? 'on the bias' : 'on the straight'}, cord ${round(welt.cord)} mm${OF_CLOTH[welt.cloth]}`,
           )
           .join('; '),
-        welts.reduce((sum, welt) => sum + (welt.stripLength / 1000) * HANDLING.weltMetre, 0),
+        (welts.reduce((sum, welt) => sum + welt.stripLength / 1000, 0) * rule('timePiping')) / 60,
         { uses: ['cord', 'thread'], caution, place: 'machine' },
       ),
     );
@@ -163,7 +164,7 @@ function stitchSteps(model: Model, cover: CoverPlan): ToldStep[] {
         'zip',
         'Set the zip in',
         `${cut(zip.length)} mm along the ${zip.place}, between the two halves of its band, before that is joined to the rest; closed at both ends, and left open a hand wide so that the cover can be turned; no foam or wadding within ${rule('zipFree')} mm of its teeth, in the seam or under it.`,
-        HANDLING.zip,
+        rule('timeZip'),
         { uses: ['zip', 'thread'], caution, place: 'machine' },
       ),
     );
@@ -175,7 +176,7 @@ function stitchSteps(model: Model, cover: CoverPlan): ToldStep[] {
         'sew',
         'Sew the cover',
         `${seamWords(cover)}${takenWords(piece.covering)} ${stitchingWords(piece.cloth)}${thickestWords(piece.cloth, stitched)}`,
-        stitched.reduce((sum, seam) => sum + HANDLING.seam + sew(seam.length * (seam.welted ? 2 : 1)), 0),
+        sewingMinutes(cover, piece.covering, rule),
         { check: SEWN, uses: ['thread'], caution, place: 'machine' },
       ),
     );
@@ -270,7 +271,7 @@ export function sewingSteps(model: Model, whole: CoverPlan, cover: CoverPlan): T
     ...oldSteps(model, whole),
     ...channelSteps(model, cover),
     ...(cover.pieces.length > 0 ? [cutStep(model, cover)] : []),
-    ...coverButtons(cover),
+    ...coverButtons(model, cover),
     ...stitchSteps(model, cover),
   ];
 }

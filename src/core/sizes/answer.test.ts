@@ -22,8 +22,8 @@ describe('the answer line', () => {
       `Foam ${foam.join(', ')}`,
     ]);
     expect(cloth).toBe(`Cloth ${(Math.ceil(plan.cut.cloth.length / 100) / 10).toFixed(1)} m`);
-    // Eight of some 90 minutes, waits shared: a long day and a half at the most.
-    expect(work).toMatch(/^Work for 8 ([6-9]|1[0-4]) h( \d\d)?$/);
+    // A seat of a set takes 28 to 45 minutes.
+    expect(work).toMatch(/^Work for 8 [4-6] h( \d\d)?$/);
   });
 
   it.each(KINDS.map(({ id }) => id))('%s: every part that is cut stands in it or is counted, and each figure has its reason', (id) => {

@@ -1,6 +1,19 @@
 import type { ToldStep } from './step';
 
 /**
+ * Minutes of one piece of a set, on average: the first takes its time, each further one a share of it. Source: trade.md,
+ * “Work values”, with its figures for a set in brackets.
+ *
+ * @param steps of one piece made by itself
+ * @param count pieces in the set
+ * @param share what each further one takes, in hundredths
+ */
+export function averageOfSet<S extends ToldStep>(steps: readonly S[], count: number, share: number): S[] {
+  const average = (1 + ((count - 1) * share) / 100) / count;
+  return steps.map((step) => (step.batch === 'first only' ? step : { ...step, minutes: Math.max(1, Math.round(step.minutes * average)) }));
+}
+
+/**
  * Minutes of a set done in batches: each step on all pieces before the next. A wait is spent on the next piece's turn:
  * only what is longer than that is waited for, once.
  *

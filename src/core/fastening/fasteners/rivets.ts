@@ -19,8 +19,6 @@ const RIVET_LENGTHS = [8, 10, 12, 16, 20, 25];
 /** The length for what is held together: the shortest on sale that closes. */
 export const rivetFor = (grip: number): number =>
   RIVET_LENGTHS.find((rivetLength) => rivetLength >= grip + RIVET.more) ?? Math.ceil(grip + RIVET.more);
-/** A rivet: drill, set, look, minutes. */
-const EACH = 0.75;
 
 /** The places with the holes of the old cover used again: the nearest place goes to each, and what no place is near to is one more. */
 function throughOld({ piece, rule }: FixModel, places: readonly FastenerPlace[]): FastenerPlace[] {
@@ -98,7 +96,7 @@ export const rivets: Fastener = {
       'rivet',
       `Rivet it through the ${base}`,
       `${places.length} rivets with washers, as numbered${through(old)}${pan ? '; nose, tail, then the sides from the front backwards' : ''}; drill ${old > 0 ? 'the others ' : ''}through cloth and ${base} together, from below. A temporary one comes out as soon as the rivets on either side of it hold.`,
-      places.length * EACH,
+      (places.length * model.rule('timeRivet')) / 60,
       { check: FASTENED, uses: ['fastener'], caution: CAUTIONS.rivets },
     );
     if (heldBy(model) !== 'rivets') return { fasten: [rivet] };
