@@ -1,13 +1,13 @@
-import type { Room } from '../base';
+import { isMoulded, type Room } from '../base';
 import type { FormLeft } from '../padding';
 import type { FoamPiece } from '../foam-cutting';
 import { formOf } from '../pad-forms';
-import { formedPad, KEPT, PAD_ROLES, thickest, thinnest, type Piece } from '../piece';
+import { formedPad, kindOf, KEPT, PAD_ROLES, thickest, thinnest, type Piece } from '../piece';
 import { growingSums } from './sums';
 import { length, type Making, type SizeLine } from './types';
 
 /** A middle within this of its rim is level, mm. */
-export const LEVEL = 0.75;
+const LEVEL = 0.75;
 
 /** What is said of a pad beside its size. */
 function padNote({ materialName, layers, count, scrap, blocks, kept, trimmed, finished }: FoamPiece): string {
@@ -84,9 +84,42 @@ function formLines({ pads }: Piece, forms: readonly FormLeft[]): SizeLine[] {
   });
 }
 
+/**
+ * The crown as it is said: less than a millimetre nobody calls one. Over a pan the middle and the rim differ by the pan's curve,
+ * which is no crown.
+ *
+ * @param piece the piece
+ * @param measured middle over rim, mm
+ * @returns null where it says nothing
+ */
+export function crownOf(piece: Piece, measured: number): number | null {
+  if (isMoulded(piece.base) || kindOf(piece.kind).traits.pan) return null;
+  return Math.abs(measured) < LEVEL ? 0 : measured;
+}
+
+/** The crown with what it is made of. */
+function crownLine(crown: number, { plan: { surface }, piece, rule }: Making): SizeLine {
+  return {
+    key: 'crown',
+    group: 'Padding',
+    label: 'Crown',
+    value: crown,
+    unit: 'length',
+    formula: 'crown = covered middle − wadding − rim of the pad as cut',
+    note: 'middle over rim',
+    terms: [
+      length('free', 'Crown before covering', surface.freeCrown),
+      ...piece.pads.filter((p) => p.role === 'crown').map((p) => length(p.id, 'Crown pad thickness', p.thickness)),
+      rule('inset', 'crownInset'),
+    ],
+  };
+}
+
 /** The padding: heights over the board and the pads to cut. */
-export function paddingSizes({ plan, piece, rule }: Making): SizeLine[] {
+export function paddingSizes(making: Making): SizeLine[] {
+  const { plan, piece, rule } = making;
   const { surface } = plan;
+  const crown = crownOf(piece, surface.crown);
   return [
     {
       key: 'height',
@@ -102,21 +135,7 @@ export function paddingSizes({ plan, piece, rule }: Making): SizeLine[] {
         rule('share', 'waddingUnderCover'),
       ],
     },
-    {
-      key: 'crown',
-      group: 'Padding',
-      label: 'Crown',
-      // Nobody calls less than a millimetre a crown.
-      value: Math.abs(surface.crown) < LEVEL ? 0 : surface.crown,
-      unit: 'length',
-      formula: 'crown = covered middle − wadding − rim of the pad as cut',
-      note: 'middle over rim',
-      terms: [
-        length('free', 'Crown before covering', surface.freeCrown),
-        ...piece.pads.filter((p) => p.role === 'crown').map((p) => length(p.id, 'Crown pad thickness', p.thickness)),
-        rule('inset', 'crownInset'),
-      ],
-    },
+    ...(crown === null ? [] : [crownLine(crown, making)]),
     {
       key: 'covered',
       group: 'Padding',

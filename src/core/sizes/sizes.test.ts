@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { ruleOf } from '../house';
-import { newChairSeat, STARTING_SHAPES } from '../piece';
+import { newChairSeat, newPiece, STARTING_SHAPES } from '../piece';
 import { planPiece } from '../plan';
 import { printFigure, sizesOf } from '.';
 import { QUICK } from '../../testing/quick';
@@ -79,4 +79,11 @@ describe('printFigure', () => {
   ] as const)('%d %s in %s', (value, kind, unit, expected) => {
     expect(printFigure(value, kind, unit)).toBe(expected);
   });
+});
+
+it('a crown is said of a flat board, not of a pan: there the middle and the rim differ by the pan’s curve', () => {
+  const saddle = newPiece('saddle');
+  const keys = sizesOf(planPiece(saddle, {}, QUICK), saddle, {}).map(({ key }) => key);
+  expect(keys).not.toContain('crown');
+  expect(line('crown').value).toBeGreaterThan(10);
 });

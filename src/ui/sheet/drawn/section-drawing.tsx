@@ -5,7 +5,7 @@ import { cutBoard } from '@/core/base';
 import type { Point } from '@/core/outline';
 import { foamsOf, letInDepth, letInto, withCrown, type Pad, type Piece, type Pocket } from '@/core/piece';
 import type { SitView } from '@/core/plan';
-import { LEVEL } from '@/core/sizes';
+import { crownOf } from '@/core/sizes';
 import { Dimension } from '@/ui/drawing/dimension';
 import { Handle } from '@/ui/drawing/handle';
 import { MaterialPatterns } from '@/ui/drawing/materials';
@@ -166,7 +166,8 @@ type Drawn = { section: Section; reach: Reach; size: number };
 /** What is measured in the cut. */
 function Measures({ section, reach: { left, right, low, high, middle, apex }, size }: Drawn) {
   const say = useLength();
-  const crown = useSheet((state) => state.view!.plan.surface.crown);
+  const measured = useSheet((state) => state.view!.plan.surface.crown);
+  const crown = crownOf(usePiece(), measured);
   // Where it ends in sight there is no staple to measure to, and no return.
   const folds = useFolds(section);
   const stapled = folds[0] === null && folds[1] === null;
@@ -201,9 +202,11 @@ function Measures({ section, reach: { left, right, low, high, middle, apex }, si
           </>
         )}
       </text>
-      <text x={middle + size} y={-apex - size * 1.1} fontSize={size * 0.75} fill="var(--chalk)">
-        crown <Figure says={say(Math.abs(crown) < LEVEL ? 0 : crown)} svg />
-      </text>
+      {crown !== null && (
+        <text x={middle + size} y={-apex - size * 1.1} fontSize={size * 0.75} fill="var(--chalk)">
+          crown <Figure says={say(crown)} svg />
+        </text>
+      )}
     </>
   );
 }
