@@ -1,6 +1,7 @@
 import { defaultsOf, type Covering, type CutCloth, type Piece, type Welt } from '../piece';
 import { BUTTONS, CHANNELS, COVERING, NAILS, WELT } from '../piece/schema/covering';
 import { secondParts } from './cloths-on';
+import { spreadButtons } from './details/buttons';
 import { wayOf, type Choices, type Way } from './ways';
 
 /** What the forms begin from, and what a way has where nothing was chosen. */
@@ -37,6 +38,19 @@ export function choicesOf(covering: Covering): Choices & { way: Way } {
     buttons: partOf(way.buttons, covering.buttons, STARTING.buttons),
     nails: partOf(way.nails, covering.nails, STARTING.nails),
   };
+}
+
+/**
+ * A covering with another way chosen. Buttons that nobody set out yet are spread over the board: a grid in its middle leaves
+ * the ends bare.
+ *
+ * @param covering as it is
+ * @param way the way’s id
+ * @param size of the board, mm
+ */
+export function coveredBy(covering: Covering, way: string, size: { width: number; depth: number }): Covering {
+  const spread = wayOf(way).buttons === 'always' && !covering.buttons;
+  return { ...covering, way, ...(spread ? { buttons: spreadButtons(size, STARTING.buttons) } : {}) };
 }
 
 /** Whether a pattern comes in the same place on every piece of a set: it does, unless somebody gave that up. */

@@ -18,10 +18,10 @@ export { dustCover, pullOver, waddingPiece } from './pulled/blank';
 export { wrapAt, type StationWrap } from './pulled/wrap';
 export { BIAS_BELOW, stripWidth, type WeltPlan } from './details/welts';
 export type { ChannelPlan } from './details/channels';
-export { buttonPlaces, type ButtonPlan } from './details/buttons';
+export { buttonPlaces, spreadButtons, type ButtonPlan } from './details/buttons';
 export { joinLength, type SeamPlan } from './details/seam-plans';
 export { builtModel } from './built';
-export { choicesOf, clothsOn, isMatched, STARTING } from './choices';
+export { choicesOf, clothsOn, coveredBy, isMatched, STARTING } from './choices';
 export { clothFor, firstSecond, OF_CLOTH, partsOffered, seamTakeUp, secondParts } from './cloths-on';
 export { nearestReach, type Reach, type ReachPlace } from './judge/reach';
 export {

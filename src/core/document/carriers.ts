@@ -260,7 +260,7 @@ export const CARRIERS: [string, Piece][] = [
           backing: 6,
           swatch: { lines: 5, before: 250, after: 235 },
         },
-        buttons: { columns: 2, rows: 2, spacing: 120, depth: 10, size: 22 },
+        buttons: { columns: 2, rows: 2, spacing: 120, down: 110, grid: 'square', depth: 10, size: 22 },
         nails: { pitch: 25, head: 11, small: 8 },
         motif: { x: 0, y: 0, on: 'stripe' },
         darts: [0.1],

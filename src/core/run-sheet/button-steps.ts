@@ -23,15 +23,22 @@ function reach(count: number, spacing: number, ways: string): string | null {
 
 /** Where the buttons lie, as a rule and a square find it from the centre lines. */
 function gridWords(model: Model): string {
-  const { columns, rows, spacing } = choicesOf(model.piece.covering).buttons!;
+  const { columns, rows, spacing, down, grid } = choicesOf(model.piece.covering).buttons!;
+  const row = down ?? spacing;
   if (columns * rows === 1) return 'on the crossing of the centre lines';
   const upright = kindOf(model.piece.kind).traits.wall;
   const far = [
     reach(columns, spacing, 'left and right of it'),
-    reach(rows, spacing, upright ? 'below and above it' : 'before and behind it'),
+    reach(rows, row, upright ? 'below and above it' : 'before and behind it'),
   ].filter(Boolean);
-  const grid = rows > 1 && columns > 1 ? `${columns} across and ${rows} deep` : `${Math.max(columns, rows)} in a row`;
-  return `${grid}, ${Math.round(spacing)} mm apart, about the crossing of the centre lines${far.length > 0 ? ` (${far.join(', ')})` : ''}`;
+  const apart = `${Math.round(columns > 1 ? spacing : row)} mm apart`;
+  const inRows =
+    Math.abs(row - spacing) < 0.5
+      ? `${columns} across and ${rows} deep, ${apart}`
+      : `${columns} across ${apart}, in ${rows} rows ${Math.round(row)} mm apart`;
+  const between = grid === 'diamond' && columns > 1 ? `, every second row half a step over with ${columns - 1}` : '';
+  const laid = rows > 1 && columns > 1 ? inRows + between : `${Math.max(columns, rows)} in a row, ${apart}`;
+  return `${laid}, about the crossing of the centre lines${far.length > 0 ? ` (${far.join(', ')})` : ''}`;
 }
 
 /**

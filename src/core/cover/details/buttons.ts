@@ -4,7 +4,8 @@ import type { Buttons } from '../../piece';
 import { movedPiece } from './finish';
 import type { CoverPiece } from '../laying/cloth-piece';
 
-/** The buttons of a piece. Lengths mm; `run` is the cloth from button to button over the valley between them. */
+/** The buttons of a piece. Lengths mm; `run` is the cloth from a button to its neighbour over the valley between
+ * them, `spacing` the distance between those two; `takeUp` is what a step across takes of the cloth, `takeUpDown` one from row to row. */
 export type ButtonPlan = {
   count: number;
   /** diameter of a button */
@@ -13,6 +14,7 @@ export type ButtonPlan = {
   depth: number;
   run: number;
   takeUp: number;
+  takeUpDown: number;
   needle: number;
   thread: number;
   /** cloth circles to cover them */
@@ -20,25 +22,50 @@ export type ButtonPlan = {
   places: { x: number; y: number }[];
 };
 
+/** From row to row, mm: as from button to button where nothing else is chosen. */
+const rowStep = ({ down, spacing }: Buttons): number => down ?? spacing;
+
+/** Whether a row lies half a step over, with one button less. */
+const isBetween = ({ grid, columns }: Buttons, row: number): boolean => grid === 'diamond' && columns > 1 && row % 2 === 1;
+
 /**
- * Where buttons lie on the board: a grid about its middle.
+ * Where buttons lie on the board: a grid about its middle, square or diamond.
  *
  * @param model the built piece
  * @param buttons the grid
  */
-export function buttonPlaces(
-  { middle: [mx, my] }: Pick<CoverModel, 'middle'>,
-  { columns, rows, spacing }: Buttons,
-): { x: number; y: number }[] {
-  return Array.from({ length: rows * columns }, (_, i) => ({
-    x: mx + ((i % columns) - (columns - 1) / 2) * spacing,
-    y: my + (Math.floor(i / columns) - (rows - 1) / 2) * spacing,
-  }));
+export function buttonPlaces({ middle: [mx, my] }: Pick<CoverModel, 'middle'>, buttons: Buttons): { x: number; y: number }[] {
+  const { columns, rows, spacing } = buttons;
+  return Array.from({ length: rows }, (_, row) => {
+    const across = isBetween(buttons, row) ? columns - 1 : columns;
+    return Array.from({ length: across }, (_one, k) => ({
+      x: mx + (k - (across - 1) / 2) * spacing,
+      y: my + (row - (rows - 1) / 2) * rowStep(buttons),
+    }));
+  }).flat();
 }
 
+/** In a diamond grid rows are so much nearer than buttons when they are spread: diamonds half as high again as wide. */
+const DIAMOND = 0.75;
+
 /**
- * Buttons on a grid about the middle. Source: docs/models.md, "Buttons": over a spacing s drawn in by t the cloth runs
- * 2·√((s/2)² + t²).
+ * A grid spread over the board: as many buttons as come nearest to the spacing, half a step left at the edges.
+ *
+ * @param size of the board, mm
+ * @param buttons the spacing to come near to; its number of rows and columns is worked out
+ */
+export function spreadButtons(size: { width: number; depth: number }, buttons: Buttons): Buttons {
+  const wanted = rowStep({ ...buttons, down: null }) * (buttons.grid === 'diamond' ? DIAMOND : 1);
+  const [columns, rows] = [Math.max(1, Math.round(size.width / buttons.spacing)), Math.max(1, Math.round(size.depth / wanted))];
+  return { ...buttons, columns, rows, spacing: Math.floor(size.width / columns), down: Math.floor(size.depth / rows) };
+}
+
+/** Cloth over a distance between two buttons that are drawn in. Source: docs/models.md, "Buttons": 2·√((s/2)² + t²). */
+const clothOver = (distance: number, depth: number): number => 2 * Math.hypot(distance / 2, depth);
+
+/**
+ * Buttons on a grid about the middle. On a square grid the cloth dips from each to its neighbours across and down; on a
+ * diamond grid along the diagonals, which take it up across and down in the same proportion.
  *
  * @param model the built piece
  * @param buttons the grid
@@ -46,16 +73,20 @@ export function buttonPlaces(
  */
 export function buttonPlan(model: CoverModel, buttons: Buttons, padding: number): ButtonPlan {
   const { spacing, depth, size } = buttons;
-  const run = 2 * Math.hypot(spacing / 2, depth);
+  const down = rowStep(buttons);
+  const between = buttons.grid === 'diamond' ? Math.hypot(spacing / 2, down) : spacing;
+  const run = clothOver(between, depth);
   const places = buttonPlaces(model, buttons);
   const through = padding + model.boardThickness;
+  const diagonal = run / between - 1;
   return {
     count: places.length,
     size,
-    spacing,
+    spacing: between,
     depth,
     run,
-    takeUp: run - spacing,
+    takeUp: buttons.grid === 'diamond' ? spacing * diagonal : run - spacing,
+    takeUpDown: buttons.grid === 'diamond' ? down * diagonal : clothOver(down, depth) - down,
     needle: through + model.rule('needleExtra'),
     thread: places.length * (2 * through + 200),
     blank: size * 2,
@@ -64,15 +95,16 @@ export function buttonPlan(model: CoverModel, buttons: Buttons, padding: number)
 }
 
 /** Where a place of a cover comes to once it is opened for its buttons, mm. */
-export function buttonOpening(piece: CoverPiece, plan: ButtonPlan, { columns, rows, spacing }: Buttons): (at: Point) => Point {
+export function buttonOpening(piece: CoverPiece, plan: ButtonPlan, buttons: Buttons): (at: Point) => Point {
+  const { columns, rows, spacing } = buttons;
   const middle = bounds(piece.sewn);
   const [mx, my] = [(middle.minX + middle.maxX) / 2, (middle.minY + middle.maxY) / 2];
-  const open = (value: number, count: number): number => {
-    const reach = (count * spacing) / 2;
+  const open = (value: number, count: number, step: number, takeUp: number): number => {
+    const reach = (count * step) / 2;
     const inside = Math.max(-reach, Math.min(reach, value));
-    return value + (inside / spacing) * plan.takeUp;
+    return value + (inside / step) * takeUp;
   };
-  return ([x, y]) => [mx + open(x - mx, columns), my + open(y - my, rows)];
+  return ([x, y]) => [mx + open(x - mx, columns, spacing, plan.takeUp), my + open(y - my, rows, rowStep(buttons), plan.takeUpDown)];
 }
 
 /**

@@ -33,14 +33,15 @@ function checkButtons(piece: Piece, { width, height }: { width: number; height: 
   const { buttons } = choicesOf(piece.covering);
   if (!buttons || !piece.covering.buttons) return [];
   const problems: Problem[] = [];
-  const { columns, rows, spacing, depth } = buttons;
+  const { columns, rows, spacing, depth, down } = buttons;
+  const row = down ?? spacing;
   const add = (key: string, message: string): void => void problems.push({ path: `covering.buttons.${key}`, message });
-  const most = (side: number): number => Math.max(1, Math.floor((side - 1) / spacing) + 1);
+  const most = (side: number, step: number): number => Math.max(1, Math.floor((side - 1) / step) + 1);
   if ((columns - 1) * spacing >= width)
-    add('columns', `${columns} buttons ${Math.round(spacing)} mm apart reach beyond the board; ${most(width)} is the most across`);
-  if ((rows - 1) * spacing >= height)
-    add('rows', `${rows} rows ${Math.round(spacing)} mm apart reach beyond the board; ${most(height)} maximum`);
-  if (depth > spacing) add('depth', 'Buttons drawn in deeper than they stand apart tear the cloth');
+    add('columns', `${columns} buttons ${Math.round(spacing)} mm apart reach beyond the board; ${most(width, spacing)} is the most across`);
+  if ((rows - 1) * row >= height)
+    add('rows', `${rows} rows ${Math.round(row)} mm apart reach beyond the board; ${most(height, row)} maximum`);
+  if (depth > Math.min(spacing, row)) add('depth', 'Buttons drawn in deeper than they stand apart tear the cloth');
   return problems;
 }
 

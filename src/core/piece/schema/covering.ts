@@ -99,6 +99,18 @@ export const BUTTONS = record({
   columns: whole('Buttons across', [1, 30], { default: 5 }),
   rows: whole('Rows of buttons', [1, 30], { default: 3 }),
   spacing: length('Button to button', [20, 800], { default: 180 }),
+  /** null is as far as across */
+  down: optional(orNull(length('Row to row', [20, 800], { hint: 'empty: as across' }))),
+  grid: optional(
+    choice(
+      'Grid',
+      [
+        { id: 'square', name: 'Square' },
+        { id: 'diamond', name: 'Diamond: every second row half a step over' },
+      ],
+      { default: 'square' },
+    ),
+  ),
   depth: length('Drawn in', [0, 120], { default: 18 }),
   size: length('Button size', [8, 80], { default: 22 }),
 });

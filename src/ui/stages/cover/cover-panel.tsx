@@ -1,8 +1,9 @@
 'use client';
 
 import { useState } from 'react';
-import { isMatched, WAYS, wayOf } from '@/core/cover';
+import { coveredBy, isMatched, WAYS, wayOf } from '@/core/cover';
 import { edgeHolds } from '@/core/fastening';
+import { baseOutline, outlineSize } from '@/core/outline';
 import { defaultsOf, fieldAt, MOTIF, type Motif, type Piece } from '@/core/piece';
 import { ChoiceField } from '@/ui/kit/fields/fields';
 import { More } from '@/ui/kit/fields/lists';
@@ -19,8 +20,9 @@ import { WayDetails, WayFields } from './way-fields';
 
 /** Which way, whether it suits, and the reasons; every other way with its own. */
 function WayChoice() {
-  const { covering } = usePiece();
-  const [, put] = useField('covering.way');
+  const piece = usePiece();
+  const { covering } = piece;
+  const [, put] = useField('covering');
   const suits = usePlan()?.cover?.suits ?? [];
   const of = (way: string) => suits.find((suit) => suit.way === way);
   const item = of(covering.way);
@@ -33,7 +35,7 @@ function WayChoice() {
           const fit = of(id)?.fit ?? 'suits';
           return { id, name: id !== covering.way && fit !== 'suits' ? `${name} (${FIT[fit]})` : name };
         })}
-        onChange={put}
+        onChange={(id) => put(coveredBy(covering, id, outlineSize(baseOutline(piece.base.shape))))}
         hint={wayOf(covering.way).words}
       />
       {item && (

@@ -1,8 +1,10 @@
 'use client';
 
-import { choicesOf, STARTING } from '@/core/cover';
+import { choicesOf, spreadButtons, STARTING } from '@/core/cover';
+import { baseOutline, outlineSize } from '@/core/outline';
 import { defaultsOf, fieldAt, SEAM_SWATCH, SWATCH, type Covering } from '@/core/piece';
 import { ChoiceField, TickField } from '@/ui/kit/fields/fields';
+import { useLength } from '@/ui/kit/settings';
 import { PieceField } from '@/ui/sheet/fields/piece-field';
 import { useField, usePiece, usePlan } from '@/ui/sheet/store';
 
@@ -80,11 +82,26 @@ function ChannelFields() {
 }
 
 function ButtonFields() {
-  const { buttons } = useChoices();
+  const { buttons, set } = useChoices();
+  const say = useLength();
+  const board = outlineSize(baseOutline(usePiece().base.shape));
   if (!buttons) return null;
+  const { columns, rows, spacing, down } = buttons;
+  const aside = (board.width - (columns - 1) * spacing) / 2;
+  const above = (board.depth - (rows - 1) * (down ?? spacing)) / 2;
   return (
     <>
-      <PartFields part="buttons" keys={['columns', 'rows', 'spacing', 'depth', 'size']} />
+      <PartFields part="buttons" keys={['grid', 'columns', 'rows', 'spacing', 'down', 'depth', 'size']} />
+      <p className="text-xs">
+        The outermost are {say(aside)} from the sides and {say(above)} from the other two edges.
+      </p>
+      <button
+        type="button"
+        className="btn btn-sm btn-outline font-normal my-1"
+        onClick={() => set({ buttons: spreadButtons(board, buttons) })}
+      >
+        Spread over the board
+      </button>
       <p className="text-xs border-l-3 border-warning pl-2 my-1">No loose buttons where small children are. Follow your local rules.</p>
     </>
   );
