@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { newPiece, type Piece } from '../piece';
+import { edgeNamed } from '../outline';
+import { defaultsOf, EDGE_FACT, newPiece, type EdgeFact, type Piece } from '../piece';
 import { planPiece } from '../plan';
 import { sizesOf } from '../sizes';
 import { BROKEN } from '../../testing/broken-plans';
@@ -67,5 +68,14 @@ describe('what a hand decided is no fault', () => {
 
   it('cloth that is washed first, and bought longer by what it loses', () => {
     expect(inspected({ ...chair, cloth: { ...chair.cloth, fibre: 'cotton', shrinkage: 8, ready: 'washed' } })).toEqual([]);
+  });
+
+  // The middle that a station is measured to is not its neighbour’s: each reach is counted from the station’s own.
+  it('cloth that ends in sight on one side of a kidney, beside a deep pull through the frame on the other', () => {
+    const seat = newPiece('tight-seat');
+    const shape = { type: 'kidney' as const, width: 959, depth: 448, hollow: 64 };
+    const end = { up: 9, turn: 15, held: 'gimp-pins' as const };
+    const edge = { ...defaultsOf<EdgeFact>(EDGE_FACT), edge: edgeNamed('left'), end };
+    expect(inspected({ ...seat, base: { ...seat.base, shape, edges: [edge] } })).toEqual([]);
   });
 });

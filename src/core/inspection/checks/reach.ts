@@ -42,22 +42,23 @@ function inspectPulled(plan: SheetPlan): Found[] {
   if (!cover || !blank) return [];
   const { outline, longer } = blank;
   const isOpened = cover.buttons !== null || cover.channels !== null;
-  const neededAt = ({ top, side, ends, return: under }: Station): number => top + side + (ends ? under : cover.under!.staple);
+  const under = ({ ends, return: turned }: Station): number => (ends ? turned : cover.under!.staple);
   return stations.flatMap((station, k): Found[] => {
     if (station.turn !== 0) return [];
     const { from, towards } = rayOf(station, longer);
     const drawn = (lastCrossing(outline, from, towards) ?? 0) / longer;
     // Where one edge goes over into another without a corner, the cloth of both begins there.
     const beside = besideEdges(stations, k);
-    const needed = neededAt(station);
-    const least = Math.min(needed, ...beside.filter(({ ends }) => ends !== station.ends).map(neededAt));
+    const visible = station.top + station.side;
+    const needed = visible + under(station);
+    const least = Math.min(needed, ...beside.filter(({ ends }) => ends !== station.ends).map((other) => visible + under(other)));
     const place = `station ${station.id}, ${station.edge}`;
     // Opened cloth is longer than the way over the top, never shorter.
     if (drawn < least - SHORT - cover.corrected)
       return [
         { part: 'Cover', place, by: drawn - needed, says: `At ${place}, the cloth ends ${mm(needed - drawn)} short of what holds it` },
       ];
-    const over = drawn - Math.max(needed, ...beside.map(neededAt));
+    const over = drawn - Math.max(needed, ...beside.map((other) => visible + under(other)));
     // Beside a hollow another edge's cloth lies on the way out: what ends there is that edge's, and nearer to it.
     const end: Point = [from[0] / longer + towards[0] * drawn, from[1] / longer + towards[1] * drawn];
     const isOwn = (): boolean => fromOutline(plan.outline.points, end) > distance(end, [station.x, station.y]) - OTHER;
