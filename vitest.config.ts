@@ -12,6 +12,15 @@ const shared = {
 /** What holds no state between calls and stubs nothing: its files share what they import, which would take a second and a half each. */
 const PURE = ['src/core/**', 'src/testing/**', 'src/ui/{bench,diary,drawing,floor,round,stages}/**'];
 
+/** What opens the workshop of its process, or puts things into the lists of the core: each of these has a process of its own. */
+const ALONE = [
+  'src/server/*.test.ts',
+  'src/server/{api,bench,entrance,store}/*.test.ts',
+  'src/server/planning/unsound.test.ts',
+  'src/ui/made-up/*.test.tsx',
+  'src/data/{torture/*,other-driver}.test.ts',
+];
+
 export default defineConfig({
   resolve: { alias: { '@': fileURLToPath(new URL('./src', import.meta.url)) } },
   test: {
@@ -28,9 +37,11 @@ export default defineConfig({
           ...shared,
           name: 'around',
           include: ['src/**/*.test.ts', 'src/**/*.test.tsx', 'cli/**/*.test.ts', 'demo/**/*.test.ts'],
-          exclude: PURE,
+          exclude: [...PURE, ...ALONE],
+          isolate: false,
         },
       },
+      { extends: true, test: { ...shared, name: 'alone', include: ALONE } },
     ],
   },
 });
