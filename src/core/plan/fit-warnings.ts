@@ -1,8 +1,9 @@
 import { smaller } from '../base';
 import { distanceTo } from '../outline';
 import type { Fineness, Model } from '../padding';
-import { HARDWARE_KINDS, panelBoard, panelWidth } from '../piece';
+import { HARDWARE_KINDS, kindOf, panelBoard, panelWidth } from '../piece';
 import { holesBehind } from '../run-sheet';
+import { sittingOf } from '../seat-check';
 import { sayLength as shown, type Warn } from '../warning';
 import { roomStep } from './steps';
 
@@ -35,6 +36,40 @@ export function hardwareWarnings(model: Model, warn: Warn): void {
     const button = onHardware.find(({ hardware }) => hardware === i);
     if (button) warn('hardware-on-button', where, `${name} is in the way of the hole for button ${button.button}: move one of them.`);
   });
+}
+
+/** A seat is at most so much wider behind than in front before it is asked whether the two were changed over. */
+const WIDER_BEHIND = 1.1;
+/** Nearer than this beside the piece a sitter is simply taken along with its edge, mm. */
+const BESIDE = 40;
+
+/**
+ * Measurements that are asked about: each is possible, and hardly ever meant.
+ *
+ * @param model the built piece
+ * @param warn puts a warning down
+ */
+export function unlikelyWarnings(model: Model, warn: Warn): void {
+  const { kind, base, sit } = model.piece;
+  const { shape } = base;
+  if (!kindOf(kind).traits.wall && 'backWidth' in shape && 'frontWidth' in shape && shape.backWidth > shape.frontWidth * WIDER_BEHIND) {
+    const { frontWidth, backWidth } = shape;
+    warn(
+      'back-wider',
+      'base.shape.backWidth',
+      `The back, ${shown(backWidth)}, is wider than the front, ${shown(frontWidth)}. If the two changed places, swap them.`,
+      { says: 'Swap them', path: 'base.shape', value: { ...shape, frontWidth: backWidth, backWidth: frontWidth } },
+    );
+  }
+  const sat = sit ? sittingOf(model) : null;
+  if (!sit || !sat || Math.hypot(sat.x - sit.x, sat.y - sit.y) < BESIDE) return;
+  const far = Math.round(Math.hypot(sit.x, sit.y));
+  warn(
+    'sat-beside',
+    'sit',
+    `The sitter is ${shown(far)} from the middle, beside the piece; it is checked with the sitter ${shown(Math.round(Math.hypot(sat.x, sat.y)))} from it.`,
+    { says: 'Move the sitter there', path: 'sit', value: sat },
+  );
 }
 
 /** A covered panel that is so much wider or narrower than its place on the wall shows in its gaps, mm. */

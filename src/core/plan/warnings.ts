@@ -10,7 +10,7 @@ import type { SitPlan } from '../seat-check';
 import { goesBack, oldStaples, tooThick } from '../strip';
 import { wholeUp } from '../ties';
 import { sayLength as shown, type Warn, type Warning } from '../warning';
-import { hardwareWarnings, panelWarning, roomWarning } from './fit-warnings';
+import { hardwareWarnings, panelWarning, roomWarning, unlikelyWarnings } from './fit-warnings';
 import { byHarm } from './mends';
 import type { Planner } from './planner';
 import { boardStep, cornersStep, coverStep, cutStep, fasteningOf, foamStep, panelsStep, wrapsStep } from './steps';
@@ -83,6 +83,7 @@ export function baseWarnings(model: Model): Warning[] {
     for (const staple of oldStaples(strip, base.board.thickness, model.rule('stapleClear')))
       if (staple.tooLong) warn('old-staple-long', 'strip', staple.words);
     hardwareWarnings(model, warn);
+    unlikelyWarnings(model, warn);
   });
 }
 
