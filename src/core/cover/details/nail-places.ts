@@ -38,16 +38,19 @@ export function nailPlan(model: ModelOf<unknown>, { pitch, head, small }: Nails)
     const length = to - from;
     const wanted = small !== null ? 2 * Math.round(length / pitch / 2) : Math.round(length / pitch);
     const count = Math.max(small !== null ? 2 : 1, wanted);
+    // In a leg so narrow that both its rows lie in one, the row that is there holds for both.
+    const before = [...places];
+    const isHeld = (x: number, y: number): boolean => before.some((nail) => Math.hypot(nail.x - x, nail.y - y) < head);
     for (let i = 0; i < count; i++) {
       const [x, y] = pointAlong(line, from + (length * i) / count);
-      places.push({ x, y, head: small !== null && i % 2 === 1 ? small : head });
+      if (!isHeld(x, y)) places.push({ x, y, head: small !== null && i % 2 === 1 ? small : head });
     }
     const [mx, my] = pointAlong(line, from + length / 2);
     const edges = model.places.filter((place) => place.turn === 0);
     const edge = edges.reduce((best, place) =>
       Math.hypot(place.point[0] - mx, place.point[1] - my) < Math.hypot(best.point[0] - mx, best.point[1] - my) ? place : best,
     );
-    return { edge: edge.edge, length, count, pitch: length / count };
+    return { edge: edge.edge, length, count: places.length - before.length, pitch: length / count };
   });
   const smalls = places.filter((nail) => nail.head !== head).length;
   const tightest = runs.reduce((least, run) => Math.min(least, run.pitch), Infinity);

@@ -178,3 +178,21 @@ describe('beside a rounded inside corner', () => {
     expect(Math.max(...turns)).toBeLessThan((165 / 180) * Math.PI);
   });
 });
+
+it('an edge that two notches take away altogether has nothing to be cut short', () => {
+  const arm = newPiece('arm-pad');
+  const notches = ['back left', 'front left'].map((name, i) => ({
+    id: `n-${i}`,
+    at: { kind: 'corner' as const, name },
+    width: 61,
+    depth: 61,
+  }));
+  const shape = { type: 'rectangle' as const, width: 310, depth: 106, cornerRadius: { front: 18, back: 18 } };
+  const edges = [{ ...defaultsOf<EdgeFact>(EDGE_FACT), edge: edgeNamed('left'), short: 8 }];
+  const piece = {
+    ...arm,
+    base: { ...arm.base, shape, notches: notches as Piece['base']['notches'], edges },
+    covering: { way: 'pull-over' },
+  } as Piece;
+  expect(planPiece(piece, {}, QUICK).cover.pieces[0]!.width).toBeGreaterThan(310 - 61);
+});

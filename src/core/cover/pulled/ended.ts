@@ -154,6 +154,8 @@ function cutBack(
   const past = Math.max(...stations.map((s) => s.top - s.planDistance + s.side + clothUnder(model)), 0) + CLEAR;
   const strips = edges.flatMap(({ edge, up, by }) => {
     const along = stretches.filter(({ segment }) => samePart(segment.edge, edge));
+    // A notch that takes all of an edge leaves nothing of it to be cut back.
+    if (along.length === 0) return [];
     const [before, after] = [roundTheCorner(stretches, along[0]!, -1), roundTheCorner(stretches, along.at(-1)!, 1)];
     const cut = along.map(({ place }, k) =>
       beside(place, [by - up, under + CLEAR], [before && k === 0 ? past : 0, after && k === along.length - 1 ? past : 0]),
