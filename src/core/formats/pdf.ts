@@ -5,7 +5,7 @@ import { jobPages } from './print/job-page';
 import { labelPages } from './print/label-pages';
 import { PRINT_PARTS, USUAL_PARTS, type PrintChoice, type PrintPart, type TemplateChoice } from './print/choice';
 import { paintPages, type PrintedPage } from './print/marks';
-import { newPage, type Pen, type PrintJob } from './print/pen';
+import { newPage, shareWidths, type Pen, type PrintJob } from './print/pen';
 import { runPages } from './print/run-pages';
 import { slipPages } from './print/slip-pages';
 import { laidOut, templatePages } from './print/template-pages';
@@ -23,21 +23,18 @@ async function fontsOf(doc: PDFDocument, { fonts }: PrintJob): Promise<Pick<Pen,
   doc.registerFontkit(fontkit);
   // Only a subset carries width and Unicode of substituted glyphs: of a whole font the tabular digits have neither.
   const features = { tnum: true, liga: false };
-  return {
-    regular: await doc.embedFont(fonts.regular, { subset: true, features }),
-    bold: await doc.embedFont(fonts.bold, { subset: true, features }),
-  };
+  const regular = await doc.embedFont(fonts.regular, { subset: true, features });
+  const bold = await doc.embedFont(fonts.bold, { subset: true, features });
+  shareWidths(regular, fonts.regular);
+  shareWidths(bold, fonts.bold);
+  return { regular, bold };
 }
 
-/** The pages with so many sheets of templates at full size. */
-function pagesWith(
-  job: PrintJob,
-  { parts = USUAL_PARTS, modes = {} }: PrintChoice,
-  fonts: Pick<Pen, 'regular' | 'bold'>,
-  most: number,
-): Printed {
+type Given = ReturnType<typeof usualModes>;
+
+/** The pages of some parts, with each template given in its mode. */
+function pagesWith(job: PrintJob, parts: readonly PrintPart[], fonts: Pick<Pen, 'regular' | 'bold'>, given: Given): PrintedPage[] {
   const pen = { pages: [], ...fonts, paper: job.paper, y: 0, title: `${job.piece.name}  –  set of ${job.piece.count}` } as unknown as Pen;
-  const templates = usualModes(templatesOf(job.plan), job.paper, most, modes);
   const does: Record<PrintPart, () => void> = {
     job: () => {
       newPage(pen);
@@ -51,27 +48,36 @@ function pagesWith(
     templates: () =>
       templatePages(
         pen,
-        templates.map(({ template, mode }) => laidOut(template, mode, job.paper)),
+        given.map(({ template, mode }) => laidOut(template, mode, job.paper)),
         job.unit,
       ),
   };
   for (const { id } of PRINT_PARTS) if (parts.includes(id)) does[id]();
+  return pen.pages;
+}
+
+/** The pages with as many full-size templates as keep the job under a dozen sheets. */
+function pagesOf(job: PrintJob, { parts = USUAL_PARTS, modes = {} }: PrintChoice, fonts: Pick<Pen, 'regular' | 'bold'>): Printed {
+  const templates = templatesOf(job.plan);
+  const modesWith = (most: number): Given => usualModes(templates, job.paper, most, modes);
+  // Of the usual parts, whatever is asked for: a label more changes no template. Each part begins a page of its own.
+  const text = pagesWith(
+    job,
+    USUAL_PARTS.filter((part) => part !== 'templates'),
+    fonts,
+    [],
+  ).length;
+  const sheets = (most: number): number => text + pagesWith(job, ['templates'], fonts, modesWith(most)).length;
+  const given = modesWith(USUAL_SHEETS.find((most) => sheets(most) < UNDER) ?? 0);
   return {
-    pages: pen.pages,
-    templates: templates.map(({ template, offered, mode }) => ({
+    pages: pagesWith(job, parts, fonts, given),
+    templates: given.map(({ template, offered, mode }) => ({
       id: template.id,
       title: template.title,
       mode,
       modes: offered.map((id) => ({ id, sheets: laidOut(template, id, job.paper).sheets.length })),
     })),
   };
-}
-
-/** The pages with as many full-size templates as keep the job under a dozen sheets. */
-function pagesOf(job: PrintJob, choice: PrintChoice, fonts: Pick<Pen, 'regular' | 'bold'>): Printed {
-  // Of the usual parts, whatever is asked for: a label more changes no template.
-  const usual = (most: number): number => pagesWith(job, { ...choice, parts: USUAL_PARTS }, fonts, most).pages.length;
-  return pagesWith(job, choice, fonts, USUAL_SHEETS.find((most) => usual(most) < UNDER) ?? 0);
 }
 
 /**

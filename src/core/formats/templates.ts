@@ -59,8 +59,17 @@ function mirroredAbout(x: number, { lines, marks }: Pick<Template, 'lines' | 'ma
   );
 }
 
+/** Shapes that were looked at: whether an outline mirrors takes a walk round it for each of its points. */
+const shapes = new WeakMap<Template, TemplateShape>();
+
 /** What a template's cut line is: a circle that a string draws, a rectangle, the same left and right. */
-export function shapeOf({ lines, marks }: Template): TemplateShape {
+export function shapeOf(template: Template): TemplateShape {
+  const found = shapes.get(template) ?? measuredShape(template);
+  shapes.set(template, found);
+  return found;
+}
+
+function measuredShape({ lines, marks }: Template): TemplateShape {
   const { outline } = lines[0]!;
   const box = bounds(outline);
   const [x, y] = [(box.minX + box.maxX) / 2, (box.minY + box.maxY) / 2];

@@ -66,8 +66,36 @@ export function write(
 
 const put = (pen: Pen, mark: Mark): void => void pen.page.marks.push(mark);
 
+type Widths = Map<string, number>;
+
+/** So many widths are remembered of a font: the words of some hundred jobs. */
+const MOST_WIDTHS = 30_000;
+const ofBytes = new WeakMap<Uint8Array, Widths>();
+const ofFont = new WeakMap<PDFFont, Widths>();
+
+/**
+ * Lets a font share its widths with all others of the same bytes: shaping a word costs far more than looking it up.
+ *
+ * @param font as it is embedded in one document
+ * @param bytes of its file
+ */
+export function shareWidths(font: PDFFont, bytes: Uint8Array): void {
+  const widths: Widths = ofBytes.get(bytes) ?? new Map<string, number>();
+  if (widths.size > MOST_WIDTHS) widths.clear();
+  ofBytes.set(bytes, widths);
+  ofFont.set(font, widths);
+}
+
+/** How wide words are at a size of one point. */
+function unitWidth(words: string, font: PDFFont): number {
+  const widths = ofFont.get(font);
+  const found = widths?.get(words) ?? font.widthOfTextAtSize(words, 1);
+  widths?.set(words, found);
+  return found;
+}
+
 /** How wide words are, mm. */
-export const widthOf = (words: string, font: PDFFont, size: number): number => font.widthOfTextAtSize(words, size) / POINTS_PER_MM;
+export const widthOf = (words: string, font: PDFFont, size: number): number => (unitWidth(words, font) * size) / POINTS_PER_MM;
 
 /** How a line is drawn: thickness in points. */
 export type Stroke = { thickness?: number; color?: string; dash?: number[] };
@@ -92,16 +120,23 @@ export function fill(pen: Pen, points: readonly Point[], colour: string): void {
   put(pen, { kind: 'area', points: [...points], colour });
 }
 
+/** A line differs from the sum of its words by no more than this share: by what is kerned across a space. */
+const KERNED = 0.03;
+
 /** Breaks words to a width, mm. */
 export function wrapText(words: string, font: PDFFont, size: number, width: number): string[] {
   const lines: string[] = [];
-  let current = '';
+  const space = widthOf(' ', font, size);
+  let [current, length] = ['', 0];
   for (const word of words.split(/\s+/)) {
     const longer = current ? `${current} ${word}` : word;
-    if (current && font.widthOfTextAtSize(longer, size) > width * POINTS_PER_MM) {
+    const sum = length + (current ? space : 0) + widthOf(word, font, size);
+    // Only near the width is the line itself measured.
+    const isNear = Math.abs(sum - width) < KERNED * width;
+    if (current && (isNear ? widthOf(longer, font, size) : sum) > width) {
       lines.push(current);
-      current = word;
-    } else current = longer;
+      [current, length] = [word, widthOf(word, font, size)];
+    } else [current, length] = [longer, sum];
   }
   return current ? [...lines, current] : lines;
 }
