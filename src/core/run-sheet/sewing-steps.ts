@@ -9,7 +9,7 @@ import { kindOf, type Cloth, type Covering } from '../piece';
 import { goesBack, isKept, keptLayers } from '../strip';
 import { coverButtons } from './button-steps';
 import { CAUTIONS } from '../step/cautions';
-import { cut, metresRound, sizeOf } from './metres';
+import { metresRound, sizeOf } from './metres';
 import { sewingMinutes } from './sewing-times';
 import { step, type ToldStep } from '../step/step';
 
@@ -150,7 +150,7 @@ function stitchSteps(model: Model, cover: CoverPlan): ToldStep[] {
         welts
           .map(
             (welt) =>
-              `${welt.name.toLowerCase()}: ${cut(welt.stripLength)} × ${cut(welt.stripWidth)} mm, ${welt.cut === 'bias' ? 'on the bias' : 'on the straight'}, cord ${round(welt.cord)} mm${OF_CLOTH[welt.cloth]}`,
+              `${welt.name.toLowerCase()}: ${sizeOf({ width: welt.stripLength, height: welt.stripWidth })}, ${welt.cut === 'bias' ? 'on the bias' : 'on the straight'}, cord ${round(welt.cord)} mm${OF_CLOTH[welt.cloth]}`,
           )
           .join('; '),
         (welts.reduce((sum, welt) => sum + welt.stripLength / 1000, 0) * rule('timePiping')) / 60,
@@ -163,7 +163,7 @@ function stitchSteps(model: Model, cover: CoverPlan): ToldStep[] {
       step(
         'zip',
         'Set the zip in',
-        `${cut(zip.length)} mm along the ${zip.place}, between the two halves of its band, before that is joined to the rest; closed at both ends, and left open a hand wide so that the cover can be turned; no foam or wadding within ${rule('zipFree')} mm of its teeth, in the seam or under it.`,
+        `${Math.round(zip.length)} mm along the ${zip.place}, between the two halves of its band, before that is joined to the rest; closed at both ends, and left open a hand wide so that the cover can be turned; no foam or wadding within ${rule('zipFree')} mm of its teeth, in the seam or under it.`,
         rule('timeZip'),
         { uses: ['zip', 'thread'], caution, place: 'machine' },
       ),

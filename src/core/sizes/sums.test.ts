@@ -61,6 +61,14 @@ describe('a cut size adds up', () => {
     }
   });
 
+  it.each(thisWeek(PIECES, 4))('%s: the run sheet says the same sizes', (_name, piece) => {
+    const plan = planned(piece);
+    if (!plan) return;
+    const sizes = sizesOf(plan, piece, {}).map(({ value, by }) => `${Math.round(value)} × ${Math.round(by ?? 0)} mm`);
+    for (const { key, detail } of plan.steps.filter((step) => ['cloth', 'welts', 'wadding', 'dust'].includes(step.key)))
+      for (const [size] of detail.matchAll(/\d+ × \d+ mm/g)) expect(sizes, key).toContain(size);
+  });
+
   it('at the values of the house: an allowance goes on at both edges, no more and no less', () => {
     const piece = { ...newPiece('headboard'), wadding: null };
     const plan = planPiece(piece, {}, QUICK);
