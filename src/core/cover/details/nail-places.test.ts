@@ -1,7 +1,6 @@
 import { expect, it } from 'vitest';
 import { inspectPlan } from '../../inspection';
-import { edgeNamed } from '../../outline';
-import { defaultsOf, EDGE_FACT, newPiece, type EdgeFact, type Piece } from '../../piece';
+import { newPiece, type Piece } from '../../piece';
 import { planPiece } from '../../plan';
 import { sizesOf } from '../../sizes';
 import { QUICK } from '../../../testing/quick';
