@@ -18,7 +18,7 @@ export { dustCover, pullOver, waddingPiece } from './pulled/blank';
 export { wrapAt, type StationWrap } from './pulled/wrap';
 export { BIAS_BELOW, stripWidth, type WeltPlan } from './details/welts';
 export type { ChannelPlan } from './details/channels';
-export { buttonPlaces, spreadButtons, type ButtonPlan } from './details/buttons';
+export { BUTTON_CLEAR, buttonPlaces, spreadButtons, type ButtonPlan } from './details/buttons';
 export { joinLength, type SeamPlan } from './details/seam-plans';
 export { builtModel } from './built';
 export { choicesOf, clothsOn, coveredBy, isMatched, STARTING } from './choices';

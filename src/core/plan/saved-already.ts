@@ -2,8 +2,8 @@ import { wayOf } from '../cover';
 import type { Piece } from '../piece';
 import type { SheetPlan } from '../plan-data';
 
-/** What the plan saves by itself because nobody sees it: in words, lengths in mm, and the piece with it taken back. */
-export type SavedAlready = { id: string; words: string; takeBack: string; without: Piece };
+/** What the plan saves by itself because nobody sees it: in words, what it would take of the roll otherwise, mm, and the piece with it taken back. */
+export type SavedAlready = { id: string; words: string; otherwise: number; takeBack: string; without: Piece };
 
 /**
  * What was saved without asking, as it gives up nothing that anybody sees.
@@ -20,7 +20,8 @@ export function savedAlready(piece: Piece, { cover }: Pick<SheetPlan, 'cover'>):
   return [
     {
       id: 'band',
-      words: `The band is joined from two, at the middles of the ends: in one strip it would take ${Math.round(strip)} mm of the roll.`,
+      words: 'The band is joined from two, at the middles of the ends: in one strip it takes',
+      otherwise: strip,
       takeBack: 'Cut it in one strip',
       without: { ...piece, covering: { ...covering, joins: 'one' } },
     },

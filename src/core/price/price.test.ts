@@ -6,6 +6,7 @@ import { KINDS, newPiece, type Piece } from '../piece';
 import { planPiece } from '../plan';
 import { shelf, type KeptWare } from '../store';
 import { priceOf, thingsOf } from '.';
+import { thisWeek } from '../../testing/runs';
 import { QUICK } from '../../testing/quick';
 
 const rule = (item: Record<string, number> = {}) => readerOf(figuresFor(item, {}));
@@ -39,7 +40,7 @@ describe('what work comes to', () => {
   });
 
   it('every kind has its materials priced off the shelf, and all of them are more than nothing', () => {
-    for (const { id } of KINDS) {
+    for (const { id } of thisWeek(KINDS, 3)) {
       const { things: found, unpriced } = things(named(newPiece(id)));
       expect(unpriced, id).toEqual([]);
       expect(found.length, id).toBeGreaterThan(2);

@@ -1,5 +1,5 @@
 import type { Model } from '../padding';
-import { choicesOf, wayOf, type CoverPlan } from '../cover';
+import { BUTTON_CLEAR, buttonPlaces, choicesOf, wayOf, type CoverPlan } from '../cover';
 import { kindOf } from '../piece';
 import { BUTTON_HOLE, holesBehind, throughBoard } from './button-holes';
 import { CAUTIONS } from '../step/cautions';
@@ -37,8 +37,11 @@ function gridWords(model: Model): string {
       ? `${columns} across and ${rows} deep, ${apart}`
       : `${columns} across ${apart}, in ${rows} rows ${Math.round(row)} mm apart`;
   const between = grid === 'diamond' && columns > 1 ? `, every second row half a step over with ${columns - 1}` : '';
+  const all = rows * columns - (grid === 'diamond' && columns > 1 ? Math.floor(rows / 2) : 0);
+  const left =
+    all > buttonPlaces(model, choicesOf(model.piece.covering).buttons!).length ? `, none within ${BUTTON_CLEAR} mm of the edge` : '';
   const laid = rows > 1 && columns > 1 ? inRows + between : `${Math.max(columns, rows)} in a row, ${apart}`;
-  return `${laid}, about the crossing of the centre lines${far.length > 0 ? ` (${far.join(', ')})` : ''}`;
+  return `${laid}${left}, about the crossing of the centre lines${far.length > 0 ? ` (${far.join(', ')})` : ''}`;
 }
 
 /**

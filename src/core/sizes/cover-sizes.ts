@@ -1,4 +1,4 @@
-import { OF_CLOTH, wayOf, type CoverPlan } from '../cover';
+import { choicesOf, OF_CLOTH, wayOf, type CoverPlan } from '../cover';
 import { isStretched, overAllName } from '../foam';
 import { kindOf } from '../piece';
 import { goesBack } from '../strip';
@@ -27,11 +27,16 @@ function oldSizes(making: Making, cover: CoverPlan): SizeLine[] {
 }
 
 /** The blank of a pulled cover, and what it is made up of at the near edge. */
-function blankSizes({ plan, rule }: Making, cover: CoverPlan): SizeLine[] {
+function blankSizes({ plan, piece, rule }: Making, cover: CoverPlan): SizeLine[] {
   const front = plan.stations[0]!;
   const near = plan.base.words[0];
   const blank = cover.pieces[0]!;
   const side = length('side', `Side, ${near}`, front.side);
+  const { buttons } = choicesOf(piece.covering);
+  const drawnIn = {
+    width: (buttons?.columns ?? 0) * (cover.buttons?.takeUp ?? 0),
+    height: (buttons?.rows ?? 0) * (cover.buttons?.takeUpDown ?? 0),
+  };
   const under = front.ends
     ? [length('back up', 'Back up to its fold', front.return), length('turned', 'Turned under', front.grip)]
     : [rule('turn under', 'return'), rule('pull allowance', 'grip')];
@@ -68,7 +73,7 @@ function blankSizes({ plan, rule }: Making, cover: CoverPlan): SizeLine[] {
         side,
         ...under,
       ],
-      sums: blankSums(blank, { width: plan.outline.width, height: plan.outline.depth }),
+      sums: blankSums(blank, { width: plan.outline.width, height: plan.outline.depth }, drawnIn),
     },
   ];
 }

@@ -37,13 +37,16 @@ const LONGER = 'Cut longer for shrinking and seams';
  *
  * @param blank the pulled cover
  * @param board width and depth of the board, mm
+ * @param drawnIn what its buttons take of it, mm
  */
-export function blankSums(blank: CoverPiece, board: Extent): Sums {
+export function blankSums(blank: CoverPiece, board: Extent, drawnIn: Extent): Sums {
   const { longer } = blank;
   const [fold] = blank.lines.filter(({ kind, closed }) => kind === 'fold' && closed);
   const stapled = times(bounds(blank.stapleLine), 1 / longer);
+  const folded = fold ? times(bounds(fold.points), 1 / longer) : stapled;
   return growingSums('Board', board, [
-    ['Over the pads and down both sides', fold ? times(bounds(fold.points), 1 / longer) : stapled],
+    ['Over the pads and down both sides', { width: folded.width - drawnIn.width, height: folded.height - drawnIn.height }],
+    ['Drawn in by the buttons', folded],
     ['Turned under, both edges', stapled],
     ['Pull allowance, both edges', times(blank, 1 / longer)],
     [LONGER, blank],

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { baseOutline, outlineSize } from '../../outline';
+import { baseOutline, distanceTo, outlineSize } from '../../outline';
 import { newPiece, type Buttons, type Piece } from '../../piece';
 import { planPiece, type Plan } from '../../plan';
 import { coveredBy, STARTING } from '../choices';
@@ -28,6 +28,16 @@ describe('buttons', () => {
     // What somebody set out is left as it is.
     expect(coveredBy({ ...start.covering, buttons: square }, 'buttoned', board).buttons).toEqual(square);
     expect(coveredBy(start.covering, 'boxed', board).buttons).toBeUndefined();
+  });
+
+  it('that would come on the rim of an arched board are left out, and the run sheet says so', () => {
+    const spread = coveredBy(start.covering, 'buttoned', board).buttons!;
+    const plan = planned(covered(spread));
+    const { count, places } = plan.cover.buttons!;
+    expect(count).toBeLessThan(spread.columns * spread.rows);
+    expect(count).toBeGreaterThan(spread.columns * spread.rows - 5);
+    for (const { x, y } of places) expect(distanceTo(plan.outline.points, [x, y])).toBeGreaterThan(29.9);
+    expect(plan.steps.find(({ key }) => key === 'button-holes')!.detail).toContain('none within 30 mm of the edge');
   });
 
   it('of a diamond grid lie half a step over in every second row, all on the board', () => {

@@ -1,5 +1,5 @@
 import type { CoverModel } from '../reads';
-import { bounds, type Point } from '../../outline';
+import { bounds, distanceTo, isInside, type Point } from '../../outline';
 import type { Buttons } from '../../piece';
 import { movedPiece } from './finish';
 import type { CoverPiece } from '../laying/cloth-piece';
@@ -28,21 +28,30 @@ const rowStep = ({ down, spacing }: Buttons): number => down ?? spacing;
 /** Whether a row lies half a step over, with one button less. */
 const isBetween = ({ grid, columns }: Buttons, row: number): boolean => grid === 'diamond' && columns > 1 && row % 2 === 1;
 
+/** Nearer to the board’s edge than this no button is drawn in, mm: it would lie on the pad’s rim. */
+export const BUTTON_CLEAR = 30;
+
 /**
- * Where buttons lie on the board: a grid about its middle, square or diamond.
+ * Where buttons lie on the board: a grid about its middle, square or diamond, without those that would come on its rim or beside it.
  *
  * @param model the built piece
  * @param buttons the grid
  */
-export function buttonPlaces({ middle: [mx, my] }: Pick<CoverModel, 'middle'>, buttons: Buttons): { x: number; y: number }[] {
+export function buttonPlaces(
+  { middle: [mx, my], board }: Pick<CoverModel, 'middle' | 'board'>,
+  buttons: Buttons,
+): { x: number; y: number }[] {
   const { columns, rows, spacing } = buttons;
-  return Array.from({ length: rows }, (_, row) => {
+  const grid = Array.from({ length: rows }, (_, row) => {
     const across = isBetween(buttons, row) ? columns - 1 : columns;
     return Array.from({ length: across }, (_one, k) => ({
       x: mx + (k - (across - 1) / 2) * spacing,
       y: my + (row - (rows - 1) / 2) * rowStep(buttons),
     }));
   }).flat();
+  const clear = grid.filter(({ x, y }) => isInside(board, [x, y]) && distanceTo(board, [x, y]) >= BUTTON_CLEAR);
+  // On a board that is nowhere so wide they stay where they were put.
+  return clear.length > 0 ? clear : grid;
 }
 
 /** In a diamond grid rows are so much nearer than buttons when they are spread: diamonds half as high again as wide. */

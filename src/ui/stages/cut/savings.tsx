@@ -26,10 +26,10 @@ function Already() {
   const apply = useSheet((state) => state.apply);
   const { unit } = useSettings();
   if (!plan) return null;
-  return savedAlready(piece, plan).map(({ id, words, takeBack, without }) => (
+  return savedAlready(piece, plan).map(({ id, words, otherwise, takeBack, without }) => (
     <p key={id} className="text-sm pt-1" data-saved={id}>
-      {inUnit(words, unit, rollLength)}
-      <button type="button" className="btn btn-sm btn-ghost font-normal mt-1 block" onClick={() => apply(without)}>
+      {words} {rollLength(otherwise, unit)} of the roll.
+      <button type="button" className="btn btn-sm btn-outline font-normal mt-1 block" onClick={() => apply(without)}>
         {takeBack}
       </button>
     </p>
