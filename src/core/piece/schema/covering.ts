@@ -106,7 +106,7 @@ export const BUTTONS = record({
       'Grid',
       [
         { id: 'square', name: 'Square' },
-        { id: 'diamond', name: 'Diamond: every second row half a step over' },
+        { id: 'diamond', name: 'Diamond' },
       ],
       { default: 'square' },
     ),
