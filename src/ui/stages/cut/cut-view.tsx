@@ -14,7 +14,7 @@ const LETTER = 0.52;
 
 /** A piece's name and size along its longer side, where there is room for them; what has none says it when it is pointed at. */
 function LaidLabel({ piece, says, number, text }: { piece: Laid; says: string; number: number; text: number }) {
-  const name = `${piece.label} ${number}${piece.turned ? ', turned' : ''}`;
+  const name = `${number}. ${piece.label}${piece.turned ? ', turned' : ''}`;
   const upright = piece.width > piece.height * 1.3;
   const [along, across] = upright ? [piece.width, piece.height] : [piece.height, piece.width];
   const fits = (words: string, size: number): boolean => words.length * size * LETTER < along * 0.96;
