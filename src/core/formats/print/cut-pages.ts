@@ -17,7 +17,7 @@ type Sheet = {
 
 /** A piece's name along its longer side, and its size under it, where there is room; a number where there is not. */
 function label(pen: Pen, piece: Laid, number: number, size: string, box: { x: number; y: number; width: number; height: number }): void {
-  const name = `${piece.label} ${number}${piece.turned ? ', turned' : ''}`;
+  const name = `${number}. ${piece.label}${piece.turned ? ', turned' : ''}`;
   const upright = box.height > box.width * 1.3;
   const [along, across] = upright ? [box.height, box.width] : [box.width, box.height];
   const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
