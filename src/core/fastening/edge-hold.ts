@@ -5,7 +5,7 @@ import { clothsOn } from '../cover';
 import { BOARDS, findMaterial } from '../foam';
 import { polygonPerimeter } from '../outline';
 import { CAUTIONS } from '../step/cautions';
-import { step, type ToldStep } from '../step/step';
+import { step, type StepDraft } from '../step/step';
 import { meetAgain, meetings } from '../meeting-marks';
 import { sayLength, type Warning } from '../warning';
 import { heldBy, holdsOf, nextBest, ownHolds, shareHeld } from './held';
@@ -62,7 +62,7 @@ export function lengthOf({ model }: Fastening, lengths: readonly number[], bite:
 }
 
 /** What is sewn to the edge before the cover is pulled on, where something is; so many metres of it. */
-function sewnOn({ sewn, ware, uses = [] }: HoldFacts, key: string, first: string, metres: number): ToldStep[] {
+function sewnOn({ sewn, ware, uses = [] }: HoldFacts, key: string, first: string, metres: number): StepDraft[] {
   if (!sewn) return [];
   const words = `${first}${sewn.words}`;
   return [

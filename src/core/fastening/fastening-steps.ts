@@ -2,7 +2,7 @@ import { CORNERED, TRIMMED } from '../step/checkpoints';
 import { alikeCorners, cornerSteps, cornerWords, endedLengths, wayOf, type CornerPlan } from '../cover';
 import { END_HOLDS, saidCorner, type PieceKind } from '../piece';
 import { CAUTIONS } from '../step/cautions';
-import { step, type ToldStep } from '../step/step';
+import { step, type StepDraft } from '../step/step';
 import { rebateWords } from '../strip/chair-parts';
 import type { Fastening } from './fasteners/fastener';
 
@@ -43,7 +43,7 @@ export function cornerLots(corners: readonly CornerPlan[], kind: PieceKind): { s
 export function cornerStep(
   { corners, relief, model: { rule, piece } }: Fastening,
   { caution, by }: { caution: string; by: string } = { caution: CAUTIONS.staples, by: 'staple' },
-): ToldStep | null {
+): StepDraft | null {
   const phrases: string[] = [];
   for (const { says, lot } of cornerLots(corners, piece.kind)) phrases.push(`${says}: ${cornerSteps(lot, rule, by).join(' ')}`);
   if (relief?.gather)
@@ -62,7 +62,7 @@ export function cornerStep(
 }
 
 /** Cloth that is to go round a curve is cut into before it is pulled there; nothing where none is. */
-export function reliefStep({ relief }: Pick<Fastening, 'relief'>): ToldStep[] {
+export function reliefStep({ relief }: Pick<Fastening, 'relief'>): StepDraft[] {
   if (!relief?.cuts.length) return [];
   return [
     step(
@@ -82,7 +82,7 @@ export const drawnOver = ({ piece }: Fastening['model']): string =>
     : '';
 
 /** Where the cloth ends in sight: corners first, then its edge turned under along the fold. */
-export function endSteps(model: Fastening['model']): ToldStep[] {
+export function endSteps(model: Fastening['model']): StepDraft[] {
   return endedLengths(model).map(({ name, end, length }) => {
     const fastening = END_HOLDS.find(({ id }) => id === end.held)!;
     const how =
@@ -100,7 +100,7 @@ export function endSteps(model: Fastening['model']): ToldStep[] {
 }
 
 /** What stands over is cut off: along the trim line, beyond what holds the cover. */
-export function trimStep({ rule, piece }: Fastening['model'], beyond: string): ToldStep {
+export function trimStep({ rule, piece }: Fastening['model'], beyond: string): StepDraft {
   return step('trim', 'Trim', `Along the trim line, ${rule('stapleToTrim')} mm ${beyond}.${rebateWords(piece.strip)}`, MINUTES.trim, {
     check: TRIMMED,
     caution: CAUTIONS.shears,

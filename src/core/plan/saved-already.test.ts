@@ -22,7 +22,7 @@ it('a railroaded band is joined without asking: one strip would buy two metres f
   expect(clothFor(saved!.without)).toBeGreaterThan(3000);
 });
 
-it('taken back it is one strip, and nothing is said of it any more', () => {
+it('taken back it is one strip, and there is nothing left to take back', () => {
   const { without } = savedAlready(bench, planPiece(bench, {}, QUICK))[0]!;
   const plan = planPiece(without, {}, QUICK);
   expect(plan.cover.pieces.filter(({ role }) => role === 'band')).toHaveLength(1);

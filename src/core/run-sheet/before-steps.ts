@@ -14,7 +14,7 @@ import { letInStep } from './let-in-steps';
 import { metresRound } from './metres';
 import { apart, overAllStep } from './over-all-steps';
 import { placedWords, rimSteps, sideUp } from './pad-steps';
-import { step, type ToldStep } from '../step/step';
+import { step, type StepDraft } from '../step/step';
 
 /** Plain handling times that no house rule is worth having for, minutes. */
 const HANDLING = { setOut: 2, finding: 10, keep: 10, hessian: 8, form: 12 };
@@ -52,8 +52,8 @@ function offWords(strip: StripRecord): string {
 }
 
 /** Taking the old work off, and what was found under it. */
-export function stripSteps({ piece: { strip }, outline, rule }: Model): ToldStep[] {
-  const steps: ToldStep[] = [];
+export function stripSteps({ piece: { strip }, outline, rule }: Model): StepDraft[] {
+  const steps: StepDraft[] = [];
   if (strip && (strip.items.length > 0 || strip.photos?.length || strip.meet?.length))
     steps.push(
       step(
@@ -75,7 +75,7 @@ export function stripSteps({ piece: { strip }, outline, rule }: Model): ToldStep
 }
 
 /** Looking the board over. */
-export function boardSteps({ piece, outline, rule }: Model): ToldStep[] {
+export function boardSteps({ piece, outline, rule }: Model): StepDraft[] {
   if (lies({ piece }) === 'loose')
     return [
       step(
@@ -107,7 +107,7 @@ function triedBare(opening: Opening | null | undefined, board: { width: number; 
 }
 
 /** Stretching webbing or hooking springs, before anything lies on them. */
-export function deckSteps({ piece, board, rule }: Model): ToldStep[] {
+export function deckSteps({ piece, board, rule }: Model): StepDraft[] {
   const deck = deckPlan(board, piece.base);
   if (!deck) return [];
   const phrases = (['along', 'across'] as const).flatMap((way) => {
@@ -147,7 +147,7 @@ const KEEPING = {
 } as const;
 
 /** Once the glue holds, the rough-cut pad is brought to its line. */
-function trimStep({ rule }: Model, pad: FoamPiece, name: string, overhang: number): ToldStep {
+function trimStep({ rule }: Model, pad: FoamPiece, name: string, overhang: number): StepDraft {
   const guide =
     overhang >= 1 ? `held off the board’s edge by a ${Math.round(overhang * 10) / 10} mm strip` : 'flat against the board’s edge';
   return step(
@@ -186,7 +186,7 @@ function placeWords(x: number, y: number): string {
 }
 
 /** Giving the tops of new pads their form, before they are glued. */
-function formSteps({ pads, shapedWith }: Model['piece'], foam: readonly FoamPiece[]): ToldStep[] {
+function formSteps({ pads, shapedWith }: Model['piece'], foam: readonly FoamPiece[]): StepDraft[] {
   const tool = shaperOf(shapedWith);
   return pads.flatMap((pad) => {
     const cut = foam.find((foamPiece) => foamPiece.pad === pad.id);
@@ -209,7 +209,7 @@ function formSteps({ pads, shapedWith }: Model['piece'], foam: readonly FoamPiec
 }
 
 /** Cutting the foam, carving its pockets. */
-function cutSteps(model: Model, foam: readonly FoamPiece[]): ToldStep[] {
+function cutSteps(model: Model, foam: readonly FoamPiece[]): StepDraft[] {
   const { piece, rule } = model;
   const tool = cutterOf(piece.cutWith);
   const layers = foam.filter(({ kept }) => !kept).flatMap((pad) => pad.layers.map(() => pad));
@@ -271,7 +271,7 @@ function firstGlued({ blocks, layers }: FoamPiece): string {
 }
 
 /** Both faces are sprayed and left to tack, and only then is the pad laid. */
-function glueSteps(model: Model, pad: FoamPiece, { joints, first, name, below }: Joint): ToldStep[] {
+function glueSteps(model: Model, pad: FoamPiece, { joints, first, name, below }: Joint): StepDraft[] {
   const { rule, piece } = model;
   const glue = glueOf(piece.glue);
   const where = below === null && lies(model) === 'loose' ? 'its layers flush on each other' : placedWords(model, pad, below);
@@ -299,7 +299,7 @@ function glueSteps(model: Model, pad: FoamPiece, { joints, first, name, below }:
 }
 
 /** Gluing every pad that lies on something; the glue is tried before the first. */
-function gluing(model: Model, foam: readonly FoamPiece[]): ToldStep[] {
+function gluing(model: Model, foam: readonly FoamPiece[]): StepDraft[] {
   return foam
     .filter(({ insertOf }) => insertOf === null)
     .map((pad, i, all) => ({ pad, below: all[i - 1]?.pad ?? null, joints: gluedLayers(pad, i === 0 && lies(model) === 'loose') }))
@@ -308,7 +308,7 @@ function gluing(model: Model, foam: readonly FoamPiece[]): ToldStep[] {
 }
 
 /** What is done to the pads before they come together with the base. */
-export function padSteps(model: Model, foam: readonly FoamPiece[]): ToldStep[] {
+export function padSteps(model: Model, foam: readonly FoamPiece[]): StepDraft[] {
   return foam.length > 0 ? cutSteps(model, foam) : [];
 }
 
@@ -326,8 +326,8 @@ export function buildSteps(
   foam: readonly FoamPiece[],
   wadding: LiningPiece | null,
   zip: ZipPlan | null,
-  wells: readonly ToldStep[],
-): ToldStep[] {
+  wells: readonly StepDraft[],
+): StepDraft[] {
   const pads = [...(foam.length > 0 ? gluing(model, foam) : []), ...wells];
   return wadding ? [...pads, overAllStep(model, wadding, zip)] : pads;
 }

@@ -3,7 +3,7 @@ import { BUTTON_CLEAR, buttonPlaces, choicesOf, wayOf, type CoverPlan } from '..
 import { kindOf } from '../piece';
 import { BUTTON_HOLE, holesBehind, throughBoard } from './button-holes';
 import { CAUTIONS } from '../step/cautions';
-import { step, type ToldStep } from '../step/step';
+import { step, type StepDraft } from '../step/step';
 
 /** Drawn in deeper than this a button tears foam that is whole, mm; the well that is cut for it, mm across. */
 const DEEP = 20;
@@ -23,7 +23,8 @@ function reach(count: number, spacing: number, ways: string): string | null {
 
 /** Where the buttons lie, as a rule and a square find it from the centre lines. */
 function gridWords(model: Model): string {
-  const { columns, rows, spacing, down, grid } = choicesOf(model.piece.covering).buttons!;
+  const buttons = choicesOf(model.piece.covering).buttons!;
+  const { columns, rows, spacing, down, grid } = buttons;
   const row = down ?? spacing;
   if (columns * rows === 1) return 'on the crossing of the centre lines';
   const upright = kindOf(model.piece.kind).traits.wall;
@@ -38,8 +39,7 @@ function gridWords(model: Model): string {
       : `${columns} across ${apart}, in ${rows} rows ${Math.round(row)} mm apart`;
   const between = grid === 'diamond' && columns > 1 ? `, every second row half a step over with ${columns - 1}` : '';
   const all = rows * columns - (grid === 'diamond' && columns > 1 ? Math.floor(rows / 2) : 0);
-  const left =
-    all > buttonPlaces(model, choicesOf(model.piece.covering).buttons!).length ? `, none within ${BUTTON_CLEAR} mm of the edge` : '';
+  const left = all > buttonPlaces(model, buttons).length ? `, none within ${BUTTON_CLEAR} mm of the edge` : '';
   const laid = rows > 1 && columns > 1 ? inRows + between : `${Math.max(columns, rows)} in a row, ${apart}`;
   return `${laid}${left}, about the crossing of the centre lines${far.length > 0 ? ` (${far.join(', ')})` : ''}`;
 }
@@ -50,7 +50,7 @@ function gridWords(model: Model): string {
  * @param model the built piece
  * @param cover with its buttons, or without
  */
-export function buttonHoles(model: Model, { buttons }: CoverPlan): ToldStep[] {
+export function buttonHoles(model: Model, { buttons }: CoverPlan): StepDraft[] {
   if (!buttons || !throughBoard(model)) return [];
   const { onBattens } = holesBehind(model);
   const battens =
@@ -74,7 +74,7 @@ export function buttonHoles(model: Model, { buttons }: CoverPlan): ToldStep[] {
  * @param model for its times
  * @param cover with its buttons, or without
  */
-export function coverButtons({ rule }: Pick<Model, 'rule'>, { buttons }: CoverPlan): ToldStep[] {
+export function coverButtons({ rule }: Pick<Model, 'rule'>, { buttons }: CoverPlan): StepDraft[] {
   if (!buttons) return [];
   return [
     step(
@@ -93,7 +93,7 @@ export function coverButtons({ rule }: Pick<Model, 'rule'>, { buttons }: CoverPl
  * @param model the built piece
  * @param cover with its buttons, or without
  */
-export function buttonWells(model: Model, { buttons }: CoverPlan): ToldStep[] {
+export function buttonWells(model: Model, { buttons }: CoverPlan): StepDraft[] {
   if (!buttons || buttons.depth < DEEP || wayOf(model.piece.covering.way).loose) return [];
   const down = Math.round(buttons.depth);
   return [
@@ -113,7 +113,7 @@ export function buttonWells(model: Model, { buttons }: CoverPlan): ToldStep[] {
  * @param model the built piece
  * @param cover with its buttons, or without
  */
-export function drawButtons(model: Model, { buttons }: CoverPlan): ToldStep[] {
+export function drawButtons(model: Model, { buttons }: CoverPlan): StepDraft[] {
   if (!buttons) return [];
   const loose = wayOf(model.piece.covering.way).loose;
   const behind = loose

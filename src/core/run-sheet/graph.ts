@@ -1,7 +1,7 @@
-import type { LinkedStep, Strand, ToldStep } from '../step/step';
+import type { LinkedStep, Strand, StepDraft } from '../step/step';
 
 /** Steps of a strand, in the order that they are told in. */
-export type Told = readonly [Strand, readonly ToldStep[]];
+export type Told = readonly [Strand, readonly StepDraft[]];
 
 /**
  * Puts told steps together to a graph: a step comes after the one before it in its own strand; one of the piece comes after all that

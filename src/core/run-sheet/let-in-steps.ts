@@ -1,7 +1,7 @@
 import type { Model } from '../padding';
 import type { Pad, Pocket } from '../piece';
 import { CAUTIONS } from '../step/cautions';
-import { step, type ToldStep } from '../step/step';
+import { step, type StepDraft } from '../step/step';
 
 /** Carving once over, patching a worn place: minutes. */
 const HANDLING = { carvePass: 2, patch: 12 };
@@ -17,7 +17,7 @@ function whereLetIn({ x, y }: Pocket): string {
 type LetIn = { pocket: Pocket; index: number; of: number };
 
 /** Carving one pocket, or patching one worn place, in a pad as it is called. */
-export function letInStep(pad: Pad, called: string, { pocket, index, of }: LetIn, rule: Model['rule']): ToldStep {
+export function letInStep(pad: Pad, called: string, { pocket, index, of }: LetIn, rule: Model['rule']): StepDraft {
   const { width, length, deep, blend, sat } = pocket;
   const photos = sat ? [sat.photo] : [];
   const { id } = pad;

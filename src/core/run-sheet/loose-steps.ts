@@ -2,7 +2,7 @@ import { LOOSE_KINDS } from '../piece';
 import type { CoverPlan, LoosePlan } from '../cover';
 import type { RuleReader } from '../house';
 import { CAUTIONS } from '../step/cautions';
-import { step, type ToldStep } from '../step/step';
+import { step, type StepDraft } from '../step/step';
 
 /** Filling one, turning and closing it; a loop made and sewn in; a knob set: minutes. */
 const HANDLING = { fill: 8, close: 6, loop: 3, knob: 2 };
@@ -26,7 +26,7 @@ function sewWords({ kind, taper, welts, zip, loops }: LoosePlan): string {
 }
 
 /** The steps of what lies loose on a piece: sewn, filled, hung. */
-export function looseSteps({ loose }: Pick<CoverPlan, 'loose'>, rule: RuleReader): ToldStep[] {
+export function looseSteps({ loose }: Pick<CoverPlan, 'loose'>, rule: RuleReader): StepDraft[] {
   return loose.flatMap((loosePlan) => {
     const sewing = ((loosePlan.sewn / 1000) * (loosePlan.welts.length > 0 ? 2 : 1) * rule('timeSewMetre')) / 60;
     const each = sewing + (loosePlan.zip === null ? 0 : rule('timeZip')) + loosePlan.loops.length * HANDLING.loop;

@@ -8,7 +8,7 @@ import { kindOf } from '../piece';
 import { keptLayers } from '../strip';
 import { CAUTIONS } from '../step/cautions';
 import { metresRound, sizeOf } from './metres';
-import { step, type ToldStep } from '../step/step';
+import { step, type StepDraft } from '../step/step';
 
 /** Where a pad is cut apart because what lies outside the line is laid once the panel inside it is on; null where it is laid whole. */
 export function apartAt({ piece: { covering }, pads }: Model, pad: string | null): { line: string; toNear: boolean } | null {
@@ -48,7 +48,7 @@ function wrapped({ piece }: Model): keyof typeof WADDED {
 }
 
 /** Thin backed foam is not glued but drawn over all and held inside the cover's own line. */
-function stretchedStep(model: Model, wadding: LiningPiece, zip: ZipPlan | null): ToldStep {
+function stretchedStep(model: Model, wadding: LiningPiece, zip: ZipPlan | null): StepDraft {
   const { rule, piece } = model;
   const loose = wayOf(piece.covering.way).loose;
   const { pan } = kindOf(piece.kind).traits;
@@ -82,7 +82,7 @@ function zipWords({ rule }: Model, zip: ZipPlan | null): string {
  * @param wadding as it is cut
  * @param zip of a cover that comes off: nothing lies loose under it
  */
-export function overAllStep(model: Model, wadding: LiningPiece, zip: ZipPlan | null): ToldStep {
+export function overAllStep(model: Model, wadding: LiningPiece, zip: ZipPlan | null): StepDraft {
   if (keptLayers(model.piece).has('wadding'))
     return step(
       'wadding',

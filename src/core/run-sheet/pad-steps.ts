@@ -9,7 +9,7 @@ import { CAUTIONS } from '../step/cautions';
 import { hasUpperSide } from './foam-words';
 import { metresRound } from './metres';
 import { apartAt } from './over-all-steps';
-import { step, type ToldStep } from '../step/step';
+import { step, type StepDraft } from '../step/step';
 
 /** Working a metre of rim, or a square metre of what is carved all over: minutes. */
 const MINUTES = { rimMetre: 3, areaSquare: 40, begin: 1 };
@@ -23,7 +23,7 @@ const whole = (mm: number): number => Math.round(mm);
  * @param pad as it is cut
  * @param called as it is said within a sentence
  */
-export function rimSteps({ pads, piece }: Model, { pad: id, kept, insertOf, finished }: FoamPiece, called: string): ToldStep[] {
+export function rimSteps({ pads, piece }: Model, { pad: id, kept, insertOf, finished }: FoamPiece, called: string): StepDraft[] {
   const built = pads.find((pad) => pad.pad.id === id);
   const rim = built && rimOf(built.pad.edge);
   const how =

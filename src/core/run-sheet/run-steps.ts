@@ -16,7 +16,7 @@ import { looseSteps } from './loose-steps';
 import { sizeOf } from './metres';
 import { finishingSteps, firstSteps, lastSteps, layingSteps, readySteps, sewingSteps } from './sewing-steps';
 import { endedWith, graphOf } from './graph';
-import { seenIn, step, type Step, type ToldStep } from '../step/step';
+import { seenIn, step, type Step, type StepDraft } from '../step/step';
 import { woodSteps } from './wood-steps';
 
 /** Plain handling times, minutes. */
@@ -38,7 +38,7 @@ function fastenerSteps(fastening: Fastening): FasteningSteps {
   const fasteningStepses = FASTENERS.filter((fastener) => fastener.used(fastening)).map((fastener) =>
     fastener.steps(fastening, fastener.places(fastening)),
   );
-  const all = (when: keyof FasteningSteps): ToldStep[] => fasteningStepses.flatMap((steps) => steps[when] ?? []);
+  const all = (when: keyof FasteningSteps): StepDraft[] => fasteningStepses.flatMap((steps) => steps[when] ?? []);
   // Trimming and ends come after the last of them: what is pulled and folded is seen in its order.
   return {
     ahead: all('ahead'),
@@ -49,7 +49,7 @@ function fastenerSteps(fastening: Fastening): FasteningSteps {
 }
 
 /** Buttons are drawn in once the cover is tacked, before its edges take the cloth that was cut for them; where nothing is tacked, last. */
-function withButtons(fasten: readonly ToldStep[], close: readonly ToldStep[], buttons: readonly ToldStep[]): ToldStep[] {
+function withButtons(fasten: readonly StepDraft[], close: readonly StepDraft[], buttons: readonly StepDraft[]): StepDraft[] {
   const tacked = fasten.findIndex(({ temporary }) => temporary) + 1;
   return tacked > 0 ? [...fasten.slice(0, tacked), ...buttons, ...fasten.slice(tacked), ...close] : [...fasten, ...close, ...buttons];
 }
@@ -63,7 +63,7 @@ function roundPlates(hardware: readonly Hardware[]): string {
   return phrases.length > 0 ? ` Cut it round: ${phrases.join(', ')}.` : '';
 }
 
-function dustStep(model: Model, dust: LiningPiece): ToldStep {
+function dustStep(model: Model, dust: LiningPiece): StepDraft {
   const { rule, piece } = model;
   const old = keptLayers(piece).has('dust');
   const staples = Math.ceil(polygonPerimeter(dust.outline) / (2 * rule('staplePitch')));
@@ -83,7 +83,7 @@ const aside = (x: number): string => `${Math.abs(Math.round(x))} mm ${Math.abs(x
 const CLEAT = 4;
 
 /** Cleats are screwed on from behind, over the dust cover, before anything hangs. */
-function cleatSteps(panels: PanelLayout | null): ToldStep[] {
+function cleatSteps(panels: PanelLayout | null): StepDraft[] {
   if (!panels) return [];
   const { hanging, mounting } = panels;
   const matching = hanging.cleats.filter(({ panel }) => panel === 0 || mounting === 'joined');
@@ -104,7 +104,7 @@ function cleatSteps(panels: PanelLayout | null): ToldStep[] {
 }
 
 /** Panels go up from the middle of the wall outwards, so that what the wall is out by is shared by both ends. */
-function hangSteps({ rule }: Pick<Model, 'rule'>, panels: PanelLayout | null): ToldStep[] {
+function hangSteps({ rule }: Pick<Model, 'rule'>, panels: PanelLayout | null): StepDraft[] {
   if (!panels) return [];
   const { hanging, needed, rated, holds, mounting } = panels;
   const joined = mounting === 'joined';
@@ -122,7 +122,7 @@ function hangSteps({ rule }: Pick<Model, 'rule'>, panels: PanelLayout | null): T
 }
 
 /** What came off goes back on in the reverse order; what is replaced was made new before, fasteners and hardware were not. */
-function refitSteps({ piece: { strip } }: Model, laid: ReadonlySet<string>): ToldStep[] {
+function refitSteps({ piece: { strip } }: Model, laid: ReadonlySet<string>): StepDraft[] {
   // What was pinned on photos of the whole is wanted from the first thing that goes back on.
   const pinned = (strip?.photos ?? []).filter((name) => strip?.pins?.some(({ photo }) => photo === name));
   const madeNew = new Set<string>(STRIP_KINDS.filter((kind) => kind.again === 'replace').map((kind) => kind.id));
@@ -149,7 +149,7 @@ function refitSteps({ piece: { strip } }: Model, laid: ReadonlySet<string>): Tol
 const IN_NO_REBATE: ReadonlySet<string> = new Set(['trim', 'below']);
 
 /** The other parts of the chair that go on before this piece or after it, each with what belongs to it. */
-function partSteps({ piece: { strip } }: Model, comes: 'before' | 'after'): ToldStep[] {
+function partSteps({ piece: { strip } }: Model, comes: 'before' | 'after'): StepDraft[] {
   if (!strip) return [];
   const back = reassembly(strip);
   return otherParts(strip)

@@ -11,7 +11,7 @@ import { coverButtons } from './button-steps';
 import { CAUTIONS } from '../step/cautions';
 import { metresRound, sizeOf } from './metres';
 import { sewingMinutes } from './sewing-times';
-import { step, type ToldStep } from '../step/step';
+import { step, type StepDraft } from '../step/step';
 
 /** Plain handling times, minutes: of a part chalking it round and notching it. */
 const HANDLING = { clothPiece: 2, join: 1, lining: 4, old: 10, ready: 20, film: 2, prove: 6 } as const;
@@ -45,7 +45,7 @@ function shortEdges({ piece, rule }: Pick<Model, 'piece' | 'rule'>): string {
     .join(', ');
 }
 
-function cutStep(model: Model, { pieces }: CoverPlan): ToldStep {
+function cutStep(model: Model, { pieces }: CoverPlan): StepDraft {
   const { rule, piece } = model;
   const short = shortEdges(model);
   const [near, far] = kindOf(piece.kind).words;
@@ -69,7 +69,7 @@ function cutStep(model: Model, { pieces }: CoverPlan): ToldStep {
 }
 
 /** Old pieces that go on again are made ready before anything is cut to meet them. */
-function oldSteps({ piece }: Model, { pieces }: CoverPlan): ToldStep[] {
+function oldSteps({ piece }: Model, { pieces }: CoverPlan): StepDraft[] {
   const back = goesBack(piece, pieces);
   if (back.length === 0) return [];
   const phrases = back.map(({ name, letOut, room, pulled, closes }) => {
@@ -94,7 +94,7 @@ function factsOf({ piece, rule }: Model, { pieces, seams, tackStrips }: CoverPla
   return { piece, rule, pieces, seams, card: tackStrips.length > 0, welt: choicesOf(piece.covering).welt };
 }
 
-function channelSteps({ rule, piece }: Model, { channels }: CoverPlan): ToldStep[] {
+function channelSteps({ rule, piece }: Model, { channels }: CoverPlan): StepDraft[] {
   if (!channels) return [];
   return [
     step(
@@ -136,12 +136,12 @@ function thickestWords({ thickness }: Cloth, seams: CoverPlan['seams']): string 
   return most > 2 ? ` At its thickest ${most} layers, ${round(most * thickness)} mm: turn the wheel by hand there.` : '';
 }
 
-function stitchSteps(model: Model, cover: CoverPlan): ToldStep[] {
+function stitchSteps(model: Model, cover: CoverPlan): StepDraft[] {
   const { rule, piece } = model;
   const { welts, seams, zip } = cover;
   const sew = (length: number): number => ((length / 1000) * rule('timeSewMetre')) / 60;
   const caution = CAUTIONS.machine;
-  const steps: ToldStep[] = [];
+  const steps: StepDraft[] = [];
   if (welts.length > 0)
     steps.push(
       step(
@@ -186,7 +186,7 @@ function stitchSteps(model: Model, cover: CoverPlan): ToldStep[] {
 /** Layers that are stapled, each on a row of its own. */
 const STAPLED: Partial<Record<string, Row['id']>> = { liner: 'liner', waterproof: 'waterproof' };
 
-function liningSteps(model: Model, { linings }: CoverPlan): ToldStep[] {
+function liningSteps(model: Model, { linings }: CoverPlan): StepDraft[] {
   const { piece } = model;
   const row = (material: string): string => {
     const id = STAPLED[material];
@@ -212,7 +212,7 @@ function liningSteps(model: Model, { linings }: CoverPlan): ToldStep[] {
 }
 
 /** Cloth that is washed or steamed is made ready long before it is cut: it has to dry. */
-export function readySteps({ piece }: Model, { pieces }: CoverPlan): ToldStep[] {
+export function readySteps({ piece }: Model, { pieces }: CoverPlan): StepDraft[] {
   const cut = new Set(pieces.map(({ cloth }) => cloth));
   const cloths = [
     ...(cut.has('cover') ? [{ cloth: piece.cloth, name: 'cloth' }] : []),
@@ -238,12 +238,12 @@ export function readySteps({ piece }: Model, { pieces }: CoverPlan): ToldStep[] 
 }
 
 /** What a way wants done to the bare board. */
-export function firstSteps(model: Model, cover: CoverPlan): ToldStep[] {
+export function firstSteps(model: Model, cover: CoverPlan): StepDraft[] {
   return wayOf(cover.method).steps?.(factsOf(model, cover)).first ?? [];
 }
 
 /** Joins of strips where nothing else is sewn: mitres of a border, ends of a band. */
-function joinStep({ rule }: Model, { pieces, seams }: CoverPlan, sew: (length: number) => number): ToldStep[] {
+function joinStep({ rule }: Model, { pieces, seams }: CoverPlan, sew: (length: number) => number): StepDraft[] {
   if (seams.some(({ laid }) => !laid)) return [];
   const joins = joinLength(pieces);
   if (joins.count === 0) return [];
@@ -265,7 +265,7 @@ function joinStep({ rule }: Model, { pieces, seams }: CoverPlan, sew: (length: n
  * @param whole its cover
  * @param cover of it what is made new
  */
-export function sewingSteps(model: Model, whole: CoverPlan, cover: CoverPlan): ToldStep[] {
+export function sewingSteps(model: Model, whole: CoverPlan, cover: CoverPlan): StepDraft[] {
   // Layers are quilted oversize first, then the panel is cut from them to its template: stitching draws it in.
   return [
     ...oldSteps(model, whole),
@@ -277,7 +277,7 @@ export function sewingSteps(model: Model, whole: CoverPlan, cover: CoverPlan): T
 }
 
 /** What is laid on before the cover is fastened, and the first of a set, which is looked at before the rest. */
-export function layingSteps(model: Model, whole: CoverPlan, cover: CoverPlan): ToldStep[] {
+export function layingSteps(model: Model, whole: CoverPlan, cover: CoverPlan): StepDraft[] {
   const item = wayOf(whole.method).steps?.(factsOf(model, whole));
   const steps = [...liningSteps(model, whole), ...(item?.before ?? [])];
   if (model.piece.count > 1 && cover.pieces.length > 0)
@@ -294,11 +294,11 @@ export function layingSteps(model: Model, whole: CoverPlan, cover: CoverPlan): T
 }
 
 /** What a way puts on once all else is fastened, nails too. */
-export function lastSteps(model: Model, cover: CoverPlan): ToldStep[] {
+export function lastSteps(model: Model, cover: CoverPlan): StepDraft[] {
   return wayOf(cover.method).steps?.(factsOf(model, cover)).last ?? [];
 }
 
 /** What a way does to the cover once it is fastened. */
-export function finishingSteps(model: Model, cover: CoverPlan): ToldStep[] {
+export function finishingSteps(model: Model, cover: CoverPlan): StepDraft[] {
   return wayOf(cover.method).steps?.(factsOf(model, cover)).after ?? [];
 }

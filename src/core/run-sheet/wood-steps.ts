@@ -1,7 +1,7 @@
 import { coursesOf, edgeStrips, frameCuts, trimBends } from '../base';
 import type { Model } from '../padding';
 import { CAUTIONS } from '../step/cautions';
-import { step, type ToldStep } from '../step/step';
+import { step, type StepDraft } from '../step/step';
 
 /** How the ends of a batten are sawn, in degrees off square; nothing where both are square. */
 function sawnEnds(mitres: readonly [number, number]): string {
@@ -11,7 +11,7 @@ function sawnEnds(mitres: readonly [number, number]): string {
 }
 
 /** A board that is put together, before anything else is done to it. */
-function courseSteps({ piece: { base }, board, rule }: Model): ToldStep[] {
+function courseSteps({ piece: { base }, board, rule }: Model): StepDraft[] {
   const all = coursesOf(board, base);
   if (!base.courses || all.length === 0) return [];
   const sizes = all.map(
@@ -43,7 +43,7 @@ function courseSteps({ piece: { base }, board, rule }: Model): ToldStep[] {
 }
 
 /** Frame, edge strips and bent trims, before anything lies on the board. */
-export function woodSteps(model: Model): ToldStep[] {
+export function woodSteps(model: Model): StepDraft[] {
   const { piece, outline, rule } = model;
   const { base } = piece;
   const edges = base.edges ?? [];
@@ -52,7 +52,7 @@ export function woodSteps(model: Model): ToldStep[] {
   const trims = trimBends(outline, edges, base.board.material);
   const each = rule('timeBatten');
   const mm = (value: number): number => Math.round(value);
-  const steps: ToldStep[] = courseSteps(model);
+  const steps: StepDraft[] = courseSteps(model);
   if (frame && frame.battens.length > 0)
     steps.push(
       step(

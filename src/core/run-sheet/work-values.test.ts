@@ -1,4 +1,5 @@
 import { expect, it } from 'vitest';
+import { ruleOf } from '../house';
 import { planPiece } from '../plan';
 import type { Piece } from '../piece';
 import { JOBS } from '../../testing/jobs';
@@ -24,6 +25,29 @@ it.each([
 ] as const)('%s', (_what, minutes, least, most) => {
   expect(minutes).toBeGreaterThanOrEqual(least);
   expect(minutes).toBeLessThanOrEqual(most);
+});
+
+/** A job whose run sheet has that work in it. */
+const withCovering = (id: string, change: Partial<Piece['covering']>): Piece => ({
+  ...job(id),
+  covering: { ...job(id).covering, ...change },
+});
+it.each([
+  ['timeChannel', withCovering('library-chair', { way: 'channelled' })],
+  ['timeButtonCover', job('buttoned-headboard')],
+  ['timeButtonDraw', job('buttoned-headboard')],
+  ['timeRivet', job('tricycle-saddle')],
+  ['timeHang', job('four-panels')],
+  ['timeTopStitch', withCovering('block-seat', { topStitch: 6 })],
+  ['timeSewMetre', withCovering('cube', { welt: { ...withCovering('cube', {}).covering.welt!, upper: false, lower: false } })],
+  [
+    'timeSewCurve',
+    withCovering('ticket-hall-stools', { welt: { ...job('ticket-hall-stools').covering.welt!, upper: false, lower: false } }),
+  ],
+  ['timeStripItem', job('chair-in-parts')],
+] as const)('%s lengthens the run sheet', (key, piece) => {
+  const slow = ruleOf(key)!.sensible[1] * 2;
+  expect(planPiece(piece, { [key]: slow }, QUICK).minutes).toBeGreaterThan(planPiece(piece, {}, QUICK).minutes);
 });
 
 it('every time in it is a house rule: a slower hand makes a longer sheet', () => {

@@ -81,7 +81,7 @@ describe('printFigure', () => {
   });
 });
 
-it('a crown is said of a flat board, not of a pan: there the middle and the rim differ by the pan’s curve', () => {
+it('a flat board has a crown, a pan has none: there the middle and the rim differ by the pan’s curve', () => {
   const saddle = newPiece('saddle');
   const keys = sizesOf(planPiece(saddle, {}, QUICK), saddle, {}).map(({ key }) => key);
   expect(keys).not.toContain('crown');

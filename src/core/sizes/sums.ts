@@ -45,7 +45,10 @@ export function blankSums(blank: CoverPiece, board: Extent, drawnIn: Extent): Su
   const stapled = times(bounds(blank.stapleLine), 1 / longer);
   const folded = fold ? times(bounds(fold.points), 1 / longer) : stapled;
   return growingSums('Board', board, [
-    ['Over the pads and down both sides', { width: folded.width - drawnIn.width, height: folded.height - drawnIn.height }],
+    [
+      'Over the pads and down both sides',
+      { width: folded.width - drawnIn.width / longer, height: folded.height - drawnIn.height / longer },
+    ],
     ['Drawn in by the buttons', folded],
     ['Turned under, both edges', stapled],
     ['Pull allowance, both edges', times(blank, 1 / longer)],

@@ -1,4 +1,4 @@
-import type { ToldStep } from './step';
+import type { StepDraft } from './step';
 
 /**
  * Minutes of one piece of a set, on average: the first takes its time, each further one a share of it. Source: trade.md,
@@ -8,7 +8,7 @@ import type { ToldStep } from './step';
  * @param count pieces in the set
  * @param share what each further one takes, in hundredths
  */
-export function averageOfSet<S extends ToldStep>(steps: readonly S[], count: number, share: number): S[] {
+export function averageOfSet<S extends StepDraft>(steps: readonly S[], count: number, share: number): S[] {
   const average = (1 + ((count - 1) * share) / 100) / count;
   return steps.map((step) => (step.batch === 'first only' ? step : { ...step, minutes: Math.max(1, Math.round(step.minutes * average)) }));
 }
@@ -20,6 +20,6 @@ export function averageOfSet<S extends ToldStep>(steps: readonly S[], count: num
  * @param steps of one piece
  * @param count pieces in the set
  */
-export function batchMinutes(steps: readonly ToldStep[], count: number): number {
+export function batchMinutes(steps: readonly StepDraft[], count: number): number {
   return steps.reduce((sum, { minutes, wait }) => sum + minutes * count + Math.max(0, wait - minutes * (count - 1)), 0);
 }

@@ -21,7 +21,7 @@ export type Strand = 'strip' | 'base' | 'pads' | 'cloth' | 'loose' | 'piece';
 export type Sight = { in: 'board' | 'frame' | 'back' | 'nails' | 'foam' | 'section' | 'cloth' | 'fastening' | 'corners'; pad?: string };
 
 /** A step as a module tells it. Minutes are for one piece of the set; each line of its detail is a paragraph. */
-export type ToldStep = {
+export type StepDraft = {
   key: string;
   name: string;
   detail: string;
@@ -48,7 +48,7 @@ export type ToldStep = {
 };
 
 /** A step with what must be done before it. */
-export type LinkedStep = ToldStep & {
+export type LinkedStep = StepDraft & {
   strand: Strand;
   /** keys of the steps that come right before it */
   after: string[];
@@ -66,8 +66,8 @@ export function step(
   name: string,
   detail: string,
   minutes: number,
-  more: Partial<Pick<ToldStep, 'wait' | 'open' | 'place' | 'caution' | 'photos' | 'sees' | 'uses' | 'batch' | 'temporary' | 'check'>> = {},
-): ToldStep {
+  more: Partial<Pick<StepDraft, 'wait' | 'open' | 'place' | 'caution' | 'photos' | 'sees' | 'uses' | 'batch' | 'temporary' | 'check'>> = {},
+): StepDraft {
   const { wait = 0, open, place, caution, photos = [], ...rest } = more;
   return {
     key,
@@ -84,5 +84,5 @@ export function step(
 }
 
 /** Steps that are looked at in one drawing; one that names its own keeps it. */
-export const seenIn = (sight: Sight['in'], steps: readonly ToldStep[]): ToldStep[] =>
+export const seenIn = (sight: Sight['in'], steps: readonly StepDraft[]): StepDraft[] =>
   steps.map((item) => ({ sees: { in: sight }, ...item }));

@@ -59,7 +59,7 @@ describe('buttons', () => {
 
   it.each([
     ['square', square],
-    ['square with rows of their own', { ...square, down: 140 }],
+    ['square with another row spacing', { ...square, down: 140 }],
     ['diamond', diamond],
   ] as const)('%s: the cloth is longer by what each step takes, and passes its inspection', (_name, buttons) => {
     const piece = covered(buttons);

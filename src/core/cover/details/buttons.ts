@@ -64,7 +64,7 @@ const DIAMOND = 0.75;
  * @param buttons the spacing to come near to; its number of rows and columns is worked out
  */
 export function spreadButtons(size: { width: number; depth: number }, buttons: Buttons): Buttons {
-  const wanted = rowStep({ ...buttons, down: null }) * (buttons.grid === 'diamond' ? DIAMOND : 1);
+  const wanted = buttons.spacing * (buttons.grid === 'diamond' ? DIAMOND : 1);
   const [columns, rows] = [Math.max(1, Math.round(size.width / buttons.spacing)), Math.max(1, Math.round(size.depth / wanted))];
   return { ...buttons, columns, rows, spacing: Math.floor(size.width / columns), down: Math.floor(size.depth / rows) };
 }

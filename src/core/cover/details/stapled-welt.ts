@@ -1,5 +1,5 @@
 import { CAUTIONS } from '../../step/cautions';
-import { step, type ToldStep } from '../../step/step';
+import { step, type StepDraft } from '../../step/step';
 import type { SewnFacts } from '../ways/way';
 
 /** Finding the beginning, and closing the join at the back, minutes. */
@@ -11,7 +11,7 @@ const BEGIN = 2;
  * @param facts what the run sheet is made from
  * @param over what lies under it
  */
-export function stapledWelt({ rule, seams, welt }: SewnFacts, over: string): ToldStep {
+export function stapledWelt({ rule, seams, welt }: SewnFacts, over: string): StepDraft {
   const length = seams.find(({ id }) => id === 'lower')?.length ?? 0;
   return step(
     'welt-lower',

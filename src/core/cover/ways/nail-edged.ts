@@ -4,14 +4,14 @@ import { stripPiece } from '../details/strip-piece';
 import { cornerPlaces, edgeName, levelSteps, lowerEdge, placeAt, stretches, stretchLength, type Level } from '../surface/levels';
 import type { Ring } from '../surface/ring';
 import { CAUTIONS } from '../../step/cautions';
-import { step, type ToldStep } from '../../step/step';
+import { step, type StepDraft } from '../../step/step';
 import type { SewnFacts, Way } from './way';
 
 /** A metre of welt along an edge, a metre of back-tacking, minutes. */
 const MINUTES = { weltMetre: 2, tackMetre: 4 };
 
 /** Welt and band hide the board's edge, and the cover's staples behind, once the nails are in. */
-function bandSteps({ seams, rule, card }: SewnFacts): ToldStep[] {
+function bandSteps({ seams, rule, card }: SewnFacts): StepDraft[] {
   const metres = (seams.find(({ id }) => id === 'lower')?.length ?? 0) / 1000;
   return [
     step(

@@ -2,7 +2,7 @@ import type { CoverModel } from '../reads';
 import type { Give } from '../../flattening';
 import type { RuleReader } from '../../house';
 import type { Buttons, Channels, Covering, CutCloth, Nails, Piece, Problem, Traits, Welt } from '../../piece';
-import type { ToldStep } from '../../step/step';
+import type { StepDraft } from '../../step/step';
 import type { CoverPiece } from '../laying/cloth-piece';
 import type { PanelSpec } from '../laying/panel-spec';
 import type { Level, Stretch } from '../surface/levels';
@@ -92,10 +92,10 @@ export type SewnFacts = {
 
 /** Steps that a way has of its own: on the bare board, before the cover is fastened, and after. */
 export type OwnSteps = {
-  first?: ToldStep[];
-  before?: ToldStep[];
-  after?: ToldStep[];
-  /** once everything else is fastened, nails too */ last?: ToldStep[];
+  first?: StepDraft[];
+  before?: StepDraft[];
+  after?: StepDraft[];
+  /** once everything else is fastened, nails too */ last?: StepDraft[];
 };
 
 /**

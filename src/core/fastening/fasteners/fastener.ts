@@ -2,7 +2,7 @@ import type { FixModel } from '../reads';
 import type { Choices, CornerPlan, Relief } from '../../cover';
 import type { RuleReader } from '../../house';
 import type { Point } from '../../outline';
-import type { ToldStep } from '../../step/step';
+import type { StepDraft } from '../../step/step';
 import type { Bought } from '../../wares';
 import type { Warning } from '../../warning';
 
@@ -30,13 +30,13 @@ export type FastenerPlace = {
 /** When the steps of a fastener come: each is done for all of them before the next. */
 export type FasteningSteps = {
   /** sewn to the edge before anything is pulled on */
-  ahead: ToldStep[];
+  ahead: StepDraft[];
   /** the cover is pulled and held along its edges */
-  fasten: ToldStep[];
+  fasten: StepDraft[];
   /** corners, ends in sight, what stands over */
-  close: ToldStep[];
+  close: StepDraft[];
   /** what goes on over the fastened cover */
-  finish: ToldStep[];
+  finish: StepDraft[];
 };
 
 /**
