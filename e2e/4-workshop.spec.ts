@@ -1,5 +1,5 @@
 import { expect } from '@playwright/test';
-import { deep, test } from './workshop';
+import { deep, origin, test } from './workshop';
 import { newChairSeat } from '../src/core/piece';
 import { fovea, openPads, place, settled, slip, toStage, unfold } from './help';
 
@@ -149,6 +149,38 @@ test('the workshop is backed up with one press, and the backup is whole', async 
   await page.getByLabel('Role').selectOption('apprentice');
   await page.getByRole('button', { name: 'Let in', exact: true }).click();
   await expect(page.getByText(/Passcode for Apprentice of the dome/)).toBeVisible();
-  await page.getByRole('button', { name: 'Let in no longer' }).click();
+  await page.getByRole('button', { name: 'Remove' }).click();
   await expect(page.getByText('Apprentice: looks and ticks', { exact: true })).toHaveCount(1);
+});
+
+test('a backup is put back and the network opened on the page Workshop', async ({ page, browser }) => {
+  const id = await place(page, { ...newChairSeat(), name: 'Before the flood' });
+  await page.goto('/workshop');
+  await page.getByRole('button', { name: 'Back up now' }).click();
+  await expect(page.getByText('Backed up')).toBeVisible();
+  await page.request.delete(`/api/pieces/${id}`, { headers: { origin: origin() } });
+  const putBack = page.getByRole('button', { name: 'Put back' }).first();
+  await putBack.click();
+  // Escape closes the question and gives the focus back to the button that asked it.
+  await page.keyboard.press('Escape');
+  await expect(putBack).toBeFocused();
+  await putBack.click();
+  await page.getByRole('dialog').getByRole('button', { name: 'Put back' }).click();
+  await expect(page.getByText(/Put back: \d+ pieces?, /)).toBeVisible();
+  expect((await page.request.get(`/api/pieces/${id}`)).status()).toBe(200);
+
+  await page.getByRole('button', { name: 'Open to the network' }).click();
+  const address = await page.getByText(/^http:\/\/[\d.:]+$/).textContent();
+  const tablet = await browser.newPage({ baseURL: address! });
+  await tablet.goto('/');
+  await expect(tablet.getByLabel('Passcode')).toBeVisible();
+  await page.getByRole('button', { name: 'Shut to the network' }).click();
+  await expect(page.getByRole('button', { name: 'Open to the network' })).toBeVisible();
+  await expect(tablet.goto('/')).rejects.toThrow(/ERR_CONNECTION_REFUSED/);
+  await tablet.close();
+  // The first Tab of any page reaches the way past the header.
+  await page.goto('/workshop');
+  await page.keyboard.press('Tab');
+  await page.keyboard.press('Enter');
+  await expect(page.locator('main')).toBeFocused();
 });

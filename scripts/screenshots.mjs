@@ -70,8 +70,7 @@ await shoot('bench', `/bench/${piece.split('/').at(-1)}`, async () => {
   await page.getByRole('button', { name: 'Next wave' }).click();
 });
 await shoot('diary', '/diary', async () => {
-  await page.getByRole('button', { name: 'Plan' }).click({ timeout: 60_000 });
-  await page.getByRole('button', { name: 'Plan it again' }).waitFor({ timeout: 90_000 });
+  await page.getByRole('button', { name: 'Plan again' }).waitFor({ timeout: 90_000 });
   await page.waitForTimeout(3000);
 });
 await shoot('house', '/house');

@@ -1,24 +1,14 @@
 // Serves the built application: node scripts/serve.mjs [--port N] [--lan]. It looks at a request before anything else does:
 // what no address and no method of ours can be is answered in words, not with a stumble.
 import { createServer } from 'node:http';
-import { networkInterfaces } from 'node:os';
 import { parseArgs } from 'node:util';
 import next from 'next';
+import { createNetwork } from './network.mjs';
 
 const { values } = parseArgs({ options: { port: { type: 'string' }, lan: { type: 'boolean' } }, strict: false });
 const port = Number(values.port ?? process.env.PORT ?? 3000);
-// Only when it is asked for is the workshop on the network at all.
-const host = values.lan ? '0.0.0.0' : '127.0.0.1';
-const addresses = values.lan
-  ? Object.values(networkInterfaces())
-      .flat()
-      .filter((own) => own.family === 'IPv4' && !own.internal)
-      .map((own) => `${own.address}:${port}`)
-  : [];
 // Whoever finds the workshop open is told where.
 process.env.FOVEA_PORT = String(port);
-// A server in front of this one may have a name of its own.
-process.env.FOVEA_LAN = [...addresses, process.env.FOVEA_HOSTS ?? ''].filter(Boolean).join(',');
 /** What a request from another machine carries; entrance.ts reads it. */
 const FROM = 'x-fovea-from';
 process.env.NEXT_TELEMETRY_DISABLED = '1';
@@ -42,10 +32,11 @@ function wrongWith({ method, url }) {
   return null;
 }
 
+/** Bounds on what a client may take, ms and bytes. */
+const LIMITS = { requestTimeout: 120_000, headersTimeout: 20_000, maxHeaderSize: 32_768 };
+
 const app = next({ dev: false, hostname: '127.0.0.1', port });
-await app.prepare();
-const handle = app.getRequestHandler();
-const server = createServer({ requestTimeout: 120_000, headersTimeout: 20_000, maxHeaderSize: 32_768 }, (request, response) => {
+const answer = (request, response) => {
   // Whoever asks may not say where from.
   delete request.headers[FROM];
   const { remoteAddress = 'unknown' } = request.socket;
@@ -58,7 +49,13 @@ const server = createServer({ requestTimeout: 120_000, headersTimeout: 20_000, m
   const body = JSON.stringify({ message: wrong[1] });
   response.writeHead(wrong[0], { 'content-type': 'application/json', 'x-content-type-options': 'nosniff', connection: 'close' });
   response.end(request.method === 'HEAD' ? undefined : body);
-});
+};
+// The workshop's owner opens it to the network on the page Workshop; a server in front of this one may have a name of its own.
+const network = createNetwork({ limits: LIMITS, answer, port, names: (process.env.FOVEA_HOSTS ?? '').split(',').filter(Boolean) });
+globalThis.foveaNetwork = network;
+await app.prepare();
+const handle = app.getRequestHandler();
+const server = createServer(LIMITS, answer);
 server.on('error', (error) => {
   console.error(
     error.code === 'EADDRINUSE'
@@ -67,13 +64,15 @@ server.on('error', (error) => {
   );
   process.exit(1);
 });
-server.listen(port, host, async () => {
+server.listen(port, '127.0.0.1', async () => {
   console.log(`Fovea is on http://127.0.0.1:${port}`);
-  if (!values.lan) return;
-  if (addresses.length === 0) return console.log('This machine is on no network.');
+  if (values.lan) await network.set(true);
+  if (!network.isOpen()) return;
+  const [address] = network.addresses();
+  if (!address) return console.log('This machine is on no network.');
   const { default: qr } = await import('qrcode');
-  console.log(`On the network: http://${addresses[0]}, with a passcode. Let somebody in on the page Workshop of this machine.`);
-  console.log(await qr.toString(`http://${addresses[0]}/`, { type: 'terminal', small: true }));
+  console.log(`On the network: http://${address}, with a passcode. Let somebody in on the page Workshop of this machine.`);
+  console.log(await qr.toString(`http://${address}/`, { type: 'terminal', small: true }));
 });
 
 // A clean stop: what is being answered is answered, the database is closed, nothing is left in its log.
@@ -82,6 +81,7 @@ for (const signal of ['SIGINT', 'SIGTERM'])
   process.on(signal, () => {
     if (stopping) process.exit(1);
     stopping = true;
+    void network.set(false);
     server.close(() => process.exit(0));
     server.closeIdleConnections();
     setTimeout(() => process.exit(0), 3000).unref();

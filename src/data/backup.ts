@@ -71,6 +71,14 @@ function linked(from: string, to: string): void {
   }
 }
 
+/** Where a new backup goes: two within a second do not take each other's place. */
+function freeName(backups: string, madeAt: string): string {
+  for (let at = Date.parse(madeAt); ; at += 1000) {
+    const path = join(backups, `fovea-${new Date(at).toISOString().slice(0, 19).replaceAll(':', '-')}Z.tar.gz`);
+    if (!existsSync(path)) return path;
+  }
+}
+
 /** The database as it stands, copied while it is in use. */
 async function copyOf(db: Db, to: string): Promise<void> {
   // The other driver lacks the online copy; a vacuum into a file is one as well.
@@ -105,7 +113,7 @@ export async function makeBackup(db: Db, folder: string, to?: string): Promise<s
       files.push({ name, size: statSync(path).size, sha256: await hashOf(path) });
     }
     writeFileSync(join(making, MANIFEST), JSON.stringify({ form: 'fovea.backup/1', madeAt, files } satisfies Manifest, null, 2));
-    const target = to ?? join(backups, `fovea-${madeAt.slice(0, 19).replaceAll(':', '-')}Z.tar.gz`);
+    const target = to ?? freeName(backups, madeAt);
     // Written aside first: a backup is there whole or not at all.
     const aside = join(making, 'archive.part');
     await create({ gzip: true, file: aside, cwd: making, portable: true }, [MANIFEST, ...names]);

@@ -194,7 +194,15 @@ export function openDatabase(folder = dataFolder()): Db {
   }
 }
 
-const shared = globalThis as { foveaDatabase?: Db | undefined; foveaDatabaseFile?: FileIdentity | null };
+const shared = globalThis as {
+  foveaDatabase?: Db | undefined;
+  foveaDatabaseFile?: FileIdentity | null;
+  foveaOpenings?: number;
+  foveaCloses?: boolean;
+};
+
+/** How often this process has opened the workshop: after a restore the same id and revision may be another piece. */
+export const openings = (): number => shared.foveaOpenings ?? 0;
 
 /** Which file of a disk one is, whatever it is called. */
 type FileIdentity = { dev: number; ino: number };
@@ -212,6 +220,19 @@ function isStillThere(): boolean {
   return opened === null || (now !== null && now.dev === opened.dev && now.ino === opened.ino);
 }
 
+/** A clean stop leaves nothing in the write-ahead log: the file alone is then the whole workshop. */
+function closeAtExit(): void {
+  if (shared.foveaCloses) return;
+  shared.foveaCloses = true;
+  process.once('exit', () => {
+    const db = shared.foveaDatabase;
+    if (!db?.open) return;
+    // What was moved away is closed and left as it is.
+    if (isStillThere()) db.pragma('wal_checkpoint(TRUNCATE)');
+    db.close();
+  });
+}
+
 /**
  * The one connection of this process; development reloads share it. What could not be opened is tried again.
  *
@@ -223,13 +244,8 @@ export function database(): Db {
     const db = openDatabase();
     shared.foveaDatabase = db;
     shared.foveaDatabaseFile = fileAtPath();
-    // A clean stop leaves nothing in the write-ahead log: the file alone is then the whole workshop.
-    process.once('exit', () => {
-      if (!db.open) return;
-      // What was moved away is closed and left as it is.
-      if (isStillThere()) db.pragma('wal_checkpoint(TRUNCATE)');
-      db.close();
-    });
+    shared.foveaOpenings = openings() + 1;
+    closeAtExit();
   }
   return shared.foveaDatabase!;
 }

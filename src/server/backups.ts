@@ -1,13 +1,14 @@
-import { createReadStream, mkdtempSync, rmSync, statSync, writeFileSync } from 'node:fs';
+import { createReadStream, mkdtempSync, rmSync, statSync } from 'node:fs';
 import { tmpdir } from 'node:os';
-import { join } from 'node:path';
+import { basename, join } from 'node:path';
 import { Readable } from 'node:stream';
-import { backupFile, BadBackup, listBackups, makeBackup, restoreBackup, thinBackups, type KeptBackup } from '../data/backup';
+import { backupFile, BadBackup, checkBackup, listBackups, makeBackup, restoreBackup, thinBackups, type KeptBackup } from '../data/backup';
 import { holdWorkshop } from '../data/workshop-lock';
 import { closeDatabase, damageOf, database, dataFolder } from '../data/database';
 import { eventLog } from './event-log';
 import { isEmpty } from './demo';
-import { readBytes, Refusal } from './http';
+import { openAtStart } from './entrance/network';
+import { Refusal, writeBody } from './http';
 
 /** So many backups are kept unless FOVEA_BACKUPS says otherwise; 0 makes none by itself. */
 const KEPT = 14;
@@ -69,30 +70,47 @@ export function getBackup(name: string): Response {
   });
 }
 
-/** A backup that is brought in by the page has at most so much, bytes; a larger one comes by the command line. */
-const LARGEST = 20_000_000;
+/** A backup that the page brings in has at most so much, bytes; a larger workshop is moved by its folder. */
+const LARGEST = 2_000_000_000;
 
-/** POST /api/restore: puts a backup into a workshop that has nothing of its own yet. It is looked through first. */
-export async function postRestore(request: Request): Promise<Response> {
-  if (!isEmpty(database()))
-    throw new Refusal(
-      409,
-      'This workshop has its own pieces. A backup is put over them by the command line, with the application stopped.',
-    );
-  const bytes = await readBytes(request, LARGEST, 'This backup is larger than 20 MB: put it back by the command line (docs/moving.md).');
-  const aside = mkdtempSync(join(tmpdir(), 'fovea-brought-'));
+/** What was put back: how much of it there is, and the backup that was made of the workshop before. */
+type PutBack = { pieces: number; log: number; photos: number; before: string | null };
+
+/** Puts an archive in the place of the workshop. It is looked through first, and what is there is backed up first. */
+async function putBack(file: string): Promise<Response> {
   try {
-    const file = join(aside, 'brought.tar.gz');
-    writeFileSync(file, bytes);
+    await checkBackup(file);
+    const db = database();
+    // Not thinned: the backup that is put back may be the oldest that is kept.
+    const before = isEmpty(db) ? null : basename(await makeBackup(db, dataFolder()));
     const { pieces, log, photos } = await restoreBackup(file, dataFolder(), closeDatabase);
-    eventLog().info('A backup was put into an empty workshop');
-    return Response.json({ pieces, log, photos }, { status: 201 });
+    eventLog().info('A backup was put back');
+    return Response.json({ pieces, log, photos, before } satisfies PutBack, { status: 201 });
   } catch (error) {
     if (error instanceof BadBackup) throw new Refusal(422, error.message);
     throw error;
+  }
+}
+
+/** POST /api/restore: puts back a backup that the page sends; `?replace=1` where the workshop has pieces. */
+export async function postRestore(request: Request): Promise<Response> {
+  if (!isEmpty(database()) && new URL(request.url).searchParams.get('replace') !== '1')
+    throw new Refusal(409, 'This workshop has pieces. Put the backup back on the page Workshop: it asks first.');
+  const aside = mkdtempSync(join(tmpdir(), 'fovea-brought-'));
+  try {
+    const file = join(aside, 'brought.tar.gz');
+    await writeBody(request, file, LARGEST, 'This backup is larger than 2 GB: move the workshop by its folder instead.');
+    return await putBack(file);
   } finally {
     rmSync(aside, { recursive: true, force: true });
   }
+}
+
+/** POST /api/backups/NAME: puts back one of the workshop's backups. */
+export async function postPutBack(name: string): Promise<Response> {
+  const file = backupFile(dataFolder(), name);
+  if (!file) throw new Refusal(404, 'There is no such backup');
+  return putBack(file);
 }
 
 /** What is done daily: the database looked through, a backup made. */
@@ -126,6 +144,7 @@ function holdWorkshopOnceOpen(): void {
 /** Looks after the workshop while the application runs. */
 export function keepWatch(): void {
   holdWorkshopOnceOpen();
+  openAtStart().catch((error: unknown) => eventLog().warn({ err: error }, 'The workshop could not be opened to the network'));
   setTimeout(() => void daily(), FIRST).unref();
   setInterval(() => void daily(), DAY).unref();
 }

@@ -4,10 +4,10 @@ import { join } from 'node:path';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { newChairSeat } from '../core/piece';
 import { listLog, listTicks } from '../data/bench';
-import { makeBackup } from '../data/backup';
+import { listBackups, makeBackup } from '../data/backup';
 import { closeDatabase, database, openDatabase } from '../data/database';
 import { createPiece, listPieces, removePiece } from '../data/pieces';
-import { postRestore } from './backups';
+import { postBackup, postPutBack, postRestore } from './backups';
 import { layOutDemo, postDemo } from './demo';
 import { answer } from './http';
 
@@ -92,5 +92,38 @@ describe('a backup brought into an empty workshop', () => {
     createPiece(database(), { ...newChairSeat(), name: 'Mine' });
     expect((await restore(bytes)).status).toBe(409);
     expect(listPieces(database()).map(({ piece }) => piece.name)).toEqual(['Mine']);
+  });
+});
+
+describe('a backup put back over a workshop with pieces', () => {
+  const names = (): string[] => listPieces(database()).map(({ piece }) => piece.name);
+
+  it('backs up today’s workshop first, and that can be put back the same way', async () => {
+    const { id } = createPiece(database(), { ...newChairSeat(), name: 'Monday' });
+    const made = (await (await postBackup()).json()) as { name: string };
+    removePiece(database(), id);
+    createPiece(database(), { ...newChairSeat(), name: 'Tuesday' });
+    const back = await answer(() => postPutBack(made.name));
+    expect(back.status).toBe(201);
+    const { pieces, before } = (await back.json()) as { pieces: number; before: string };
+    expect(pieces).toBe(1);
+    expect(names()).toEqual(['Monday']);
+    expect(listBackups(folder).map(({ name }) => name)).toContain(before);
+    expect((await answer(() => postPutBack(before))).status).toBe(201);
+    expect(names()).toEqual(['Tuesday']);
+  });
+
+  it('is sent by the page only where it says that it replaces', async () => {
+    createPiece(database(), { ...newChairSeat(), name: 'Mine' });
+    const file = await makeBackup(database(), folder, join(folder, 'elsewhere.tar.gz'));
+    const send = (query: string): Promise<Response> =>
+      answer(() => postRestore(new Request(`http://127.0.0.1/api/restore${query}`, { method: 'POST', body: readFileSync(file) })));
+    expect((await send('')).status).toBe(409);
+    expect((await send('?replace=1')).status).toBe(201);
+    expect(names()).toEqual(['Mine']);
+  });
+
+  it('refuses a name that is no backup', async () => {
+    expect((await answer(() => postPutBack('../fovea.sqlite'))).status).toBe(404);
   });
 });

@@ -3,7 +3,7 @@ import QuickLRU from 'quick-lru';
 import type { HouseRules } from '../core/house';
 import type { Piece } from '../core/piece';
 import { disagreements, expectAgreement, FINGERPRINT_PARTS, type Fingerprint } from '../core/plan';
-import { database } from '../data/database';
+import { database, openings } from '../data/database';
 import { getPiece, type PieceRecord } from '../data/pieces';
 import { getHouse } from '../data/settings';
 import { readObject, Refusal } from './http';
@@ -15,7 +15,7 @@ const MOST_SEEN = 200;
 /** No plan has more figures in one part. */
 const MOST_FIGURES = 5000;
 
-type Seen = { revision: number; house: HouseRules; fingerprint: Fingerprint };
+type Seen = { opening: number; revision: number; house: HouseRules; fingerprint: Fingerprint };
 
 const shared = globalThis as { foveaSeen?: QuickLRU<string, Seen> };
 const seen = (): QuickLRU<string, Seen> => (shared.foveaSeen ??= new QuickLRU({ maxSize: MOST_SEEN }));
@@ -28,7 +28,7 @@ const seen = (): QuickLRU<string, Seen> => (shared.foveaSeen ??= new QuickLRU({ 
  */
 export function fingerprintSeen({ id, revision }: Pick<PieceRecord, 'id' | 'revision'>, house: HouseRules): Fingerprint | undefined {
   const last = seen().get(id);
-  return last?.revision === revision && isDeepStrictEqual(last.house, house) ? last.fingerprint : undefined;
+  return last?.opening === openings() && last.revision === revision && isDeepStrictEqual(last.house, house) ? last.fingerprint : undefined;
 }
 
 /** A piece with the workshop's rules, and the figures that somebody saw of it. */
@@ -79,7 +79,7 @@ export async function putSeen(request: Request, id: string): Promise<Response> {
   if (current) {
     // Another stage shows other parts of the same plan.
     const before = fingerprintSeen(record, rules);
-    seen().set(id, { revision: record.revision, house: rules, fingerprint: { ...before, ...figures } });
+    seen().set(id, { opening: openings(), revision: record.revision, house: rules, fingerprint: { ...before, ...figures } });
   }
   return Response.json({ current });
 }

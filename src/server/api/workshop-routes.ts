@@ -1,6 +1,7 @@
-import { getBackup, postBackup, postRestore, readBackups } from '../backups';
+import { getBackup, postBackup, postPutBack, postRestore, readBackups } from '../backups';
 import { postDemo } from '../demo';
-import { deleteEnter, deleteMember, postEnter, postMember, readMembers } from '../entrance/entrance';
+import { deleteEnter, deleteMember, postEnter, postMember } from '../entrance/entrance';
+import { putNetwork, readMembers } from '../entrance/network';
 import { health } from '../health';
 import { putHouse, putSettings } from '../pieces';
 import { documentSchema } from '../../core/document';
@@ -8,6 +9,22 @@ import { ROLES, RULES } from '../../core/house';
 import { UNITS } from '../../core/length';
 import { list, OK, record, ref, text, whole, type Json, type Routes } from './route';
 import { MEMBER } from './schemas';
+
+/** What a put-back answers. */
+const PUT_BACK = record({
+  pieces: whole('On the floor'),
+  log: whole('Finished'),
+  photos: whole('Kept'),
+  before: { type: ['string', 'null'], description: 'The backup made of the workshop before' },
+});
+
+/** Who may come in over the network, and where. */
+const ON_NETWORK = record({
+  members: list(ref('Member')),
+  open: { type: 'boolean', description: 'Whether the workshop is open to the network' },
+  address: { type: ['string', 'null'] },
+  qr: { type: ['string', 'null'] },
+});
 
 /** The workshop itself: rules, settings, backups, who may come in, by path and method. */
 export const WORKSHOP_ROUTES: Routes = {
@@ -31,8 +48,8 @@ export const WORKSHOP_ROUTES: Routes = {
     post: {
       handle: ({ request }) => postRestore(request),
       may: 'owner',
-      says: 'Puts a backup into an empty workshop; the body is the archive',
-      gives: record({ pieces: whole('On the floor'), log: whole('Finished'), photos: whole('Kept') }),
+      says: 'Puts a backup back; the body is the archive. `?replace=1` where the workshop has pieces: they are backed up first',
+      gives: PUT_BACK,
       status: 201,
       refuses: [409, 413, 422],
     },
@@ -74,6 +91,14 @@ export const WORKSHOP_ROUTES: Routes = {
       media: 'application/gzip',
       refuses: [404],
     },
+    post: {
+      handle: ({ params }) => postPutBack(params.name!),
+      may: 'owner',
+      says: 'Puts this backup back; what is there now is backed up first',
+      gives: PUT_BACK,
+      status: 201,
+      refuses: [404, 422],
+    },
   },
   '/api/enter': {
     post: {
@@ -86,12 +111,22 @@ export const WORKSHOP_ROUTES: Routes = {
     },
     delete: { door: true, handle: ({ request }) => deleteEnter(request), says: 'Goes out again', gives: OK },
   },
+  '/api/network': {
+    put: {
+      handle: ({ request }) => putNetwork(request),
+      may: 'owner',
+      says: 'Opens the workshop to the network, or shuts it',
+      body: record({ on: { type: 'boolean' } }),
+      gives: ON_NETWORK,
+      refuses: [409],
+    },
+  },
   '/api/members': {
     get: {
       handle: () => readMembers(),
       may: 'owner',
       says: 'Who may come in, and where',
-      gives: record({ members: list(ref('Member')), address: { type: ['string', 'null'] }, qr: { type: ['string', 'null'] } }),
+      gives: ON_NETWORK,
     },
     post: {
       handle: ({ request }) => postMember(request),

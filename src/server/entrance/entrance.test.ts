@@ -4,7 +4,8 @@ import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { database } from '../../data/database';
 import { addMember, closeSession, listMembers, memberOf, openSession, removeMember } from '../../data/members';
-import { COOKIE, deleteMember, FROM, isDoor, lanAddresses, mayNot, postEnter, postMember, readMembers, whoIs } from './entrance';
+import { COOKIE, deleteMember, FROM, isDoor, lanAddresses, mayNot, postEnter, postMember, whoIs } from './entrance';
+import { readMembers } from './network';
 import { refuse } from './guard';
 import { answer } from '../http';
 

@@ -1,9 +1,8 @@
 import { randomInt } from 'node:crypto';
 import { hash, verify } from '@node-rs/argon2';
-import QRCode from 'qrcode';
 import { ROLES, type Role } from '../../core/house';
 import { database, type Db } from '../../data/database';
-import { addMember, closeSession, listMembers, memberOf, openSession, passcodesOf, removeMember, type Member } from '../../data/members';
+import { addMember, closeSession, memberOf, openSession, passcodesOf, removeMember, type Member } from '../../data/members';
 import { eventLog } from '../event-log';
 import { readObject, Refusal } from '../http';
 
@@ -103,13 +102,6 @@ export function deleteEnter(request: Request): Response {
   const token = new RegExp(`${COOKIE}=([\\w-]+)`).exec(request.headers.get('cookie') ?? '')?.[1];
   if (token) closeSession(database(), token);
   return Response.json({ ok: true }, { headers: { 'set-cookie': cookie('', 0) } });
-}
-
-/** GET /api/members: who may come in, and where. */
-export async function readMembers(): Promise<Response> {
-  const [address] = lanAddresses();
-  const qr = address ? await QRCode.toString(`http://${address}/`, { type: 'svg', margin: 1 }) : null;
-  return Response.json({ members: listMembers(database()), address: address ?? null, qr });
 }
 
 /** POST /api/members: lets somebody in; the passcode is told once and kept nowhere. */

@@ -3,7 +3,7 @@ import { boughtBy } from '../../core/buying';
 import { readScope, writeScope, type Scope } from '../../core/job';
 import { gapOf, KEPT_LAY, laidOutline, layFaults, leftover, usedOf, type KeptLay, type LayGroup } from '../../core/nesting';
 import { wareKind, type KeptWare } from '../../core/store';
-import { database, type Db } from '../../data/database';
+import { database, openings, type Db } from '../../data/database';
 import { getJob, piecesOfScope } from '../../data/jobs';
 import { chooseLay, getLay, keepLay, listLays, markCut, removeLay, type LayRecord } from '../../data/lays';
 import type { PieceRecord } from '../../data/pieces';
@@ -56,7 +56,7 @@ const needed = new QuickLRU<string, Promise<Needed>>({ maxSize: 30 });
  */
 export async function needsFor({ pieces }: Together, signal?: AbortSignal): Promise<Needed> {
   const house = getHouse(database());
-  const key = JSON.stringify([pieces.map(({ id, revision }) => [id, revision]), house]);
+  const key = JSON.stringify([openings(), pieces.map(({ id, revision }) => [id, revision]), house]);
   const known = needed.get(key) ?? planning().needs({ pieces: pieces.map(({ id, piece }) => ({ id, piece })), house }, signal);
   needed.set(key, known);
   known.catch(() => needed.delete(key));

@@ -17,7 +17,12 @@ export function Dialog({
   const ref = useRef<HTMLDialogElement>(null);
   useEffect(() => {
     const dialog = ref.current;
+    const from = document.activeElement;
     if (dialog && !dialog.open) dialog.showModal();
+    // A box that is taken out of the page gives the focus back to where it was opened from.
+    return () => {
+      if (from instanceof HTMLElement && from.isConnected) from.focus();
+    };
   }, []);
   return (
     <dialog

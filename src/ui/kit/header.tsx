@@ -3,6 +3,7 @@
 import { Moon, Ruler, Sun } from 'lucide-react';
 import Link from 'next/link';
 import { usePathname } from 'next/navigation';
+import type { MouseEvent } from 'react';
 import type { Member } from '@/data/members';
 import { send } from './api';
 import { UnitSwitch, useSettings } from './settings';
@@ -68,6 +69,26 @@ function placesFor(who: Who): typeof PLACES {
   return who === 'own machine' || who.role === 'owner' ? PLACES : PLACES.filter(({ href }) => href !== '/workshop');
 }
 
+/** The first thing that Tab reaches: past the header, to what the page is about. */
+function SkipLink() {
+  const skip = (event: MouseEvent) => {
+    event.preventDefault();
+    const main = document.querySelector('main');
+    if (!main) return;
+    main.tabIndex = -1;
+    main.focus();
+  };
+  return (
+    <a
+      href="#main"
+      onClick={skip}
+      className="sr-only focus:not-sr-only focus:absolute focus:left-2 focus:top-1 focus:z-50 focus:bg-base-100 focus:border focus:border-primary focus:px-3 focus:py-1.5"
+    >
+      Skip to content
+    </a>
+  );
+}
+
 /** The strip along the top of every screen. */
 export function Header({ who }: { who: Who }) {
   const path = usePathname();
@@ -75,6 +96,7 @@ export function Header({ who }: { who: Who }) {
   const other = theme === 'day' ? 'evening' : 'day';
   return (
     <header className="flex items-center gap-6 upright:gap-2 px-4 h-12 border-b border-base-content/25 bg-base-100">
+      <SkipLink />
       <Link href="/" className="font-display text-xl tracking-tight" aria-label="Fovea, to the floor">
         Fovea
       </Link>

@@ -6,7 +6,7 @@ import type { Member } from '@/data/members';
 import { send, UNREACHED } from '@/ui/kit/api';
 import { ChoiceField } from '@/ui/kit/fields/fields';
 
-type Known = { members: Member[]; address: string | null; qr: string | null };
+type Known = { members: Member[]; open: boolean; address: string | null; qr: string | null };
 
 /** Everybody who may come in, and how they are let in and out. */
 function useMembers() {
@@ -36,37 +36,72 @@ function useMembers() {
       return false;
     }
   };
-  return { known, member: listed, wrong, change };
+  const open = async (on: boolean): Promise<void> => {
+    setWrong(null);
+    try {
+      const answer = await send<Known>('PUT', '/api/network', { on });
+      if (answer.ok) setKnown(answer.data);
+      else setWrong(answer.data.message ?? UNREACHED);
+    } catch {
+      setWrong(UNREACHED);
+    }
+  };
+  return { known, member: listed, wrong, change, open };
+}
+
+/** Whether the workshop is on the network, with the risks of it. */
+function Door({ known, onOpen }: { known: Known; onOpen: (on: boolean) => void }) {
+  const risk =
+    'Nothing is encrypted: anybody on the network can read what passes. Open it only on a network you own, never on a guest network.';
+  if (!known.open)
+    return (
+      <div className="mb-3 max-w-3xl">
+        <p className="text-sm mb-2">
+          This workshop answers on its own machine only. Open it, and tablets and phones on the same network can work with it, each with a
+          passcode. {risk}
+        </p>
+        <button type="button" className="btn btn-outline font-normal" onClick={() => onOpen(true)}>
+          Open to the network
+        </button>
+      </div>
+    );
+  return (
+    <div className="flex flex-wrap gap-5 items-start mb-3">
+      {/* The picture is drawn by the workshop itself, from its own address. */}
+      {known.qr && <div className="w-32 bg-white p-1" dangerouslySetInnerHTML={{ __html: known.qr }} />}
+      <div className="text-sm max-w-xl flex flex-col gap-2 items-start">
+        <p>
+          {known.address ? (
+            <>
+              Tablets on the same network open <strong>http://{known.address}</strong>, or scan the code.
+            </>
+          ) : (
+            'This machine is on no network now. Fovea opens as soon as it joins one.'
+          )}{' '}
+          {risk}
+        </p>
+        <button type="button" className="btn btn-sm btn-outline font-normal" onClick={() => onOpen(false)}>
+          Shut to the network
+        </button>
+      </div>
+    </div>
+  );
 }
 
 /** Who may come in over the network. */
 export function Members() {
-  const { known, member: listed, wrong, change } = useMembers();
+  const { known, member: listed, wrong, change, open } = useMembers();
   const [name, setName] = useState('');
   const [role, setRole] = useState<Role>('hand');
   if (!known) return null;
   return (
     <section aria-label="On the network" className="mb-6">
       <h2 className="font-display text-lg">On the network</h2>
-      {known.address ? (
-        <div className="flex gap-5 items-start mb-2">
-          {/* The picture is drawn by the workshop itself, from its own address. */}
-          <div className="w-32 bg-white p-1" dangerouslySetInnerHTML={{ __html: known.qr ?? '' }} />
-          <p className="text-sm max-w-xl">
-            Tablets on the same network open <strong>http://{known.address}</strong>, or photograph the square. What goes over the network
-            is not encrypted: use it only on a network of your own.
-          </p>
-        </div>
-      ) : (
-        <p className="text-sm mb-2 max-w-3xl">
-          This workshop answers only on its own machine. To have it on tablets too, stop it and start it with{' '}
-          <code className="whitespace-nowrap">npm run demo -- --lan</code>.
-        </p>
-      )}
+      <Door known={known} onOpen={(on) => void open(on)} />
       {listed && (
         <p role="status" className="mb-2 border-l-4 border-primary pl-3">
-          Passcode for {listed.name}: <strong className="text-lg tracking-wide">{listed.passcode}</strong>. It is shown this once; read it
-          out or write it down.
+          Passcode for {listed.name}: <strong className="text-lg tracking-wide">{listed.passcode}</strong>. Fovea shows it only once: read
+          it out or write it down.
         </p>
       )}
       {wrong && (
@@ -80,7 +115,7 @@ export function Members() {
             <span className="flex-1">{member.name}</span>
             <span className="text-sm">{ROLES.find(({ id }) => id === member.role)!.name}</span>
             <button type="button" className="btn btn-sm btn-outline font-normal" onClick={() => void change('DELETE', { id: member.id })}>
-              Let in no longer
+              Remove
             </button>
           </li>
         ))}
