@@ -39,7 +39,8 @@ export function thrownShop(roll: () => number, { tasks: count, workers: people, 
       if (k % 5 === 2) entries[k] = { ...task, rests: { place: 'rack', minutes: 25, units: 1 + (k % 2) } };
     });
     const due = whole(200, 4000);
-    tasks.push(...entries.map((task, k) => (k === entries.length - 1 && roll() < 0.5 ? { ...task, due } : task)));
+    const set = `set ${tasks.length}`;
+    tasks.push(...entries.map((task, k) => ({ ...task, set, ...(k === entries.length - 1 && roll() < 0.5 ? { due } : {}) })));
   }
   return { tasks, workers, places };
 }

@@ -154,18 +154,22 @@ describe('a floor that is scheduled', () => {
     expect(Math.max(...first.map(endOf))).toBeLessThanOrEqual(beginOf(rest));
   });
 
-  it('nobody hops from one piece to the other: several steps of one follow each other', () => {
+  it('a day that a person could live: ten minutes for a change of piece, and at most five changes a day', () => {
     const found = planned(inputOf(), 200);
-    const hand = new Map<string, string>();
-    let changes = 0;
-    for (const { id, who } of [...found.done].sort((a, b) => beginOf(a) - beginOf(b))) {
-      const { piece } = readTaskId(id);
-      if (hand.has(who) && hand.get(who) !== piece) changes += 1;
-      hand.set(who, piece);
-    }
-    // Of some fifty tasks on two pieces: once in an hour at the most.
     expect(found.done.length).toBeGreaterThan(40);
-    expect(changes).toBeLessThanOrEqual(12);
+    const days = new Map<string, { piece: string; ends: number }>();
+    const changes = new Map<string, number>();
+    for (const task of [...found.done].sort((a, b) => beginOf(a) - beginOf(b))) {
+      const { piece } = readTaskId(task.id);
+      const day = `${task.who} ${Math.floor(beginOf(task) / DAY)}`;
+      const last = days.get(day);
+      if (last && last.piece !== piece) {
+        changes.set(day, (changes.get(day) ?? 0) + 1);
+        expect(beginOf(task) - last.ends, task.id).toBeGreaterThanOrEqual(10);
+      }
+      days.set(day, { piece, ends: endOf(task) });
+    }
+    expect(Math.max(0, ...changes.values())).toBeLessThanOrEqual(5);
   });
 
   it('glue is laid between tacky and dry, batch for batch', () => {

@@ -64,6 +64,9 @@ export type DiaryInput = {
   now: number;
 };
 
+/** Who goes from one piece to another lays tools down, clears the bench and takes others up: so many minutes. */
+const CHANGE = 10;
+
 /** What is ended by a certain day is ended when that day's work is. */
 const END_OF_DAY = 1080;
 
@@ -111,6 +114,7 @@ export function problemOf({ shop, pieces, deliveries, pins, pace, begins, now }:
     tasks: sets.flatMap(tasksOf),
     workers: shop.people.map((person) => ({ id: person.id, hours: hoursOf(person, begins, HORIZON, now) })),
     places: { bench: shop.benches, table: shop.tables, machine: shop.machines, spray: shop.sprays, rack: shop.racks },
+    change: CHANGE,
   };
 }
 

@@ -1,6 +1,7 @@
 'use client';
 
-import { useRef, useState } from 'react';
+import Link from 'next/link';
+import { useState } from 'react';
 import { endsOf, workingDays, type PieceEnd } from '@/core/scheduling';
 import { readTaskId } from '@/core/scheduling/solver';
 import { sayDay } from '@/ui/kit/day';
@@ -8,7 +9,6 @@ import { Wrong } from '@/ui/kit/fields/lists';
 import { AskedFor } from './asked-for';
 import { Ends } from './ends';
 import { InHand } from './in-hand';
-import { People } from './people';
 import { useDiary, type Diary as DiaryState, type DiaryView } from './use-diary';
 import { DayList, Week } from './week';
 
@@ -72,7 +72,7 @@ function Search({ diary }: { diary: DiaryState }) {
     );
   return (
     <button type="button" className="btn btn-sm btn-primary" disabled={!view || view.input.pieces.length === 0} onClick={plan}>
-      {view?.kept ? 'Plan it again' : 'Plan the work'}
+      {view?.kept ? 'Plan again' : 'Plan the work'}
     </button>
   );
 }
@@ -195,9 +195,6 @@ function Planned({ diary, view, before }: { diary: DiaryState; view: DiaryView; 
 export function Diary() {
   const diary = useDiary();
   const { view, message, change } = diary;
-  // What the schedule said before the last search: what a change costs is told against it.
-  const [before, setBefore] = useState<PieceEnd[]>([]);
-  const last = useRef<PieceEnd[]>([]);
   if (!view)
     return (
       <main className="px-6 py-5">
@@ -206,14 +203,6 @@ export function Diary() {
       </main>
     );
   const { kept, changed, without, input } = view;
-  const planAgain: DiaryState = {
-    ...diary,
-    plan: () => {
-      last.current = kept ? endsOf(kept.input, kept.schedule) : [];
-      setBefore(last.current);
-      diary.plan();
-    },
-  };
   return (
     <main className="w-full mx-auto px-6 py-5">
       <div className="flex flex-wrap items-center gap-4">
@@ -231,7 +220,7 @@ export function Diary() {
             </a>
           </span>
         )}
-        <Search diary={planAgain} />
+        <Search diary={diary} />
       </div>
       <Wrong message={message} />
       {kept && changed.length > 0 && (
@@ -243,10 +232,16 @@ export function Diary() {
         <p className="text-sm text-error">Not in it, for the house rules no longer suit them: {without.join(', ')}.</p>
       )}
       {input.pieces.length === 0 && <p className="mt-4">Nothing is left to do on the floor.</p>}
-      <Planned diary={diary} view={view} before={before} />
+      <Planned diary={diary} view={view} before={diary.before} />
       <AskedFor view={view} />
       <Deliveries view={view} change={change} />
-      <People shop={input.shop} onChange={(shop) => change('PUT', '/api/diary/shop', { shop })} />
+      <p className="text-sm mt-4">
+        Who works when, and with how many benches:{' '}
+        <Link href="/workshop#people" className="underline underline-offset-2">
+          People and places
+        </Link>
+        .
+      </p>
     </main>
   );
 }

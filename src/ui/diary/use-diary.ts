@@ -1,7 +1,7 @@
 'use client';
 
 import { useCallback, useEffect, useRef, useState } from 'react';
-import { problemOf, type Delivery, type DiaryInput, type KeptDiary, type Range } from '@/core/scheduling';
+import { endsOf, problemOf, type Delivery, type DiaryInput, type KeptDiary, type PieceEnd, type Range } from '@/core/scheduling';
 import { usualTries } from '@/core/scheduling/solver';
 import { send, UNREACHED } from '@/ui/kit/api';
 import type { DiaryAsked, DiaryTold } from '@/workers/diary.worker';
@@ -19,16 +19,10 @@ export type DiaryView = {
   finished: { id: number; name: string }[];
 };
 
-/** The diary as it stands, a search that is under way, and how sure what was found is. */
-export function useDiary() {
+/** What the workshop tells of its diary, and changes to it. */
+function useView() {
   const [view, setView] = useState<DiaryView | null>(null);
   const [message, setMessage] = useState<string | null>(null);
-  const [search, setSearch] = useState<DiaryTold | null>(null);
-  const [ranges, setRanges] = useState<Range[]>([]);
-  const [promises, setPromises] = useState<Record<string, string>>({});
-  const worker = useRef<Worker | null>(null);
-  const best = useRef<{ input: DiaryInput; diary: DiaryTold } | null>(null);
-
   const load = useCallback(async () => {
     try {
       const response = await fetch('/api/diary');
@@ -39,28 +33,14 @@ export function useDiary() {
       setMessage(UNREACHED);
     }
   }, []);
-  useEffect(() => {
-    // What was ticked or ordered elsewhere meanwhile is there when the page is opened.
-    void load();
-    return () => worker.current?.terminate();
-  }, [load]);
-
-  // How sure the schedule is that is kept, for the days that are thought of: asked whenever either changes.
-  const saved = view?.kept ?? null;
-  useEffect(() => {
-    if (!saved) return;
-    const item = new Worker(new URL('../../workers/diary.worker.ts', import.meta.url), { type: 'module' });
-    item.onmessage = ({ data }: MessageEvent<DiaryTold>) => setRanges(data.ranges ?? []);
-    item.postMessage({ input: saved.input, tries: 0, by: promises, kept: saved.schedule } satisfies DiaryAsked);
-    return () => item.terminate();
-  }, [saved, promises]);
-
+  // What was ticked or ordered elsewhere meanwhile is there when the page is opened.
+  useEffect(() => void load(), [load]);
   /** Does a change at the workshop, and looks again. */
   const change = useCallback(
     async (method: 'PUT' | 'POST' | 'DELETE', url: string, body: unknown): Promise<string | null> => {
       try {
         const answer = await send(method, url, body);
-        if (!answer.ok) return answer.data.message ?? 'That was not kept';
+        if (!answer.ok) return answer.data.message ?? UNREACHED;
         await load();
         return null;
       } catch {
@@ -69,12 +49,39 @@ export function useDiary() {
     },
     [load],
   );
+  return { view, message, setMessage, load, change };
+}
+
+/** How sure the schedule is that is kept, for the days that are thought of: asked whenever either changes. */
+function useRanges(saved: DiaryView['kept']) {
+  const [ranges, setRanges] = useState<Range[]>([]);
+  const [promises, setPromises] = useState<Record<string, string>>({});
+  useEffect(() => {
+    if (!saved) return;
+    const item = new Worker(new URL('../../workers/diary.worker.ts', import.meta.url), { type: 'module' });
+    item.onmessage = ({ data }: MessageEvent<DiaryTold>) => setRanges(data.ranges ?? []);
+    item.postMessage({ input: saved.input, tries: 0, by: promises, kept: saved.schedule } satisfies DiaryAsked);
+    return () => item.terminate();
+  }, [saved, promises]);
+  return { ranges, promises, setPromises };
+}
+
+/** The diary as it stands, a search that is under way, and how sure what was found is. */
+export function useDiary() {
+  const { view, message, setMessage, load, change } = useView();
+  const { ranges, promises, setPromises } = useRanges(view?.kept ?? null);
+  const [search, setSearch] = useState<DiaryTold | null>(null);
+  // What the schedule said before the last search: what a change costs is told against it.
+  const [before, setBefore] = useState<PieceEnd[]>([]);
+  const worker = useRef<Worker | null>(null);
+  const best = useRef<{ input: DiaryInput; diary: DiaryTold } | null>(null);
+  useEffect(() => () => worker.current?.terminate(), []);
 
   const keep = useCallback(async () => {
     if (!best.current) return;
     const { input, diary } = best.current;
     setMessage(await change('PUT', '/api/diary', { input, schedule: diary.schedule }));
-  }, [change]);
+  }, [change, setMessage]);
 
   const stop = useCallback(() => {
     worker.current?.terminate();
@@ -85,7 +92,8 @@ export function useDiary() {
 
   const plan = useCallback(() => {
     if (!view) return;
-    const { input } = view;
+    const { input, kept } = view;
+    setBefore(kept ? endsOf(kept.input, kept.schedule) : []);
     worker.current?.terminate();
     const item = new Worker(new URL('../../workers/diary.worker.ts', import.meta.url), { type: 'module' });
     worker.current = item;
@@ -102,12 +110,20 @@ export function useDiary() {
     };
     item.onerror = () => {
       setSearch(null);
-      setMessage('The search stumbled; nothing was changed. Try again.');
+      setMessage('The schedule could not be worked out; nothing was changed. Try again.');
     };
     item.postMessage({ input, tries, by: promises, kept: null } satisfies DiaryAsked);
-  }, [view, promises, keep]);
+  }, [view, promises, keep, setMessage]);
 
-  return { view, message, search, ranges, promises, setPromises, load, change, plan, stop };
+  // Opened, it plans by itself what was never planned, or what has changed since: nobody wants yesterday's week.
+  const opened = useRef(false);
+  useEffect(() => {
+    if (!view || opened.current) return;
+    opened.current = true;
+    if (view.input.pieces.length > 0 && (!view.kept || view.changed.length > 0)) plan();
+  }, [view, plan]);
+
+  return { view, message, search, ranges, promises, setPromises, before, load, change, plan, stop };
 }
 
 export type Diary = ReturnType<typeof useDiary>;

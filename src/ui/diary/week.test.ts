@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { Done } from '@/core/scheduling/solver';
-import { laidAt, stretchesOf } from './week';
+import { laidAt, runsOf, saysRun, spansOf } from './week';
 
 const task = (id: string, who: string, ...spans: [number, number][]): Done => ({ id, who, spans });
 const done = [
@@ -14,23 +14,29 @@ const done = [
 
 describe('what is drawn of a day', () => {
   it('each task by itself, in the order of the day, of one person, on that day alone', () => {
-    expect(stretchesOf(done, 'a', 0, false).map(({ task: item, span }) => [item.id.split('/')[2], span[0]])).toEqual([
+    expect(spansOf(done, 'a', 0).map(({ task: item, span }) => [item.id.split('/')[2], span[0]])).toEqual([
       ['cloth', 480],
       ['sew', 500],
       ['board', 525],
       ['staple', 530],
       ['trim', 620],
     ]);
-    expect(stretchesOf(done, 'a', 1, false)).toHaveLength(1);
-    expect(stretchesOf(done, 'nobody', 0, false)).toEqual([]);
+    expect(spansOf(done, 'a', 1)).toHaveLength(1);
+    expect(spansOf(done, 'nobody', 0)).toEqual([]);
   });
-  it('over several days runs of work on one piece are one, broken by another piece or a pause', () => {
-    expect(stretchesOf(done, 'a', 0, true).map(({ task: item, span, count }) => [item.id[0], span, count])).toEqual([
+  it('by runs of work on one piece, broken by another piece or a pause', () => {
+    expect(runsOf(done, 'a', 0).map(({ tasks, span }) => [tasks[0]!.id[0], span, tasks.length])).toEqual([
       ['p', [480, 520], 2],
       ['q', [525, 530], 1],
       ['p', [530, 560], 1],
       ['p', [620, 625], 1],
     ]);
+  });
+  it('and a run says what is done, on what, and how long', () => {
+    expect(saysRun('Chairs', ['Cut the foam', 'Spray glue on the main pad', 'Lay the main pad', 'Spray the crown'], 70)).toBe(
+      'Chairs: cut, spray, lay, 70 min',
+    );
+    expect(saysRun('Chairs', ['Cut it', 'Glue it', 'Lay it', 'Turn it', 'Staple it'], 125)).toBe('Chairs: cut, glue, lay, …, 2 h 05');
   });
 });
 

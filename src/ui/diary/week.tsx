@@ -4,6 +4,7 @@ import { DndContext, PointerSensor, useDraggable, useSensor, useSensors, type Dr
 import { useRef } from 'react';
 import { DAY, daysBetween, momentOf, sayMinute, weekdayOf, WEEKDAYS, type DiaryInput } from '@/core/scheduling';
 import { readTaskId, type Done } from '@/core/scheduling/solver';
+import { printFigure } from '@/core/sizes';
 import { sayDay } from '@/ui/kit/day';
 
 /** The hours that are shown of a day. */
@@ -27,8 +28,7 @@ const across = (minute: number): number =>
   (100 * (Math.min(SHOWN.to, Math.max(SHOWN.from, minute)) - SHOWN.from)) / (SHOWN.to - SHOWN.from);
 
 type BlockProps = {
-  done: Done;
-  span: readonly [number, number];
+  run: Run;
   day: number;
   says: string;
   hatch: string;
@@ -40,8 +40,10 @@ type BlockProps = {
 };
 
 /** One stretch of work: pressed it tells what it is, dragged it is laid elsewhere. */
-function Block({ done, span: [from, to], day, says, hatch, pinned, chosen, least, onChoose }: BlockProps) {
-  const { setNodeRef, listeners, transform, isDragging } = useDraggable({ id: `${done.id}|${from}` });
+function Block({ run, day, says, hatch, pinned, chosen, least, onChoose }: BlockProps) {
+  const [from, to] = run.span;
+  const [{ id }] = run.tasks as [Done];
+  const { setNodeRef, listeners, transform, isDragging } = useDraggable({ id: `${id}|${from}` });
   const left = across(from - day * DAY);
   const width = Math.max(0.6, across(to - day * DAY) - left);
   return (
@@ -53,7 +55,7 @@ function Block({ done, span: [from, to], day, says, hatch, pinned, chosen, least
       title={says}
       aria-label={says}
       aria-pressed={chosen}
-      data-task={done.id}
+      data-task={id}
       data-from={from}
       className={`absolute top-1 bottom-1 overflow-hidden text-left text-xs leading-tight border ${width > least ? 'px-1' : 'p-0'} bg-base-200 ${chosen ? 'border-2 border-primary z-10' : 'border-base-content/60'} ${isDragging ? 'opacity-70 z-20' : ''}`}
       style={{
@@ -76,22 +78,44 @@ function Block({ done, span: [from, to], day, says, hatch, pinned, chosen, least
 /** Stretches of work on one piece with less between them than this are drawn as one, minutes. */
 const TOGETHER = 20;
 
-/** A stretch that is drawn: a task, or the run of tasks on one piece that it begins. */
-type Stretch = { task: Done; span: readonly [number, number]; count: number };
+/** A task in one of its spans. */
+type Span = { task: Done; span: readonly [number, number] };
 
-/** What one person does on a day, task by task or by runs of work on one piece. */
-export function stretchesOf(done: readonly Done[], who: string, day: number, together: boolean): Stretch[] {
-  const all = done
+/** A run of work on one piece, as it is drawn: from its first task to its last. */
+type Run = { tasks: readonly Done[]; span: readonly [number, number] };
+
+/** What one person does on a day, task by task. */
+export function spansOf(done: readonly Done[], who: string, day: number): Span[] {
+  return done
     .filter((candidate) => candidate.who === who)
-    .flatMap((task) => task.spans.filter(([from]) => Math.floor(from / DAY) === day).map((span): Stretch => ({ task, span, count: 1 })))
+    .flatMap((task) => task.spans.filter(([from]) => Math.floor(from / DAY) === day).map((span): Span => ({ task, span })))
     .sort((a, b) => a.span[0] - b.span[0]);
-  if (!together) return all;
-  return all.reduce<Stretch[]>((runs, stretch) => {
+}
+
+/** The same by runs of work on one piece. */
+export function runsOf(done: readonly Done[], who: string, day: number): Run[] {
+  return spansOf(done, who, day).reduce<Run[]>((runs, { task, span }) => {
     const last = runs.at(-1);
-    const same = last && readTaskId(last.task.id).piece === readTaskId(stretch.task.id).piece && stretch.span[0] - last.span[1] < TOGETHER;
-    if (!last || !same) return [...runs, stretch];
-    return [...runs.slice(0, -1), { task: last.task, span: [last.span[0], stretch.span[1]], count: last.count + stretch.count }];
+    const same = last && readTaskId(last.tasks[0]!.id).piece === readTaskId(task.id).piece && span[0] - last.span[1] < TOGETHER;
+    if (!last || !same) return [...runs, { tasks: [task], span }];
+    return [...runs.slice(0, -1), { tasks: [...last.tasks, task], span: [last.span[0], span[1]] }];
   }, []);
+}
+
+/** So many kinds of work are named of a run. */
+const NAMED = 4;
+
+/**
+ * A run of work in words: "Dome-room chairs: cut, spray, lay, 70 min".
+ *
+ * @param piece its name
+ * @param steps the names of its steps: each begins with what is done
+ * @param minutes how long it takes
+ */
+export function saysRun(piece: string, steps: readonly string[], minutes: number): string {
+  const verbs = [...new Set(steps.map((name) => name.split(' ')[0]!.toLowerCase()))];
+  const named = verbs.length > NAMED ? [...verbs.slice(0, NAMED - 1), '…'] : verbs;
+  return `${piece}: ${named.join(', ')}, ${printFigure(minutes, 'minutes', 'mm')}`;
 }
 
 /**
@@ -114,7 +138,7 @@ export function laidAt(days: readonly string[], start: { day: string; minute: nu
 type WeekProps = {
   input: DiaryInput;
   done: readonly Done[];
-  /** the days that are shown; of one alone every task is drawn */
+  /** the days that are shown */
   days: readonly string[];
   pinned: ReadonlySet<string>;
   chosen: string | null;
@@ -162,21 +186,25 @@ export function Week({ input, done, days, pinned, chosen, words, onChoose, onLay
                 </div>
                 {people.map(({ id }) => (
                   <div key={id} className="relative border-t border-base-content/20" style={{ height: ROW }}>
-                    {stretchesOf(done, id, at, days.length > 1).map(({ task, span, count }) => {
-                      const { step, piece } = words(task.id);
-                      const time = `${sayMinute(span[0] - at * DAY)} to ${sayMinute(span[1] - at * DAY)}`;
+                    {runsOf(done, id, at).map((run) => {
+                      const [first] = run.tasks as [Done];
+                      const [from, to] = run.span;
+                      const says = saysRun(
+                        words(first.id).piece,
+                        run.tasks.map((task) => words(task.id).step),
+                        to - from,
+                      );
                       return (
                         <Block
-                          key={`${task.id} ${span[0]}`}
-                          done={task}
-                          span={span}
+                          key={`${first.id} ${from}`}
+                          run={run}
                           day={at}
-                          says={count > 1 ? `${piece}, ${count} steps, ${time}` : `${step}, ${piece}, ${time}`}
-                          hatch={hatchOf.get(readTaskId(task.id).piece) ?? ''}
-                          pinned={pinned.has(task.id)}
-                          chosen={chosen === task.id}
+                          says={`${says}, ${sayMinute(from - at * DAY)} to ${sayMinute(to - at * DAY)}`}
+                          hatch={hatchOf.get(readTaskId(first.id).piece) ?? ''}
+                          pinned={run.tasks.some((task) => pinned.has(task.id))}
+                          chosen={run.tasks.some((task) => task.id === chosen)}
                           least={days.length > 1 ? 24 : 4}
-                          onChoose={() => onChoose(task.id)}
+                          onChoose={() => onChoose(first.id)}
                         />
                       );
                     })}
@@ -202,7 +230,7 @@ export function DayList({ input, done, day, chosen, words, onChoose }: DayListPr
         <section key={id} aria-label={`${name}’s day`} className="max-h-96 overflow-y-auto">
           <h3 className="font-semibold text-sm">{name}</h3>
           <ol className="text-sm">
-            {stretchesOf(done, id, at, false).map(({ task, span }) => {
+            {spansOf(done, id, at).map(({ task, span }) => {
               const { step, piece } = words(task.id);
               return (
                 <li key={`${task.id} ${span[0]}`} className="border-b border-base-content/15">

@@ -3,6 +3,25 @@ import type { Problem, Schedule } from './types';
 /** Two moments this near are one. */
 const SAME = 1e-6;
 
+/** Where somebody goes from one set to another in less than the change takes. */
+function rushedChanges(
+  { tasks, workers, change }: Pick<Problem, 'tasks' | 'workers'> & { change: number },
+  done: Schedule['done'],
+): string[] {
+  const setOf = new Map(tasks.map(({ id, set }) => [id, set]));
+  return workers.flatMap(({ id: who }) => {
+    const spans = done
+      .filter((item) => item.who === who)
+      .flatMap(({ id, spans: all }) => all.map(([from, to]) => ({ id, from, to })))
+      .sort((a, b) => a.from - b.from);
+    return spans.slice(1).flatMap(({ id, from }, k) => {
+      const before = spans[k]!;
+      const lacks = setOf.get(before.id) === setOf.get(id) ? 0 : change - (from - before.to);
+      return lacks > SAME ? [`${who} changes from ${before.id} to ${id} in ${from - before.to}`] : [];
+    });
+  });
+}
+
 /**
  * Looks at a schedule from what was asked for alone: it knows nothing of how it was found. Everything that is wrong is told.
  *
@@ -10,7 +29,7 @@ const SAME = 1e-6;
  * @param schedule what is to be looked at
  * @returns what is wrong, in words; nothing where it holds
  */
-export function checkSchedule({ tasks, workers, places }: Problem, { done, left }: Schedule): string[] {
+export function checkSchedule({ tasks, workers, places, change = 0 }: Problem, { done, left }: Schedule): string[] {
   const wrong: string[] = [];
   const byId = new Map(done.map((item) => [item.id, item]));
   if (byId.size !== done.length) wrong.push('a task is done twice');
@@ -61,6 +80,7 @@ export function checkSchedule({ tasks, workers, places }: Problem, { done, left 
       if (most !== null && gap > most + SAME) wrong.push(`${id} comes ${gap - most} too late after ${on}`);
     }
   }
+  wrong.push(...rushedChanges({ tasks, workers, change }, done));
   // What ends makes room for what begins at the same moment.
   events.sort((a, b) => a.at - b.at || a.by - b.by);
   const at = new Map<string, number>();

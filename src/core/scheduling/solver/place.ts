@@ -3,14 +3,14 @@ import { beginOf, endOf, minutesOf, type Done, type Link, type Problem, type Sch
 /** Tasks that hang together by a time at most: glue that is sprayed and what is laid on it. They are placed as one. */
 export type Block = { tasks: Task[]; needs: string[] };
 
-/** A span that is taken, in the order of time. */
-type Taken = { from: number; to: number };
+/** A span that is taken, and by work on which set; in the order of time. */
+type Taken = { from: number; to: number; set?: string | undefined };
 
 /** Puts a span among those in order. */
-function put(list: Taken[], [from, to]: Span): void {
+function put(list: Taken[], [from, to]: Span, set?: string): void {
   let i = list.length;
   while (i > 0 && list[i - 1]!.from > from) i--;
-  list.splice(i, 0, { from, to });
+  list.splice(i, 0, { from, to, set });
 }
 
 function takeOut(list: Taken[], [from, to]: Span): void {
@@ -21,11 +21,12 @@ function takeOut(list: Taken[], [from, to]: Span): void {
 /** Minutes are whole: what is smaller than this is the same moment. */
 const SAME = 1e-6;
 
-/** The first moment from which a span is free of all that is taken; itself where it is. */
-function clearOf(list: readonly Taken[], from: number, to: number): number {
+/** The first moment from which a span of work on a set is free of all that is taken, with the change from another set; itself where it is. */
+function clearOf(list: readonly Taken[], [from, to]: Span, set: string | undefined, change: number): number {
   for (const taken of list) {
-    if (taken.from >= to - SAME) break;
-    if (taken.to > from + SAME) return taken.to;
+    if (taken.from >= to + change - SAME) break;
+    const between = taken.set === set ? 0 : change;
+    if (taken.from < to + between - SAME && taken.to + between > from + SAME) return taken.to + between;
   }
   return from;
 }
@@ -64,7 +65,8 @@ export class Floor {
       const begin = Math.max(at, opens);
       if (whole && spans.length === 0 && closes - begin < left - SAME) continue;
       const end = Math.min(closes, begin + left);
-      const free = Math.max(clearOf(this.people.get(who.id)!, begin, end), this.freePlace(task, begin, end));
+      const person = clearOf(this.people.get(who.id)!, [begin, end], task.set, this.problem.change ?? 0);
+      const free = Math.max(person, this.freePlace(task, begin, end));
       if (free > begin + SAME) return free;
       spans.push([begin, end]);
       left -= end - begin;
@@ -118,7 +120,7 @@ export class Floor {
 
   take(task: Task, { who, spans }: Done): void {
     for (const span of spans) {
-      put(this.people.get(who)!, span);
+      put(this.people.get(who)!, span, task.set);
       if (task.place !== undefined && this.places.has(task.place)) put(this.places.get(task.place)!, span);
     }
     this.stands(task, spans, put);

@@ -9,7 +9,8 @@ describe('a schedule', () => {
   it('of a thousand thrown workshops breaks no window and doubles nothing', () => {
     for (let seed = 1; seed <= 1000; seed++) {
       const roll = seededRandom(seed);
-      const problem = thrownShop(roll, { tasks: 4 + (seed % 17), workers: 1 + (seed % 3), breaks: seed % 2 === 0 });
+      const shop = thrownShop(roll, { tasks: 4 + (seed % 17), workers: 1 + (seed % 3), breaks: seed % 2 === 0 });
+      const problem: Problem = { ...shop, change: seed % 4 < 2 ? 10 : 0 };
       const { schedule: found } = schedule(problem, { tries: 4, roll });
       expect(checkSchedule(problem, found), `seed ${seed}`).toEqual([]);
       // Nobody works by seconds.
@@ -86,6 +87,23 @@ describe('a schedule', () => {
     expect(checkSchedule(problem, { ...right, done: right.done.slice(1) }).join()).toContain('forgotten');
     expect(checkSchedule(problem, { ...right, left: ['lay'] }).join()).toContain('done and left');
     expect(checkSchedule({ ...problem, places: { ...problem.places, bench: 0 } }, right).join()).toContain('place bench');
+    const apart = { ...problem, tasks: problem.tasks.map((task, k) => ({ ...task, set: `set ${k}` })) };
+    expect(checkSchedule({ ...apart, change: 5 }, right)).toEqual([]);
+    expect(checkSchedule({ ...apart, change: 6 }, right)).toEqual(['a changes from spray to lay in 5']);
+  });
+
+  it('a change from one set to another takes its time, before and after what is there already', () => {
+    const of = (set: string, id: string): Problem['tasks'][number] => ({ id, set, minutes: 20, after: [] });
+    const problem: Problem = {
+      tasks: [of('x', 'x1'), of('y', 'y1'), of('x', 'x2')],
+      workers: [{ id: 'a', hours: [[0, 200]] }],
+      places: {},
+      change: 10,
+    };
+    const { schedule: found } = schedule(problem, { tries: 50, roll: seededRandom(3) });
+    expect(checkSchedule(problem, found)).toEqual([]);
+    // Both of one set, then the other: 60 minutes of work and one change.
+    expect(Math.max(...found.done.map(endOf))).toBe(70);
   });
 
   it('glue is met: what is sprayed waits for whoever is to lay it, over a night too', () => {

@@ -34,6 +34,8 @@ export type Problem = {
   workers: readonly Worker[];
   /** how many there are of each kind of place; a kind that is not named is never short */
   places: Readonly<Record<string, number>>;
+  /** what it takes somebody to go from one set to another: tools laid down, others taken up; nothing where it is not said, minutes */
+  change?: number;
 };
 
 /** A task with who does it and when. */
