@@ -4,6 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, expect, it } from 'vitest';
 import { newChairSeat } from '../src/core/piece';
+import { weekly } from '../src/testing/weekly';
 
 const folder = mkdtempSync(join(tmpdir(), 'fovea-cli-'));
 const elsewhere = join(folder, 'elsewhere');
@@ -22,7 +23,7 @@ const run = (args: string[], { at = join(folder, 'workshop'), input = '' } = {})
   return { status, stderr, json: stdout ? (JSON.parse(stdout) as Record<string, unknown>) : null };
 };
 
-it('a workshop goes from one folder to another by five commands, and is whole', () => {
+weekly(2)('a workshop goes from one folder to another by five commands, and is whole', () => {
   const piece = { ...newChairSeat(), name: 'Gallery chair' };
   const made = run(['import', '-'], { input: JSON.stringify(piece) });
   expect(made).toMatchObject({ status: 0, json: { name: 'Gallery chair', revision: 1 } });
@@ -35,7 +36,7 @@ it('a workshop goes from one folder to another by five commands, and is whole', 
   expect(run(['export'], { at: elsewhere }).json).toMatchObject({ pieces: [{ id, name: 'Gallery chair' }], broken: [] });
 });
 
-it('what is wrong is said on standard error, without a stack, and told apart by the status', () => {
+weekly(2)('what is wrong is said on standard error, without a stack, and told apart by the status', () => {
   const bad = join(folder, 'bad.tar.gz');
   writeFileSync(bad, 'no archive');
   for (const [args, at, status, words] of [

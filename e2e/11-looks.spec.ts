@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { expect, type Page } from '@playwright/test';
-import { deep, test } from './workshop';
+import { deep, test, weekly } from './workshop';
 import { newChairSeat, newPiece } from '../src/core/piece';
 import { place, settled } from './help';
 
@@ -193,7 +193,7 @@ deep('a drawing keeps its figures readable, comes nearer by wheel, keys and butt
   await expect(plan).toHaveAttribute('data-near', 'yes');
 });
 
-test('what is printed is chosen, seen before it is printed, and remembered', async ({ page }) => {
+weekly(1)('what is printed is chosen, seen before it is printed, and remembered', async ({ page }) => {
   const id = await place(page, { ...newPiece('round-seat'), name: 'Printed stool' });
   await page.goto(`/piece/${id}?stage=cover`);
   await settled(page);

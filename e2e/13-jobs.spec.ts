@@ -1,5 +1,5 @@
 import { expect } from '@playwright/test';
-import { test } from './workshop';
+import { test, weekly } from './workshop';
 import { formatLength } from '../src/core/length';
 import { newChairSeat } from '../src/core/piece';
 import { createPlanner, planPiece, sheetView } from '../src/core/plan';
@@ -57,7 +57,7 @@ for (const job of JOBS.filter(({ browser }) => browser).filter((_, i) => thoroug
     expect((await print.body()).subarray(0, 5).toString('latin1')).toBe('%PDF-');
   });
 
-test('ways to save are found by themselves, say what they give up, and are done on request', async ({ page }) => {
+weekly(0)('ways to save are found by themselves, say what they give up, and are done on request', async ({ page }) => {
   const seat = newChairSeat({ type: 'rectangle', width: 490, depth: 420, cornerRadius: { front: 30, back: 30 } });
   const id = await place(page, { ...seat, name: 'Wide seats', count: 4 });
   await page.goto(`/piece/${id}?stage=cut`);

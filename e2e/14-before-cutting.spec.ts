@@ -1,6 +1,6 @@
 import { writeFileSync } from 'node:fs';
 import { expect } from '@playwright/test';
-import { deep, test } from './workshop';
+import { deep, test, weekly } from './workshop';
 import { newPiece } from '../src/core/piece';
 import { fovea, openPads, place, saved, settled, slip, toPads, toSitting, toStage, unfold } from './help';
 
@@ -134,7 +134,7 @@ deep('old foam goes back in from its press test, is patched, and the old holes h
   await expect(page.getByRole('heading', { name: /The old main pad/ })).toHaveCount(0);
 });
 
-test('the form of a pad’s top is chosen, taken hold of in the section, and drawn on its side at full size', async ({ page }) => {
+weekly(1)('the form of a pad’s top is chosen, taken hold of in the section, and drawn on its side at full size', async ({ page }) => {
   await page.goto('/');
   const seat = newPiece('bench');
   const id = await place(page, { ...seat, name: 'Dipped bench', chalk: { x: 0, y: 0, angle: Math.PI / 2 } });
@@ -195,7 +195,7 @@ deep('a second cloth: chosen part by part, on its own roll, in the list of what 
   await settled(page);
   await page.getByLabel('A second cloth on some parts').check();
   await settled(page);
-  await expect(page.getByLabel('Welts from it')).toBeChecked();
+  await expect(page.getByLabel('Piping from it')).toBeChecked();
   await page.getByLabel('Band from it').check();
   await page.getByRole('button', { name: 'Cloth store, second cloth…' }).click();
   await page

@@ -1,12 +1,12 @@
 import { readFileSync, writeFileSync } from 'node:fs';
 import { expect } from '@playwright/test';
-import { test } from './workshop';
+import { test, weekly } from './workshop';
 import { csvParse } from 'd3';
 import DxfParser from 'dxf-parser';
 import { newPiece, type Piece } from '../src/core/piece';
 import { fovea, place, slip, unfold } from './help';
 
-test('patterns at full size and the cut list leave as files that other programs read', async ({ page }) => {
+weekly(2)('patterns at full size and the cut list leave as files that other programs read', async ({ page }) => {
   const id = await place(page, { ...newPiece('round-seat'), name: 'Kitchen stool' });
   await page.goto(`/piece/${id}?stage=cut`);
   const section = page.getByRole('region', { name: 'Patterns and cut list' });

@@ -1,5 +1,5 @@
 import { expect, type Page } from '@playwright/test';
-import { deep, test } from './workshop';
+import { deep, test, weekly } from './workshop';
 import { spawn, type ChildProcess } from 'node:child_process';
 import { rmSync } from 'node:fs';
 import { standIn } from '../src/testing/stand-in';
@@ -43,113 +43,114 @@ const jobOf = async (name: string): Promise<string> => {
   return jobs.find(({ job }) => job.name === name)!.id;
 };
 
-test('eight striped seats: laid on a flawed part roll, one held, one saving taken, ordered while the supplier is slow and then dearer, received over a stop, cut', async ({
-  page,
-}) => {
-  test.setTimeout(300_000);
-  const job = await jobOf('Dome room');
-  await page.goto(`${BASE}/job/${job}?tab=cut`);
-  const panel = striped(page);
-  const pieces = panel.locator('[data-laid-piece]');
-  await expect(pieces).toHaveCount(8, { timeout: 60_000 });
-  // The part roll comes first, and nothing lies on its flaws.
-  await expect(panel.getByText(/Part roll, Striped wool, dusk/)).toBeVisible();
-  await expect(panel.locator('[data-flaw]')).toHaveCount(2);
-  await expect(panel.locator('[data-fault]')).toHaveCount(0);
-  await expect(panel.getByRole('button', { name: 'Look for a better one' })).toBeVisible({ timeout: 30_000 });
-  // One is moved onto a flaw: it is said at once, and the lay cannot be kept.
-  const first = pieces.first();
-  const key = (await first.getAttribute('data-laid-piece'))!;
-  const locator = panel.locator(`[data-laid-piece="${key}"]`);
-  await locator.focus();
-  for (let k = 0; k < 6; k++) await page.keyboard.press('Shift+ArrowRight');
-  await expect(panel.getByRole('alert')).toContainText('cannot be cut');
-  await expect(panel.getByRole('button', { name: 'Keep this lay' })).toBeDisabled();
-  for (let k = 0; k < 6; k++) await page.keyboard.press('Shift+ArrowLeft');
-  await expect(panel.locator('[data-fault]')).toHaveCount(0);
-  // Held where it is, it stays there while the others are laid anew.
-  await locator.focus();
-  await page.keyboard.press('l');
-  await expect(locator).toHaveAttribute('data-held', 'yes');
-  const holdId = await locator.locator('path').getAttribute('d');
-  await panel.getByRole('button', { name: 'Look for a better one' }).click();
-  await expect(panel.locator('[data-tried]')).not.toHaveAttribute('data-tried', '0', { timeout: 20_000 });
-  await panel.getByRole('button', { name: 'That will do' }).click();
-  await expect(pieces).toHaveCount(8);
-  await expect(locator.locator('path')).toHaveAttribute('d', holdId!);
-  await panel.getByRole('button', { name: 'Keep this lay' }).click();
-  await expect(panel.locator('[data-kept]')).toHaveCount(1);
-  await expect(panel.getByText('cut by this one')).toBeVisible();
+weekly(0)(
+  'eight striped seats: laid on a flawed part roll, one held, one saving taken, ordered while the supplier is slow and then dearer, received over a stop, cut',
+  async ({ page }) => {
+    test.setTimeout(300_000);
+    const job = await jobOf('Dome room');
+    await page.goto(`${BASE}/job/${job}?tab=cut`);
+    const panel = striped(page);
+    const pieces = panel.locator('[data-laid-piece]');
+    await expect(pieces).toHaveCount(8, { timeout: 60_000 });
+    // The part roll comes first, and nothing lies on its flaws.
+    await expect(panel.getByText(/Part roll, Striped wool, dusk/)).toBeVisible();
+    await expect(panel.locator('[data-flaw]')).toHaveCount(2);
+    await expect(panel.locator('[data-fault]')).toHaveCount(0);
+    await expect(panel.getByRole('button', { name: 'Look for a better one' })).toBeVisible({ timeout: 30_000 });
+    // One is moved onto a flaw: it is said at once, and the lay cannot be kept.
+    const first = pieces.first();
+    const key = (await first.getAttribute('data-laid-piece'))!;
+    const locator = panel.locator(`[data-laid-piece="${key}"]`);
+    await locator.focus();
+    for (let k = 0; k < 6; k++) await page.keyboard.press('Shift+ArrowRight');
+    await expect(panel.getByRole('alert')).toContainText('cannot be cut');
+    await expect(panel.getByRole('button', { name: 'Save this lay' })).toBeDisabled();
+    for (let k = 0; k < 6; k++) await page.keyboard.press('Shift+ArrowLeft');
+    await expect(panel.locator('[data-fault]')).toHaveCount(0);
+    // Held where it is, it stays there while the others are laid anew.
+    await locator.focus();
+    await page.keyboard.press('l');
+    await expect(locator).toHaveAttribute('data-held', 'yes');
+    const holdId = await locator.locator('path').getAttribute('d');
+    await panel.getByRole('button', { name: 'Look for a better one' }).click();
+    await expect(panel.locator('[data-tried]')).not.toHaveAttribute('data-tried', '0', { timeout: 20_000 });
+    await panel.getByRole('button', { name: 'Stop, keep the best' }).click();
+    await expect(pieces).toHaveCount(8);
+    await expect(locator.locator('path')).toHaveAttribute('d', holdId!);
+    await panel.getByRole('button', { name: 'Save this lay' }).click();
+    await expect(panel.locator('[data-kept]')).toHaveCount(1);
+    await expect(panel.getByText('cut by this one')).toBeVisible();
 
-  // A saving is taken on the piece itself; the lay that was kept knows that it is of yesterday.
-  const { pieces: all } = (await (await fetch(`${BASE}/api/pieces`)).json()) as { pieces: { id: string; piece: { name: string } }[] };
-  const chairs = all.find(({ piece }) => piece.name === 'Dome-room chairs')!.id;
-  await page.goto(`${BASE}/piece/${chairs}?stage=cut`);
-  await page
-    .locator('[data-saving="return"], [data-saving="grip"]')
-    .getByRole('button', { name: 'Do this' })
-    .first()
-    .click({ timeout: 90_000 });
-  await expect(page.getByText('Saved', { exact: true })).toBeVisible();
-  await page.goto(`${BASE}/job/${job}?tab=cut`);
-  await expect(panel.getByText(/out of date/)).toBeVisible({ timeout: 60_000 });
-  await expect(pieces).toHaveCount(8, { timeout: 30_000 });
-  await expect(panel.getByRole('button', { name: 'Look for a better one' })).toBeVisible({ timeout: 30_000 });
-  await panel.getByRole('button', { name: 'Keep this lay' }).click();
-  await expect(panel.locator('[data-kept]')).toHaveCount(2);
-  await panel.getByRole('button', { name: 'Cut by this one' }).click();
-  await expect(panel.getByText('cut by this one')).toBeVisible();
+    // A saving is taken on the piece itself; the lay that was kept knows that it is of yesterday.
+    const { pieces: all } = (await (await fetch(`${BASE}/api/pieces`)).json()) as { pieces: { id: string; piece: { name: string } }[] };
+    const chairs = all.find(({ piece }) => piece.name === 'Dome-room chairs')!.id;
+    await page.goto(`${BASE}/piece/${chairs}?stage=cut`);
+    await page
+      .locator('[data-saving="return"], [data-saving="grip"]')
+      .getByRole('button', { name: 'Do this' })
+      .first()
+      .click({ timeout: 90_000 });
+    await expect(page.getByText('Saved', { exact: true })).toBeVisible();
+    await page.goto(`${BASE}/job/${job}?tab=cut`);
+    await expect(panel.getByText(/out of date/)).toBeVisible({ timeout: 60_000 });
+    await expect(pieces).toHaveCount(8, { timeout: 30_000 });
+    await expect(panel.getByRole('button', { name: 'Look for a better one' })).toBeVisible({ timeout: 30_000 });
+    await panel.getByRole('button', { name: 'Save this lay' }).click();
+    await expect(panel.locator('[data-kept]')).toHaveCount(2);
+    await panel.getByRole('button', { name: 'Cut by this one' }).click();
+    await expect(panel.getByText('cut by this one')).toBeVisible();
 
-  // What is missing is ordered while the supplier is slow, and then dearer.
-  await mood('slow');
-  await mood('dearer');
-  await page.getByRole('button', { name: 'Buy', exact: true }).click();
-  const row = page.locator('[data-buy="Striped wool, dusk"]');
-  await expect(row).toBeVisible({ timeout: 60_000 });
-  const cloths = page.getByRole('region', { name: 'The cloth room' });
-  await cloths.getByRole('button', { name: 'Order what is short' }).click();
-  await expect(page.getByText('Asking the supplier…')).toBeVisible();
-  const refused = page.locator('[data-order="refused"]');
-  await expect(refused).toContainText('Prices have changed', { timeout: 30_000 });
-  await expect(refused).toContainText('at 51.52');
-  await refused.getByRole('button', { name: 'Order at the supplier’s prices' }).click();
-  const ordered = page.locator('[data-order="ordered"]');
-  await expect(ordered).toContainText('S-0001', { timeout: 30_000 });
-  await expect(row).toContainText('51.52');
-  await mood('slow');
+    // What is missing is ordered while the supplier is slow, and then dearer.
+    await mood('slow');
+    await mood('dearer');
+    await page.getByRole('button', { name: 'Buy', exact: true }).click();
+    const row = page.locator('[data-buy="Striped wool, dusk"]');
+    await expect(row).toBeVisible({ timeout: 60_000 });
+    const cloths = page.getByRole('region', { name: 'The cloth room' });
+    await cloths.getByRole('button', { name: 'Order what is short' }).click();
+    await expect(page.getByText('Asking the supplier…')).toBeVisible();
+    const refused = page.locator('[data-order="refused"]');
+    await expect(refused).toContainText('Prices have changed', { timeout: 30_000 });
+    await expect(refused).toContainText('at 51.52');
+    await refused.getByRole('button', { name: 'Order at the supplier’s prices' }).click();
+    const ordered = page.locator('[data-order="ordered"]');
+    await expect(ordered).toContainText('S-0001', { timeout: 30_000 });
+    await expect(row).toContainText('51.52');
+    await mood('slow');
 
-  // The server is stopped in the middle: nothing that was accepted is lost.
-  server.kill('SIGKILL');
-  await serve();
-  await page.goto(`${BASE}/job/${job}?tab=buy`);
-  await expect(ordered).toContainText('S-0001', { timeout: 60_000 });
-  await ordered.getByRole('button', { name: /It came/ }).click();
-  await expect(page.locator('[data-order="arrived"]')).toBeVisible({ timeout: 30_000 });
-  await expect(row).toHaveCount(0);
+    // The server is stopped in the middle: nothing that was accepted is lost.
+    server.kill('SIGKILL');
+    await serve();
+    await page.goto(`${BASE}/job/${job}?tab=buy`);
+    await expect(ordered).toContainText('S-0001', { timeout: 60_000 });
+    await ordered.getByRole('button', { name: /It came/ }).click();
+    await expect(page.locator('[data-order="arrived"]')).toBeVisible({ timeout: 30_000 });
+    await expect(row).toHaveCount(0);
 
-  // It is cut: the part roll is gone, what is left of it is in the store.
-  await page.getByRole('button', { name: 'Cut', exact: true }).click();
-  await panel.getByRole('button', { name: 'It is cut' }).click({ timeout: 60_000 });
-  await expect(panel.locator('[data-kept]').getByText('cut', { exact: true })).toBeVisible();
-  const { stock, moves } = (await (await fetch(`${BASE}/api/store`)).json()) as {
-    stock: { place: string; form: string }[];
-    moves: { why: string }[];
-  };
-  expect(stock.some(({ form, place }) => form === 'full' && place === 'rack 2, behind the door')).toBe(false);
-  expect(moves.some(({ why }) => why.startsWith('Cut: '))).toBe(true);
+    // It is cut: the part roll is gone, what is left of it is in the store.
+    await page.getByRole('button', { name: 'Cut', exact: true }).click();
+    await panel.getByRole('button', { name: 'It is cut' }).click({ timeout: 60_000 });
+    await expect(panel.locator('[data-kept]').getByText('cut', { exact: true })).toBeVisible();
+    const { stock, moves } = (await (await fetch(`${BASE}/api/store`)).json()) as {
+      stock: { place: string; form: string }[];
+      moves: { why: string }[];
+    };
+    expect(stock.some(({ form, place }) => form === 'full' && place === 'rack 2, behind the door')).toBe(false);
+    expect(moves.some(({ why }) => why.startsWith('Cut: '))).toBe(true);
 
-  // One template goes to the cutter, and the picture of the cut is the plan.
-  await page.goto(`${BASE}/piece/${chairs}?stage=cut`);
-  const cutter = page.getByRole('region', { name: 'To a cutter' });
-  await cutter.getByText('To a cutter').click();
-  await expect(cutter.getByRole('combobox', { name: 'Template' }).locator('option')).not.toHaveCount(1, { timeout: 60_000 });
-  await cutter.getByRole('button', { name: 'Cut it' }).click();
-  await expect(cutter.getByRole('alert')).toContainText('Confirm first');
-  await cutter.getByRole('checkbox', { name: /The bed is clear/ }).check();
-  await cutter.getByRole('button', { name: 'Cut it' }).click();
-  await expect(cutter.locator('[data-matches="true"]')).toBeVisible({ timeout: 60_000 });
-  await expect(cutter.locator('[data-cut]')).not.toHaveCount(0);
-});
+    // One template goes to the cutter, and the picture of the cut is the plan.
+    await page.goto(`${BASE}/piece/${chairs}?stage=cut`);
+    const cutter = page.getByRole('region', { name: 'To a cutter' });
+    await cutter.getByText('To a cutter').click();
+    await expect(cutter.getByRole('combobox', { name: 'Template' }).locator('option')).not.toHaveCount(1, { timeout: 60_000 });
+    await cutter.getByRole('button', { name: 'Cut it' }).click();
+    await expect(cutter.getByRole('alert')).toContainText('Confirm first');
+    await cutter.getByRole('checkbox', { name: /The bed is clear/ }).check();
+    await cutter.getByRole('button', { name: 'Cut it' }).click();
+    await expect(cutter.locator('[data-matches="true"]')).toBeVisible({ timeout: 60_000 });
+    await expect(cutter.locator('[data-cut]')).not.toHaveCount(0);
+  },
+);
 
 deep(
   'the store: a thing of one’s own, a part roll with a flaw, a table out; a cloth of a piece gets the store’s figures',
@@ -157,7 +158,7 @@ deep(
     await page.goto(`${BASE}/store`);
     await page.getByRole('button', { name: /^Glue / }).click();
     await page.getByRole('button', { name: 'New glue' }).click();
-    const fresh = page.getByRole('region', { name: 'A new thing' });
+    const fresh = page.getByRole('region', { name: 'New item' });
     await fresh.getByLabel('Name').fill('Attic glue');
     await fresh.getByRole('button', { name: 'Put it into the store' }).click();
     await expect(fresh.getByRole('alert')).toContainText('How much is one?');
@@ -202,7 +203,7 @@ deep(
   },
 );
 
-test('a job: made of pieces of the floor, changed, cut together with another', async ({ page }) => {
+weekly(1)('a job: made of pieces of the floor, changed, cut together with another', async ({ page }) => {
   await page.goto(`${BASE}/jobs`);
   await page.getByRole('button', { name: 'New job' }).click();
   const dialog = page.getByRole('dialog');

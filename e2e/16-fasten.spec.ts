@@ -1,11 +1,11 @@
 import { expect, type Page } from '@playwright/test';
-import { deep, test } from './workshop';
+import { deep, weekly } from './workshop';
 import { newPiece } from '../src/core/piece';
 import { NO_STRIP } from '../src/core/strip';
 import { stripItem } from '../src/testing/strip-item';
 import { place, saved, settled } from './help';
 
-test('the order of a seat’s staples is followed wave by wave', async ({ page }) => {
+weekly(2)('the order of a seat’s staples is followed wave by wave', async ({ page }) => {
   await page.goto('/');
   const id = await place(page, { ...newPiece('chair-seat'), name: 'Waves' });
   await page.goto(`/piece/${id}?stage=bench&view=order`);
@@ -128,7 +128,7 @@ deep('a deck through its frame: two rows in one rebate, and the cloth trimmed wh
   const strip = {
     ...NO_STRIP,
     part: 'deck' as const,
-    items: [stripItem('a', { name: 'Welt of the inside back', what: 'lining', part: 'inside-back' })],
+    items: [stripItem('a', { name: 'Piping of the inside back', what: 'lining', part: 'inside-back' })],
   };
   const id = await place(page, { ...newPiece('tight-seat'), name: 'Through the frame', strip });
   const all = await steps(page, id);

@@ -2,7 +2,7 @@ import { expect, type Page } from '@playwright/test';
 import { createServer, request, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { place } from './help';
-import { deep, port, test } from './workshop';
+import { deep, port, weekly } from './workshop';
 
 /** A slow way to the workshop: what changes something is under way for a while, and what is given up meanwhile never arrives. */
 async function slowWay(ms: number): Promise<{ server: Server; base: string; lost: () => number }> {
@@ -47,7 +47,7 @@ async function open(page: Page, id: string, base = ''): Promise<string[]> {
   return steps;
 }
 
-test('a tick stands though the page is left while it is under way, and a row that is all done', async ({ page }) => {
+weekly(0)('a tick stands though the page is left while it is under way, and a row that is all done', async ({ page }) => {
   await page.goto('/');
   const id = await place(page, { name: 'Left at once', count: 3 });
   const { server, base, lost } = await slowWay(1500);

@@ -3,7 +3,7 @@ import { newChairSeat, newPiece } from '../src/core/piece';
 import { planPiece } from '../src/core/plan';
 import { answerLine, sizesOf } from '../src/core/sizes';
 import { place, settled, slip, toStage } from './help';
-import { test } from './workshop';
+import { test, weekly } from './workshop';
 
 test('the answer stands over every stage, opens its reason, and Back goes to the stage before', async ({ page }) => {
   const piece = { ...newChairSeat(), name: 'Answered', count: 8 };
@@ -33,7 +33,7 @@ test('the answer stands over every stage, opens its reason, and Back goes to the
   await expect(page.getByRole('button', { name: '3. Cover' })).toHaveAttribute('aria-current', 'step');
 });
 
-test('a cover of many parts names the first and counts the rest', async ({ page }) => {
+weekly(1)('a cover of many parts names the first and counts the rest', async ({ page }) => {
   const id = await place(page, { ...newPiece('headboard-bordered'), name: 'Many parts' });
   await page.goto(`/piece/${id}?stage=padding`);
   const answer = page.getByRole('region', { name: 'Answer' });

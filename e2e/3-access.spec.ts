@@ -1,7 +1,7 @@
 import AxeBuilder from '@axe-core/playwright';
 import { expect, type Page } from '@playwright/test';
-import { deep, test } from './workshop';
-import { thorough } from '../src/testing/runs';
+import { deep, test, weekly } from './workshop';
+import { thisWeek, thorough } from '../src/testing/runs';
 import { place, settled, unfold } from './help';
 
 /** A laptop, a tablet lying, a tablet standing. */
@@ -16,13 +16,18 @@ const THEMES = ['day', 'evening'] as const;
 /** What the law of many places asks. */
 const WCAG = ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'];
 
-/** Every screen at every size in both themes in `npm run thorough`; otherwise these, each at one size in one theme, in turn. */
-const USUAL = new Set(['/', '/new', '/store', 'build', 'cover', 'Flat pieces', 'cut of a job', 'Foam store…']);
+const PAGES = ['/', '/new', '/jobs', '/store', '/diary', '/bench', '/log', '/house', '/workshop', '/enter', '/nowhere'];
+const STAGES = ['strip', 'board', 'padding', 'cover', 'cut', 'bench'];
+const LOOKS = ['Flat pieces', 'Strain', 'Corners'];
+const BOXES = ['Set finished crown…', 'Foam store…'];
+const SCREENS = [...PAGES, ...STAGES, ...LOOKS, '3D', 'cut of a job', 'buy of a job', ...BOXES, 'keys'];
+
+/** Every screen at every size in both themes in `npm run thorough`; otherwise a fifth of them a week, each at one size in one theme. */
+const LOOKED_AT = new Set(thisWeek(SCREENS, 5));
 let looked = 0;
 
 /** Looks at a screen as it stands: with every rule; a second theme for its contrast, all that depends on the theme. */
 async function noSeriousViolation(page: Page, where: string): Promise<void> {
-  if (!thorough && !USUAL.has(where)) return;
   const html = page.locator('html');
   // A colour on its way from one theme to the other is no colour of either.
   await page.addStyleTag({ content: '*, *::before, *::after { transition: none !important; }' });
@@ -45,19 +50,18 @@ async function noSeriousViolation(page: Page, where: string): Promise<void> {
   await page.setViewportSize({ width: 1280, height: 800 });
 }
 
-/** Every screen, one after the other. */
+/** Every screen of this week, one after the other. */
 async function everyScreen(page: Page): Promise<void> {
+  const wanted = (names: readonly string[]): string[] => names.filter((name) => LOOKED_AT.has(name));
   await page.goto('/');
   const id = await place(page, { name: 'Access seat', count: 2, overrides: { grip: 20 } });
-  for (const path of ['/', '/new', '/jobs', '/store', '/diary', `/bench/${id}`, '/log', '/house', '/workshop', '/enter', '/nowhere']) {
-    if (!thorough && !USUAL.has(path)) continue;
-    await page.goto(path);
+  for (const path of wanted(PAGES)) {
+    await page.goto(path === '/bench' ? `/bench/${id}` : path);
     if (path === '/diary') await expect(page.getByRole('region', { name: 'Pieces' })).toBeVisible({ timeout: 60_000 });
-    if (path.startsWith('/bench')) await expect(page.locator('main[data-bench]')).toBeVisible({ timeout: 60_000 });
-    await noSeriousViolation(page, `${path}`);
+    if (path === '/bench') await expect(page.locator('main[data-bench]')).toBeVisible({ timeout: 60_000 });
+    await noSeriousViolation(page, path);
   }
-  for (const stage of ['strip', 'base', 'build', 'sit', 'cover', 'cut', 'fix', 'bench']) {
-    if (!thorough && !USUAL.has(stage)) continue;
+  for (const stage of wanted(STAGES)) {
     await page.goto(`/piece/${id}?stage=${stage}`);
     // Strip has no sizes of its own: there they are a drawer, opened and looked at like the rest.
     // Pressed before the page is awake it is not heard: it is pressed until the drawer is open.
@@ -70,36 +74,34 @@ async function everyScreen(page: Page): Promise<void> {
           .click({ timeout: 2000 });
       await expect(sizes).toBeVisible({ timeout: 3000 });
     }).toPass({ timeout: 60_000 });
-    if (stage === 'build') await unfold(page, 'Cover');
-    if (stage === 'build') await page.getByRole('button', { name: /Wrap at the front/ }).click();
-    if (stage === 'sit') await expect(page.getByRole('list', { name: 'Verdict' })).toBeVisible({ timeout: 60_000 });
-    await noSeriousViolation(page, `${stage}`);
+    if (stage === 'padding') {
+      await unfold(page, 'Cover');
+      await page.getByRole('button', { name: /Wrap at the front/ }).click();
+      await page.locator('[data-verdict]').click();
+      await expect(page.getByRole('list', { name: 'Verdict' })).toBeVisible({ timeout: 60_000 });
+    }
+    await noSeriousViolation(page, stage);
   }
-  await page.goto(`/piece/${id}?stage=cover`);
-  await settled(page);
-  for (const look of ['Flat pieces', 'Strain', 'Corners']) {
+  for (const look of wanted([...LOOKS, '3D'])) {
+    await page.goto(`/piece/${id}?stage=cover`);
+    await settled(page);
     await page.getByRole('button', { name: look, exact: true }).click();
-    await noSeriousViolation(page, `${look}`);
+    if (look === '3D') await expect(page.locator('[data-drawn="yes"]')).toBeVisible({ timeout: 60_000 });
+    await noSeriousViolation(page, look);
   }
-  if (thorough) {
-    await page.getByRole('button', { name: '3D' }).click();
-    await expect(page.locator('[data-drawn="yes"]')).toBeVisible({ timeout: 60_000 });
-    await noSeriousViolation(page, `in the round`);
-  }
-  for (const tab of thorough ? ['cut', 'buy'] : ['cut']) {
+  for (const name of wanted(['cut of a job', 'buy of a job'])) {
+    const [tab] = name.split(' ');
     await page.goto(`/job/p-${id}?tab=${tab}`);
     await expect(page.locator(tab === 'cut' ? '[data-lay]' : '[data-buy]').first()).toBeVisible({ timeout: 60_000 });
-    await noSeriousViolation(page, `${tab} of a job`);
+    await noSeriousViolation(page, name);
   }
-  await page.goto(`/piece/${id}?stage=padding`);
-  for (const box of ['Set finished crown…', 'Foam store…']) {
-    await page.getByRole('button', { name: box }).click();
-    await noSeriousViolation(page, `${box}`);
-    await page.keyboard.press('Escape');
+  for (const box of wanted([...BOXES, 'keys'])) {
+    await page.goto(`/piece/${id}?stage=padding`);
+    await settled(page);
+    if (box === 'keys') await page.keyboard.press('?');
+    else await page.getByRole('button', { name: box }).click();
+    await noSeriousViolation(page, box);
   }
-  await page.keyboard.press('?');
-  await noSeriousViolation(page, `keys`);
-  await page.keyboard.press('Escape');
 }
 
 test('no screen has a serious accessibility fault, by day or in the evening', async ({ page }) => {
@@ -107,7 +109,7 @@ test('no screen has a serious accessibility fault, by day or in the evening', as
   await everyScreen(page);
 });
 
-test('the theme is switched for the whole workshop, and back', async ({ page }) => {
+weekly(2)('the theme is switched for the whole workshop, and back', async ({ page }) => {
   await page.goto('/');
   for (const [to, from] of [
     ['evening', 'day'],
@@ -126,7 +128,7 @@ test('the theme is switched for the whole workshop, and back', async ({ page }) 
   }
 });
 
-test('the keyboard alone moves handles, overrides a rule and turns stages', async ({ page }) => {
+weekly(0)('the keyboard alone moves handles, overrides a rule and turns stages', async ({ page }) => {
   await page.goto('/');
   await page.getByRole('radio', { name: 'Millimetres' }).check({ force: true });
   const id = await place(page);

@@ -1,5 +1,5 @@
 import { expect } from '@playwright/test';
-import { deep, origin, test } from './workshop';
+import { deep, origin, test, weekly } from './workshop';
 import { newChairSeat } from '../src/core/piece';
 import { fovea, openPads, place, settled, slip, toStage, unfold } from './help';
 
@@ -8,7 +8,7 @@ test.beforeEach(async ({ page }) => {
   await page.getByRole('radio', { name: 'Millimetres' }).check({ force: true });
 });
 
-test('a house rule reaches every piece that has not set its own, and goes back', async ({ page }) => {
+weekly(1)('a house rule reaches every piece that has not set its own, and goes back', async ({ page }) => {
   const follows = await place(page, { name: 'Follows' });
   const text = await place(page, { name: 'Has its own', overrides: { grip: 28 } });
   await page.goto(`/piece/${follows}?stage=padding`);
@@ -42,7 +42,7 @@ test('a house rule reaches every piece that has not set its own, and goes back',
   await expect(page.getByRole('status').filter({ hasText: 'Saved' })).toBeVisible();
 });
 
-test('a save that came too late waits for its choice, also after the page was closed', async ({ page, baseURL }) => {
+weekly(2)('a save that came too late waits for its choice, also after the page was closed', async ({ page, baseURL }) => {
   const id = await place(page, { name: 'Late seat' });
   const put = (name: string, base: number) =>
     page.request.put(`/api/pieces/${id}`, { data: { base, piece: { ...newChairSeat(), name } }, headers: { origin: baseURL! } });
@@ -132,7 +132,7 @@ deep('pads are added, ordered, and taken out; shapes are changed; nothing silent
   await expect(page.getByLabel('Diameter')).toHaveValue('450 mm');
 });
 
-test('the workshop is backed up with one press, and the backup is whole', async ({ page }, info) => {
+weekly(0)('the workshop is backed up with one press, and the backup is whole', async ({ page }, info) => {
   await place(page, { ...newChairSeat(), name: 'Backed up' });
   await page.goto('/workshop');
   await page.getByRole('button', { name: 'Back up now' }).click();
@@ -150,7 +150,7 @@ test('the workshop is backed up with one press, and the backup is whole', async 
   await page.getByRole('button', { name: 'Let in', exact: true }).click();
   await expect(page.getByText(/Passcode for Apprentice of the dome/)).toBeVisible();
   await page.getByRole('button', { name: 'Remove' }).click();
-  await expect(page.getByText('Apprentice: looks and ticks', { exact: true })).toHaveCount(1);
+  await expect(page.getByText('Apprentice: views and ticks', { exact: true })).toHaveCount(1);
 });
 
 test('a backup is put back and the network opened on the page Workshop', async ({ page, browser }) => {

@@ -1,6 +1,6 @@
 import { spawn, type ChildProcess } from 'node:child_process';
 import { expect, type Page } from '@playwright/test';
-import { test } from './workshop';
+import { test, weekly } from './workshop';
 
 const PANEL = 'http://127.0.0.1:4711';
 let tape: ChildProcess;
@@ -30,7 +30,7 @@ async function press(panel: Page, button: string, reading?: string): Promise<voi
   await expect(panel.getByRole('status')).not.toBeEmpty();
 }
 
-test('readings of the tape land in the focused field and move on; trouble with it is said', async ({ page, context }) => {
+weekly(1)('readings of the tape land in the focused field and move on; trouble with it is said', async ({ page, context }) => {
   test.setTimeout(120_000);
   await up();
   try {

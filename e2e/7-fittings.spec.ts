@@ -1,5 +1,5 @@
 import { expect, type Page } from '@playwright/test';
-import { deep, test } from './workshop';
+import { deep, weekly } from './workshop';
 import { newChairSeat, newPiece, type Piece } from '../src/core/piece';
 import { place, settled, toStage } from './help';
 
@@ -74,7 +74,7 @@ deep('one of a set that was measured differently is cut to its own outline', asy
   await expect(page.getByText(/4 of a set of 4 differ/).first()).toBeVisible();
 });
 
-test('holes and hardware are moved in the plan by keys and by drag, and staples keep clear', async ({ page }) => {
+weekly(2)('holes and hardware are moved in the plan by keys and by drag, and staples keep clear', async ({ page }) => {
   await page.goto('/');
   const id = await place(page, {
     name: 'Fitted seat',

@@ -1,6 +1,6 @@
 import { spawn } from 'node:child_process';
 import { expect, type Page } from '@playwright/test';
-import { deep, test } from './workshop';
+import { deep, test, weekly } from './workshop';
 import { foamOf, KINDS, newPiece, type Pad, type Piece } from '../src/core/piece';
 import { fovea, openPads, place, settled, slip, toSitting, unfold } from './help';
 import { thorough } from '../src/testing/runs';
@@ -25,7 +25,7 @@ async function shown(page: Page, key: string): Promise<number> {
   return Number.parseFloat((await slip(page, key).innerText()).replace('−', '-'));
 }
 
-test('25 mm of soft foam under 85 kg bottoms out; one press cures it; a good seat has nothing wrong', async ({ page }) => {
+weekly(0)('25 mm of soft foam under 85 kg bottoms out; one press cures it; a good seat has nothing wrong', async ({ page }) => {
   test.setTimeout(180_000);
   await page.goto('/');
   const id = await place(page, { ...newPiece('chair-seat'), name: 'Thin seat', pads: [main({ material: 'seat-soft', thickness: 25 })] });

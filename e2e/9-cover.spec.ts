@@ -2,7 +2,7 @@ import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { expect, type Page } from '@playwright/test';
-import { deep, test } from './workshop';
+import { deep, weekly } from './workshop';
 import { newPiece, type Piece } from '../src/core/piece';
 import { fovea, place, settled, slip } from './help';
 
@@ -23,10 +23,10 @@ async function saved(page: Page, id: string): Promise<Piece> {
 const look = (page: Page, name: string) => page.getByRole('button', { name, exact: true }).click();
 const figure = async (page: Page, key: string): Promise<number> => Number.parseFloat((await slip(page, key).innerText()).replace('−', '-'));
 
-test('a boxed round stool with two welts: pieces, welts, strain, the first piece’s correction', async ({ page }) => {
+weekly(1)('a boxed round stool with two welts: pieces, welts, strain, the first piece’s correction', async ({ page }) => {
   const id = await open(page, { ...newPiece('round-seat'), name: 'Ticket hall stool', count: 4, wadding: 'wadding-200' });
   // The lower welt is stapled on unless it is chosen to be sewn, with a fly below.
-  await page.getByLabel('Lower welt').selectOption('sewn');
+  await page.getByLabel('Lower piping').selectOption('sewn');
   await settled(page);
   await expect(page.getByLabel('Way of covering')).toHaveValue('boxed');
   await expect(page.locator('[data-suits]')).toBeVisible();
@@ -41,7 +41,7 @@ test('a boxed round stool with two welts: pieces, welts, strain, the first piece
   await page.keyboard.press('Enter');
   await settled(page);
   await expect(page.locator('[data-welt="top"]')).toContainText(`${Math.round(Math.PI * 8 + 24)} mm`);
-  await page.getByLabel('Welt strip').selectOption('bias');
+  await page.getByLabel('Piping strip').selectOption('bias');
   await settled(page);
   await expect(page.locator('[data-welt="top"]')).toContainText('on the bias');
   await look(page, 'Strain');

@@ -1,5 +1,5 @@
 import { test as base } from '@playwright/test';
-import { thorough } from '../src/testing/runs';
+import { thorough, WEEK } from '../src/testing/runs';
 import { FIRST_PORT } from '../scripts/e2e-ports.mjs';
 
 /** The workshop of the worker that runs this test: each has a server and a folder of its own, so that they do not meet. */
@@ -21,3 +21,13 @@ export const test = base.extend<{ folded: boolean }>({
 
 /** A test of `npm run thorough` alone: the figures that it shows are held by tests of the core, and its drawing or its kind takes long. */
 export const deep: typeof test | typeof test.skip = thorough ? test : test.skip;
+
+/** Walks are in three turns, one a week: a third of them in `npm test`, all of them in `npm run thorough`. */
+const TURNS = 3;
+
+/**
+ * A walk that `npm test` does every third week.
+ *
+ * @param turn which week of three
+ */
+export const weekly = (turn: 0 | 1 | 2): typeof test | typeof test.skip => (thorough || WEEK % TURNS === turn ? test : test.skip);

@@ -25,7 +25,7 @@ function closed(request: NextRequest): NextResponse | null {
     if (!trouble) throw error;
     return says(trouble.message, 503);
   }
-  if (path.startsWith('/api/')) return says('Come in first: the page /enter asks for a passcode.', 401);
+  if (path.startsWith('/api/')) return says('Sign in first: the page /enter asks for your passcode.', 401);
   return NextResponse.redirect(new URL('/enter', `http://${request.headers.get('host')}`));
 }
 

@@ -50,7 +50,8 @@ export function formIn(db: Db): number {
   return (db.prepare('PRAGMA user_version').get() as { user_version: number }).user_version;
 }
 
-const newer = (form: number): WorkshopTrouble => new WorkshopTrouble('newer', `Its form is ${form}; this one knows ${newestForm()}.`);
+const newer = (form: number): WorkshopTrouble =>
+  new WorkshopTrouble('newer', `The database has form ${form}; this Fovea reads up to ${newestForm()}.`);
 
 /** Brings a database up to date by the numbered files it has not had yet, each whole or not at all. */
 function migrate(db: Db): void {

@@ -130,7 +130,7 @@ function answerTo(error: unknown): Response {
   }
   if (error instanceof BrokenRecord) return Response.json({ message: error.message }, { status: 409 });
   // Nobody waits for the answer any more: it is nothing to write down.
-  if ((error as Error).name === 'AbortError') return Response.json({ message: 'It was given up.' }, { status: 408 });
+  if ((error as Error).name === 'AbortError') return Response.json({ message: 'Cancelled.' }, { status: 408 });
   const trouble = troubleOf(error);
   if (trouble) {
     eventLog().error({ trouble: trouble.kind, err: trouble.cause }, trouble.title);

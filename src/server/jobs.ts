@@ -8,7 +8,7 @@ import { readObject, Refusal } from './http';
 const GONE = 'There is no such job any more.';
 
 const named = (job: Job): { path: string; message: string }[] =>
-  job.name.trim() === '' ? [{ path: 'name', message: 'A job needs a name' }] : [];
+  job.name.trim() === '' ? [{ path: 'name', message: 'Enter a name for the job' }] : [];
 
 /** GET /api/jobs: every job with its pieces. */
 export function readJobs(): Response {

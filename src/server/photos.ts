@@ -18,7 +18,7 @@ export async function postPhoto(request: Request): Promise<Response> {
 /** GET /api/photos/NAME */
 export function getPhoto(name: string): Response {
   const photo = readPhoto(name);
-  if (!photo) throw new Refusal(404, 'This photo is not kept here');
+  if (!photo) throw new Refusal(404, 'There is no such photo');
   return new Response(new Uint8Array(photo.bytes), {
     headers: {
       'content-type': photo.mime,

@@ -36,7 +36,7 @@ const SAVE_ID = /^[0-9a-f-]{16,40}$/;
 
 function saveIdOf(body: unknown): string | undefined {
   if (body === undefined) return undefined;
-  if (typeof body !== 'string' || !SAVE_ID.test(body)) throw new Refusal(400, 'The id of a save is 16 to 40 hexadecimal signs');
+  if (typeof body !== 'string' || !SAVE_ID.test(body)) throw new Refusal(400, 'The id of a save is 16 to 40 hexadecimal characters');
   return body;
 }
 
@@ -173,8 +173,8 @@ export async function postFinish(request: Request, id: string): Promise<Response
   const { serial, note } = await readObject(request);
   const record = found(id);
   const number = typeof serial === 'string' ? serial.trim() : '';
-  if (!number || number.length > 40) throw new Refusal(422, 'A serial number has 1 to 40 signs');
-  if (typeof note !== 'string' || note.length > LONGEST_NOTE) throw new Refusal(422, `A note has at most ${LONGEST_NOTE} signs`);
+  if (!number || number.length > 40) throw new Refusal(422, 'A serial number has 1 to 40 characters');
+  if (typeof note !== 'string' || note.length > LONGEST_NOTE) throw new Refusal(422, `A note has at most ${LONGEST_NOTE} characters`);
   // A finish whose answer was lost and that is sent again is the same one; with another note it is not.
   if (finishedAs(database(), { pieceId: id, revision: record.revision, serial: number, note }))
     return Response.json({ ok: true }, { status: 201 });

@@ -18,6 +18,7 @@ import * as routes from './pieces';
 import { planning } from './planning';
 import { readPrice } from './store/price';
 import { putSeen } from './seen';
+import { weekly } from '../testing/weekly';
 
 const folder = mkdtempSync(join(tmpdir(), 'fovea-'));
 let record: PieceRecord;
@@ -76,7 +77,7 @@ describe('what leaves the program is what was seen', () => {
     expect(lastEvents()[0]!.words).toContain('Page and server do not agree');
   });
 
-  it('what a page showed of an earlier piece, or under other rules, says nothing', async () => {
+  weekly(1)('what a page showed of an earlier piece, or under other rules, says nothing', async () => {
     await see(right);
     expect(await (await see(wrong, { grip: 44 })).json()).toEqual({ current: false });
     expect((await DOORS[1]![1]()).status).toBe(200);

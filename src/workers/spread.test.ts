@@ -8,6 +8,7 @@ import { runErrand, type Brought, type Errand } from './errands';
 import { work, type Means } from './jobs';
 import { serve, spread, type SpreadPort } from './spread';
 import { thorough } from '../testing/runs';
+import { weekly } from '../testing/weekly';
 
 const open: NodePort[] = [];
 afterEach(() => open.splice(0).forEach((port) => port.close()));
@@ -90,7 +91,7 @@ describe('sections solved elsewhere', () => {
     expect(answer).toEqual(sheetView(question, createPlanner()));
   });
 
-  it('panels are laid flat by whoever has time, and come out the same', async () => {
+  weekly(0)('panels are laid flat by whoever has time, and come out the same', async () => {
     const bordered = newPiece('headboard-bordered');
     const question = { piece: bordered, house: {}, parts: ['cover'] as const, preview: true };
     const one = means([far().port]);

@@ -8,6 +8,7 @@ import { holds, shelf, wareProblems, type KeptWare } from '../store';
 import { buyProgram, needsOf, quickOffers, stockBins, waresFor, type BuyAsked, type Buying, type Need } from '.';
 import { QUICK } from '../../testing/quick';
 import { thisWeek } from '../../testing/runs';
+import { weekly } from '../../testing/weekly';
 
 let solver: Awaited<ReturnType<typeof highs>>;
 beforeAll(async () => {
@@ -48,7 +49,7 @@ const box = (id: string, each: number, price: number, supplier = 'a', more: Part
 });
 
 describe('what to buy', () => {
-  it('every line of every kind’s shopping list goes somewhere, and the shelf has it', () => {
+  weekly(1)('every line of every kind’s shopping list goes somewhere, and the shelf has it', () => {
     const wares = shelf();
     for (const { id } of KINDS) {
       const piece = newPiece(id);
@@ -215,7 +216,7 @@ describe('what to buy', () => {
     }
   });
 
-  it('is the cheapest that serves, by brute force, with carriage and prices that fall from so many on', () => {
+  weekly(2)('is the cheapest that serves, by brute force, with carriage and prices that fall from so many on', () => {
     fc.assert(
       fc.property(
         fc.array(

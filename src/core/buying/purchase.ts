@@ -7,7 +7,7 @@ export const PURCHASE_LINE = record({
   name: words('Name', 120),
   units: figure('How many', 'ratio', [0.1, 1_000_000]),
   price: figure('Price of one', 'money', [0, 1_000_000]),
-  arrived: figure('Came', 'ratio', [0, 1_000_000], { default: 0 }),
+  arrived: figure('Received', 'ratio', [0, 1_000_000], { default: 0 }),
 });
 
 /** An order to a supplier. */

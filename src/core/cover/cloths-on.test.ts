@@ -39,8 +39,8 @@ describe('a second cloth', () => {
   it('for a welt alone is bought in strips of its own roll', () => {
     const two = planned(on(round, ['welt'], { ...second, rollWidth: 900 }));
     expect(two.cover.welts.every(({ cloth }) => cloth === 'second')).toBe(true);
-    expect(two.cut.second!.laid.every(({ label }) => label.startsWith('Welt'))).toBe(true);
-    expect(two.cut.cloth.laid.some(({ label }) => label.startsWith('Welt'))).toBe(false);
+    expect(two.cut.second!.laid.every(({ label }) => label.startsWith('Piping'))).toBe(true);
+    expect(two.cut.cloth.laid.some(({ label }) => label.startsWith('Piping'))).toBe(false);
     // Strips that come out of a narrower roll are joined from more parts.
     const wide = planned(on(round, ['welt'], { ...second, rollWidth: 2000 }));
     const strips = (plan: Plan): number => plan.cover.welts.reduce((sum, welt) => sum + welt.strips, 0);

@@ -128,7 +128,7 @@ describe('welts', () => {
   it('its strips are laid on the roll with the pieces', () => {
     const made = covered({ way: 'boxed', welt: { ...welt, held: 'sewn' } });
     expect(made.cover.welts.map((one) => one.seam)).toEqual(['top', 'lower']);
-    const strips = made.cut.cloth.laid.filter((laid) => laid.label.startsWith('Welt'));
+    const strips = made.cut.cloth.laid.filter((laid) => laid.label.startsWith('Piping'));
     expect(strips.length).toBe(made.cover.welts.reduce((sum, one) => sum + one.strips, 0));
     expect(made.cut.lining!.laid.some((laid) => laid.label.startsWith('Fly'))).toBe(true);
     const bias = covered({ way: 'boxed', welt: { ...welt, cut: 'bias' } });

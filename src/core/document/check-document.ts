@@ -24,7 +24,7 @@ export function checkDocument(data: unknown, house: HouseRules = {}): Checked {
       problems: [
         {
           path: 'schema',
-          message: `This piece is of form ${migrated.newer}; this application knows forms up to ${VERSION}. Open it with a newer one`,
+          message: `This piece was saved by a newer Fovea (form ${migrated.newer}; this one reads up to ${VERSION}). Update Fovea, then open it`,
         },
       ],
     };

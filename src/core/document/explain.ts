@@ -70,7 +70,7 @@ function words(error: ErrorObject, path: string, document: unknown, root?: Plain
     case 'minLength':
       return `${label} is missing`;
     case 'maxLength':
-      return `${label} has at most ${String(params.limit)} signs`;
+      return `${label} has at most ${String(params.limit)} characters`;
     case 'pattern':
       return typeof value === 'string' && value.trim() === '' ? `${label} is missing` : `${label}: ${sayShort(value)} cannot be`;
     default:

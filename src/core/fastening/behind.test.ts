@@ -9,6 +9,7 @@ import { planPiece } from '../plan';
 import { shelf } from '../store';
 import { QUICK } from '../../testing/quick';
 import { thisWeek } from '../../testing/runs';
+import { weekly } from '../../testing/weekly';
 
 const behind = (piece: Piece) => planPiece(piece, {}, QUICK).fixing.behind;
 
@@ -92,7 +93,7 @@ describe('the plan of the back', () => {
     for (const need of listed) expect(waresFor(need, shelf()).map(({ name }) => name.slice(0, 6))).toEqual([need.name.slice(0, 6)]);
   });
 
-  it('wherever hardware sits, the label keeps off it, and off the battens’ steps', () => {
+  weekly(2)('wherever hardware sits, the label keeps off it, and off the battens’ steps', () => {
     const seat = newPiece('chair-seat');
     fc.assert(
       fc.property(

@@ -15,7 +15,7 @@ export function checkHolds({ covering, base }: Pick<Piece, 'covering' | 'base'>)
     .filter(({ id }) => id && !edgeHolds().some((fastener) => fastener.id === id))
     .map(({ path, id }) => ({
       path,
-      message: `“${id}” holds no edge; there are ${edgeHolds()
+      message: `“${id}” does not hold a cover’s edge; choose one of ${edgeHolds()
         .map((fastener) => fastener.id)
         .join(', ')}`,
     }));

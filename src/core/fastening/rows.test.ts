@@ -6,6 +6,7 @@ import { KINDS, newPiece, STARTING_SHAPES, type Piece } from '../piece';
 import { planPiece } from '../plan';
 import { ROWS_APART, rowsOf } from '.';
 import { QUICK } from '../../testing/quick';
+import { weekly } from '../../testing/weekly';
 
 const rows = (piece: Piece) => rowsOf(modelOf(piece, {}), choicesOf(piece.covering));
 
@@ -42,7 +43,7 @@ describe('rows behind the board', () => {
     }
   });
 
-  it('whatever layers and allowances there are: apart, off the edge, each layer once', () => {
+  weekly(0)('whatever layers and allowances there are: apart, off the edge, each layer once', () => {
     const seat = newPiece('chair-seat');
     fc.assert(
       fc.property(

@@ -36,7 +36,7 @@ function wantedRows(model: FixModel, { covering, welt }: Pick<Choices, 'covering
   const add = (id: Row['id'], name: string, inset: number, least = LEAST_INSET): void => void rows.push({ id, name, inset, least });
   // A band that is turned round to the back goes over the cover's raw edge; its welt is on the board's own edge.
   if (welt?.lower && way.nails) add('band', 'Band round the edge', line + ROWS_APART);
-  else if (welt && way.welt?.stapled?.(welt)) add('welt', 'Welt along the edge', WELT_INSET);
+  else if (welt && way.welt?.stapled?.(welt)) add('welt', 'Piping along the edge', WELT_INSET);
   // Its staples go through its fold, never beside it.
   if (dustCover(model) !== null)
     add('dust', 'Dust cover', rule('dustInset') + INSIDE_FOLD, Math.max(LEAST_INSET, rule('dustInset') + INSIDE_FOLD / 2));

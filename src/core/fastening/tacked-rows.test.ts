@@ -3,12 +3,13 @@ import { isInside, distanceTo } from '../outline';
 import { newPiece, type Piece } from '../piece';
 import { planPiece } from '../plan';
 import { QUICK } from '../../testing/quick';
+import { weekly } from '../../testing/weekly';
 
 const planned = (piece: Piece) => planPiece(piece, {}, QUICK);
 const start = newPiece('headboard-bordered');
 
 describe('rows of staples on the board', () => {
-  it('of a bordered headboard are all drawn: as many as are counted, on their lines, no farther apart than the pitch', () => {
+  weekly(1)('of a bordered headboard are all drawn: as many as are counted, on their lines, no farther apart than the pitch', () => {
     const plan = planned(start);
     const { tacked, pitch, fasteners, rows } = plan.fixing;
     expect(tacked.map(({ name }) => name)).toEqual([

@@ -8,6 +8,7 @@ import { planPiece, type Plan } from '../plan';
 import { sitStep } from '../seat-check';
 import { sizesOf } from '../sizes';
 import { QUICK } from '../../testing/quick';
+import { weekly } from '../../testing/weekly';
 
 const planned = (piece: Piece): Plan => planPiece(piece, {}, QUICK);
 const saddle = newPiece('saddle');
@@ -147,7 +148,7 @@ describe('a patch in an old pad', () => {
     expect(sink(worn(both))).toBeLessThan(onlyFirst - 0.5);
   });
 
-  it('a blended pocket is softer towards its rim than an upright one, and as soft in its middle', () => {
+  weekly(1)('a blended pocket is softer towards its rim than an upright one, and as soft in its middle', () => {
     const sink = (blend: number, x: number): number => {
       const piece = withMain(chair, {
         trim: false,

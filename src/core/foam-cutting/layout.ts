@@ -199,7 +199,7 @@ function weltBlanks(welts: CoverPlan['welts'], count: number, roll: number): { b
   return welts.flatMap((welt) => {
     const strip = welt.stripLength / welt.strips;
     const area = strip * welt.stripWidth;
-    const label = `Welt, ${welt.name.toLowerCase()}`;
+    const label = `Piping, ${welt.name.toLowerCase()}`;
     if (welt.cut === 'straight')
       return [{ blank: { label, width: Math.min(roll, strip), height: welt.stripWidth }, area, count: count * welt.strips }];
     // Strips at 45° through a block: each is √2 times the block's height long, and takes √2 times its width across.

@@ -7,6 +7,7 @@ import { planPiece, savings, type Plan } from '../plan';
 import { sizesOf } from '../sizes';
 import { fromPacket } from '.';
 import { QUICK, sharedPlanner } from '../../testing/quick';
+import { weekly } from '../../testing/weekly';
 
 /** No sitting and larger triangles: these tests ask for neither. */
 const plan = (piece: Piece): Plan => planPiece(piece, {}, QUICK);
@@ -119,7 +120,7 @@ describe('wedges in pairs', () => {
     expect(main(plan(withMain({ ...blocks, count: 1 }, { pair: true })))).toMatchObject({ pair: false, made: 70 });
   });
 
-  it('is offered as a saving where it saves a sheet', () => {
+  weekly(0)('is offered as a saving where it saves a sheet', () => {
     const many: Piece = { ...blocks, count: 30 };
     const found = savings({ piece: many, house: {}, planner: sharedPlanner }).find(({ id }) => id.startsWith('paired-'))!;
     expect(found.sheets).toBeGreaterThan(0);

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { curveOf, energyAt, fitByHand, FOAMS, GRAVITY, modulusAt, pressDisc, SPECIMEN, specimenForce, strainAt, stressAt } from '.';
+import { weekly } from '../../testing/weekly';
 
 const foam = fc.constantFrom(...FOAMS);
 const strain = fc.double({ min: 0.001, max: 0.95, noNaN: true });
@@ -24,7 +25,7 @@ describe('a foam’s curve', () => {
     );
   });
 
-  it('read backwards gives the strain again', () => {
+  weekly(2)('read backwards gives the strain again', () => {
     fc.assert(
       fc.property(foam, strain, (f, e) => {
         expect(strainAt(curveOf(f), stressAt(curveOf(f), e))).toBeCloseTo(e, 6);
@@ -33,7 +34,7 @@ describe('a foam’s curve', () => {
     expect(strainAt(curveOf(FOAMS[0]!), 0)).toBe(0);
   });
 
-  it('two half thicknesses in series are one whole', () => {
+  weekly(1)('two half thicknesses in series are one whole', () => {
     fc.assert(
       fc.property(foam, strain, fc.double({ min: 5, max: 120, noNaN: true }), (f, e, t) => {
         const p = stressAt(curveOf(f), e);
@@ -67,7 +68,7 @@ describe('presses by hand', () => {
   const read = (f: (typeof FOAMS)[number], thickness: number, disc: number, depths: number[]) =>
     depths.map((depth) => ({ depth, load: pressDisc(curveOf(f), { thickness, radius: 190 }, disc / 2, depth) / GRAVITY }));
 
-  it('give back the foam that was pressed', () => {
+  weekly(1)('give back the foam that was pressed', () => {
     for (const f of FOAMS) {
       const fit = fitByHand(60, 100, read(f, 60, 100, [12, 25, 40]));
       expect(fit.ok).toBe(true);

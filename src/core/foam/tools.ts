@@ -61,7 +61,7 @@ export const SHAPERS = [
   {
     id: 'disc',
     name: 'Fine flap disc',
-    how: 'feather-light and always moving: it takes more than one thinks; finish by hand',
+    how: 'feather-light and always moving: it takes off more than you think; finish by hand',
     time: 0.6,
     figures: {},
     caution: 'disc',

@@ -11,6 +11,7 @@ import { printedPages, type PrintJob } from './pdf';
 import type { PrintPart } from './print/choice';
 import { drawnBy } from './print/template-pages';
 import { templatesOf, type Template } from './templates';
+import { weekly } from '../../testing/weekly';
 
 type Place = [number, number];
 
@@ -68,7 +69,7 @@ describe.each(KINDS.map(({ id }) => id))('what is drafted of a %s', (kind) => {
     }
   });
 
-  it('is under twelve sheets of A4 to begin with, all that belongs to the job', async () => {
+  weekly(1)('is under twelve sheets of A4 to begin with, all that belongs to the job', async () => {
     expect((await printedPages(job(newPiece(kind)))).pages.length).toBeLessThan(12);
   });
 });
@@ -106,7 +107,7 @@ it('a template with a pocket, joins or a bent cut in it keeps its paper, and a c
   expect(draftOf(whole([edge, across]))!.cuts).toEqual([{ from: [-50, 20], to: [50, 20] }]);
 });
 
-it('no template changes its way because labels are wanted as well, or the job sheet is not', async () => {
+weekly(1)('no template changes its way because labels are wanted as well, or the job sheet is not', async () => {
   const saddle = job(newPiece('saddle'));
   const modes = async (parts?: readonly PrintPart[]) =>
     (await printedPages(saddle, parts ? { parts } : {})).templates.map(({ mode }) => mode);

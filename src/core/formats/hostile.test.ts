@@ -14,6 +14,7 @@ import { patience, timed } from '../../testing/patience';
 import { runs } from '../../testing/runs';
 import { seededRandom } from '../../testing/seeded-random';
 import { measured } from '../../testing/measured';
+import { weekly } from '../../testing/weekly';
 
 /** How many mutated files of each format are read: more with `npm run fuzz`. */
 const MADE = Number(process.env.FOVEA_FUZZ ?? runs(3000, 10_000));
@@ -183,7 +184,7 @@ describe('an SVG that other programs write', () => {
 });
 
 describe('a scan and a photo', () => {
-  it('of 300,000 triangles one over the other is refused soon', () => {
+  weekly(2)('of 300,000 triangles one over the other is refused soon', () => {
     const count = 300_000;
     const bytes = new Uint8Array(84 + 50 * count);
     const view = new DataView(bytes.buffer);

@@ -108,7 +108,7 @@ describe.each(KINDS)('the patterns of a %s', (kind) => {
     const counted = (all: readonly { count: number | string | undefined }[]): number =>
       all.reduce((sum, { count }) => sum + Number(count), 0);
     expect(counted([...rows].map(({ count }) => ({ count })))).toBe(counted(cutRows(plan, piece)));
-    expect(rows.filter(({ what }) => what!.startsWith('Welt strip'))).toHaveLength(plan.cover.welts.length);
+    expect(rows.filter(({ what }) => what!.startsWith('Piping strip'))).toHaveLength(plan.cover.welts.length);
   });
 });
 
@@ -137,9 +137,9 @@ describe('a cut list', () => {
       );
       expect(phrases.sort()).toEqual(laid.sort());
       const straight = plan.cover.welts.filter(({ cut }) => cut === 'straight');
-      const strips = rows.filter(({ what, note }) => what!.startsWith('Welt strip') && note!.includes('straight'));
+      const strips = rows.filter(({ what, note }) => what!.startsWith('Piping strip') && note!.includes('straight'));
       expect(strips.reduce((sum, { count }) => sum + Number(count), 0)).toBe(
-        plan.cut.cloth.laid.filter(({ label }) => straight.some(({ name }) => label === `Welt, ${name.toLowerCase()}`)).length,
+        plan.cut.cloth.laid.filter(({ label }) => straight.some(({ name }) => label === `Piping, ${name.toLowerCase()}`)).length,
       );
       expect(rows.every(({ of }) => !/^[a-z]+-/.test(of!))).toBe(true);
     },

@@ -260,7 +260,7 @@ export function cutRows(plan: Plan, piece: Pick<Piece, 'cloth' | 'second' | 'cou
     ...covers(cover.pieces),
     ...linings([retained.has('wadding') ? null : plan.wadding, retained.has('dust') ? null : plan.dustCover, ...cover.linings]),
     ...cover.welts.map((welt): CutRow => ({
-      what: `Welt strip, ${welt.name.toLowerCase()}${OF_CLOTH[welt.cloth]}`,
+      what: `Piping strip, ${welt.name.toLowerCase()}${OF_CLOTH[welt.cloth]}`,
       of: cloth[welt.cloth],
       // Welts are told for one piece; everything else here is for the set.
       count: welt.strips * piece.count,

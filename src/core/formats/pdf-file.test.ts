@@ -8,6 +8,7 @@ import { printPdf } from './pdf';
 import type { PrintChoice } from './print/choice';
 import { sharedPlanner } from '../../testing/quick';
 import { chains, MM, pagesOf } from '../../testing/read-pdf';
+import { weekly } from '../../testing/weekly';
 
 /**
  * What leaves the printer, read from the file's own bytes: its objects, its pages' content unpacked, and every line drawn on
@@ -52,7 +53,7 @@ describe('a printed file, read by itself', () => {
     expect(drawn).toBe(true);
   });
 
-  it('has a square of exactly a hundred millimetres, to be checked with a rule before anything is cut', async () => {
+  weekly(0)('has a square of exactly a hundred millimetres, to be checked with a rule before anything is cut', async () => {
     const { file } = await printed(newPiece('saddle'), { parts: ['templates'] });
     const sheets = pagesOf(file);
     expect(sheets.length).toBeGreaterThan(2);

@@ -14,6 +14,7 @@ import { modesOf, onTheFold, shapeOf, templatesOf } from './templates';
 import { clip, MARGIN, OVERLAP, PAPER_IDS, POINTS_PER_MM, tiles } from './tiles';
 import { runs, thorough, thisWeek } from '../../testing/runs';
 import { sharedPlanner } from '../../testing/quick';
+import { weekly } from '../../testing/weekly';
 
 const font = (face: string): Uint8Array => readFileSync(`node_modules/@expo-google-fonts/fira-sans/${face}/FiraSans_${face}.ttf`);
 
@@ -122,7 +123,7 @@ describe('printPdf', () => {
     expect(bounds(points).height).toBeCloseTo(job.plan.cover.pieces[0]!.height, 1);
   });
 
-  it('has a template for every piece of a sewn cover, with its notches named, its grain and its hand', async () => {
+  weekly(2)('has a template for every piece of a sewn cover, with its notches named, its grain and its hand', async () => {
     const piece = newPiece('saddle');
     const job = jobOf(piece);
     const templates = templatesOf(job.plan);

@@ -5,7 +5,7 @@ import { searchWords, wordFor, wordsIn } from '.';
 
 /** What the trade calls things: each has a card. */
 const TRADE =
-  'base, stack, pad, crown, crown pad, edge roll, overhang, set-back, pocket, floor, topper, wadding, liner cloth, slip film, backed foam, top panel, band, border, welt, channel, wrap, side, return, grip, station, fullness, relief cut, pie cut, Y-cut, tack strip, hard-edge strip, dust cover, nail line, drag line, hard spot, show-through, bottoming';
+  'base, stack, pad, crown, crown pad, edge roll, overhang, set-back, pocket, floor, topper, wadding, liner cloth, slip film, backed foam, top panel, band, border, piping, channel, wrap, side, turn-under, pull allowance, station, fullness, relief cut, pie cut, Y-cut, tack strip, hard-edge strip, dust cover, nail line, drag line, hard spot, show-through, bottoming';
 
 describe('the words', () => {
   it('are all there, each once, with what it is, where its number comes from and what goes wrong', () => {

@@ -223,7 +223,7 @@ const OTHER: Row[] = [
     'On top of the edge: a seam that slips over it looks crooked at once.',
   ],
   ['notchPitch', 'Between match notches', 'length', 150, 80, 250, 'Closer ones keep two long edges from creeping past each other.'],
-  ['weltOverlap', 'Welt ends overlap', 'length', 40, 25, 60, 'Cord butted, strip folded over: less opens with wear.'],
+  ['weltOverlap', 'Piping ends overlap', 'length', 40, 25, 60, 'Cord butted, strip folded over: less opens with wear.'],
   ['stripLongest', 'Longest strip cut in one', 'length', 1370, 1000, 2800, 'What the roll gives from selvedge to selvedge.'],
   ['bandExtra', 'Band, extra below the staple line', 'length', 75, 25, 90, 'Something to pull on.'],
   ['nailMargin', 'Nail-line margin', 'length', 50, 25, 75, 'Nails bite wood, not foam.'],

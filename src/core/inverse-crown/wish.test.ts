@@ -4,6 +4,7 @@ import { modelOf } from '../padding';
 import { isInside, polygonArea } from '../outline';
 import { newPiece } from '../piece';
 import { runs } from '../../testing/runs';
+import { weekly } from '../../testing/weekly';
 
 const PROFILES: Profile[] = [
   { kind: 'flat-topped' },
@@ -46,7 +47,7 @@ describe('a wished profile', () => {
 });
 
 describe('crown by wish', () => {
-  it('meets the wish within a millimetre once covered, in every way that says so', () => {
+  weekly(1)('meets the wish within a millimetre once covered, in every way that says so', () => {
     for (const profile of PROFILES.slice(0, runs(1, 3))) {
       const choices = crownByWish(chair, {}, { height: 20, profile });
       expect(choices.find((choice) => choice.kind === 'fewest')?.meets).toBe(true);
@@ -57,13 +58,13 @@ describe('crown by wish', () => {
     }
   });
 
-  it('builds higher than the wish where the cover is pulled', () => {
+  weekly(2)('builds higher than the wish where the cover is pulled', () => {
     const [fewest] = crownByWish({ ...chair, cloth: { ...chair.cloth, force: 14 } }, {}, { height: 25, profile: { kind: 'parabolic' } });
     const built = fewest!.pads.filter((pad) => pad.role === 'crown').reduce((sum, pad) => sum + pad.thickness, 0);
     expect(built).toBeGreaterThan(25);
   });
 
-  it('keeps the other pads, asks for nothing without a main pad, and stops when told', () => {
+  weekly(1)('keeps the other pads, asks for nothing without a main pad, and stops when told', () => {
     const [fewest] = crownByWish(chair, {}, { height: 12, profile: { kind: 'parabolic' } });
     expect(fewest!.pads.filter((pad) => pad.role === 'main')).toEqual(chair.pads.filter((pad) => pad.role === 'main'));
     expect(crownByWish({ ...chair, pads: [] }, {}, { height: 12, profile: { kind: 'round' } })).toEqual([]);

@@ -143,7 +143,7 @@ function addCloth(add: Add, { id, piece, plan }: Planned, gap: number, which: 'c
     add(group, { label: coverPiece.name, outline, motif: repeat ? at : null, turns }, id, coverPiece.count);
   }
   for (const welt of cover.welts.filter((weltPlan) => weltPlan.cloth === which)) {
-    const label = `Welt, ${welt.name.toLowerCase()}`;
+    const label = `Piping, ${welt.name.toLowerCase()}`;
     const strip = welt.stripLength / welt.strips;
     if (welt.cut === 'straight')
       add(

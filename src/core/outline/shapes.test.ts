@@ -27,6 +27,7 @@ import {
 } from '.';
 import { QUICK } from '../../testing/quick';
 import { thisWeek } from '../../testing/runs';
+import { weekly } from '../../testing/weekly';
 
 /** No sitting and larger triangles: these tests ask for neither. */
 
@@ -342,7 +343,7 @@ describe('free outlines', () => {
     );
   });
 
-  it('a fold shows the misfit of a skewed outline and averages it away', () => {
+  weekly(2)('a fold shows the misfit of a skewed outline and averages it away', () => {
     const straight = flatten(baseOutline(STARTING_SHAPES.trapezoid));
     expect(fold(straight).misfit).toBeLessThan(0.05);
     const skewed = straight.map(([x, y]): Polygon[number] => [x > 0 ? x + 6 : x, y]);

@@ -17,7 +17,7 @@ const schema = record({
 /** An oval hollow for who sits. */
 export const hollow = padForm({
   id: 'hollow',
-  name: 'Hollowed for who sits',
+  name: 'Hollowed for the sitter',
   noun: 'Hollow',
   schema,
   ...takenOut,

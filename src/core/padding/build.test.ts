@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { newChairSeat, newPiece, type BaseShape, type Pad, type Piece } from '../piece';
 import { bridge, bridgeReach, freeHeight, heightAt, modelOf, sectionAlong, sectionAtChalk, stackAt } from '.';
 import { domeHalfArc, domeHeight } from '../pad-rims';
+import { weekly } from '../../testing/weekly';
 
 const square: BaseShape = { type: 'rectangle', width: 400, depth: 400, cornerRadius: { front: 0, back: 0 } };
 const pad = (role: Pad['role'], thickness: number, offset: number | null, edge: Pad['edge'] = { kind: 'square' }): Pad => ({
@@ -65,7 +66,7 @@ describe('a section', () => {
     expect(chalk.length).toBeCloseTo(sectionAlong(built, [10, 20], [Math.cos(0.3), Math.sin(0.3)])!.length, 9);
   });
 
-  it('turned end for end is as long', () => {
+  weekly(2)('turned end for end is as long', () => {
     const built = model(
       { type: 'trapezoid', frontWidth: 450, backWidth: 380, depth: 420, cornerRadius: { front: 30, back: 10 } },
       [pad('crown', 20, null, { kind: 'domed' }), pad('main', 50, null)],

@@ -8,6 +8,7 @@ import { planPiece, sheetView } from '../plan';
 import { KINDS, newChairSeat, newPiece, PieceProblems, BOARD_SIZE, slipOf, STARTING_SHAPES, type Piece } from '.';
 import { documentSchema, parseDocument, problemsOf, readDocument } from '../document';
 import { QUICK, sharedPlanner } from '../../testing/quick';
+import { weekly } from '../../testing/weekly';
 
 /** No sitting and larger triangles: these tests ask for neither. */
 
@@ -32,7 +33,7 @@ describe('a piece', () => {
     }
   });
 
-  it('of the demo is valid, and the finished set plans without a warning', () => {
+  weekly(0)('of the demo is valid, and the finished set plans without a warning', () => {
     for (const name of readdirSync('demo').filter((file) => file.endsWith('.json'))) {
       expect(() => planPiece(parseDocument(readFileSync(`demo/${name}`, 'utf8')), {}, QUICK), name).not.toThrow();
     }
@@ -208,7 +209,7 @@ describe('sheets as somebody would glue them up', () => {
     expect(Math.abs(near - thickness)).toBeLessThanOrEqual(4);
   });
 
-  it('offered is what he would take: one sheet rather than three slabs a little nearer', () => {
+  weekly(1)('offered is what he would take: one sheet rather than three slabs a little nearer', () => {
     expect([47, 102, 122, 145].map((thickness) => nearestMade(thickness, SEATING))).toEqual([50, 100, 120, 145]);
     expect(nearestMade(75, [5, 10])).toBeNull();
     // Held against every way to make it up, tried one by one.

@@ -6,6 +6,7 @@ import { KINDS, newPiece, PieceProblems, STARTING_SHAPES, type BaseShape, type O
 import { PLAN_PARTS, planPiece, sheetView, type Plan } from '.';
 import { runs, thisWeek } from '../../testing/runs';
 import { QUICK, sharedPlanner } from '../../testing/quick';
+import { weekly } from '../../testing/weekly';
 
 /** No sitting and larger triangles: these tests ask for neither. */
 
@@ -48,7 +49,7 @@ const drawn = fc
   }));
 
 describe('any outline somebody draws', () => {
-  it('is planned with finite, plausible figures, or refused in words', () => {
+  weekly(1)('is planned with finite, plausible figures, or refused in words', () => {
     let planned = 0;
     fc.assert(
       fc.property(drawn, fc.constantFrom(...KINDS.map((kind) => kind.id)), (shape, kind) => {
@@ -178,7 +179,7 @@ describe('every kind on the sheet', () => {
 });
 
 describe('notches, holes and moulds together', () => {
-  it('stay plausible over many random bases', () => {
+  weekly(1)('stay plausible over many random bases', () => {
     fc.assert(
       fc.property(
         fc.record({

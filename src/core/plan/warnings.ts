@@ -122,7 +122,7 @@ export function buildWarnings(model: Model, fineness: Fineness = 'full'): Warnin
       warn(
         'not-at-rest',
         'surface',
-        'The cover did not come to rest over this stack. Do not cut from these figures. Pull less, or take a firmer foam.',
+        'The cover could not be settled over this stack. Do not cut from these figures. Pull less, or take a firmer foam.',
       );
     if (surface.showThrough.reads)
       warn(
@@ -229,7 +229,7 @@ function nearerWarning({ field, name, asked, taken }: NonNullable<CoverPlan['nea
   warn(
     'seam-too-deep',
     `covering.${field}`,
-    `The ${name} would cross itself ${figures ? `${asked} mm in` : 'there'}: it is worked out ${figures ? `${taken} mm in` : taken === 'below' ? 'below the edge' : 'on the edge'}, without what was moved by eye.`,
+    `The ${name} would cross itself ${figures ? `${asked} mm in` : 'there'}: planned with the seam ${figures ? `${taken} mm in` : taken === 'below' ? 'below the edge' : 'on the edge'}; your hand adjustments are ignored.`,
     {
       says: figures ? `Take ${taken} mm` : `Lay it ${taken === 'below' ? 'below the edge' : 'on the edge'}`,
       path: `covering.${field}`,

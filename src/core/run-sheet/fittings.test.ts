@@ -5,6 +5,7 @@ import { planPiece, type Plan } from '../plan';
 import { sizesOf } from '../sizes';
 import { batchMinutes } from '.';
 import { QUICK } from '../../testing/quick';
+import { weekly } from '../../testing/weekly';
 
 const planned = (piece: Piece, house: Record<string, number> = {}): Plan => planPiece(piece, house, QUICK);
 const stool = newPiece('round-seat');
@@ -27,7 +28,7 @@ describe('what is fixed to a board', () => {
     }
   });
 
-  it('a plate takes up its place: no staple stands in it, as none stands in a bolt', () => {
+  weekly(2)('a plate takes up its place: no staple stands in it, as none stands in a bolt', () => {
     const size = planned(stool).outline.width / 2;
     for (const { id, diameter } of HARDWARE_KINDS) {
       // Its rim just over the staple line.
@@ -51,7 +52,7 @@ describe('what is fixed to a board', () => {
     expect(dust(withHardware(fixed('bolt', 0, 0), fixed('insert', 20, 0), fixed('tee-nut', 40, 0)))).not.toContain('Cut it round');
   });
 
-  it('screws that come through are said, what ends in the board by its nature is not', () => {
+  weekly(2)('screws that come through are said, what ends in the board by its nature is not', () => {
     const { thickness } = stool.base.board;
     for (const { id, flush, name } of HARDWARE_KINDS) {
       if (id === 'insert') continue;

@@ -19,7 +19,7 @@ function sewWords({ kind, taper, welts, zip, loops }: LoosePlan): string {
       : `face to face, pinned at the middles and the corners; the corners are cut in ${mm(taper)} mm, so that they do not stand out as ears`;
   return [
     ...(zip === null ? [] : [`the zip first, ${mm(zip)} mm, ${kind === 'roll' ? 'in the long seam' : 'in the lower seam'}`]),
-    ...(welts.length > 0 ? ['the welt on one side, its join below'] : []),
+    ...(welts.length > 0 ? ['the piping on one side, its join below'] : []),
     ...(loops.length > 0 ? [`the loops into the upper seam, ${loops.map(mm).join(', ')} mm from its left end`] : []),
     order,
   ].join('; ');
@@ -35,7 +35,7 @@ export function looseSteps({ loose }: Pick<CoverPlan, 'loose'>, rule: RuleReader
       step(
         `loose-sew-${loosePlan.id}`,
         `Sew ${called(loosePlan)}`,
-        `A ${kind}, ${mm(loosePlan.finished.length)} × ${mm(loosePlan.finished.height)} mm once filled: ${sewWords(loosePlan)}. Its case the same way, without zip, welt or loops, open a hand wide.`,
+        `A ${kind}, ${mm(loosePlan.finished.length)} × ${mm(loosePlan.finished.height)} mm once filled: ${sewWords(loosePlan)}. Its case the same way, without zip, piping or loops, open a hand wide.`,
         loosePlan.count * (each + sewing),
         { uses: ['cloth', 'thread', 'zip', 'cord'], caution: CAUTIONS.machine, place: 'machine' },
       ),

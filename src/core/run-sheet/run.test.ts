@@ -17,12 +17,13 @@ import { planPiece } from '../plan';
 import { batchMinutes } from '.';
 import { QUICK } from '../../testing/quick';
 import { thisWeek } from '../../testing/runs';
+import { weekly } from '../../testing/weekly';
 
 /** No sitting and larger triangles: these tests ask for neither. */
 
 const stepsOf = (change: Partial<Piece> = {}, house = {}) => planPiece({ ...newChairSeat(), ...change }, house, QUICK).steps;
 
-it('a tool changes time, words, kerf and caution, and nothing else', () => {
+weekly(0)('a tool changes time, words, kerf and caution, and nothing else', () => {
   const plain = planPiece(newChairSeat(), {}, QUICK);
   const foam = (change: Partial<Piece>) => planPiece({ ...newChairSeat(), ...change }, {}, QUICK).steps.find(({ key }) => key === 'foam')!;
   expect(foam({}).caution).toMatch(/[Kk]nives/);
@@ -51,13 +52,13 @@ it('a tool changes time, words, kerf and caution, and nothing else', () => {
   expect(shaped(null).detail).toContain('Rasp to finish');
 });
 
-it('what is looked at before anybody goes on stands at the step that it is found at', () => {
+weekly(1)('what is looked at before anybody goes on stands at the step that it is found at', () => {
   const stop = (piece: Piece, key: string) => planPiece(piece, {}, QUICK).steps.find((step) => step.key === key)?.stop ?? [];
   const seat = newChairSeat();
   expect(stop(seat, 'board').join()).toContain('flat');
   expect(stop(seat, 'staple').join()).toMatch(/drag line/);
   expect(stop(seat, 'staple').join()).not.toMatch(/pattern|band/);
-  expect(stop(newPiece('round-seat'), 'staple').join()).toContain('band as high');
+  expect(stop(newPiece('round-seat'), 'staple').join()).toContain('band the same height');
   expect(stop(newPiece('saddle'), 'rivet').length).toBeGreaterThan(1);
   expect(stop(newPiece('headboard'), 'measure').join()).toContain('against the light');
   // Of several pads the last: what lies below is felt through it.
@@ -107,7 +108,7 @@ it('foam is cut from what is sold: which thickness, one on the other or slit, ho
   expect(foam(() => ({ thickness: 7 }))).toMatch(/Main pad: 10 mm, slit off by 3 mm, /);
 });
 
-it('every step that is done to a pad, a board, cloth or an edge has its little drawing', () => {
+weekly(2)('every step that is done to a pad, a board, cloth or an edge has its little drawing', () => {
   const without = /^(strip|finding|lip|prove|hang|part|refit|lay-|inner|border|edge-welt|band|stuff|close|old-cover)/;
   for (const { id } of KINDS) {
     const piece = newPiece(id);

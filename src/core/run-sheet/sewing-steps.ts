@@ -146,7 +146,7 @@ function stitchSteps(model: Model, cover: CoverPlan): StepDraft[] {
     steps.push(
       step(
         'welts',
-        'Make the welts',
+        'Make the piping',
         welts
           .map(
             (welt) =>
@@ -284,7 +284,7 @@ export function layingSteps(model: Model, whole: CoverPlan, cover: CoverPlan): S
     steps.push(
       step(
         'prove',
-        'Prove it on the first one',
+        'Test-fit the first',
         'Pin it on, look at bands and seams, write down what shows: the pattern is corrected for the rest.',
         HANDLING.prove,
         { batch: 'first only' },

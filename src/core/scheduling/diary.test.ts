@@ -262,13 +262,13 @@ describe('a floor that is scheduled', () => {
     expect(rangesOf(input, found, seededRandom(5), { chairs: dayAfter(MONDAY, 60) })[0]!.inTime).toBe(1);
   });
 
-  it('says what changed since: people, a piece, a delivery, what has gone on', () => {
+  it('says what changed since: people, a piece, a delivery, what has been worked on', () => {
     const before = inputOf();
     expect(changedSince(before, inputOf({ now: 500 }))).toEqual([]);
     expect(changedSince(before, inputOf({ shop: { ...shop, benches: 3 } }))).toEqual(['people, hours or places']);
     expect(changedSince(before, inputOf({ pieces: [{ ...chairs, done: { board: [1] } }] }))).toEqual([
-      'chairs has gone on',
-      'stool is gone',
+      'chairs has been worked on',
+      'stool was removed',
     ]);
     expect(changedSince(inputOf({ pieces: [] }), inputOf({ pieces: [{ ...chairs, due: MONDAY }] }))).toEqual(['chairs is new']);
     expect(changedSince(before, inputOf({ pieces: [{ ...chairs, due: MONDAY }, stool] }))).toEqual(['chairs was changed']);

@@ -222,16 +222,16 @@ export function changedSince(before: DiaryInput, now: DiaryInput): string[] {
   const phrases: string[] = [];
   const same = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b);
   if (!same(before.shop, now.shop)) phrases.push('people, hours or places');
-  if (!same(before.pins, now.pins)) phrases.push('what was laid by hand');
+  if (!same(before.pins, now.pins)) phrases.push('work moved by hand');
   if (!same(before.deliveries, now.deliveries)) phrases.push('a delivery');
   if (!same(before.pace, now.pace)) phrases.push('how long steps take');
   for (const piece of now.pieces) {
     const old = before.pieces.find(({ id }) => id === piece.id);
     if (!old) phrases.push(`${piece.name} is new`);
     else if (!same({ ...old, done: null, name: null }, { ...piece, done: null, name: null })) phrases.push(`${piece.name} was changed`);
-    else if (!same(old.done, piece.done)) phrases.push(`${piece.name} has gone on`);
+    else if (!same(old.done, piece.done)) phrases.push(`${piece.name} has been worked on`);
   }
-  for (const old of before.pieces) if (!now.pieces.some(({ id }) => id === old.id)) phrases.push(`${old.name} is gone`);
+  for (const old of before.pieces) if (!now.pieces.some(({ id }) => id === old.id)) phrases.push(`${old.name} was removed`);
   return phrases;
 }
 

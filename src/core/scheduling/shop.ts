@@ -64,9 +64,9 @@ export function shopProblems({ people }: Shop): { path: string; message: string 
   const ids = new Set<string>();
   return people.flatMap((person, i) => {
     const found: { path: string; message: string }[] = [];
-    if (person.name.trim() === '') found.push({ path: `people.${i}.name`, message: 'Somebody needs a name' });
+    if (person.name.trim() === '') found.push({ path: `people.${i}.name`, message: 'Enter a name' });
     if (person.to <= person.from) found.push({ path: `people.${i}.to`, message: `${person.name || 'Somebody'} ends before beginning` });
-    if (ids.has(person.id)) found.push({ path: `people.${i}.id`, message: 'Two people are one' });
+    if (ids.has(person.id)) found.push({ path: `people.${i}.id`, message: 'Two people have the same id' });
     ids.add(person.id);
     return found;
   });

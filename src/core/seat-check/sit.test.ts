@@ -9,6 +9,7 @@ import { KINDS, newPiece, PieceProblems, STARTING_SHAPES, type Pad, type Piece, 
 import type { PadEdge } from '../pad-rims';
 import { runs, thisWeek } from '../../testing/runs';
 import { sharedPlanner } from '../../testing/quick';
+import { weekly } from '../../testing/weekly';
 
 const chair = newPiece('chair-seat');
 
@@ -20,7 +21,7 @@ function solved(piece: Piece): { sections: StationSection[]; surface: Surface; s
 const with1 = (change: Partial<Pad>): Piece => ({ ...chair, pads: [{ ...chair.pads[1]!, ...change }] });
 
 describe('sitting on a piece', () => {
-  it('every kind as it is usually built is solved and has nothing wrong', () => {
+  weekly(2)('every kind as it is usually built is solved and has nothing wrong', () => {
     for (const kind of thisWeek(KINDS, 3)) {
       const { sat, surface } = solved(newPiece(kind.id));
       expect(surface.converged, kind.id).toBe(true);
@@ -52,7 +53,7 @@ describe('sitting on a piece', () => {
     for (const figure of [plan.sink, plan.leastLeft]) expect(Number.isFinite(figure)).toBe(true);
   });
 
-  it('25 mm of soft foam under 95 kg bottoms out, and every cure that is offered cures it', () => {
+  weekly(0)('25 mm of soft foam under 95 kg bottoms out, and every cure that is offered cures it', () => {
     const thin = with1({ material: 'seat-soft', thickness: 25 });
     expect(solved(thin).sat!.plan.bottoms).toBe(true);
     const cures = curesFor(thin, {});
@@ -76,7 +77,7 @@ describe('sitting on a piece', () => {
     expect(Math.abs(a.peakPressure - b.peakPressure)).toBeLessThan(5e-5);
   });
 
-  it('the pad for a wanted loaded height comes out at that height', () => {
+  weekly(0)('the pad for a wanted loaded height comes out at that height', () => {
     const found = forLoadedHeight(chair, {}, 40)!;
     const built = { ...chair, pads: chair.pads.map((pad) => (pad.role === 'main' ? { ...pad, thickness: found.thickness } : pad)) };
     expect(Math.abs(solved(built).sat!.plan.loadedHeight - 40)).toBeLessThan(0.6);
@@ -100,7 +101,7 @@ describe('a pocket', () => {
     expect(plan!.passes.at(-1)).toBe(20);
   });
 
-  it('has the floor of the place where it lies: on a wedge less towards its thin end, over a crown more in the middle', () => {
+  weekly(2)('has the floor of the place where it lies: on a wedge less towards its thin end, over a crown more in the middle', () => {
     const floorAt = (change: Partial<Pad>, y: number): number =>
       pocketPlan(modelOf(with1({ material: 'seat-extra-firm', thickness: 80, pocket: { ...pocket, y }, ...change }), {}))[0]!.floor;
     const wedge = { wedge: 60 };
@@ -159,7 +160,7 @@ describe('bottoming', () => {
     expect(sat.bottoms).toBe(false);
   });
 
-  it('thin soft foam does, and says how much is left', () => {
+  weekly(0)('thin soft foam does, and says how much is left', () => {
     const sat = verdict({ pads: [pad('main', 'seat-soft', 25)] });
     expect(sat.bottoms).toBe(true);
     expect(sat.why.bottoms).toMatch(/mm of foam left over the board; \d/);
@@ -207,7 +208,7 @@ describe('any stack at all', () => {
     { minLength: 1, maxLength: 4 },
   );
 
-  it('comes to rest with finite, plausible figures, or is refused or said not to have', () => {
+  weekly(0)('comes to rest with finite, plausible figures, or is refused or said not to have', () => {
     let rested = 0;
     let all = 0;
     fc.assert(

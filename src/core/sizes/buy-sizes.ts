@@ -223,12 +223,12 @@ function trimmingLines(making: Making): BuyLine[] {
   if (cord > 0)
     add({
       key: 'cord',
-      ware: { kind: 'cord', sort: 'welt', name: 'Welt cord' },
-      label: 'Welt cord for the set',
+      ware: { kind: 'cord', sort: 'welt', name: 'Piping cord' },
+      label: 'Piping cord for the set',
       value: cord * piece.count,
       unit: 'thread',
       note: [...new Set(cover.welts.map((welt) => `${Math.round(welt.cord * 10) / 10} mm thick`))].join(', '),
-      formula: 'cord = (seam + overlap) × pieces; twice that for a double welt',
+      formula: 'cord = (seam + overlap) × pieces; twice that for double piping',
       terms: [length('one', 'For one piece', cord), pieces, rule('overlap', 'weltOverlap')],
     });
   const lip = wayOf(cover.method).laidApart?.(piece.covering) ? (cover.seams.find(({ id }) => id === 'inner')?.length ?? 0) : 0;

@@ -105,7 +105,7 @@ function weltSizes({ rule }: Making, cover: CoverPlan): SizeLine[] {
   return cover.welts.map((welt) => ({
     ...coverLine,
     key: `welt.${welt.seam}`,
-    label: `Welt strip, ${welt.name.toLowerCase()}`,
+    label: `Piping strip, ${welt.name.toLowerCase()}`,
     value: welt.stripLength,
     by: welt.stripWidth,
     note: `${welt.cut === 'bias' ? 'on the bias' : 'on the straight'}, ${welt.strips === 1 ? 'in one' : `in ${welt.strips} parts joined at 45°`}, ${welt.join === null ? 'its ends run out over the edge' : `join at the ${welt.join}`}${OF_CLOTH[welt.cloth] && ','}${OF_CLOTH[welt.cloth]}`,

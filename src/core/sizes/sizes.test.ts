@@ -4,6 +4,7 @@ import { newChairSeat, newPiece, STARTING_SHAPES } from '../piece';
 import { planPiece } from '../plan';
 import { printFigure, sizesOf } from '.';
 import { QUICK } from '../../testing/quick';
+import { weekly } from '../../testing/weekly';
 
 /** No sitting and larger triangles: these tests ask for neither. */
 
@@ -39,7 +40,7 @@ describe('the sizes', () => {
     expect(from).toBeCloseTo(line('fromCentre').value, 2);
   });
 
-  it('every rule on it changes its number when set for the piece', () => {
+  weekly(0)('every rule on it changes its number when set for the piece', () => {
     const indifferent: string[] = [];
     for (const { key, terms } of lines) {
       const moved = terms.some((term) => {

@@ -85,7 +85,7 @@ function stapleSizes({ fastener, fasteners, pitch }: Fixing, piece: Making['piec
       note: `${stapled.count} in one`,
       formula: 'count × pieces × (1 + spare)',
       terms: [
-        count('count', 'In one piece, dust cover and welt included', stapled.count),
+        count('count', 'In one piece, dust cover and piping included', stapled.count),
         count('pieces', 'Pieces', piece.count),
         rule('spare', 'stapleSpare'),
         rule('pitch', 'staplePitch'),

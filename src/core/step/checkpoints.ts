@@ -32,14 +32,14 @@ export const PADDED: Checkpoint = {
 
 export const WADDED: Checkpoint = {
   id: 'wadding',
-  says: () => ['no lump, no fold at the corners', 'it reaches as far down as it should'],
+  says: () => ['no lump, no fold at the corners', 'it reaches down as far as it should'],
 };
 
 export const SEWN: Checkpoint = {
   id: 'sewing',
   says: ({ welted, patterned }) => [
     'every seam as long as its line',
-    ...(welted ? ['the welt’s join at the back, notches met'] : []),
+    ...(welted ? ['the piping’s join at the back, notches met'] : []),
     ...(patterned ? ['the pattern meets across the seams'] : []),
   ],
 };
@@ -49,7 +49,7 @@ export const FASTENED: Checkpoint = {
   says: ({ patterned, banded }) => [
     'no drag line from above, no hard spot',
     ...(patterned ? ['the pattern straight and in the middle'] : []),
-    ...(banded ? ['the band as high all round'] : []),
+    ...(banded ? ['the band the same height all round'] : []),
     'even pull allowance all round',
   ],
 };
@@ -64,7 +64,7 @@ export const FINISHED: Checkpoint = {
   id: 'finished',
   says: ({ wall }) => [
     'left and right alike',
-    wall ? 'nothing reads through against the light' : 'sat on once, it comes back',
+    wall ? 'nothing reads through against the light' : 'sat on once, it springs back',
     'label and fire papers with it',
   ],
 };

@@ -170,7 +170,15 @@ const smallThings = (): Ware[] => [
   bench({ kind: 'spring', of: 'zigzag', name: 'Zigzag springs', sold: 'box', each: 20, price: 26 }),
   bench({ kind: 'spring', of: 'spring-clip', name: 'Spring clips', sold: 'box', each: 100, price: 14 }),
   ...[4, 6].map((thickness) =>
-    bench({ kind: 'cord', of: 'welt', name: `Welt cord, ${thickness} mm`, sold: 'roll', thickness, length: 100_000, price: 3 * thickness }),
+    bench({
+      kind: 'cord',
+      of: 'welt',
+      name: `Piping cord, ${thickness} mm`,
+      sold: 'roll',
+      thickness,
+      length: 100_000,
+      price: 3 * thickness,
+    }),
   ),
   bench({ kind: 'cord', of: 'draw', name: 'Draw-cord, 4 mm', sold: 'roll', thickness: 4, length: 50_000, price: 8 }),
   bench({ kind: 'card', of: 'tack-strip', name: 'Tack strip', sold: 'roll', length: 90_000, price: 14 }),

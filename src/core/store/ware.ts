@@ -26,11 +26,11 @@ export const WARE = record({
   breakLess: optional(figure('Less by', '%', [0.1, 90])),
   supplier: words('Supplier', 60, { default: '' }),
   /** days from order to door */
-  lead: whole('Days until it comes', [0, 365], { default: 3 }),
+  lead: whole('Delivery, days', [0, 365], { default: 3 }),
   /** glue: minutes until it is tacky, until it no longer grips, pressed for */
   tack: optional(figure('Tacky after, min', 'ratio', [0, 240])),
-  open: optional(figure('Grips until, min', 'ratio', [0, 1440])),
-  press: optional(figure('Pressed for, min', 'ratio', [0, 1440])),
+  open: optional(figure('Open time, min', 'ratio', [0, 1440])),
+  press: optional(figure('Press time, min', 'ratio', [0, 1440])),
   certificate: optional(words('Fire certificate')),
   /** a photo of it, and of the certificate */
   photo: optional(PHOTO),
@@ -122,7 +122,7 @@ export function wareProblems(ware: Ware): { path: string; message: string }[] {
     wrong.push({ path: 'of', message: 'Which foam is it? Choose one, or say how hard it is' });
   if (ware.kind === 'cloth' && !ware.cloth) wrong.push({ path: 'cloth', message: 'What cloth is it?' });
   if ((ware.breakFrom === undefined) !== (ware.breakLess === undefined))
-    wrong.push({ path: 'breakFrom', message: 'Cheaper from how many on, and by how much? Say both or neither' });
+    wrong.push({ path: 'breakFrom', message: 'Enter both the quantity and the discount, or neither' });
   return wrong;
 }
 

@@ -64,7 +64,7 @@ export function compareOldCover(
     const pulled = cover.role === 'cover';
     const difference = { width: cover.width - old.width, height: cover.height - old.height };
     // A sewn piece has no grip, and its size hangs on its seams, not on the foam's thickness.
-    const reasons: Reason[] = pulled ? [{ label: 'Grip, which was trimmed off the old one', width: grip, height: grip }] : [];
+    const reasons: Reason[] = pulled ? [{ label: 'Pull allowance, trimmed off the old one', width: grip, height: grip }] : [];
     const crowned = { width: crown(chord(ends.width)), height: crown(chord(ends.height)) };
     if (crowned.width > 0.5 || crowned.height > 0.5) reasons.push({ label: 'Crown added: longer over the top', ...crowned });
     if (pulled && oldFoam > 0 && Math.abs(mains - oldFoam) > 0.5) {

@@ -41,7 +41,7 @@ export const WARE_SORTS = {
     { id: 'jute', name: 'Jute' },
   ],
   cord: [
-    { id: 'welt', name: 'Welt cord' },
+    { id: 'welt', name: 'Piping cord' },
     { id: 'draw', name: 'Draw-cord' },
     { id: 'twine', name: 'Button twine' },
   ],

@@ -45,7 +45,7 @@ function inWords({ keyword, instancePath, params }: ErrorObject): string {
     case 'enum':
       return `${name} is one of ${(params.allowedValues as unknown[]).join(', ')}`;
     case 'maxLength':
-      return `${name} has at most ${String(params.limit)} signs`;
+      return `${name} has at most ${String(params.limit)} characters`;
     case 'minimum':
       return `${name} is at least ${String(params.limit)}`;
     case 'maximum':

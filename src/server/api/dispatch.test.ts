@@ -105,11 +105,13 @@ describe('the table of routes', () => {
     ['POST', '/api/members', 'owner'],
     ['POST', '/api/restore', 'owner'],
     ['POST', '/api/demo', 'owner'],
+    ['POST', '/api/backups/fovea-2026-01-01T00-00-00Z.tar.gz', 'owner'],
+    ['PUT', '/api/network', 'owner'],
   ] as const)('%s %s is for %s at least', async (method, path, least) => {
     const ranks = ['apprentice', 'hand', 'owner'] as const;
     for (const role of ranks.slice(0, ranks.indexOf(least))) {
       const answered = await asked(method, path, { [FROM]: '10.0.0.5', cookie: cookieOf(role) });
-      expect(answered, role).toMatchObject({ status: 403, message: expect.stringMatching(/^That is (not )?for/) });
+      expect(answered, role).toMatchObject({ status: 403, message: expect.stringMatching(/^(That is not for|Only the owner)/) });
     }
     const { may } = routeAt(path.slice(1).split('/'))!.route[method.toLowerCase() as 'get']!;
     expect(may ?? (method === 'GET' ? 'apprentice' : 'owner')).toBe(least);
@@ -131,7 +133,7 @@ describe('what is sent', () => {
     ['PUT', '/api/pieces/1/ticks', '{"unit":1.5,"step":"foam","done":true}', 422, '“unit” must be a whole number'],
     ['PUT', '/api/pieces/1/ticks', '{"unit":0,"step":"foam","done":true}', 422, '“unit” is at least 1'],
     ['POST', '/api/cutter', '{"piece":"x","template":"y","feed":1000}', 422, 'Confirm first that the bed is clear'],
-    ['POST', '/api/members', `{"name":"${'x'.repeat(41)}","role":"hand"}`, 422, '“name” has at most 40 signs'],
+    ['POST', '/api/members', `{"name":"${'x'.repeat(41)}","role":"hand"}`, 422, '“name” has at most 40 characters'],
     ['POST', '/api/pieces', `{"piece":"${'x'.repeat(1_100_000)}"}`, 413, 'larger than'],
   ])('%s %s with %.40s: %i, %s', async (method, path, body, status, words) => {
     const answered = await sent(method, path, body);

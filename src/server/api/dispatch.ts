@@ -39,7 +39,7 @@ export function routeAt(path: readonly string[], routes: Routes = ROUTES): Found
  */
 export function authorise(who: ReturnType<typeof whoIs>, route: Pick<Route, 'may' | 'door'>, method: Method): void {
   if (route.door) return;
-  if (!who) throw new Refusal(401, 'Come in first: the page /enter asks for a passcode.');
+  if (!who) throw new Refusal(401, 'Sign in first: the page /enter asks for your passcode.');
   const why = mayNot(who, route.may ?? (method === 'get' ? 'apprentice' : 'owner'));
   if (why) throw new Refusal(403, why);
 }

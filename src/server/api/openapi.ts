@@ -3,7 +3,7 @@ import { list, record, ref, text, type Json, type Route, type Routes } from './r
 import { BACKUP, JOB_RECORD, MEMBER, ORDER, PIECE_RECORD, TICK } from './schemas';
 
 const REFUSED: Record<number, string> = {
-  401: 'Nobody came in with that',
+  401: 'Not signed in',
   429: 'Too many wrong passcodes; the answer says how long to wait',
   400: 'The request is not as it should be',
   403: 'Asked by a page elsewhere, or on another machine',

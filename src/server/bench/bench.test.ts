@@ -18,6 +18,7 @@ import { answer } from '../http';
 import { looksLater } from '../looks';
 import { planning } from '../planning';
 import { putTick } from '../pieces';
+import { weekly } from '../../testing/weekly';
 
 const folder = mkdtempSync(join(tmpdir(), 'fovea-'));
 let chairs = '';
@@ -53,7 +54,7 @@ describe('at the bench', () => {
     photo: null,
   };
 
-  it('a run sheet comes with its picture, its people, and what is done', async () => {
+  weekly(0)('a run sheet comes with its picture, its people, and what is done', async () => {
     const view = await get<{ steps: { key: string }[]; fastening: { places: unknown[]; waves: { to: number }[] }; people: string[] }>(
       200,
       () => bench.readBench(chairs),
@@ -179,7 +180,7 @@ describe('the diary', () => {
     ])
       await get(400, put(wrong));
     await get(200, put({ day, minute: 600, who: 'p-2' }));
-    expect((await view()).changed).toEqual(['what was laid by hand']);
+    expect((await view()).changed).toEqual(['work moved by hand']);
     const next = await plan();
     const laid = next.schedule.done.find((done) => done.id === id)!;
     expect(laid.who).toBe('p-2');
@@ -233,6 +234,6 @@ describe('the diary', () => {
     removePiece(database(), chairs);
     const { input, changed } = await view();
     expect(input.pieces).toEqual([]);
-    expect(changed).toContain('Eight chairs is gone');
+    expect(changed).toContain('Eight chairs was removed');
   });
 });

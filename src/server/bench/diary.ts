@@ -149,7 +149,7 @@ export async function readAskedFor(request: Request): Promise<Response> {
   const db = database();
   const query = new URL(request.url).searchParams;
   const like = likeOf(db, query.get('like') ?? '');
-  if (!like) throw new Refusal(404, 'There is nothing like that: choose another');
+  if (!like) throw new Refusal(404, 'Nothing like that here: choose another');
   const house = getHouse(db);
   const piece = readDocument({ ...like, count: Number(query.get('count')), due: '' }, house);
   const { steps } = await planning().look({ piece, house });
@@ -182,7 +182,7 @@ export async function putPin(request: Request): Promise<Response> {
 export async function putDelivery(request: Request): Promise<Response> {
   const { order, day } = await readObject(request);
   if (typeof order !== 'string' || !listComing(database()).some(({ id }) => id === order))
-    throw new Refusal(404, 'That is not on its way any more');
+    throw new Refusal(404, 'That order is no longer on its way');
   if (day !== null && (typeof day !== 'string' || !DAY.test(day) || Number.isNaN(Date.parse(day)))) throw new Refusal(400, 'On which day?');
   setDeliveryDay(database(), order, day as string | null);
   return Response.json({ ok: true });

@@ -115,7 +115,7 @@ function run(title: string, outline: Polygon, feed: number): CutterState {
   socket.setEncoding('utf8');
   socket.on('data', (chunk: string) => gather(chunk).forEach(heard));
   socket.on('error', () => fail('No cutter answers. Is it on?'));
-  socket.on('close', () => fail('The cutter has gone away.'));
+  socket.on('close', () => fail('The cutter no longer answers.'));
   follow(state, socket);
   return state;
 }
@@ -174,7 +174,7 @@ export async function putCutter(request: Request): Promise<Response> {
     for (const each of runs()) each.close();
     return Response.json({ cutter: running?.state ?? null });
   }
-  if (!running || over(running.state)) throw new Refusal(409, 'The cutter is doing nothing.');
+  if (!running || over(running.state)) throw new Refusal(409, 'The cutter is idle.');
   const words: Record<string, string> = { pause: 'PAUSE', resume: 'RESUME', blade: 'BLADE' };
   const word = words[String(what)];
   if (!word) throw new Refusal(400, 'Pause, resume, stop or blade');

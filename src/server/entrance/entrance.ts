@@ -65,7 +65,7 @@ const RANKS: readonly Role[] = ['apprentice', 'hand', 'owner'];
  */
 export function mayNot(who: Member | 'own machine', least: Role): string | null {
   if (who === 'own machine' || RANKS.indexOf(who.role) >= RANKS.indexOf(least)) return null;
-  if (least === 'owner') return 'That is for the owner of the workshop.';
+  if (least === 'owner') return 'Only the owner of the workshop may do that.';
   return `That is not for ${who.role === 'hand' ? 'a hand' : 'an apprentice'}.`;
 }
 
@@ -82,7 +82,7 @@ export async function postEnter(request: Request, now = Date.now()): Promise<Res
   const place = request.headers.get(FROM) ?? 'own';
   const wait = waitOf(place, now);
   if (wait > 0) throw new Refusal(429, `Too many wrong passcodes: try again in ${wait} s`);
-  if (typeof passcode !== 'string' || passcode.length > 100) throw new Refusal(400, 'A passcode has twelve signs');
+  if (typeof passcode !== 'string' || passcode.length > 100) throw new Refusal(400, 'A passcode has twelve characters');
   const db = database();
   for (const { passcode: saved, ...member } of passcodesOf(db)) {
     if (!(await verify(saved, plain(passcode)))) continue;
@@ -94,7 +94,7 @@ export async function postEnter(request: Request, now = Date.now()): Promise<Res
     );
   }
   wrongTry(place, now);
-  throw new Refusal(401, 'This passcode opens nothing here. It is the one that the owner of the workshop read out');
+  throw new Refusal(401, 'Wrong passcode. Ask the owner of the workshop for yours');
 }
 
 /** DELETE /api/enter: goes out again. */
@@ -108,7 +108,7 @@ export function deleteEnter(request: Request): Response {
 export async function postMember(request: Request): Promise<Response> {
   const { name, role } = await readObject(request);
   const text = typeof name === 'string' ? name.trim() : '';
-  if (!text || text.length > LONGEST_NAME) throw new Refusal(422, `A name has 1 to ${LONGEST_NAME} signs`);
+  if (!text || text.length > LONGEST_NAME) throw new Refusal(422, `A name has 1 to ${LONGEST_NAME} characters`);
   if (!ROLES.some(({ id }) => id === role)) throw new Refusal(422, 'The role is owner, hand or apprentice');
   const passcode = newPasscode();
   const member = addMember(database(), { name: text, role: role as Role, passcode: await hash(plain(passcode)) });
@@ -118,6 +118,6 @@ export async function postMember(request: Request): Promise<Response> {
 /** DELETE /api/members: lets somebody in no longer. */
 export async function deleteMember(request: Request): Promise<Response> {
   const { id } = await readObject(request);
-  if (typeof id !== 'string' || !removeMember(database(), id)) throw new Refusal(404, 'There is nobody of that name');
+  if (typeof id !== 'string' || !removeMember(database(), id)) throw new Refusal(404, 'Nobody has that name');
   return Response.json({ ok: true });
 }

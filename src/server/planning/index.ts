@@ -52,7 +52,7 @@ function createPlanning(): Planning {
     resourceLimits: { maxYoungGenerationSizeMb: 64 },
   });
   // A thread that is ended in the middle of something may still answer: nobody is there to hear it, and that is no fault.
-  pool.on('error', (error: Error) => eventLog().warn({ err: new Error(error.message.split('\n')[0]) }, 'A planning thread stumbled'));
+  pool.on('error', (error: Error) => eventLog().warn({ err: new Error(error.message.split('\n')[0]) }, 'A planning thread failed'));
   // What nobody waits for any more loses its turn. What has begun goes on: a thread that is ended forgets all it planned,
   // and what comes next would be planned from nothing – or, ended at the wrong moment, not at all.
   const turns = createTurns(threads);

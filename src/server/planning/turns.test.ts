@@ -37,7 +37,7 @@ describe('turns', () => {
 
   it('given up before or after are nothing special, and ended twice are ended once', async () => {
     const turns = createTurns(1);
-    await expect(turns.take(AbortSignal.abort())).rejects.toThrow('given up');
+    await expect(turns.take(AbortSignal.abort())).rejects.toThrow('Cancelled');
     const stop = new AbortController();
     const over = await turns.take(stop.signal);
     stop.abort();

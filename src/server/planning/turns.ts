@@ -7,7 +7,7 @@ export type Turns = {
 };
 
 /** What giving up ends with. */
-const gaveUp = (): Error => Object.assign(new Error('It was given up.'), { name: 'AbortError' });
+const gaveUp = (): Error => Object.assign(new Error('Cancelled.'), { name: 'AbortError' });
 
 /**
  * Turns at something.

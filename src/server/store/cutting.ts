@@ -84,7 +84,7 @@ const FAULTS: Record<string, string> = {
   outside: 'lies beyond the edge',
   flaw: 'lies over a flaw',
   repeat: 'is off the repeat',
-  turned: 'is turned as it may not be',
+  turned: 'is turned the wrong way',
 };
 
 /** What keeps a lay from being cut by: looked at here by another library, whoever found it. */
@@ -109,7 +109,7 @@ function refuseBins({ bins }: KeptLay): void {
     const known = wares.get(ware ?? '');
     const wide = (from === null ? undefined : stock.get(from)?.width) ?? known?.width;
     if (!known || (from !== null && !stock.has(from)) || (wide !== undefined && width > wide + 0.5))
-      throw new Refusal(409, `${says || 'What it lies on'} is otherwise in the store now; lay it again.`);
+      throw new Refusal(409, `${says || 'What it lies on'} has changed in the store; lay it out again.`);
   }
 }
 
@@ -131,12 +131,12 @@ export async function postLay(request: Request, text: string): Promise<Response>
   const { bought: _sent, ...saved } = fitting(KEPT_LAY, lay);
   void _sent;
   const group = groups.find(({ key }) => key === saved.group);
-  if (!group) throw new Refusal(422, 'Nothing is cut from that any more; lay it again.');
+  if (!group) throw new Refusal(422, 'Nothing is cut from that any more; lay it out again.');
   refuseFaults(saved, group);
   const known = new Set(group.shapes.map(({ key }) => key));
   const there = new Set([...saved.places.map(({ key }) => key), ...saved.left]);
   if ([...there].some((key) => !known.has(key)) || [...known].some((key) => !there.has(key)))
-    throw new Refusal(409, 'The pieces have changed since this lay was begun; lay it again.');
+    throw new Refusal(409, 'The pieces have changed since this lay was begun; lay it out again.');
   if (saved.places.length !== new Set(saved.places.map(({ key }) => key)).size) throw new Refusal(422, 'A piece lies in this lay twice.');
   refuseBins(saved);
   // What is bought and taken from the store is what the pieces take, whatever was sent.

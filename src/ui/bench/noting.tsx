@@ -77,7 +77,7 @@ function NoteForm({ step, view, tell, since }: NotingProps) {
   const [unit, setUnit] = useState(1);
   const { note, reading, took, photo, setNote, setReading, setTook, pick, clear } = useNoteDraft(view, step);
   const minutes = Number(took.replace(',', '.'));
-  const notMinutes = took.trim() && !(minutes > 0) ? `“${took}” is no number of minutes; 7.5 would be` : null;
+  const notMinutes = took.trim() && !(minutes > 0) ? `“${took}” is not a number of minutes; write it like 7.5` : null;
   const empty = !note.trim() && !reading.trim() && !photo && !(minutes > 0);
   const keep = () => {
     const body = {

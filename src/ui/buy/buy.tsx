@@ -163,7 +163,7 @@ function Order({ record, busy, act }: { record: PurchaseRecord; busy: boolean; a
             {state === 'ordered' && open[k]! > 0 && (
               <div className="w-56">
                 <FigureField
-                  label="Came now"
+                  label="Received now"
                   name={`came ${id} ${k}`}
                   value={came[k] ?? open[k]!}
                   compact
@@ -183,9 +183,9 @@ function Order({ record, busy, act }: { record: PurchaseRecord; busy: boolean; a
             type="button"
             className="btn btn-sm btn-outline font-normal"
             disabled={busy}
-            onClick={() => act(url, { came: order.lines.map((_, k) => came[k] ?? open[k]!) }, 'Putting it into the store…')}
+            onClick={() => act(url, { came: order.lines.map((_, k) => came[k] ?? open[k]!) }, 'Booking it in…')}
           >
-            It came: put it into the store
+            Book it in
           </button>
         )}
         {state === 'sending' && (
@@ -245,7 +245,7 @@ export function Buy({ scope, store }: { scope: string; store: StoreHook }) {
           .
         </p>
       )}
-      {view.lines.length === 0 && view.buying.nowhere.length === 0 && <p>Nothing has to be bought: the store has all of it.</p>}
+      {view.lines.length === 0 && view.buying.nowhere.length === 0 && <p>Nothing to buy: the store has everything.</p>}
       {suppliers.map((supplier) => (
         <Supplier
           key={supplier}

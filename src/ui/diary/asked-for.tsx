@@ -53,7 +53,7 @@ function Take({ promised }: { promised: Promised }) {
     try {
       const answer = await send<{ id: string }>('POST', '/api/pieces', { piece: { ...promised.piece, due: promised.question.due } });
       if (answer.ok) router.push(`/piece/${answer.data.id}`);
-      else setMessage(answer.data.message ?? 'It could not be put on the floor');
+      else setMessage(answer.data.message ?? 'It could not be added to the floor');
     } catch {
       setMessage(UNREACHED);
     }
@@ -61,7 +61,7 @@ function Take({ promised }: { promised: Promised }) {
   return (
     <>
       <button type="button" className="btn btn-sm btn-outline font-normal mt-2" onClick={() => void take()}>
-        Take it: put it on the floor{promised.question.due && `, due ${sayDay(promised.question.due)}`}
+        Take it on: add it to the floor{promised.question.due && `, due ${sayDay(promised.question.due)}`}
       </button>
       <Wrong message={message} />
     </>

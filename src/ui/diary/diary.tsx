@@ -66,7 +66,7 @@ function Search({ diary }: { diary: DiaryState }) {
           {search.tried} of {search.of} tried
         </span>
         <button type="button" className="btn btn-sm btn-outline font-normal" onClick={stop}>
-          Enough
+          Stop, keep the best
         </button>
       </span>
     );
@@ -229,7 +229,7 @@ export function Diary() {
         </p>
       )}
       {without.length > 0 && (
-        <p className="text-sm text-error">Not in it, for the house rules no longer suit them: {without.join(', ')}.</p>
+        <p className="text-sm text-error">Left out, because the house rules no longer suit them: {without.join(', ')}.</p>
       )}
       {input.pieces.length === 0 && <p className="mt-4">Nothing is left to do on the floor.</p>}
       <Planned diary={diary} view={view} before={diary.before} />

@@ -23,7 +23,7 @@ export function InHand({ input, done, says, pinned, onLay, onLet }: InHandProps)
   const [message, setMessage] = useState<string | null>(null);
   const lay = () => {
     const minute = readMinute(time);
-    if (minute === null) return setMessage(`“${time}” is no time of the day; 8.30 would be`);
+    if (minute === null) return setMessage(`“${time}” is not a time; write it like 8.30`);
     void onLay(done.id, day, minute, who).then(setMessage);
   };
   const field = 'block border border-base-content/40 px-1 h-9 bg-base-100';
@@ -53,11 +53,11 @@ export function InHand({ input, done, says, pinned, onLay, onLet }: InHandProps)
           </select>
         </label>
         <button type="button" className="btn btn-sm btn-primary" onClick={lay}>
-          Lay it there
+          Move it there
         </button>
         {pinned && (
           <button type="button" className="btn btn-sm btn-outline font-normal" onClick={() => void onLet(done.id).then(setMessage)}>
-            Let it go
+            Let the schedule decide
           </button>
         )}
       </div>

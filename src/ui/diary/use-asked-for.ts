@@ -47,7 +47,7 @@ export function useAskedFor(view: DiaryView) {
         if (value !== turn.current) return;
         if (!answer.ok) {
           setLooking(null);
-          return setMessage(found.message ?? 'That cannot be looked at');
+          return setMessage(found.message ?? 'That could not be worked out');
         }
       } catch {
         if (value !== turn.current) return;
@@ -72,7 +72,7 @@ export function useAskedFor(view: DiaryView) {
       };
       search.onerror = () => {
         setLooking(null);
-        setMessage('The search stumbled; nothing was changed. Try again.');
+        setMessage('The search failed; nothing was changed. Try again.');
       };
       search.postMessage({ input, tries, by: {}, kept: null } satisfies DiaryAsked);
     },

@@ -152,7 +152,7 @@ export function Paper({ extent, room, label, buttons = false, onPointerMove, chi
               <button
                 type="button"
                 className="btn btn-sm btn-square btn-outline bg-base-100"
-                aria-label="Farther"
+                aria-label="Zoom out"
                 onClick={() => by(1 / STEP)}
               >
                 <Minus size={16} aria-hidden />

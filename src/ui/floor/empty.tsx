@@ -20,7 +20,7 @@ export function Empty({ onWrong }: { onWrong: (message: string | null) => void }
     try {
       const answer = await does();
       if (answer.ok) router.refresh();
-      else onWrong(answer.data.message ?? 'It was not done; nothing was changed.');
+      else onWrong(answer.data.message ?? 'It failed; nothing was changed.');
     } catch {
       onWrong(UNREACHED);
     }

@@ -136,7 +136,7 @@ function Broken({ id, updatedAt, onWrong }: { id: string; updatedAt: string; onW
     try {
       const answer = await send('POST', `/api/pieces/${id}/mend`);
       if (answer.ok) router.refresh();
-      else onWrong(answer.data.message ?? 'It could not be mended.');
+      else onWrong(answer.data.message ?? 'It could not be restored.');
     } catch {
       onWrong(UNREACHED);
     }

@@ -6,7 +6,7 @@ export function nextOf({ piece, lacks, step, serial }: Pick<FloorRow, 'piece' | 
   words: string;
   stage: string;
 } {
-  if (lacks === 'rules') return { words: 'Look at it: the house rules no longer suit it', stage: 'board' };
+  if (lacks === 'rules') return { words: 'Open it: the house rules no longer suit it', stage: 'board' };
   for (const { id, name, lacking } of STAGES) {
     const lack = lacking(piece);
     if (lack) return { words: `${name}: ${lack}`, stage: id };

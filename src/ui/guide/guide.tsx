@@ -12,7 +12,7 @@ export const GUIDE = [
   {
     stage: 'padding',
     title: 'Build it up',
-    says: 'Drag the round blue handle on the section to raise the crown. The red line is the finished cover. The line under the pads says how the seat takes a sitter; open it to change who sits.',
+    says: 'Drag the round blue handle on the section to raise the crown. The red line is the finished cover. The line under the pads says how the seat takes a sitter; open it to change the sitter.',
   },
   {
     stage: 'cut',

@@ -31,7 +31,7 @@ function OwnJob({ first, pieces, onChange }: { first: JobRecord; pieces: readonl
   const [says, setSays] = useState('');
   const [wrong, setWrong] = useState<string | null>(null);
   const save = (job: Job): string | null => {
-    if (job.name.trim() === '') return 'A job needs a name';
+    if (job.name.trim() === '') return 'Enter a name for the job';
     setSays('Saving…');
     setRecord({ ...record, job });
     send<JobRecord & { current?: JobRecord }>('PUT', `/api/jobs/${record.id}`, { base: record.revision, job })

@@ -57,7 +57,7 @@ function Inside({ name }: { name: string }) {
     <span className="text-sm whitespace-nowrap">
       {name}{' '}
       <button type="button" className="underline underline-offset-2 cursor-pointer px-1 py-1.5" onClick={leave}>
-        Go out
+        Sign out
       </button>
     </span>
   );

@@ -36,7 +36,7 @@ export function TapeProvider({ children }: { children: ReactNode }) {
       const { mm } = JSON.parse((event as MessageEvent<string>).data) as { mm: number };
       const field = document.activeElement;
       const taken = field instanceof HTMLInputElement && [...takers.current].some((take) => take(mm, field));
-      setNote(taken ? null : `${Math.round(mm * 10) / 10} mm came, but no measurement has the focus`);
+      setNote(taken ? null : `${Math.round(mm * 10) / 10} mm read, but no size field is active`);
     });
     source.addEventListener('garbled', (event) => {
       const { why } = JSON.parse((event as MessageEvent<string>).data) as { why: string };

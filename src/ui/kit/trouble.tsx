@@ -12,7 +12,7 @@ export function Trouble({ title, cure, backup }: { title: string; cure: string; 
       <p className="mb-3">What was typed in a page and not saved is kept in that browser, and saved when the workshop is back.</p>
       {/* A plain link: the page is to be asked for anew. */}
       <a href="/" className="btn btn-primary">
-        Look again
+        Try again
       </a>
     </main>
   );

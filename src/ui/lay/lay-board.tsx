@@ -44,7 +44,7 @@ const FAULT_WORDS: Record<LayFault['kind'], string> = {
   outside: 'beyond the edge',
   flaw: 'over a flaw',
   repeat: 'off the repeat',
-  turned: 'turned as it may not be',
+  turned: 'turned the wrong way',
   missing: 'not laid',
 };
 

@@ -95,9 +95,9 @@ function Looking({ lay: item }: { lay: LayHook }) {
     <div className="flex items-center gap-2 flex-wrap text-sm" aria-live="polite">
       {search.running ? (
         <>
-          <progress className="progress w-32" value={search.done} aria-label="Time that is left to look" />
+          <progress className="progress w-32" value={search.done} aria-label="Time left" />
           <button type="button" className="btn btn-sm btn-outline font-normal" onClick={search.stop}>
-            That will do
+            Stop, keep the best
           </button>
         </>
       ) : (
@@ -129,7 +129,7 @@ function ChosenPiece({ lay: item }: { lay: LayHook }) {
         Turn (R)
       </button>
       <button type="button" className="btn btn-xs btn-outline font-normal" onClick={() => item.hands.lock(place)}>
-        {place.locked ? 'Let it go (L)' : 'Hold it here (L)'}
+        {place.locked ? 'Release it (L)' : 'Hold it here (L)'}
       </button>
     </p>
   );
@@ -148,8 +148,8 @@ function KeptLays({ group, lays, wares, onShow, act }: KeptProps) {
   const says = useLaySays(group);
   if (lays.length === 0) return null;
   return (
-    <section aria-label="Kept lays" className="border-t border-base-content/25 pt-2 mt-2">
-      <h4 className="font-semibold text-sm">Kept lays</h4>
+    <section aria-label="Saved lays" className="border-t border-base-content/25 pt-2 mt-2">
+      <h4 className="font-semibold text-sm">Saved lays</h4>
       <ul className="text-sm">
         {lays.map(({ id, lay, chosen, stale, cutAt }) => {
           const ware = wares.find((one) => lay.bins.some((bin) => bin.stock === null && bin.ware === one.id));
@@ -162,22 +162,22 @@ function KeptLays({ group, lays, wares, onShow, act }: KeptProps) {
                 {says(lay, ware)}
                 {lay.cost > 0 ? `, ${lay.cost.toFixed(2)}` : ''}
               </span>
-              {chosen && !stale && <strong>cut by this one</strong>}
+              {chosen && !stale && <strong>in use</strong>}
               {stale && <strong className="text-warning">out of date: the pieces, or the store, have changed</strong>}
               {cutAt && <strong>cut</strong>}
               <span className="ml-auto flex gap-1">
                 {!chosen && !stale && !cutAt && (
                   <button type="button" className="btn btn-xs btn-outline font-normal" onClick={() => act(id, 'choose')}>
-                    Cut by this one
+                    Use this lay
                   </button>
                 )}
                 {chosen && !stale && !cutAt && (
                   <button type="button" className="btn btn-xs btn-outline font-normal" onClick={() => act(id, 'cut')}>
-                    It is cut
+                    Mark as cut
                   </button>
                 )}
                 <button type="button" className="btn btn-xs btn-ghost font-normal" onClick={() => act(id, 'remove')}>
-                  Throw away
+                  Delete
                 </button>
               </span>
             </li>
@@ -195,7 +195,7 @@ function FitsNowhere({ group, left }: { group: LayGroup; left: readonly string[]
   return (
     <p role="alert" className="text-error font-semibold text-sm">
       {names.join(', ')}: {left.length === 1 ? 'fits' : 'fit'} on none of what is sold
-      {group.width === null ? '' : `, ${say(group.width)} wide`}. Join it from parts in Build, turn the cloth, or put a wider one into the
+      {group.width === null ? '' : `, ${say(group.width)} wide`}. Join it from parts on Padding, turn the cloth, or put a wider one into the
       store.
     </p>
   );
@@ -222,7 +222,7 @@ function CutFrom({ group, lay: item }: { group: LayGroup; lay: LayHook }) {
         <p className="text-sm text-warning">
           The store does not know it.{' '}
           <a className="underline" href="/store">
-            Put it into the store
+            Add it to the store
           </a>
           , and it can be bought.
         </p>
@@ -299,7 +299,7 @@ export function LayPanel({ group, store, lays, names, keep, act }: PanelProps) {
             disabled={faults.length > 0}
             onClick={() => void save()}
           >
-            Keep this lay
+            Save this lay
           </button>
           <Wrong message={message} />
         </>

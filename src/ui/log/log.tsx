@@ -94,7 +94,7 @@ export function Log({ first }: { first: LogView }) {
     try {
       const answer = await send<{ id: string }>('POST', '/api/pieces', { piece: { ...entry.piece, due: '' } });
       if (answer.ok) router.push(`/piece/${answer.data.id}`);
-      else setMessage(answer.data.message ?? 'It could not be put on the floor.');
+      else setMessage(answer.data.message ?? 'It could not be added to the floor.');
     } catch {
       setMessage(UNREACHED);
     }

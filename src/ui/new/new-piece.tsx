@@ -253,9 +253,7 @@ export function NewPiece({ house }: { house: HouseRules }) {
               Use standard sizes for blanks
             </button>
           )}
-          <p className="text-xs mt-2 text-base-content/80">
-            It starts with the pads usual for its kind; change anything on the next sheet.
-          </p>
+          <p className="text-xs mt-2 text-base-content/80">It starts with the usual pads for its kind; you can change everything next.</p>
         </form>
         <div className="h-[30rem] sticky top-4">
           <Outline shape={piece.base.shape} words={kind.words} dimensions />

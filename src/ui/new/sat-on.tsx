@@ -82,11 +82,11 @@ export function SatOnField({ satOn, house, piece }: { satOn: ReturnType<typeof u
         <p className="text-xs py-0.5" role="status" data-sat-on>
           {looking && 'Building and sitting…'}
           {wrong}
-          {none && 'No thickness of the usual foam gives that height under this sitter: start, and choose another on Build.'}
+          {none && 'No thickness of the usual foam gives that height under this sitter: start, and choose another foam on Padding.'}
           {built && (
             <>
               Main pad {say(built.thickness)}: {say(Math.round(built.unloadedHeight))} before, {say(Math.round(built.loadedHeight))} sat on
-              {built.bottoms ? '; but it bottoms out, take a firmer foam on Build' : ''}.{' '}
+              {built.bottoms ? '; but it bottoms out, take a firmer foam on Padding' : ''}.{' '}
             </>
           )}
           <button type="button" className="underline cursor-pointer" onClick={() => setWanted(null)}>

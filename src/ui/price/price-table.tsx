@@ -55,7 +55,7 @@ export function PriceTable({ scope }: { scope: string }) {
       });
     return () => end.abort();
   }, [scope]);
-  if (!price) return wrong ? <Wrong message={wrong} /> : <p role="status">Reckoning what it comes to…</p>;
+  if (!price) return wrong ? <Wrong message={wrong} /> : <p role="status">Working out the price…</p>;
   return (
     <section aria-label="Price" data-settled-price="yes" className="grid grid-cols-2 gap-10 upright:grid-cols-1">
       <div>
@@ -87,7 +87,7 @@ export function PriceTable({ scope }: { scope: string }) {
           </p>
         )}
         <p className="text-sm pt-2">
-          An hour, consumables, what leftovers are credited at and the margin are{' '}
+          Hourly rate, consumables, credit for leftovers and margin are{' '}
           <Link className="underline" href="/house">
             house rules
           </Link>

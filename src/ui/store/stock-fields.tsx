@@ -155,7 +155,7 @@ export function StockOf({ ware, stock, store }: { ware: KeptWare; stock: readonl
   return (
     <section aria-label="In the store" className="border-t border-base-content/25 pt-2 mt-2">
       <h3 className="font-semibold text-sm">In the store</h3>
-      {matching.length === 0 && <p className="text-sm">Nothing of it is there.</p>}
+      {matching.length === 0 && <p className="text-sm">None in stock.</p>}
       <ul className="text-sm">
         {matching.map((saved) => (
           <li key={saved.id} className="flex items-center gap-2" data-stock={saved.id}>
@@ -174,14 +174,14 @@ export function StockOf({ ware, stock, store }: { ware: KeptWare; stock: readonl
       <Wrong message={message} />
       {draft ? (
         <fieldset className="border border-base-content/30 p-2 mt-1">
-          <legend className="text-sm px-1">{draft.id ? 'What is there' : 'Put in'}</legend>
+          <legend className="text-sm px-1">{draft.id ? 'In stock' : 'Add stock'}</legend>
           <StockForm ware={ware} draft={draft} onChange={(change) => setDraft({ ...draft, ...change })} />
           <div className="flex justify-end gap-2 pt-1">
             <button type="button" className="btn btn-sm btn-ghost font-normal" onClick={() => setDraft(null)}>
               Cancel
             </button>
             <button type="button" className="btn btn-sm btn-outline" onClick={() => void keep()}>
-              {draft.id ? 'Keep it so' : 'Put it in'}
+              {draft.id ? 'Save' : 'Add'}
             </button>
           </div>
         </fieldset>

@@ -12,7 +12,7 @@ import { StockOf } from './stock-fields';
 import { useStore, type StoreData, type StoreHook } from './use-store';
 import { WareFields } from './ware-fields';
 
-const TABLE_WORDS: Record<StoreTable, string> = { wares: 'what can be bought', stock: 'what is there' };
+const TABLE_WORDS: Record<StoreTable, string> = { wares: 'items', stock: 'stock' };
 
 /** The store as tables, out and in. */
 function Tables({ store }: { store: StoreHook }) {
@@ -21,7 +21,7 @@ function Tables({ store }: { store: StoreHook }) {
   const take = async (table: StoreTable, file: File) => {
     const { message, data } = await store.importTable(table, await file.text());
     setWrong(message);
-    setSays(data ? `${data.rows} rows came in.` : null);
+    setSays(data ? `${data.rows} rows imported.` : null);
   };
   return (
     <details className="text-sm">
@@ -60,7 +60,7 @@ function Kinds({
   kind: WareKind | 'here';
   onChoose: (kind: WareKind | 'here') => void;
 }) {
-  const all = [{ id: 'here' as const, name: 'What is there' }, ...WARE_KINDS];
+  const all = [{ id: 'here' as const, name: 'In stock' }, ...WARE_KINDS];
   return (
     <nav aria-label="Kinds" className="flex flex-col upright:flex-row upright:flex-wrap">
       {all.map(({ id, name }) => (
@@ -128,7 +128,7 @@ function Rows({
           ))}
         </tbody>
       </table>
-      {wares.length === 0 && <p className="text-sm px-2 py-3">Nothing of that kind is there yet.</p>}
+      {wares.length === 0 && <p className="text-sm px-2 py-3">Nothing of that kind yet.</p>}
     </div>
   );
 }
@@ -162,7 +162,7 @@ function Detail({
   };
   const saved = data.wares.find((candidate) => candidate.id === id);
   return (
-    <section aria-label={id ? ware.name : 'A new thing'} className="border-l border-base-content/25 pl-4 overflow-y-auto">
+    <section aria-label={id ? ware.name : 'New item'} className="border-l border-base-content/25 pl-4 overflow-y-auto">
       <h2 className="font-display text-lg">{id ? ware.name : `New: ${wareKind(ware.kind).name.toLowerCase()}`}</h2>
       {saved && <StockOf key={saved.id} ware={saved} stock={data.stock} store={store} />}
       <WareFields ware={draft} onChange={(change) => setDraft({ ...draft, ...change })} />
@@ -170,11 +170,11 @@ function Detail({
       <div className="flex justify-end gap-2 py-2">
         {id && (
           <button type="button" className="btn btn-sm btn-ghost font-normal" onClick={() => void remove()}>
-            Take it out of the store
+            Remove from the store
           </button>
         )}
         <button type="button" className="btn btn-sm btn-primary" disabled={id !== null && !changed} onClick={() => void keep()}>
-          {id ? 'Keep the change' : 'Put it into the store'}
+          {id ? 'Save' : 'Add to the store'}
         </button>
       </div>
     </section>

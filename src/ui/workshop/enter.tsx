@@ -13,7 +13,7 @@ export function Enter() {
     try {
       const answer = await send('POST', '/api/enter', { passcode });
       if (answer.ok) return window.location.assign('/');
-      setWrong(answer.data.message ?? 'This passcode opens nothing here.');
+      setWrong(answer.data.message ?? 'Wrong passcode.');
     } catch {
       setWrong(UNREACHED);
     }
@@ -21,7 +21,7 @@ export function Enter() {
   };
   return (
     <main className="p-10 max-w-md">
-      <h1 className="font-display text-2xl mb-3">Come in</h1>
+      <h1 className="font-display text-2xl mb-3">Sign in</h1>
       <form
         onSubmit={(event) => {
           event.preventDefault();
@@ -50,10 +50,10 @@ export function Enter() {
           </p>
         )}
         <button type="submit" className="btn btn-primary w-full h-12 mt-3" disabled={busy || passcode.trim() === ''}>
-          Come in
+          Sign in
         </button>
       </form>
-      <p className="text-sm mt-3">The owner of the workshop reads it out to you; on the workshop’s own machine nobody is asked.</p>
+      <p className="text-sm mt-3">The owner of the workshop gives you one. On the workshop’s own machine you need none.</p>
     </main>
   );
 }

@@ -29,7 +29,7 @@ function TimeField({
       value={sayMinute(value)}
       onCommit={(typed) => {
         const minute = readMinute(typed);
-        return minute === null ? `“${typed}” is no time of the day; 8.30 would be` : onCommit(minute);
+        return minute === null ? `“${typed}” is not a time; write it like 8.30` : onCommit(minute);
       }}
     />
   );
@@ -153,7 +153,7 @@ export function People({ first }: { first: Shop }) {
               onTakeOut={() =>
                 shop.people.length > 1
                   ? put({ ...shop, people: shop.people.filter((_, i) => i !== k) })
-                  : setMessage('Somebody has to do it')
+                  : setMessage('At least one person works here')
               }
             >
               <PersonFields person={person} onChange={(next) => setPerson(k, next)} />

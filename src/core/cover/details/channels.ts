@@ -131,7 +131,7 @@ export function channelled(piece: CoverPiece, channels: Channels, rule: RuleRead
     piece: {
       ...wide,
       lines: [...wide.lines, ...pointses.map((points) => ({ kind: 'stitch' as const, points, closed: false }))],
-      note: [piece.note, 'Stitch the channels first: it comes to its sewn size by them.'].filter(Boolean).join(' '),
+      note: [piece.note, 'Stitch the channels first: they draw it in to its sewn size.'].filter(Boolean).join(' '),
     },
     plan: {
       piece: piece.id,

@@ -6,6 +6,7 @@ import { mendOf, planPiece, type Plan } from '../../plan';
 import { withAt } from '@/ui/sheet/drawn/path';
 import { layersAt } from './seam-plans';
 import { QUICK } from '../../../testing/quick';
+import { weekly } from '../../../testing/weekly';
 
 const planned = (piece: Piece, house: Record<string, number> = {}): Plan => planPiece(piece, house, QUICK);
 const welt: Welt = { cord: 5, cut: 'as-it-bends', upper: true, lower: true, double: false, held: 'stapled' };
@@ -31,7 +32,7 @@ describe('what lies under the machine’s foot', () => {
     expect(layersAt({ welted: false, double: false, crossed: true })).toBe(4);
   });
 
-  it('is told by each seam: a boxed round seat with its band in one, a bordered headboard crossed at every mitre', () => {
+  weekly(1)('is told by each seam: a boxed round seat with its band in one, a bordered headboard crossed at every mitre', () => {
     const layers = (piece: Piece): Record<string, number> =>
       Object.fromEntries(planned(piece).cover.seams.map((seam) => [seam.id, seam.layers]));
     expect(layers(seat('round-seat', {}))).toMatchObject({ top: 4, lower: 0 });
@@ -47,15 +48,18 @@ describe('what lies under the machine’s foot', () => {
     }
   });
 
-  it('no cloth of the store is too thick for the usual bordered headboard with its welt, mitres and all: velvets are sewn so every week', () => {
-    for (const { id: _id, ...item } of CLOTHS) {
-      void _id;
-      expect(
-        planned(seat('headboard-bordered', item)).warnings.map(({ code }) => code),
-        item.name,
-      ).not.toContain('too-thick-to-sew');
-    }
-  });
+  weekly(1)(
+    'no cloth of the store is too thick for the usual bordered headboard with its welt, mitres and all: velvets are sewn so every week',
+    () => {
+      for (const { id: _id, ...item } of CLOTHS) {
+        void _id;
+        expect(
+          planned(seat('headboard-bordered', item)).warnings.map(({ code }) => code),
+          item.name,
+        ).not.toContain('too-thick-to-sew');
+      }
+    },
+  );
 
   it('a thick hide with a welt does not go through: without the welt it does, with one press', () => {
     const piece = seat('round-seat', { thickness: 2.6 });
@@ -63,7 +67,7 @@ describe('what lies under the machine’s foot', () => {
     const warning = plan.warnings.find(({ code }) => code === 'too-thick-to-sew')!;
     expect(warning.message).toMatch(/^Top seam: 4 layers of this cloth are 10\.4 mm at its thickest; the machine takes 10 mm/);
     const mend = mendOf(piece, warning)!;
-    expect(mend).toMatchObject({ says: 'Leave its welt out', value: { upper: false, lower: true } });
+    expect(mend).toMatchObject({ says: 'Leave its piping out', value: { upper: false, lower: true } });
     const mended = withAt(piece, mend.path, mend.value);
     expect(problemsOf(mended)).toEqual([]);
     expect(planned(mended).warnings.map(({ code }) => code)).not.toContain('too-thick-to-sew');
@@ -72,7 +76,7 @@ describe('what lies under the machine’s foot', () => {
   it('a double welt is made single where that is enough', () => {
     const piece = seat('round-seat', { thickness: 1.8 }, { double: true });
     const warning = planned(piece).warnings.find(({ code }) => code === 'too-thick-to-sew')!;
-    expect(mendOf(piece, warning)).toMatchObject({ says: 'A single welt', value: { double: false, upper: true } });
+    expect(mendOf(piece, warning)).toMatchObject({ says: 'A single row of piping', value: { double: false, upper: true } });
   });
 
   it('a stronger machine takes it; where nothing can be left out there is no button, only words', () => {

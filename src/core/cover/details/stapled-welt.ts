@@ -15,7 +15,7 @@ export function stapledWelt({ rule, seams, welt }: SewnFacts, over: string): Ste
   const length = seams.find(({ id }) => id === 'lower')?.length ?? 0;
   return step(
     'welt-lower',
-    welt?.double ? 'Staple the double welt' : 'Staple the lower welt',
+    welt?.double ? 'Staple the double piping' : 'Staple the lower piping',
     `Along the board’s lower edge, ${welt?.double ? 'the staples between the two cords' : 'cord outwards, the staples close behind it'}, join at the back; ${over}.`,
     (length / rule('staplePitch')) * (rule('timeStaple') / 60) + BEGIN,
     { uses: ['staple', 'cord'], caution: CAUTIONS.staples },

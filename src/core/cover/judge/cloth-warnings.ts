@@ -28,11 +28,7 @@ function warnOfCloth({ piece, rule }: Model, warn: Warn): void {
   if (weaveOf(cloth) === 'pile' && !piece.wadding && !covering.slipFilm && piece.pads.length > 0)
     warn('pile-on-foam', 'covering.slipFilm', 'Pile cloth creeps on bare foam: lay wadding or a slip film between.');
   if (cloth.nap === 'pile' && kindOf(piece.kind).traits.sat && cloth.direction === 'across')
-    warn(
-      'nap-against',
-      'cloth.direction',
-      'The pile lies across the seat: who sits down brushes it the wrong way. Lay its depth along the roll.',
-    );
+    warn('nap-against', 'cloth.direction', 'The pile lies across the seat: sitters brush it the wrong way. Lay its depth along the roll.');
   if (cloth.fibre && SHRINKS.has(cloth.fibre) && cloth.fibre !== 'wool' && cloth.shrinkage === 0 && !isReadied(cloth))
     warn(
       'not-pre-shrunk',
@@ -64,9 +60,9 @@ function warnOfThickness({ piece, rule }: Model, { seams }: CoverPlan, warn: War
     `${seam.name}: ${seam.layers} layers of this cloth are ${sayLength(thick(seam.layers))} at its thickest; the machine takes ${sayLength(most)}. Cut the bulk out in steps and hammer the crossing flat, or sew less into it.`,
     seam.welted && welt
       ? single
-        ? { says: 'A single welt', path: 'covering.welt', value: { ...welt, double: false } }
+        ? { says: 'A single row of piping', path: 'covering.welt', value: { ...welt, double: false } }
         : thick(bare) <= most
-          ? { says: 'Leave its welt out', path: 'covering.welt', value: { ...welt, [which]: false } }
+          ? { says: 'Leave its piping out', path: 'covering.welt', value: { ...welt, [which]: false } }
           : undefined
       : undefined,
   );
@@ -84,7 +80,7 @@ function warnOfSewing({ piece }: Model, cover: CoverPlan, warn: Warn): void {
       warn(
         'welt-on-the-straight',
         'covering.welt',
-        `The welt goes round a curve of ${Math.round(Math.min(...tight.map((one) => one.tightest)))} mm: tighter than ${BIAS_BELOW} mm a strip on the bias lies better.`,
+        `The piping goes round a curve of ${Math.round(Math.min(...tight.map((one) => one.tightest)))} mm: tighter than ${BIAS_BELOW} mm a strip on the bias lies better.`,
       );
   }
   for (const seam of cover.seams) {
@@ -119,14 +115,10 @@ export function clothWarnings(model: Model, cover: CoverPlan): Warning[] {
     warn(
       'strained',
       'covering',
-      `The cover asks ${Math.round(strain.share * 100)} % of what this cloth gives (${percent(Math.max(strain.warp, strain.weft))} stretched, ${percent(strain.leftOver)} left over): see the strain map for what to do.`,
+      `This cloth won’t stretch that far: ${Math.round(strain.share * 100)} % of its limit (${percent(Math.max(strain.warp, strain.weft))} stretched, ${percent(strain.leftOver)} left over). The strain map shows what helps.`,
     );
   if (!check.settled)
-    warn(
-      'not-flat',
-      'covering',
-      'A piece did not come to rest while it was laid flat: do not cut to it. Shape it otherwise, or cut the band straight.',
-    );
+    warn('not-flat', 'covering', 'A part could not be laid flat: do not cut from it. Change its shape, or cut the band straight.');
   return found;
 }
 

@@ -60,7 +60,7 @@ export const block: Way = {
   boxed: true,
   loose: true,
   fields: ['seamAt', 'bandCut'],
-  welt: { start: {}, upper: 'Welt in the top seam', lower: 'Welt in the lower seam' },
+  welt: { start: {}, upper: 'Piping in the top seam', lower: 'Piping in the lower seam' },
   channels: 'offered',
   buttons: 'offered',
   overNotches: false,

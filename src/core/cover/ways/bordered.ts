@@ -64,8 +64,8 @@ function stagedSteps({ piece, rule, seams, welt }: SewnFacts): OwnSteps {
         ? [
             local(
               'inner-welt',
-              'Welt along the lip',
-              `Staple the welt along the lip, cord on the line, its raw edge outwards; ${three ? 'its ends run out over the bottom edge' : 'ends in the middle of the bottom'}.`,
+              'Piping along the lip',
+              `Staple the piping along the lip, cord on the line, its raw edge outwards; ${three ? 'its ends run out over the bottom edge' : 'ends in the middle of the bottom'}.`,
               stapling('inner'),
             ),
           ]
@@ -93,8 +93,8 @@ function stagedSteps({ piece, rule, seams, welt }: SewnFacts): OwnSteps {
         ? [
             local(
               'edge-welt',
-              'Welt along the edge',
-              'Staple the welt along the edge, cord on the corner of it, its raw edge backwards.',
+              'Piping along the edge',
+              'Staple the piping along the edge, cord on the corner of it, its raw edge backwards.',
               stapling('top'),
             ),
           ]
@@ -115,7 +115,7 @@ export const bordered: Way = {
   words: 'An inner panel, a mitred border round it, an outer band joined at the mitres.',
   pulled: false,
   fields: ['made', 'border', 'borders', 'seamAt'],
-  welt: { start: {}, upper: 'Welt round the inner panel', lower: 'Welt along the edge' },
+  welt: { start: {}, upper: 'Piping round the inner panel', lower: 'Piping along the edge' },
   channels: 'offered',
   overNotches: true,
   depths: (covering) =>

@@ -16,11 +16,11 @@ const HIGH_SIDE = 95;
 export const boxed: Way = {
   id: 'boxed',
   name: 'Boxed',
-  words: 'Top and band: a top panel sewn to a band, with welts or without.',
+  words: 'Top and band: a top panel sewn to a band, with piping or without.',
   pulled: false,
   boxed: true,
   fields: ['seamAt', 'bandCut', 'joins'],
-  welt: { start: {}, upper: 'Welt in the top seam', lower: 'Welt along the lower edge', holds: true, stapled },
+  welt: { start: {}, upper: 'Piping in the top seam', lower: 'Piping along the lower edge', holds: true, stapled },
   channels: 'offered',
   overNotches: true,
   panels: (working) => {
@@ -67,7 +67,7 @@ export const boxed: Way = {
     return [
       stripPiece({
         id: 'fly',
-        name: 'Fly, below the lower welt',
+        name: 'Fly, below the lower piping',
         role: 'fly',
         cloth: 'lining',
         count,
@@ -75,7 +75,7 @@ export const boxed: Way = {
         width: (seamLength('lower') ?? levelLength(ring, lower.level)) + 2 * rule('seamAllowance'),
         ends: rule('seamAllowance'),
         height: rule('return') + rule('grip') + rule('seamAllowance'),
-        note: 'Sewn in with the lower welt and stapled under; relieve it on curves.',
+        note: 'Sewn in with the lower piping and stapled under; relieve it on curves.',
         seam: { id: 'lower', allowance: rule('seamAllowance') },
       }),
     ];

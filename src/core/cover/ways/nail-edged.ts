@@ -16,8 +16,8 @@ function bandSteps({ seams, rule, card }: SewnFacts): StepDraft[] {
   return [
     step(
       'edge-welt',
-      'Welt along the edge',
-      'Staple the welt round the board’s edge, its cord on the front corner of it, the raw edge backwards, clear of the nails; its ends meet in the middle of the bottom.',
+      'Piping along the edge',
+      'Staple the piping round the board’s edge, its cord on the front corner of it, the raw edge backwards, clear of the nails; its ends meet in the middle of the bottom.',
       metres * MINUTES.weltMetre,
       { uses: ['staple', 'cord'], caution: CAUTIONS.staples },
     ),
@@ -67,7 +67,7 @@ export const nailEdged: Way = {
   welt: {
     start: { upper: false, lower: true, cut: 'straight' },
     upper: null,
-    lower: 'Welted band round the edge',
+    lower: 'Piped band round the edge',
     stapled: ({ lower }) => lower,
   },
   panels: ({ ring, welt }) => ({
@@ -90,7 +90,7 @@ export const nailEdged: Way = {
         width: length + 2 * allowance,
         ends: allowance,
         height,
-        note: 'Back-tacked along the welt once the nails are in, turned round to the back.',
+        note: 'Back-tacked along the piping once the nails are in, turned round to the back.',
         seam: { id: 'lower', allowance },
       }),
     );

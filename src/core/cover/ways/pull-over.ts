@@ -14,7 +14,7 @@ export const pullOver: Way = {
   words: 'One cloth over all, stapled under; corners folded.',
   pulled: true,
   fields: [],
-  welt: { start: { upper: false, lower: false }, upper: null, lower: 'Welt stapled under the edge', stapled: ({ lower }) => lower },
+  welt: { start: { upper: false, lower: false }, upper: null, lower: 'Piping stapled under the edge', stapled: ({ lower }) => lower },
   overNotches: true,
   panels: ({ ring, welt }) => ({
     panels: [],

@@ -41,7 +41,7 @@ export const saddleSet: Way = {
   words: 'Top, two sides, nose and tail, sewn together and pulled on from the front.',
   pulled: false,
   fields: ['seamAt', 'bandCut', 'panelAllowance'],
-  welt: { start: { cord: 5, lower: false }, upper: 'Welt in the top seam', lower: null },
+  welt: { start: { cord: 5, lower: false }, upper: 'Piping in the top seam', lower: null },
   channels: 'offered',
   overNotches: true,
   panels: (working) => {

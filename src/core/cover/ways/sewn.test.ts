@@ -11,6 +11,7 @@ import { wrapAt } from '../pulled/wrap';
 import { WAYS } from '.';
 import { built, KINDS, pieceOf } from '../../../testing/sewn';
 import { thisWeek } from '../../../testing/runs';
+import { weekly } from '../../../testing/weekly';
 
 const border = (kind: PieceKind): number => (kind === 'arm-pad' || kind === 'saddle' ? 40 : 70);
 
@@ -102,7 +103,7 @@ describe('seams', () => {
     expect(bands({ way: 'boxed', joins: 'one' }, { cloth: { ...cloth, direction: 'across' } })).toBe(1);
   });
 
-  it('mitres meet: both borders at a corner have the same mitre, and the outer band is joined in line with it', () => {
+  weekly(2)('mitres meet: both borders at a corner have the same mitre, and the outer band is joined in line with it', () => {
     const sewn = built('headboard-bordered').sew({ way: 'bordered', border: 80 });
     const borders = sewn.cover.pieces.filter((piece) => piece.role === 'border');
     expect(borders).toHaveLength(4);
@@ -122,7 +123,7 @@ describe('seams', () => {
     expect(pieceOf(sewn, 'top').width - pieceOf(wider, 'top').width).toBeCloseTo(80, -1);
   });
 
-  it('an arched board’s borders are each other’s mirror too, with a sharp corner below and a round one above', () => {
+  weekly(0)('an arched board’s borders are each other’s mirror too, with a sharp corner below and a round one above', () => {
     const arched = built('headboard-bordered', {
       base: {
         ...newPiece('headboard-bordered').base,
@@ -150,7 +151,7 @@ describe('seams', () => {
     expect(pieceOf(none, 'top').note).toContain('pull makes it tight');
   });
 
-  it('the seam lies where it is wanted: farther in on top, below the edge; and where it is moved by eye', () => {
+  weekly(0)('the seam lies where it is wanted: farther in on top, below the edge; and where it is moved by eye', () => {
     const { sew, model } = built('chair-seat');
     const at = (covering: Partial<Covering>): Polygon =>
       sew({ way: 'boxed', ...covering }).cover.lines.find((line) => line.id === 'top')!.points;

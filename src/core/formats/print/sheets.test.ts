@@ -8,6 +8,7 @@ import { printedPages, type PrintedPage } from '../pdf';
 import { PAPER_IDS, PAPERS, type Paper } from '../tiles';
 import { QUICK } from '../../../testing/quick';
 import { templatesOf } from '../templates';
+import { weekly } from '../../../testing/weekly';
 
 const font = (face: string): Uint8Array => readFileSync(`node_modules/@expo-google-fonts/fira-sans/${face}/FiraSans_${face}.ttf`);
 const FONTS = { regular: font('400Regular'), bold: font('600SemiBold') };
@@ -56,7 +57,7 @@ function seen(
   return { data, side };
 }
 
-it('the length of cloth by a lay that was chosen stands in the sizes and over the cut sheet', async () => {
+weekly(2)('the length of cloth by a lay that was chosen stands in the sizes and over the cut sheet', async () => {
   const piece = newPiece('round-seat');
   const job = { plan: planPiece(piece, {}, QUICK), piece, house: {}, section: null, unit: 'mm', paper: 'a4', fonts: FONTS } as const;
   const texts = async (chosen: Record<string, number>): Promise<string> => {

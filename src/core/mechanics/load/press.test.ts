@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { answerOf, curveOf, FOAMS, GRAVITY, SPECIMEN, specimenForce, strainAt, stressAt } from '../../foam';
 import { bodySize, LOADERS, loaderOf } from '../../loaders';
 import { foamSprings, linearSprings, settle, sitOn, type Bed } from '.';
+import { weekly } from '../../../testing/weekly';
 
 /** Modified Bessel function of order nought, by its series. */
 function bessel(x: number): number {
@@ -101,7 +102,7 @@ const seated = (mass: number) => (x: number, y: number) => loaderOf('seated').un
 const load = (mass: number) => mass * 0.78 * GRAVITY;
 
 describe('sitting', () => {
-  it('the test disc on the specimen sinks as the specimen test says', () => {
+  weekly(2)('the test disc on the specimen sinks as the specimen test says', () => {
     for (const foam of FOAMS.slice(0, 6)) {
       const curve = curveOf(foam);
       const bed = slab(SPECIMEN.side, SPECIMEN.side, SPECIMEN.thickness, foam, 5, 0);
@@ -153,7 +154,7 @@ describe('sitting', () => {
     expect(good.strains[0]).toBeLessThan(0.7);
   });
 
-  it('every loader and mass comes to rest on every foam, or says that it did not', () => {
+  weekly(1)('every loader and mass comes to rest on every foam, or says that it did not', () => {
     fc.assert(
       fc.property(
         fc.constantFrom(...FOAMS),

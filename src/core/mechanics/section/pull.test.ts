@@ -5,6 +5,7 @@ import type { Point } from '../../outline';
 import { constantLaw, foamLaw, lineLength, meshOf, overWadding, pulledPoints, pullSection, relax, type Law, type StackCut } from '.';
 import { stretchTerms } from './law';
 import { runs } from '../../../testing/runs';
+import { weekly } from '../../../testing/weekly';
 
 /** One square pad on a board: half width 200, 12 thick, the pad standing 6 beyond it. */
 function slab(element: number, law: Law, thickness = 50, overhang = 6): StackCut {
@@ -128,7 +129,7 @@ describe('the section under a pulled cover', () => {
 });
 
 describe('sections of any stack', () => {
-  it('come to rest, or say that they did not, with nothing that is not a number; most do', () => {
+  weekly(1)('come to rest, or say that they did not, with nothing that is not a number; most do', () => {
     let rested = 0;
     let all = 0;
     fc.assert(

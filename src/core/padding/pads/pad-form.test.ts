@@ -9,6 +9,7 @@ import { planPiece, sheetView, type Plan } from '../../plan';
 import { sizesOf } from '../../sizes';
 import { foamMass, modelOf } from '..';
 import { QUICK, sharedPlanner } from '../../../testing/quick';
+import { weekly } from '../../../testing/weekly';
 
 const [W, D, T] = [450, 420, 50];
 const square = newChairSeat({ type: 'rectangle', width: W, depth: D, cornerRadius: { front: 0, back: 0 } });
@@ -85,27 +86,31 @@ describe('the form of a pad’s top', () => {
     expect(label(dipped)).toMatch(/mm of it left under the pulled cover$/);
   });
 
-  it('begins without a warning on a main pad of every kind, with foam left and nothing wrong', () => {
-    for (const [k, { id }] of KINDS.entries()) {
-      // Nobody hollows or dips a wall piece: those are for who sits. Every kind gets one form, three of them all.
-      const fit = kindOf(id).traits.wall ? (['rise', 'side', 'read'] as const) : FORMS;
-      const thorough = id === 'chair-seat' || id === 'saddle' || id === 'headboard-bordered';
-      for (const kind of thorough ? fit : [fit[k % fit.length]!]) {
-        const piece = newPiece(id);
-        const at = piece.pads.findIndex(({ role }) => role === 'main');
-        const before = planned(piece).warnings.map(({ code }) => code);
-        const profile = firstProfile(kind, piece.pads[at]!, flatten(baseOutline(piece.base.shape)));
-        const formed = { ...piece, pads: piece.pads.map((pad, i) => (i === at ? { ...pad, profile } : pad)) };
-        expect([id, kind, 'problems' in checkDocument(formed, {})]).toEqual([id, kind, false]);
-        // A ridge under a bordered panel is a surface that flat cloth cannot lie on without giving: that is said, and true. On a wall
-        // a pad that stands out farther makes its panels wider: how wide to saw their boards is said.
-        const expected = { 'headboard-bordered': 'strained', 'headboard-panelled': 'panels-off' }[id as string];
-        const after = planned(formed).warnings.map(({ code }) => code);
-        expect([id, kind, after.filter((code) => !before.includes(code) && code !== expected)]).toEqual([id, kind, []]);
-        expect(thinnest(formed.pads[at]!)).toBeGreaterThan(5);
+  weekly(0)(
+    'begins without a warning on a main pad of every kind, with foam left and nothing wrong',
+    () => {
+      for (const [k, { id }] of KINDS.entries()) {
+        // Nobody hollows or dips a wall piece: those are for who sits. Every kind gets one form, three of them all.
+        const fit = kindOf(id).traits.wall ? (['rise', 'side', 'read'] as const) : FORMS;
+        const thorough = id === 'chair-seat' || id === 'saddle' || id === 'headboard-bordered';
+        for (const kind of thorough ? fit : [fit[k % fit.length]!]) {
+          const piece = newPiece(id);
+          const at = piece.pads.findIndex(({ role }) => role === 'main');
+          const before = planned(piece).warnings.map(({ code }) => code);
+          const profile = firstProfile(kind, piece.pads[at]!, flatten(baseOutline(piece.base.shape)));
+          const formed = { ...piece, pads: piece.pads.map((pad, i) => (i === at ? { ...pad, profile } : pad)) };
+          expect([id, kind, 'problems' in checkDocument(formed, {})]).toEqual([id, kind, false]);
+          // A ridge under a bordered panel is a surface that flat cloth cannot lie on without giving: that is said, and true. On a wall
+          // a pad that stands out farther makes its panels wider: how wide to saw their boards is said.
+          const expected = { 'headboard-bordered': 'strained', 'headboard-panelled': 'panels-off' }[id as string];
+          const after = planned(formed).warnings.map(({ code }) => code);
+          expect([id, kind, after.filter((code) => !before.includes(code) && code !== expected)]).toEqual([id, kind, []]);
+          expect(thinnest(formed.pads[at]!)).toBeGreaterThan(5);
+        }
       }
-    }
-  }, 300_000);
+    },
+    300_000,
+  );
 
   it('is said before it is cut: size, step with its caution before the glue, foam of its greatest height', () => {
     for (const kind of FORMS) {

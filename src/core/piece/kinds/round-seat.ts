@@ -4,7 +4,7 @@ export const roundSeat = kind({
   id: 'round-seat',
   signed: { width: [374, 384], height: [374, 384], why: 'top as large as the board, and two allowances of 12' },
   name: 'Round seat, boxed',
-  special: 'Top panel and band with a welt above and below.',
+  special: 'Top panel and band with piping above and below.',
   traits: { sat: true },
   shapes: ['round', 'oval', 'd'],
   words: SEAT_WORDS,

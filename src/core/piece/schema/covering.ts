@@ -39,7 +39,7 @@ export const ORDERS = [
 export const WELT = record({
   cord: length('Cord', [2, 25], { hint: 'its thickness', default: 6 }),
   cut: choice(
-    'Welt strip',
+    'Piping strip',
     [
       { id: 'as-it-bends', name: 'As its curves want' },
       { id: 'straight', name: 'On the straight' },
@@ -47,11 +47,11 @@ export const WELT = record({
     ],
     { default: 'as-it-bends' },
   ),
-  upper: tick('Welt in the top seam', { default: true }),
-  lower: tick('Welt along the lower edge', { default: true }),
+  upper: tick('Piping in the top seam', { default: true }),
+  lower: tick('Piping along the lower edge', { default: true }),
   /** stapled on once the band is fastened; or sewn between the band and a fly that is stapled under */
-  held: optional(choice('Lower welt', WELT_HOLDS, { default: 'stapled' })),
-  double: tick('Double welt', { default: false }),
+  held: optional(choice('Lower piping', WELT_HOLDS, { default: 'stapled' })),
+  double: tick('Double piping', { default: false }),
 });
 
 /** A sewn swatch: how many lines, its width before and after. */
@@ -90,7 +90,7 @@ export const CHANNELS = record({
     { default: 'channel' },
   ),
   /** thickness of the backed foam under the cloth; 0 is none, and plain foam tears */
-  backing: length('Backed foam', [0, 25], { hint: 'its thickness; nothing is none', default: 6 }),
+  backing: length('Backed foam', [0, 25], { hint: 'its thickness; leave empty for none', default: 6 }),
   swatch: orNull(SWATCH),
 });
 
@@ -175,7 +175,7 @@ export const SECOND_PARTS = [
   { id: 'nose', name: 'Nose' },
   { id: 'tail', name: 'Tail' },
   { id: 'bottom', name: 'Bottom' },
-  { id: 'welt', name: 'Welts' },
+  { id: 'welt', name: 'Piping' },
   { id: 'loose', name: 'Loose cushions' },
 ] as const;
 
@@ -271,7 +271,7 @@ export const COVERING = record({
   /** what a seam takes up, from a sewn strip; null where nobody has tried */
   seamSwatch: optional(orNull(SEAM_SWATCH)),
   /** distance of a second, visible row of stitching from the seam; 0 is none */
-  topStitch: optional(length('Top stitch from the seam', [0, 25], { hint: 'nothing is none', default: 0 })),
+  topStitch: optional(length('Top stitch from the seam', [0, 25], { hint: 'leave empty for none', default: 0 })),
   doubleStitch: optional(tick('Double-stitched seams', { default: false })),
   backingStrips: optional(tick('Strips behind opened seams', { default: false })),
   corrections: optional(list('Corrections', CORRECTION, [0, 60])),

@@ -18,7 +18,7 @@ export const LOOSE = record({
   /** of a roll its diameter, of a cushion its thickness in the middle */
   thick: length('Finished thickness', [40, 400], { default: 150 }),
   zip: tick('Closed by a zip', { default: true }),
-  welted: tick('Welt in its seams', { default: false }),
+  welted: tick('Piping in its seams', { default: false }),
   loops: whole('Loops', [0, 12], { hint: 'none, and it lies loose', default: 2 }),
   loopLong: optional(length('Loop, as it hangs', [10, 300], { default: 40 })),
 });

@@ -2,11 +2,12 @@ import { describe, expect, it } from 'vitest';
 import { seededRandom } from '../../../testing/seeded-random';
 import { thrownShop, undue } from '../../../testing/shop';
 import { beginOf, checkSchedule, costOf, endOf, glueBatch, lowerBound, schedule, type Problem, type Schedule } from '.';
+import { weekly } from '../../../testing/weekly';
 
 const last = ({ done }: Schedule): number => Math.max(...done.map(endOf));
 
 describe('a schedule', () => {
-  it('of a thousand thrown workshops breaks no window and doubles nothing', () => {
+  weekly(1)('of a thousand thrown workshops breaks no window and doubles nothing', () => {
     for (let seed = 1; seed <= 1000; seed++) {
       const roll = seededRandom(seed);
       const shop = thrownShop(roll, { tasks: 4 + (seed % 17), workers: 1 + (seed % 3), breaks: seed % 2 === 0 });
@@ -20,7 +21,7 @@ describe('a schedule', () => {
     }
   });
 
-  it('of sets of 40 is within 15 % of what no schedule can be shorter than', () => {
+  weekly(2)('of sets of 40 is within 15 % of what no schedule can be shorter than', () => {
     for (let seed = 1; seed <= 12; seed++) {
       const roll = seededRandom(100 + seed);
       const problem = thrownShop(roll, { tasks: 40, workers: 2 + (seed % 2) });

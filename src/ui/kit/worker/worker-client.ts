@@ -53,7 +53,7 @@ type Waiting = {
 };
 type Said = Progress | { answer: unknown } | { wrong: string };
 
-const TOO_LONG = 'This takes longer than it should; it was given up. Change it back, or try a little less.';
+const TOO_LONG = 'This took too long and was stopped. Undo the change, or try a smaller one.';
 const BROKEN = 'This could not be worked out; reload the page.';
 
 /**

@@ -208,7 +208,7 @@ function SewnIn({ cover }: { cover: CoverPlan }) {
         {cover.welts.map((welt) => (
           <tr key={welt.seam} data-welt={welt.seam}>
             <td className="pr-3">
-              {welt.double ? 'Double welt' : 'Welt'}, {welt.name.toLowerCase()}
+              {welt.double ? 'Double piping' : 'Piping'}, {welt.name.toLowerCase()}
             </td>
             <td className="pr-3">
               strip <Figure says={`${say(welt.stripLength)} × ${say(welt.stripWidth)}`} />{' '}

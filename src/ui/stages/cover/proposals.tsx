@@ -16,16 +16,16 @@ function Tried() {
     <>
       {job.running && (
         <p className="text-xs flex items-center gap-2" role="status">
-          Laying it flat in other ways… <progress className="progress w-20" value={job.done} aria-label="Ways tried" />
+          Trying other ways… <progress className="progress w-20" value={job.done} aria-label="Ways tried" />
         </p>
       )}
       {job.wrong && <p className="text-xs text-error">{job.wrong}</p>}
-      {!job.running && job.answer?.proposals.length === 0 && <p className="text-xs">Nothing that was tried asks less.</p>}
+      {!job.running && job.answer?.proposals.length === 0 && <p className="text-xs">No change tried lowers it.</p>}
       {!job.running && (
         <ul className="space-y-1">
           {job.answer?.proposals.map((proposal) => (
             <li key={proposal.id} className="text-xs border-l-3 border-secondary pl-2" data-proposal={proposal.id}>
-              {inUnit(proposal.words, unit)} Then it asks {percent(proposal.share)}.
+              {inUnit(proposal.words, unit)} Stretch used: {percent(proposal.share)}.
               <button type="button" className="btn btn-xs btn-outline ml-2" onClick={() => apply(proposal.apply)}>
                 Do this
               </button>
@@ -44,7 +44,7 @@ export function Proposals() {
   const too = strain.share > 1;
   return (
     <section aria-label="Strain" className="pt-2 mt-2 border-t border-base-content/25">
-      <h3 className="font-semibold text-sm">What it asks of the cloth</h3>
+      <h3 className="font-semibold text-sm">Strain in the cloth</h3>
       <p className={`text-sm ${too ? 'text-error' : ''}`} data-strain-share>
         Stretch used: {percent(strain.share)}
       </p>

@@ -13,7 +13,7 @@ function useSaid(): (saving: Saving) => string {
   const { unit } = useSettings();
   return ({ cloth, sheets, money }) =>
     [
-      ...(money > 0 ? [`${money.toFixed(2)} in money`] : []),
+      ...(money > 0 ? [`${money.toFixed(2)} saved`] : []),
       ...(cloth > 0 ? [`${rollLength(cloth, unit)} of cloth`] : []),
       ...(sheets > 0 ? [sheets === 1 ? 'a sheet of foam' : `${sheets} sheets of foam`] : []),
     ].join(' and ');

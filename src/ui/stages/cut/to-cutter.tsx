@@ -13,7 +13,7 @@ const STATES: Record<CutterState['state'], string> = {
   connecting: 'Looking for the cutter…',
   cutting: 'Cutting',
   paused: 'Paused',
-  blade: 'It waits for a new blade',
+  blade: 'Waiting for a new blade',
   done: 'Cut',
   stopped: 'Stopped',
   failed: 'Not cut',
@@ -145,7 +145,9 @@ export function ToCutter() {
           label="Template"
           value={chosen}
           options={
-            templates.length > 0 ? templates.map((item) => ({ id: item.id, name: item.title })) : [{ id: '', name: 'Working them out…' }]
+            templates.length > 0
+              ? templates.map((item) => ({ id: item.id, name: item.title }))
+              : [{ id: '', name: 'Working out the templates…' }]
           }
           onChange={(next) => setTemplate(next)}
         />
