@@ -24,6 +24,8 @@ const ALONE = [
 export default defineConfig({
   resolve: { alias: { '@': fileURLToPath(new URL('./src', import.meta.url)) } },
   test: {
+    // What was transformed once is read from the disk: one file's tests begin in three seconds instead of eight.
+    experimental: { fsModuleCache: true },
     // By itself it leaves one core free: of two that is half of them.
     maxWorkers: '100%',
     projects: [

@@ -10,7 +10,10 @@ afterAll(() => rmSync(folder, { recursive: true, force: true }));
 
 describe('a store from before wares said what they are', () => {
   it('is told once, from the names that the shelf gave them; what a workshop named itself may be any', () => {
-    const sorted = shelf().filter(({ kind }) => sortsOf(kind).length > 0);
+    // Then it called piping welt.
+    const sorted = shelf()
+      .filter(({ kind }) => sortsOf(kind).length > 0)
+      .map((ware) => ({ ...ware, name: ware.name.replace('Piping', 'Welt') }));
     expect(sorted.length).toBeGreaterThan(25);
     const db = openDatabase(folder);
     const put = db.prepare("INSERT OR REPLACE INTO ware (id, json, updated_at) VALUES (?, ?, '2026-01-01')");

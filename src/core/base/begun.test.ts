@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { problemsOf } from '../document';
 import { KINDS, SHAPES } from '../piece';
 import { begunPiece, begunShape, examplesOf, type Begun } from '.';
+import { thisWeek } from '../../testing/runs';
 
 const begun: Begun = { kind: 'chair-seat', shape: null, name: '', count: null, thickness: null, typed: {} };
 
@@ -36,7 +37,7 @@ describe('a piece that is being begun', () => {
     expect(begunShape(saddle)).toMatchObject({ rows: [{ width: 155 }, {}, {}, {}, {}, {}, {}, {}] });
   });
 
-  it.each(KINDS.map(({ id }) => id))('%s can be begun as every shape', (kind) => {
+  it.each(thisWeek(KINDS, 3).map(({ id }) => id))('%s can be begun as every shape', (kind) => {
     for (const { type } of SHAPES) expect(problemsOf(begunPiece({ ...begun, kind, shape: type }))).toEqual([]);
   });
 });

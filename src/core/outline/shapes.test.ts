@@ -36,7 +36,7 @@ const box = (shape: BaseShape) => bounds(flatten(baseOutline(shape)));
 const node = (x: number, y: number, to: OutlineNode['to'] = { kind: 'line' }, radius = 0): OutlineNode => ({ x, y, radius, to });
 
 describe('shapes as they are measured', () => {
-  it.each(SHAPES.map((shape) => shape.type))('%s: drawn, closed, counter-clockwise, about the middle, planned', (type) => {
+  it.each(thisWeek(SHAPES, 3).map((shape) => shape.type))('%s: drawn, closed, counter-clockwise, about the middle, planned', (type) => {
     const shape = STARTING_SHAPES[type];
     expect(checkShape(shape)).toEqual([]);
     const outline = baseOutline(shape);

@@ -69,7 +69,7 @@ function disorder({ steps }: Plan): string[] {
 }
 
 describe('a kind as it starts', () => {
-  it.each(KINDS.map(({ id }) => [id] as const))('%s: nothing to warn of, cut as a master would, in a valid order', (id) => {
+  it.each(thisWeek(KINDS, 3).map(({ id }) => [id] as const))('%s: nothing to warn of, cut as a master would, in a valid order', (id) => {
     const plan = planPiece(newPiece(id), {}, { planner: sharedPlanner });
     expect(plan.warnings.map(({ message }) => message)).toEqual([]);
     const { width, height, why } = kindOf(id).signed;

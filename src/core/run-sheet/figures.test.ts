@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { KINDS, newChairSeat, newPiece, type Piece } from '../piece';
 import { planPiece, type Plan } from '../plan';
 import { QUICK } from '../../testing/quick';
+import { thisWeek } from '../../testing/runs';
 
 /** What stands in the steps, held against what is cut: by its outlines, not by the sizes that the words were made from. */
 const plan = (piece: Piece): Plan => planPiece(piece, {}, QUICK);
@@ -17,7 +18,7 @@ const spanOf = (outline: readonly (readonly [number, number])[]): [number, numbe
   }) as [number, number];
 
 describe('every size that is cut stands in its step', () => {
-  it.each(KINDS.map(({ id }) => id))('%s', (kind) => {
+  it.each(thisWeek(KINDS, 3).map(({ id }) => id))('%s', (kind) => {
     const item = plan(newPiece(kind));
     expect(sizesIn(detail(item, 'cloth'))).toEqual(item.cover.pieces.map(({ outline }) => spanOf(outline)));
     if (item.wadding) expect(sizesIn(detail(item, 'wadding'))[0]).toEqual(spanOf(item.wadding.outline));
