@@ -10,7 +10,23 @@ const MITRE_LIMIT = 4;
 /** How far a rolled corner may stand off its true arc, mm. */
 const ARC_TOLERANCE = 0.02;
 
+/** What polygons came to, by the polygon itself: one board is moved in by the same few distances for every row and layer. */
+const moved = new WeakMap<Polygon, Map<string, Polygon | null>>();
+
 function inflated(polygon: Polygon, delta: number, join: JoinType): Polygon | null {
+  const key = `${join} ${delta}`;
+  let known = moved.get(polygon);
+  if (!known) moved.set(polygon, (known = new Map()));
+  const found = known.get(key);
+  if (found !== undefined) return found;
+  // Whoever gets it gets the same one: it is not to be changed.
+  const result = inflate(polygon, delta, join);
+  if (result) Object.freeze(result);
+  known.set(key, result);
+  return result;
+}
+
+function inflate(polygon: Polygon, delta: number, join: JoinType): Polygon | null {
   const path = polygon.map(([x, y]) => ({ x, y }));
   const grown = inflatePathsD([path], delta, join, EndType.Polygon, MITRE_LIMIT, PLACES, ARC_TOLERANCE);
   const rings = grown.map((ring): Polygon => ring.map(({ x, y }) => [x, y] as const));
