@@ -15,7 +15,14 @@ const FILES = [
   'src/workers/*.ts',
   'cli/*.ts',
 ];
-const NOT = ['**/*.test.*', '**/fixtures/**', 'src/ui/made-up/**', 'src/server/api/**', 'src/server/demo.ts', 'src/server/store/demo-store.ts'];
+const NOT = [
+  '**/*.test.*',
+  '**/fixtures/**',
+  'src/ui/made-up/**',
+  'src/server/api/**',
+  'src/server/demo.ts',
+  'src/server/store/demo-store.ts',
+];
 
 /** Properties and attributes whose text nobody reads. */
 const SILENT = new Set([

@@ -1,9 +1,10 @@
 import type { HouseRules } from '../core/house';
 import type { Unit } from '../core/length';
+import { NO_CURRENCY } from '../core/money';
 import type { Db } from './database';
 
 /** What the whole application follows. */
-export type Settings = { unit: Unit; theme: 'day' | 'evening' };
+export type Settings = { unit: Unit; theme: 'day' | 'evening'; /** ISO 4217, or nothing */ currency: string };
 
 /** A value that is kept under a name, or what stands until one is. */
 export function read<T>(db: Db, key: string, fallback: T): T {
@@ -19,12 +20,16 @@ export function write(db: Db, key: string, value: unknown): void {
   );
 }
 
-/** Unit and theme. */
+/** Unit, theme and currency. */
 export function getSettings(db: Db): Settings {
-  return { unit: read<Unit>(db, 'unit', 'mm'), theme: read<Settings['theme']>(db, 'theme', 'day') };
+  return {
+    unit: read<Unit>(db, 'unit', 'mm'),
+    theme: read<Settings['theme']>(db, 'theme', 'day'),
+    currency: read(db, 'currency', NO_CURRENCY),
+  };
 }
 
-/** Changes unit or theme. */
+/** Changes unit, theme or currency. */
 export function setSettings(db: Db, change: Partial<Settings>): Settings {
   for (const [key, value] of Object.entries(change)) write(db, key, value);
   return getSettings(db);

@@ -6,6 +6,7 @@ import { TEMPLATE_MODES, type TemplateMode } from '../core/formats/templates';
 import { isPaper, PAPER_IDS } from '../core/formats/tiles';
 import { checkRule } from '../core/house';
 import { UNITS, type Unit } from '../core/length';
+import { isCurrency } from '../core/money';
 import { baseOutline } from '../core/outline';
 import { PieceProblems, type Piece } from '../core/piece';
 import { addLogEntry, finishedAs, listLog, listTicks, serialTaken, setTick, type Tick } from '../data/bench';
@@ -296,7 +297,7 @@ export async function putHouse(request: Request): Promise<Response> {
 
 /** PUT /api/settings: unit or theme. */
 export async function putSettings(request: Request): Promise<Response> {
-  const { unit, theme } = await readObject(request);
+  const { unit, theme, currency } = await readObject(request);
   const change: Partial<Settings> = {};
   if (unit !== undefined) {
     if (!UNITS.includes(unit as Unit)) throw new Refusal(400, 'The unit must be mm, cm or in');
@@ -305,6 +306,10 @@ export async function putSettings(request: Request): Promise<Response> {
   if (theme !== undefined) {
     if (theme !== 'day' && theme !== 'evening') throw new Refusal(400, 'The theme must be day or evening');
     change.theme = theme;
+  }
+  if (currency !== undefined) {
+    if (!isCurrency(currency)) throw new Refusal(400, 'The currency is a code of three letters, like GBP, or nothing');
+    change.currency = currency;
   }
   return Response.json(setSettings(database(), change));
 }

@@ -10,6 +10,13 @@ import { UNITS } from '../../core/length';
 import { list, OK, record, ref, text, whole, type Json, type Routes } from './route';
 import { MEMBER } from './schemas';
 
+/** What the whole application follows. */
+const SETTINGS = {
+  unit: { enum: [...UNITS] },
+  theme: { enum: ['day', 'evening'] },
+  currency: text('ISO 4217 code; nothing for none'),
+};
+
 /** What a put-back answers. */
 const PUT_BACK = record({
   pieces: whole('On the floor'),
@@ -68,9 +75,9 @@ export const WORKSHOP_ROUTES: Routes = {
     put: {
       handle: ({ request }) => putSettings(request),
       may: 'hand',
-      says: 'Unit and theme',
-      body: record({ unit: { enum: [...UNITS] }, theme: { enum: ['day', 'evening'] } }, []),
-      gives: record({ unit: { enum: [...UNITS] }, theme: { enum: ['day', 'evening'] } }),
+      says: 'Unit, theme and currency',
+      body: record(SETTINGS, []),
+      gives: record(SETTINGS),
     },
   },
   '/api/backups': {

@@ -9,7 +9,7 @@ import { send, UNREACHED } from '@/ui/kit/api';
 import { sayDay } from '@/ui/kit/day';
 import { FigureField } from '@/ui/kit/fields/fields';
 import { Wrong } from '@/ui/kit/fields/lists';
-import { useSettings } from '@/ui/kit/settings';
+import { useMoney, useSettings } from '@/ui/kit/settings';
 import type { StoreHook } from '@/ui/store/use-store';
 
 type Line = BuyView['lines'][number];
@@ -73,6 +73,7 @@ function Supplier({
   order: (lines: Line[]) => void;
 }) {
   const { unit } = useSettings();
+  const money = useMoney();
   const short = lines.filter((line) => line.short > 0);
   const last = short
     .map(({ orderBy }) => orderBy)
@@ -123,8 +124,8 @@ function Supplier({
               <td className="px-2 tabular-nums">{units(line.units, line.sold, unit)}</td>
               <td className="px-2 tabular-nums">{line.coming > 0 ? units(line.coming, line.sold, unit) : ''}</td>
               <td className="px-2 tabular-nums font-semibold">{line.short > 0 ? units(line.short, line.sold, unit) : ''}</td>
-              <td className="px-2 text-right tabular-nums">{line.price.toFixed(2)}</td>
-              <td className="px-2 text-right tabular-nums">{line.cost.toFixed(2)}</td>
+              <td className="px-2 text-right tabular-nums">{money(line.price)}</td>
+              <td className="px-2 text-right tabular-nums">{money(line.cost)}</td>
               <td className="px-2 text-right tabular-nums">{line.lead}</td>
             </tr>
           ))}
@@ -136,6 +137,7 @@ function Supplier({
 
 /** An order, what the supplier said, and what came of it. */
 function Order({ record, busy, act }: { record: PurchaseRecord; busy: boolean; act: (url: string, body: unknown, doing: string) => void }) {
+  const money = useMoney();
   const { id, state, supplier, order } = record;
   const [came, setCame] = useState<(number | null)[]>(order.lines.map(() => null));
   const open = order.lines.map(({ units: wanted, arrived }) => Math.max(0, Math.round((wanted - arrived) * 1000) / 1000));
@@ -157,8 +159,8 @@ function Order({ record, busy, act }: { record: PurchaseRecord; busy: boolean; a
         {order.lines.map((line, k) => (
           <li key={line.ware} className="flex items-center gap-3">
             <span className="grow">
-              {line.units} × {line.name} at {line.price.toFixed(2)}
-              {line.arrived > 0 && `, ${line.arrived} came`}
+              {line.units} × {line.name} at {money(line.price)}
+              {line.arrived > 0 && `, ${line.arrived} received`}
             </span>
             {state === 'ordered' && open[k]! > 0 && (
               <div className="w-56">
@@ -215,6 +217,7 @@ function Order({ record, busy, act }: { record: PurchaseRecord; busy: boolean; a
 
 /** What to buy for what is cut together: whole ones as they are sold, after the store, from whom, by when; and the orders. */
 export function Buy({ scope, store }: { scope: string; store: StoreHook }) {
+  const money = useMoney();
   const { view, wrong, busy, look, act } = useBuy(scope);
   const names = new Map((view?.needs ?? []).map((need) => [need.key, need.name]));
   if (!view) return wrong ? <Wrong message={wrong} /> : <p role="status">Working out what every step uses…</p>;
@@ -224,7 +227,7 @@ export function Buy({ scope, store }: { scope: string; store: StoreHook }) {
     <section aria-label="What to buy" data-settled-buy={busy === null ? 'yes' : 'no'}>
       <p className="text-sm mb-2" role="status">
         {busy ??
-          `Everything that any step uses, after what is in the store: ${view.buying.total.toFixed(2)} with carriage, the least that serves.`}
+          `Everything that any step uses, after what is in the store: ${money(view.buying.total)} with carriage, the least that serves.`}
       </p>
       <Wrong message={wrong} />
       {view.buying.nowhere.length > 0 && (

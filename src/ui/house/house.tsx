@@ -2,12 +2,30 @@
 
 import { useState } from 'react';
 import { checkRule, RULES, unusual, type HouseRules, type Rule } from '@/core/house';
+import { CURRENCIES, currencyName, NO_CURRENCY } from '@/core/money';
 import { printFigure } from '@/core/sizes';
 import { send, UNREACHED } from '@/ui/kit/api';
-import { FigureField, LengthField } from '@/ui/kit/fields/fields';
+import { ChoiceField, FigureField, LengthField } from '@/ui/kit/fields/fields';
 import { useSettings } from '@/ui/kit/settings';
 
 const SUFFIX: Partial<Record<Rule['unit'], string>> = { percent: '%', seconds: 's', minutes: 'min', mass: 'kg', force: 'N' };
+
+/** The currency that prices are written in; none until the workshop chooses one. */
+function CurrencyField() {
+  const { currency, change } = useSettings();
+  const options = [
+    { id: NO_CURRENCY, name: 'None chosen' },
+    ...CURRENCIES.map((code) => ({ id: code, name: `${code}, ${currencyName(code)}` })),
+  ];
+  return (
+    <div className="border-t border-base-content/20 grid grid-cols-[minmax(0,26rem)_1fr] gap-6 items-center">
+      <ChoiceField label="Currency" value={currency} options={options} onChange={(code) => change({ currency: code })} />
+      <p className="text-sm text-base-content/85">
+        Prices are written in it, here, in the store, on orders and offers. Nothing is converted.
+      </p>
+    </div>
+  );
+}
 
 /** The workshop's own figures, each with its usual range and reason. */
 export function House({ initial }: { initial: HouseRules }) {
@@ -47,6 +65,7 @@ export function House({ initial }: { initial: HouseRules }) {
           {group === 'Sewn, nailed and framed work' && (
             <p className="text-sm mb-1">Kept for the workshop’s reference; no pull-over chair seat uses them.</p>
           )}
+          {group === 'Price' && <CurrencyField />}
           {RULES.filter((rule) => rule.group === group).map((rule) => {
             const value = house[rule.key] ?? rule.value;
             const remark = unusual(rule.key, value);

@@ -3,13 +3,14 @@
 import { createContext, useContext, useState, type ReactNode } from 'react';
 import type { Settings } from '@/data/settings';
 import { saidLength, UNITS, type Unit } from '@/core/length';
+import { formatMoney, NO_CURRENCY } from '@/core/money';
 import { send } from './api';
 
 type Value = Settings & { change: (change: Partial<Settings>) => void };
 
-const Context = createContext<Value>({ unit: 'mm', theme: 'day', change: () => undefined });
+const Context = createContext<Value>({ unit: 'mm', theme: 'day', currency: NO_CURRENCY, change: () => undefined });
 
-/** Gives every screen the workshop's unit and theme. */
+/** Gives every screen the workshop's unit, theme and currency. */
 export function SettingsProvider({ initial, children }: { initial: Settings; children: ReactNode }) {
   const [settings, set] = useState(initial);
   const change = (part: Partial<Settings>) => {
@@ -28,6 +29,12 @@ export function useSettings(): Value {
 export function useLength(): (mm: number) => string {
   const { unit } = useSettings();
   return (mm) => saidLength(mm, unit);
+}
+
+/** Writes amounts in the workshop's currency. */
+export function useMoney(): (amount: number) => string {
+  const { currency } = useSettings();
+  return (amount) => formatMoney(amount, currency);
 }
 
 const UNIT_WORDS: Record<Unit, string> = { mm: 'Millimetres', cm: 'Centimetres', in: 'Inches' };

@@ -10,7 +10,7 @@ import type { LayRecord } from '@/data/lays';
 import { foamColour } from '@/ui/drawing/materials';
 import { ChoiceField, TickField } from '@/ui/kit/fields/fields';
 import { Wrong } from '@/ui/kit/fields/lists';
-import { useLength, useSettings } from '@/ui/kit/settings';
+import { useLength, useMoney, useSettings } from '@/ui/kit/settings';
 import { saysSold } from '@/ui/store/says';
 import type { StoreData } from '@/ui/store/use-store';
 import { LayBoard } from './lay-board';
@@ -145,6 +145,7 @@ type KeptProps = {
 
 /** Lays that were kept, side by side: what each costs and leaves. */
 function KeptLays({ group, lays, wares, onShow, act }: KeptProps) {
+  const money = useMoney();
   const says = useLaySays(group);
   if (lays.length === 0) return null;
   return (
@@ -160,7 +161,7 @@ function KeptLays({ group, lays, wares, onShow, act }: KeptProps) {
               </button>
               <span>
                 {says(lay, ware)}
-                {lay.cost > 0 ? `, ${lay.cost.toFixed(2)}` : ''}
+                {lay.cost > 0 ? `, ${money(lay.cost)}` : ''}
               </span>
               {chosen && !stale && <strong>in use</strong>}
               {stale && <strong className="text-warning">out of date: the pieces, or the store, have changed</strong>}

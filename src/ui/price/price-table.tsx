@@ -5,11 +5,11 @@ import { useEffect, useState } from 'react';
 import type { Price } from '@/core/price';
 import { Wrong } from '@/ui/kit/fields/lists';
 import { UNREACHED } from '@/ui/kit/api';
-
-const money = (value: number): string => value.toFixed(2).replace('-', '−');
+import { useMoney } from '@/ui/kit/settings';
 
 /** What a price is made of: the work on every piece, and every material. */
 function MadeOf({ price }: { price: Price }) {
+  const money = useMoney();
   return (
     <>
       <h2 className="font-display text-lg">Work</h2>
@@ -40,6 +40,7 @@ function MadeOf({ price }: { price: Price }) {
 
 /** What a job, several, or one piece come to: materials, time and margin, each with what it is made of. */
 export function PriceTable({ scope }: { scope: string }) {
+  const money = useMoney();
   const [price, setPrice] = useState<Price | null>(null);
   const [wrong, setWrong] = useState<string | null>(null);
   useEffect(() => {

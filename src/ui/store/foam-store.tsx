@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { specimenForce, curveOf, type Foam } from '@/core/foam';
 import { foamsOf } from '@/core/piece';
 import { Dialog } from '@/ui/kit/dialog';
-import { useLength } from '@/ui/kit/settings';
+import { useMoney, useLength } from '@/ui/kit/settings';
 import { usePiece, useSheet } from '@/ui/sheet/store';
 import { useStore, type StoreHook } from './use-store';
 import { foamToStore, withStoreFoam } from '@/core/store';
@@ -15,6 +15,7 @@ import { FIRST_PRESS, fitOf, OwnFoamFields } from './own-foam';
 const HEADS = ['Foam', 'kg/m³', 'Hardness', 'Support', 'Returns', 'Set', 'Price'];
 
 function FoamTable({ foams, chosen, onChoose }: { foams: readonly Foam[]; chosen: string; onChoose: (id: string) => void }) {
+  const money = useMoney();
   return (
     <table className="w-full text-xs tabular-nums">
       <thead>
@@ -39,7 +40,7 @@ function FoamTable({ foams, chosen, onChoose }: { foams: readonly Foam[]; chosen
             <td className="pr-2">{Math.round(f.supportFactor * 100) / 100}</td>
             <td className="pr-2">{f.recovery} s</td>
             <td className="pr-2">{f.set} %</td>
-            <td className="pr-2">{f.price > 0 ? f.price.toFixed(2) : '–'}</td>
+            <td className="pr-2">{f.price > 0 ? money(f.price) : '–'}</td>
           </tr>
         ))}
       </tbody>

@@ -50,8 +50,8 @@ export function saysOne(stock: KeptStock, ware: KeptWare, unit: Unit): string {
 }
 
 /** What one costs, as it is said. */
-export function saysPrice(ware: Ware): string {
-  return `${ware.price.toFixed(2)}${ware.sold === 'metre' ? ' a metre' : ''}`;
+export function saysPrice(ware: Ware, money: (amount: number) => string): string {
+  return `${money(ware.price)}${ware.sold === 'metre' ? ' a metre' : ''}`;
 }
 
 /** Whether a kind lies flat and is cut from parts. */

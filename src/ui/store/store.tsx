@@ -5,7 +5,7 @@ import { inUnit } from '@/core/length';
 import { STORE_TABLES, WARE_KINDS, wareKind, type KeptWare, type StoreTable, type Ware, type WareKind } from '@/core/store';
 import { FilePick } from '@/ui/kit/file-pick';
 import { Wrong } from '@/ui/kit/fields/lists';
-import { useSettings } from '@/ui/kit/settings';
+import { useMoney, useSettings } from '@/ui/kit/settings';
 import { foamColour } from '@/ui/drawing/materials';
 import { saysPrice, saysSold, saysStock } from './says';
 import { StockOf } from './stock-fields';
@@ -90,6 +90,7 @@ function Rows({
   chosen: string | null;
   onChoose: (id: string) => void;
 }) {
+  const money = useMoney();
   const { unit } = useSettings();
   return (
     // A region that scrolls must be reachable for those who scroll with keys.
@@ -121,7 +122,7 @@ function Rows({
                 </button>
               </td>
               <td className="px-2 whitespace-nowrap">{saysSold(ware, unit)}</td>
-              <td className="px-2 text-right whitespace-nowrap tabular-nums">{saysPrice(ware)}</td>
+              <td className="px-2 text-right whitespace-nowrap tabular-nums">{saysPrice(ware, money)}</td>
               <td className="px-2 whitespace-nowrap font-semibold">{saysStock(ware, data.stock, unit)}</td>
               <td className="px-2 text-base-content/85">{ware.supplier}</td>
             </tr>

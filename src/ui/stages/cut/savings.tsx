@@ -3,7 +3,7 @@
 import { useEffect } from 'react';
 import { inUnit, rollLength } from '@/core/length';
 import { savedAlready, type Saving } from '@/core/plan';
-import { useSettings } from '@/ui/kit/settings';
+import { useMoney, useSettings } from '@/ui/kit/settings';
 import { useJob } from '@/ui/kit/worker/use-job';
 import { useStore } from '@/ui/store/use-store';
 import { usePiece, usePlan, useSheet } from '@/ui/sheet/store';
@@ -11,9 +11,10 @@ import { usePiece, usePlan, useSheet } from '@/ui/sheet/store';
 /** What a saving saves, as it is said. */
 function useSaid(): (saving: Saving) => string {
   const { unit } = useSettings();
+  const say = useMoney();
   return ({ cloth, sheets, money }) =>
     [
-      ...(money > 0 ? [`${money.toFixed(2)} saved`] : []),
+      ...(money > 0 ? [say(money)] : []),
       ...(cloth > 0 ? [`${rollLength(cloth, unit)} of cloth`] : []),
       ...(sheets > 0 ? [sheets === 1 ? 'a sheet of foam' : `${sheets} sheets of foam`] : []),
     ].join(' and ');

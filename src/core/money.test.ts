@@ -1,0 +1,23 @@
+import { describe, expect, it } from 'vitest';
+import { CURRENCIES, currencyName, formatMoney, isCurrency, NO_CURRENCY } from './money';
+
+describe('money', () => {
+  it('is written with the sign and the decimals of its currency', () => {
+    expect(formatMoney(1234.5, 'GBP')).toBe('£1,234.50');
+    expect(formatMoney(1234.5, 'EUR')).toBe('€1,234.50');
+    expect(formatMoney(4200, 'JPY')).toBe('¥4,200');
+    expect(formatMoney(-9.99, 'USD')).toBe('−$9.99');
+  });
+
+  it('stands without a sign where no currency is chosen', () => {
+    expect(formatMoney(38, NO_CURRENCY)).toBe('38.00');
+    expect(formatMoney(-1038.005, NO_CURRENCY)).toBe('−1,038.01');
+  });
+
+  it('knows currencies by their code, each with a name', () => {
+    expect(isCurrency('GBP')).toBe(true);
+    expect(isCurrency(NO_CURRENCY)).toBe(true);
+    for (const code of ['gbp', 'XXXX', 7, null]) expect(isCurrency(code), String(code)).toBe(false);
+    for (const code of CURRENCIES) expect(currencyName(code).length).toBeGreaterThan(2);
+  });
+});
