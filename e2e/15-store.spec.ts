@@ -231,7 +231,7 @@ weekly(1)('a job: made of pieces of the floor, changed, cut together with anothe
     const rows = await page
       .locator('[data-price]')
       .evaluateAll((all) => all.map((row) => [row.getAttribute('data-price')!, row.lastElementChild!.textContent] as const));
-    return Object.fromEntries(rows.map(([key, text]) => [key, Number(text.replace('−', '-'))]));
+    return Object.fromEntries(rows.map(([key, text]) => [key, Number(text.replace('−', '-').replaceAll(',', ''))]));
   };
   const { total, ...lines } = await read();
   expect(lines.materials).toBeGreaterThan(0);

@@ -228,3 +228,32 @@ deep('on a tablet, upright or lying, nothing is cut off, nothing scrolls sideway
     expect(seen.violations.map(({ id: text, nodes }) => `${text}: ${nodes[0]!.html}`)).toEqual([]);
   }
 });
+
+test('on a phone the floor, the run sheet, the bench and the sizes work, and drawing says that it wants a larger screen', async ({
+  page,
+}) => {
+  await page.setViewportSize({ width: 390, height: 844 });
+  await page.goto('/');
+  const id = await place(page, { name: 'Seat on the phone' });
+  const fits = async (where: string): Promise<void> => {
+    await expect.poll(() => page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth), where).toBeLessThanOrEqual(0);
+  };
+  await page.goto('/');
+  await expect(page.getByRole('link', { name: 'Seat on the phone' })).toBeVisible();
+  await fits('floor');
+  await page.goto(`/piece/${id}?stage=bench`);
+  await page.locator('[data-step]').first().getByRole('checkbox').first().locator('..').click();
+  await expect(page.locator('[data-step]').first().getByRole('checkbox').first()).toBeChecked();
+  await fits('run sheet');
+  await page.getByRole('button', { name: /^Sizes/ }).click();
+  await expect(page.getByRole('heading', { name: 'Sizes' })).toBeVisible();
+  await fits('sizes');
+  await page.goto(`/bench/${id}`);
+  await expect(page.getByRole('button', { name: /^Done/ })).toBeVisible({ timeout: 60_000 });
+  await fits('bench');
+  await page.goto(`/piece/${id}?stage=board`);
+  await expect(page.getByText('Drawing and shaping want a larger screen.')).toBeVisible();
+  await fits('board');
+  await page.setViewportSize({ width: 1280, height: 800 });
+  await expect(page.getByText('Drawing and shaping want a larger screen.')).toBeHidden();
+});

@@ -159,13 +159,13 @@ test('a backup is put back and the network opened on the page Workshop', async (
   await page.getByRole('button', { name: 'Back up now' }).click();
   await expect(page.getByText('Backed up')).toBeVisible();
   await page.request.delete(`/api/pieces/${id}`, { headers: { origin: origin() } });
-  const putBack = page.getByRole('button', { name: 'Put back' }).first();
+  const putBack = page.getByRole('button', { name: 'Put back', exact: true }).first();
   await putBack.click();
   // Escape closes the question and gives the focus back to the button that asked it.
   await page.keyboard.press('Escape');
   await expect(putBack).toBeFocused();
   await putBack.click();
-  await page.getByRole('dialog').getByRole('button', { name: 'Put back' }).click();
+  await page.getByRole('dialog').getByRole('button', { name: 'Put back', exact: true }).click();
   await expect(page.getByText(/Put back: \d+ pieces?, /)).toBeVisible();
   expect((await page.request.get(`/api/pieces/${id}`)).status()).toBe(200);
 

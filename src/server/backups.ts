@@ -70,8 +70,12 @@ export function getBackup(name: string): Response {
   });
 }
 
-/** A backup that the page brings in has at most so much, bytes; a larger workshop is moved by its folder. */
-const LARGEST = 2_000_000_000;
+/** A backup that the page sends has at most so much, bytes: the proxy holds a whole body. A larger one is copied into the folder. */
+const LARGEST = 20_000_000;
+
+/** What is done with a larger one. */
+const tooLarge = (): string =>
+  `This backup is larger than 20 MB. Copy the file into ${join(dataFolder(), 'backups')} and put it back from the list on the page Workshop.`;
 
 /** What was put back: how much of it there is, and the backup that was made of the workshop before. */
 type PutBack = { pieces: number; log: number; photos: number; before: string | null };
@@ -99,7 +103,7 @@ export async function postRestore(request: Request): Promise<Response> {
   const aside = mkdtempSync(join(tmpdir(), 'fovea-brought-'));
   try {
     const file = join(aside, 'brought.tar.gz');
-    await writeBody(request, file, LARGEST, 'This backup is larger than 2 GB: move the workshop by its folder instead.');
+    await writeBody(request, file, LARGEST, tooLarge());
     return await putBack(file);
   } finally {
     rmSync(aside, { recursive: true, force: true });

@@ -199,11 +199,11 @@ const sayStep = ({ name, detail, caution = '' }: Step): string => `${name}. ${de
 /** What stands over the step: which piece, how far, what is not sent yet, a voice. */
 function BenchHead({ bench, view, hand }: { bench: Bench; view: View; hand: ReturnType<typeof useInHand> }) {
   return (
-    <div className="flex items-center gap-4 text-xl">
-      <Link href={`/piece/${view.id}?stage=bench`} className="btn btn-ghost h-16 text-xl font-normal">
+    <div className="flex items-center gap-4 phone:gap-2 text-xl phone:text-base">
+      <Link href={`/piece/${view.id}?stage=bench`} className="btn btn-ghost h-16 text-xl phone:h-12 phone:text-base phone:px-1 font-normal">
         {view.name}
       </Link>
-      <span className="tabular-nums">
+      <span className="tabular-nums whitespace-nowrap">
         {hand.index + 1} of {hand.steps.length}
       </span>
       {bench.waiting > 0 && (
@@ -213,7 +213,7 @@ function BenchHead({ bench, view, hand }: { bench: Bench; view: View; hand: Retu
       )}
       <button
         type="button"
-        className="btn btn-ghost h-16 text-xl font-normal ml-auto"
+        className="btn btn-ghost h-16 text-xl phone:h-12 phone:text-base phone:px-2 whitespace-nowrap font-normal ml-auto"
         onClick={() => hand.step && readOut(sayStep(hand.step))}
       >
         Read it out

@@ -30,7 +30,9 @@ const across = (minute: number): number =>
 type BlockProps = {
   run: Run;
   day: number;
+  /** what is read out and told on hover, and what is written on it */
   says: string;
+  shown: string;
   hatch: string;
   pinned: boolean;
   chosen: boolean;
@@ -40,7 +42,7 @@ type BlockProps = {
 };
 
 /** One stretch of work: pressed it tells what it is, dragged it is laid elsewhere. */
-function Block({ run, day, says, hatch, pinned, chosen, least, onChoose }: BlockProps) {
+function Block({ run, day, says, shown, hatch, pinned, chosen, least, onChoose }: BlockProps) {
   const [from, to] = run.span;
   const [{ id }] = run.tasks as [Done];
   const { setNodeRef, listeners, transform, isDragging } = useDraggable({ id: `${id}|${from}` });
@@ -66,9 +68,9 @@ function Block({ run, day, says, hatch, pinned, chosen, least, onChoose }: Block
     >
       <span aria-hidden className="absolute inset-x-0 bottom-0 h-2" style={{ backgroundImage: hatch }} />
       {width > least && (
-        <span className="relative line-clamp-3">
+        <span className="relative line-clamp-2 mb-2">
           {pinned && '• '}
-          {says}
+          {shown}
         </span>
       )}
     </button>
@@ -190,7 +192,7 @@ export function Week({ input, done, days, pinned, chosen, words, onChoose, onLay
                       const [first] = run.tasks as [Done];
                       const [from, to] = run.span;
                       const says = saysRun(
-                        words(first.id).piece,
+                        input.pieces.find(({ id: piece }) => piece === readTaskId(first.id).piece)?.name ?? words(first.id).piece,
                         run.tasks.map((task) => words(task.id).step),
                         to - from,
                       );
@@ -199,11 +201,12 @@ export function Week({ input, done, days, pinned, chosen, words, onChoose, onLay
                           key={`${first.id} ${from}`}
                           run={run}
                           day={at}
+                          shown={says}
                           says={`${says}, ${sayMinute(from - at * DAY)} to ${sayMinute(to - at * DAY)}`}
                           hatch={hatchOf.get(readTaskId(first.id).piece) ?? ''}
                           pinned={run.tasks.some((task) => pinned.has(task.id))}
                           chosen={run.tasks.some((task) => task.id === chosen)}
-                          least={days.length > 1 ? 24 : 4}
+                          least={days.length > 1 ? 14 : 4}
                           onChoose={() => onChoose(first.id)}
                         />
                       );

@@ -27,7 +27,10 @@ export function Empty({ onWrong }: { onWrong: (message: string | null) => void }
     setBusy(null);
   };
   const restore = async (file: File) => {
-    if (file.size > LARGEST) return onWrong(`${file.name} is larger than 20 MB: put it back by the command line (docs/moving.md).`);
+    if (file.size > LARGEST)
+      return onWrong(
+        `${file.name} is larger than 20 MB: copy it into the workshop’s folder, under backups, and put it back on the page Workshop.`,
+      );
     await work('backup', async () => {
       const response = await fetch('/api/restore', { method: 'POST', headers: { 'content-type': 'application/gzip' }, body: file });
       return { ok: response.ok, data: (await response.json()) as { message?: string } };

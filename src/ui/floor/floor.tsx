@@ -161,10 +161,10 @@ function Row({ row, width, onCopy, onLeave }: { row: FloorRow; width: number; on
   const { piece, look, done, of } = row;
   const next = nextOf(row);
   return (
-    <li className="floor-row border-t border-base-content/25 py-2 grid grid-cols-[minmax(0,1fr)_minmax(0,1.1fr)_8rem_5rem] items-center gap-5">
+    <li className="floor-row border-t border-base-content/25 py-2 grid grid-cols-[minmax(0,1fr)_minmax(0,1.1fr)_8rem_5rem] phone:grid-cols-[minmax(0,1fr)_auto] items-center gap-5 phone:gap-x-3 phone:gap-y-1">
       <Link
         href={`/piece/${row.id}?stage=${look?.section && piece.pads.length > 0 ? 'padding' : next.stage}`}
-        className="block hover:underline underline-offset-4"
+        className="block hover:underline underline-offset-4 phone:col-span-2"
       >
         <span className="font-display text-lg block">{piece.name}</span>
         <span className="text-sm text-base-content/80">
@@ -176,7 +176,7 @@ function Row({ row, width, onCopy, onLeave }: { row: FloorRow; width: number; on
             .join(', ')}
         </span>
       </Link>
-      <div>
+      <div className="phone:order-last phone:col-span-2">
         {look?.section ? (
           <SmallSection section={look.section} piece={row.piece} id={row.id} width={width} />
         ) : (
@@ -341,7 +341,7 @@ export function Floor({ first }: { first: FloorView }) {
   const width = span(floor.widest, rows);
   const isEmpty = first.rows.length === 0 && first.broken.length === 0;
   return (
-    <main className="max-w-6xl w-full mx-auto px-6 py-5">
+    <main className="max-w-6xl w-full mx-auto px-6 phone:px-3 py-5">
       <Running />
       <div className="flex flex-wrap items-center gap-3 mb-4">
         <h1 className="font-display text-2xl">Floor</h1>

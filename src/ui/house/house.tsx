@@ -2,7 +2,7 @@
 
 import { useState } from 'react';
 import { checkRule, RULES, unusual, type HouseRules, type Rule } from '@/core/house';
-import { CURRENCIES, currencyName, NO_CURRENCY } from '@/core/money';
+import { CURRENCIES, NO_CURRENCY } from '@/core/money';
 import { printFigure } from '@/core/sizes';
 import { send, UNREACHED } from '@/ui/kit/api';
 import { ChoiceField, FigureField, LengthField } from '@/ui/kit/fields/fields';
@@ -13,10 +13,7 @@ const SUFFIX: Partial<Record<Rule['unit'], string>> = { percent: '%', seconds: '
 /** The currency that prices are written in; none until the workshop chooses one. */
 function CurrencyField() {
   const { currency, change } = useSettings();
-  const options = [
-    { id: NO_CURRENCY, name: 'None chosen' },
-    ...CURRENCIES.map((code) => ({ id: code, name: `${code}, ${currencyName(code)}` })),
-  ];
+  const options = [{ id: NO_CURRENCY, name: 'None chosen' }, ...CURRENCIES.map(([code, name]) => ({ id: code, name: `${code}, ${name}` }))];
   return (
     <div className="border-t border-base-content/20 grid grid-cols-[minmax(0,26rem)_1fr] gap-6 items-center">
       <ChoiceField label="Currency" value={currency} options={options} onChange={(code) => change({ currency: code })} />

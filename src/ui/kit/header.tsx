@@ -41,7 +41,7 @@ function TapeSwitch() {
         data-tape-status={status}
         onClick={() => turn(status === 'off')}
       >
-        <Ruler size={16} aria-hidden /> {TAPE_WORDS[status]}
+        <Ruler size={16} aria-hidden /> <span className="phone:sr-only">{TAPE_WORDS[status]}</span>
       </button>
     </div>
   );
@@ -95,12 +95,12 @@ export function Header({ who }: { who: Who }) {
   const { theme, change } = useSettings();
   const other = theme === 'day' ? 'evening' : 'day';
   return (
-    <header className="flex items-center gap-6 upright:gap-2 px-4 h-12 border-b border-base-content/25 bg-base-100">
+    <header className="flex items-center gap-6 upright:gap-2 px-4 h-12 phone:h-auto phone:flex-wrap phone:px-2 phone:gap-y-0 border-b border-base-content/25 bg-base-100">
       <SkipLink />
       <Link href="/" className="font-display text-xl tracking-tight" aria-label="Fovea, to the floor">
         Fovea
       </Link>
-      <nav aria-label="Workshop" className="flex gap-1">
+      <nav aria-label="Workshop" className="flex gap-1 phone:order-last phone:w-full phone:overflow-x-auto">
         {placesFor(who).map(({ href, label }) => {
           const here =
             href === '/' ? path === '/' || path.startsWith('/piece') || path === '/new' : path.startsWith(href === '/jobs' ? '/job' : href);
@@ -109,7 +109,7 @@ export function Header({ who }: { who: Who }) {
               key={href}
               href={href}
               aria-current={here ? 'page' : undefined}
-              className={`px-3 upright:px-1.5 py-1.5 text-sm rounded-sm hover:bg-base-200 ${here ? 'font-semibold underline underline-offset-[6px] decoration-2 decoration-primary' : ''}`}
+              className={`px-3 upright:px-1.5 py-1.5 text-sm rounded-sm whitespace-nowrap hover:bg-base-200 ${here ? 'font-semibold underline underline-offset-[6px] decoration-2 decoration-primary' : ''}`}
             >
               {label}
             </Link>

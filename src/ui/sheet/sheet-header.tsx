@@ -76,8 +76,8 @@ export function SheetHeader() {
   const show = useSheet((state) => state.show);
   const saver = useSheet((state) => state.saver);
   return (
-    <div className="flex items-center gap-3 px-4 py-1.5 border-b border-base-content/25">
-      <h1 className="font-display text-lg truncate">{piece.name}</h1>
+    <div className="flex items-center gap-3 px-4 phone:px-2 phone:flex-wrap phone:gap-y-0 py-1.5 border-b border-base-content/25">
+      <h1 className="font-display text-lg truncate phone:max-w-full">{piece.name}</h1>
       {piece.count > 1 && <span className="text-sm whitespace-nowrap">set of {piece.count}</span>}
       <Saved />
       <div className="ml-auto flex items-center gap-1">
@@ -87,16 +87,18 @@ export function SheetHeader() {
         <IconButton label="Redo" disabled={!canRedo} onClick={() => void saver.step('redo')}>
           <Redo2 size={18} aria-hidden />
         </IconButton>
-        <IconButton label="Keys" onClick={() => show({ keys: true })}>
-          <Keyboard size={18} aria-hidden />
-        </IconButton>
+        <span className="phone:hidden">
+          <IconButton label="Keys" onClick={() => show({ keys: true })}>
+            <Keyboard size={18} aria-hidden />
+          </IconButton>
+        </span>
         <a
           className="btn btn-sm btn-ghost font-normal"
           href={`/api/pieces/${id}/export`}
           title="The piece as it stands, in one file. Its history and photos are in a backup (Workshop)."
           download
         >
-          <FileJson size={16} aria-hidden /> Export
+          <FileJson size={16} aria-hidden /> <span className="phone:sr-only">Export</span>
         </a>
         <button type="button" className="btn btn-sm btn-primary" onClick={() => show({ printing: true })}>
           <Printer size={16} aria-hidden /> Print…

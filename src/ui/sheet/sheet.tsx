@@ -148,6 +148,11 @@ function StagePanel({ stage, view }: { stage: Stage; view: StageView }) {
           {open ? <ChevronDown size={18} aria-hidden /> : <ChevronUp size={18} aria-hidden />} {open ? 'Fold away' : 'Fields'}
         </button>
       </div>
+      {stage.draws && (
+        <p className="hidden phone:block text-sm text-warning mb-1">
+          Drawing and shaping want a larger screen. Figures can be typed here; sizes, run sheet, bench and photos work as they are.
+        </p>
+      )}
       <div className={`upright:columns-[20rem] upright:gap-6 upright:[&>*]:break-inside-avoid ${open ? '' : 'upright:hidden'}`}>
         <Panel />
       </div>
@@ -197,7 +202,10 @@ function Opened() {
     return () => stops.forEach((stop) => stop());
   }, [store, saver]);
   return (
-    <main className="flex flex-col min-h-0 h-[calc(100vh-3rem)]" data-bare={view.sizes.length === 0 || undefined}>
+    <main
+      className="flex flex-col min-h-0 h-[calc(100vh-3rem)] phone:h-[calc(100dvh-5rem)]"
+      data-bare={view.sizes.length === 0 || undefined}
+    >
       <SheetHeader />
       <StageTabs />
       <AnswerLine />

@@ -68,6 +68,8 @@ export type Stage = StageView & {
   applies?: (piece: Piece) => boolean;
   /** what it still lacks, in a word or two, or null */
   lacking: (piece: Piece) => string | null;
+  /** it is worked at by drawing and dragging: a phone says that it wants a larger screen */
+  draws?: boolean;
   /** the padding is sat on, for the verdict */
   sits?: boolean;
   /** other ways to see it, by the name in the address: what is different there */

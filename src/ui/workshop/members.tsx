@@ -136,7 +136,7 @@ export function Members() {
             onChange={(event) => setName(event.target.value)}
           />
         </label>
-        <div className="w-88">
+        <div className="w-96">
           <ChoiceField label="Role" value={role} options={ROLES} onChange={setRole} />
         </div>
         <button type="submit" className="btn btn-outline font-normal" disabled={name.trim() === ''}>

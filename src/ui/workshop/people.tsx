@@ -35,45 +35,13 @@ function TimeField({
   );
 }
 
-function PersonFields({ person, onChange }: { person: Person; onChange: (next: Person) => string | null }) {
+type PersonProps = { person: Person; onChange: (next: Person) => string | null };
+
+/** Days on which somebody is away. */
+function DaysOff({ person, onChange }: PersonProps) {
   const [day, setDay] = useState('');
   return (
     <>
-      <TextField label="Name" name={`${person.id} name`} value={person.name} onCommit={(name) => onChange({ ...person, name })} />
-      <fieldset className="flex gap-1 my-1">
-        <legend className="text-sm">Works on</legend>
-        {WEEKDAYS.map((weekday, k) => (
-          <label
-            key={weekday}
-            className={`px-2 h-9 flex items-center border text-sm cursor-pointer ${person.days[k] ? 'bg-base-content text-base-100' : 'border-base-content/40'}`}
-          >
-            <input
-              type="checkbox"
-              className="sr-only"
-              checked={person.days[k]!}
-              aria-label={`${person.name}, ${weekday}`}
-              onChange={(event) => onChange({ ...person, days: person.days.map((works, i) => (i === k ? event.target.checked : works)) })}
-            />
-            {weekday.slice(0, 2)}
-          </label>
-        ))}
-      </fieldset>
-      <TimeField label="Begins" name={`${person.id} from`} value={person.from} onCommit={(from) => onChange({ ...person, from })} />
-      <TimeField label="Ends" name={`${person.id} to`} value={person.to} onCommit={(to) => onChange({ ...person, to })} />
-      <TimeField
-        label="Break at"
-        name={`${person.id} break`}
-        value={person.breakAt}
-        onCommit={(breakAt) => onChange({ ...person, breakAt })}
-      />
-      <FigureField
-        label="Break lasts"
-        suffix="min"
-        whole
-        name={`${person.id} break for`}
-        value={person.breakFor}
-        onCommit={(breakFor) => onChange({ ...person, breakFor: breakFor ?? 0 })}
-      />
       <div className="flex items-end gap-2 text-sm mt-1">
         <label className="block">
           Day off
@@ -112,6 +80,56 @@ function PersonFields({ person, onChange }: { person: Person; onChange: (next: P
         </p>
       )}
     </>
+  );
+}
+
+function PersonFields({ person, onChange }: PersonProps) {
+  const days = WEEKDAYS.filter((_, k) => person.days[k]).map((weekday) => weekday.slice(0, 2));
+  const hours = `${sayMinute(person.from)} to ${sayMinute(person.to)}${person.breakFor > 0 ? `, break ${person.breakFor} min at ${sayMinute(person.breakAt)}` : ''}`;
+  return (
+    <details>
+      <summary className="text-sm cursor-pointer py-1">
+        {days.join(' ') || 'No days'}, {hours}
+      </summary>
+      <TextField label="Name" name={`${person.id} name`} value={person.name} onCommit={(name) => onChange({ ...person, name })} />
+      <fieldset className="flex gap-1 my-1">
+        <legend className="text-sm">Works on</legend>
+        {WEEKDAYS.map((weekday, k) => (
+          <label
+            key={weekday}
+            className={`px-2 h-9 flex items-center border text-sm cursor-pointer ${person.days[k] ? 'bg-base-content text-base-100' : 'border-base-content/40'}`}
+          >
+            <input
+              type="checkbox"
+              className="sr-only"
+              checked={person.days[k]!}
+              aria-label={`${person.name}, ${weekday}`}
+              onChange={(event) => onChange({ ...person, days: person.days.map((works, i) => (i === k ? event.target.checked : works)) })}
+            />
+            {weekday.slice(0, 2)}
+          </label>
+        ))}
+      </fieldset>
+      <div className="grid grid-cols-2 gap-x-4 items-end">
+        <TimeField label="Begins" name={`${person.id} from`} value={person.from} onCommit={(from) => onChange({ ...person, from })} />
+        <TimeField label="Ends" name={`${person.id} to`} value={person.to} onCommit={(to) => onChange({ ...person, to })} />
+        <TimeField
+          label="Break at"
+          name={`${person.id} break`}
+          value={person.breakAt}
+          onCommit={(breakAt) => onChange({ ...person, breakAt })}
+        />
+        <FigureField
+          label="Break lasts"
+          suffix="min"
+          whole
+          name={`${person.id} break for`}
+          value={person.breakFor}
+          onCommit={(breakFor) => onChange({ ...person, breakFor: breakFor ?? 0 })}
+        />
+      </div>
+      <DaysOff person={person} onChange={onChange} />
+    </details>
   );
 }
 
@@ -167,7 +185,7 @@ export function People({ first }: { first: Shop }) {
               })
             }
           >
-            Somebody
+            Add a person
           </AddOne>
         </div>
         <div>

@@ -8,6 +8,7 @@ import { BoardPanel } from './board-panel';
 
 export const board: Stage = {
   id: 'board',
+  draws: true,
   name: 'Board',
   formerly: { base: 'plan' },
   lacking: () => null,

@@ -41,6 +41,7 @@ const alone = { drawing: { ...drawing, alone: true } };
 
 export const cover: Stage = {
   id: 'cover',
+  draws: true,
   name: 'Cover',
   lacking: (piece) => (piece.cloth.name.trim() ? null : 'no cloth named'),
   parts: ['cover'],

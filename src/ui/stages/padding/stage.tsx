@@ -22,6 +22,7 @@ const SECTION = 34;
 
 export const padding: Stage = {
   id: 'padding',
+  draws: true,
   name: 'Padding',
   formerly: { build: 'plan', sit: 'sit' },
   lacking: (piece) => (piece.pads.some((pad) => pad.role === 'main') ? null : 'no main pad'),
