@@ -27,7 +27,6 @@ import { looksLater } from '../looks';
 import { planning } from '../planning';
 import * as store from './store';
 import { createServer, type Socket } from 'node:net';
-import { weekly } from '../../testing/weekly';
 
 const folder = mkdtempSync(join(tmpdir(), 'fovea-'));
 const PORTS = { FOVEA_SUPPLIER: '4791', FOVEA_CUTTER: '4792', FOVEA_CUTTER_PANEL: '4793' };
@@ -141,7 +140,7 @@ describe('a job', () => {
   };
   let partRoll: KeptStock;
 
-  weekly(2)('is laid on a flawed part roll of the store, kept, gone out of date with the piece, and laid anew', async () => {
+  it('is laid on a flawed part roll of the store, kept, gone out of date with the piece, and laid anew', async () => {
     const ware = cloth();
     partRoll = await get<KeptStock>(201, () =>
       store.putStock(
@@ -212,50 +211,47 @@ describe('a job', () => {
 
   const mood = (name: string) => fetch(`http://127.0.0.1:${PORTS.FOVEA_SUPPLIER}/moods/${name}`, { method: 'POST' });
 
-  weekly(0)(
-    'orders while the supplier is slow, then dearer, then down; nothing is ordered twice; what came is in the store once',
-    async () => {
-      const line = (await need()).lines.find(({ name }) => name === 'Striped wool, dusk')!;
-      const order = () => buying.postOrder(asked({ supplier: line.supplier, lines: [{ ware: line.ware, units: line.units }] }), job.id);
-      await mood('slow');
-      await mood('dearer');
-      const refused = await get<PurchaseRecord>(201, order);
-      expect(refused.state).toBe('refused');
-      expect(refused.order.lines[0]!.price).toBeCloseTo(46 * 1.12, 2);
-      const taken = await get<PurchaseRecord>(200, () => buying.putOrder(asked({ again: true, accept: true }), refused.id));
-      expect([taken.state, taken.order.reference]).toEqual(['ordered', 'S-0001']);
-      expect(cloth().price).toBeCloseTo(51.52, 2);
-      await mood('slow');
-      await mood('dearer');
-      // It is on its way: nothing of it is short any more.
-      const after = (await need()).lines.find(({ ware }) => ware === line.ware)!;
-      expect([after.coming, after.short]).toEqual([line.units, 0]);
-      await mood('down');
-      const wadding = (await need()).lines.find(({ supplier }) => supplier !== line.supplier)!;
-      const unheard = await get<PurchaseRecord>(201, () =>
-        buying.postOrder(asked({ supplier: wadding.supplier, lines: [{ ware: wadding.ware, units: wadding.units }] }), job.id),
+  it('orders while the supplier is slow, then dearer, then down; nothing is ordered twice; what came is in the store once', async () => {
+    const line = (await need()).lines.find(({ name }) => name === 'Striped wool, dusk')!;
+    const order = () => buying.postOrder(asked({ supplier: line.supplier, lines: [{ ware: line.ware, units: line.units }] }), job.id);
+    await mood('slow');
+    await mood('dearer');
+    const refused = await get<PurchaseRecord>(201, order);
+    expect(refused.state).toBe('refused');
+    expect(refused.order.lines[0]!.price).toBeCloseTo(46 * 1.12, 2);
+    const taken = await get<PurchaseRecord>(200, () => buying.putOrder(asked({ again: true, accept: true }), refused.id));
+    expect([taken.state, taken.order.reference]).toEqual(['ordered', 'S-0001']);
+    expect(cloth().price).toBeCloseTo(51.52, 2);
+    await mood('slow');
+    await mood('dearer');
+    // It is on its way: nothing of it is short any more.
+    const after = (await need()).lines.find(({ ware }) => ware === line.ware)!;
+    expect([after.coming, after.short]).toEqual([line.units, 0]);
+    await mood('down');
+    const wadding = (await need()).lines.find(({ supplier }) => supplier !== line.supplier)!;
+    const unheard = await get<PurchaseRecord>(201, () =>
+      buying.postOrder(asked({ supplier: wadding.supplier, lines: [{ ware: wadding.ware, units: wadding.units }] }), job.id),
+    );
+    expect(unheard.state).toBe('sending');
+    await mood('down');
+    // The server may have stopped meanwhile: the order is written down, and asked for again it is the same one.
+    closeDatabase();
+    for (const again of [1, 2]) {
+      const sent = await get<PurchaseRecord | { message: string }>(again === 1 ? 200 : 409, () =>
+        buying.putOrder(asked({ again: true }), unheard.id),
       );
-      expect(unheard.state).toBe('sending');
-      await mood('down');
-      // The server may have stopped meanwhile: the order is written down, and asked for again it is the same one.
-      closeDatabase();
-      for (const again of [1, 2]) {
-        const sent = await get<PurchaseRecord | { message: string }>(again === 1 ? 200 : 409, () =>
-          buying.putOrder(asked({ again: true }), unheard.id),
-        );
-        if (again === 1) expect(sent).toMatchObject({ state: 'ordered', order: { reference: 'S-0002' } });
-      }
-      const short = await get<PurchaseRecord>(200, () => buying.putOrder(asked({ came: [0.3] }), taken.id));
-      expect(short.state).toBe('ordered');
-      const rest = await get<PurchaseRecord>(200, () => buying.putOrder(asked({ came: [line.units - 0.3] }), taken.id));
-      expect(rest.state).toBe('arrived');
-      await get(409, () => buying.putOrder(asked({ came: [1] }), taken.id));
-      const full = listStock(database()).filter(({ ware, form }) => ware === line.ware && form === 'full');
-      expect(full.map(({ count }) => count)).toEqual([line.units]);
-      // What came need not be bought again.
-      expect((await need()).lines.find(({ ware }) => ware === line.ware)).toBeUndefined();
-    },
-  );
+      if (again === 1) expect(sent).toMatchObject({ state: 'ordered', order: { reference: 'S-0002' } });
+    }
+    const short = await get<PurchaseRecord>(200, () => buying.putOrder(asked({ came: [0.3] }), taken.id));
+    expect(short.state).toBe('ordered');
+    const rest = await get<PurchaseRecord>(200, () => buying.putOrder(asked({ came: [line.units - 0.3] }), taken.id));
+    expect(rest.state).toBe('arrived');
+    await get(409, () => buying.putOrder(asked({ came: [1] }), taken.id));
+    const full = listStock(database()).filter(({ ware, form }) => ware === line.ware && form === 'full');
+    expect(full.map(({ count }) => count)).toEqual([line.units]);
+    // What came need not be bought again.
+    expect((await need()).lines.find(({ ware }) => ware === line.ware)).toBeUndefined();
+  });
 
   it('is cut: what it took leaves the store, what is left of it stays, and nothing is taken twice', async () => {
     const { lays } = await read();
@@ -368,7 +364,7 @@ describe('a job', () => {
 /** What of a thing must be bought, in metres to the tenth. */
 const metres = (mm: number): number => Math.ceil(mm / 100 - 1e-9) / 10;
 
-weekly(1)('one length of cloth everywhere: the cut sheet’s until another lay is chosen, then that lay’s', async () => {
+it('one length of cloth everywhere: the cut sheet’s until another lay is chosen, then that lay’s', async () => {
   const ware = listWares(database()).find(
     ({ kind, sold, width, cloth }) => kind === 'cloth' && sold === 'metre' && width === 1400 && cloth,
   )!;
