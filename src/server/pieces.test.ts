@@ -135,7 +135,12 @@ describe('bench, log and house', () => {
     expect((await answer(() => routes.putHouse(request({ key: 'return', value: -4 })))).status).toBe(422);
     expect((await answer(() => routes.putHouse(request({ key: 'hats', value: 4 })))).status).toBe(422);
     expect((await answer(() => routes.putSettings(request({ unit: 'cubit' })))).status).toBe(400);
-    expect(await json(await answer(() => routes.putSettings(request({ theme: 'evening' }))))).toEqual({ unit: 'mm', theme: 'evening' });
+    expect(await json(await answer(() => routes.putSettings(request({ theme: 'evening' }))))).toEqual({
+      unit: 'mm',
+      theme: 'evening',
+      currency: '',
+    });
+    expect(await json(await answer(() => routes.putSettings(request({ currency: 'GBP' }))))).toMatchObject({ currency: 'GBP' });
   });
 
   it('gives patterns and the cut list in the formats there are and no other', async () => {
