@@ -364,10 +364,14 @@ weekly(2)(
     db.close();
     await page.reload();
     const coming = page.locator(`[data-order="${id}"]`);
+    // Opened anew it plans by itself, with the delivery.
+    await expect(page.getByRole('button', { name: 'Plan again' })).toBeVisible({ timeout: 90_000 });
+    await expect(page.locator('[data-changed]')).toHaveCount(0, { timeout: 90_000 });
     await coming.getByLabel('The mill comes on').fill(day(21));
     await expect(coming.getByRole('button', { name: /as the supplier says/ })).toBeVisible();
     await expect(page.locator('[data-changed]')).toContainText('a delivery');
     await page.getByRole('button', { name: 'Plan again' }).click();
+    await expect(page.locator('[data-changed]')).toHaveCount(0, { timeout: 90_000 });
     await expect(page.locator(`[data-end="${stools.id}"]`)).toContainText('later than before', { timeout: 90_000 });
     const late = (await ask<Diary>('/api/diary')).kept!.schedule.done.filter((candidate) => candidate.id.startsWith(stools.id));
     for (const item of late.filter((one) => one.id.endsWith('/cloth'))) expect(item.spans[0]![0]).toBeGreaterThanOrEqual(21 * 1440 + 720);
