@@ -79,7 +79,7 @@ weekly(0)(
     await expect(locator.locator('path')).toHaveAttribute('d', holdId!);
     await panel.getByRole('button', { name: 'Save this lay' }).click();
     await expect(panel.locator('[data-kept]')).toHaveCount(1);
-    await expect(panel.getByText('cut by this one')).toBeVisible();
+    await expect(panel.getByText('in use')).toBeVisible();
 
     // A saving is taken on the piece itself; the lay that was kept knows that it is of yesterday.
     const { pieces: all } = (await (await fetch(`${BASE}/api/pieces`)).json()) as { pieces: { id: string; piece: { name: string } }[] };
@@ -97,8 +97,8 @@ weekly(0)(
     await expect(panel.getByRole('button', { name: 'Look for a better one' })).toBeVisible({ timeout: 30_000 });
     await panel.getByRole('button', { name: 'Save this lay' }).click();
     await expect(panel.locator('[data-kept]')).toHaveCount(2);
-    await panel.getByRole('button', { name: 'Cut by this one' }).click();
-    await expect(panel.getByText('cut by this one')).toBeVisible();
+    await panel.getByRole('button', { name: 'Use this lay' }).click();
+    await expect(panel.getByText('in use')).toBeVisible();
 
     // What is missing is ordered while the supplier is slow, and then dearer.
     await mood('slow');
@@ -123,13 +123,13 @@ weekly(0)(
     await serve();
     await page.goto(`${BASE}/job/${job}?tab=buy`);
     await expect(ordered).toContainText('S-0001', { timeout: 60_000 });
-    await ordered.getByRole('button', { name: /It came/ }).click();
+    await ordered.getByRole('button', { name: 'Book it in' }).click();
     await expect(page.locator('[data-order="arrived"]')).toBeVisible({ timeout: 30_000 });
     await expect(row).toHaveCount(0);
 
     // It is cut: the part roll is gone, what is left of it is in the store.
     await page.getByRole('button', { name: 'Cut', exact: true }).click();
-    await panel.getByRole('button', { name: 'It is cut' }).click({ timeout: 60_000 });
+    await panel.getByRole('button', { name: 'Mark as cut' }).click({ timeout: 60_000 });
     await expect(panel.locator('[data-kept]').getByText('cut', { exact: true })).toBeVisible();
     const { stock, moves } = (await (await fetch(`${BASE}/api/store`)).json()) as {
       stock: { place: string; form: string }[];
@@ -160,27 +160,27 @@ deep(
     await page.getByRole('button', { name: 'New glue' }).click();
     const fresh = page.getByRole('region', { name: 'New item' });
     await fresh.getByLabel('Name').fill('Attic glue');
-    await fresh.getByRole('button', { name: 'Put it into the store' }).click();
-    await expect(fresh.getByRole('alert')).toContainText('How much is one?');
+    await fresh.getByRole('button', { name: 'Add to the store' }).click();
+    await expect(fresh.getByRole('alert')).toContainText('Enter the size of one unit');
     await fresh.getByLabel('Covers, m²').fill('5');
     await fresh.getByLabel('Price of one').fill('11,5');
-    await fresh.getByRole('button', { name: 'Put it into the store' }).click();
+    await fresh.getByRole('button', { name: 'Add to the store' }).click();
     await expect(page.getByRole('button', { name: 'Attic glue' })).toBeVisible();
     await page.getByRole('button', { name: /^Cloth / }).click();
     await page.getByRole('button', { name: 'Plain wool', exact: true }).click();
     const detail = page.getByRole('region', { name: 'Plain wool', exact: true });
     await detail.getByRole('button', { name: 'Put in' }).click();
     await detail.getByRole('button', { name: 'Mark a flaw' }).click();
-    await detail.getByRole('button', { name: 'Put it in' }).click();
+    await detail.getByRole('button', { name: 'Add', exact: true }).click();
     await expect(detail.getByRole('alert').first()).toContainText('How long is it?');
     await detail.getByLabel('Length', { exact: true }).first().fill('3.2 m');
-    await detail.getByRole('button', { name: 'Put it in' }).click();
+    await detail.getByRole('button', { name: 'Add', exact: true }).click();
     await expect(detail.locator('[data-stock]')).toContainText('1 flaw');
     const [download] = await Promise.all([
       page.waitForEvent('download'),
       (async () => {
         await page.getByText('As tables (CSV)').click();
-        await page.getByRole('link', { name: /what is there/ }).click();
+        await page.getByRole('link', { name: /stock/ }).click();
       })(),
     ]);
     expect(download.suggestedFilename()).toBe('store-stock.csv');

@@ -145,7 +145,7 @@ weekly(0)('the workshop is backed up with one press, and the backup is whole', a
   const text = fovea('check', file);
   expect(JSON.parse(text)).toMatchObject({ ok: true });
   // Who may come in over the network is told a passcode once.
-  await page.getByLabel('Name').fill('Apprentice of the dome');
+  await page.getByRole('region', { name: 'On the network' }).getByLabel('Name').fill('Apprentice of the dome');
   await page.getByLabel('Role').selectOption('apprentice');
   await page.getByRole('button', { name: 'Let in', exact: true }).click();
   await expect(page.getByText(/Passcode for Apprentice of the dome/)).toBeVisible();
