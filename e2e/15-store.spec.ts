@@ -208,7 +208,7 @@ weekly(1)('a job: made of pieces of the floor, changed, cut together with anothe
   await page.getByRole('button', { name: 'New job' }).click();
   const dialog = page.getByRole('dialog');
   await dialog.getByRole('button', { name: 'Make the job' }).click();
-  await expect(dialog.getByRole('alert')).toContainText('needs a name');
+  await expect(dialog.getByRole('alert')).toContainText('Enter a name');
   await dialog.getByLabel('Job', { exact: true }).fill('Ticket hall');
   await dialog.getByLabel(/Ticket-hall stools/).check();
   await dialog.getByRole('button', { name: 'Make the job' }).click();

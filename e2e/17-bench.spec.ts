@@ -142,7 +142,7 @@ deep(
     await page.getByText('Note something here').click();
     await page.getByLabel('Words').fill('sheet had a soft corner');
     await page.getByLabel('It took, minutes for one').fill('soon');
-    await expect(page.getByRole('alert').filter({ hasText: 'no number of minutes' })).toBeVisible();
+    await expect(page.getByRole('alert').filter({ hasText: 'not a number of minutes' })).toBeVisible();
     await expect(page.getByRole('button', { name: 'Keep it' })).toBeDisabled();
     await page.getByLabel('It took, minutes for one').fill('9');
     await to('Next', 'spray-crown');
