@@ -260,7 +260,7 @@ type Diary = {
     shop: { people: unknown[] };
     pins: { task: string; day: string; minute: number; who: string | null }[];
   };
-  kept: { schedule: { done: { id: string; who: string; spans: [number, number][] }[]; left: string[] } } | null;
+  saved: { schedule: { done: { id: string; who: string; spans: [number, number][] }[]; left: string[] } } | null;
   changed: string[];
 };
 
@@ -277,10 +277,10 @@ weekly(2)(
     await expect(rows).toHaveCount(8);
     for (const row of await rows.all()) await expect(row).not.toContainText('not planned yet');
     const first = await ask<Diary>('/api/diary');
-    expect(first.kept!.schedule.left).toEqual([]);
+    expect(first.saved!.schedule.left).toEqual([]);
     expect(first.changed).toEqual([]);
     // Both of the lodge's people have something in hand.
-    expect(new Set(first.kept!.schedule.done.map(({ who }) => who)).size).toBe(2);
+    expect(new Set(first.saved!.schedule.done.map(({ who }) => who)).size).toBe(2);
 
     // Before anybody says yes: as many chairs again by tomorrow is no, and the honest day is told; nothing of it is kept.
     await page.getByLabel('Similar to').selectOption({ label: 'Dome-room chairs' });
@@ -322,7 +322,7 @@ weekly(2)(
     await page.mouse.up();
     await expect(page.locator('[data-changed]')).toContainText('work moved by hand');
     const pinned = (await ask<Diary>('/api/diary')).input.pins;
-    const was = first.kept!.schedule.done.find(({ id }) => id === holdId)!;
+    const was = first.saved!.schedule.done.find(({ id }) => id === holdId)!;
     expect(pinned.map(({ task }) => task)).toEqual([holdId]);
     expect(pinned[0]!.day).toBe(on);
     expect(was.spans.map(([at]) => at)).toContain(taken);
@@ -334,7 +334,7 @@ weekly(2)(
 
     // One task is laid far ahead: the piece that it is of ends later, and the table says by how much.
     const saddle = first.input.pieces.find(({ name }) => name.startsWith('Saddle'))!;
-    const task = first.kept!.schedule.done.find(({ id }) => id.startsWith(saddle.id))!;
+    const task = first.saved!.schedule.done.find(({ id }) => id.startsWith(saddle.id))!;
     const listed = page.locator(`[data-listed="${task.id}"]`).first();
     for (let k = 0; k < 10 && !(await listed.isVisible()); k++) await page.getByRole('button', { name: 'Later' }).click();
     await listed.click();
@@ -373,7 +373,7 @@ weekly(2)(
     await page.getByRole('button', { name: 'Plan again' }).click();
     await expect(page.locator('[data-changed]')).toHaveCount(0, { timeout: 90_000 });
     await expect(page.locator(`[data-end="${stools.id}"]`)).toContainText('later than before', { timeout: 90_000 });
-    const late = (await ask<Diary>('/api/diary')).kept!.schedule.done.filter((candidate) => candidate.id.startsWith(stools.id));
+    const late = (await ask<Diary>('/api/diary')).saved!.schedule.done.filter((candidate) => candidate.id.startsWith(stools.id));
     for (const item of late.filter((one) => one.id.endsWith('/cloth'))) expect(item.spans[0]![0]).toBeGreaterThanOrEqual(21 * 1440 + 720);
     // Boards and foam do not wait for cloth.
     expect(late.find((candidate) => candidate.id.endsWith('/foam'))!.spans[0]![0]).toBeLessThan(14 * 1440);
@@ -382,7 +382,7 @@ weekly(2)(
     const events = new ICAL.Component(ICAL.parse(calendar) as unknown[])
       .getAllSubcomponents('vevent')
       .map((component) => new ICAL.Event(component));
-    const planned = (await ask<Diary>('/api/diary')).kept!.schedule.done;
+    const planned = (await ask<Diary>('/api/diary')).saved!.schedule.done;
     expect(events).toHaveLength(planned.reduce((sum, { spans }) => sum + spans.length, 0));
     const minutes = events.reduce(
       (sum, { startDate, endDate }) => sum + (endDate.toJSDate().getTime() - startDate.toJSDate().getTime()) / 60_000,

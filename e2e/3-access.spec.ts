@@ -229,7 +229,7 @@ deep('on a tablet, upright or lying, nothing is cut off, nothing scrolls sideway
   }
 });
 
-test('on a phone the floor, the run sheet, the bench and the sizes work, and drawing says that it wants a larger screen', async ({
+test('on a phone the floor, the run sheet, the bench and the sizes work, and drawing says that it needs a larger screen', async ({
   page,
 }) => {
   await page.setViewportSize({ width: 390, height: 844 });
@@ -252,8 +252,8 @@ test('on a phone the floor, the run sheet, the bench and the sizes work, and dra
   await expect(page.getByRole('button', { name: /^Done/ })).toBeVisible({ timeout: 60_000 });
   await fits('bench');
   await page.goto(`/piece/${id}?stage=board`);
-  await expect(page.getByText('Drawing and shaping want a larger screen.')).toBeVisible();
+  await expect(page.getByText('Drawing needs a larger screen.')).toBeVisible();
   await fits('board');
   await page.setViewportSize({ width: 1280, height: 800 });
-  await expect(page.getByText('Drawing and shaping want a larger screen.')).toBeHidden();
+  await expect(page.getByText('Drawing needs a larger screen.')).toBeHidden();
 });

@@ -138,14 +138,14 @@ weekly(0)('the workshop is backed up with one press, and the backup is whole', a
   await page.getByRole('button', { name: 'Back up now' }).click();
   await expect(page.getByText('Backed up')).toBeVisible();
   const waiting = page.waitForEvent('download');
-  await page.getByRole('link', { name: 'Keep elsewhere' }).first().click();
+  await page.getByRole('link', { name: 'Download' }).first().click();
   const download = await waiting;
   const file = info.outputPath(download.suggestedFilename());
   await download.saveAs(file);
   const text = fovea('check', file);
   expect(JSON.parse(text)).toMatchObject({ ok: true });
   // Who may come in over the network is told a passcode once.
-  await page.getByRole('region', { name: 'On the network' }).getByLabel('Name').fill('Apprentice of the dome');
+  await page.getByRole('region', { name: 'Network access' }).getByLabel('Name').fill('Apprentice of the dome');
   await page.getByLabel('Role').selectOption('apprentice');
   await page.getByRole('button', { name: 'Let in', exact: true }).click();
   await expect(page.getByText(/Passcode for Apprentice of the dome/)).toBeVisible();
@@ -169,13 +169,13 @@ test('a backup is put back and the network opened on the page Workshop', async (
   await expect(page.getByText(/Put back: \d+ pieces?, /)).toBeVisible();
   expect((await page.request.get(`/api/pieces/${id}`)).status()).toBe(200);
 
-  await page.getByRole('button', { name: 'Open to the network' }).click();
+  await page.getByRole('button', { name: 'Turn on network access' }).click();
   const address = await page.getByText(/^http:\/\/[\d.:]+$/).textContent();
   const tablet = await browser.newPage({ baseURL: address! });
   await tablet.goto('/');
   await expect(tablet.getByLabel('Passcode')).toBeVisible();
-  await page.getByRole('button', { name: 'Shut to the network' }).click();
-  await expect(page.getByRole('button', { name: 'Open to the network' })).toBeVisible();
+  await page.getByRole('button', { name: 'Turn off network access' }).click();
+  await expect(page.getByRole('button', { name: 'Turn on network access' })).toBeVisible();
   await expect(tablet.goto('/')).rejects.toThrow(/ERR_CONNECTION_REFUSED/);
   await tablet.close();
   // The first Tab of any page reaches the way past the header.

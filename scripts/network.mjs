@@ -39,7 +39,7 @@ export function createNetwork({ limits, answer, port, names = [], addresses = ma
     server.close();
     server.closeAllConnections();
   };
-  const follow = async () => {
+  const step = async () => {
     const wanted = open ? addresses() : [];
     for (const address of [...listeners.keys()]) if (!wanted.includes(address)) close(address);
     try {
@@ -48,6 +48,9 @@ export function createNetwork({ limits, answer, port, names = [], addresses = ma
       tell();
     }
   };
+  // One after the other: two at once would both listen on one address.
+  let last = Promise.resolve();
+  const follow = () => (last = last.catch(() => undefined).then(step));
   tell();
   // What cannot be listened to now is tried again.
   setInterval(() => void follow().catch(() => undefined), FOLLOWED).unref();

@@ -36,6 +36,8 @@ function wrongWith({ method, url }) {
 const LIMITS = { requestTimeout: 120_000, headersTimeout: 20_000, maxHeaderSize: 32_768 };
 
 const app = next({ dev: false, hostname: '127.0.0.1', port });
+// The network may be open before the application is ready: until then it is answered that it is not.
+let handle = null;
 const answer = (request, response) => {
   // Whoever asks may not say where from.
   delete request.headers[FROM];
@@ -44,7 +46,7 @@ const answer = (request, response) => {
   if (!/^(127\.|::1$|::ffff:127\.)/.test(remoteAddress)) request.headers[FROM] = remoteAddress;
   // What another server on this machine passes on comes from elsewhere too: nobody is the owner by standing behind it.
   else if (forwarded) request.headers[FROM] = String(forwarded).slice(0, 80);
-  const wrong = wrongWith(request);
+  const wrong = handle ? wrongWith(request) : [503, 'The workshop is starting. Try again in a moment.'];
   if (!wrong) return void handle(request, response);
   const body = JSON.stringify({ message: wrong[1] });
   response.writeHead(wrong[0], { 'content-type': 'application/json', 'x-content-type-options': 'nosniff', connection: 'close' });
@@ -54,7 +56,7 @@ const answer = (request, response) => {
 const network = createNetwork({ limits: LIMITS, answer, port, names: (process.env.FOVEA_HOSTS ?? '').split(',').filter(Boolean) });
 globalThis.foveaNetwork = network;
 await app.prepare();
-const handle = app.getRequestHandler();
+handle = app.getRequestHandler();
 const server = createServer(LIMITS, answer);
 server.on('error', (error) => {
   console.error(
@@ -66,7 +68,7 @@ server.on('error', (error) => {
 });
 server.listen(port, '127.0.0.1', async () => {
   console.log(`Fovea is on http://127.0.0.1:${port}`);
-  if (values.lan) await network.set(true);
+  if (values.lan) await network.set(true).catch((error) => console.error(`The network could not be opened: ${error.message}`));
   if (!network.isOpen()) return;
   const [address] = network.addresses();
   if (!address) return console.log('This machine is on no network.');

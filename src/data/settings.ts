@@ -62,13 +62,3 @@ export function wasSeeded(db: Db): boolean {
 export function markSeeded(db: Db): void {
   write(db, 'seeded', true);
 }
-
-/** Whether the owner has opened the workshop to the network. */
-export function isOnNetwork(db: Db): boolean {
-  return read(db, 'network', false);
-}
-
-/** Remembers whether it is open to the network. */
-export function setOnNetwork(db: Db, on: boolean): void {
-  write(db, 'network', on);
-}

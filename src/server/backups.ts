@@ -1,4 +1,4 @@
-import { createReadStream, mkdtempSync, rmSync, statSync } from 'node:fs';
+import { createReadStream, mkdtempSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { basename, join } from 'node:path';
 import { Readable } from 'node:stream';
@@ -8,7 +8,7 @@ import { closeDatabase, damageOf, database, dataFolder } from '../data/database'
 import { eventLog } from './event-log';
 import { isEmpty } from './demo';
 import { openAtStart } from './entrance/network';
-import { Refusal, writeBody } from './http';
+import { readBytes, Refusal } from './http';
 
 /** So many backups are kept unless FOVEA_BACKUPS says otherwise; 0 makes none by itself. */
 const KEPT = 14;
@@ -103,7 +103,7 @@ export async function postRestore(request: Request): Promise<Response> {
   const aside = mkdtempSync(join(tmpdir(), 'fovea-brought-'));
   try {
     const file = join(aside, 'brought.tar.gz');
-    await writeBody(request, file, LARGEST, tooLarge());
+    writeFileSync(file, await readBytes(request, LARGEST, tooLarge()));
     return await putBack(file);
   } finally {
     rmSync(aside, { recursive: true, force: true });

@@ -1,7 +1,3 @@
-import { createWriteStream } from 'node:fs';
-import { Readable } from 'node:stream';
-import { pipeline } from 'node:stream/promises';
-import type { ReadableStream } from 'node:stream/web';
 import { PieceProblems } from '../core/piece';
 import { UnsoundPlan } from '../core/inspection';
 import { PlansDisagree } from '../core/plan';
@@ -50,31 +46,6 @@ export async function readBytes(request: Request, most: number, tooLarge: string
     chunks.push(value);
   }
   return Buffer.concat(chunks);
-}
-
-/**
- * Writes a request's body to a file, without holding all of it.
- *
- * @param request the request
- * @param file where to
- * @param most bytes
- * @param tooLarge what is answered to more
- * @throws Refusal 413 when it is larger
- */
-export async function writeBody(request: Request, file: string, most: number, tooLarge: string): Promise<void> {
-  if (Number(request.headers.get('content-length') ?? 0) > most) throw new Refusal(413, tooLarge);
-  let size = 0;
-  await pipeline(
-    request.body ? Readable.fromWeb(request.body as ReadableStream<Uint8Array>) : Readable.from([]),
-    async function* (chunks: AsyncIterable<Uint8Array>) {
-      for await (const chunk of chunks) {
-        size += chunk.byteLength;
-        if (size > most) throw new Refusal(413, tooLarge);
-        yield chunk;
-      }
-    },
-    createWriteStream(file),
-  );
 }
 
 /**

@@ -13,6 +13,8 @@ const thisYear = Date.UTC(new Date().getUTCFullYear(), 0, 1);
 
 /** The week of the year: in `npm test` each week tries other cases. `FOVEA_WEEK` tries those of another. */
 export const WEEK = Number(process.env.FOVEA_WEEK ?? Math.floor((Date.now() - thisYear) / (7 * 86_400_000)));
+// Of no week nothing would be tried, and all of it would pass.
+if (!Number.isInteger(WEEK)) throw new Error(`FOVEA_WEEK is not a week: ${process.env.FOVEA_WEEK}`);
 
 /**
  * What of a list is tried in `npm test` this week; `npm run thorough` tries all of it.

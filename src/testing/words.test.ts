@@ -21,7 +21,7 @@ const RIDDLES: [RegExp, string][] = [
   [/\bas it is said\b|\bworth a word\b|\bis of yesterday\b|\bnothing is none\b/i, 'say it plainly'],
   [/\basked for\b.*\blike\b/i, 'similar to'],
   [/\bstumbled\b/i, 'failed'],
-  [/\bdid not come to rest\b/i, 'could not be settled'],
+  [/\bdid not come to rest\b/i, 'could not be worked out'],
   [/\bsigns\b/i, 'characters'],
   [/\bon Build\b|\bin Build\b|\bon Base\b/, 'Padding, Board'],
   [/\bwho sits\b|\bwhoever\b/i, 'the sitter'],

@@ -7,7 +7,7 @@ export type DiaryAsked = {
   tries: number;
   by: Record<string, string>;
   /** a schedule that is there already: only how sure it is is asked */
-  kept: Schedule | null;
+  saved: Schedule | null;
 };
 /** How far it is: the best so far, and at the end how sure it is. */
 export type DiaryTold = { tried: number; of: number; schedule: Schedule; ends: PieceEnd[]; ranges: Range[] | null; wrong: string[] };
@@ -23,7 +23,7 @@ function seededRandom(seed: number): () => number {
   };
 }
 
-self.onmessage = ({ data: { input, tries, by, kept } }: MessageEvent<DiaryAsked>) => {
+self.onmessage = ({ data: { input, tries, by, saved } }: MessageEvent<DiaryAsked>) => {
   const tell = (diary: Omit<DiaryTold, 'of' | 'ends' | 'wrong'>): void =>
     self.postMessage({
       ...diary,
@@ -32,7 +32,7 @@ self.onmessage = ({ data: { input, tries, by, kept } }: MessageEvent<DiaryAsked>
       wrong: diary.ranges ? checkSchedule(problemOf(input), diary.schedule) : [],
     } satisfies DiaryTold);
   const roll = seededRandom(SEED);
-  if (kept) return tell({ tried: 0, schedule: kept, ranges: rangesOf(input, kept, roll, by) });
+  if (saved) return tell({ tried: 0, schedule: saved, ranges: rangesOf(input, saved, roll, by) });
   const found = schedule(problemOf(input), {
     tries,
     roll,

@@ -122,7 +122,7 @@ export function buildWarnings(model: Model, fineness: Fineness = 'full'): Warnin
       warn(
         'not-at-rest',
         'surface',
-        'The cover could not be settled over this stack. Do not cut from these figures. Pull less, or take a firmer foam.',
+        'The cover could not be worked out over this stack. Do not cut from these figures. Pull less, or take a firmer foam.',
       );
     if (surface.showThrough.reads)
       warn(

@@ -138,7 +138,7 @@ export function sitPlan(model: SitModel, covered: CoveredSurface, sitting: Sitti
       ? `Bottoms out: the foam is squashed to ${Math.round(100 * (1 - carried))} % of its thickness, over the ${Math.round(most * 100)} % limit.`
       : null;
   const edged = edgeFelt ? `The ${sprung ? 'rail' : 'board’s edge'} is felt: ${kPa(edgePressure)} over it, ${kPa(felt)} maximum.` : null;
-  const restless = result.converged ? null : 'The sit check could not be settled: do not build to these figures.';
+  const restless = result.converged ? null : 'The sit check could not be worked out: do not build to these figures.';
   const words = [thin, flat, edged, restless].filter((text) => text !== null);
   if (sprung) words.push(deckWords(deckOf(sprung.kind).name, deck!, result.sink));
   else if (words.length === 0) words.push('No fault: it does not bottom out and the board’s edge is not felt.');

@@ -10,7 +10,7 @@ import type { SitPlan } from './sit-plan';
 export function verdictOf(plan: Pick<SitPlan, 'loader' | 'mass' | 'sink' | 'leastLeft' | 'bottoms' | 'edgeFelt' | 'converged'>): string {
   const { loader, mass, sink, leastLeft } = plan;
   const who = loader === 'seated' ? `${mass} kg` : `${mass} kg, ${loaderOf(loader).name.toLowerCase()}`;
-  if (!plan.converged) return `${who}: no verdict, the sit check could not be settled`;
+  if (!plan.converged) return `${who}: no verdict, the sit check could not be worked out`;
   const left = plan.bottoms ? `bottoms out with ${Math.round(leastLeft)} mm left` : `${Math.round(leastLeft)} mm left`;
   return `${who}: sinks ${Math.round(sink)} mm, ${left}, edge ${plan.edgeFelt ? 'felt' : 'not felt'}`;
 }

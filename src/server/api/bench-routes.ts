@@ -87,7 +87,7 @@ export const BENCH_ROUTES: Routes = {
         input: object,
         deliveries: list(object),
         without: list(text('A piece whose rules no longer suit it')),
-        kept: { type: ['object', 'null'] },
+        saved: { type: ['object', 'null'] },
         changed: list(text('What changed')),
         finished: list(record({ id: whole('Of the log'), name: text('What it is called') })),
       }),

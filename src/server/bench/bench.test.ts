@@ -126,7 +126,7 @@ describe('at the bench', () => {
 type View = {
   input: DiaryInput;
   deliveries: { order: string; day: string }[];
-  kept: { schedule: Schedule } | null;
+  saved: { schedule: Schedule } | null;
   changed: string[];
   without: string[];
 };
@@ -157,15 +157,15 @@ describe('the diary', () => {
     // The boards are done: they are not planned again.
     expect(item.schedule.done.some(({ id }) => readTaskId(id).step === 'board')).toBe(false);
     await get(200, () => diary.putDiary(asked(item)));
-    const { kept, changed } = await view();
-    expect(kept!.schedule).toEqual(item.schedule);
+    const { saved, changed } = await view();
+    expect(saved!.schedule).toEqual(item.schedule);
     expect(changed).toEqual([]);
     const doubled = { ...item.schedule, done: item.schedule.done.map((task) => ({ ...task, spans: [[480, 490]] })) };
     const { message } = await get<{ message: string }>(422, () => diary.putDiary(asked({ ...item, schedule: doubled })));
     expect(message).toContain('does not hold');
     await get(400, () => diary.putDiary(asked({ input: {}, schedule: { done: [], left: [] } })));
     await get(400, () => diary.putDiary(asked({})));
-    expect((await view()).kept!.schedule).toEqual(item.schedule);
+    expect((await view()).saved!.schedule).toEqual(item.schedule);
   });
 
   it('what is laid by hand holds the next schedule; a day that is none, and nobody, are refused', async () => {

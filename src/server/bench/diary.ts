@@ -123,7 +123,7 @@ export async function readDiary(): Promise<Response> {
     input,
     deliveries,
     without,
-    kept: saved && before ? { ...saved, input: before } : null,
+    saved: saved && before ? { ...saved, input: before } : null,
     changed: before ? changedSince(before, input) : [],
     finished: listLog(db, { most: LATEST }).entries.map(({ id, serial, piece }) => ({ id, name: `${piece.name}, ${serial}` })),
   });

@@ -1,10 +1,14 @@
+import { existsSync, rmSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
 import QRCode from 'qrcode';
-import { database } from '../../data/database';
+import { database, dataFolder } from '../../data/database';
 import { listMembers, type Member } from '../../data/members';
-import { isOnNetwork, setOnNetwork } from '../../data/settings';
 import { eventLog } from '../event-log';
 import { readObject, Refusal } from '../http';
 import { lanAddresses } from './entrance';
+
+/** Stands in the workshop's folder while it is open to the network; no backup has it, so that none opens another machine. */
+const flag = (): string => join(dataFolder(), 'on-network');
 
 /** The server's door to the network (scripts/network.mjs). */
 type Network = { set: (on: boolean) => Promise<void>; isOpen: () => boolean };
@@ -27,7 +31,7 @@ export async function readMembers(): Promise<Response> {
 export async function putNetwork(request: Request): Promise<Response> {
   const { on } = await readObject(request);
   const door = network();
-  if (!door) throw new Refusal(409, 'Another server carries this application: open it to the network there.');
+  if (!door) throw new Refusal(409, 'Another server carries this application: turn network access on there.');
   try {
     await door.set(on === true);
   } catch (error) {
@@ -35,12 +39,13 @@ export async function putNetwork(request: Request): Promise<Response> {
     if ((error as NodeJS.ErrnoException).code !== 'EADDRINUSE') throw error;
     throw new Refusal(409, 'Another program uses this port on the network. Stop it, or start Fovea on another port.');
   }
-  setOnNetwork(database(), on === true);
-  eventLog().info(on === true ? 'The workshop was opened to the network' : 'The workshop was shut to the network');
+  if (on === true) writeFileSync(flag(), '');
+  else rmSync(flag(), { force: true });
+  eventLog().info(on === true ? 'Network access was turned on' : 'Network access was turned off');
   return readMembers();
 }
 
 /** Opens the workshop to the network where it was open before the last stop. */
 export async function openAtStart(): Promise<void> {
-  if (isOnNetwork(database())) await network()?.set(true);
+  if (existsSync(flag())) await network()?.set(true);
 }

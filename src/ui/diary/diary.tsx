@@ -72,7 +72,7 @@ function Search({ diary }: { diary: DiaryState }) {
     );
   return (
     <button type="button" className="btn btn-sm btn-primary" disabled={!view || view.input.pieces.length === 0} onClick={plan}>
-      {view?.kept ? 'Plan again' : 'Plan the work'}
+      {view?.saved ? 'Plan again' : 'Plan the work'}
     </button>
   );
 }
@@ -119,12 +119,12 @@ function Turn({ shown, earlier, later, onTurn, onShown }: TurnProps) {
 
 /** What the schedule that is kept says, or what to do where there is none. */
 function Planned({ diary, view, before }: { diary: DiaryState; view: DiaryView; before: readonly PieceEnd[] }) {
-  const { kept, input } = view;
+  const { saved, input } = view;
   const [shown, setShown] = useState<1 | 5>(1);
   const [chosen, setChosen] = useState<string | null>(null);
   const { change, ranges, promises, setPromises } = diary;
-  const shownInput = kept?.input ?? input;
-  const ends = kept ? endsOf(kept.input, kept.schedule) : [];
+  const shownInput = saved?.input ?? input;
+  const ends = saved ? endsOf(saved.input, saved.schedule) : [];
   const words = (task: string) => {
     const { piece: id, step: key, part } = readTaskId(task);
     const piece = shownInput.pieces.find((pieceToDo) => pieceToDo.id === id);
@@ -137,27 +137,26 @@ function Planned({ diary, view, before }: { diary: DiaryState; view: DiaryView; 
   };
   const lay = (task: string, day: string, minute: number, who: string | null) =>
     change('PUT', '/api/diary/pins', { task, pin: { day, minute, who } });
-  const done = kept?.schedule.done.find(({ id }) => id === chosen);
+  const done = saved?.schedule.done.find(({ id }) => id === chosen);
   const turned = useTurned(shownInput, input.begins, shown);
   return (
     <>
-      {kept && (
+      {saved && (
         <section aria-label="The days">
           <Turn shown={shown} {...turned} onShown={setShown} />
           <Week
-            input={kept.input}
-            done={kept.schedule.done}
+            input={saved.input}
+            done={saved.schedule.done}
             days={turned.days}
             pinned={new Set(input.pins.map(({ task }) => task))}
             chosen={chosen}
-            words={words}
             onChoose={setChosen}
             onLay={(...where) => void lay(...where)}
           />
           {shown === 1 && (
             <DayList
-              input={kept.input}
-              done={kept.schedule.done}
+              input={saved.input}
+              done={saved.schedule.done}
               day={turned.days[0] ?? input.begins}
               chosen={chosen}
               words={words}
@@ -167,7 +166,7 @@ function Planned({ diary, view, before }: { diary: DiaryState; view: DiaryView; 
           {done && (
             <InHand
               key={`${done.id} ${done.spans[0]![0]}`}
-              input={kept.input}
+              input={saved.input}
               done={done}
               says={words(done.id)}
               pinned={input.pins.some(({ task }) => task === done.id)}
@@ -192,8 +191,8 @@ function Planned({ diary, view, before }: { diary: DiaryState; view: DiaryView; 
 }
 
 /** The diary: who does what when, whether it is in time, and what changed since it was planned. */
-export function Diary() {
-  const diary = useDiary();
+export function Diary({ mayPlan, maySetUp }: { mayPlan: boolean; maySetUp: boolean }) {
+  const diary = useDiary(mayPlan);
   const { view, message, change } = diary;
   if (!view)
     return (
@@ -202,13 +201,13 @@ export function Diary() {
         <p role="status">{message ?? 'Looking at everything on the floor…'}</p>
       </main>
     );
-  const { kept, changed, without, input } = view;
+  const { saved, changed, without, input } = view;
   return (
     <main className="w-full mx-auto px-6 py-5">
       <div className="flex flex-wrap items-center gap-4">
         <h1 className="font-display text-2xl">Diary</h1>
         <span className="ml-auto" />
-        {kept && (
+        {saved && (
           <span className="flex gap-3 text-sm">
             {input.shop.people.map(({ id, name }) => (
               <a key={id} href={`/api/diary/calendar?person=${id}`} className="underline underline-offset-2">
@@ -220,10 +219,10 @@ export function Diary() {
             </a>
           </span>
         )}
-        <Search diary={diary} />
+        {mayPlan && <Search diary={diary} />}
       </div>
       <Wrong message={message} />
-      {kept && changed.length > 0 && (
+      {saved && changed.length > 0 && (
         <p role="status" className="text-sm text-warning mt-1" data-changed>
           Changed since it was planned: {changed.join('; ')}.
         </p>
@@ -235,13 +234,15 @@ export function Diary() {
       <Planned diary={diary} view={view} before={diary.before} />
       <AskedFor view={view} />
       <Deliveries view={view} change={change} />
-      <p className="text-sm mt-4">
-        Who works when, and with how many benches:{' '}
-        <Link href="/workshop#people" className="underline underline-offset-2">
-          People and places
-        </Link>
-        .
-      </p>
+      {maySetUp && (
+        <p className="text-sm mt-4">
+          Who works when, and with how many benches:{' '}
+          <Link href="/workshop#people" className="underline underline-offset-2">
+            People and places
+          </Link>
+          .
+        </p>
+      )}
     </main>
   );
 }

@@ -56,7 +56,7 @@ export function useAskedFor(view: DiaryView) {
       }
       const { piece, steps } = found;
       const input = withAskedFor(view.input, { name: piece.name, count: piece.count, steps, due: question.due, clothOn: question.clothOn });
-      const before = view.kept ? endsOf(view.kept.input, view.kept.schedule) : [];
+      const before = view.saved ? endsOf(view.saved.input, view.saved.schedule) : [];
       const tries = usualTries(problemOf(input));
       const search = new Worker(new URL('../../workers/diary.worker.ts', import.meta.url), { type: 'module' });
       worker.current = search;
@@ -74,7 +74,7 @@ export function useAskedFor(view: DiaryView) {
         setLooking(null);
         setMessage('The search failed; nothing was changed. Try again.');
       };
-      search.postMessage({ input, tries, by: {}, kept: null } satisfies DiaryAsked);
+      search.postMessage({ input, tries, by: {}, saved: null } satisfies DiaryAsked);
     },
     [view],
   );

@@ -13,7 +13,7 @@ export type DiaryView = {
   input: DiaryInput;
   deliveries: Coming[];
   without: string[];
-  kept: (Omit<KeptDiary, 'input'> & { input: DiaryInput }) | null;
+  saved: (Omit<KeptDiary, 'input'> & { input: DiaryInput }) | null;
   changed: string[];
   /** work of the log that can be asked for again */
   finished: { id: number; name: string }[];
@@ -53,23 +53,23 @@ function useView() {
 }
 
 /** How sure the schedule is that is kept, for the days that are thought of: asked whenever either changes. */
-function useRanges(saved: DiaryView['kept']) {
+function useRanges(saved: DiaryView['saved']) {
   const [ranges, setRanges] = useState<Range[]>([]);
   const [promises, setPromises] = useState<Record<string, string>>({});
   useEffect(() => {
     if (!saved) return;
     const item = new Worker(new URL('../../workers/diary.worker.ts', import.meta.url), { type: 'module' });
     item.onmessage = ({ data }: MessageEvent<DiaryTold>) => setRanges(data.ranges ?? []);
-    item.postMessage({ input: saved.input, tries: 0, by: promises, kept: saved.schedule } satisfies DiaryAsked);
+    item.postMessage({ input: saved.input, tries: 0, by: promises, saved: saved.schedule } satisfies DiaryAsked);
     return () => item.terminate();
   }, [saved, promises]);
   return { ranges, promises, setPromises };
 }
 
 /** The diary as it stands, a search that is under way, and how sure what was found is. */
-export function useDiary() {
+export function useDiary(mayPlan: boolean) {
   const { view, message, setMessage, load, change } = useView();
-  const { ranges, promises, setPromises } = useRanges(view?.kept ?? null);
+  const { ranges, promises, setPromises } = useRanges(view?.saved ?? null);
   const [search, setSearch] = useState<DiaryTold | null>(null);
   // What the schedule said before the last search: what a change costs is told against it.
   const [before, setBefore] = useState<PieceEnd[]>([]);
@@ -92,8 +92,8 @@ export function useDiary() {
 
   const plan = useCallback(() => {
     if (!view) return;
-    const { input, kept } = view;
-    setBefore(kept ? endsOf(kept.input, kept.schedule) : []);
+    const { input, saved } = view;
+    setBefore(saved ? endsOf(saved.input, saved.schedule) : []);
     worker.current?.terminate();
     const item = new Worker(new URL('../../workers/diary.worker.ts', import.meta.url), { type: 'module' });
     worker.current = item;
@@ -112,16 +112,16 @@ export function useDiary() {
       setSearch(null);
       setMessage('The schedule could not be worked out; nothing was changed. Try again.');
     };
-    item.postMessage({ input, tries, by: promises, kept: null } satisfies DiaryAsked);
+    item.postMessage({ input, tries, by: promises, saved: null } satisfies DiaryAsked);
   }, [view, promises, keep, setMessage]);
 
   // Opened, it plans by itself what was never planned, or what has changed since: nobody wants yesterday's week.
   const opened = useRef(false);
   useEffect(() => {
-    if (!view || opened.current) return;
+    if (!view || !mayPlan || opened.current) return;
     opened.current = true;
-    if (view.input.pieces.length > 0 && (!view.kept || view.changed.length > 0)) plan();
-  }, [view, plan]);
+    if (view.input.pieces.length > 0 && (!view.saved || view.changed.length > 0)) plan();
+  }, [view, mayPlan, plan]);
 
   return { view, message, search, ranges, promises, setPromises, before, load, change, plan, stop };
 }

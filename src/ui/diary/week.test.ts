@@ -32,11 +32,13 @@ describe('what is drawn of a day', () => {
       ['p', [620, 625], 1],
     ]);
   });
-  it('and a run says what is done, on what, and how long', () => {
-    expect(saysRun('Chairs', ['Cut the foam', 'Spray glue on the main pad', 'Lay the main pad', 'Spray the crown'], 70)).toBe(
-      'Chairs: cut, spray, lay, 70 min',
-    );
-    expect(saysRun('Chairs', ['Cut it', 'Glue it', 'Lay it', 'Turn it', 'Staple it'], 125)).toBe('Chairs: cut, glue, lay, …, 2 h 05');
+  it('and a run says what is done, on what, and how long, each kind of work once', () => {
+    const cut = { place: 'table', strand: 'pads' } as const;
+    const spray = { place: 'spray', strand: 'pads' } as const;
+    const lay = { place: 'bench', strand: 'pads' } as const;
+    const staple = { strand: 'piece' } as const;
+    expect(saysRun('Chairs', [cut, spray, lay, spray, lay], 70)).toBe('Chairs: cut, glue, padding, 70 min');
+    expect(saysRun('Chairs', [{ place: 'machine', strand: 'cloth' }, staple], 125)).toBe('Chairs: sew, cover, 2 h 05');
   });
 });
 

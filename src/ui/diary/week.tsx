@@ -2,7 +2,7 @@
 
 import { DndContext, PointerSensor, useDraggable, useSensor, useSensors, type DragEndEvent } from '@dnd-kit/core';
 import { useRef } from 'react';
-import { DAY, daysBetween, momentOf, sayMinute, weekdayOf, WEEKDAYS, type DiaryInput } from '@/core/scheduling';
+import { DAY, daysBetween, momentOf, sayMinute, weekdayOf, WEEKDAYS, type DiaryInput, type StepToDo } from '@/core/scheduling';
 import { readTaskId, type Done } from '@/core/scheduling/solver';
 import { printFigure } from '@/core/sizes';
 import { sayDay } from '@/ui/kit/day';
@@ -104,20 +104,28 @@ export function runsOf(done: readonly Done[], who: string, day: number): Run[] {
   }, []);
 }
 
-/** So many kinds of work are named of a run. */
-const NAMED = 4;
+/** What is done at a place that is for one thing. */
+const AT_PLACE: Partial<Record<NonNullable<StepToDo['place']>, string>> = { table: 'cut', machine: 'sew', spray: 'glue', site: 'on site' };
+/** What is worked on at the bench. */
+const AT_BENCH: Record<StepToDo['strand'], string> = {
+  strip: 'strip',
+  base: 'board',
+  pads: 'padding',
+  cloth: 'cover',
+  loose: 'cushions',
+  piece: 'cover',
+};
 
 /**
- * A run of work in words: "Dome-room chairs: cut, spray, lay, 70 min".
+ * A run of work in words: "Dome-room chairs: cut, glue, padding, 70 min".
  *
  * @param piece its name
- * @param steps the names of its steps: each begins with what is done
+ * @param steps its steps, where and on what each is done
  * @param minutes how long it takes
  */
-export function saysRun(piece: string, steps: readonly string[], minutes: number): string {
-  const verbs = [...new Set(steps.map((name) => name.split(' ')[0]!.toLowerCase()))];
-  const named = verbs.length > NAMED ? [...verbs.slice(0, NAMED - 1), '…'] : verbs;
-  return `${piece}: ${named.join(', ')}, ${printFigure(minutes, 'minutes', 'mm')}`;
+export function saysRun(piece: string, steps: readonly Pick<StepToDo, 'place' | 'strand'>[], minutes: number): string {
+  const work = new Set(steps.map(({ place, strand }) => (place && AT_PLACE[place]) ?? AT_BENCH[strand]));
+  return `${piece}: ${[...work].join(', ')}, ${printFigure(minutes, 'minutes', 'mm')}`;
 }
 
 /**
@@ -144,13 +152,12 @@ type WeekProps = {
   days: readonly string[];
   pinned: ReadonlySet<string>;
   chosen: string | null;
-  words: (task: string) => { step: string; piece: string };
   onChoose: (task: string) => void;
   onLay: (task: string, day: string, minute: number, who: string) => void;
 };
 
 /** The schedule by day and by person. */
-export function Week({ input, done, days, pinned, chosen, words, onChoose, onLay }: WeekProps) {
+export function Week({ input, done, days, pinned, chosen, onChoose, onLay }: WeekProps) {
   const { people } = input.shop;
   const place = useRef<HTMLDivElement>(null);
   // A press chooses; only what is moved is dragged.
@@ -191,11 +198,9 @@ export function Week({ input, done, days, pinned, chosen, words, onChoose, onLay
                     {runsOf(done, id, at).map((run) => {
                       const [first] = run.tasks as [Done];
                       const [from, to] = run.span;
-                      const says = saysRun(
-                        input.pieces.find(({ id: piece }) => piece === readTaskId(first.id).piece)?.name ?? words(first.id).piece,
-                        run.tasks.map((task) => words(task.id).step),
-                        to - from,
-                      );
+                      const pieceToDo = input.pieces.find(({ id: piece }) => piece === readTaskId(first.id).piece);
+                      const steps = run.tasks.flatMap((task) => pieceToDo?.steps.find(({ key }) => key === readTaskId(task.id).step) ?? []);
+                      const says = saysRun(pieceToDo?.name ?? '', steps, to - from);
                       return (
                         <Block
                           key={`${first.id} ${from}`}
@@ -222,7 +227,10 @@ export function Week({ input, done, days, pinned, chosen, words, onChoose, onLay
   );
 }
 
-type DayListProps = Pick<WeekProps, 'input' | 'done' | 'chosen' | 'words' | 'onChoose'> & { day: string };
+type DayListProps = Pick<WeekProps, 'input' | 'done' | 'chosen' | 'onChoose'> & {
+  words: (task: string) => { step: string; piece: string };
+  day: string;
+};
 
 /** A day as it is read from a wall: each person's work, one thing under the other. */
 export function DayList({ input, done, day, chosen, words, onChoose }: DayListProps) {

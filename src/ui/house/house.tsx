@@ -17,9 +17,7 @@ function CurrencyField() {
   return (
     <div className="border-t border-base-content/20 grid grid-cols-[minmax(0,26rem)_1fr] gap-6 items-center">
       <ChoiceField label="Currency" value={currency} options={options} onChange={(code) => change({ currency: code })} />
-      <p className="text-sm text-base-content/85">
-        Prices are written in it, here, in the store, on orders and offers. Nothing is converted.
-      </p>
+      <p className="text-sm text-base-content/85">Used wherever a price is shown. Changing it converts nothing.</p>
     </div>
   );
 }

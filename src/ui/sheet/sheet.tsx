@@ -150,7 +150,7 @@ function StagePanel({ stage, view }: { stage: Stage; view: StageView }) {
       </div>
       {stage.draws && (
         <p className="hidden phone:block text-sm text-warning mb-1">
-          Drawing and shaping want a larger screen. Figures can be typed here; sizes, run sheet, bench and photos work as they are.
+          Drawing needs a larger screen. You can type sizes here; run sheet, bench and photos work as usual.
         </p>
       )}
       <div className={`upright:columns-[20rem] upright:gap-6 upright:[&>*]:break-inside-avoid ${open ? '' : 'upright:hidden'}`}>

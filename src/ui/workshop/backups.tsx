@@ -30,7 +30,7 @@ function Confirm({ chosen, busy, onPut, onClose }: { chosen: Chosen; busy: boole
       <p className="mb-2">{chosen instanceof File ? chosen.name : <Instant at={chosen.madeAt} />}</p>
       <p className="mb-4">
         It replaces every piece, tick, photo and house rule. Fovea backs up today’s workshop first, so you can put that back the same way.
-        Close other tablets before: what they save afterwards goes into the old pieces.
+        Close Fovea on the other tablets first.
       </p>
       <div className="flex gap-3 justify-end">
         <button type="button" className="btn btn-outline font-normal" onClick={onClose} disabled={busy}>
@@ -126,7 +126,7 @@ export function Backups({ first }: { first: KeptBackup[] }) {
             </span>
             <span className="text-sm tabular-nums">{sizeOf(backup.size)}</span>
             <a href={`/api/backups/${backup.name}`} className={button} download>
-              <Download size={14} aria-hidden /> Keep elsewhere
+              <Download size={14} aria-hidden /> Download
             </a>
             <button type="button" className={button} onClick={() => setChosen(backup)}>
               <RotateCcw size={14} aria-hidden /> Put back

@@ -52,16 +52,16 @@ function useMembers() {
 /** Whether the workshop is on the network, with the risks of it. */
 function Door({ known, onOpen }: { known: Known; onOpen: (on: boolean) => void }) {
   const risk =
-    'Nothing is encrypted: anybody on the network can read what passes. Open it only on a network you own, never on a guest network.';
+    'Nothing is encrypted: anybody on the network can read what passes. Use it only on your own network, never on a guest network.';
   if (!known.open)
     return (
       <div className="mb-3 max-w-3xl">
         <p className="text-sm mb-2">
-          This workshop answers on its own machine only. Open it, and tablets and phones on the same network can work with it, each with a
+          Only this machine can open the workshop now. With network access, tablets and phones on the same network can too, each with a
           passcode. {risk}
         </p>
         <button type="button" className="btn btn-outline font-normal" onClick={() => onOpen(true)}>
-          Open to the network
+          Turn on network access
         </button>
       </div>
     );
@@ -76,12 +76,12 @@ function Door({ known, onOpen }: { known: Known; onOpen: (on: boolean) => void }
               Tablets on the same network open <strong>http://{known.address}</strong>, or scan the code.
             </>
           ) : (
-            'This machine is on no network now. Fovea opens as soon as it joins one.'
+            'This machine is on no network now. Fovea can be opened from others once it joins one.'
           )}{' '}
           {risk}
         </p>
         <button type="button" className="btn btn-sm btn-outline font-normal" onClick={() => onOpen(false)}>
-          Shut to the network
+          Turn off network access
         </button>
       </div>
     </div>
@@ -95,8 +95,8 @@ export function Members() {
   const [role, setRole] = useState<Role>('hand');
   if (!known) return null;
   return (
-    <section aria-label="On the network" className="mb-6">
-      <h2 className="font-display text-lg">On the network</h2>
+    <section aria-label="Network access" className="mb-6">
+      <h2 className="font-display text-lg">Network access</h2>
       <Door known={known} onOpen={(on) => void open(on)} />
       {listed && (
         <p role="status" className="mb-2 border-l-4 border-primary pl-3">

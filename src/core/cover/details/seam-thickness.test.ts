@@ -67,7 +67,7 @@ describe('what lies under the machine’s foot', () => {
     const warning = plan.warnings.find(({ code }) => code === 'too-thick-to-sew')!;
     expect(warning.message).toMatch(/^Top seam: 4 layers of this cloth are 10\.4 mm at its thickest; the machine takes 10 mm/);
     const mend = mendOf(piece, warning)!;
-    expect(mend).toMatchObject({ says: 'Leave its piping out', value: { upper: false, lower: true } });
+    expect(mend).toMatchObject({ says: 'Leave the piping out', value: { upper: false, lower: true } });
     const mended = withAt(piece, mend.path, mend.value);
     expect(problemsOf(mended)).toEqual([]);
     expect(planned(mended).warnings.map(({ code }) => code)).not.toContain('too-thick-to-sew');

@@ -62,7 +62,7 @@ function warnOfThickness({ piece, rule }: Model, { seams }: CoverPlan, warn: War
       ? single
         ? { says: 'A single row of piping', path: 'covering.welt', value: { ...welt, double: false } }
         : thick(bare) <= most
-          ? { says: 'Leave its piping out', path: 'covering.welt', value: { ...welt, [which]: false } }
+          ? { says: 'Leave the piping out', path: 'covering.welt', value: { ...welt, [which]: false } }
           : undefined
       : undefined,
   );

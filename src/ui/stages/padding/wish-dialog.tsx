@@ -90,7 +90,7 @@ function Choice({ choice, onUse }: { choice: CrownChoice; onUse: () => void }) {
             : 'No step reads through.'}{' '}
           {choice.sold ? 'As sold.' : 'To be slit or carved.'}
         </p>
-        {!choice.meets && <p className="text-error">{choice.converged ? 'Not within a millimetre of the wish.' : 'Not settled.'}</p>}
+        {!choice.meets && <p className="text-error">{choice.converged ? 'Not within a millimetre of the wish.' : 'Not worked out.'}</p>}
       </div>
       <button type="button" className="btn btn-sm btn-outline self-start" disabled={!choice.meets} onClick={onUse}>
         Use
