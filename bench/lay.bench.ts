@@ -4,7 +4,7 @@ import { Worker } from 'node:worker_threads';
 import { packRoll } from '../src/core/foam-cutting';
 import { createSearch, layFaults, type Lay, type LayTask } from '../src/core/nesting';
 import { bounds, polygonArea, type Polygon } from '../src/core/outline';
-import { areaOf, jigsaw, packerRoll, thrownBlanks } from '../src/testing/lays';
+import { areaOf, jigsaw, packerRoll, randomBlanks } from '../src/testing/lays';
 import { onRoll, shapesOf, taperedSeat } from '../src/testing/tapered';
 import { bySweeps, compare, report } from './measure';
 
@@ -14,7 +14,7 @@ const SETS = 200;
 console.log(`\n${SETS} thrown sets on a roll of ${WIDTH}`);
 let [gained, longer] = [0, 0];
 for (let set = 0; set < SETS; set++) {
-  const { blanks, turn } = thrownBlanks(set);
+  const { blanks, turn } = randomBlanks(set);
   const room = { gap: 10, turn };
   const [value, packer] = [packRoll(blanks, WIDTH, room).length, packerRoll(blanks, WIDTH, room)];
   gained += (100 * areaOf(blanks)) / WIDTH / value - (100 * areaOf(blanks)) / WIDTH / packer;

@@ -4,14 +4,14 @@ import highs from 'highs';
 import { checkSchedule, endOf, lowerBound, schedule, usualTries, type Problem } from '../src/core/scheduling/solver';
 import { seededRandom } from '../src/testing/seeded-random';
 import { asProgramme } from '../src/testing/exact-shop';
-import { thrownShop, undue } from '../src/testing/shop';
+import { randomShop, undue } from '../src/testing/shop';
 import { bySweeps, compare, report } from './measure';
 
 const THROWN = 1000;
 let wrong = 0;
 for (let seed = 1; seed <= THROWN; seed++) {
   const roll = seededRandom(seed);
-  const problem = thrownShop(roll, { tasks: 4 + (seed % 17), workers: 1 + (seed % 3), breaks: seed % 2 === 0 });
+  const problem = randomShop(roll, { tasks: 4 + (seed % 17), workers: 1 + (seed % 3), breaks: seed % 2 === 0 });
   wrong += checkSchedule(problem, schedule(problem, { tries: 4, roll }).schedule).length;
 }
 console.log(`\n${THROWN} thrown workshops`);
@@ -21,7 +21,7 @@ const solver = await highs();
 let [proved, worst, shortest] = [0, 1, 0];
 for (let seed = 1; seed <= 40; seed++) {
   const roll = seededRandom(5000 + seed);
-  const random = thrownShop(roll, { tasks: 6 + (seed % 7), workers: 2 });
+  const random = randomShop(roll, { tasks: 6 + (seed % 7), workers: 2 });
   const problem: Problem = { ...random, tasks: undue(random) };
   const length = Math.max(...schedule(problem, { tries: usualTries(problem), roll }).schedule.done.map(endOf));
   const answer = solver.solve(asProgramme(problem), { time_limit: 20, output_flag: false });
@@ -38,7 +38,7 @@ let [most, sum] = [1, 0];
 const SETS = 60;
 for (let seed = 1; seed <= SETS; seed++) {
   const roll = seededRandom(9000 + seed);
-  const random = thrownShop(roll, { tasks: 40, workers: 2 + (seed % 3) });
+  const random = randomShop(roll, { tasks: 40, workers: 2 + (seed % 3) });
   const problem: Problem = { ...random, tasks: undue(random) };
   const share = Math.max(...schedule(problem, { tries: usualTries(problem), roll }).schedule.done.map(endOf)) / lowerBound(problem);
   most = Math.max(most, share);
@@ -48,7 +48,7 @@ console.log(`\n${SETS} sets of 40`);
 compare('the worst against what none can be shorter than', most, 1.15);
 compare('on the whole', sum / SETS, 1.1);
 
-const full = thrownShop(seededRandom(3), { tasks: 150, workers: 3, breaks: true });
+const full = randomShop(seededRandom(3), { tasks: 150, workers: 3, breaks: true });
 report(
   '150 tasks in working hours, 100 tries',
   bySweeps(() => schedule(full, { tries: 100, roll: seededRandom(1) }), 3),

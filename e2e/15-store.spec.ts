@@ -163,7 +163,7 @@ deep(
     await fresh.getByRole('button', { name: 'Add to the store' }).click();
     await expect(fresh.getByRole('alert')).toContainText('Enter the size of one unit');
     await fresh.getByLabel('Covers, m²').fill('5');
-    await fresh.getByLabel('Price of one').fill('11,5');
+    await fresh.getByLabel('Price', { exact: true }).fill('11,5');
     await fresh.getByRole('button', { name: 'Add to the store' }).click();
     await expect(page.getByRole('button', { name: 'Attic glue' })).toBeVisible();
     await page.getByRole('button', { name: /^Cloth / }).click();

@@ -135,20 +135,20 @@ deep(
     await expect(page.locator('svg[data-board="board"]')).toContainText('455');
     // The whole drawing is on the screen, nothing of it under the fold.
     const drawn = (await page.locator('svg[data-board="board"]').boundingBox())!;
-    const shown = (await page.getByText('Note something here').boundingBox())!;
+    const shown = (await page.getByText('Add a note').boundingBox())!;
     expect(drawn.y + drawn.height).toBeLessThanOrEqual(shown.y + 1);
     await to('Next', 'foam');
     await expect(page.locator('[data-sees="foam"] [data-piece="Main pad 50"]')).toContainText('467');
-    await page.getByText('Note something here').click();
+    await page.getByText('Add a note').click();
     await page.getByLabel('Words').fill('sheet had a soft corner');
-    await page.getByLabel('It took, minutes for one').fill('soon');
+    await page.getByLabel('Minutes for one').fill('soon');
     await expect(page.getByRole('alert').filter({ hasText: 'not a number of minutes' })).toBeVisible();
-    await expect(page.getByRole('button', { name: 'Keep it' })).toBeDisabled();
-    await page.getByLabel('It took, minutes for one').fill('9');
+    await expect(page.getByRole('button', { name: 'Save note' })).toBeDisabled();
+    await page.getByLabel('Minutes for one').fill('9');
     await to('Next', 'spray-crown');
     await to('Back', 'foam');
     await expect(page.getByLabel('Words')).toHaveValue('sheet had a soft corner');
-    await page.getByRole('button', { name: 'Keep it' }).click();
+    await page.getByRole('button', { name: 'Save note' }).click();
     await expect(page.getByLabel('Words')).toHaveValue('');
     await expect(step(page)).toHaveAttribute('data-waiting', '0', { timeout: 30_000 });
     await page.goto(`${BASE}/piece/${chairs}?stage=bench`);
@@ -186,7 +186,7 @@ weekly(1)('the picture of a step: wave by wave, on a tablet held upright', async
   expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(800);
 });
 
-test('two tablets tick at once: neither takes the other’s ticks, each sees both', async ({ browser }) => {
+weekly(1)('two tablets tick at once: neither takes the other’s ticks, each sees both', async ({ browser }) => {
   test.setTimeout(180_000);
   const [one, other] = await Promise.all([browser.newPage(), browser.newPage()]);
   await Promise.all([open(one), open(other)]);
@@ -229,11 +229,11 @@ test('an hour without a network: the page opens again, ticks, a time and a photo
     await page.getByRole('button', { name: 'Next', exact: true }).click();
   const at = 'tack';
   await page.getByRole('button', { name: 'Piece 1', exact: true }).click();
-  await page.getByText('Note something here').click();
+  await page.getByText('Add a note').click();
   await page.getByLabel('Words').fill('the left one is soft');
-  await page.getByLabel('It took, minutes for one').fill('7,5');
+  await page.getByLabel('Minutes for one').fill('7,5');
   await page.getByLabel('Photo').setInputFiles('docs/screenshots/fastening.png');
-  await page.getByRole('button', { name: 'Keep it' }).click();
+  await page.getByRole('button', { name: 'Save note' }).click();
   await expect(step(page)).toHaveAttribute('data-waiting', '2');
   // Closed and opened where there is nothing: what was kept is still there.
   await page.reload();

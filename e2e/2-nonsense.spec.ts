@@ -90,7 +90,7 @@ weekly(1)('files that are not pieces are refused with words', async ({ page }, i
   expect(() => fovea('plan', file)).toThrow(/kind.*is missing/);
 });
 
-test('two pages editing one piece: nothing is overwritten, both versions can be chosen', async ({ browser, page }) => {
+weekly(0)('two pages editing one piece: nothing is overwritten, both versions can be chosen', async ({ browser, page }) => {
   const id = await place(page, { name: 'Shared seat' });
   const url = `/piece/${id}?stage=board`;
   const other = await (await browser.newContext()).newPage();
@@ -127,7 +127,7 @@ test('two pages editing one piece: nothing is overwritten, both versions can be 
   await other.close();
 });
 
-test('what cannot be saved is kept and saved when the workshop is back', async ({ page }) => {
+weekly(1)('what cannot be saved is kept and saved when the workshop is back', async ({ page }) => {
   const id = await place(page);
   await page.goto(`/piece/${id}?stage=board`);
   await settled(page);
@@ -151,4 +151,22 @@ test('foreign hosts and origins are refused, and pages carry a policy', async ({
   expect(bad.status()).toBe(400);
   const response = await page.goto('/');
   expect(response!.headers()['content-security-policy']).toContain("default-src 'self'");
+});
+
+weekly(2)('a figure typed and not entered before a reload says that it is not used, and is used at one press', async ({ page }) => {
+  const id = await place(page);
+  await page.goto(`/piece/${id}?stage=board`);
+  await settled(page);
+  const depth = page.getByLabel('Depth', { exact: true });
+  const before = await depth.inputValue();
+  // Typed without leaving the field: it has not become a value.
+  await depth.fill('437');
+  await page.reload();
+  await settled(page);
+  await expect(depth).toHaveValue('437');
+  await expect(page.locator('[data-unused]')).toContainText('not used yet');
+  await page.getByRole('button', { name: 'Use it' }).click();
+  await expect(depth).toHaveValue('437 mm');
+  await expect(page.locator('[data-unused]')).toHaveCount(0);
+  expect(before).not.toBe('437 mm');
 });

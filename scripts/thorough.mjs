@@ -23,7 +23,7 @@ const CHECKS = [
     files: ['src/core/document/fuzz', 'src/core/formats/hostile'],
     env: { FOVEA_FUZZ: '100000', FOVEA_FUZZ_PLANS: '2000' },
   },
-  { name: 'Savings against a full search, 200 sets', files: ['src/core/plan/savings-thrown'], env: { FOVEA_SAVINGS: '200' } },
+  { name: 'Savings against a full search, 200 sets', files: ['src/core/plan/savings-random'], env: { FOVEA_SAVINGS: '200' } },
   { name: '1,000 kills, 200 power cuts', files: ['src/data/torture'], env: { FOVEA_KILLS: '1000', FOVEA_DEEDS: '200' } },
   {
     name: 'Kinds as they start, twenty of each; ways to save by brute force; random boards, covers, sittings and cuts',

@@ -76,7 +76,7 @@ export function hasWare(db: Db, id: string): boolean {
   return db.prepare('SELECT 1 FROM ware WHERE id = ? AND removed_at IS NULL').get(id) !== undefined;
 }
 
-function moved(db: Db, id: string, why: string): void {
+function recordMove(db: Db, id: string, why: string): void {
   db.prepare('INSERT INTO stock_move (stock_id, at, why) VALUES (?, ?, ?)').run(id, now(), why);
 }
 
@@ -87,7 +87,7 @@ export function keepStock(db: Db, stock: Stock, why: string, id: string = random
       db.prepare(
         'INSERT INTO stock (id, ware_id, json, updated_at) VALUES (?, ?, ?, ?) ON CONFLICT (id) DO UPDATE SET ware_id = excluded.ware_id, json = excluded.json, updated_at = excluded.updated_at, removed_at = NULL',
       ).run(id, stock.ware, JSON.stringify(stock), now());
-      moved(db, id, why);
+      recordMove(db, id, why);
       return { ...stock, id };
     })
     .immediate();
@@ -98,7 +98,7 @@ export function removeStock(db: Db, id: string, why: string): boolean {
   return db
     .transaction(() => {
       const gone = db.prepare('UPDATE stock SET removed_at = ? WHERE id = ? AND removed_at IS NULL').run(now(), id).changes > 0;
-      if (gone) moved(db, id, why);
+      if (gone) recordMove(db, id, why);
       return gone;
     })
     .immediate();

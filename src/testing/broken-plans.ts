@@ -3,7 +3,7 @@ import {
   cutLines,
   liningOf,
   measured,
-  moved,
+  mapPoints,
   partOf,
   set,
   shrunk,
@@ -48,7 +48,7 @@ export const BROKEN: readonly Broken[] = [
   [
     'foam drawn larger than it is given',
     'pulled',
-    ({ plan }) => set(plan.foam[0]!, { outline: moved(plan.foam[0]!.outline, ([x, y]) => [x * 1.02, y]) }),
+    ({ plan }) => set(plan.foam[0]!, { outline: mapPoints(plan.foam[0]!.outline, ([x, y]) => [x * 1.02, y]) }),
     ['outlines'],
   ],
   [
@@ -56,7 +56,7 @@ export const BROKEN: readonly Broken[] = [
     'pulled',
     (found) => {
       const low = Math.min(...coverOf(found).outline.map(([, y]) => y));
-      set(coverOf(found), { outline: moved(coverOf(found).outline, ([x, y]) => [x, Math.max(y, low + 45)]) });
+      set(coverOf(found), { outline: mapPoints(coverOf(found).outline, ([x, y]) => [x, Math.max(y, low + 45)]) });
       measured(coverOf(found));
     },
     ['reach', 'lays', 'outlines'],
@@ -66,7 +66,7 @@ export const BROKEN: readonly Broken[] = [
     'pulled',
     (found) => {
       const low = Math.min(...coverOf(found).outline.map(([, y]) => y));
-      set(coverOf(found), { outline: moved(coverOf(found).outline, ([x, y]) => [x, y < low + 1 ? y - 100 : y]) });
+      set(coverOf(found), { outline: mapPoints(coverOf(found).outline, ([x, y]) => [x, y < low + 1 ? y - 100 : y]) });
       measured(coverOf(found));
     },
     ['reach', 'lays'],
@@ -95,8 +95,8 @@ export const BROKEN: readonly Broken[] = [
       const top = Math.max(...band.sewn.map(([, y]) => y));
       const low = (place: Place): Place => [place[0], place[1] > top - 10 ? place[1] - 10 : place[1]];
       set(band, {
-        outline: moved(band.outline, low),
-        sewn: moved(band.sewn, low),
+        outline: mapPoints(band.outline, low),
+        sewn: mapPoints(band.sewn, low),
         notches: band.notches.map((n) => ({ ...n, y: n.y > top - 10 ? n.y - 10 : n.y })),
       });
       measured(band);
@@ -222,8 +222,8 @@ export const BROKEN: readonly Broken[] = [
       const band = partOf(found, 'band');
       const long = ([x, y]: Place): Place => [x * 1.02, y];
       set(band, {
-        outline: moved(band.outline, long),
-        sewn: moved(band.sewn, long),
+        outline: mapPoints(band.outline, long),
+        sewn: mapPoints(band.sewn, long),
         notches: band.notches.map((n) => ({ ...n, x: n.x * 1.02 })),
       });
       for (const edge of band.edges) edge.flat *= edge.kind === 'join' ? 1 : 1.02;
@@ -330,7 +330,7 @@ export const BROKEN: readonly Broken[] = [
   [
     'a part drawn on the cloth in another size',
     'set',
-    ({ plan }) => set(plan.cut.shapes[0]!, { points: moved(plan.cut.shapes[0]!.points, ([x, y]) => [x * 0.97, y]) }),
+    ({ plan }) => set(plan.cut.shapes[0]!, { points: mapPoints(plan.cut.shapes[0]!.points, ([x, y]) => [x * 0.97, y]) }),
     ['lays'],
   ],
   ['no wadding laid', 'set', ({ plan }) => set(plan.cut, { wadding: null }), ['lays', 'goods']],

@@ -1,17 +1,17 @@
 import { MaxRectsPacker } from 'maxrects-packer/dist/maxrects-packer.mjs';
 import type { Blank } from '../core/foam-cutting';
 
-/** Numbers from 0 to 1 that look thrown, the same for the same seed. */
+/** Numbers from 0 to 1 that look random, the same for the same seed. */
 function seededRandom(seed: number): () => number {
   let state = seed + 1;
   return () => (state = (state * 48271) % 2147483647) / 2147483647;
 }
 
 /** A set of rectangles as they may come, and whether they may be turned: the same for the same number. */
-export function thrownBlanks(set: number): { blanks: Blank[]; turn: boolean } {
+export function randomBlanks(set: number): { blanks: Blank[]; turn: boolean } {
   const roll = seededRandom(977 * set + 13);
   const blanks = Array.from({ length: 4 + Math.floor(roll() * 30) }, (_, k): Blank => ({
-    label: `thrown ${k}`,
+    label: `random ${k}`,
     width: 60 + Math.round(roll() * 700),
     height: 60 + Math.round(roll() * 700),
   }));

@@ -1,16 +1,16 @@
 import type { Link, Problem, Task, Worker } from '@/core/scheduling/solver';
 
-/** How a thrown workshop is made. */
-export type Thrown = { tasks: number; workers: number; breaks?: boolean; glued?: boolean };
+/** How a random workshop is made. */
+export type RandomShop = { tasks: number; workers: number; breaks?: boolean; glued?: boolean };
 
 /**
- * A workshop with thrown tasks: sets of steps as upholstery has them, each with what it needs, some glued, on benches, one machine and
+ * A workshop with random tasks: sets of steps as upholstery has them, each with what it needs, some glued, on benches, one machine and
  * one spray place.
  *
  * @param roll even figures in [0, 1)
  * @param options how many
  */
-export function thrownShop(roll: () => number, { tasks: count, workers: people, breaks = false, glued = true }: Thrown): Problem {
+export function randomShop(roll: () => number, { tasks: count, workers: people, breaks = false, glued = true }: RandomShop): Problem {
   const whole = (from: number, to: number): number => from + Math.floor(roll() * (to - from + 1));
   const day = 1440;
   const hours: Worker['hours'] = breaks

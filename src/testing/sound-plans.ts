@@ -57,9 +57,9 @@ export const soundOf = (name: keyof typeof SOUND): Subject => {
 
 export const coverOf = ({ plan }: Subject): Part => plan.cover.pieces[0]!;
 export const partOf = ({ plan }: Subject, role: Part['role']): Part => plan.cover.pieces.find((part) => part.role === role)!;
-export const moved = (points: readonly Place[], by: (place: Place) => Place): Place[] => points.map(by);
+export const mapPoints = (points: readonly Place[], by: (place: Place) => Place): Place[] => points.map(by);
 export const shrunk = (points: readonly Place[], by: number): Place[] =>
-  moved(points, ([x, y]) => [x - Math.sign(x) * by, y - Math.sign(y) * by]);
+  mapPoints(points, ([x, y]) => [x - Math.sign(x) * by, y - Math.sign(y) * by]);
 /** The size and area that a part's outline has, put down. */
 export function measured(part: { outline: readonly Place[]; width: number; height: number; area: number }): void {
   const [xs, ys] = [part.outline.map(([x]) => x), part.outline.map(([, y]) => y)];

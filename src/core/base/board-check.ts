@@ -145,7 +145,7 @@ function placesOn([a, b]: [Point, Point], spacing: number): Point[] {
 const ONE = 0.5;
 
 /** Places that must be nodes, each once. */
-function once(points: readonly Point[]): Point[] {
+function withoutRepeats(points: readonly Point[]): Point[] {
   const retained: Point[] = [];
   for (const p of points) if (!retained.some((point) => Math.hypot(point[0] - p[0], point[1] - p[1]) < ONE)) retained.push(p);
   return retained;
@@ -164,7 +164,7 @@ function bent({ board, rails, holes, supports, load: { at, radius } }: Bending, 
   const box = bounds(board);
   const spacing = Math.sqrt((box.width * box.height) / NODES);
   const lines = (battens?.lines ?? []).map((line) => placesOn(line, spacing));
-  const stand = once([at, ...(supports === 'two-rails' ? alongRails(board, spacing, rails) : []), ...lines.flat()]);
+  const stand = withoutRepeats([at, ...(supports === 'two-rails' ? alongRails(board, spacing, rails) : []), ...lines.flat()]);
   const mesh = meshOf(board, holes, spacing, stand);
   const holds = holdsOf(mesh.nodes, mesh.edge, supports, { board, rails });
   const beams: Beam[] = lines.map((points) => {

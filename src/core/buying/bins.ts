@@ -39,13 +39,13 @@ export function stockBins(group: LayGroup, wares: readonly KeptWare[], stock: re
         .filter(Boolean)
         .join(' – ');
       // What is washed or steamed first is shorter when it is cut, and its flaws lie nearer.
-      const lost = 1 / group.more;
-      const flaws = (item.flaws ?? []).map((flaw) => ({ ...flaw, y: flaw.y * lost }));
-      const outline = item.outline?.map(([x, y]): [number, number] => [x, y * lost]) ?? null;
+      const loss = 1 / group.more;
+      const flaws = (item.flaws ?? []).map((flaw) => ({ ...flaw, y: flaw.y * loss }));
+      const outline = item.outline?.map(([x, y]): [number, number] => [x, y * loss]) ?? null;
       const common = { says, stock: item.id, ware: ware.id, flaws, outline };
       const width = item.width ?? ware.width ?? 1000;
-      if (item.form === 'full' && ware.sold === 'metre') return [{ ...common, id: item.id, width, length: item.count * 1000 * lost }];
-      const length = (item.length ?? ware.length ?? 1000) * lost;
+      if (item.form === 'full' && ware.sold === 'metre') return [{ ...common, id: item.id, width, length: item.count * 1000 * loss }];
+      const length = (item.length ?? ware.length ?? 1000) * loss;
       const each = item.form === 'full' && ware.sold === 'packet' ? item.count * (ware.each ?? 1) : item.count;
       return Array.from({ length: Math.min(MOST, Math.floor(each)) }, (_, k) => ({
         ...common,

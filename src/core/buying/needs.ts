@@ -92,7 +92,7 @@ export function needsOf(planned: readonly Planned[], groups: readonly LayGroup[]
       const { of, thickness: usual } = particulars(kind, sort, item);
       const { width = null, thickness = usual, length = null } = line.sold ?? {};
       const note = kind === 'fastener' || kind === 'zip' || kind === 'batten' ? (line.note ?? '') : '';
-      const apart =
+      const separateKey =
         kind === 'batten' || kind === 'fastener'
           ? `-${line.key}-${note}`
           : kind === 'cord' || kind === 'staple'
@@ -103,7 +103,7 @@ export function needsOf(planned: readonly Planned[], groups: readonly LayGroup[]
                 ? `-${line.label}-${width}`
                 : '';
       add({
-        key: `${kind}-${of}-${name}${apart}`,
+        key: `${kind}-${of}-${name}${separateKey}`,
         kind,
         of: of || sort,
         name: kind === 'fastener' || kind === 'webbing' ? line.label.replace(/ for the set$/, '') : name,

@@ -17,8 +17,8 @@ const isSort = (need: Need, ware: KeptWare): boolean => need.of === '' || ware.o
 /** A batten laid on its other side is the same; lengths are what the cuts were laid on. */
 function isSection({ width, thickness, length }: Need, ware: KeptWare): boolean {
   const either = (a: number | null, b: number | null): boolean => same(a, ware.width) && same(b, ware.thickness);
-  const lies = either(width, thickness) || (ware.thickness === undefined ? either(thickness, null) : either(thickness, width));
-  return (width === null || lies) && same(length, ware.length);
+  const fits = either(width, thickness) || (ware.thickness === undefined ? either(thickness, null) : either(thickness, width));
+  return (width === null || fits) && same(length, ware.length);
 }
 
 /** The next length on sale holds; one much longer does not close, or comes through. */

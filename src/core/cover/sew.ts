@@ -4,7 +4,7 @@ import type { CoverModel } from './reads';
 import type { Give, StrainSummary } from '../flattening';
 import { nailPlan } from './details/nail-places';
 import { bounds, crossesItself, type Point } from '../outline';
-import { kindOf, PieceProblems, type Covering } from '../piece';
+import { hiddenEdge, kindOf, PieceProblems, type Covering } from '../piece';
 import { choicesOf } from './choices';
 import { seamTakeUp, secondParts } from './cloths-on';
 import { takeUpOf } from './details/channels';
@@ -84,8 +84,8 @@ function fitted(input: CoverInput, way: Way, covering: Covering, spacing: number
     if (!crossesItself(levelOutline(ring, insetSeam(ring, depth, item)))) return { ring, covering: item };
   }
   const last = made.at(-1)!();
-  const lies = made.length === 1 || !crossesItself(levelOutline(last.ring, insetSeam(last.ring, last.depth, last.covering)));
-  return lies ? last : made[0]!();
+  const liesFlat = made.length === 1 || !crossesItself(levelOutline(last.ring, insetSeam(last.ring, last.depth, last.covering)));
+  return liesFlat ? last : made[0]!();
 }
 
 type RingReads = Pick<CoverInput, 'sections' | 'covered'> & { stack: Stack; spacing: number; depth: number };
@@ -369,8 +369,8 @@ function sewnAsAsked(input: CoverInput): SewnCover {
     buttons: done.buttons,
     zip: sewn.zip && {
       length: sewn.zip.length,
-      place: 'back',
-      words: `Along the back and ${Math.round(rule('zipClear'))} mm round either corner: the pad is folded and goes in.`,
+      place: hiddenEdge(model.piece.kind).name,
+      words: `Along the ${hiddenEdge(model.piece.kind).name} and ${Math.round(rule('zipClear'))} mm round either corner: the pad is folded and goes in.`,
     },
     border: way.fields.includes('border') ? covering.border! : null,
     tackStrips: tackStrips(way, working, sewn),

@@ -111,8 +111,8 @@ describe('the sides of a pulled cover', () => {
           points[3 * b + 1]! - points[3 * a + 1]!,
           points[3 * b + 2]! - points[3 * a + 2]!,
         );
-        const lies = Math.hypot(flat[2 * b]! - flat[2 * a]!, flat[2 * b + 1]! - flat[2 * a + 1]!);
-        if (on > 2) stretch.push(lies / on);
+        const flatLength = Math.hypot(flat[2 * b]! - flat[2 * a]!, flat[2 * b + 1]! - flat[2 * a + 1]!);
+        if (on > 2) stretch.push(flatLength / on);
       }
     stretch.sort((a, b) => a - b);
     // A twentieth either way may lie in the tucks themselves.

@@ -162,7 +162,7 @@ function usualOrder({ piece }: PlaceModel, bowed: readonly string[]): OrderId {
 const LEAST_APART = 8;
 
 /** Of places that come too near to each other only the first: centres of sides before corners, and those before what lies between. */
-function apart(sides: readonly Side[], atCorners: readonly Place[]): { sides: Side[]; corners: Place[] } {
+function spacedPlaces(sides: readonly Side[], atCorners: readonly Place[]): { sides: Side[]; corners: Place[] } {
   const taken: Place[] = [];
   const free = (place: Place): boolean => {
     if (taken.some(({ x, y }) => Math.hypot(x - place.x, y - place.y) < LEAST_APART)) return false;
@@ -215,7 +215,7 @@ function placed({ corners, by, pitch, ...reads }: PlaceReads, keep: Keep): Faste
     const reach = open * (corner.pleats > 0 || corner.inside ? 0.6 : 1);
     return Array.from({ length: count }, (_, k) => put(middle + reach * ((2 * (k + 0.5)) / count - 1), corner.edge, 'corner')).flat();
   });
-  const { sides, corners: atCorners } = apart(wanted, wantedAtCorners);
+  const { sides, corners: atCorners } = spacedPlaces(wanted, wantedAtCorners);
   // A round one has no sides that could be bowed against straight ones.
   const bowed = corners.length > 0 ? sides.filter(isBowed).map(({ edge }) => edge) : [];
   return ordered(model.piece.covering.order ?? usualOrder(model, bowed), {

@@ -220,7 +220,7 @@ function mixed(
   const plain = new Float64Array(start.length);
   const mix = mixer(WINDOW);
   let best = Infinity;
-  let moved = Infinity;
+  let change = Infinity;
   for (let round = 1; round <= rounds; round++) {
     const energy = step(at, plain);
     const before = mix.last();
@@ -231,11 +231,11 @@ function mixed(
       continue;
     }
     best = energy;
-    moved = 0;
-    for (let i = 0; i < start.length; i++) moved = Math.max(moved, Math.abs(plain[i]! - at[i]!));
-    if (tell && round % 10 === 0 && !tell(plain, round)) return { flat: plain, rounds: round, moved, settled: false };
-    if (moved < tolerance) return { flat: plain, rounds: round, moved, settled: true };
+    change = 0;
+    for (let i = 0; i < start.length; i++) change = Math.max(change, Math.abs(plain[i]! - at[i]!));
+    if (tell && round % 10 === 0 && !tell(plain, round)) return { flat: plain, rounds: round, moved: change, settled: false };
+    if (change < tolerance) return { flat: plain, rounds: round, moved: change, settled: true };
     at = mix.next(at, plain);
   }
-  return { flat: plain, rounds, moved, settled: false };
+  return { flat: plain, rounds, moved: change, settled: false };
 }

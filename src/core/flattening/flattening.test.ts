@@ -50,10 +50,10 @@ function disc(radius: number, height: (x: number, y: number) => number, rings = 
   return { mesh, plan: Float64Array.from(nodes.flat()), rim };
 }
 
-const apart = (flat: Float64Array, a: number, b: number): number =>
+const distanceBetween = (flat: Float64Array, a: number, b: number): number =>
   Math.hypot(flat[2 * b]! - flat[2 * a]!, flat[2 * b + 1]! - flat[2 * a + 1]!);
 const round = (flat: Float64Array, rim: readonly number[]): number =>
-  rim.reduce((sum, node, i) => sum + apart(flat, node, rim[(i + 1) % rim.length]!), 0);
+  rim.reduce((sum, node, i) => sum + distanceBetween(flat, node, rim[(i + 1) % rim.length]!), 0);
 const area = (flat: Float64Array, rim: readonly number[]): number =>
   rim.reduce((sum, a, i) => {
     const b = rim[(i + 1) % rim.length]!;
@@ -72,11 +72,13 @@ describe('surfaces that unroll', () => {
     );
     const { flat, settled } = flattenSurface(mesh, start);
     expect(settled).toBe(true);
-    const across = apart(flat, node(0, 0), node(48, 0));
+    const across = distanceBetween(flat, node(0, 0), node(48, 0));
     expect(Math.abs(across / (radius * turn) - 1)).toBeLessThan(0.001);
-    expect(Math.abs(apart(flat, node(0, 0), node(0, 24)) / high - 1)).toBeLessThan(0.001);
+    expect(Math.abs(distanceBetween(flat, node(0, 0), node(0, 24)) / high - 1)).toBeLessThan(0.001);
     // Both diagonals alike: it is square.
-    expect(Math.abs(apart(flat, node(0, 0), node(48, 24)) / apart(flat, node(48, 0), node(0, 24)) - 1)).toBeLessThan(0.001);
+    expect(Math.abs(distanceBetween(flat, node(0, 0), node(48, 24)) / distanceBetween(flat, node(48, 0), node(0, 24)) - 1)).toBeLessThan(
+      0.001,
+    );
     const summary = strainSummary(strainOf(mesh, flat), WOVEN);
     expect(Math.max(summary.warp, summary.weft, summary.leftOver)).toBeLessThan(0.001);
   });
@@ -98,10 +100,10 @@ describe('surfaces that unroll', () => {
     );
     const { flat, settled } = flattenSurface(mesh, start, { tolerance: 0.002 });
     expect(settled).toBe(true);
-    expect(apart(flat, node(0, 0), node(0, 20))).toBeCloseTo((to - from) * slope, 0);
+    expect(distanceBetween(flat, node(0, 0), node(0, 20))).toBeCloseTo((to - from) * slope, 0);
     // The sector opens by turn ÷ slope; its chord tells.
     const chord = 2 * to * slope * Math.abs(Math.sin(turn / slope / 2));
-    expect(Math.abs(apart(flat, node(0, 20), node(72, 20)) / chord - 1)).toBeLessThan(0.005);
+    expect(Math.abs(distanceBetween(flat, node(0, 20), node(72, 20)) / chord - 1)).toBeLessThan(0.005);
   });
 });
 
@@ -202,8 +204,8 @@ describe('flattening as a tool', () => {
     const start = Float64Array.from([...bent.start, ...bent.start.map((value, i) => (i % 2 === 0 ? value + 300 : value))]);
     const { flat, settled } = flattenSurface(mesh, start);
     expect(settled).toBe(true);
-    expect(apart(flat, bent.node(0, 0), bent.node(20, 0))).toBeCloseTo(100, 0);
-    expect(apart(flat, n + bent.node(0, 0), n + bent.node(20, 0))).toBeCloseTo(100, 0);
+    expect(distanceBetween(flat, bent.node(0, 0), bent.node(20, 0))).toBeCloseTo(100, 0);
+    expect(distanceBetween(flat, n + bent.node(0, 0), n + bent.node(20, 0))).toBeCloseTo(100, 0);
   });
 
   it('strain is read along the threads: weft along x, warp along y, bias between', () => {

@@ -161,9 +161,9 @@ describe('the foam as it is laid', () => {
           expect(a.x + a.width).toBeLessThanOrEqual(cut.foam.sheetWidth + 0.01);
           expect(a.y + a.height).toBeLessThanOrEqual(cut.foam.sheetLength + 0.01);
           for (const b of sheet.slice(i + 1)) {
-            const apart = Math.max(b.x - a.x - a.width, a.x - b.x - b.width, b.y - a.y - a.height, a.y - b.y - b.height);
+            const gap = Math.max(b.x - a.x - a.width, a.x - b.x - b.width, b.y - a.y - a.height, a.y - b.y - b.height);
             // The house’s kerf.
-            expect(apart).toBeGreaterThanOrEqual(4 - 0.01);
+            expect(gap).toBeGreaterThanOrEqual(4 - 0.01);
           }
         });
       }

@@ -1,6 +1,6 @@
 import { intersectD, FillRule } from 'clipper2-ts';
 import { describe, expect, it } from 'vitest';
-import { areaOf, jigsaw, packerRoll, packerSheets, thrownBlanks } from '../../testing/lays';
+import { areaOf, jigsaw, packerRoll, packerSheets, randomBlanks } from '../../testing/lays';
 import { leastLength } from './look';
 import { packRoll, packSheets, type Blank, type Laid } from '.';
 import { weekly } from '../../testing/weekly';
@@ -26,11 +26,11 @@ function sound(laid: readonly Laid[], width: number, length: number): void {
 
 describe('a lay on a roll', () => {
   weekly(0)(
-    'of sixty thrown sets is never longer than the packer’s, nor than rows by hand, and on the whole ten points of use better',
+    'of sixty random sets is never longer than the packer’s, nor than rows by hand, and on the whole ten points of use better',
     () => {
       let gained = 0;
       for (let k = 0; k < 60; k++) {
-        const { blanks, turn } = thrownBlanks(k);
+        const { blanks, turn } = randomBlanks(k);
         const { length, laid } = packRoll(blanks, WIDTH, { gap: GAP, turn });
         expect(laid.map(({ label }) => label).sort()).toEqual(blanks.map(({ label }) => label).sort());
         sound(laid, WIDTH, length);
@@ -53,7 +53,7 @@ describe('a lay on a roll', () => {
   });
 
   it('is the same every time, and of pieces all alike as many abreast as there is room for', () => {
-    const { blanks, turn } = thrownBlanks(7);
+    const { blanks, turn } = randomBlanks(7);
     expect(packRoll(blanks, WIDTH, { gap: GAP, turn })).toEqual(packRoll(blanks, WIDTH, { gap: GAP, turn }));
     const seats = Array.from({ length: 8 }, (_, k): Blank => ({ label: `seat ${k}`, width: 640, height: 560 }));
     expect(packRoll(seats, WIDTH, { gap: GAP, turn: false }).length).toBe(4 * 560 + 3 * GAP);
@@ -66,7 +66,7 @@ describe('a lay on sheets', () => {
   it('takes no more of them than the packer, and what fits on one lies on one', () => {
     const sheet = { width: 1000, height: 2000 };
     for (let k = 0; k < 30; k++) {
-      const { blanks, turn } = thrownBlanks(k);
+      const { blanks, turn } = randomBlanks(k);
       const { sheets, tooLarge } = packSheets(blanks, sheet, { gap: 4, turn });
       expect(tooLarge).toEqual([]);
       expect(sheets.flat()).toHaveLength(blanks.length);

@@ -15,8 +15,8 @@ function sound(laid: readonly Laid[], width: number, height: number, gap: number
     expect(a.x + a.width).toBeLessThanOrEqual(width + 1e-6);
     expect(a.y + a.height).toBeLessThanOrEqual(height + 1e-6);
     for (const b of laid.slice(i + 1)) {
-      const apart = Math.max(a.x - b.x - b.width, b.x - a.x - a.width, a.y - b.y - b.height, b.y - a.y - a.height);
-      expect(apart).toBeGreaterThanOrEqual(gap - 1e-6);
+      const between = Math.max(a.x - b.x - b.width, b.x - a.x - a.width, a.y - b.y - b.height, b.y - a.y - a.height);
+      expect(between).toBeGreaterThanOrEqual(gap - 1e-6);
     }
   });
 }

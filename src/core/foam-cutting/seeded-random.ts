@@ -1,4 +1,4 @@
-/** Numbers from 0 to 1 that look thrown and are the same every time: a lay must not change from look to look. */
+/** Numbers from 0 to 1 that look random and are the same every time: a lay must not change from look to look. */
 export function seededRandom(seed: number): () => number {
   let state = seed >>> 0;
   return () => {

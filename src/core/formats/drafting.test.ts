@@ -63,9 +63,9 @@ describe.each(thisWeek(KINDS, 4).map(({ id }) => id))('what is drafted of a %s',
       const plotted = fold ? [...half, ...half.map(([x, y]): Place => [-x, y]).reverse()] : points;
       const [xs, ys] = [outline.map(([x]) => x), outline.map(([, y]) => y)];
       const [left, low] = [fold ? (Math.min(...xs) + Math.max(...xs)) / 2 : Math.min(...xs), Math.min(...ys)];
-      const moved = plotted.map(([x, y]): Place => [x + left, y + low]);
-      for (const point of outline) expect(distance(point, moved), `${template.title} at ${point}`).toBeLessThan(DRAFT_TRUE + 0.8);
-      const share = Math.abs(polygonArea(moved)) / Math.abs(polygonArea(outline));
+      const placed = plotted.map(([x, y]): Place => [x + left, y + low]);
+      for (const point of outline) expect(distance(point, placed), `${template.title} at ${point}`).toBeLessThan(DRAFT_TRUE + 0.8);
+      const share = Math.abs(polygonArea(placed)) / Math.abs(polygonArea(outline));
       expect(Math.abs(share - 1), template.title).toBeLessThan(0.01);
     }
   });

@@ -23,11 +23,11 @@ export type Draft = {
   cuts: { from: [number, number]; to: [number, number] }[];
 };
 
-const apart = (a: Point, b: Point): number => Math.hypot(a[0] - b[0], a[1] - b[1]);
+const distanceBetween = (a: Point, b: Point): number => Math.hypot(a[0] - b[0], a[1] - b[1]);
 
 /** Distance of a place from the straight line between two others. */
 function off([x, y]: Point, a: Point, b: Point): number {
-  const length = apart(a, b) || 1;
+  const length = distanceBetween(a, b) || 1;
   return Math.abs((b[0] - a[0]) * (y - a[1]) - (b[1] - a[1]) * (x - a[0])) / length;
 }
 
@@ -37,7 +37,10 @@ function fromCorner(outline: Polygon): Point[] {
     outline.reduce((sum, [x]) => sum + x, 0) / outline.length,
     outline.reduce((sum, [, y]) => sum + y, 0) / outline.length,
   ];
-  const start = outline.reduce((best, point, i) => (apart(point, middle) > apart(outline[best]!, middle) + BENDS ? i : best), 0);
+  const start = outline.reduce(
+    (best, point, i) => (distanceBetween(point, middle) > distanceBetween(outline[best]!, middle) + BENDS ? i : best),
+    0,
+  );
   return [...outline.slice(start), ...outline.slice(0, start + 1)];
 }
 
@@ -78,8 +81,8 @@ export function draftOf(template: Template): Draft | null {
   const right = ([x]: Point): boolean => !symmetric || x >= middle - BENDS;
   const place = ([x, y]: Point): { across: number; up: number } => ({ across: x - x0, up: y - box.minY });
   const marks = template.marks.filter(right).map((mark) => {
-    const label = template.labels?.find(({ at }) => apart(at, mark) < BENDS);
-    const notch = template.notches?.some(({ at }) => apart(at, mark) < BENDS);
+    const label = template.labels?.find(({ at }) => distanceBetween(at, mark) < BENDS);
+    const notch = template.notches?.some(({ at }) => distanceBetween(at, mark) < BENDS);
     return { says: label ? `${notch ? 'notch ' : ''}${label.says}` : 'middle', ...place(mark) };
   });
   const cuts = template.lines

@@ -54,9 +54,9 @@ describe('a program for a cutter', () => {
     const cut = cutsOf(writeGcode([seat], { limits: LIMITS, feed: 9000 }))[0]!;
     fc.assert(
       fc.property(fc.double({ min: 1, max: 12, noNaN: true }), (by) => {
-        const moved = compareCut(seat, { kerf: 0.8, cuts: [cut.map(([x, y]): Point => [x + by, y])] });
-        expect(moved.matches).toBe(false);
-        expect(Math.abs(moved.off - by)).toBeLessThan(0.15 * by + 0.3);
+        const difference = compareCut(seat, { kerf: 0.8, cuts: [cut.map(([x, y]): Point => [x + by, y])] });
+        expect(difference.matches).toBe(false);
+        expect(Math.abs(difference.off - by)).toBeLessThan(0.15 * by + 0.3);
       }),
       { numRuns: 20, seed: 3 },
     );

@@ -136,7 +136,7 @@ describe('a DXF that other programs write', () => {
     ],
   ])('%s: is read or refused, and soon', (_, entities) => {
     const file = dxf(entities);
-    const once = (): number =>
+    const seconds = (): number =>
       timed(() => {
         try {
           readDxf(file, { close: true });
@@ -145,8 +145,8 @@ describe('a DXF that other programs write', () => {
         }
       });
     // Slow once may be the machine's doing; slow every time is the reader's.
-    let took = once();
-    for (let again = 0; again < 2 && took > LONGEST; again++) took = Math.min(took, once());
+    let took = seconds();
+    for (let again = 0; again < 2 && took > LONGEST; again++) took = Math.min(took, seconds());
     expect(took).toBeLessThan(took < LONGEST ? LONGEST : patience());
   });
 });
@@ -191,10 +191,10 @@ describe('a scan and a photo', () => {
     view.setUint32(80, count, true);
     for (let k = 0; k < count; k++)
       [0, 0, k / 1e6, 450, 0, 0, 0, 420, 0].forEach((v, i) => view.setFloat32(84 + 50 * k + 12 + 4 * i, v, true));
-    const once = (): number => timed(() => expect(() => readStl(bytes, { unit: 'mm' })).toThrow('lie over each other'));
+    const seconds = (): number => timed(() => expect(() => readStl(bytes, { unit: 'mm' })).toThrow('lie over each other'));
     // Slow once may be the machine's doing; slow every time is the reader's, on a machine that is no slower at all else.
-    let took = once();
-    for (let again = 0; again < 2 && took >= LONGEST; again++) took = Math.min(took, once());
+    let took = seconds();
+    for (let again = 0; again < 2 && took >= LONGEST; again++) took = Math.min(took, seconds());
     expect(took).toBeLessThan(took < LONGEST ? LONGEST : patience());
   });
 
@@ -274,7 +274,7 @@ describe('files damaged at random', () => {
               ...bytes.subarray(at),
             ]);
         }
-        const once = (): number => {
+        const seconds = (): number => {
           const began = performance.now();
           try {
             read(bytes);
@@ -286,8 +286,8 @@ describe('files damaged at random', () => {
           return performance.now() - began;
         };
         // Slow once may be the machine's doing; slow every time is the reader's.
-        let took = once();
-        for (let again = 0; again < 2 && took > LONGEST; again++) took = Math.min(took, once());
+        let took = seconds();
+        for (let again = 0; again < 2 && took > LONGEST; again++) took = Math.min(took, seconds());
         expect(took).toBeLessThan(took < LONGEST ? LONGEST : patience());
         longest = Math.max(longest, took);
       }

@@ -35,7 +35,7 @@ function centred(points: readonly (readonly [number, number])[]): Pair[] {
 }
 
 /** The farthest that either outline is from the other, mm. */
-const apart = (a: Pair[], b: Pair[]): number =>
+const largestGap = (a: Pair[], b: Pair[]): number =>
   Math.max(...a.map((point) => distanceTo(b, point)), ...b.map((point) => distanceTo(a, point)));
 
 /** How far the nearest of some shapes is from an outline, mm. */
@@ -46,7 +46,7 @@ function nearest(outline: readonly (readonly [number, number])[], shapes: readon
     const { width, height } = bounds(shape);
     return Math.abs(width - box.width) < 1 && Math.abs(height - box.height) < 1;
   });
-  return Math.min(Infinity, ...alike.map((shape) => apart(wanted, centred(shape))));
+  return Math.min(Infinity, ...alike.map((shape) => largestGap(wanted, centred(shape))));
 }
 
 const cutShapes = (shapes: readonly Shape[]): Pair[][] =>
@@ -88,10 +88,10 @@ async function fromSheets(plan: Plan, piece: Piece): Promise<PutTogether[]> {
   return [...found].map(([title, sheets]) => {
     const [columns, rows] = [Math.max(...sheets.map(({ column }) => column)), Math.max(...sheets.map(({ row }) => row))];
     const middle = [(columns * SHEET.across + 210) / 2, (rows * SHEET.up + 297) / 2] as const;
-    const moved = sheets.flatMap(({ row, column, lines }) =>
+    const placed = sheets.flatMap(({ row, column, lines }) =>
       lines.map((line) => line.map(([x, y]): Pair => [x + column * SHEET.across - middle[0], y + row * SHEET.up - middle[1]])),
     );
-    return { title, lines: moved };
+    return { title, lines: placed };
   });
 }
 

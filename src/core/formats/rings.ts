@@ -11,7 +11,7 @@ import {
   type Polygon,
   type Segment,
 } from '../outline';
-import { moved, reversed, scaledBy } from '../outline/polygon/segment';
+import { translated, reversed, scaledBy } from '../outline/polygon/segment';
 import { BOARD_SIZE, HOLE_SIZE, POINTS } from '../piece';
 import { DRAWING_UNITS, FileProblem, MOST_SEGMENTS, type DrawingUnit } from '../file-problem';
 
@@ -34,7 +34,7 @@ const GAP = 0.5;
 
 const start = (segment: Segment): Point => pointAt(segment, 0);
 const end = (segment: Segment): Point => pointAt(segment, 1);
-const apart = (a: Point, b: Point): number => Math.hypot(a[0] - b[0], a[1] - b[1]);
+const distanceBetween = (a: Point, b: Point): number => Math.hypot(a[0] - b[0], a[1] - b[1]);
 
 /** Ends of loose pieces, found by the square of plan they lie in. */
 class Ends {
@@ -64,7 +64,7 @@ class Ends {
         for (let k = here.length - 1; k >= 0; k--) {
           const piece = this.pieces[here[k]!]!;
           if (!this.left.has(here[k]!)) here.splice(k, 1);
-          else if (apart(start(piece[0]!), [x, y]) <= SAME || apart(end(piece.at(-1)!), [x, y]) <= SAME) return here[k];
+          else if (distanceBetween(start(piece[0]!), [x, y]) <= SAME || distanceBetween(end(piece.at(-1)!), [x, y]) <= SAME) return here[k];
         }
       }
     return undefined;
@@ -90,12 +90,13 @@ function chains(pieces: readonly Segment[][]): Segment[][] {
     for (let side = 0; side < 2; side++) {
       for (;;) {
         const tip = end(chain.at(-1)!);
-        if (apart(tip, start(chain[0]!)) <= SAME) break;
+        if (distanceBetween(tip, start(chain[0]!)) <= SAME) break;
         const next = ends.near(tip);
         if (next === undefined) break;
         left.delete(next);
         const piece = open[next]!;
-        for (const segment of apart(start(piece[0]!), tip) <= SAME ? piece : [...piece].reverse().map(reversed)) chain.push(segment);
+        for (const segment of distanceBetween(start(piece[0]!), tip) <= SAME ? piece : [...piece].reverse().map(reversed))
+          chain.push(segment);
       }
       // Then the other way from where it began.
       chain = chain.reverse().map(reversed);
@@ -108,7 +109,9 @@ function chains(pieces: readonly Segment[][]): Segment[][] {
 function asCircle(ring: readonly Segment[]): { x: number; y: number; diameter: number } | null {
   const first = ring[0];
   if (first?.kind !== 'arc') return null;
-  const same = ring.every((s) => s.kind === 'arc' && apart(s.centre, first.centre) < 0.01 && Math.abs(s.radius - first.radius) < 0.01);
+  const same = ring.every(
+    (s) => s.kind === 'arc' && distanceBetween(s.centre, first.centre) < 0.01 && Math.abs(s.radius - first.radius) < 0.01,
+  );
   return same ? { x: first.centre[0], y: first.centre[1], diameter: 2 * first.radius } : null;
 }
 
@@ -158,7 +161,7 @@ export function ringsOf(
   if (count > MOST_SEGMENTS)
     throw new FileProblem(`There are ${count} pieces of line in this drawing; one outline has at most ${MOST_SEGMENTS}`);
   const scaled = pieces.map((piece) =>
-    piece.map((segment) => scaledBy(segment, k)).filter((s) => s.kind !== 'line' || apart(s.from, s.to) > 1e-6),
+    piece.map((segment) => scaledBy(segment, k)).filter((s) => s.kind !== 'line' || distanceBetween(s.from, s.to) > 1e-6),
   );
   const finite = scaled.every((piece) => piece.every((s) => reachOf(s).every((v) => Number.isFinite(v) && Math.abs(v) < FAR)));
   if (!finite) throw new FileProblem('The drawing has coordinates that are not figures, or lie kilometres away');
@@ -167,7 +170,7 @@ export function ringsOf(
   const longest = Math.max(0, ...joined.map((chain) => chain.length));
   if (longest > 4 * POINTS[1])
     throw new FileProblem(`A line in this drawing has ${longest} points; ${POINTS[1]} maximum. Draw it with fewer, longer curves`);
-  const found = joined.map((segments) => ({ segments, gap: apart(end(segments.at(-1)!), start(segments[0]!)) }));
+  const found = joined.map((segments) => ({ segments, gap: distanceBetween(end(segments.at(-1)!), start(segments[0]!)) }));
   if (found.length === 0) throw new FileProblem('There is no line in this drawing');
   const remarks: string[] = [];
   const rings = found.flatMap(({ segments, gap }) => {
@@ -200,7 +203,7 @@ export function ringsOf(
       `The outline crosses itself at ${Math.round(crossing[0])}, ${Math.round(crossing[1])} mm; there it has no inside`,
     );
   const by: Point = [-(box.minX + box.maxX) / 2, -(box.minY + box.maxY) / 2];
-  const ring = (outer.area < 0 ? [...outer.segments].reverse().map(reversed) : outer.segments).map((segment) => moved(segment, by));
+  const ring = (outer.area < 0 ? [...outer.segments].reverse().map(reversed) : outer.segments).map((segment) => translated(segment, by));
   const nodes = nodesOf(ring);
   if (nodes.length > POINTS[1])
     throw new FileProblem(`The outline has ${nodes.length} points; ${POINTS[1]} maximum. Draw it with fewer, longer curves`);

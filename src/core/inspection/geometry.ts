@@ -123,8 +123,8 @@ export function selfCrossing(outline: readonly Point[]): { place: Point; loop: n
     const one = sides[k]!;
     for (let m = k + 1; m < n && sides[m]!.low <= one.high; m++) {
       const other = sides[m]!;
-      const apart = Math.abs(one.i - other.i);
-      if (apart === 1 || apart === n - 1 || other.bottom > one.top || other.top < one.bottom) continue;
+      const gap = Math.abs(one.i - other.i);
+      if (gap === 1 || gap === n - 1 || other.bottom > one.top || other.top < one.bottom) continue;
       const place = crossing(one.a, one.b, other.a, other.b);
       if (!place) continue;
       const [from, to] = [Math.min(one.i, other.i), Math.max(one.i, other.i)];

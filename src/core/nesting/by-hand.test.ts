@@ -40,9 +40,9 @@ describe('pieces moved by hand', () => {
   it('turn about their own middle, and four quarters are none', () => {
     const seat = shapesOf(1, () => taperedSeat(460, 400, 430), [0, 90, 180, 270])[0]!;
     const first = place('s0', 200, 300);
-    const once = turnedOn(seat, first);
-    expect(once).toMatchObject({ turn: 90, x: 215, y: 285 });
-    expect([1, 2, 3].reduce((now) => turnedOn(seat, now), once)).toEqual(first);
+    const turned = turnedOn(seat, first);
+    expect(turned).toMatchObject({ turn: 90, x: 215, y: 285 });
+    expect([1, 2, 3].reduce((now) => turnedOn(seat, now), turned)).toEqual(first);
   });
 
   it('what a lay takes is measured anew', () => {

@@ -194,9 +194,9 @@ describe('measurements with one to spare', () => {
     const { closing, corners } = closeQuad({ ...exact, diagonalB: exact.diagonalB + 8 })!;
     expect(closing.error).toBeCloseTo(8, 6);
     expect(closing.words).toContain('8 mm longer');
-    const moved = closing.shares.map((share) => share.taken - share.measured);
+    const shifts = closing.shares.map((share) => share.taken - share.measured);
     // Shared out: nothing keeps the whole error, and no other arrangement of the corners has smaller squares.
-    expect(Math.max(...moved.map(Math.abs))).toBeLessThan(8 * 0.6);
+    expect(Math.max(...shifts.map(Math.abs))).toBeLessThan(8 * 0.6);
     const squares = (c: typeof corners): number => {
       const d = (i: number, j: number): number => Math.hypot(c[i]![0] - c[j]![0], c[i]![1] - c[j]![1]);
       const lengths = [d(0, 1), d(1, 2), d(2, 3), d(3, 0), d(0, 2), d(1, 3)];

@@ -66,12 +66,12 @@ export const hollow = padForm({
     const x = (profile.x - origin[0]) * direction[0] + (profile.y - origin[1]) * direction[1];
     const off = Math.hypot(origin[0] + direction[0] * x - profile.x, origin[1] + direction[1] * x - profile.y);
     if (off > Math.min(profile.width, profile.length) / 4) return [];
-    const moved = (by: number, along: number) => ({
+    const shifted = (by: number, along: number) => ({
       ...profile,
       by: least(by),
       x: Math.round(profile.x + direction[0] * along),
       y: Math.round(profile.y + direction[1] * along),
     });
-    return [{ key: 'hollow', label: 'Hollow, how deep', x, value: profile.by, moved }];
+    return [{ key: 'hollow', label: 'Hollow, how deep', x, value: profile.by, moved: shifted }];
   },
 });

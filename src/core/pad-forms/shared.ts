@@ -94,8 +94,8 @@ export function alongCut({ origin, direction }: FormCut, y: number): number | nu
 export function acrossHandle<P extends { kind: string; y: number; by: number }>(profile: P, cut: FormCut, label: string) {
   const x = alongCut(cut, profile.y);
   if (x === null) return [];
-  const moved = (by: number, along: number): P => ({ ...profile, by: least(by), y: Math.round(profile.y + cut.direction[1] * along) });
-  return [{ key: profile.kind, label, x, value: profile.by, moved }];
+  const shifted = (by: number, along: number): P => ({ ...profile, by: least(by), y: Math.round(profile.y + cut.direction[1] * along) });
+  return [{ key: profile.kind, label, x, value: profile.by, moved: shifted }];
 }
 
 /** The places of the rim that a dip or a rise is measured against. */

@@ -79,7 +79,7 @@ export const side = padForm({
       const x = alongCut(cut, near + point.at);
       if (x === null) return [];
       const [before, after] = [profile.points[i - 1]?.at ?? -1, profile.points[i + 1]?.at ?? Infinity];
-      const moved = (height: number, along: number) => ({
+      const shifted = (height: number, along: number) => ({
         ...profile,
         points: profile.points.map((other, k) =>
           k === i
@@ -90,6 +90,6 @@ export const side = padForm({
             : other,
         ),
       });
-      return [{ key: `side ${i}`, label: `Point ${i + 1} of the side`, x, value: point.height, moved }];
+      return [{ key: `side ${i}`, label: `Point ${i + 1} of the side`, x, value: point.height, moved: shifted }];
     }),
 });

@@ -3,7 +3,7 @@ export { checkPiece, checkShape, narrowestWidth, likelyDress, panelBoard, panelW
 export { cutCloth, cutCloths, type CutCloth, type CutCloths } from './cut-cloth';
 export { fieldsOf } from './fields-of';
 export { foamOf, foamsOf } from './foams';
-export { KINDS, kindOf, saidCorner, saidEdge, shapesFor, type Kind, type PieceKind, type Traits } from './kinds';
+export { hiddenEdge, KINDS, kindOf, saidCorner, saidEdge, shapesFor, shownEdge, type Kind, type PieceKind, type Traits } from './kinds';
 export { newChairSeat, newPiece } from './new-piece';
 export { afterMeasuring, unmeasuredKeys, unmeasuredNames, withUnmeasured } from './unmeasured';
 export { migrate } from './migrate';

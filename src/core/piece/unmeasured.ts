@@ -38,7 +38,7 @@ export function unmeasuredNames(piece: Piece): string[] {
     const [, row, column] = /^rows\.(\d+)\.(.+)$/.exec(key) ?? [];
     const label =
       row === undefined ? fields.find((field) => field.key === key)?.label : rows?.columns.find((one) => one.key === column)?.label;
-    const name = measurementLabel(label ?? key, kindOf(piece.kind).traits.wall);
+    const name = measurementLabel(label ?? key, kindOf(piece.kind).traits.upright);
     return `${name.toLowerCase()}${row === undefined ? '' : `, row ${Number(row) + 1}`}`;
   });
 }

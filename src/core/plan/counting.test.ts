@@ -18,7 +18,7 @@ function view(planner: Planner, piece: Piece, parts: readonly PlanPart[] = PLAN_
 }
 
 /** How often each step was worked for a change, once the piece before it was known. */
-function worked(before: Piece, after: Piece, parts: readonly PlanPart[] = PLAN_PARTS): (step: string) => number {
+function stepCounts(before: Piece, after: Piece, parts: readonly PlanPart[] = PLAN_PARTS): (step: string) => number {
   const planner = createPlanner();
   view(planner, before, parts);
   planner.resetCounts();
@@ -47,27 +47,27 @@ describe('a change recomputes only what hangs on it', () => {
     ['a pad from scraps', pads({ scrap: true })],
     ['how much larger a pad is rough-cut', with1({ overrides: { foamOversize: 15 } })],
   ])('%s solves no section and no surface', (_, after) => {
-    const count = worked(chair, after);
+    const count = stepCounts(chair, after);
     for (const step of SOLVING) expect(count(step), step).toBe(0);
   });
 
   it('renaming and the due day work nothing at all but the words', () => {
     for (const after of [with1({ name: 'Another name' }), with1({ due: '2027-01-31' })]) {
-      const count = worked(chair, after);
+      const count = stepCounts(chair, after);
       for (const step of ['wraps', 'corners', 'cover', 'linings', 'cut', 'fixing', 'foam pieces', 'board', 'ring'])
         expect(count(step), step).toBe(0);
     }
   });
 
   it('moving the chalk line solves at most the one cut', () => {
-    const count = worked(chair, with1({ chalk: { x: 31, y: -44, angle: 0.7 } }));
+    const count = stepCounts(chair, with1({ chalk: { x: 31, y: -44, angle: 0.7 } }));
     expect(count('section')).toBeLessThanOrEqual(2);
     for (const step of ['sections', 'covered surface', 'surface', 'cover', 'cut']) expect(count(step), step).toBe(0);
   });
 
   it('one pad changed does not lay out a cover that is not shown', () => {
     const thicker = with1({ pads: chair.pads.map((pad) => (pad.role === 'main' ? { ...pad, thickness: 60 } : pad)) });
-    const count = worked(chair, thicker, []);
+    const count = stepCounts(chair, thicker, []);
     expect(count('section')).toBeGreaterThan(0);
     for (const step of ['cover', 'ring', 'panel mesh', 'laid flat', 'pulled top', 'cut', 'fixing', 'board', 'sit'])
       expect(count(step), step).toBe(0);
@@ -111,7 +111,7 @@ describe('a change recomputes only what hangs on it', () => {
   });
 
   it('asked again, nothing is worked', () => {
-    const count = worked(chair, structuredClone(chair));
+    const count = stepCounts(chair, structuredClone(chair));
     for (const step of SOLVING) expect(count(step), step).toBe(0);
     expect(count('cover')).toBe(0);
   });

@@ -36,11 +36,11 @@ describe('the same answer on every engine', () => {
 
   it.each(randomPieces(runs(5, 300), 20261130, createPlanner()))('%s', (_says, piece) => {
     const quick = { coarse: true, sits: false };
-    const moved = differences(
+    const changes = differences(
       planOrProblems(piece, quick),
       withNoisyMath(1, () => planOrProblems(piece, quick)),
     );
-    expect(moved.slice(0, 8)).toEqual([]);
+    expect(changes.slice(0, 8)).toEqual([]);
   });
 
   it('is disturbed in truth: the noise moves what has no tolerance', () => {

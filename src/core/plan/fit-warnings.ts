@@ -52,7 +52,7 @@ const BESIDE = 40;
 export function unlikelyWarnings(model: Model, warn: Warn): void {
   const { kind, base, sit } = model.piece;
   const { shape } = base;
-  if (!kindOf(kind).traits.wall && 'backWidth' in shape && 'frontWidth' in shape && shape.backWidth > shape.frontWidth * WIDER_BEHIND) {
+  if (!kindOf(kind).traits.upright && 'backWidth' in shape && 'frontWidth' in shape && shape.backWidth > shape.frontWidth * WIDER_BEHIND) {
     const { frontWidth, backWidth } = shape;
     warn(
       'back-wider',

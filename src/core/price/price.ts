@@ -58,12 +58,12 @@ export function priceOf(
       key: 'materials',
       label: 'Materials',
       amount: materials,
-      note: 'whole sheets, packets and roll lengths; of reels and boxes what is used',
+      note: 'whole sheets, packets and roll lengths; reels and boxes by the share used',
     },
-    { key: 'left', label: 'What is left of them', amount: -left, note: `worth keeping, at ${rule('leftCredit')} % of what it cost` },
+    { key: 'left', label: 'Leftovers', amount: -left, note: `worth keeping, credited at ${rule('leftCredit')} % of cost` },
     { key: 'consumables', label: 'Consumables', amount: consumables, note: `${rule('consumables')} % of the materials used` },
-    { key: 'time', label: 'Time', amount: time, note: `${hours(minutes)} with hands on, at ${rule('hourPrice')} an hour` },
-    { key: 'margin', label: 'Margin', amount: margin, note: `${rule('margin')} % of all that` },
+    { key: 'time', label: 'Time', amount: time, note: `${hours(minutes)} at ${rule('hourPrice')} an hour` },
+    { key: 'margin', label: 'Margin', amount: margin, note: `${rule('margin')} % of the lines above` },
   ];
   return { things: [...things], work: [...work], lines, total: cents(before + margin), unpriced: [...unpriced] };
 }

@@ -12,7 +12,7 @@ import { CAUTIONS } from '../step/cautions';
 import { calledOf, cutWords } from './foam-words';
 import { letInStep } from './let-in-steps';
 import { metresRound } from './metres';
-import { apart, overAllStep } from './over-all-steps';
+import { cutApartWords, overAllStep } from './over-all-steps';
 import { placedWords, rimSteps, sideUp } from './pad-steps';
 import { step, type StepDraft } from '../step/step';
 
@@ -76,7 +76,7 @@ export function stripSteps({ piece: { strip }, outline, rule }: Model): StepDraf
 
 /** Looking the board over. */
 export function boardSteps({ piece, outline, rule }: Model): StepDraft[] {
-  if (lies({ piece }) === 'loose')
+  if (placementOf({ piece }) === 'loose')
     return [
       step(
         'board',
@@ -254,7 +254,7 @@ function cutSteps(model: Model, foam: readonly FoamPiece[]): StepDraft[] {
 }
 
 /** Whether the padding lies on its base, or is held by its cover alone: then its lowest layer is glued to nothing. */
-function lies({ piece }: Pick<Model, 'piece'>): 'loose' | 'on its base' {
+function placementOf({ piece }: Pick<Model, 'piece'>): 'loose' | 'on its base' {
   return wayOf(piece.covering.way).loose ? 'loose' : 'on its base';
 }
 
@@ -274,8 +274,8 @@ function firstGlued({ blocks, layers }: FoamPiece): string {
 function glueSteps(model: Model, pad: FoamPiece, { joints, first, name, below }: Joint): StepDraft[] {
   const { rule, piece } = model;
   const glue = glueOf(piece.glue);
-  const where = below === null && lies(model) === 'loose' ? 'its layers flush on each other' : placedWords(model, pad, below);
-  const detail = `${firstGlued(pad)}${apart(model, pad.pad)}${pad.role === 'crown' ? 'Centre it on the marks' : 'Lay it from the middle outwards'}${sideUp(model, pad)}, ${where}.`;
+  const where = below === null && placementOf(model) === 'loose' ? 'its layers flush on each other' : placedWords(model, pad, below);
+  const detail = `${firstGlued(pad)}${cutApartWords(model, pad.pad)}${pad.role === 'crown' ? 'Centre it on the marks' : 'Lay it from the middle outwards'}${sideUp(model, pad)}, ${where}.`;
   const faces = rule('glueFaces');
   const minutes = (pad.area / 1e6) * faces * rule('timeGlueSquare') * joints;
   const sees = { in: 'section', pad: pad.pad } as const;
@@ -283,7 +283,7 @@ function glueSteps(model: Model, pad: FoamPiece, { joints, first, name, below }:
     step(
       `spray-${pad.pad}`,
       `${glue?.verb ?? 'Spray'} for the ${name}`,
-      `${first ? 'A test patch on a scrap first. ' : ''}${faces > 1 ? 'Both faces' : lies(model) === 'loose' ? 'The lower face' : 'The board’s face'}${lies(model) === 'loose' ? ' of every joint' : ''}, an even coat${glue ? ` (${glue.how})` : ''}; ${faces > 1 ? 'leave them until the glue is tacky' : 'lay it as soon as it is tacky'}.`,
+      `${first ? 'A test patch on a scrap first. ' : ''}${faces > 1 ? 'Both faces' : placementOf(model) === 'loose' ? 'The lower face' : 'The board’s face'}${placementOf(model) === 'loose' ? ' of every joint' : ''}, an even coat${glue ? ` (${glue.how})` : ''}; ${faces > 1 ? 'leave them until the glue is tacky' : 'lay it as soon as it is tacky'}.`,
       minutes * SPRAYING,
       { uses: ['glue'], caution: CAUTIONS.glue, place: 'spray', wait: rule('timeGlueTack'), open: rule('timeGlueOpen'), sees },
     ),
@@ -302,7 +302,7 @@ function glueSteps(model: Model, pad: FoamPiece, { joints, first, name, below }:
 function gluing(model: Model, foam: readonly FoamPiece[]): StepDraft[] {
   return foam
     .filter(({ insertOf }) => insertOf === null)
-    .map((pad, i, all) => ({ pad, below: all[i - 1]?.pad ?? null, joints: gluedLayers(pad, i === 0 && lies(model) === 'loose') }))
+    .map((pad, i, all) => ({ pad, below: all[i - 1]?.pad ?? null, joints: gluedLayers(pad, i === 0 && placementOf(model) === 'loose') }))
     .filter(({ joints }) => joints > 0)
     .flatMap(({ pad, joints, below }, i) => glueSteps(model, pad, { joints, below, first: i === 0, name: calledOf(pad, foam) }));
 }

@@ -27,20 +27,20 @@ function gridWords(model: Model): string {
   const { columns, rows, spacing, down, grid } = buttons;
   const row = down ?? spacing;
   if (columns * rows === 1) return 'on the crossing of the centre lines';
-  const upright = kindOf(model.piece.kind).traits.wall;
+  const upright = kindOf(model.piece.kind).traits.upright;
   const far = [
     reach(columns, spacing, 'left and right of it'),
     reach(rows, row, upright ? 'below and above it' : 'before and behind it'),
   ].filter(Boolean);
-  const apart = `${Math.round(columns > 1 ? spacing : row)} mm apart`;
+  const spacingWords = `${Math.round(columns > 1 ? spacing : row)} mm apart`;
   const inRows =
     Math.abs(row - spacing) < 0.5
-      ? `${columns} across and ${rows} deep, ${apart}`
-      : `${columns} across ${apart}, in ${rows} rows ${Math.round(row)} mm apart`;
+      ? `${columns} across and ${rows} deep, ${spacingWords}`
+      : `${columns} across ${spacingWords}, in ${rows} rows ${Math.round(row)} mm apart`;
   const between = grid === 'diamond' && columns > 1 ? `, every second row half a step over with ${columns - 1}` : '';
   const all = rows * columns - (grid === 'diamond' && columns > 1 ? Math.floor(rows / 2) : 0);
   const left = all > buttonPlaces(model, buttons).length ? `, none within ${BUTTON_CLEAR} mm of the edge` : '';
-  const laid = rows > 1 && columns > 1 ? inRows + between : `${Math.max(columns, rows)} in a row, ${apart}`;
+  const laid = rows > 1 && columns > 1 ? inRows + between : `${Math.max(columns, rows)} in a row, ${spacingWords}`;
   return `${laid}${left}, about the crossing of the centre lines${far.length > 0 ? ` (${far.join(', ')})` : ''}`;
 }
 

@@ -19,7 +19,7 @@ export function apartAt({ piece: { covering }, pads }: Model, pad: string | null
 }
 
 /** The same, as it is said. */
-export function apart(model: Model, pad: string | null): string {
+export function cutApartWords(model: Model, pad: string | null): string {
   const cut = apartAt(model, pad);
   return cut ? `Cut it along ${cut.line}: the inside is laid now, the frame round it is kept for the border. ` : '';
 }
@@ -61,7 +61,7 @@ function stretchedStep(model: Model, wadding: LiningPiece, zip: ZipPlan | null):
   return step(
     'wadding',
     'Stretch the backed foam over all',
-    `${sizeOf(wadding)}. ${apart(model, null)}Foam side down, its backing out, so that the cover slides on it. From the middle outwards, smooth but not pulled thin: where it is strained it goes thin and the edge reads through. ${holdId}; at corners cut a V out and butt the edges, nothing lies double.${zipWords(model, zip)}`,
+    `${sizeOf(wadding)}. ${cutApartWords(model, null)}Foam side down, its backing out, so that the cover slides on it. From the middle outwards, smooth but not pulled thin: where it is strained it goes thin and the edge reads through. ${holdId}; at corners cut a V out and butt the edges, nothing lies double.${zipWords(model, zip)}`,
     rule('timeWadding') + (metresRound([wadding]) * rule('timeClothMetre')) / 60 + (loose || pan ? 0 : (staples * rule('timeStaple')) / 60),
     { check: WADDING_LAID, uses: ['wadding', loose || pan ? 'glue' : 'staple'], caution: loose || pan ? CAUTIONS.glue : CAUTIONS.staples },
   );
@@ -98,7 +98,7 @@ export function overAllStep(model: Model, wadding: LiningPiece, zip: ZipPlan | n
     how === 'under'
       ? ` Its staples ${Math.round(rowInset(model, choicesOf(model.piece.covering), 'over-all'))} mm in, clear of the cover’s own line.`
       : '';
-  const words = `${sizeOf(wadding)}. ${apart(model, null)}${WADDED[how]}${row}${zipWords(model, zip)}`;
+  const words = `${sizeOf(wadding)}. ${cutApartWords(model, null)}${WADDED[how]}${row}${zipWords(model, zip)}`;
   return step('wadding', 'Lay the wadding', words, minutes, {
     check: WADDING_LAID,
     uses: USED[how],

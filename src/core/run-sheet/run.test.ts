@@ -230,18 +230,18 @@ describe('no two steps are called alike', () => {
 
   it.each(PAD_ROLES.map(({ id }) => id))('where there are two pads of one role, %s', (role) => {
     const start = newChairSeat();
-    const worked = withPad(withPad(start.pads, role), role).map((pad): Pad => ({
+    const formedPads = withPad(withPad(start.pads, role), role).map((pad): Pad => ({
       ...pad,
       edge: { kind: 'bevelled', width: 10 },
       ...(pad.role === role
         ? { profile: { kind: 'hollow', by: 4, width: 120, length: 120, x: 0, y: 0 }, pocket: { ...firstPocket(pad.thickness), deep: 5 } }
         : {}),
     }));
-    const names = planPiece({ ...start, pads: worked }, {}, QUICK).steps.map(({ name }) => name);
+    const names = planPiece({ ...start, pads: formedPads }, {}, QUICK).steps.map(({ name }) => name);
     expect(names.filter((name) => name.startsWith('Work the rim')).length).toBeGreaterThanOrEqual(2);
     expect(names.some((name) => /second/.test(name))).toBe(true);
     expect(twice(names)).toEqual([]);
-    const retained = worked.map((pad): Pad => (pad.role === role ? { ...pad, kept: 'as-is', trim: false } : pad));
+    const retained = formedPads.map((pad): Pad => (pad.role === role ? { ...pad, kept: 'as-is', trim: false } : pad));
     expect(twice(planPiece({ ...start, pads: retained }, {}, QUICK).steps.map(({ name }) => name))).toEqual([]);
   });
 
@@ -314,6 +314,8 @@ describe('minutes that a master would sign', () => {
     saddle: [60, 240, 'a pan without stripping: rivets and a sewn cover'],
     'arm-pad': [40, 100, 'small, but sewn all round'],
     'block-seat': [110, 300, 'four slabs, a boxed cover with a zip'],
+    'seat-cushion': [70, 150, 'piped box cushion: 40 to 70 of sewing, the rest cutting, zip and stuffing'],
+    'back-cushion': [70, 150, 'as the seat cushion'],
     'tight-seat': [75, 220, 'webbing and hessian before any foam'],
   };
   it.each(thisWeek(KINDS, 3).map(({ id }) => id))('%s', (id) => {

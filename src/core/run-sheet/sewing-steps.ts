@@ -5,7 +5,7 @@ import { isReadied, READYINGS, stitchingWords } from '../cloth';
 import { choicesOf, joinLength, OF_CLOTH, seamTakeUp, shortAt, wayOf, type CoverPlan, type SewnFacts } from '../cover';
 import { holdsOf } from '../fastening/held';
 import { rowsOf, type Row } from '../fastening/rows';
-import { kindOf, type Cloth, type Covering } from '../piece';
+import { hiddenEdge, kindOf, shownEdge, type Cloth, type Covering, type PieceKind } from '../piece';
 import { goesBack, isKept, keptLayers } from '../strip';
 import { coverButtons } from './button-steps';
 import { CAUTIONS } from '../step/cautions';
@@ -112,14 +112,14 @@ function channelSteps({ rule, piece }: Model, { channels }: CoverPlan): StepDraf
 }
 
 /** A band's last join stays open until its end meets: sewn shut before, it never comes out to the length of the top. */
-function seamWords({ pieces, seams }: CoverPlan): string {
+function seamWords({ pieces, seams }: CoverPlan, kind: PieceKind): string {
   const names = seams
     .filter((seam) => !seam.laid)
     .map((seam) => seam.name.toLowerCase())
     .join(', ');
   const closes = pieces.some(({ role, edges }) => role === 'band' && edges.some(({ kind }) => kind === 'join'));
   return closes
-    ? `Joins first, but leave the last one open; then ${names}: from the centre front both ways, notch to notch, until the band’s ends meet at the back; mark them, sew that join, close the gap. Measure each seam as it is sewn.`
+    ? `Joins first, but leave the last one open; then ${names}: from the centre of the ${shownEdge(kind)} both ways, notch to notch, until the band’s ends meet at the ${hiddenEdge(kind).name}; mark them, sew that join, close the gap. Measure each seam as it is sewn.`
     : `Joins first, then ${names}: notch to notch, from the middle outwards; measure each seam as it is sewn.`;
 }
 
@@ -175,7 +175,7 @@ function stitchSteps(model: Model, cover: CoverPlan): StepDraft[] {
       step(
         'sew',
         'Sew the cover',
-        `${seamWords(cover)}${takenWords(piece.covering)} ${stitchingWords(piece.cloth)}${thickestWords(piece.cloth, stitched)}`,
+        `${seamWords(cover, piece.kind)}${takenWords(piece.covering)} ${stitchingWords(piece.cloth)}${thickestWords(piece.cloth, stitched)}`,
         sewingMinutes(cover, piece.covering, rule),
         { check: SEWN, uses: ['thread'], caution, place: 'machine' },
       ),
@@ -284,7 +284,7 @@ export function layingSteps(model: Model, whole: CoverPlan, cover: CoverPlan): S
     steps.push(
       step(
         'prove',
-        'Test-fit the first',
+        'Test-fit',
         'Pin it on, look at bands and seams, write down what shows: the pattern is corrected for the rest.',
         HANDLING.prove,
         { batch: 'first only' },

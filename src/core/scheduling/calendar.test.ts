@@ -50,9 +50,9 @@ describe('days and hours', () => {
   it('a week has its five days less what is off, each with its break, nothing before now', () => {
     const person = { ...newPerson({ id: 'a', name: 'A' }), off: ['2026-03-04'] };
     const hours = hoursOf(person, MONDAY, 7, 600);
-    const worked = hours.reduce((sum, [from, to]) => sum + to - from, 0);
+    const workedMinutes = hours.reduce((sum, [from, to]) => sum + to - from, 0);
     // Four days of eight hours; on Monday the first two are gone.
-    expect(worked).toBe(4 * 480 - 120);
+    expect(workedMinutes).toBe(4 * 480 - 120);
     expect(hours[0]).toEqual([600, 720]);
     expect(hours.some(([from]) => Math.floor(from / DAY) === 2)).toBe(false);
     expect(momentOf(MONDAY, hours.at(-1)![1])).toEqual({ day: '2026-03-06', minute: 1020 });

@@ -78,6 +78,6 @@ export function hoursOf(person: Person, begins: string, days: number, now = 0): 
  * @param [now] minute of the first day: is it over for everybody, it is none
  */
 export function workingDays(people: readonly Person[], begins: string, days: number, now = 0): string[] {
-  const worked = new Set(people.flatMap((person) => hoursOf(person, begins, days, now).map(([from]) => Math.floor(from / DAY))));
-  return [...worked].sort((a, b) => a - b).map((k) => dayAfter(begins, k));
+  const workDays = new Set(people.flatMap((person) => hoursOf(person, begins, days, now).map(([from]) => Math.floor(from / DAY))));
+  return [...workDays].sort((a, b) => a - b).map((k) => dayAfter(begins, k));
 }

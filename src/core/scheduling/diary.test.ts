@@ -322,7 +322,7 @@ describe('how long steps take here', () => {
       times: 5,
     });
   });
-  it('the spread of thrown times comes out as it was thrown', () => {
+  it('the spread of random times comes out as it was drawn', () => {
     const roll = seededRandom(8);
     const normal = (): number => Math.sqrt(-2 * Math.log(1 - roll())) * Math.cos(2 * Math.PI * roll());
     const { sew } = paceOf(

@@ -145,7 +145,7 @@ export function endsOf({ pieces, begins }: Pick<DiaryInput, 'pieces' | 'begins'>
 
 /** Where nobody has measured a step it takes a fifth more or less. */
 const USUAL_SPREAD = 0.2;
-/** So many weeks are thrown. */
+/** So many weeks are drawn at random. */
 const THROWS = 60;
 
 /** A figure near one, never below a half: how much longer a step took than it was thought to. */

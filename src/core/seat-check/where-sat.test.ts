@@ -108,8 +108,8 @@ describe('a pocket where the sitter sits, by a photo', () => {
   it('moves the pocket and keeps what it is filled with; it can be built', () => {
     const chair = newPiece('chair-seat');
     const item = { ...firstPocket(50), blend: 60 };
-    const moved = pocketAt(item, { x: 8, y: 34, width: 900, length: 90 });
-    expect(moved).toMatchObject({ x: 8, y: 34, width: 600, length: 90, deep: item.deep, material: item.material, blend: 45 });
+    const pocket = pocketAt(item, { x: 8, y: 34, width: 900, length: 90 });
+    expect(pocket).toMatchObject({ x: 8, y: 34, width: 600, length: 90, deep: item.deep, material: item.material, blend: 45 });
     const problems = checkPiece({
       ...chair,
       pads: chair.pads.map((pad) =>

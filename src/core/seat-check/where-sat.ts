@@ -49,11 +49,11 @@ const BONE = 60;
  * @returns the pocket for both
  */
 export function satOnMarks(one: Point, other: Point): SeatPlace {
-  const apart = Math.hypot(other[0] - one[0], other[1] - one[1]);
+  const separation = Math.hypot(other[0] - one[0], other[1] - one[1]);
   return {
     x: Math.round((one[0] + other[0]) / 2),
     y: Math.round((one[1] + other[1]) / 2),
-    width: Math.round(apart + BONE + 2 * ROOM),
+    width: Math.round(separation + BONE + 2 * ROOM),
     length: Math.round(2 * BONE + 2 * ROOM),
   };
 }

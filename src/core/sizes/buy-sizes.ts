@@ -193,19 +193,22 @@ function endLines({ plan, piece }: Making): BuyLine[] {
   const pieces = count('pieces', 'Pieces', piece.count);
   return plan.cover!.ends.map(({ name, end, length: along }): BuyLine => {
     const fastening = END_HOLDS.find(({ id }) => id === end.held)!;
-    const apart = fastening.apart === null ? null : fastening.apart || piece.covering.nails?.head || NAIL_HEAD;
+    const spacing = fastening.apart === null ? null : fastening.apart || piece.covering.nails?.head || NAIL_HEAD;
     return {
       group: 'Buy',
       key: `end.${name}`,
       ware: END_WARES[end.held],
-      label: apart === null ? `Thread for the ${name}’s fold` : `${fastening.name}, ${name}`,
-      value: piece.count * (apart === null ? SLIP_FACTOR * along : Math.ceil(along / apart) + 1),
-      unit: apart === null ? 'thread' : 'count',
-      ...(apart === null
+      label: spacing === null ? `Thread for the ${name}’s fold` : `${fastening.name}, ${name}`,
+      value: piece.count * (spacing === null ? SLIP_FACTOR * along : Math.ceil(along / spacing) + 1),
+      unit: spacing === null ? 'thread' : 'count',
+      ...(spacing === null
         ? {}
-        : { note: fastening.apart ? `${apart} mm apart` : `heads of ${apart} mm`, sold: fastening.apart ? {} : { thickness: apart } }),
-      formula: apart === null ? 'thread = edge × 3 × pieces' : 'fasteners = edge ÷ their distance + 1, × pieces',
-      terms: [length('edge', 'Along the edge', along), ...(apart === null ? [] : [length('apart', 'Apart', apart)]), pieces],
+        : {
+            note: fastening.apart ? `${spacing} mm apart` : `heads of ${spacing} mm`,
+            sold: fastening.apart ? {} : { thickness: spacing },
+          }),
+      formula: spacing === null ? 'thread = edge × 3 × pieces' : 'fasteners = edge ÷ their distance + 1, × pieces',
+      terms: [length('edge', 'Along the edge', along), ...(spacing === null ? [] : [length('apart', 'Apart', spacing)]), pieces],
     };
   });
 }

@@ -173,7 +173,7 @@ function detailSizes({ piece, rule }: Making, { channels, nails, buttons, zip }:
       label: 'Zip',
       value: zip.length,
       note: `at the ${zip.place}`,
-      formula: 'zip = the back + clearance round either corner',
+      formula: `zip = the ${zip.place} + clearance round either corner`,
       terms: [rule('clearance', 'zipClear')],
     });
   if (zip && piece.wadding !== null)

@@ -43,14 +43,14 @@ describe('the sizes', () => {
   weekly(0)('every rule on it changes its number when set for the piece', () => {
     const indifferent: string[] = [];
     for (const { key, terms } of lines) {
-      const moved = terms.some((term) => {
+      const sizeMoved = terms.some((term) => {
         if (!term.rule) return false;
         const rule = ruleOf(term.rule)!;
         const item = { ...piece, overrides: { [term.rule]: rule.sensible[1] } };
         const changed = line(key, sizesOf(planPiece(item, {}, QUICK), item, {}));
         return changed.value !== line(key).value || changed.by !== line(key).by;
       });
-      if (!moved) indifferent.push(key);
+      if (!sizeMoved) indifferent.push(key);
     }
     // A crown's covered height is the pad's own; a leg and a sheet count move in whole steps.
     expect(indifferent.filter((key) => !['crown', 'staple.leg', 'foam.sheets'].includes(key))).toEqual([]);

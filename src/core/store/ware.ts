@@ -20,7 +20,7 @@ export const WARE = record({
   covers: optional(figure('Covers, m²', 'ratio', [0.1, 1000])),
   /** kg in a bag */
   mass: optional(figure('Weighs', 'kg', [0.01, 200])),
-  price: figure('Price of one', 'money', [0, 100000], { default: 0, hint: 'of a metre where it comes off the roll' }),
+  price: figure('Price', 'money', [0, 100000], { default: 0, hint: 'each, or per metre off the roll' }),
   /** from so many on, so much less */
   breakFrom: optional(whole('Cheaper from', [2, 1000])),
   breakLess: optional(figure('Less by', '%', [0.1, 90])),

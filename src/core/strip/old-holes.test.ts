@@ -79,14 +79,14 @@ describe('rivets and the old holes', () => {
 
   it('go through an old hole that lies near to where one is wanted, in the same number', () => {
     const [a, b] = [plain[4]!, plain[9]!];
-    const moved = rivets(withHoles([hole(1, a.x + 3, a.y + 2), hole(2, b.x - 2, b.y + 4)])).places;
-    expect(moved).toHaveLength(plain.length);
+    const places = rivets(withHoles([hole(1, a.x + 3, a.y + 2), hole(2, b.x - 2, b.y + 4)])).places;
+    expect(places).toHaveLength(plain.length);
     for (const [x, y] of [
       [a.x + 3, a.y + 2],
       [b.x - 2, b.y + 4],
     ])
-      expect(moved.filter((place) => Math.hypot(place.x - x!, place.y - y!) < 0.01)).toHaveLength(1);
-    expect(moved.map(({ n }) => n)).toEqual(plain.map(({ n }) => n));
+      expect(places.filter((place) => Math.hypot(place.x - x!, place.y - y!) < 0.01)).toHaveLength(1);
+    expect(places.map(({ n }) => n)).toEqual(plain.map(({ n }) => n));
   });
 
   it('one old hole takes one rivet, whichever is nearest; a hole far from all is one more', () => {

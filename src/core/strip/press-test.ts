@@ -34,8 +34,8 @@ export function pressTest(readings: PressReadings): PressVerdict {
   if (readings.crumbs) return done('replace', 'It crumbles: replace.');
   if (readings.seconds > SLOW) return done('replace', `Took ${readings.seconds} s to come back; more than ${SLOW} s is spent foam.`);
   if (loss > PLUMP + ROUNDING) return done('replace', `Lost ${percent} % of its thickness; more than ${PLUMP * 100} % is past plumping.`);
-  const lost = Math.max(0, readings.asNew - readings.now);
-  const layer = LAYERS.find((t) => t >= lost) ?? LAYERS.at(-1)!;
+  const lossMm = Math.max(0, readings.asNew - readings.now);
+  const layer = LAYERS.find((t) => t >= lossMm) ?? LAYERS.at(-1)!;
   if (loss > KEEP + ROUNDING)
     return done('plump', `Lost ${percent} %, between ${KEEP * 100} and ${PLUMP * 100} %: a thin layer makes it up.`, layer);
   if (readings.seconds > QUICK)

@@ -13,7 +13,7 @@ import type { Told } from './hammer';
  * @param [options.backups] false leaves the archives unopened
  * @returns what is missing, in words; nothing when all is there
  */
-export async function lost(folder: string, entries: readonly Told[], { backups = true } = {}): Promise<string[]> {
+export async function missingAfter(folder: string, entries: readonly Told[], { backups = true } = {}): Promise<string[]> {
   const missing: string[] = [];
   const db = openDatabase(folder);
   try {

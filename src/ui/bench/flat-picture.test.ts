@@ -24,9 +24,9 @@ describe('the cover’s pieces, flat', () => {
     }
     laid.forEach((a, i) =>
       laid.slice(i + 1).forEach((b) => {
-        const apart =
+        const spacing =
           a.x + a.width <= b.x + 1e-6 || b.x + b.width <= a.x + 1e-6 || a.y + a.height <= b.y + 1e-6 || b.y + b.height <= a.y + 1e-6;
-        expect(apart, `${id}: ${a.name} on ${b.name}`).toBe(true);
+        expect(spacing, `${id}: ${a.name} on ${b.name}`).toBe(true);
       }),
     );
   });

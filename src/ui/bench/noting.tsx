@@ -97,7 +97,7 @@ function NoteForm({ step, view, tell, since }: NotingProps) {
   return (
     <div className="grid grid-cols-2 upright:grid-cols-1 gap-3 py-2">
       <label>
-        It took, minutes for one
+        Minutes for one
         <span className="flex gap-2">
           <input
             className={FIELD}
@@ -111,7 +111,7 @@ function NoteForm({ step, view, tell, since }: NotingProps) {
             className="btn h-14 font-normal text-lg"
             onClick={() => setTook(String(Math.max(0.5, Math.round(((Date.now() - since) / 60_000) * 2) / 2)))}
           >
-            Since I opened it
+            Since opening
           </button>
         </span>
         <Wrong message={notMinutes} />
@@ -121,7 +121,7 @@ function NoteForm({ step, view, tell, since }: NotingProps) {
         <input className={FIELD} value={reading} onChange={(event) => setReading(event.target.value)} />
       </label>
       <label>
-        Words
+        Note
         <input className={FIELD} value={note} onChange={(event) => setNote(event.target.value)} />
       </label>
       <label>
@@ -136,7 +136,7 @@ function NoteForm({ step, view, tell, since }: NotingProps) {
       </label>
       <WhoAndWhich view={view} person={person ?? view.people[0] ?? ''} unit={unit} onPerson={setPerson} onUnit={setUnit} />
       <button type="button" className="btn btn-outline h-16 text-2xl font-normal" disabled={empty || notMinutes !== null} onClick={keep}>
-        Keep it
+        Save note
       </button>
     </div>
   );
@@ -149,7 +149,7 @@ export function Noting({ step, view, tell, since }: NotingProps) {
   return (
     <details className="text-xl" data-notes={matching.length} open={begun}>
       <summary className="cursor-pointer h-16 flex items-center">
-        Note something here{matching.length > 0 ? ` (${matching.length} so far)` : ''}
+        Add a note{matching.length > 0 ? ` (${matching.length} so far)` : ''}
       </summary>
       <NoteForm step={step} view={view} tell={tell} since={since} />
       <Said notes={matching} count={view.count} />

@@ -168,8 +168,8 @@ export function Week({ input, done, days, pinned, chosen, onChoose, onLay }: Wee
     const found = done.find(({ id }) => id === task);
     const width = (place.current?.clientWidth ?? 0) / days.length;
     if (!found || width === 0) return;
-    const moved = delta.x * ((SHOWN.to - SHOWN.from) / width);
-    const to = laidAt(days, momentOf(input.begins, Number(from)), moved);
+    const minutesMoved = delta.x * ((SHOWN.to - SHOWN.from) / width);
+    const to = laidAt(days, momentOf(input.begins, Number(from)), minutesMoved);
     const row = people.findIndex(({ id }) => id === found.who) + Math.round(delta.y / ROW);
     const who = people[Math.min(people.length - 1, Math.max(0, row))]!;
     onLay(task, to.day, to.minute, who.id);

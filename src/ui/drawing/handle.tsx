@@ -23,12 +23,12 @@ type HandleProps = {
 /** Something in a drawing that the user can move: by drag, or with the arrow keys. */
 export function Handle({ x, y, size, label, value, says, shape = 'round', onDrag, onNudge }: HandleProps) {
   const start = useRef<{ x: number; y: number; value: number; inverse: DOMMatrix } | null>(null);
-  const moved = useRef(false);
+  const dragged = useRef(false);
   const drag = (event: PointerEvent<SVGGElement>, done: boolean) => {
     const from = start.current;
     if (!from) return;
-    if (!done) moved.current = true;
-    if (done && !moved.current) return;
+    if (!done) dragged.current = true;
+    if (done && !dragged.current) return;
     // The drawing may rescale as its subject grows; the drag keeps to the scale it began with.
     const to = toDrawing(from.inverse, event);
     onDrag({ ...to, dx: to.x - from.x, dy: to.y - from.y, start: from.value }, done);
@@ -59,7 +59,7 @@ export function Handle({ x, y, size, label, value, says, shape = 'round', onDrag
         event.currentTarget.setPointerCapture(event.pointerId);
         const inverse = event.currentTarget.ownerSVGElement?.getScreenCTM()?.inverse();
         start.current = inverse ? { ...toDrawing(inverse, event), value, inverse } : null;
-        moved.current = false;
+        dragged.current = false;
       }}
       onPointerMove={(event) => drag(event, false)}
       onPointerUp={(event) => {

@@ -20,8 +20,8 @@ describe.each(thisWeek(KINDS, 4).map(({ id }) => id))('staples of %s', (kind) =>
     const counts = [40, 20, 10, 5, 2].map((size) => numbered(order, size).size);
     expect([...counts].sort((a, b) => a - b)).toEqual(counts);
     const straight = order.filter(({ kind: text }) => text !== 'corner');
-    const apart = straight.every((a, i) => straight.slice(i + 1).every((b) => Math.hypot(a.x - b.x, a.y - b.y) > 2));
-    if (apart) expect(numbered(order, 2).size).toBe(straight.length);
+    const spaced = straight.every((a, i) => straight.slice(i + 1).every((b) => Math.hypot(a.x - b.x, a.y - b.y) > 2));
+    if (spaced) expect(numbered(order, 2).size).toBe(straight.length);
   });
 
   it('tell where the work begins: the first of each side has its number wherever there is room', () => {

@@ -3,7 +3,8 @@
 import { useRef, type KeyboardEvent, type PointerEvent } from 'react';
 import { bounds, type Polygon } from '@/core/outline';
 import { laidOutline, type Lay, type LayBin, type LayFault, type LayGroup, type LayPlace, type LayShape } from '@/core/nesting';
-import { useLength } from '@/ui/kit/settings';
+import { rollLength } from '@/core/length';
+import { useLength, useSettings } from '@/ui/kit/settings';
 
 /** The roll runs to the right: across it is up and down on the picture. */
 const path = (ring: Polygon): string => `M${ring.map(([x, y]) => `${y} ${x}`).join('L')}Z`;
@@ -183,6 +184,7 @@ type BoardProps = {
 /** One roll or sheet with what lies on it. */
 function Bin({ at, group, lay, faults, chosen, fill, hands, names }: BoardProps & { at: number }) {
   const say = useLength();
+  const { unit } = useSettings();
   const svg = useRef<SVGSVGElement>(null);
   const bin = lay.bins[at]!;
   const used = lay.used[at] ?? 0;
@@ -196,7 +198,10 @@ function Bin({ at, group, lay, faults, chosen, fill, hands, names }: BoardProps 
     return [y, x];
   };
   const here = lay.places.filter((place) => place.bin === at);
-  const says = `${bin.says}: ${say(used)} of ${bin.length === null ? 'the roll' : say(bin.length)} taken, ${say(bin.width)} wide`;
+  const says =
+    bin.length === null
+      ? `${bin.says}: ${rollLength(used, unit)} of the roll, ${say(bin.width)} wide`
+      : `${bin.says}: ${say(used)} of ${say(bin.length)} used, ${say(bin.width)} wide`;
   return (
     <figure className="mb-4">
       <figcaption className="text-sm mb-1">{says}</figcaption>

@@ -119,9 +119,7 @@ function ChosenPiece({ lay: item }: { lay: LayHook }) {
   const say = useLength();
   const place = item.lay?.places.find(({ key }) => key === item.chosen);
   if (!place)
-    return (
-      <p className="text-xs">Drag a piece, or move it with the arrow keys; R turns it, L holds it. Dragging with Alt does not snap.</p>
-    );
+    return <p className="text-xs">Drag a part or use the arrow keys. R turns it, L locks it in place; hold Alt to stop it snapping.</p>;
   return (
     <p className="text-sm flex items-center gap-2 flex-wrap" data-chosen={place.key}>
       {say(place.x)} from the edge, {say(place.y)} along
@@ -129,7 +127,7 @@ function ChosenPiece({ lay: item }: { lay: LayHook }) {
         Turn (R)
       </button>
       <button type="button" className="btn btn-xs btn-outline font-normal" onClick={() => item.hands.lock(place)}>
-        {place.locked ? 'Release it (L)' : 'Hold it here (L)'}
+        {place.locked ? 'Unlock (L)' : 'Lock in place (L)'}
       </button>
     </p>
   );

@@ -1,5 +1,5 @@
 import { renderToStaticMarkup } from 'react-dom/server';
-import { afterAll, beforeAll, expect, it } from 'vitest';
+import { afterAll, beforeAll, expect, it, vi } from 'vitest';
 import { WAYS } from '@/core/cover';
 import { documentSchema, problemsOf } from '@/core/document';
 import { FASTENERS } from '@/core/fastening';
@@ -13,11 +13,15 @@ import { Sizes } from '@/ui/sheet/sizes';
 import { createSheetStore, SheetContext, type SheetStore } from '@/ui/sheet/store';
 import { partsOf } from '@/ui/sheet/viewer';
 import { stageOf, STAGES } from '../stages';
+import { RunSheet } from '../stages/bench/run-sheet';
 import { CoverPanel } from '../stages/cover/cover-panel';
 import { draped } from './draped';
 import { pegs } from './pegs';
 import { admire } from './stage';
 import { QUICK } from '../../testing/quick';
+
+// The run sheet goes on to the log once a job is finished: here nobody goes anywhere.
+vi.mock('next/navigation', () => ({ useRouter: () => ({ push: () => undefined }) }));
 
 /** A way, a fastener and a stage from one file each, and a line in their lists: nothing else is told of them. */
 beforeAll(() => {
@@ -104,4 +108,27 @@ it('a stage is found on its tab, among the keys, on the floor, and with its own 
       </SheetContext>,
     ),
   ).toContain(`value="${piece.name}"`);
+});
+
+it('their steps are ticked on the run sheet, piece by piece, and fold away once all are done', () => {
+  const sheet = store();
+  const answer = sheetView({ piece, house: {}, parts: partsOf(stageOf('bench'), []) }, createPlanner());
+  if (!('view' in answer)) throw new Error('it is planned');
+  sheet.setState({ view: answer.view });
+  const row = (key: string): string => {
+    const html = renderToStaticMarkup(
+      <SheetContext value={sheet}>
+        <RunSheet />
+      </SheetContext>,
+    );
+    return new RegExp(`<li data-step="${key}".*?</li>`).exec(html)?.[0] ?? '';
+  };
+  for (const key of ['drape', 'pegs']) {
+    expect(row(key).match(/type="checkbox"/g)).toHaveLength(piece.count);
+    expect(row(key)).not.toContain('checked');
+    sheet.getState().setTicks([...sheet.getState().ticks, { unit: 1, step: key }]);
+    expect(row(key).match(/checked=""/g)).toHaveLength(1);
+    sheet.getState().setTicks([...sheet.getState().ticks, { unit: 2, step: key }]);
+    expect(row(key)).toContain('data-done');
+  }
 });

@@ -105,7 +105,7 @@ function Measurements({ begun, piece, change }: { begun: Begun; piece: Piece; ch
       <ShapeFields
         shape={shape}
         name={`new ${piece.kind} ${shape.type}`}
-        wall={kindOf(piece.kind).traits.wall}
+        wall={kindOf(piece.kind).traits.upright}
         examples={examplesOf(begun)}
         onChange={(next, key, value) => {
           if (key === 'join' && 'join' in next) return change({ join: next.join });

@@ -92,7 +92,7 @@ export function PriceTable({ scope }: { scope: string }) {
           <Link className="underline" href="/house">
             house rules
           </Link>
-          . What lies in the store already costs as much as what is bought.
+          . Stock from the store is charged at its price.
         </p>
       </div>
       <div>

@@ -144,7 +144,7 @@ export function RoundView() {
       item.draw();
     };
   }, [stage, tape, measures, drawn]);
-  const leans = kindOf(piece.kind).traits.wall;
+  const leans = kindOf(piece.kind).traits.upright;
   return (
     <div className="flex-1 min-h-0 relative" data-cloth={view.skin ? 'laid' : 'not yet'}>
       {wrong && <p className="p-4 text-sm">{wrong}</p>}

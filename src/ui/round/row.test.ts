@@ -97,12 +97,12 @@ describe('places with a name', () => {
 describe('a chalk line that is moved across itself', () => {
   it.each([0, 0.3, Math.PI / 2, 2.1, -1])('at %s lies where it was put, with its direction kept', (angle) => {
     const chalk = { x: 31, y: -17, angle };
-    const moved = chalkAt(chalk, 44);
-    expect(chalkAside(moved)).toBeCloseTo(44, 9);
-    expect(moved.angle).toBe(angle);
+    const movedChalk = chalkAt(chalk, 44);
+    expect(chalkAside(movedChalk)).toBeCloseTo(44, 9);
+    expect(movedChalk.angle).toBe(angle);
     // Along itself it stays where it was.
     const along = ({ x, y }: { x: number; y: number }) => x * Math.cos(angle) + y * Math.sin(angle);
-    expect(along(moved)).toBeCloseTo(along(chalk), 9);
+    expect(along(movedChalk)).toBeCloseTo(along(chalk), 9);
   });
 
   it('stays on the board', () => {

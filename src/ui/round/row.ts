@@ -51,7 +51,7 @@ export function sideBySide(piece: Piece, view: SheetView): OneOfSet[] {
   return Array.from({ length: count }, (_, k): OneOfSet => {
     const pattern = patternOf(view, piece, k);
     if (panels) return { at: [panels.centres[k]!, 0], pattern };
-    if (kindOf(piece.kind).traits.wall) return { at: [(k - (count - 1) / 2) * pitch, 0], pattern };
+    if (kindOf(piece.kind).traits.upright) return { at: [(k - (count - 1) / 2) * pitch, 0], pattern };
     const [c, r] = [k % columns, Math.floor(k / columns)];
     return { at: [(c - (columns - 1) / 2) * pitch, (r - (rows - 1) / 2) * deep], pattern };
   });

@@ -96,7 +96,7 @@ function viewer(host: HTMLElement, canvas: HTMLElement, eye: Eye, draw: () => vo
   const camera = new THREE.PerspectiveCamera(35, 1, 1, 1000);
   camera.up.copy(UP);
   const controls = new OrbitControls(camera, canvas);
-  const moved = () => {
+  const onMove = () => {
     eye.at = camera.position.clone();
     draw();
   };
@@ -106,7 +106,7 @@ function viewer(host: HTMLElement, canvas: HTMLElement, eye: Eye, draw: () => vo
     else return;
     event.preventDefault();
     controls.update();
-    moved();
+    onMove();
   };
   /** Stands where the subject is seen whole, or where somebody stood before. */
   const stand = (subject: Subject) => {
@@ -117,9 +117,9 @@ function viewer(host: HTMLElement, canvas: HTMLElement, eye: Eye, draw: () => vo
     eye.size = size;
     camera.updateProjectionMatrix();
     controls.target.set(0, 0, upright ? 0 : -low);
-    controls.removeEventListener('change', moved);
+    controls.removeEventListener('change', onMove);
     controls.update();
-    controls.addEventListener('change', moved);
+    controls.addEventListener('change', onMove);
   };
   host.addEventListener('keydown', turn);
   const end = () => {

@@ -75,7 +75,7 @@ export function standIn(piece: Piece, view: SheetView, set = false): StandIn {
   if (!traits.wall) parts.forEach((part) => (part.userData.each = true));
   return {
     parts,
-    upright: traits.wall,
+    upright: traits.upright,
     dispose: () => {
       material.dispose();
       parts.forEach((part) => part.geometry.dispose());

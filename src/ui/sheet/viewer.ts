@@ -135,10 +135,10 @@ export function keepViewed(
     void ask();
   };
   const changed = (state: SheetState, before: SheetState | null): void => {
-    const moved = before !== null && state.piece !== before.piece;
+    const edited = before !== null && state.piece !== before.piece;
     const same = (['stage', 'look', 'unfolded', 'round'] as const).every((key) => state[key] === before?.[key]);
-    if (before && !moved && same) return;
-    if (!moved) return want(false);
+    if (before && !edited && same) return;
+    if (!edited) return want(false);
     // Changes that follow each other fast are a drag: the settled answer is asked for when they stop.
     const live = now() - last < DRAG;
     last = now();

@@ -96,10 +96,10 @@ export function Backups({ first }: { first: KeptBackup[] }) {
   return (
     <section aria-label="Backups" className="mb-6">
       <h2 className="font-display text-lg">Backups</h2>
-      <p className="text-sm mb-2 max-w-3xl">
-        Everything there is: pieces with their whole history, ticks, the log, house rules and photos, in one file. Fovea makes one a day
-        while it runs. A backup on this machine is lost with the machine: keep a copy elsewhere. To move to another machine, bring that copy
-        in there.
+      <p className="text-sm mb-2">
+        Everything in one file: pieces with their whole history, ticks, the log, house rules and photos. Fovea makes one a day while it
+        runs. A backup on this machine is lost with the machine: keep a copy elsewhere. To move to another machine, bring that copy in
+        there.
       </p>
       <div className="flex flex-wrap items-center gap-3 mb-2">
         <button type="button" className="btn btn-primary" onClick={() => void make()} disabled={busy !== null}>
@@ -118,7 +118,7 @@ export function Backups({ first }: { first: KeptBackup[] }) {
         </p>
       )}
       {backups.length === 0 && <p>None yet.</p>}
-      <ul className="max-w-3xl">
+      <ul>
         {backups.map((backup) => (
           <li key={backup.name} className="border-t border-base-content/20 py-1.5 flex flex-wrap items-center gap-x-4 gap-y-1">
             <span className="flex-1">

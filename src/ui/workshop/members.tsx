@@ -55,7 +55,7 @@ function Door({ known, onOpen }: { known: Known; onOpen: (on: boolean) => void }
     'Nothing is encrypted: anybody on the network can read what passes. Use it only on your own network, never on a guest network.';
   if (!known.open)
     return (
-      <div className="mb-3 max-w-3xl">
+      <div className="mb-3">
         <p className="text-sm mb-2">
           Only this machine can open the workshop now. With network access, tablets and phones on the same network can too, each with a
           passcode. {risk}
@@ -109,7 +109,7 @@ export function Members() {
           {wrong}
         </p>
       )}
-      <ul className="max-w-3xl">
+      <ul>
         {known.members.map((member) => (
           <li key={member.id} className="border-t border-base-content/20 py-1.5 flex items-center gap-4">
             <span className="flex-1">{member.name}</span>
@@ -121,7 +121,7 @@ export function Members() {
         ))}
       </ul>
       <form
-        className="flex items-center gap-3 max-w-3xl border-t border-base-content/20 pt-2"
+        className="flex items-start gap-3 border-t border-base-content/20 pt-2"
         onSubmit={(event) => {
           event.preventDefault();
           void change('POST', { name, role }).then((ok) => ok && setName(''));
@@ -136,8 +136,8 @@ export function Members() {
             onChange={(event) => setName(event.target.value)}
           />
         </label>
-        <div className="w-96">
-          <ChoiceField label="Role" value={role} options={ROLES} onChange={setRole} />
+        <div>
+          <ChoiceField label="Role" value={role} options={ROLES} hint={ROLES.find(({ id }) => id === role)!.may} onChange={setRole} />
         </div>
         <button type="submit" className="btn btn-outline font-normal" disabled={name.trim() === ''}>
           Let in

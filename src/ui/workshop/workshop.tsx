@@ -34,7 +34,7 @@ function Events({ events }: { events: Event[] }) {
 /** The workshop: who works here, the network, backups, and what happened. */
 export function Workshop({ first, shop, events }: { first: KeptBackup[]; shop: Shop; events: Event[] }) {
   return (
-    <main className="max-w-5xl w-full mx-auto px-6 py-5">
+    <main className="max-w-4xl w-full mx-auto px-6 py-5">
       <h1 className="font-display text-2xl mb-3">Workshop</h1>
       <People first={shop} />
       <Members />

@@ -16,7 +16,7 @@ export function slackOpening(blank: CoverPiece, corrections: readonly Correction
  * @param at where a place of it comes to
  */
 export function movedPiece(piece: CoverPiece, at: (place: Point) => Point): CoverPiece {
-  const moved = <T extends { x: number; y: number }>(item: T): T => {
+  const shifted = <T extends { x: number; y: number }>(item: T): T => {
     const [x, y] = at([item.x, item.y]);
     return { ...item, x, y };
   };
@@ -27,9 +27,9 @@ export function movedPiece(piece: CoverPiece, at: (place: Point) => Point): Cove
     stapleLine: piece.stapleLine.map(at),
     trimLine: piece.trimLine.map(at),
     centreMarks: piece.centreMarks.map(at),
-    notches: piece.notches.map(moved),
-    marks: piece.marks.map(moved),
-    motif: piece.motif && moved(piece.motif),
+    notches: piece.notches.map(shifted),
+    marks: piece.marks.map(shifted),
+    motif: piece.motif && shifted(piece.motif),
     lines: piece.lines.map((line) => ({ ...line, points: line.points.map(at) })),
   };
 }

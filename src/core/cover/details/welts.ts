@@ -2,7 +2,7 @@ import type { Stack } from '../../padding';
 import { preShrink } from '../../cloth';
 import type { RuleReader } from '../../house';
 import { CORNER_BEND } from '../../outline';
-import { kindOf, type Welt } from '../../piece';
+import { hiddenEdge, type Welt } from '../../piece';
 import { clothFor, secondParts } from '../cloths-on';
 import { levelLength, levelOutline, placesOver, type Level, type Stretch } from '../surface/levels';
 import { onProfile, type Ring } from '../surface/ring';
@@ -138,7 +138,7 @@ export function weltPlan(
 export function weltsOf({ model, ring, welt }: Working, seams: readonly SeamSpec[]): WeltPlan[] {
   if (!welt) return [];
   const { piece, rule } = model;
-  const join = kindOf(piece.kind).traits.wall ? 'bottom middle' : 'back middle';
+  const join = `${hiddenEdge(piece.kind).name} middle`;
   const cloth = secondParts(piece).has('welt') ? ('second' as const) : ('cover' as const);
   const { rollWidth, ...item } = clothFor(piece, cloth);
   return seams

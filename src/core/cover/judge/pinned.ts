@@ -102,12 +102,12 @@ function sideOf([x, y]: Point): PinnedSide {
 export function comparePinned(outline: Polygon, piece: Pick<CoverPiece, 'sewn' | 'outline'>): PinnedCompared {
   const computed = piece.sewn.length > 2 ? piece.sewn : piece.outline;
   const [from, to] = [polygonCentroid(outline), polygonCentroid(computed)];
-  const apart = (degrees: number): number =>
+  const misfit = (degrees: number): number =>
     along(turned(outline, degrees, from, to)).reduce((sum, { at }) => sum + distanceTo(computed, at) ** 2, 0);
   const near = (quarter: number): { turn: number; apart: number } => {
-    let found = { turn: quarter, apart: apart(quarter) };
+    let found = { turn: quarter, apart: misfit(quarter) };
     for (let d = -ASKEW.most; d <= ASKEW.most; d += ASKEW.step) {
-      const value = apart(quarter + d);
+      const value = misfit(quarter + d);
       if (value < found.apart - 1e-9) found = { turn: quarter + d, apart: value };
     }
     return found;

@@ -69,8 +69,8 @@ describe('pieces that are sewn to each other', () => {
       const at = (k: number) => bounds(pieces[k]!.outline.map((p) => onPage(arranged[k]!, p)));
       const [a, b] = [at(middle), at(i)];
       // Not farther than a gap or two from the middle piece, and beside it, not over it.
-      const apart = Math.max(b.minX - a.maxX, a.minX - b.maxX, b.minY - a.maxY, a.minY - b.maxY);
-      expect(apart, coverPiece.name).toBeLessThan(6 * GAP);
+      const gap = Math.max(b.minX - a.maxX, a.minX - b.maxX, b.minY - a.maxY, a.minY - b.maxY);
+      expect(gap, coverPiece.name).toBeLessThan(6 * GAP);
     }
   });
 

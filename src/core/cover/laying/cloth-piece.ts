@@ -101,16 +101,16 @@ export function withAllowances(sewn: Polygon, allowance: readonly number[]): Pol
     const [na, nb] = [normals[before]!, normals[i]!];
     const [a, b] = [allowance[before]!, allowance[i]!];
     const dot = na[0] * nb[0] + na[1] * nb[1];
-    const apart: Point[] = [
+    const offsetEnds: Point[] = [
       [p[0] + na[0] * a, p[1] + na[1] * a],
       [p[0] + nb[0] * b, p[1] + nb[1] * b],
     ];
-    if (dot > STRAIGHT && Math.abs(a - b) > 1e-9) return apart;
+    if (dot > STRAIGHT && Math.abs(a - b) > 1e-9) return offsetEnds;
     const cross = na[0] * nb[1] - na[1] * nb[0];
     const meet: Point =
-      Math.abs(cross) < 1e-6 ? apart[0]! : [p[0] + (a * nb[1] - b * na[1]) / cross, p[1] + (b * na[0] - a * nb[0]) / cross];
+      Math.abs(cross) < 1e-6 ? offsetEnds[0]! : [p[0] + (a * nb[1] - b * na[1]) / cross, p[1] + (b * na[0] - a * nb[0]) / cross];
     const far = Math.hypot(meet[0] - p[0], meet[1] - p[1]);
-    return far > LONGEST_MITRE * Math.max(a, b, 1) ? apart : [meet];
+    return far > LONGEST_MITRE * Math.max(a, b, 1) ? offsetEnds : [meet];
   });
   const grown = corners.flat();
   // A side that is shorter than what the corners at its ends take of it comes out backwards.

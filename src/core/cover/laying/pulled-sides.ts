@@ -27,7 +27,7 @@ function folds(ring: Ring, corners: readonly CornerPlan[]): { before: Map<number
     const [a, b] = [at(i).out, at(j).out];
     return Math.abs(Math.atan2(a[0] * b[1] - a[1] * b[0], a[0] * b[0] + a[1] * b[1]));
   };
-  const apart = (i: number, j: number): number => {
+  const distanceBetween = (i: number, j: number): number => {
     const d = Math.abs(at(i).at - at(j).at);
     return Math.max(0.1, Math.min(d, ring.total - d));
   };
@@ -45,7 +45,8 @@ function folds(ring: Ring, corners: readonly CornerPlan[]): { before: Map<number
     ] as const) {
       let end = middle;
       // No farther than half the way to the next corner.
-      while (!middles.includes((((end + step) % n) + n) % n) && turnOf(end, end + step) / apart(end, end + step) > TURNS) end += step;
+      while (!middles.includes((((end + step) % n) + n) % n) && turnOf(end, end + step) / distanceBetween(end, end + step) > TURNS)
+        end += step;
       const from = (((end + step) % n) + n) % n;
       const fold = { from, out: at(from).out };
       for (let i = middle; i !== end + step; i += step) into.set(((i % n) + n) % n, fold);

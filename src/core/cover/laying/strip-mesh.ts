@@ -13,14 +13,14 @@ const ROWS = { least: 4, most: 24, height: 3.5 };
 
 /** Where each column of a strip lies when it is unrolled: it bends as its two edges differ in length; level in its middle. */
 function developed(ring: Ring, inner: Level, outer: Level, columns: readonly number[]): { x: number; y: number; angle: number }[] {
-  const apart = (level: Level, k: number): number => {
+  const levelStep = (level: Level, k: number): number => {
     const [i, j] = [columns[k - 1]!, columns[k]!];
     const [a, b] = [onRing(ring.places[i]!, level[i]!), onRing(ring.places[j]!, level[j]!)];
     return Math.hypot(b[0] - a[0], b[1] - a[1], b[2] - a[2]);
   };
   const bends = columns.map((i, k) => {
     if (k === 0) return { length: 0, bend: 0 };
-    const [upper, lower] = [apart(inner, k), apart(outer, k)];
+    const [upper, lower] = [levelStep(inner, k), levelStep(outer, k)];
     return { length: upper, bend: (lower - upper) / Math.max(1, outer[i]! - inner[i]!) };
   });
   const whole = bends.reduce((sum, { bend }) => sum + bend, 0);

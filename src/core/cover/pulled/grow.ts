@@ -59,13 +59,13 @@ const PLACES = 4;
  * of its edge, and the corners between them, taken together. Moved outline points would cross there, and leave slits behind.
  */
 function unionOfBands(board: Polygon, edge: readonly EdgePoint[], grown: readonly Point[], growAt: (at: number) => number): Polygon {
-  const moved = ([x, y]: Point, [nx, ny]: Point, by: number): Point => [x + nx * by, y + ny * by];
+  const offsetPoint = ([x, y]: Point, [nx, ny]: Point, by: number): Point => [x + nx * by, y + ny * by];
   const parts = edge.flatMap((here, i): Polygon[] => {
     const next = edge[(i + 1) % edge.length]!;
     const [nearBy, farBy] = [growAt(here.at), growAt(next.at)];
-    const band = [here.point, moved(here.point, here.after, nearBy), moved(next.point, here.after, farBy), next.point];
+    const band = [here.point, offsetPoint(here.point, here.after, nearBy), offsetPoint(next.point, here.after, farBy), next.point];
     const outside = here.before[0] * here.after[1] - here.before[1] * here.after[0] > 0;
-    const corner = [here.point, moved(here.point, here.before, nearBy), grown[i]!, moved(here.point, here.after, nearBy)];
+    const corner = [here.point, offsetPoint(here.point, here.before, nearBy), grown[i]!, offsetPoint(here.point, here.after, nearBy)];
     return outside ? [band, corner] : [band];
   });
   const region = (points: Polygon): { x: number; y: number }[] => {

@@ -99,10 +99,10 @@ describe('an edge cut short beside an inside corner', () => {
       const fact: EdgeFact = { ...defaultsOf<EdgeFact>(EDGE_FACT), edge: edgeNamed(name), short: 10 };
       const short = planned({ ...piece, base: { ...piece.base, edges: [...(piece.base.edges ?? []), fact] } });
       const [before, after] = [blankOf(plain), blankOf(short)];
-      const lost = area(before.outline) - area(after.outline);
+      const areaLost = area(before.outline) - area(after.outline);
       // Ten times the edge, and its corners' cloth; a bean's ends go on for half its way round.
-      expect(lost, name).toBeGreaterThanOrEqual(0);
-      expect(lost, name).toBeLessThan(10 * (plain.outline.perimeter / 2 + 400));
+      expect(areaLost, name).toBeGreaterThanOrEqual(0);
+      expect(areaLost, name).toBeLessThan(10 * (plain.outline.perimeter / 2 + 400));
       expect(before.width - after.width, name).toBeLessThan(21);
       expect(before.height - after.height, name).toBeLessThan(21);
       // Every staple still has its cloth: the staple line lies on the cloth but where it was cut nearer than the line itself.

@@ -49,8 +49,8 @@ export function topSeam(ring: Ring, covering: Covering, rule: RuleReader, boxed 
       : covering.seamAt === 'below'
         ? widest(profile) + ON_TOP
         : atInset(profile, inside + (covering.seamAt === 'on-top' ? ON_TOP : 0) - face);
-    const moved = value + movedBy(covering.seamMoves ?? [], at / ring.total);
-    return Math.max(profile.v[0]!, Math.min(moved, sideOf(profile) - LEAST_SIDE));
+    const shifted = value + movedBy(covering.seamMoves ?? [], at / ring.total);
+    return Math.max(profile.v[0]!, Math.min(shifted, sideOf(profile) - LEAST_SIDE));
   });
 }
 

@@ -150,8 +150,8 @@ function directions(stack: Stack, window: number): (at: number) => { point: Poin
     const k = Math.floor(s / total);
     const value = s - k * total;
     const i = sideAt(value);
-    const once = integral[i]! + angle[i]! * (value - from[i]!);
-    return k * integral[n]! + Math.PI * total * k * (k - 1) + once + 2 * Math.PI * k * value;
+    const interpolated = integral[i]! + angle[i]! * (value - from[i]!);
+    return k * integral[n]! + Math.PI * total * k * (k - 1) + interpolated + 2 * Math.PI * k * value;
   };
   const sharp = Array.from(angle, (value, i) => {
     const turn = value - angle[(i + n - 1) % n]!;
@@ -258,8 +258,8 @@ export function ringOf(
     const length = (i + 1 < stack.places.length ? next.at : total) - place.at;
     const bend = Math.abs(outAt(place.at + length - 1e-3).angle - outAt(place.at + 1e-3).angle);
     // Near a corner the places stand closer, so that a seam inside it keeps its corner.
-    const apart = place.turn !== 0 || next.turn !== 0 ? spacing / 3 : spacing;
-    const steps = Math.max(1, wholeUp(length / apart), wholeUp(Math.min(bend, 2 * Math.PI - bend) / BEND));
+    const step = place.turn !== 0 || next.turn !== 0 ? spacing / 3 : spacing;
+    const steps = Math.max(1, wholeUp(length / step), wholeUp(Math.min(bend, 2 * Math.PI - bend) / BEND));
     for (let k = 0; k < steps; k++) {
       const at = place.at + (length * k) / steps;
       const { point, out, edge } = outAt(at);

@@ -1,6 +1,7 @@
 import { step } from '../../step/step';
 import { isLess, wholeUp } from '../../ties';
 import { underside } from '../laying/underside';
+import { hiddenEdge, kindOf, shownEdge, type PieceKind } from '../../piece';
 import type { EdgeUse } from '../laying/panel-spec';
 import { cornerPlaces, levelSteps, lowerEdge, placeAt, stretchLength, topSeam } from '../surface/levels';
 import type { Ring } from '../surface/ring';
@@ -13,13 +14,12 @@ const CLOSE = 4;
 /** A zip needs a side at least so high, mm. */
 const LEAST_SIDE = 40;
 
-/** The stretch of the band that the zip takes: the back edge and a hand's breadth round either corner. */
-function zipStretch(ring: Ring, steps: Float64Array, clear: number): { from: number; to: number; length: number } {
+/** The stretch of the band that the zip takes: the edge that nobody sees and a hand's breadth round either corner. */
+function zipStretch(ring: Ring, steps: Float64Array, clear: number, hidden: number): { from: number; to: number; length: number } {
   const n = ring.places.length;
-  const back = placeAt(ring, 0.5);
   const corners = cornerPlaces(ring);
   const reach = (way: 1 | -1): number => {
-    let i = back;
+    let i = hidden;
     let beyond = 0;
     let past = corners.length === 0;
     let gone = 0;
@@ -52,6 +52,10 @@ function onTheRoll(steps: Float64Array, from: number, to: number, longest: numbe
   return [...ends, to].slice(1).map((end, k): [number, number] => [ends[k]!, end]);
 }
 
+/** What its panels and seams are called: the top of a seat is the front of what is used upright. */
+const namesOf = (kind: PieceKind): { top: string; bottom: string } =>
+  kindOf(kind).traits.upright ? { top: 'Front', bottom: 'Back' } : { top: 'Top', bottom: 'Bottom' };
+
 export const block: Way = {
   id: 'block',
   name: 'Loose cover with zip',
@@ -68,7 +72,11 @@ export const block: Way = {
     const { ring, covering, welt, rule } = working;
     const allowance = rule('seamAllowance');
     const [top, lower] = [topSeam(ring, covering, rule, working.model.boxed), lowerEdge(ring)];
-    const zip = zipStretch(ring, levelSteps(ring, top), rule('zipClear'));
+    const { kind } = working.model.piece;
+    const { along } = hiddenEdge(kind);
+    const names = namesOf(kind);
+    const bandName = `${shownEdge(kind)} and sides`;
+    const zip = zipStretch(ring, levelSteps(ring, top), rule('zipClear'), placeAt(ring, along));
     const middle = top.map((v, i) => (v + lower[i]!) / 2);
     const zipEdge: EdgeUse = { id: 'zip', kind: 'zip', seam: 'zip', allowance };
     const [one, two] = [joinEdge('zip end 1', allowance), joinEdge('zip end 2', allowance)];
@@ -77,14 +85,14 @@ export const block: Way = {
     const below = seamEdge('lower', allowance);
     return {
       panels: [
-        topPanel(working, top, seamEdge('top', allowance)),
+        topPanel(working, top, seamEdge('top', allowance), `${names.top} panel`),
         ...parts.map(([from, to], k) =>
           bandPanel(
             working,
             { inner: top, outer: lower, from, to },
             {
               id: parts.length > 1 ? `band-${k + 1}` : 'band',
-              name: parts.length > 1 ? `Band ${k + 1}, front and sides` : 'Band, front and sides',
+              name: parts.length > 1 ? `Band ${k + 1}, ${bandName}` : `Band, ${bandName}`,
               role: 'band',
               ...sewn,
               outer: below,
@@ -108,8 +116,8 @@ export const block: Way = {
         ),
       ],
       seams: [
-        { id: 'top', name: 'Top seam', level: top, welted: Boolean(welt?.upper) },
-        { id: 'lower', name: 'Bottom seam', level: lower, welted: Boolean(welt?.lower) },
+        { id: 'top', name: `${names.top} seam`, level: top, welted: Boolean(welt?.upper) },
+        { id: 'lower', name: `${names.bottom} seam`, level: lower, welted: Boolean(welt?.lower) },
       ],
       zip,
     };
@@ -119,7 +127,7 @@ export const block: Way = {
     panel(
       {
         id: 'bottom',
-        name: 'Bottom panel',
+        name: `${namesOf(model.piece.kind).bottom} panel`,
         role: 'bottom',
         region: { kind: 'disc', level: new Float64Array(ring.places.length) },
         outer: { id: 'lower', kind: 'seam', seam: 'lower', allowance: rule('seamAllowance') },

@@ -1,5 +1,5 @@
 import { bounds, type Point } from '../../outline';
-import type { Covering } from '../../piece';
+import { hiddenEdge, type Covering } from '../../piece';
 import type { EdgeUse, PanelSpec } from '../laying/panel-spec';
 import type { Slit } from '../laying/disc-mesh';
 import { bareMargin } from '../../padding';
@@ -26,7 +26,7 @@ function endsOf(ring: Ring): number[] {
   return [crossing(rim, axis, -1), crossing(rim, axis, 1)].sort((a, b) => a - b);
 }
 
-/** Where a band is joined: at the corners – always where the padding is held back, and the band lies flat round it like a frame –, or at the back and as often as the roll makes needed, even about the back. */
+/** Where a band is joined: at the corners – always where the padding is held back, and the band lies flat round it like a frame –, or at the hidden edge and as often as the roll makes needed, even about its middle. */
 export function joinMarks(working: Working, steps: Float64Array, longest: number): number[] {
   const { ring, covering, model } = working;
   const corners = cornerPlaces(ring);
@@ -36,8 +36,9 @@ export function joinMarks(working: Working, steps: Float64Array, longest: number
   if (covering.joins === 'two' && total / 2 <= longest) return endsOf(ring);
   if (isTooLongInOne(working, total)) return endsOf(ring);
   const count = Math.max(1, wholeUp(total / longest));
-  // Two parts meet at the sides: a front and a back; otherwise one join is at the back.
-  return Array.from({ length: count }, (_, k) => placeAt(ring, count === 2 ? 0.25 + k / 2 : 0.5 + k / count));
+  // Two parts meet at the sides: a front and a back; otherwise one join is at the hidden edge.
+  const { along } = hiddenEdge(model.piece.kind);
+  return Array.from({ length: count }, (_, k) => placeAt(ring, count === 2 ? 0.25 + k / 2 : along + k / count));
 }
 
 /** The longest strip that comes off the roll in one, as sewn, mm. */

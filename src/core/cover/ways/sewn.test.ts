@@ -159,7 +159,7 @@ describe('seams', () => {
     expect(size(at({ seamAt: 'on-top' }))).toBeLessThan(size(at({})));
     const low = (line: Polygon): number => bounds(line).minY;
     const plain = low(at({}));
-    const moved = at({
+    const movedPlace = at({
       seamMoves: [
         { at: 0, by: -15 },
         { at: 0.25, by: 0 },
@@ -167,8 +167,8 @@ describe('seams', () => {
         { at: 0.75, by: 0 },
       ],
     });
-    expect(low(moved) - plain).toBeGreaterThan(4);
-    expect(bounds(moved).maxY).toBeCloseTo(bounds(at({})).maxY, 3);
+    expect(low(movedPlace) - plain).toBeGreaterThan(4);
+    expect(bounds(movedPlace).maxY).toBeCloseTo(bounds(at({})).maxY, 3);
     // The panel gets shorter where the band gets higher.
     const [a, b] = [
       sew({ way: 'boxed' }),

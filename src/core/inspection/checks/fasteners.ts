@@ -24,14 +24,14 @@ export const FASTENERS: Check = {
       for (let dx = -1; dx <= 1; dx++)
         for (let dy = -1; dy <= 1; dy++)
           for (const other of squares.get(keyOf(col + dx, row + dy)) ?? []) {
-            const apart = distance(one.place, other.place);
+            const gap = distance(one.place, other.place);
             // What goes into the top meets nothing that comes from below.
-            if (apart < APART && one.face === other.face)
+            if (gap < APART && one.face === other.face)
               found.push({
                 part: one.name,
                 place: at(one.place),
-                by: apart,
-                says: `Two fasteners at the ${one.edge} (${one.name}, ${other.name}) are ${mm(apart)} apart, at ${at(one.place)}`,
+                by: gap,
+                says: `Two fasteners at the ${one.edge} (${one.name}, ${other.name}) are ${mm(gap)} apart, at ${at(one.place)}`,
               });
           }
       squares.set(keyOf(col, row), [...(squares.get(keyOf(col, row)) ?? []), one]);

@@ -102,9 +102,9 @@ function stretchesOf(both: readonly Shared[], other: DrawnEdge): Stretch[] {
   let row: Stretch | null = null;
   for (let i = 1; i < both.length; i++) {
     const [a, b] = [both[i - 1]!, both[i]!];
-    const apart = Math.abs(b.there.k - a.there.k);
-    const roundTheStart = isClosed(other) && apart === last && last > 1;
-    if (b.here.k - a.here.k !== 1 || (apart !== 1 && !roundTheStart)) {
+    const gap = Math.abs(b.there.k - a.there.k);
+    const roundTheStart = isClosed(other) && gap === last && last > 1;
+    if (b.here.k - a.here.k !== 1 || (gap !== 1 && !roundTheStart)) {
       row = null;
       continue;
     }

@@ -172,8 +172,8 @@ export function sagOf(net: DeckNet, pressure: Float64Array, begun?: Float64Array
     tensions(across, down, net, net.tension * net.across, tx);
     const next = Float64Array.from(down);
     hang(net, ty, tx, pressure, next);
-    const moved = next.reduce((most, w, i) => Math.max(most, Math.abs(w - down[i]!)), 0);
-    if (moved < REST) return next;
+    const change = next.reduce((most, w, i) => Math.max(most, Math.abs(w - down[i]!)), 0);
+    if (change < REST) return next;
     // Going by halves keeps a slack deck, which tightens most, from swinging.
     const half = next.map((w, i) => (w + down[i]!) / 2);
     down = mix.next(down, half).map((w, i) => (net.free[i] ? Math.max(0, w) : 0));

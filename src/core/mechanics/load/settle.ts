@@ -134,20 +134,20 @@ function newton(problem: Pulled, h: Float64Array, borne?: Float64Array): Settled
     }
     vCycle(levels);
     if (over || rounds > 8) vCycle(levels);
-    let moved = 0;
+    let largest = 0;
     before.set(h);
     for (let i = 0; i < count; i++) {
       if (!free[i]) continue;
       const change = level.h[i]! - h[i]!;
-      moved = Math.max(moved, Math.abs(change));
+      largest = Math.max(largest, Math.abs(change));
     }
     // A round that moves more than the last did has overshot the foam's bend: go half as far.
-    share = moved > 0.9 * last && rounds > 3 ? Math.max(0.25, share * 0.6) : Math.min(1, share * 1.3);
+    share = largest > 0.9 * last && rounds > 3 ? Math.max(0.25, share * 0.6) : Math.min(1, share * 1.3);
     for (let i = 0; i < count; i++) if (free[i]) h[i] = h[i]! + (bytes[i] ? 1 : share) * (level.h[i]! - h[i]!);
-    last = moved;
+    last = largest;
     let switched = 0;
     if (over) switched = touch(level, problem, h, bytes, p, k, c, springs, contact);
-    if (moved < STILL && switched === 0) {
+    if (largest < STILL && switched === 0) {
       converged = true;
       break;
     }

@@ -205,11 +205,11 @@ export function sitOnDeck(bed: Bed, underside: (x: number, y: number, drop: numb
     touch ??= result.lowest + result.sink;
     const passed = foamPressure(lower, result.height).map((p, i) => Math.max(0, p - unloaded[i]!));
     const next = carried(sagOf(net, carried(passed, bed, net)), net, bed);
-    const moved = next.reduce((most, w, i) => Math.max(most, Math.abs(w - down[i]!)), 0);
-    if (moved < DECK_REST || round === DECK_ROUNDS)
+    const change = next.reduce((most, w, i) => Math.max(most, Math.abs(w - down[i]!)), 0);
+    if (change < DECK_REST || round === DECK_ROUNDS)
       return {
         // It goes down from where it first touched the padding on the deck as it was.
-        result: { ...result, sink: touch - result.lowest, converged: result.converged && moved < DECK_REST },
+        result: { ...result, sink: touch - result.lowest, converged: result.converged && change < DECK_REST },
         bed: lower,
         down,
         most: Math.max(...down),

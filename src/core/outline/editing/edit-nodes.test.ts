@@ -15,9 +15,9 @@ describe('editing an outline', () => {
     expect(more).toHaveLength(5);
     expect([more[1]!.x, more[1]!.y]).toEqual([0, -100]);
     expect(area(more)).toBeCloseTo(area(square), 6);
-    const moved = nodesMoved(more, { kind: 'node', index: 1 }, [0, -120]);
-    expect(area(moved)).toBeCloseTo(area(square) + (200 * 20) / 2, 6);
-    expect(moved[0]).toBe(more[0]);
+    const movedNodes = nodesMoved(more, { kind: 'node', index: 1 }, [0, -120]);
+    expect(area(movedNodes)).toBeCloseTo(area(square) + (200 * 20) / 2, 6);
+    expect(movedNodes[0]).toBe(more[0]);
   });
 
   it('another kind of line goes through about the same places, and stays what it is where it is that already', () => {
@@ -34,9 +34,9 @@ describe('editing an outline', () => {
     const nodes = square.map((node, i) => (i === 0 ? { ...node, to: lineAs('curve', square[0]!, square[1]!) } : node));
     const shifted = nodesMoved(nodes, { kind: 'node', index: 1 }, [110, -90]);
     expect(shifted[0]!.to).toMatchObject({ c1: [expect.closeTo(-100 / 3, 9), -100], c2: [expect.closeTo(100 / 3 + 10, 9), -90] });
-    const moved = nodesMoved(nodes, { kind: 'c1', index: 0 }, [-20, -150]);
-    expect(moved[0]!.to).toMatchObject({ c1: [-20, -150] });
-    expect(area(moved)).toBeGreaterThan(area(square));
+    const movedNodes = nodesMoved(nodes, { kind: 'c1', index: 0 }, [-20, -150]);
+    expect(movedNodes[0]!.to).toMatchObject({ c1: [-20, -150] });
+    expect(area(movedNodes)).toBeGreaterThan(area(square));
   });
 
   it('an arc’s rise follows the pointer, and its middle lies there', () => {

@@ -11,12 +11,12 @@ const MITRE_LIMIT = 4;
 const ARC_TOLERANCE = 0.02;
 
 /** What polygons came to, by the polygon itself: one board is moved in by the same few distances for every row and layer. */
-const moved = new WeakMap<Polygon, Map<string, Polygon | null>>();
+const cachedOffsets = new WeakMap<Polygon, Map<string, Polygon | null>>();
 
 function inflated(polygon: Polygon, delta: number, join: JoinType): Polygon | null {
   const key = `${join} ${delta}`;
-  let known = moved.get(polygon);
-  if (!known) moved.set(polygon, (known = new Map()));
+  let known = cachedOffsets.get(polygon);
+  if (!known) cachedOffsets.set(polygon, (known = new Map()));
   const found = known.get(key);
   if (found !== undefined) return found;
   // Whoever gets it gets the same one: it is not to be changed.

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { fillet } from './fillet';
 import { flatten } from './flatten';
 import { outlineArea, polygonArea } from './measure';
-import { arcByRise, curvatureAt, moved, parameterAt, pointAt, pointOn, reversed, segmentLength, stretch, tangentAt } from './segment';
+import { arcByRise, curvatureAt, translated, parameterAt, pointAt, pointOn, reversed, segmentLength, stretch, tangentAt } from './segment';
 import { spline } from './spline';
 import { cornerNamed, edgeNamed } from '../edge-part';
 import type { Point, Segment } from '../types';
@@ -34,11 +34,11 @@ const curve = fc
 const segment = fc.oneof(line, arc, curve).filter((s) => segmentLength(s) > 20);
 const share = fc.double({ min: 0.05, max: 0.95, noNaN: true });
 
-const apart = (a: Point, b: Point): number => Math.hypot(a[0] - b[0], a[1] - b[1]);
+const distanceBetween = (a: Point, b: Point): number => Math.hypot(a[0] - b[0], a[1] - b[1]);
 
 function walked(s: Segment, steps: number): number {
   let sum = 0;
-  for (let k = 1; k <= steps; k++) sum += apart(pointAt(s, (k - 1) / steps), pointAt(s, k / steps));
+  for (let k = 1; k <= steps; k++) sum += distanceBetween(pointAt(s, (k - 1) / steps), pointAt(s, k / steps));
   return sum;
 }
 
@@ -56,10 +56,10 @@ describe('a segment of any kind', () => {
     fc.assert(
       fc.property(segment, share, (s, u) => {
         const [a, b] = [stretch(s, 0, u), stretch(s, u, 1)];
-        expect(apart(pointAt(a, 0), pointAt(s, 0))).toBeLessThan(1e-9);
-        expect(apart(pointAt(a, 1), pointAt(b, 0))).toBeLessThan(1e-9);
-        expect(apart(pointAt(b, 1), pointAt(s, 1))).toBeLessThan(1e-9);
-        expect(apart(pointAt(a, 0.5), pointAt(s, u / 2))).toBeLessThan(1e-6);
+        expect(distanceBetween(pointAt(a, 0), pointAt(s, 0))).toBeLessThan(1e-9);
+        expect(distanceBetween(pointAt(a, 1), pointAt(b, 0))).toBeLessThan(1e-9);
+        expect(distanceBetween(pointAt(b, 1), pointAt(s, 1))).toBeLessThan(1e-9);
+        expect(distanceBetween(pointAt(a, 0.5), pointAt(s, u / 2))).toBeLessThan(1e-6);
         expect(Math.abs((segmentLength(a) + segmentLength(b)) / segmentLength(s) - 1)).toBeLessThan(5e-3);
       }),
       { numRuns: 80 },
@@ -70,10 +70,10 @@ describe('a segment of any kind', () => {
     fc.assert(
       fc.property(segment, share, (s, u) => {
         const back = reversed(s);
-        expect(apart(pointAt(back, 1 - u), pointAt(s, u))).toBeLessThan(1e-6);
+        expect(distanceBetween(pointAt(back, 1 - u), pointAt(s, u))).toBeLessThan(1e-6);
         expect(curvatureAt(back, 1 - u)).toBeCloseTo(-curvatureAt(s, u), 4);
         expect(segmentLength(back)).toBeCloseTo(segmentLength(s), 6);
-        expect(apart(pointAt(reversed(back), u), pointAt(s, u))).toBeLessThan(1e-9);
+        expect(distanceBetween(pointAt(reversed(back), u), pointAt(s, u))).toBeLessThan(1e-9);
       }),
       { numRuns: 60 },
     );
@@ -82,12 +82,12 @@ describe('a segment of any kind', () => {
   it('moved keeps its form; a share of its length is a share of its length', () => {
     fc.assert(
       fc.property(segment, point, share, (s, by, t) => {
-        const there = pointAt(moved(s, by), t);
+        const there = pointAt(translated(s, by), t);
         const here = pointAt(s, t);
-        expect(apart(there, [here[0] + by[0], here[1] + by[1]])).toBeLessThan(1e-9);
+        expect(distanceBetween(there, [here[0] + by[0], here[1] + by[1]])).toBeLessThan(1e-9);
         const u = parameterAt(s, t);
         expect(Math.abs(segmentLength(stretch(s, 0, u)) - t * segmentLength(s))).toBeLessThan(segmentLength(s) * 5e-3);
-        expect(apart(pointOn(s, t), pointAt(s, u))).toBeLessThan(1e-9);
+        expect(distanceBetween(pointOn(s, t), pointAt(s, u))).toBeLessThan(1e-9);
       }),
       { numRuns: 60 },
     );
@@ -99,7 +99,7 @@ describe('a segment of any kind', () => {
         const [x, y] = tangentAt(s, u);
         expect(Math.hypot(x, y)).toBeCloseTo(1, 9);
         const [a, b] = [pointAt(s, u - 1e-4), pointAt(s, u + 1e-4)];
-        const length = apart(a, b);
+        const length = distanceBetween(a, b);
         if (length > 1e-6) expect(((b[0] - a[0]) * x + (b[1] - a[1]) * y) / length).toBeGreaterThan(0.99);
       }),
       { numRuns: 60 },
@@ -111,11 +111,11 @@ describe('arcs by their rise', () => {
   it('stand off their chord by it, to the right when positive', () => {
     fc.assert(
       fc.property(point, point, fc.integer({ min: -120, max: 120 }), (from, to, rise) => {
-        fc.pre(apart(from, to) > 30 && Math.abs(rise) > 0.5);
+        fc.pre(distanceBetween(from, to) > 30 && Math.abs(rise) > 0.5);
         const made = arcByRise(edgeNamed('e'), from, to, rise);
-        const chord = apart(from, to);
-        expect(apart(pointAt(made, 0), from)).toBeLessThan(1e-6);
-        expect(apart(pointAt(made, 1), to)).toBeLessThan(1e-6);
+        const chord = distanceBetween(from, to);
+        expect(distanceBetween(pointAt(made, 0), from)).toBeLessThan(1e-6);
+        expect(distanceBetween(pointAt(made, 1), to)).toBeLessThan(1e-6);
         const [mx, my] = pointAt(made, 0.5);
         const off = ((mx - from[0]) * (to[1] - from[1]) - (my - from[1]) * (to[0] - from[0])) / chord;
         expect(off).toBeCloseTo(rise, 4);
@@ -154,7 +154,7 @@ describe('a flexible rule', () => {
         const pieces = spline(points, closed).map((piece): Segment => ({ kind: 'curve', edge: edgeNamed('e'), ...piece }));
         expect(pieces).toHaveLength(closed ? points.length : points.length - 1);
         pieces.forEach((piece, i) => {
-          expect(apart(pointAt(piece, 0), points[i]!)).toBeLessThan(1e-9);
+          expect(distanceBetween(pointAt(piece, 0), points[i]!)).toBeLessThan(1e-9);
           const next = pieces[i + 1] ?? (closed ? pieces[0] : undefined);
           if (!next) return;
           const [a, b] = [tangentAt(piece, 1), tangentAt(next, 0)];
@@ -191,8 +191,8 @@ describe('a rounded joint', () => {
           const made = fillet(before, after, radius, cornerNamed('a b'));
           if (!made) return;
           const [a, corner, b] = made;
-          expect(apart(pointAt(a, 1), pointAt(corner, 0))).toBeLessThan(1e-3);
-          expect(apart(pointAt(corner, 1), pointAt(b, 0))).toBeLessThan(1e-3);
+          expect(distanceBetween(pointAt(a, 1), pointAt(corner, 0))).toBeLessThan(1e-3);
+          expect(distanceBetween(pointAt(corner, 1), pointAt(b, 0))).toBeLessThan(1e-3);
           for (const [p, u, q, v] of [
             [a, 1, corner, 0],
             [corner, 1, b, 0],

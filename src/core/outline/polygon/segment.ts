@@ -137,7 +137,7 @@ export function reversed(segment: Segment): Segment {
 }
 
 /** A segment moved in the plan. */
-export function moved(segment: Segment, [dx, dy]: Point): Segment {
+export function translated(segment: Segment, [dx, dy]: Point): Segment {
   const by = ([x, y]: Point): Point => [x + dx, y + dy];
   if (segment.kind === 'line') return { ...segment, from: by(segment.from), to: by(segment.to) };
   if (segment.kind === 'arc') return { ...segment, centre: by(segment.centre) };

@@ -4,7 +4,7 @@ import { filletPolygon, tangentLength, type Corner } from '../polygon/fillet-pol
 import { flatten } from '../polygon/flatten';
 import { bounds } from '../polygon/measure';
 import { drawNodes, type OutlineNode } from '../editing/nodes';
-import { moved } from '../polygon/segment';
+import { translated } from '../polygon/segment';
 import { archedOutline, bowedOutline, crownedOutline, dOutline, kidneyOutline, ovalOutline } from '../shapes/curved';
 import { alcoveCorners, cornerSeatCorners, fourCorners, quarteredCorners, seenRadius, steppedCorners } from '../shapes/straight';
 import { closeBevel } from './bevel';
@@ -30,7 +30,7 @@ function centred({ outline, wrong }: Measured): Measured {
   if (outline.segments.length === 0) return { outline, moved: [0, 0], wrong };
   const box = bounds(flatten(outline));
   const by: Point = [-(box.minX + box.maxX) / 2, -(box.minY + box.maxY) / 2];
-  return { outline: { segments: outline.segments.map((segment) => moved(segment, by)) }, moved: by, wrong };
+  return { outline: { segments: outline.segments.map((segment) => translated(segment, by)) }, moved: by, wrong };
 }
 
 function ofNodes(nodes: readonly OutlineNode[], mirrored: boolean, least: number): Measured {
@@ -116,9 +116,9 @@ export function measuredOutline(shape: BaseShape): Measured {
       return centred(ofNodes(offsetNodes(shape), false, 3));
     case 'two-tapes': {
       const nodes = twoTapesNodes(shape);
-      const lost = shape.rows.length - nodes.length;
+      const dropped = shape.rows.length - nodes.length;
       const drawn = centred(ofNodes(nodes, false, 3));
-      return lost > 0
+      return dropped > 0
         ? { ...drawn, wrong: 'Two tapes of one point do not meet: together they must be longer than the two fixed points are apart' }
         : drawn;
     }

@@ -87,11 +87,11 @@ function featuresOf(stack: Stack, spans: readonly Span[], edgeX: number, at: (u:
     const { pad, polygon } = stack.pads[k]!;
     const rim = rimOf(pad.edge);
     const { soft } = rim;
-    const worked = rim.reach(pad.edge, 0);
+    const rimReach = rim.reach(pad.edge, 0);
     const covered = stack.pads.slice(k + 1).some((_, i) => spans[k + 1 + i]);
     features.push({ x: span[1], sharp: !soft || !covered });
     if (span[0] > 0) features.push({ x: span[0], sharp: !soft });
-    if (worked > 0) features.push({ x: span[1] - worked, sharp: false });
+    if (rimReach > 0) features.push({ x: span[1] - rimReach, sharp: false });
     for (const pocket of letInto(pad)) {
       for (const x of lineEllipse(pocket, at(0), at(1))) features.push({ x, sharp: false });
       const floor = { ...pocket, width: pocket.width - 2 * (pocket.blend ?? 0), length: pocket.length - 2 * (pocket.blend ?? 0) };

@@ -78,14 +78,14 @@ function checkTogether(shape: BaseShape): [string, string] | null {
       return null;
     }
     case 'two-tapes': {
-      const lost = shape.rows.findIndex(({ a, b }) => a + b < shape.apart * 0.999 || Math.abs(a - b) > shape.apart * 1.001);
-      if (lost < 0) return null;
-      const { a, b } = shape.rows[lost]!;
+      const impossibleRow = shape.rows.findIndex(({ a, b }) => a + b < shape.apart * 0.999 || Math.abs(a - b) > shape.apart * 1.001);
+      if (impossibleRow < 0) return null;
+      const { a, b } = shape.rows[impossibleRow]!;
       return [
-        `rows.${lost}.a`,
+        `rows.${impossibleRow}.a`,
         a + b < shape.apart
-          ? `Point ${lost + 1}: ${a} and ${b} mm do not reach each other over the ${shape.apart} mm between the fixed points`
-          : `Point ${lost + 1}: ${a} and ${b} mm differ by more than the ${shape.apart} mm between the fixed points`,
+          ? `Point ${impossibleRow + 1}: ${a} and ${b} mm do not reach each other over the ${shape.apart} mm between the fixed points`
+          : `Point ${impossibleRow + 1}: ${a} and ${b} mm differ by more than the ${shape.apart} mm between the fixed points`,
       ];
     }
     default:

@@ -18,6 +18,18 @@ export function saidEdge(id: PieceKind, edge: string): string {
   return edge === 'front' ? near : edge === 'back' ? far : edge;
 }
 
+/** The edge that nobody looks at, where joins and zips go: the back of a seat, the bottom of what is used upright. */
+export function hiddenEdge(id: PieceKind): { name: string; along: number } {
+  const { traits, words } = kindOf(id);
+  return traits.upright ? { name: words[0], along: 0 } : { name: words[1], along: 0.5 };
+}
+
+/** The edge opposite the hidden one, where sewing begins. */
+export function shownEdge(id: PieceKind): string {
+  const { traits, words } = kindOf(id);
+  return words[traits.upright ? 1 : 0];
+}
+
 /** A corner as it is said of a kind: of what hangs on a wall the front right one is the bottom right one. */
 export function saidCorner(id: PieceKind, corner: string): string {
   return corner.replace(/\b(front|back)\b/, (edge) => saidEdge(id, edge));

@@ -11,8 +11,10 @@ export type Traits = {
   sat: boolean;
   /** its base is a moulded pan */
   pan: boolean;
-  /** it stands or hangs at a wall; its far edge is the top */
+  /** it stands or hangs at a wall */
   wall: boolean;
+  /** it is used upright: its far edge is the top, its near one the hidden bottom */
+  upright: boolean;
   /** its padding lies loose, not glued to a board */
   loose: boolean;
   /** its cover passes through a frame */
@@ -55,12 +57,13 @@ export type Kind<Id extends string = string> = {
   signed: { width: readonly [number, number]; height: readonly [number, number]; why: string };
 };
 
-const PLAIN: Traits = { sat: false, pan: false, wall: false, loose: false, throughFrame: false };
+const PLAIN: Traits = { sat: false, pan: false, wall: false, upright: false, loose: false, throughFrame: false };
 
 /** A kind with the traits it does not name left out. */
 export const kind = <const Id extends string>(item: Omit<Kind<Id>, 'traits'> & { traits?: Partial<Traits> }): Kind<Id> => ({
   ...item,
-  traits: { ...PLAIN, ...item.traits },
+  // Whatever is at a wall stands upright.
+  traits: { ...PLAIN, upright: Boolean(item.traits?.wall), ...item.traits },
 });
 
 export const SEAT_WORDS = ['front', 'back'] as const;

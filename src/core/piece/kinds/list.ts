@@ -1,4 +1,5 @@
 import { armPad } from './arm-pad';
+import { backCushion } from './back-cushion';
 import { bench } from './bench';
 import { blockSeat } from './block-seat';
 import { chairSeat } from './chair-seat';
@@ -9,6 +10,7 @@ import { headboardNailed } from './headboard-nailed';
 import { headboardPanelled } from './headboard-panelled';
 import { roundSeat } from './round-seat';
 import { saddle } from './saddle';
+import { seatCushion } from './seat-cushion';
 import { tightSeat } from './tight-seat';
 
 /** Every kind of piece, in the order it is offered. A new one is a file beside these and a line here. */
@@ -24,5 +26,7 @@ export const KINDS = [
   saddle,
   armPad,
   blockSeat,
+  seatCushion,
+  backCushion,
   tightSeat,
 ] as const;

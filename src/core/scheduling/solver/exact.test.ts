@@ -2,7 +2,7 @@ import highs from 'highs';
 import { describe, expect, it } from 'vitest';
 import { seededRandom } from '../../../testing/seeded-random';
 import { asProgramme } from '../../../testing/exact-shop';
-import { thrownShop, undue } from '../../../testing/shop';
+import { randomShop, undue } from '../../../testing/shop';
 import { checkSchedule, endOf, schedule, usualTries, type Problem } from '.';
 import { runs } from '../../../testing/runs';
 
@@ -10,9 +10,9 @@ describe('against a solver that proves its answer', () => {
   it('sets of up to 12 steps, some glued: within 5 % of the shortest there is, most of them the shortest', async () => {
     const solver = await highs();
     let [proved, shortest] = [0, 0];
-    for (let seed = 1; seed <= runs(6, 14); seed++) {
+    for (let seed = 1; seed <= runs(4, 14); seed++) {
       const roll = seededRandom(700 + seed);
-      const random = thrownShop(roll, { tasks: 6 + (seed % 7), workers: 2 });
+      const random = randomShop(roll, { tasks: 6 + (seed % 7), workers: 2 });
       const problem: Problem = { ...random, tasks: undue(random) };
       const { schedule: found } = schedule(problem, { tries: usualTries(problem), roll });
       expect(checkSchedule(problem, found)).toEqual([]);
@@ -26,7 +26,7 @@ describe('against a solver that proves its answer', () => {
       expect(length, `seed ${seed}`).toBeLessThanOrEqual(1.05 * best + 0.1);
       if (length <= best + 0.1) shortest += 1;
     }
-    expect(proved).toBeGreaterThan(runs(3, 9));
+    expect(proved).toBeGreaterThan(runs(2, 9));
     expect(shortest / proved).toBeGreaterThan(0.7);
   });
 });

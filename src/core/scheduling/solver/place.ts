@@ -152,7 +152,7 @@ export function blocksOf({ tasks }: Pick<Problem, 'tasks'>): Block[] {
     for (const other of new Set(hung))
       if (other && other !== found) {
         found.tasks.push(...other.tasks);
-        for (const moved of other.tasks) of.set(moved.id, found);
+        for (const member of other.tasks) of.set(member.id, found);
       }
     found.tasks.push(task);
     of.set(task.id, found);

@@ -1,16 +1,16 @@
 import { describe, expect, it } from 'vitest';
 import { seededRandom } from '../../../testing/seeded-random';
-import { thrownShop, undue } from '../../../testing/shop';
+import { randomShop, undue } from '../../../testing/shop';
 import { beginOf, checkSchedule, costOf, endOf, glueBatch, lowerBound, schedule, type Problem, type Schedule } from '.';
 import { weekly } from '../../../testing/weekly';
 
 const last = ({ done }: Schedule): number => Math.max(...done.map(endOf));
 
 describe('a schedule', () => {
-  weekly(1)('of a thousand thrown workshops breaks no window and doubles nothing', () => {
+  weekly(1)('of a thousand random workshops breaks no window and doubles nothing', () => {
     for (let seed = 1; seed <= 1000; seed++) {
       const roll = seededRandom(seed);
-      const shop = thrownShop(roll, { tasks: 4 + (seed % 17), workers: 1 + (seed % 3), breaks: seed % 2 === 0 });
+      const shop = randomShop(roll, { tasks: 4 + (seed % 17), workers: 1 + (seed % 3), breaks: seed % 2 === 0 });
       const problem: Problem = { ...shop, change: seed % 4 < 2 ? 10 : 0 };
       const { schedule: found } = schedule(problem, { tries: 4, roll });
       expect(checkSchedule(problem, found), `seed ${seed}`).toEqual([]);
@@ -24,7 +24,7 @@ describe('a schedule', () => {
   weekly(2)('of sets of 40 is within 15 % of what no schedule can be shorter than', () => {
     for (let seed = 1; seed <= 12; seed++) {
       const roll = seededRandom(100 + seed);
-      const problem = thrownShop(roll, { tasks: 40, workers: 2 + (seed % 2) });
+      const problem = randomShop(roll, { tasks: 40, workers: 2 + (seed % 2) });
       const plain: Problem = { ...problem, tasks: undue(problem) };
       const { schedule: found } = schedule(plain, { tries: 400, roll });
       expect(checkSchedule(plain, found)).toEqual([]);
@@ -88,9 +88,9 @@ describe('a schedule', () => {
     expect(checkSchedule(problem, { ...right, done: right.done.slice(1) }).join()).toContain('forgotten');
     expect(checkSchedule(problem, { ...right, left: ['lay'] }).join()).toContain('done and left');
     expect(checkSchedule({ ...problem, places: { ...problem.places, bench: 0 } }, right).join()).toContain('place bench');
-    const apart = { ...problem, tasks: problem.tasks.map((task, k) => ({ ...task, set: `set ${k}` })) };
-    expect(checkSchedule({ ...apart, change: 5 }, right)).toEqual([]);
-    expect(checkSchedule({ ...apart, change: 6 }, right)).toEqual(['a changes from spray to lay in 5']);
+    const separate = { ...problem, tasks: problem.tasks.map((task, k) => ({ ...task, set: `set ${k}` })) };
+    expect(checkSchedule({ ...separate, change: 5 }, right)).toEqual([]);
+    expect(checkSchedule({ ...separate, change: 6 }, right)).toEqual(['a changes from spray to lay in 5']);
   });
 
   it('a change from one set to another takes its time, before and after what is there already', () => {
@@ -145,7 +145,7 @@ describe('a schedule', () => {
 
   it('stops when it is asked to, with the best so far, and tells of every better one', () => {
     const roll = seededRandom(9);
-    const problem = thrownShop(roll, { tasks: 30, workers: 2 });
+    const problem = randomShop(roll, { tasks: 30, workers: 2 });
     const heard: number[] = [];
     let asked = 0;
     const found = schedule(problem, { tries: 10_000, roll, stop: () => ++asked > 50, better: ({ cost }) => heard.push(cost) });

@@ -84,7 +84,7 @@ type Order = { priority: readonly number[]; lags: readonly number[] };
 const LAGGED = 0.25;
 
 /** The same order with a few blocks elsewhere, or gone on with sooner or later. */
-function moved({ priority, lags }: Order, glued: readonly number[], roll: () => number): Order {
+function mutated({ priority, lags }: Order, glued: readonly number[], roll: () => number): Order {
   if (glued.length > 0 && roll() < LAGGED) {
     const which = glued[Math.floor(roll() * glued.length)]!;
     return { priority, lags: lags.map((lag, i) => (i === which ? (lag > 0 && roll() < 0.5 ? 0 : roll()) : lag)) };
@@ -137,7 +137,7 @@ export function schedule(problem: Problem, { tries, roll, stop = () => false, be
   }
   while (tried < tries && !stop() && blocks.length > 1) {
     tried += 1;
-    const item = trial(moved(now.order, glued, roll), tried);
+    const item = trial(mutated(now.order, glued, roll), tried);
     keep(item);
     const warm = Math.max(0, 1 - tried / (tries * WARM));
     if (item.cost <= now.cost || item.cost - now.cost < HEAT * warm * now.cost * roll()) now = item;

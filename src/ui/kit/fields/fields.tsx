@@ -49,7 +49,7 @@ type CoreProps = FieldProps & {
 
 /** What is typed in a field until it is taken, and what is wrong with it. */
 function useTyped({ name, onCommit, understood, nudge, shown, value }: CoreProps) {
-  const [draft, setDraft] = useDraft(`draft ${name}`);
+  const [draft, setDraft, restored] = useDraft(`draft ${name}`);
   const [refused, setRefused] = useState<{ text: string; message: string } | null>(null);
   // Enter takes a text and moves on, and leaving the field would take it once more: the field is drawn anew only later.
   const taken = useRef<string | null>(null);
@@ -85,7 +85,7 @@ function useTyped({ name, onCommit, understood, nudge, shown, value }: CoreProps
     setRefused(null);
     setDraft(text);
   };
-  return { draft, reading, message, commit, step, take, type, forget, canStep: value !== null || Boolean(reading?.ok) };
+  return { draft, restored, reading, message, commit, step, take, type, forget, canStep: value !== null || Boolean(reading?.ok) };
 }
 
 const STEPS: Record<string, number> = { ArrowUp: 1, ArrowDown: -1 };
@@ -95,7 +95,7 @@ function Field(props: CoreProps) {
   const id = useId();
   const { unit } = useSettings();
   const entered = useRef(false);
-  const { draft, reading, message, commit, step, take, type, forget, canStep } = useTyped(props);
+  const { draft, restored, reading, message, commit, step, take, type, forget, canStep } = useTyped(props);
   const onKeyDown = (event: KeyboardEvent<HTMLInputElement>) => {
     const field = event.currentTarget;
     const by = STEPS[event.key];
@@ -162,8 +162,21 @@ function Field(props: CoreProps) {
             {inUnit(slip.says, unit)}
           </button>
         )}
+        {restored && !message && reading?.ok && <Unused onUse={() => commit(draft)} />}
       </div>
     </div>
+  );
+}
+
+/** Says of a figure typed before the page was loaded again that nothing reckons with it yet. */
+function Unused({ onUse }: { onUse: () => void }) {
+  return (
+    <p className="text-warning" data-unused>
+      Typed before the reload, not used yet.
+      <button type="button" className="btn btn-xs btn-outline font-normal ml-2" onClick={onUse}>
+        Use it
+      </button>
+    </p>
   );
 }
 
@@ -308,7 +321,7 @@ export function TextField({
   long?: boolean;
 }) {
   const id = useId();
-  const [draft, setDraft] = useDraft(`draft ${name}`);
+  const [draft, setDraft, restored] = useDraft(`draft ${name}`);
   const [message, setMessage] = useState<string | null>(null);
   const commit = () => {
     if (draft === null) return;
@@ -345,6 +358,7 @@ export function TextField({
           }}
         />
       )}
+      {restored && !message && draft !== value && <Unused onUse={commit} />}
       {message && (
         <p role="alert" className="text-xs text-error">
           {message}

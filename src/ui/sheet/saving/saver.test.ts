@@ -239,8 +239,8 @@ describe('undo and redo', () => {
     expect(state.piece.name).toBe('A');
     await saver.step('redo');
     expect(state).toMatchObject({ piece: { name: 'Else' }, message: 'changed' });
-    const lost = bench([new Error('no line')]);
-    await lost.saver.step('undo');
-    expect(lost.state.message).toContain('cannot be reached');
+    const offline = bench([new Error('no line')]);
+    await offline.saver.step('undo');
+    expect(offline.state.message).toContain('cannot be reached');
   });
 });

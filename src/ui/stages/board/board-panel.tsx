@@ -71,7 +71,7 @@ function ShapePart() {
       <ShapeFields
         shape={shape}
         name={`${id} ${shape.type}`}
-        wall={kindOf(kind).traits.wall}
+        wall={kindOf(kind).traits.upright}
         examples={unmeasuredKeys(piece)}
         onChange={setShape}
       />

@@ -18,9 +18,9 @@ export function DrawnFields({ shape, name, onChange }: { shape: DrawnShape; name
   const polygon = useMemo(() => flatten(baseOutline(shape), 0.1), [shape]);
   const folded = useMemo(() => (shape.mirrored || polygon.length < 3 ? null : fold(polygon)), [shape.mirrored, polygon]);
   const offset = (round: boolean) => {
-    const moved = (round ? offsetRounded : offsetPolygon)(polygon, rolled);
-    if (!moved) return setMessage('Nothing is left after taking that off');
-    setMessage(onChange({ type: 'drawn', mirrored: false, nodes: fitNodes(moved, 0.05) }));
+    const outline = (round ? offsetRounded : offsetPolygon)(polygon, rolled);
+    if (!outline) return setMessage('Nothing is left after taking that off');
+    setMessage(onChange({ type: 'drawn', mirrored: false, nodes: fitNodes(outline, 0.05) }));
   };
   return (
     <Part title="The whole outline" open>

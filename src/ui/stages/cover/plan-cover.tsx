@@ -51,7 +51,7 @@ export function SeamHandles({ piece, view, size }: LayerProps) {
   const { places } = cover.reach;
   const total = places.at(-1)!.at + (places[1]?.at ?? 0);
   const moves = HOLDS.map(({ at }) => covering.seamMoves?.find((move) => Math.abs(move.at - at) < 1e-6) ?? { at, by: 0 });
-  const moved = (k: number, by: number, live: boolean) =>
+  const movedSeam = (k: number, by: number, live: boolean) =>
     follow(
       {
         ...piece,
@@ -81,8 +81,8 @@ export function SeamHandles({ piece, view, size }: LayerProps) {
             label={`Seam at the ${name}, move`}
             value={by}
             says={`${say(Math.abs(by))} ${by < 0 ? 'inwards' : 'outwards'}`}
-            onDrag={(to, done) => moved(k, to.start + to.dx * place.nx + to.dy * place.ny, !done)}
-            onNudge={(step) => moved(k, by + step, false)}
+            onDrag={(to, done) => movedSeam(k, to.start + to.dx * place.nx + to.dy * place.ny, !done)}
+            onNudge={(step) => movedSeam(k, by + step, false)}
           />
         );
       })}

@@ -14,7 +14,7 @@ export function DrawnPadHandles({ piece, size }: LayerProps) {
   const say = useLength();
   const follow = useSheet((state) => state.follow);
   const onPads = (pads: Pad[], live: boolean) => follow({ ...piece, pads }, live);
-  const moved = (pad: Pad, at: number, to: [number, number]): Pad[] =>
+  const padsMoved = (pad: Pad, at: number, to: [number, number]): Pad[] =>
     piece.pads.map((p) => (p.id === pad.id ? { ...p, outline: p.outline!.map((c, k): [number, number] => (k === at ? to : c)) } : p));
   return (
     <>
@@ -31,8 +31,10 @@ export function DrawnPadHandles({ piece, size }: LayerProps) {
               label={`Corner ${i + 1} of the ${pad.role} pad`}
               value={Math.hypot(x, y)}
               says={`${say(x)} right, ${say(y)} back of the middle`}
-              onDrag={(to, done) => onPads(moved(pad, i, [Math.round(to.x), Math.round(to.y)]), !done)}
-              onNudge={(by, way) => onPads(moved(pad, i, [x + (way === 'horizontal' ? by : 0), y + (way === 'vertical' ? by : 0)]), false)}
+              onDrag={(to, done) => onPads(padsMoved(pad, i, [Math.round(to.x), Math.round(to.y)]), !done)}
+              onNudge={(by, way) =>
+                onPads(padsMoved(pad, i, [x + (way === 'horizontal' ? by : 0), y + (way === 'vertical' ? by : 0)]), false)
+              }
             />
           )),
         )}
