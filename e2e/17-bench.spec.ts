@@ -140,16 +140,16 @@ deep(
     await to('Next', 'foam');
     await expect(page.locator('[data-sees="foam"] [data-piece="Main pad 50"]')).toContainText('467');
     await page.getByText('Add a note').click();
-    await page.getByLabel('Words').fill('sheet had a soft corner');
+    await page.getByLabel('Note', { exact: true }).fill('sheet had a soft corner');
     await page.getByLabel('Minutes for one').fill('soon');
     await expect(page.getByRole('alert').filter({ hasText: 'not a number of minutes' })).toBeVisible();
     await expect(page.getByRole('button', { name: 'Save note' })).toBeDisabled();
     await page.getByLabel('Minutes for one').fill('9');
     await to('Next', 'spray-crown');
     await to('Back', 'foam');
-    await expect(page.getByLabel('Words')).toHaveValue('sheet had a soft corner');
+    await expect(page.getByLabel('Note', { exact: true })).toHaveValue('sheet had a soft corner');
     await page.getByRole('button', { name: 'Save note' }).click();
-    await expect(page.getByLabel('Words')).toHaveValue('');
+    await expect(page.getByLabel('Note', { exact: true })).toHaveValue('');
     await expect(step(page)).toHaveAttribute('data-waiting', '0', { timeout: 30_000 });
     await page.goto(`${BASE}/piece/${chairs}?stage=bench`);
     await expect(page.locator('[data-step="foam"] [data-note]')).toContainText('9 min · sheet had a soft corner', { timeout: 30_000 });
@@ -230,7 +230,7 @@ test('an hour without a network: the page opens again, ticks, a time and a photo
   const at = 'tack';
   await page.getByRole('button', { name: 'Piece 1', exact: true }).click();
   await page.getByText('Add a note').click();
-  await page.getByLabel('Words').fill('the left one is soft');
+  await page.getByLabel('Note', { exact: true }).fill('the left one is soft');
   await page.getByLabel('Minutes for one').fill('7,5');
   await page.getByLabel('Photo').setInputFiles('docs/screenshots/fastening.png');
   await page.getByRole('button', { name: 'Save note' }).click();

@@ -1,6 +1,6 @@
 import { expect } from '@playwright/test';
 import { deep, origin, test, weekly } from './workshop';
-import { newChairSeat } from '../src/core/piece';
+import { newChairSeat, newPiece } from '../src/core/piece';
 import { fovea, openPads, place, settled, slip, toStage, unfold } from './help';
 
 test.beforeEach(async ({ page }) => {
@@ -183,4 +183,33 @@ test('a backup is put back and the network opened on the page Workshop', async (
   await page.keyboard.press('Tab');
   await page.keyboard.press('Enter');
   await expect(page.locator('main')).toBeFocused();
+});
+
+test('the words of the trade are chosen once and written on every page', async ({ page }) => {
+  const wrong: string[] = [];
+  page.on('pageerror', (error) => wrong.push(String(error)));
+  page.on('console', (message) => message.type() === 'error' && wrong.push(message.text()));
+  const id = await place(page, { ...newPiece('round-seat'), name: 'Hessian stool' });
+  const choose = async (words: 'british' | 'american') => {
+    await page.goto('/house');
+    const reloaded = page.waitForEvent('load');
+    await page.getByLabel('Words').selectOption(words);
+    await reloaded;
+    await expect(page.getByLabel('Words')).toHaveValue(words);
+  };
+  await choose('american');
+  try {
+    await page.goto(`/piece/${id}?stage=cover`);
+    await settled(page);
+    await expect(page.getByRole('checkbox', { name: 'Welt cord in the top seam' })).toBeVisible();
+    await expect(page.locator('main, body').first()).not.toContainText(/[Pp]iping/);
+    await expect(page.getByRole('heading', { name: 'Hessian stool' })).toBeVisible();
+    await page.goto(`/piece/${id}?stage=bench`);
+    await expect(page.getByRole('heading', { name: /batting/i }).first()).toBeVisible();
+  } finally {
+    await choose('british');
+  }
+  await page.goto(`/piece/${id}?stage=cover`);
+  await expect(page.getByRole('checkbox', { name: 'Piping in the top seam' })).toBeVisible();
+  expect(wrong).toEqual([]);
 });

@@ -13,6 +13,7 @@ import { lastBackup } from '@/server/backups';
 import { whoIs } from '@/server/entrance/entrance';
 import { eventLog } from '@/server/event-log';
 import { Header } from '@/ui/kit/header';
+import { setDialect } from '@/ui/dialect/current';
 import { SettingsProvider } from '@/ui/kit/settings';
 import { TapeProvider } from '@/ui/kit/tape';
 import { Trouble } from '@/ui/kit/trouble';
@@ -35,6 +36,7 @@ export default async function Layout({ children }: { children: ReactNode }) {
   // The policy's nonce is new for every request, so nothing is prepared beforehand.
   await connection();
   const settings = opened();
+  setDialect(settings instanceof Error ? 'british' : settings.words);
   if (settings instanceof Error)
     return (
       <html lang="en-GB" data-theme="day">
@@ -45,7 +47,7 @@ export default async function Layout({ children }: { children: ReactNode }) {
     );
   const who = whoIs(database(), await headers());
   return (
-    <html lang="en-GB" data-theme={settings.theme}>
+    <html lang={settings.words === 'british' ? 'en-GB' : 'en-US'} data-theme={settings.theme}>
       <body className="bg-base-100 text-base-content min-h-screen flex flex-col">
         <SettingsProvider initial={settings}>
           <TapeProvider>

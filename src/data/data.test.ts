@@ -114,7 +114,7 @@ describe('pieces', () => {
 
 describe('settings, bench and log', () => {
   it('keep unit, theme and house rules', () => {
-    expect(getSettings(at.db)).toEqual({ unit: 'mm', theme: 'day', currency: '' });
+    expect(getSettings(at.db)).toEqual({ unit: 'mm', theme: 'day', currency: '', words: 'british' });
     setSettings(at.db, { unit: 'in' });
     setHouseRule(at.db, 'return', 60);
     expect([getSettings(at.db).unit, getHouse(at.db)]).toEqual(['in', { return: 60 }]);

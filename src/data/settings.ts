@@ -1,10 +1,18 @@
 import type { HouseRules } from '../core/house';
+import type { Dialect } from '../core/dialect';
 import type { Unit } from '../core/length';
 import { NO_CURRENCY } from '../core/money';
 import type { Db } from './database';
 
 /** What the whole application follows. */
-export type Settings = { unit: Unit; theme: 'day' | 'evening'; /** ISO 4217, or nothing */ currency: string };
+export type Settings = {
+  unit: Unit;
+  theme: 'day' | 'evening';
+  /** ISO 4217, or nothing */
+  currency: string;
+  /** of the trade: British or American */
+  words: Dialect;
+};
 
 /** A value that is kept under a name, or what stands until one is. */
 export function read<T>(db: Db, key: string, fallback: T): T {
@@ -20,16 +28,17 @@ export function write(db: Db, key: string, value: unknown): void {
   );
 }
 
-/** Unit, theme and currency. */
+/** Unit, theme, currency and words. */
 export function getSettings(db: Db): Settings {
   return {
     unit: read<Unit>(db, 'unit', 'mm'),
     theme: read<Settings['theme']>(db, 'theme', 'day'),
     currency: read(db, 'currency', NO_CURRENCY),
+    words: read<Dialect>(db, 'words', 'british'),
   };
 }
 
-/** Changes unit, theme or currency. */
+/** Changes unit, theme, currency or words. */
 export function setSettings(db: Db, change: Partial<Settings>): Settings {
   for (const [key, value] of Object.entries(change)) write(db, key, value);
   return getSettings(db);

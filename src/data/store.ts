@@ -17,9 +17,16 @@ function furnish(db: Db): void {
   db.transaction(() => {
     if (read(db, 'shelved', false)) return;
     const put = db.prepare('INSERT OR IGNORE INTO ware (id, json, updated_at) VALUES (?, ?, ?)');
-    for (const { id, ...ware } of shelf()) put.run(id, JSON.stringify(ware), now());
+    // What ships has no supplier and no price of this workshop: the one that it carries only ranks.
+    for (const { id, ...ware } of shelf()) put.run(id, JSON.stringify({ ...ware, supplier: '', guide: true }), now());
     write(db, 'shelved', true);
   }).immediate();
+}
+
+/** Gives everything that ships the suppliers and prices of the lodge. */
+export function furnishAsLodge(db: Db): void {
+  furnish(db);
+  for (const { id, ...ware } of shelf()) keepWare(db, ware, id);
 }
 
 /** Every thing that can be bought, by kind and name. */

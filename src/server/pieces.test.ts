@@ -139,8 +139,10 @@ describe('bench, log and house', () => {
       unit: 'mm',
       theme: 'evening',
       currency: '',
+      words: 'british',
     });
     expect(await json(await answer(() => routes.putSettings(request({ currency: 'GBP' }))))).toMatchObject({ currency: 'GBP' });
+    expect(await json(await answer(() => routes.putSettings(request({ words: 'american' }))))).toMatchObject({ words: 'american' });
   });
 
   it('gives patterns and the cut list in the formats there are and no other', async () => {

@@ -6,6 +6,7 @@ import { TEMPLATE_MODES, type TemplateMode } from '../core/formats/templates';
 import { isPaper, PAPER_IDS } from '../core/formats/tiles';
 import { checkRule } from '../core/house';
 import { UNITS, type Unit } from '../core/length';
+import { isDialect } from '../core/dialect';
 import { isCurrency } from '../core/money';
 import { baseOutline } from '../core/outline';
 import { PieceProblems, type Piece } from '../core/piece';
@@ -256,12 +257,14 @@ function printAsked(request: Request, id: string) {
   const record = found(id);
   const { piece } = record;
   const [lan] = lanAddresses();
+  const settings = getSettings(database());
   return {
     piece,
     asked: {
       ...asSeen(record),
       chosen: chosenLengths(record),
-      unit: getSettings(database()).unit,
+      unit: settings.unit,
+      words: settings.words,
       paper,
       // A tablet cannot open this machine’s own address: only a workshop that is on the network has codes on its labels.
       ...(lan ? { address: `http://${lan}/piece/${id}?stage=bench` } : {}),
@@ -295,9 +298,9 @@ export async function putHouse(request: Request): Promise<Response> {
   return Response.json({ house: setHouseRule(database(), key, value as number | null) });
 }
 
-/** PUT /api/settings: unit or theme. */
+/** PUT /api/settings: unit, theme, currency or words. */
 export async function putSettings(request: Request): Promise<Response> {
-  const { unit, theme, currency } = await readObject(request);
+  const { unit, theme, currency, words } = await readObject(request);
   const change: Partial<Settings> = {};
   if (unit !== undefined) {
     if (!UNITS.includes(unit as Unit)) throw new Refusal(400, 'The unit must be mm, cm or in');
@@ -310,6 +313,10 @@ export async function putSettings(request: Request): Promise<Response> {
   if (currency !== undefined) {
     if (!isCurrency(currency)) throw new Refusal(400, 'The currency is a code of three letters, like GBP, or nothing');
     change.currency = currency;
+  }
+  if (words !== undefined) {
+    if (!isDialect(words)) throw new Refusal(400, 'The words are british or american');
+    change.words = words;
   }
   return Response.json(setSettings(database(), change));
 }

@@ -312,6 +312,32 @@ describe('the slip', () => {
   );
 });
 
+describe('the words of the trade', () => {
+  it('are the workshop’s on paper, but for names that somebody typed', async () => {
+    const piece: Piece = { ...newPiece('round-seat'), name: 'Wadding stool' };
+    const plan = planPiece(piece, {}, { sits: false, coarse: true, planner: sharedPlanner });
+    const job: PrintJob = {
+      plan,
+      piece,
+      section: null,
+      house: {},
+      unit: 'mm',
+      words: 'american',
+      paper: 'a4',
+      fonts: { regular: font('400Regular'), bold: font('600SemiBold') },
+    };
+    const written = async (words: 'british' | 'american'): Promise<string> => {
+      const { pages } = await printedPages({ ...job, words }, { parts: ['job', 'cut', 'run', 'labels', 'slip'] });
+      return pages.flatMap(({ marks }) => marks.flatMap((mark) => (mark.kind === 'words' ? [mark.words] : []))).join('\n');
+    };
+    const [british, american] = [await written('british'), await written('american')];
+    expect(british).toMatch(/piping/i);
+    expect(american).not.toMatch(/piping|hessian|calico|centre/i);
+    expect(american).toMatch(/welt (cord|strip)/i);
+    expect(american.match(/wadding( stool)?/gi)).toEqual(british.match(/Wadding stool/g));
+  });
+});
+
 describe('labels', () => {
   it('one for every piece that is cut, none over another', async () => {
     const job = jobOf({ ...newChairSeat(), count: 8 });

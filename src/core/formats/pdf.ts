@@ -5,7 +5,7 @@ import { jobPages } from './print/job-page';
 import { labelPages } from './print/label-pages';
 import { PRINT_PARTS, USUAL_PARTS, type PrintChoice, type PrintPart, type TemplateChoice } from './print/choice';
 import { paintPages, type PrintedPage } from './print/marks';
-import { newPage, shareWidths, type Pen, type PrintJob } from './print/pen';
+import { newPage, shareWidths, writeIn, type Pen, type PrintJob } from './print/pen';
 import { runPages } from './print/run-pages';
 import { slipPages } from './print/slip-pages';
 import { laidOut, templatePages } from './print/template-pages';
@@ -19,7 +19,7 @@ export type { PrintChoice } from './print/choice';
 /** What was laid out: the pages, and what could be chosen of the templates. */
 export type Printed = { pages: PrintedPage[]; templates: TemplateChoice[] };
 
-async function fontsOf(doc: PDFDocument, { fonts }: PrintJob): Promise<Pick<Pen, 'regular' | 'bold'>> {
+async function fontsOf(doc: PDFDocument, { fonts, words = 'british' }: PrintJob): Promise<Pick<Pen, 'regular' | 'bold'>> {
   doc.registerFontkit(fontkit);
   // Only a subset carries width and Unicode of substituted glyphs: of a whole font the tabular digits have neither.
   const features = { tnum: true, liga: false };
@@ -27,6 +27,7 @@ async function fontsOf(doc: PDFDocument, { fonts }: PrintJob): Promise<Pick<Pen,
   const bold = await doc.embedFont(fonts.bold, { subset: true, features });
   shareWidths(regular, fonts.regular);
   shareWidths(bold, fonts.bold);
+  for (const font of [regular, bold]) writeIn(font, words);
   return { regular, bold };
 }
 

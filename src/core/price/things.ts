@@ -1,6 +1,6 @@
 import { costOf, quickOffers, waresFor, type Need } from '../buying';
 import type { LayGroup } from '../nesting';
-import { holds, type KeptWare } from '../store';
+import { holds, knownPrice, type KeptWare } from '../store';
 import type { PricedThing } from './price';
 
 /**
@@ -38,7 +38,7 @@ const cheapest = (costs: readonly Cost[]): Cost | null =>
 function flat(group: LayGroup, wares: readonly KeptWare[], byId: ReadonlyMap<string, KeptWare>): Cost | null {
   const offers = quickOffers(
     group,
-    wares.filter(({ price }) => price > 0),
+    wares.filter((ware) => knownPrice(ware) !== null),
     [],
   );
   return cheapest(
@@ -54,7 +54,7 @@ function flat(group: LayGroup, wares: readonly KeptWare[], byId: ReadonlyMap<str
 function loose(need: Need, wares: readonly KeptWare[]): Cost | null {
   return cheapest(
     waresFor(need, wares)
-      .filter((ware) => ware.price > 0 && holds(ware) > 0)
+      .filter((ware) => knownPrice(ware) !== null && holds(ware) > 0)
       .map((ware) => ({ cost: (need.amount / holds(ware)) * ware.price, left: 0 })),
   );
 }

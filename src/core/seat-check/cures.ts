@@ -43,6 +43,13 @@ const changed = ({ piece, at }: Sick, item: Partial<Pad>): Pad[] => piece.pads.m
 const cheapestFirst = ({ piece, area }: Sick, trials: Trial[]): Trial[] =>
   trials.sort((a, b) => price(piece, a.pads, area) - price(piece, b.pads, area));
 
+/** A thickness as it is bought: one sheet, or the two that are glued together. */
+function sheetsOf({ sold }: Foam, thickness: number): string {
+  if (sold.includes(thickness)) return `${thickness} mm`;
+  const thin = sold.find((t) => sold.some((other) => Math.abs(t + other - thickness) < 1e-6))!;
+  return `${thin} + ${thickness - thin} mm`;
+}
+
 /** Thicknesses that can be laid from one sheet or two, ten millimetres apart at least. */
 function thicker(sick: Sick): Trial[] {
   const { foam, main } = sick;
@@ -52,7 +59,7 @@ function thicker(sick: Sick): Trial[] {
     .reduce<number[]>((retained, t) => (retained.length === 0 || t - retained.at(-1)! >= 10 ? [...retained, t] : retained), []);
   return sums.map((thickness) => ({
     kind: 'thicker',
-    words: `Main pad thicker by ${Math.round((thickness - main.thickness) * 10) / 10} mm: ${thickness} mm of ${foam.name.toLowerCase()}`,
+    words: `Main pad thicker by ${Math.round((thickness - main.thickness) * 10) / 10} mm: ${sheetsOf(foam, thickness)} of ${foam.name.toLowerCase()}`,
     pads: changed(sick, { thickness }),
   }));
 }

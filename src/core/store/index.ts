@@ -1,6 +1,7 @@
 export { SOLD_AS, WARE_KINDS, wareKind, type SoldAs, type WareKind, type WareMeasure } from '../wares';
 export { sortsOf, WARE_SORTS, type Bought } from '../wares';
 export {
+  knownPrice,
   FLAW,
   holds,
   SIZE_HINTS,

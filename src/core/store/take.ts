@@ -1,7 +1,7 @@
 import type { Cloth, OwnFoam, Piece } from '../piece';
 import { foamOf } from '../piece';
 import { findMaterial, FOAMS } from '../foam';
-import type { Ware } from './ware';
+import { knownPrice, type Ware } from './ware';
 
 /**
  * A cloth of the store as a piece carries it: with the store's figures, pulled and laid as before.
@@ -42,8 +42,9 @@ const FIGURES = [...OF_ITSELF, 'rollWidth', 'price'] as const satisfies readonly
 /** A cloth of the store with what the store says of it today: its name, width and price; null where it is none. */
 export function clothSold(ware: Ware): Cloth | null {
   if (!ware.cloth) return null;
-  const { name, price, width = ware.cloth.rollWidth, certificate = ware.cloth.certificate ?? '' } = ware;
-  return { ...ware.cloth, name, price, rollWidth: width, certificate };
+  const { name, width = ware.cloth.rollWidth, certificate = ware.cloth.certificate ?? '' } = ware;
+  const known = knownPrice(ware);
+  return { ...ware.cloth, name, ...(known === null ? {} : { price: known }), rollWidth: width, certificate };
 }
 
 /**

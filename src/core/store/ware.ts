@@ -1,6 +1,6 @@
 import { Type, type Static } from '@sinclair/typebox';
 import { CLOTH, OWN_FOAM, PHOTO } from '../piece';
-import { choice, figure, length, optional, orNull, record, whole, words, id, list, pair } from '../fields';
+import { choice, figure, length, optional, orNull, record, tick, whole, words, id, list, pair } from '../fields';
 import { SOLD_AS, WARE_KINDS, wareKind, type WareKind } from '../wares';
 
 /** A thing as it is sold. Lengths mm; money is the workshop's own. */
@@ -21,6 +21,8 @@ export const WARE = record({
   /** kg in a bag */
   mass: optional(figure('Weighs', 'kg', [0.01, 200])),
   price: figure('Price', 'money', [0, 100000], { default: 0, hint: 'each, or per metre off the roll' }),
+  /** the price ships with Fovea: it ranks what could be bought, and is nowhere shown or charged */
+  guide: optional(tick('Guide price only')),
   /** from so many on, so much less */
   breakFrom: optional(whole('Cheaper from', [2, 1000])),
   breakLess: optional(figure('Less by', '%', [0.1, 90])),
@@ -74,6 +76,9 @@ export const STOCK = record({
 export type Ware = Static<typeof WARE>;
 export type Stock = Static<typeof STOCK>;
 export type Flaw = Static<typeof FLAW>;
+
+/** What one costs; null where the workshop has not said it yet. */
+export const knownPrice = ({ price, guide }: Pick<Ware, 'price' | 'guide'>): number | null => (guide || price <= 0 ? null : price);
 export type StockForm = (typeof STOCK_FORMS)[number]['id'];
 /** The same as they are kept. */
 export type KeptWare = Ware & { id: string };

@@ -129,6 +129,7 @@ describe('what is sent', () => {
     ['PUT', '/api/house', '[]', 400, 'not a JSON object'],
     ['PUT', '/api/house', '{}', 422, '“key” is missing'],
     ['PUT', '/api/settings', '{"currency":"gold"}', 400, 'a code of three letters'],
+    ['PUT', '/api/settings', '{"words":"welsh"}', 422, 'words'],
     ['PUT', '/api/house', '{"key":"grip","value":"4"}', 422, '“value” must be a number or nothing'],
     ['PUT', '/api/settings', '{"unit":"ell"}', 422, '“unit” is one of mm'],
     ['PUT', '/api/pieces/1/ticks', '{"unit":1.5,"step":"foam","done":true}', 422, '“unit” must be a whole number'],

@@ -5,6 +5,7 @@ import { putNetwork, readMembers } from '../entrance/network';
 import { health } from '../health';
 import { putHouse, putSettings } from '../pieces';
 import { documentSchema } from '../../core/document';
+import { DIALECTS } from '../../core/dialect';
 import { ROLES, RULES } from '../../core/house';
 import { UNITS } from '../../core/length';
 import { list, OK, record, ref, text, whole, type Json, type Routes } from './route';
@@ -15,6 +16,7 @@ const SETTINGS = {
   unit: { enum: [...UNITS] },
   theme: { enum: ['day', 'evening'] },
   currency: text('ISO 4217 code; nothing for none'),
+  words: { enum: DIALECTS.map(({ id }) => id) },
 };
 
 /** What a put-back answers. */
@@ -75,7 +77,7 @@ export const WORKSHOP_ROUTES: Routes = {
     put: {
       handle: ({ request }) => putSettings(request),
       may: 'hand',
-      says: 'Unit, theme and currency',
+      says: 'Unit, theme, currency and words',
       body: record(SETTINGS, []),
       gives: record(SETTINGS),
     },

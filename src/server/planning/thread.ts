@@ -110,9 +110,9 @@ function fontFile(face: string): Uint8Array {
   return readFileSync(join(process.cwd(), `node_modules/@expo-google-fonts/fira-sans/${face}/FiraSans_${face}.ttf`));
 }
 
-type PrintAsked = Asked & Pick<PrintJob, 'unit' | 'paper' | 'address' | 'chosen'> & { choice?: PrintChoice };
+type PrintAsked = Asked & Pick<PrintJob, 'unit' | 'words' | 'paper' | 'address' | 'chosen'> & { choice?: PrintChoice };
 
-function printJob({ unit, paper, address, chosen, ...asked }: PrintAsked): PrintJob {
+function printJob({ unit, words, paper, address, chosen, ...asked }: PrintAsked): PrintJob {
   const { piece, house } = asked;
   return {
     plan: planned(asked),
@@ -120,6 +120,7 @@ function printJob({ unit, paper, address, chosen, ...asked }: PrintAsked): Print
     piece,
     house,
     unit,
+    ...(words ? { words } : {}),
     paper,
     ...(address ? { address } : {}),
     ...(chosen ? { chosen } : {}),

@@ -1,5 +1,5 @@
 import { boughtBy, type Buying, type BuyLine, type FlatOffer, type Need, type Purchase } from '../../core/buying';
-import type { KeptWare } from '../../core/store';
+import { knownPrice, type KeptWare } from '../../core/store';
 import { database } from '../../data/database';
 import { listLays } from '../../data/lays';
 import { beginPurchase, getPurchase, listPurchases, receivePurchase, settlePurchase, type PurchaseRecord } from '../../data/purchases';
@@ -70,11 +70,15 @@ export type BuyView = {
   due: string;
   needs: Need[];
   buying: Buying;
-  lines: (BuyLine & {
+  /** what the priced lines come to, with carriage */
+  total: number;
+  lines: (Omit<BuyLine, 'cost'> & {
+    cost: number | null;
     name: string;
     supplier: string;
     lead: number;
-    price: number;
+    /** null where the workshop has not said it */
+    price: number | null;
     sold: KeptWare['sold'];
     coming: number;
     short: number;
@@ -82,6 +86,12 @@ export type BuyView = {
   })[];
   orders: PurchaseRecord[];
 };
+
+/** What the lines with a price come to, with the carriage. */
+function sumOf(lines: readonly { cost: number | null }[], { carriage }: Buying): number {
+  const all = [...lines.map(({ cost }) => cost ?? 0), ...Object.values(carriage)];
+  return Math.round(100 * all.reduce((sum, cost) => sum + cost, 0)) / 100;
+}
 
 async function view(together: Together, signal: AbortSignal): Promise<BuyView> {
   const { needs, groups } = await needsFor(together, signal);
@@ -92,13 +102,15 @@ async function view(together: Together, signal: AbortSignal): Promise<BuyView> {
   const coming = toCome(orders);
   const byId = new Map(wares.map((ware) => [ware.id, ware]));
   const lines = buying.lines.map((line) => {
-    const { name, supplier, lead, price, sold } = byId.get(line.ware)!;
+    const ware = byId.get(line.ware)!;
+    const { name, supplier, lead, sold } = ware;
+    const price = knownPrice(ware);
     // Off the roll and whole ones alike: what lies flat and is there as sold was laid on first, what is on its way comes off.
     const due = coming.get(line.ware) ?? 0;
     const short = Math.max(0, Math.round((line.units - due) * 10) / 10);
-    return { ...line, name, supplier, lead, price, sold, coming: due, short, orderBy: orderBy(together.due, lead) };
+    return { ...line, cost: price === null ? null : line.cost, name, supplier, lead, price, sold, coming: due, short, orderBy: orderBy(together.due, lead) };
   });
-  return { scope: together.scope, name: together.name, due: together.due, needs, buying, lines, orders };
+  return { scope: together.scope, name: together.name, due: together.due, needs, buying, total: sumOf(lines, buying), lines, orders };
 }
 
 /** GET /api/buy/SCOPE: everything that any step uses, what of it must be bought, where, and by when. */
@@ -118,8 +130,9 @@ async function sent(record: PurchaseRecord, accept: boolean): Promise<PurchaseRe
       // What it costs now is what the store knows from now on.
       for (const { ware, price } of lines) {
         const item = wares.get(ware);
-        if (item && item.price !== price) {
-          const { id, ...rest } = item;
+        if (item && knownPrice(item) !== price) {
+          const { id, guide: _ranked, ...rest } = item;
+          void _ranked;
           keepWare(db, { ...rest, price }, id);
         }
       }
@@ -150,7 +163,7 @@ export async function postOrder(request: Request, text: string): Promise<Respons
       const known = typeof ware === 'string' ? wares.get(ware) : undefined;
       if (!known || known.supplier !== supplier) throw new Refusal(422, 'That is not sold by this supplier');
       if (typeof units !== 'number' || !(units > 0) || units > 1_000_000) throw new Refusal(422, `How many of ${known.name}?`);
-      return { ware: known.id, name: known.name, units, price: known.price, arrived: 0 };
+      return { ware: known.id, name: known.name, units, price: knownPrice(known) ?? 0, arrived: 0 };
     }),
     carriage: storeView(database()).carriage[supplier] ?? 0,
     reference: '',

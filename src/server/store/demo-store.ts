@@ -3,7 +3,7 @@ import { clothToStore, type Stock } from '../../core/store';
 import type { Db } from '../../data/database';
 import { createJob, listJobs } from '../../data/jobs';
 import { getPiece } from '../../data/pieces';
-import { keepStock, keepWare, listStock, listWares } from '../../data/store';
+import { furnishAsLodge, keepStock, keepWare, listStock, listWares } from '../../data/store';
 
 /** What lies on the shelves of the demo workshop, by the names of the shelf. */
 const STOCK: readonly [ware: string, stock: Omit<Stock, 'ware'>][] = [
@@ -74,6 +74,7 @@ const JOBS: readonly { job: Omit<Job, 'photos'>; pieces: readonly string[] }[] =
  */
 export function layOutStore(db: Db, floor: ReadonlyMap<string, string>): void {
   if (listJobs(db).length > 0 || listStock(db).length > 0) return;
+  furnishAsLodge(db);
   // Cloths that the lodge has chosen and no shelf ships.
   for (const id of floor.values()) {
     const { cloth } = getPiece(db, id)!.piece;

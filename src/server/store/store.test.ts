@@ -15,7 +15,7 @@ import type { JobRecord } from '../../data/jobs';
 import type { LayRecord } from '../../data/lays';
 import { createPiece, savePiece, type PieceRecord } from '../../data/pieces';
 import type { PurchaseRecord } from '../../data/purchases';
-import { listStock, listWares } from '../../data/store';
+import { furnishAsLodge, listStock, listWares } from '../../data/store';
 import { standIn } from '../../testing/stand-in';
 import * as buying from './buying';
 import { chosenLengths } from './chosen';
@@ -34,6 +34,7 @@ let processes: ChildProcess[] = [];
 
 beforeAll(async () => {
   Object.assign(process.env, { FOVEA_DATA: folder, ...PORTS });
+  furnishAsLodge(database());
   processes = await Promise.all([
     standIn('supplier', { ...PORTS, FOVEA_SUPPLIER_SLOW: '400' }),
     standIn('cutter', { ...PORTS, FOVEA_CUTTER_HASTE: '4000', FOVEA_CUTTER_BLADE: '5000' }),

@@ -200,7 +200,11 @@ const sayStep = ({ name, detail, caution = '' }: Step): string => `${name}. ${de
 function BenchHead({ bench, view, hand }: { bench: Bench; view: View; hand: ReturnType<typeof useInHand> }) {
   return (
     <div className="flex items-center gap-4 phone:gap-2 text-xl phone:text-base">
-      <Link href={`/piece/${view.id}?stage=bench`} className="btn btn-ghost h-16 text-xl phone:h-12 phone:text-base phone:px-1 font-normal">
+      <Link
+        href={`/piece/${view.id}?stage=bench`}
+        className="btn btn-ghost h-16 text-xl phone:h-12 phone:text-base phone:px-1 font-normal"
+        translate="no"
+      >
         {view.name}
       </Link>
       <span className="tabular-nums whitespace-nowrap">

@@ -124,8 +124,8 @@ function Supplier({
               <td className="px-2 tabular-nums">{units(line.units, line.sold, unit)}</td>
               <td className="px-2 tabular-nums">{line.coming > 0 ? units(line.coming, line.sold, unit) : ''}</td>
               <td className="px-2 tabular-nums font-semibold">{line.short > 0 ? units(line.short, line.sold, unit) : ''}</td>
-              <td className="px-2 text-right tabular-nums">{money(line.price)}</td>
-              <td className="px-2 text-right tabular-nums">{money(line.cost)}</td>
+              <td className="px-2 text-right tabular-nums">{line.price === null ? '–' : money(line.price)}</td>
+              <td className="px-2 text-right tabular-nums">{line.cost === null ? '–' : money(line.cost)}</td>
               <td className="px-2 text-right tabular-nums">{line.lead}</td>
             </tr>
           ))}
@@ -159,7 +159,8 @@ function Order({ record, busy, act }: { record: PurchaseRecord; busy: boolean; a
         {order.lines.map((line, k) => (
           <li key={line.ware} className="flex items-center gap-3">
             <span className="grow">
-              {line.units} × {line.name} at {money(line.price)}
+              {line.units} × {line.name}
+              {line.price > 0 ? ` at ${money(line.price)}` : ', price not known yet'}
               {line.arrived > 0 && `, ${line.arrived} received`}
             </span>
             {state === 'ordered' && open[k]! > 0 && (
@@ -215,6 +216,14 @@ function Order({ record, busy, act }: { record: PurchaseRecord; busy: boolean; a
   );
 }
 
+/** What it all costs, as far as prices are known. */
+function saysTotal({ lines, total }: BuyView, money: (amount: number) => string): string {
+  const unpriced = lines.filter(({ price }) => price === null).length;
+  if (unpriced === 0) return `Cheapest that serves: ${money(total)} with carriage.`;
+  if (unpriced === lines.length) return 'The store has no prices yet: type them in there.';
+  return `${money(total)} with carriage, without the ${unpriced === 1 ? 'one thing' : `${unpriced} things`} that have no price yet.`;
+}
+
 /** What to buy for what is cut together: whole ones as they are sold, after the store, from whom, by when; and the orders. */
 export function Buy({ scope, store }: { scope: string; store: StoreHook }) {
   const money = useMoney();
@@ -227,7 +236,7 @@ export function Buy({ scope, store }: { scope: string; store: StoreHook }) {
     <section aria-label="What to buy" data-settled-buy={busy === null ? 'yes' : 'no'}>
       <p className="text-sm mb-2" role="status">
         {busy ??
-          `Everything that any step uses, after what is in the store: ${money(view.buying.total)} with carriage, the least that serves.`}
+          `Everything the steps use, less what is in the store. ${saysTotal(view, money)}`}
       </p>
       <Wrong message={wrong} />
       {view.buying.nowhere.length > 0 && (

@@ -166,7 +166,9 @@ function Row({ row, width, onCopy, onLeave }: { row: FloorRow; width: number; on
         href={`/piece/${row.id}?stage=${look?.section && piece.pads.length > 0 ? 'padding' : next.stage}`}
         className="block hover:underline underline-offset-4 phone:col-span-2"
       >
-        <span className="font-display text-lg block">{piece.name}</span>
+        <span className="font-display text-lg block" translate="no">
+          {piece.name}
+        </span>
         <span className="text-sm text-base-content/80">
           {[
             look && `${shapeKind(piece.base.shape.type).name}, ${say(look.size.width)} × ${say(look.size.depth)}`,

@@ -5,6 +5,7 @@ import { checkRule, RULES, unusual, type HouseRules, type Rule } from '@/core/ho
 import { CURRENCIES, NO_CURRENCY } from '@/core/money';
 import { printFigure } from '@/core/sizes';
 import { send, UNREACHED } from '@/ui/kit/api';
+import { DIALECTS } from '@/core/dialect';
 import { ChoiceField, FigureField, LengthField } from '@/ui/kit/fields/fields';
 import { useSettings } from '@/ui/kit/settings';
 
@@ -18,6 +19,19 @@ function CurrencyField() {
     <div className="border-t border-base-content/20 grid grid-cols-[minmax(0,26rem)_1fr] gap-6 items-center">
       <ChoiceField label="Currency" value={currency} options={options} onChange={(code) => change({ currency: code })} />
       <p className="text-sm text-base-content/85">Used wherever a price is shown. Changing it converts nothing.</p>
+    </div>
+  );
+}
+
+/** Which words of the trade everything is written in. */
+function WordsField() {
+  const { words, change } = useSettings();
+  return (
+    <div className="border-t border-base-content/20 grid grid-cols-[minmax(0,26rem)_1fr] gap-6 items-center">
+      <ChoiceField label="Words" value={words} options={DIALECTS} onChange={(chosen) => change({ words: chosen })} />
+      <p className="text-sm text-base-content/85" translate="no">
+        {DIALECTS.map(({ name, says }) => `${name}: ${says}.`).join(' ')}
+      </p>
     </div>
   );
 }
@@ -54,6 +68,7 @@ export function House({ initial }: { initial: HouseRules }) {
       <p className="text-sm mb-3">
         Every number in the sizes says which rule it came from. A change here reaches every piece that has not set its own.
       </p>
+      <WordsField />
       {groups.map((group) => (
         <section key={group} aria-label={group} className="mb-5">
           <h2 className="font-display text-lg">{group}</h2>

@@ -4,19 +4,25 @@ import { createContext, useContext, useState, type ReactNode } from 'react';
 import type { Settings } from '@/data/settings';
 import { saidLength, UNITS, type Unit } from '@/core/length';
 import { formatMoney, NO_CURRENCY } from '@/core/money';
+import { setDialect } from '@/ui/dialect/current';
 import { send } from './api';
 
 type Value = Settings & { change: (change: Partial<Settings>) => void };
 
-const Context = createContext<Value>({ unit: 'mm', theme: 'day', currency: NO_CURRENCY, change: () => undefined });
+const Context = createContext<Value>({ unit: 'mm', theme: 'day', currency: NO_CURRENCY, words: 'british', change: () => undefined });
 
-/** Gives every screen the workshop's unit, theme and currency. */
+/** Gives every screen the workshop's unit, theme, currency and words. */
 export function SettingsProvider({ initial, children }: { initial: Settings; children: ReactNode }) {
   const [settings, set] = useState(initial);
+  // Before anything below is drawn, on the server and in the page alike.
+  setDialect(settings.words);
   const change = (part: Partial<Settings>) => {
     set((now) => ({ ...now, ...part }));
     if (part.theme) document.documentElement.dataset.theme = part.theme;
-    void send('PUT', '/api/settings', part).catch(() => undefined);
+    // What is on the page already was written in the words of before: it is loaded again.
+    void send('PUT', '/api/settings', part)
+      .then(() => part.words && window.location.reload())
+      .catch(() => undefined);
   };
   return <Context value={{ ...settings, change }}>{children}</Context>;
 }

@@ -1,6 +1,7 @@
 'use client';
 
 import { Plus, Trash2 } from 'lucide-react';
+import { useState } from 'react';
 import { closingOf } from '@/core/outline';
 import { measurementLabel, readField, shapeKind, slipOf, withField, type BaseShape } from '@/core/piece';
 import { AngleField, ChoiceField, LengthField } from '@/ui/kit/fields/fields';
@@ -26,15 +27,20 @@ function nextRow(rows: readonly Record<string, number>[]): Record<string, number
   return { ...last, at: last.at! + (before ? last.at! - before.at! : 50) };
 }
 
-function Rows({ shape, name, onChange, examples }: Omit<Props, 'shape'> & { shape: Rowed }) {
+function Rows({ shape, name, onChange, examples, chosen }: Omit<Props, 'shape'> & { shape: Rowed; chosen: boolean }) {
   const { rows: table } = shapeKind(shape.type);
   const rows = shape.rows as unknown as Record<string, number>[];
   const set = (next: Record<string, number>[], key = 'rows', value = 0) =>
     onChange({ ...shape, rows: next } as unknown as BaseShape, key, value);
   const columns = table!.columns;
+  // Measured, the table is folded: it is the tallest thing on the board.
+  const [open] = useState(() => chosen || examples === undefined || [...examples].some((key) => key.startsWith('rows.')));
   return (
-    <div className="pt-1">
-      <h3 className="text-sm font-semibold">{table!.label}</h3>
+    <details className="pt-1" open={open} data-rows={rows.length}>
+      <summary className="text-sm font-semibold cursor-pointer">
+        {table!.label}
+        <span className="font-normal"> ({rows.length})</span>
+      </summary>
       <div className="grid gap-x-1 items-end" style={{ gridTemplateColumns: `1.2rem repeat(${columns.length}, minmax(0,1fr)) 1.4rem` }}>
         <span />
         {columns.map((column) => (
@@ -87,13 +93,14 @@ function Rows({ shape, name, onChange, examples }: Omit<Props, 'shape'> & { shap
       >
         <Plus size={14} aria-hidden /> Row
       </button>
-    </div>
+    </details>
   );
 }
 
 /** The measurements of a base, in the order a tape takes them. */
 export function ShapeFields({ shape, name, onChange, examples, wall }: Props) {
   const kind = shapeKind(shape.type);
+  const [atFirst] = useState(shape.type);
   return (
     <>
       {kind.fields.map((field) => {
@@ -122,7 +129,16 @@ export function ShapeFields({ shape, name, onChange, examples, wall }: Props) {
           onChange={(join) => onChange({ ...shape, join }, 'join', 0)}
         />
       )}
-      {'rows' in shape && <Rows shape={shape} name={name} onChange={onChange} {...(examples ? { examples } : {})} />}
+      {'rows' in shape && (
+        <Rows
+          key={shape.type}
+          shape={shape}
+          name={name}
+          onChange={onChange}
+          chosen={shape.type !== atFirst}
+          {...(examples ? { examples } : {})}
+        />
+      )}
     </>
   );
 }

@@ -21,7 +21,7 @@ describe('what a piece belongs to', () => {
       const view = viewOf(piece);
       const { parts, upright, dispose } = standIn(piece, view);
       const { traits } = kindOf(kind);
-      expect(upright).toBe(traits.wall);
+      expect(upright).toBe(traits.upright);
       if (traits.wall) expect(parts).toHaveLength(1);
       else if (traits.sat && !traits.pan && !traits.throughFrame) expect(parts).toHaveLength(8);
       else expect(parts).toHaveLength(0);

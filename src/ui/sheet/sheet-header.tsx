@@ -77,7 +77,9 @@ export function SheetHeader() {
   const saver = useSheet((state) => state.saver);
   return (
     <div className="flex items-center gap-3 px-4 phone:px-2 phone:flex-wrap phone:gap-y-0 py-1.5 border-b border-base-content/25">
-      <h1 className="font-display text-lg truncate phone:max-w-full">{piece.name}</h1>
+      <h1 className="font-display text-lg truncate phone:max-w-full" translate="no">
+        {piece.name}
+      </h1>
       {piece.count > 1 && <span className="text-sm whitespace-nowrap">set of {piece.count}</span>}
       <Saved />
       <div className="ml-auto flex items-center gap-1">

@@ -12,10 +12,9 @@ import { Wrong } from '@/ui/kit/fields/lists';
 import { FoamCurveChart } from './foam-curve';
 import { FIRST_PRESS, fitOf, OwnFoamFields } from './own-foam';
 
-const HEADS = ['Foam', 'kg/m³', 'Hardness', 'Support', 'Returns', 'Set', 'Price'];
+const HEADS = ['Foam', 'kg/m³', 'Hardness', 'Support', 'Returns', 'Set'];
 
 function FoamTable({ foams, chosen, onChoose }: { foams: readonly Foam[]; chosen: string; onChoose: (id: string) => void }) {
-  const money = useMoney();
   return (
     <table className="w-full text-xs tabular-nums">
       <thead>
@@ -40,7 +39,6 @@ function FoamTable({ foams, chosen, onChoose }: { foams: readonly Foam[]; chosen
             <td className="pr-2">{Math.round(f.supportFactor * 100) / 100}</td>
             <td className="pr-2">{f.recovery} s</td>
             <td className="pr-2">{f.set} %</td>
-            <td className="pr-2">{f.price > 0 ? money(f.price) : '–'}</td>
           </tr>
         ))}
       </tbody>

@@ -1,5 +1,5 @@
 import { foamThickness, rollLength, saidLength, threadLength, type Unit } from '@/core/length';
-import { SOLD_AS, wareKind, type KeptStock, type KeptWare, type Ware } from '@/core/store';
+import { knownPrice, SOLD_AS, wareKind, type KeptStock, type KeptWare, type Ware } from '@/core/store';
 
 /** How a thing is sold, in a few words: its sizes and what one is. */
 export function saysSold(ware: Ware, unit: Unit): string {
@@ -51,7 +51,9 @@ export function saysOne(stock: KeptStock, ware: KeptWare, unit: Unit): string {
 
 /** What one costs, as it is said. */
 export function saysPrice(ware: Ware, money: (amount: number) => string): string {
-  return `${money(ware.price)}${ware.sold === 'metre' ? ' a metre' : ''}`;
+  const price = knownPrice(ware);
+  if (price === null) return '–';
+  return `${money(price)}${ware.sold === 'metre' ? ' a metre' : ''}`;
 }
 
 /** Whether a kind lies flat and is cut from parts. */

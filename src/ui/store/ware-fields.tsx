@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { CLOTHS } from '@/core/cloth';
 import { BOARDS, FOAMS, WADDINGS } from '@/core/foam';
 import { CLOTH, fieldIn, OWN_FOAM, type Cloth } from '@/core/piece';
-import { CLOTH_ASKED, clothOf, SIZE_HINTS, sizesAsked, sortsOf, WARE, wareKind, type Ware } from '@/core/store';
+import { CLOTH_ASKED, clothOf, knownPrice, SIZE_HINTS, sizesAsked, sortsOf, WARE, wareKind, type Ware } from '@/core/store';
 import { ChoiceField } from '@/ui/kit/fields/fields';
 import { Part, Wrong } from '@/ui/kit/fields/lists';
 import { keepPhoto } from '@/ui/kit/photo';
@@ -20,11 +20,12 @@ function Field({ ware, at, onChange, hint }: { ware: Ware; at: keyof Ware; onCha
     <SchemaField
       field={field}
       name={`ware ${at}`}
-      value={ware[at] ?? field.default ?? null}
+      value={at === 'price' ? knownPrice(ware) : (ware[at] ?? field.default ?? null)}
       hint={hint ?? field.hint}
       foam={at === 'thickness' && ware.kind === 'foam'}
       onCommit={(value) => {
-        onChange({ [at]: value ?? undefined } as Partial<Ware>);
+        // A price that somebody types is the workshop's own.
+        onChange({ [at]: value ?? undefined, ...(at === 'price' ? { guide: undefined } : {}) } as Partial<Ware>);
         return null;
       }}
     />

@@ -290,7 +290,7 @@ const LITTLE = 45;
 
 function jobAt(pen: Pen, job: PrintJob, height: number): void {
   const { piece, plan } = job;
-  write(pen, piece.name, [MARGIN, pen.y], { size: 17, font: pen.bold });
+  write(pen, piece.name, [MARGIN, pen.y], { size: 17, font: pen.bold, typed: true });
   pen.y -= 5.5;
   const facts = [
     kindOf(piece.kind).name,

@@ -53,8 +53,8 @@ export function labelPages(pen: Pen, { plan, piece, unit, address }: PrintJob): 
     // A code opens the run sheet; beside it the words have less room.
     const words = LABEL.width - 8 - (address ? CODE : 0);
     if (address) code(pen, address, [x + LABEL.width - CODE - 2, y + LABEL.height - CODE - 2], CODE);
-    const [title] = wrapText(piece.name, pen.regular, 8, words);
-    write(pen, title ?? '', [x + 4, y + 23], { size: 8, color: FAINT });
+    const [title] = wrapText(piece.name, pen.regular, 8, words, true);
+    write(pen, title ?? '', [x + 4, y + 23], { size: 8, color: FAINT, typed: true });
     wrapText(label.name, pen.bold, 11, words)
       .slice(0, 2)
       .forEach((id, k) => write(pen, id, [x + 4, y + 17 - k * 4.6], { size: 11, font: pen.bold }));

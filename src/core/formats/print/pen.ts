@@ -1,5 +1,6 @@
 import type { PDFFont } from '@cantoo/pdf-lib';
 import type { Section } from '../../padding';
+import { inDialect, type Dialect } from '../../dialect';
 import type { HouseRules } from '../../house';
 import type { Unit } from '../../length';
 import type { Point } from '../../outline';
@@ -23,6 +24,8 @@ export type PrintJob = {
   /** the cut under the chalk line, where it meets the board */
   section: Section | null;
   unit: Unit;
+  /** of the trade; British where nothing is chosen */
+  words?: Dialect;
   paper: Paper;
   fonts: { regular: Uint8Array; bold: Uint8Array };
   /** what is bought of its rolls by lays that were chosen */
@@ -34,8 +37,8 @@ export type PrintJob = {
 /** Where the next line goes, and with what it is written; lengths mm, y from the foot of the page. */
 export type Pen = { pages: PrintedPage[]; regular: PDFFont; bold: PDFFont; paper: Paper; page: PrintedPage; y: number; title: string };
 
-/** How words are written: size in points. */
-export type Hand = { size?: number; font?: PDFFont; color?: string };
+/** How words are written: size in points; `typed` are names that somebody gave, which stay as they are. */
+export type Hand = { size?: number; font?: PDFFont; color?: string; typed?: boolean };
 
 /** Adds a page of a size, mm. */
 export function addPage(pen: Pen, { width, height }: { width: number; height: number }): void {
@@ -48,8 +51,8 @@ export function newPage(pen: Pen): void {
   const { width, height } = textPaper(pen.paper);
   addPage(pen, { width, height });
   pen.y = height - MARGIN;
-  const [title] = wrapText(pen.title, pen.regular, 9, width - 2 * MARGIN - 12);
-  write(pen, title ?? '', [MARGIN, pen.y - 4], { color: FAINT });
+  const [title] = wrapText(pen.title, pen.regular, 9, width - 2 * MARGIN - 12, true);
+  write(pen, title ?? '', [MARGIN, pen.y - 4], { color: FAINT, typed: true });
   write(pen, String(pen.pages.length), [width - MARGIN - 6, pen.y - 4], { color: FAINT });
   pen.y -= 12;
 }
@@ -59,9 +62,9 @@ export function write(
   pen: Pen,
   words: string,
   at: Point,
-  { size = 9, font = pen.regular, color = INK, turned = false }: Hand & { turned?: boolean } = {},
+  { size = 9, font = pen.regular, color = INK, turned = false, typed = false }: Hand & { turned?: boolean } = {},
 ): void {
-  put(pen, { kind: 'words', at, words, size, bold: font === pen.bold, colour: color, turned });
+  put(pen, { kind: 'words', at, words: typed ? words : spoken(words, font), size, bold: font === pen.bold, colour: color, turned });
 }
 
 const put = (pen: Pen, mark: Mark): void => void pen.page.marks.push(mark);
@@ -94,8 +97,17 @@ function unitWidth(words: string, font: PDFFont): number {
   return found;
 }
 
+const dialects = new WeakMap<PDFFont, Dialect>();
+
+/** Lets everything that is measured and written with a font be in the workshop's words. */
+export const writeIn = (font: PDFFont, dialect: Dialect): void => void dialects.set(font, dialect);
+
+/** Words as they are written with a font. */
+const spoken = (words: string, font: PDFFont): string => inDialect(words, dialects.get(font) ?? 'british');
+
 /** How wide words are, mm. */
-export const widthOf = (words: string, font: PDFFont, size: number): number => (unitWidth(words, font) * size) / POINTS_PER_MM;
+export const widthOf = (words: string, font: PDFFont, size: number): number =>
+  (unitWidth(spoken(words, font), font) * size) / POINTS_PER_MM;
 
 /** How a line is drawn: thickness in points. */
 export type Stroke = { thickness?: number; color?: string; dash?: number[] };
@@ -123,12 +135,12 @@ export function fill(pen: Pen, points: readonly Point[], colour: string): void {
 /** A line differs from the sum of its words by no more than this share: by what is kerned across a space. */
 const KERNED = 0.03;
 
-/** Breaks words to a width, mm. */
-export function wrapText(words: string, font: PDFFont, size: number, width: number): string[] {
+/** Breaks words to a width, mm; `typed` are names that stay as they are. */
+export function wrapText(words: string, font: PDFFont, size: number, width: number, typed = false): string[] {
   const lines: string[] = [];
   const space = widthOf(' ', font, size);
   let [current, length] = ['', 0];
-  for (const word of words.split(/\s+/)) {
+  for (const word of (typed ? words : spoken(words, font)).split(/\s+/)) {
     const longer = current ? `${current} ${word}` : word;
     const sum = length + (current ? space : 0) + widthOf(word, font, size);
     // Only near the width is the line itself measured.

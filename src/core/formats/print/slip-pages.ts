@@ -35,7 +35,7 @@ export function slipPages(pen: Pen, job: PrintJob, kind: keyof typeof SLIPS): vo
     label: row.label,
     says: printFigure(row.value, row.unit, job.unit) + (row.by === undefined ? '' : ` × ${printFigure(row.by, row.unit, job.unit)}`),
   }));
-  const [title] = wrapText(`${job.piece.name}${job.piece.count > 1 ? `, ${job.piece.count}` : ''}`, pen.bold, 10, width - 2 * EDGE);
+  const [title] = wrapText(`${job.piece.name}${job.piece.count > 1 ? `, ${job.piece.count}` : ''}`, pen.bold, 10, width - 2 * EDGE, true);
   // A figure that is too wide to stand beside its label stands under it.
   const twoLines = ({ label, says }: (typeof rows)[number]): boolean =>
     widthOf(label, pen.regular, LABEL) + widthOf(says, pen.bold, FIGURE) + 3 > width - 2 * EDGE;
@@ -46,7 +46,7 @@ export function slipPages(pen: Pen, job: PrintJob, kind: keyof typeof SLIPS): vo
     const tall = height ?? whole;
     addPage(pen, { width, height: tall });
     y = tall - EDGE - 3.5;
-    write(pen, title ?? '', [EDGE, y], { size: 10, font: pen.bold });
+    write(pen, title ?? '', [EDGE, y], { size: 10, font: pen.bold, typed: true });
     y -= 6;
   };
   begin();

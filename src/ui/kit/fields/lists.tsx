@@ -3,13 +3,32 @@
 import { ChevronDown, ChevronRight, Plus, Trash2 } from 'lucide-react';
 import { useEffect, useId, useState, type ReactNode } from 'react';
 
-/** A part of a stage that opens: its name, and how much is in it. */
-export function Part({ title, count, children, open }: { title: string; count?: number; children: ReactNode; open?: boolean }) {
+/**
+ * A part of a stage that opens: its name, and how much is in it. What was there when the stage was opened stays folded; what is added
+ * opens it.
+ *
+ * @param says what is in it, in a few words, in place of the count
+ * @param open open from the start
+ */
+export function Part({
+  title,
+  count = 0,
+  says,
+  children,
+  open,
+}: {
+  title: string;
+  count?: number;
+  says?: string | undefined;
+  children: ReactNode;
+  open?: boolean;
+}) {
+  const [atFirst] = useState(count);
   return (
-    <details className="border-t border-base-content/25 py-1" open={open ?? (count ?? 0) > 0}>
+    <details className="border-t border-base-content/25 py-1" open={open ?? count > atFirst}>
       <summary className="cursor-pointer text-sm font-semibold py-1">
         {title}
-        {count ? <span className="font-normal"> ({count})</span> : null}
+        {says ? <span className="font-normal">: {says}</span> : count > 0 && <span className="font-normal"> ({count})</span>}
       </summary>
       <div className="pb-1">{children}</div>
     </details>

@@ -52,7 +52,7 @@ export function PanelFields() {
     <PieceField at={`panels.${key}`} onCommit={(value: never) => put({ ...panels!, [key]: value })} {...(hint ? { hint } : {})} />
   );
   return (
-    <Part title="Panels on a wall" count={panels ? panels.count : 0}>
+    <Part title="Panels on a wall" count={panels ? panels.count : 0} open={panels !== null}>
       {!panels && (
         <AddOne onClick={() => put({ ...defaultsOf(PANELS), ...('width' in shape ? { across: Math.max(shape.width, 600) } : {}) })}>
           Split into panels

@@ -63,7 +63,7 @@ function Press() {
   // Once it is in, there is nothing left to do.
   const again = strip.press && !piece.pads.some(({ kept }) => kept) ? withOldFoam(piece, strip.press) : null;
   return (
-    <Part title="Press test of the old foam" count={strip.press ? 1 : 0}>
+    <Part title="Press test of the old foam" count={strip.press ? 1 : 0} says={verdict ? VERDICTS[verdict.verdict].toLowerCase() : undefined}>
       {!strip.press && <AddOne onClick={() => put({ press: defaultsOf(PRESS) })}>Press test</AddOne>}
       {strip.press && (
         <>
@@ -145,7 +145,7 @@ function OldCover() {
   const change = (i: number, more: Partial<OldPiece>) =>
     put({ cover: strip.cover.map((item, k) => (k === i ? { ...item, ...more } : item)) });
   return (
-    <Part title="Old cover" count={strip.cover.length} open={unmeasured || strip.cover.length > 0}>
+    <Part title="Old cover" count={strip.cover.length} {...(unmeasured ? { open: true } : {})}>
       {unmeasured && (
         <p className="text-xs border-l-3 border-warning pl-2 my-1">
           A cover goes back on: measure it here, and the build is kept to what it closes over.
