@@ -37,6 +37,20 @@ describe('a piece that is being begun', () => {
     expect(begunShape(saddle)).toMatchObject({ rows: [{ width: 155 }, {}, {}, {}, {}, {}, {}, {}] });
   });
 
+  it('a row that is only an example makes way for one that was measured', () => {
+    const places = (typed: Record<string, number>): number[] =>
+      (begunShape({ ...begun, kind: 'saddle', typed }) as { rows: { at: number }[] }).rows.map(({ at }) => at);
+    const start = places({});
+    // Beyond the examples behind it: each of them goes on from there.
+    const far = places({ 'rows.1.at': start.at(-1)! + 40 });
+    far.slice(1).forEach((at, k) => expect(at).toBeGreaterThan(far[k]!));
+    expect(far[1]).toBe(start.at(-1)! + 40);
+    // Nearer than the examples before it: they share what lies between.
+    const near = places({ 'rows.0.at': 0, 'rows.3.at': 60 });
+    expect(near.slice(0, 4)).toEqual([0, 20, 40, 60]);
+    expect(near[4]).toBe(start[4]);
+  });
+
   it.each(thisWeek(KINDS, 3).map(({ id }) => id))('%s can be begun as every shape', (kind) => {
     for (const { type } of SHAPES) expect(problemsOf(begunPiece({ ...begun, kind, shape: type }))).toEqual([]);
   });

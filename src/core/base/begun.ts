@@ -59,6 +59,26 @@ function startOf({ kind, shape }: Begun): BaseShape {
   return sized;
 }
 
+/** A cross-section that is only an example lies so far behind the last one that was measured, mm. */
+const STEP_ON = 50;
+
+/** Rows go from the front backwards: where one that is only an example is overtaken by what was measured, it makes way. */
+function inOrder(rows: readonly Record<string, number>[], isTyped: (row: number) => boolean): Record<string, number>[] {
+  const next = [...rows];
+  for (let k = 0; k < next.length; k++) {
+    if (!('at' in next[k]!) || isTyped(k)) continue;
+    const before = next[k - 1]?.at ?? -Infinity;
+    const typed = next.findIndex((_, i) => i > k && isTyped(i));
+    const after = typed < 0 ? Infinity : next[typed]!.at!;
+    if (next[k]!.at! > before && next[k]!.at! < after) continue;
+    // As many as there are up to the next measured one share what lies between.
+    const from = Math.max(before, 0);
+    const at = Number.isFinite(after) ? from + (after - from) / (typed - k + 1) : from + STEP_ON;
+    next[k] = { ...next[k]!, at: Math.round(at) };
+  }
+  return next;
+}
+
 /** The shape with every figure that was typed for it; what was not is as the kind usually starts. */
 export function begunShape(begun: Begun): BaseShape {
   const start = startOf(begun);
@@ -68,8 +88,9 @@ export function begunShape(begun: Begun): BaseShape {
   }, start);
   if (!('rows' in shape)) return shape;
   const table = begun.rows ?? (shape.rows as unknown as Record<string, number>[]);
-  const rows = table.map((row, i) =>
-    Object.fromEntries(Object.entries(row).map(([key, value]) => [key, begun.typed[`rows.${i}.${key}`] ?? value])),
+  const rows = inOrder(
+    table.map((row, i) => Object.fromEntries(Object.entries(row).map(([key, value]) => [key, begun.typed[`rows.${i}.${key}`] ?? value]))),
+    (row) => begun.typed[`rows.${row}.at`] !== undefined,
   );
   return { ...shape, ...('join' in shape && begun.join ? { join: begun.join } : {}), rows } as unknown as BaseShape;
 }

@@ -41,7 +41,7 @@ function TapeSwitch() {
         data-tape-status={status}
         onClick={() => turn(status === 'off')}
       >
-        <Ruler size={16} aria-hidden /> <span className="phone:sr-only">{TAPE_WORDS[status]}</span>
+        <Ruler size={16} aria-hidden /> <span className="narrow:sr-only">{TAPE_WORDS[status]}</span>
       </button>
     </div>
   );

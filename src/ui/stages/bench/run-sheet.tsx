@@ -70,7 +70,7 @@ function StepRow({ step, notes, number, current, units, ticking: { done, tick },
     <li
       data-step={step.key}
       aria-current={current ? 'step' : undefined}
-      className={`border-t border-base-content/20 py-2 pl-3 border-l-4 scroll-mt-12 ${current ? 'border-l-primary bg-base-200' : 'border-l-transparent'}`}
+      className={`border-t border-base-content/20 py-2 pl-3 border-l-4 scroll-mt-12 phone:scroll-mt-2 ${current ? 'border-l-primary bg-base-200' : 'border-l-transparent'}`}
     >
       <div className="flex items-baseline gap-3">
         <h3 className="font-semibold">
@@ -163,8 +163,8 @@ export function RunSheet() {
     // A region that scrolls must be reachable for those who scroll with keys.
     // eslint-disable-next-line jsx-a11y/no-noninteractive-tabindex
     <section aria-label="Run sheet" tabIndex={0} className="p-4 overflow-y-auto h-full">
-      <div className="flex items-baseline gap-4 sticky -top-4 -mt-4 pt-4 pb-2 z-10 bg-base-100">
-        <h2 className="font-display text-lg">Run sheet</h2>
+      <div className="flex items-baseline gap-4 sticky -top-4 -mt-4 pt-4 pb-2 z-10 bg-base-100 phone:static">
+        <h2 className="font-display text-lg phone:sr-only">Run sheet</h2>
         <Link href={`/bench/${pieceId}`} className="btn btn-sm btn-primary order-last ml-auto">
           At the bench, step by step
         </Link>
