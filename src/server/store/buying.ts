@@ -108,7 +108,18 @@ async function view(together: Together, signal: AbortSignal): Promise<BuyView> {
     // Off the roll and whole ones alike: what lies flat and is there as sold was laid on first, what is on its way comes off.
     const due = coming.get(line.ware) ?? 0;
     const short = Math.max(0, Math.round((line.units - due) * 10) / 10);
-    return { ...line, cost: price === null ? null : line.cost, name, supplier, lead, price, sold, coming: due, short, orderBy: orderBy(together.due, lead) };
+    return {
+      ...line,
+      cost: price === null ? null : line.cost,
+      name,
+      supplier,
+      lead,
+      price,
+      sold,
+      coming: due,
+      short,
+      orderBy: orderBy(together.due, lead),
+    };
   });
   return { scope: together.scope, name: together.name, due: together.due, needs, buying, total: sumOf(lines, buying), lines, orders };
 }

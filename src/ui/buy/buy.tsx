@@ -235,8 +235,7 @@ export function Buy({ scope, store }: { scope: string; store: StoreHook }) {
   return (
     <section aria-label="What to buy" data-settled-buy={busy === null ? 'yes' : 'no'}>
       <p className="text-sm mb-2" role="status">
-        {busy ??
-          `Everything the steps use, less what is in the store. ${saysTotal(view, money)}`}
+        {busy ?? `Everything the steps use, less what is in the store. ${saysTotal(view, money)}`}
       </p>
       <Wrong message={wrong} />
       {view.buying.nowhere.length > 0 && (

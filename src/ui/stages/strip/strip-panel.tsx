@@ -63,7 +63,11 @@ function Press() {
   // Once it is in, there is nothing left to do.
   const again = strip.press && !piece.pads.some(({ kept }) => kept) ? withOldFoam(piece, strip.press) : null;
   return (
-    <Part title="Press test of the old foam" count={strip.press ? 1 : 0} says={verdict ? VERDICTS[verdict.verdict].toLowerCase() : undefined}>
+    <Part
+      title="Press test of the old foam"
+      count={strip.press ? 1 : 0}
+      says={verdict ? VERDICTS[verdict.verdict].toLowerCase() : undefined}
+    >
       {!strip.press && <AddOne onClick={() => put({ press: defaultsOf(PRESS) })}>Press test</AddOne>}
       {strip.press && (
         <>
