@@ -20,7 +20,7 @@ deep('webbing is as tight as the hand found it: straps to cut, how far it goes d
 
   await toSitting(page);
   await settled(page);
-  const deck = page.locator('dt', { hasText: 'Of it the deck' }).locator('xpath=following-sibling::dd[1]');
+  const deck = page.locator('dt', { hasText: 'Of which webbing or springs' }).locator('xpath=following-sibling::dd[1]');
   const tight = mm(await deck.textContent());
   expect(tight).toBeGreaterThan(15);
   expect(tight).toBeLessThan(45);
@@ -75,7 +75,7 @@ deep('what a seat goes between is told before it is cut: covered it is larger th
   await settled(page);
   await expect(page.locator('[data-room="false"]')).toBeVisible();
   const warning = page.locator('[data-warning="too-large-between"]');
-  await expect(warning).toContainText('it does not go between');
+  await expect(warning).toContainText('too wide for its opening');
   await warning.getByRole('button', { name: /^Make the board \d+ mm narrower$/ }).click();
   await settled(page);
   await expect(warning).toHaveCount(0);

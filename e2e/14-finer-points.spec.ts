@@ -91,7 +91,7 @@ deep('a strip over several parts of a chair puts itself in order, and stands rou
   for (const kind of ['Cover piece', 'Cover piece', 'Cover piece']) await page.getByRole('button', { name: kind, exact: true }).click();
   await page.getByLabel('Part of the chair').nth(1).selectOption('Inside arms');
   await page.getByLabel('Part of the chair').nth(2).selectOption('Outside back');
-  await expect(page.locator('[data-out-of-turn]')).toContainText('lies over the deck and comes off before it');
+  await expect(page.locator('[data-out-of-turn]')).toContainText('Take the inside arms off before the deck');
   await page.getByRole('button', { name: 'Put them in that order' }).click();
   await expect(page.locator('[data-out-of-turn]')).toBeHidden();
   await expect(page.locator('[data-chair-part]')).toHaveText(['Deck, this piece', 'Inside arms', 'Outside back']);

@@ -12,15 +12,15 @@ deep('the height as sat on is chosen on the first page, and the pad that gives i
   await expect(page.getByText('A height of 3 to 250 mm')).toBeVisible();
   await page.getByLabel('Seat height, loaded').fill('40');
   await page.keyboard.press('Enter');
-  await expect(page.locator('[data-sat-on]')).toContainText('Main pad 75 mm');
+  await expect(page.locator('[data-sat-on]')).toContainText('Main pad 70 mm');
   await page.getByRole('button', { name: 'Use standard sizes for blanks' }).click();
   await expect(page.getByRole('heading', { name: 'Sat on first' })).toBeVisible();
   const id = /piece\/([^?]+)/.exec(page.url())![1]!;
   const piece = await saved(page, id);
-  expect(piece.pads.find(({ role }) => role === 'main')!.thickness).toBe(75);
+  expect(piece.pads.find(({ role }) => role === 'main')!.thickness).toBe(70);
   await toSitting(page);
   await settled(page);
-  await expect(page.getByText('Nothing wrong: it neither bottoms out')).toBeVisible();
+  await expect(page.getByText('No fault: it does not bottom out')).toBeVisible();
   // Of a board on a wall nobody asks how it is sat on.
   await page.goto('/new');
   await page.getByLabel('What are you covering?').selectOption('headboard');

@@ -102,6 +102,7 @@ weekly(2)('holes and hardware are moved in the plan by keys and by drag, and sta
   for (let k = 0; k < 20; k++) await page.keyboard.press('Shift+ArrowRight');
   await expect(page.getByText(/The insert, number 1/).first()).toBeVisible();
   // Legs and hinges are fixed like anything else: begun with their usual place, named in the plan, undone in one step.
+  await page.getByText('Hardware (1)').click();
   await page.getByLabel('Add hardware').selectOption({ label: 'Leg plate' });
   await expect(page.getByRole('slider', { name: 'Hardware 2, leg' })).toBeVisible();
   expect((await saved(page, id)).base.hardware![1]).toMatchObject({ kind: 'leg', diameter: 70 });

@@ -22,6 +22,8 @@ const NOT = [
   'src/server/api/**',
   'src/server/demo.ts',
   'src/server/store/demo-store.ts',
+  // The table of British and American words.
+  'src/core/dialect.ts',
 ];
 
 /** Properties and attributes whose text nobody reads. */

@@ -109,16 +109,24 @@ export function listTimers(db: Db): Timer[] {
 /** Starts a timer, once: the same id sent again changes nothing; one that ran for the same step of the same piece ends. */
 export function startTimer(db: Db, timer: Timer): void {
   db.transaction(() => {
-    db.prepare('UPDATE timer SET stopped_at = ? WHERE piece_id = ? AND unit = ? AND step = ? AND stopped_at IS NULL AND id <> ?').run(
+    // Sent again after another one was started, it must not stop that one.
+    if (db.prepare('SELECT 1 FROM timer WHERE id = ?').get(timer.id)) return;
+    db.prepare('UPDATE timer SET stopped_at = ? WHERE piece_id = ? AND unit = ? AND step = ? AND stopped_at IS NULL').run(
       timer.startedAt,
       timer.pieceId,
       timer.unit,
       timer.step,
-      timer.id,
     );
-    db.prepare(
-      'INSERT OR IGNORE INTO timer (id, piece_id, unit, step, name, started_at, ready_at, until_at) VALUES (?, ?, ?, ?, ?, ?, ?, ?)',
-    ).run(timer.id, timer.pieceId, timer.unit, timer.step, timer.name, timer.startedAt, timer.readyAt, timer.untilAt);
+    db.prepare('INSERT INTO timer (id, piece_id, unit, step, name, started_at, ready_at, until_at) VALUES (?, ?, ?, ?, ?, ?, ?, ?)').run(
+      timer.id,
+      timer.pieceId,
+      timer.unit,
+      timer.step,
+      timer.name,
+      timer.startedAt,
+      timer.readyAt,
+      timer.untilAt,
+    );
   }).immediate();
 }
 

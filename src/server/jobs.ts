@@ -5,7 +5,7 @@ import { getPiece } from '../data/pieces';
 import { fitting } from './forms';
 import { readObject, Refusal } from './http';
 
-const GONE = 'There is no such job any more.';
+const GONE = 'This job no longer exists.';
 
 const named = (job: Job): { path: string; message: string }[] =>
   job.name.trim() === '' ? [{ path: 'name', message: 'Enter a name for the job' }] : [];

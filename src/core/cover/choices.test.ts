@@ -139,7 +139,7 @@ describe('which ways suit', () => {
         { id: 'm', role: 'main', material: 'seat-firm', thickness: 40, offset: null, edge: { kind: 'square' } },
       ],
     };
-    expect(fit(domed, 'pull-over').why.join(' ')).toContain('The dome asks');
+    expect(fit(domed, 'pull-over').why.join(' ')).toContain('The dome needs');
     expect(fit({ ...newChairSeat(), cloth: { ...newChairSeat().cloth, thickness: 3 } }, 'channelled').fit).toBe('not');
     expect(fit(newChairSeat(), 'pull-over').fit).toBe('suits');
     expect(fit(newPiece('saddle'), 'saddle-set').fit).toBe('suits');

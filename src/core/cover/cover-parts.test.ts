@@ -168,7 +168,7 @@ describe('channels', () => {
       ...newChairSeat(),
       covering: { way: 'channelled', channels: { ...channels, swatch: { lines: 5, before: 200, after: 210 } } },
     });
-    expect(wrong[0]!.message).toContain('measure before and after again');
+    expect(wrong[0]!.message).toContain('measure it again before and after');
   });
 
   it('may run across, or fan out: a fan opens sideways only where its lines pass', () => {

@@ -40,7 +40,7 @@ describe('the gun there is', () => {
       planPiece(piece, house, QUICK).warnings.map(({ code }) => code);
     expect(codes({})).not.toContain('gun-leg');
     const [small] = planPiece(chair, { gunLongest: 6 }, QUICK).warnings.filter(({ code }) => code === 'gun-leg');
-    expect(small!.message).toMatch(/^A leg of 8 mm would hold, and the gun there is takes 4 mm to 6 mm/);
+    expect(small!.message).toMatch(/^A leg of 8 mm would hold, but the gun takes 4 mm to 6 mm/);
     // Too long for a thin board: a thicker one is offered, as ever.
     const thin = {
       ...chair,

@@ -47,7 +47,7 @@ export function readTapeLine(line: string): TapeLine {
       ? { ok: true, message: { kind: 'hello', version: 1 } }
       : { ok: false, why: `protocol ${hello[1]} is not known` };
   const reading = /^R (\d{1,9}) (-?\d{1,6}(?:\.\d{1,4})?) (mm|cm|m|in)$/.exec(body);
-  if (!reading) return { ok: false, why: 'the line says nothing known' };
+  if (!reading) return { ok: false, why: 'the line has no known command' };
   const mm = Number(reading[2]) * TO_MM[reading[3]!]!;
   if (!(mm >= 0 && mm <= LONGEST_TAPE)) return { ok: false, why: 'the reading is longer than a tape' };
   return { ok: true, message: { kind: 'reading', number: Number(reading[1]), mm } };

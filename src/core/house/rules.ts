@@ -84,7 +84,7 @@ const PADDING: Row[] = [
   ['pullFirm', 'Pull, firm', 'force', 9, 6, 14, 'N per 10 cm of edge: an even, easy pull.'],
   ['pullSmooth', 'Pull, light', 'force', 5, 2, 8, 'N per 10 cm of edge: only the slack is taken up.'],
   ['leastLeft', 'Foam left over the board, at least', 'length', 10, 6, 20, 'Less and the board is felt.'],
-  ['mostStrain', 'Compression, at most', 'percent', 70, 55, 80, 'Beyond this a foam is a board.'],
+  ['mostStrain', 'Compression, at most', 'percent', 70, 55, 80, 'Beyond this, foam feels like a board.'],
   ['carvePass', 'Carved away in one pass', 'length', 3, 1, 6, 'More at once and left and right come out unlike.'],
 ];
 const FIXING: Row[] = [
@@ -184,7 +184,7 @@ const TIMES: Row[] = [
   ['timeBatten', 'Saw and fix one batten or strip', 'minutes', 6, 2, 20, 'Mark, saw, fit, glue, screw.'],
   ['timeJig', 'A bent trim in its jig', 'minutes', 240, 60, 1440, 'Until the glue’s own sheet says that it holds under stress.'],
   ['timeGlueSquare', 'Glue one square metre', 'minutes', 12, 5, 30, 'Two faces, even coat.'],
-  ['timeGlueTack', 'Glue: wait until tacky', 'minutes', 5, 1, 20, 'Read it off the product.'],
+  ['timeGlueTack', 'Glue: wait until tacky', 'minutes', 5, 1, 20, 'See the product’s label.'],
   [
     'timeGlueOpen',
     'Glue: laid within',
@@ -201,13 +201,13 @@ const TIMES: Row[] = [
     3,
     0,
     60,
-    'Read it off the product; foam that is pulled on before it holds creeps.',
+    'See the product’s label; foam pulled before the glue holds creeps.',
   ],
 ];
 const PRICE: Row[] = [
-  ['hourPrice', 'An hour of work', 'money', 42, 20, 120, 'What the workshop has to live from, rent and tools included.'],
+  ['hourPrice', 'An hour of work', 'money', 42, 20, 120, 'What an hour must earn, rent and tools included.'],
   ['consumables', 'Consumables, on the materials', 'percent', 4, 1, 15, 'Blades, needles, chalk, tape, gas: what nobody counts.'],
-  ['leftCredit', 'Leftovers worth keeping are credited', 'percent', 50, 0, 100, 'An offcut is used some day; not every one is.'],
+  ['leftCredit', 'Leftovers worth keeping are credited', 'percent', 50, 0, 100, 'Some offcuts get used one day; not all.'],
   ['margin', 'Margin on all of it', 'percent', 15, 5, 60, 'For what goes wrong, and for the shop.'],
 ];
 const OTHER: Row[] = [

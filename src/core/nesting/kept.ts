@@ -8,7 +8,7 @@ export const CUT_TOOLS = [
   { id: 'knife', name: 'Knife', kerf: 0 },
   { id: 'wire', name: 'Electric knife or hot wire', kerf: 2 },
   { id: 'saw', name: 'Saw', kerf: 3 },
-  { id: 'house', name: 'As the house rule says', kerf: null },
+  { id: 'house', name: 'As in House rules', kerf: null },
 ] as const;
 export type CutTool = (typeof CUT_TOOLS)[number]['id'];
 

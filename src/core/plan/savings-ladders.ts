@@ -71,7 +71,7 @@ function allowanceLadders(piece: Piece, rule: RuleReader): Ladder[] {
       family: 'oversize',
       trials: stepsDown(piece, rule, 'foamOversize', 1).map((value) => ({
         id: 'oversize',
-        words: () => `Rough-cut only ${mm(value)} larger all round: less to trim, and less to go wrong by.`,
+        words: () => `Rough-cut only ${mm(value)} larger all round: less to trim, less room for error.`,
         change: (item) => withRules(item, { foamOversize: value }),
       })),
     },
@@ -100,7 +100,7 @@ function clothLadders({ cloth, covering }: Piece): Ladder[] {
   if (!patterned || !isMatched(covering)) return ladders;
   // Where a repeat begins on the roll is free until the first piece lies: the motif elsewhere, on all of them alike, saves nothing.
   ladders.push(
-    single('motif', 'unmatched', 'The pattern is not matched: it lies elsewhere on every one.', (item) => ({
+    single('motif', 'unmatched', 'The pattern is not matched: it falls differently on each piece.', (item) => ({
       ...item,
       covering: { ...item.covering, matched: false },
     })),

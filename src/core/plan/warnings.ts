@@ -41,7 +41,7 @@ export function baseWarnings(model: Model): Warning[] {
       warn(
         board.verdict === 'breaks' ? 'board-breaks' : 'board-soft',
         'base.board.thickness',
-        `${board.words} ${cures.length > 0 ? `${capital(cures.join('; '))}.` : 'No board sold of this kind does; take another, or carry it all over.'}`,
+        `${board.words} ${cures.length > 0 ? `${capital(cures.join('; '))}.` : 'No board of this kind on sale is strong enough; use another, or support it all over.'}`,
         board.thickness ? { says: `Take ${board.thickness} mm`, path: 'base.board.thickness', value: board.thickness } : undefined,
       );
     }

@@ -89,7 +89,7 @@ function cleatSteps(panels: PanelLayout | null): StepDraft[] {
   const matching = hanging.cleats.filter(({ panel }) => panel === 0 || mounting === 'joined');
   const screw =
     hanging.screw === null
-      ? 'through a batten, for no screw is short enough for this board'
+      ? 'through a batten: no screw is short enough for this board'
       : `screws of ${hanging.screw} mm at the most, or they come through into the pad`;
   const where = [...new Set(matching.map(({ x }) => aside(x)))].join(', ');
   return [
@@ -164,7 +164,7 @@ function partSteps({ piece: { strip } }: Model, comes: 'before' | 'after'): Step
       return step(
         `part-${part}`,
         `${name} ${comes === 'before' ? 'first' : 'now'}`,
-        `${things || 'Nothing of it goes back on'}.${IN_NO_REBATE.has(part) ? '' : ' Its cloth has a row of staples of its own beside that of its neighbour.'}${first}`,
+        `${things || 'None of it goes back on'}.${IN_NO_REBATE.has(part) ? '' : ' Its cloth has a row of staples of its own beside that of its neighbour.'}${first}`,
         Math.max(1, matching.length) * HANDLING.refit,
         { caution: CAUTIONS.staples, photos: items.flatMap(({ photos }) => photos) },
       );

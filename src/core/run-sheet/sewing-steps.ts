@@ -75,7 +75,7 @@ function oldSteps({ piece }: Model, { pieces }: CoverPlan): StepDraft[] {
   const phrases = back.map(({ name, letOut, room, pulled, closes }) => {
     const out = letOut > 0 ? `let its seams out by ${round(letOut)} mm on either side and sew them again: ` : '';
     const spare = Math.floor(Math.min(room.width, room.height));
-    const then = closes ? (pulled ? `${spare} mm to spare` : 'it closes') : 'it does not close as it is planned';
+    const then = closes ? (pulled ? `${spare} mm to spare` : 'it closes') : 'it does not close over the planned padding';
     return `${name.toLowerCase()}: ${out}${out ? 'then ' : ''}${then}`;
   });
   return [
@@ -223,8 +223,8 @@ export function readySteps({ piece }: Model, { pieces }: CoverPlan): StepDraft[]
     if (!ready) return [];
     const loses =
       cloth.shrinkage > 0
-        ? ` It loses ${round(cloth.shrinkage)} % of its length: the whole of what was bought goes in.`
-        : ' All of what was bought goes in.';
+        ? ` Treat the whole length you bought: it shrinks by ${round(cloth.shrinkage)} %.`
+        : ' Treat the whole length you bought.';
     return [
       step(
         `ready-${name.replace(' ', '-')}`,

@@ -100,7 +100,7 @@ export function satInPhoto({ marks, points }: Pick<SatPhoto, 'marks' | 'points'>
   });
   const [front, back] = [Math.min(...across), Math.max(...across)].map((y): Point => [middle, y]);
   const map = fromAbove([marks[0]!, marks[1]!], [front!, back!]);
-  if (!map) return 'Front and back are marked at one place: take the marks back';
+  if (!map) return 'Front and back are marked at one place: undo the marks';
   return satOnMarks(map(points[0]!), map(points[1]!));
 }
 

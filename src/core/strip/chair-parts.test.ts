@@ -38,7 +38,7 @@ describe('a strip over several parts of one chair', () => {
       item('back', 'outside-back'),
       item('back tacks', 'outside-back'),
     ]);
-    expect(outOfTurn(wrong)[0]!.words).toBe('What is of the inside arms lies over the deck and comes off before it');
+    expect(outOfTurn(wrong)[0]!.words).toBe('Take the inside arms off before the deck');
     const right = inTurn(wrong);
     expect(right.map(({ id }) => id)).toEqual(['back', 'back tacks', 'arm', 'deck cover', 'deck foam']);
     expect(outOfTurn({ ...wrong, items: right })).toEqual([]);

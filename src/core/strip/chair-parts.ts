@@ -44,7 +44,7 @@ export function outOfTurn(strip: StripRecord): OutOfTurn[] {
     const over = strip.items.slice(i + 1).find((later) => PLACE.get(partOf(strip, later)!)! > value);
     if (!over) return [];
     const [above, below] = [partName(partOf(strip, over)!), partName(partOf(strip, item)!)];
-    return [{ item, over, words: `What is of the ${above} lies over the ${below} and comes off before it` }];
+    return [{ item, over, words: `Take the ${above} off before the ${below}` }];
   });
 }
 

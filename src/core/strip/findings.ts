@@ -29,7 +29,7 @@ export const FINDINGS: readonly Finding[] = [
   {
     id: 'crumbling',
     name: 'Crumbling foam',
-    consequence: 'The foam is spent and is replaced; brush the board clean of crumbs before glueing.',
+    consequence: 'The foam is spent: replace it, and brush the board clean of crumbs before glueing.',
     caution: `Old foam dust: extract, mask; do not blow it off. ${LOCAL}`,
     replacesFoam: true,
   },

@@ -20,9 +20,9 @@ const MEASURED = 1;
 
 /** Why a gun does not take a staple. */
 function notTaken(leg: number, crown: number, gun: Gun): string | null {
-  if (leg < gun.legs[0] || leg > gun.legs[1]) return `The gun there is takes legs of ${gun.legs[0]} to ${gun.legs[1]} mm.`;
+  if (leg < gun.legs[0] || leg > gun.legs[1]) return `The gun takes legs of ${gun.legs[0]} to ${gun.legs[1]} mm.`;
   if (crown > 0 && Math.abs(crown - gun.crown) > MEASURED)
-    return `Its crown is not the gun’s ${gun.crown} mm: take the gun’s own in that leg.`;
+    return `Its crown is not the gun’s ${gun.crown} mm: use staples of the gun’s crown with that leg.`;
   return null;
 }
 

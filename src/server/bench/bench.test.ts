@@ -162,7 +162,7 @@ describe('the diary', () => {
     expect(changed).toEqual([]);
     const doubled = { ...item.schedule, done: item.schedule.done.map((task) => ({ ...task, spans: [[480, 490]] })) };
     const { message } = await get<{ message: string }>(422, () => diary.putDiary(asked({ ...item, schedule: doubled })));
-    expect(message).toContain('does not hold');
+    expect(message).toContain('breaks a rule');
     await get(400, () => diary.putDiary(asked({ input: {}, schedule: { done: [], left: [] } })));
     await get(400, () => diary.putDiary(asked({})));
     expect((await view()).saved!.schedule).toEqual(item.schedule);

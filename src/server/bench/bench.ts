@@ -101,7 +101,7 @@ export async function postTimer(request: Request): Promise<Response> {
   const record = found(piece);
   const { steps } = await lookAt(database(), record);
   const what = steps.find(({ key }) => key === step);
-  if (!what || what.wait <= 0) throw new Refusal(400, 'Nothing is waited for at that step');
+  if (!what || what.wait <= 0) throw new Refusal(400, 'That step has no waiting time');
   if (!Number.isInteger(unit) || (unit as number) < 0 || (unit as number) > record.piece.count)
     throw new Refusal(400, `There are ${record.piece.count} in this set`);
   const started = new Date(moment(at)).getTime();

@@ -149,7 +149,7 @@ export async function readAskedFor(request: Request): Promise<Response> {
   const db = database();
   const query = new URL(request.url).searchParams;
   const like = likeOf(db, query.get('like') ?? '');
-  if (!like) throw new Refusal(404, 'Nothing like that here: choose another');
+  if (!like) throw new Refusal(404, 'No such piece here: choose another');
   const house = getHouse(db);
   const piece = readDocument({ ...like, count: Number(query.get('count')), due: '' }, house);
   const { steps } = await planning().look({ piece, house });
@@ -199,7 +199,7 @@ export async function putDiary(request: Request): Promise<Response> {
   } catch {
     throw new Refusal(400, 'That is not what a schedule is made from');
   }
-  if (wrong.length > 0) throw new Refusal(422, `This schedule does not hold: ${wrong.slice(0, 3).join('; ')}`);
+  if (wrong.length > 0) throw new Refusal(422, `This schedule breaks a rule: ${wrong.slice(0, 3).join('; ')}`);
   const saved: KeptDiary = {
     begins: input.begins,
     now: input.now,

@@ -34,7 +34,7 @@ export type CutterState = {
   compared: CutCompared | null;
 };
 
-const STOPPED = 'Stopped. What lies on the bed is cut in part.';
+const STOPPED = 'Stopped. The cloth on the bed is partly cut.';
 const STOPPED_BEFORE = 'Stopped before anything was sent.';
 
 type Running = { state: CutterState; socket: Socket; close: () => void };
@@ -73,7 +73,7 @@ function run(title: string, outline: Polygon, feed: number): CutterState {
   };
   const begin = (line: string): void => {
     const [, width, height, kerf, fastest] = /^H FOVEA-CUTTER 1 ([\d.]+) ([\d.]+) ([\d.]+) ([\d.]+)$/.exec(line)?.map(Number) ?? [];
-    if (width === undefined) return fail('What answers there is not a cutter that this application knows.');
+    if (width === undefined) return fail('The machine that answers is not a cutter Fovea knows.');
     const limits: CutterLimits = { width, height: height!, kerf: kerf!, fastest: fastest! };
     try {
       lines = writeGcode([planned], { limits, feed: Math.min(feed, limits.fastest) });

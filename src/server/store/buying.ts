@@ -161,10 +161,19 @@ async function sent(record: PurchaseRecord, accept: boolean): Promise<PurchaseRe
   }
 }
 
+/** What a page calls a deed of its own, so that it counts once however often it is sent. */
+const KEY = /^[0-9a-f-]{16,60}$/;
+/** More than this many times what an order still waits for is a slip of the hand. */
+const MOST_OVER = 2;
+
 /** POST /api/buy/SCOPE/orders: orders what is short from one supplier. */
 export async function postOrder(request: Request, text: string): Promise<Response> {
   const item = together(text);
-  const { supplier, lines } = await readObject(request);
+  const { supplier, lines, id } = await readObject(request);
+  if (typeof id !== 'string' || !KEY.test(id)) throw new Refusal(400, 'An order names its own id');
+  // Sent again, because its answer was lost: it is the same order, as it stands by now.
+  const known = getPurchase(database(), id);
+  if (known) return Response.json(known, { status: 201 });
   if (typeof supplier !== 'string' || supplier === '') throw new Refusal(400, 'From which supplier?');
   const wares = new Map(storeView(database()).wares.map((ware) => [ware.id, ware]));
   if (!Array.isArray(lines) || lines.length === 0 || lines.length > 400) throw new Refusal(422, 'There is nothing to order');
@@ -181,12 +190,12 @@ export async function postOrder(request: Request, text: string): Promise<Respons
     expected: '',
     says: '',
   };
-  return Response.json(await sent(beginPurchase(database(), item.scope, supplier, order), false), { status: 201 });
+  return Response.json(await sent(beginPurchase(database(), item.scope, supplier, order, id), false), { status: 201 });
 }
 
 /** PUT /api/orders/ID: asked again, at the supplier's own prices where those are accepted; or so many of each line came. */
 export async function putOrder(request: Request, id: string): Promise<Response> {
-  const { again, accept, came } = await readObject(request);
+  const { again, accept, came, delivery } = await readObject(request);
   const record = getPurchase(database(), id);
   if (!record) throw new Refusal(404, 'There is no such order.');
   if (again === true) {
@@ -195,7 +204,13 @@ export async function putOrder(request: Request, id: string): Promise<Response> 
   }
   if (!Array.isArray(came) || !came.every((units): units is number => typeof units === 'number' && units >= 0 && units <= 1_000_000))
     throw new Refusal(400, 'How many of each came?');
-  const received = receivePurchase(database(), id, came);
+  if (typeof delivery !== 'string' || !KEY.test(delivery)) throw new Refusal(400, 'A delivery names its own id');
+  record.order.lines.forEach(({ name, units, arrived }, k) => {
+    const open = units - arrived;
+    if ((came[k] ?? 0) > Math.max(MOST_OVER * open, open + 1))
+      throw new Refusal(422, `${came[k]} of ${name}? The order still waits for ${Math.round(open * 1000) / 1000}. Enter what came`);
+  });
+  const received = receivePurchase(database(), id, came, delivery);
   if (!received) throw new Refusal(409, 'Nothing of this order is still to come.');
   return Response.json(received);
 }

@@ -16,7 +16,7 @@ import { planning } from '../planning';
 import { isStale } from './stale';
 import { fingerprintSeen } from '../seen';
 
-const GONE = 'What is cut together here is no longer there.';
+const GONE = 'These pieces are no longer on the floor.';
 
 /** What a scope is: its pieces and what it is called. */
 export type Together = { scope: string; name: string; due: string; pieces: PieceRecord[] };

@@ -14,7 +14,7 @@ import { closeDatabase, database } from '../../data/database';
 import type { JobRecord } from '../../data/jobs';
 import type { LayRecord } from '../../data/lays';
 import { createPiece, savePiece, type PieceRecord } from '../../data/pieces';
-import type { PurchaseRecord } from '../../data/purchases';
+import { listPurchases, type PurchaseRecord } from '../../data/purchases';
 import { furnishAsLodge, listStock, listWares } from '../../data/store';
 import { standIn } from '../../testing/stand-in';
 import * as buying from './buying';
@@ -214,12 +214,19 @@ describe('a job', () => {
 
   it('orders while the supplier is slow, then dearer, then down; nothing is ordered twice; what came is in the store once', async () => {
     const line = (await need()).lines.find(({ name }) => name === 'Striped wool, dusk')!;
-    const order = () => buying.postOrder(asked({ supplier: line.supplier, lines: [{ ware: line.ware, units: line.units }] }), job.id);
+    const order = () =>
+      buying.postOrder(
+        asked({ id: 'bbbbbbbb-0000-0001', supplier: line.supplier, lines: [{ ware: line.ware, units: line.units }] }),
+        job.id,
+      );
     await mood('slow');
     await mood('dearer');
     const refused = await get<PurchaseRecord>(201, order);
     expect(refused.state).toBe('refused');
     expect(refused.order.lines[0]!.price).toBeCloseTo(46 * 1.12, 2);
+    // Sent again because its answer was lost, it is the same order.
+    expect((await get<PurchaseRecord>(201, order)).id).toBe(refused.id);
+    expect(listPurchases(database(), job.id).filter(({ supplier }) => supplier === line.supplier)).toHaveLength(1);
     const taken = await get<PurchaseRecord>(200, () => buying.putOrder(asked({ again: true, accept: true }), refused.id));
     expect([taken.state, taken.order.reference]).toEqual(['ordered', 'S-0001']);
     expect(cloth().price).toBeCloseTo(51.52, 2);
@@ -231,7 +238,10 @@ describe('a job', () => {
     await mood('down');
     const wadding = (await need()).lines.find(({ supplier }) => supplier !== line.supplier)!;
     const unheard = await get<PurchaseRecord>(201, () =>
-      buying.postOrder(asked({ supplier: wadding.supplier, lines: [{ ware: wadding.ware, units: wadding.units }] }), job.id),
+      buying.postOrder(
+        asked({ id: 'bbbbbbbb-1000-0001', supplier: wadding.supplier, lines: [{ ware: wadding.ware, units: wadding.units }] }),
+        job.id,
+      ),
     );
     expect(unheard.state).toBe('sending');
     await mood('down');
@@ -243,11 +253,17 @@ describe('a job', () => {
       );
       if (again === 1) expect(sent).toMatchObject({ state: 'ordered', order: { reference: 'S-0002' } });
     }
-    const short = await get<PurchaseRecord>(200, () => buying.putOrder(asked({ came: [0.3] }), taken.id));
+    const slip = asked({ came: [1_000_000], delivery: 'aaaaaaaa-0000-0000' });
+    expect(await get<{ message: string }>(422, () => buying.putOrder(slip, taken.id))).toMatchObject({
+      message: expect.stringContaining(`still waits for ${line.units}`) as string,
+    });
+    const short = await get<PurchaseRecord>(200, () => buying.putOrder(asked({ came: [0.3], delivery: 'aaaaaaaa-0000-0001' }), taken.id));
     expect(short.state).toBe('ordered');
-    const rest = await get<PurchaseRecord>(200, () => buying.putOrder(asked({ came: [line.units - 0.3] }), taken.id));
+    const rest = await get<PurchaseRecord>(200, () =>
+      buying.putOrder(asked({ came: [line.units - 0.3], delivery: 'aaaaaaaa-0000-0002' }), taken.id),
+    );
     expect(rest.state).toBe('arrived');
-    await get(409, () => buying.putOrder(asked({ came: [1] }), taken.id));
+    await get(409, () => buying.putOrder(asked({ came: [1], delivery: 'aaaaaaaa-0000-0003' }), taken.id));
     const full = listStock(database()).filter(({ ware, form }) => ware === line.ware && form === 'full');
     expect(full.map(({ count }) => count)).toEqual([line.units]);
     // What came need not be bought again.

@@ -226,6 +226,38 @@ function BenchHead({ bench, view, hand }: { bench: Bench; view: View; hand: Retu
   );
 }
 
+/** What the workshop refused: to be sent once more, copied out, or forgotten. */
+function Refused({ bench }: { bench: Bench }) {
+  if (bench.aside.length === 0) return null;
+  return (
+    <details className="text-base" data-refused={bench.aside.length}>
+      <summary className="cursor-pointer py-2 text-error">Refused by the workshop: {bench.aside.length}</summary>
+      <ul className="max-h-40 overflow-y-auto">
+        {bench.aside.map((sending) => (
+          <li key={sending.id} className="flex flex-wrap items-center gap-2 border-t border-base-content/20 py-1">
+            <span className="grow">
+              {sending.why} <code className="text-xs break-all">{JSON.stringify(sending.body)}</code>
+            </span>
+            <button type="button" className="btn btn-sm btn-outline font-normal" onClick={() => void bench.settle(sending, true)}>
+              Send again
+            </button>
+            <button
+              type="button"
+              className="btn btn-sm btn-outline font-normal"
+              onClick={() => void navigator.clipboard?.writeText(JSON.stringify(sending.body))}
+            >
+              Copy
+            </button>
+            <button type="button" className="btn btn-sm btn-ghost font-normal" onClick={() => void bench.settle(sending, false)}>
+              Discard
+            </button>
+          </li>
+        ))}
+      </ul>
+    </details>
+  );
+}
+
 /** Back, on, and done. */
 function BenchFoot({ view, hand }: { view: View; hand: ReturnType<typeof useInHand> }) {
   const { index, steps, left, go, finish } = hand;
@@ -275,6 +307,7 @@ export function BenchView({ piece }: { piece: string }) {
           {bench.message}
         </p>
       )}
+      <Refused bench={bench} />
       <Clocks
         timers={view.timers}
         ahead={bench.ahead}

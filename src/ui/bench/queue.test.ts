@@ -4,10 +4,14 @@ import { nextId, sendAll, type Keeping, type Sending } from './queue';
 /** Kept in the hand instead of the browser. */
 function inHand(all: Sending[]): Keeping & { all: () => Promise<Sending[]> } {
   const saved = new Map(all.map((sending) => [sending.id, sending]));
+  const refused = new Map<string, Sending>();
   return {
     all: () => Promise.resolve([...saved.values()].sort((a, b) => (a.id < b.id ? -1 : 1))),
     put: (sending) => Promise.resolve(void saved.set(sending.id, sending)),
     drop: (id) => Promise.resolve(void saved.delete(id)),
+    asides: () => Promise.resolve([...refused.values()]),
+    setAside: (sending) => Promise.resolve(void refused.set(sending.id, sending)),
+    dropAside: (id) => Promise.resolve(void refused.delete(id)),
   };
 }
 const tick = (id: string, done: boolean): Sending => ({
@@ -52,6 +56,30 @@ describe('what is kept at the bench until the workshop is reached', () => {
       refused: ['That step is not on the run sheet', 'That step is not on the run sheet'],
     });
     expect(await keeping.all()).toEqual([]);
+    // What is refused for good is set aside, whole and with its reason.
+    expect(await keeping.asides()).toEqual([
+      { ...tick('b', false), why: 'That step is not on the run sheet' },
+      { ...tick('c', true), why: 'That step is not on the run sheet' },
+    ]);
+  });
+
+  it.each([401, 403, 408, 429, 500, 503])(
+    'after %i it waits in its order: somebody signs in again, and all of it is sent',
+    async (status) => {
+      const keeping = inHand([tick('a', true), tick('b', false)]);
+      expect(await sendAll(keeping, (() => answer(status)) as unknown as typeof fetch)).toEqual({ sent: 0, left: 2, refused: [] });
+      expect((await keeping.all()).map(({ id }) => id)).toEqual(['a', 'b']);
+      expect(await keeping.asides()).toEqual([]);
+      expect(await sendAll(keeping, (() => answer(200)) as unknown as typeof fetch)).toEqual({ sent: 2, left: 0, refused: [] });
+    },
+  );
+
+  it('of a piece that is gone what was ticked is set aside, and holds nothing else back', async () => {
+    const keeping = inHand([{ ...tick('a', true), url: '/api/pieces/gone/ticks' }, tick('b', false)]);
+    const reach = ((url: string) =>
+      url.includes('gone') ? answer(404, { message: 'Not on the floor' }) : answer(200)) as unknown as typeof fetch;
+    expect(await sendAll(keeping, reach)).toEqual({ sent: 2, left: 0, refused: ['Not on the floor'] });
+    expect((await keeping.asides()).map(({ id, why }) => [id, why])).toEqual([['a', 'Not on the floor']]);
   });
 
   it('a photo goes before the note that it is on; one that is refused leaves its words', async () => {

@@ -68,6 +68,7 @@ function withSendings(view: BenchView, sendings: readonly Sending[]): BenchView 
 export function useBench(piece: string) {
   const [benchView, setTold] = useState<BenchView | null>(null);
   const [waiting, setWaiting] = useState<readonly Sending[]>([]);
+  const [aside, setAside] = useState<readonly Sending[]>([]);
   const [reached, setReached] = useState(true);
   const [message, setMessage] = useState<string | null>(null);
   // Why the run sheet was not told, until it is.
@@ -102,6 +103,7 @@ export function useBench(piece: string) {
       setReached(left === 0);
       if (refused.length > 0) setMessage(refused.join(' '));
       setWaiting(await callback().all());
+      setAside(await callback().asides());
       // Away from the workshop what was kept of its last answer is what there is.
       await look();
     } finally {
@@ -124,8 +126,21 @@ export function useBench(piece: string) {
     [callback, flush],
   );
 
+  /** What was refused: sent once more, or forgotten. */
+  const settle = useCallback(
+    async (sending: Sending, again: boolean) => {
+      const { why: _refused, ...plain } = sending;
+      void _refused;
+      if (again) await callback().put(plain);
+      await callback().dropAside(sending.id);
+      setAside(await callback().asides());
+      if (again) void flush();
+    },
+    [callback, flush],
+  );
+
   const view = useMemo(() => (benchView ? withSendings(benchView, waiting) : null), [benchView, waiting]);
-  return { view, waiting: waiting.length, reached, message: message ?? refusal, ahead, tell };
+  return { view, waiting: waiting.length, aside, settle, reached, message: message ?? refusal, ahead, tell };
 }
 
 export type Bench = ReturnType<typeof useBench>;

@@ -9,6 +9,7 @@ import { send, UNREACHED } from '@/ui/kit/api';
 import { sayDay } from '@/ui/kit/day';
 import { FigureField } from '@/ui/kit/fields/fields';
 import { Wrong } from '@/ui/kit/fields/lists';
+import { useIds } from '@/ui/kit/new-id';
 import { useMoney, useSettings } from '@/ui/kit/settings';
 import type { StoreHook } from '@/ui/store/use-store';
 
@@ -135,18 +136,12 @@ function Supplier({
   );
 }
 
-/** An order, what the supplier said, and what came of it. */
-function Order({ record, busy, act }: { record: PurchaseRecord; busy: boolean; act: (url: string, body: unknown, doing: string) => void }) {
-  const money = useMoney();
-  const { id, state, supplier, order } = record;
-  const [came, setCame] = useState<(number | null)[]>(order.lines.map(() => null));
-  const open = order.lines.map(({ units: wanted, arrived }) => Math.max(0, Math.round((wanted - arrived) * 1000) / 1000));
-  const url = `/api/orders/${id}`;
-  const word = PURCHASE_STATES.find((purchaseState) => purchaseState.id === state)!.name;
+/** How an order stands, and what the supplier said of it. */
+function OrderState({ record: { state, supplier, order } }: { record: PurchaseRecord }) {
   return (
-    <li className="border-t border-base-content/25 py-2" data-order={state}>
+    <>
       <p className="text-sm">
-        <strong>{word}</strong>: {supplier}
+        <strong>{PURCHASE_STATES.find(({ id }) => id === state)!.name}</strong>: {supplier}
         {order.reference && `, ${order.reference}`}
         {order.expected && state === 'ordered' && `, expected ${sayDay(order.expected)}`}
       </p>
@@ -155,6 +150,21 @@ function Order({ record, busy, act }: { record: PurchaseRecord; busy: boolean; a
           {order.says}
         </p>
       )}
+    </>
+  );
+}
+
+/** An order, what the supplier said, and what came of it. */
+function Order({ record, busy, act }: { record: PurchaseRecord; busy: boolean; act: (url: string, body: unknown, doing: string) => void }) {
+  const money = useMoney();
+  const { id, state, order } = record;
+  const [came, setCame] = useState<(number | null)[]>(order.lines.map(() => null));
+  const idOf = useIds();
+  const open = order.lines.map(({ units: wanted, arrived }) => Math.max(0, Math.round((wanted - arrived) * 1000) / 1000));
+  const url = `/api/orders/${id}`;
+  return (
+    <li className="border-t border-base-content/25 py-2" data-order={state}>
+      <OrderState record={record} />
       <ul className="text-sm pl-3">
         {order.lines.map((line, k) => (
           <li key={line.ware} className="flex items-center gap-3">
@@ -186,7 +196,9 @@ function Order({ record, busy, act }: { record: PurchaseRecord; busy: boolean; a
             type="button"
             className="btn btn-sm btn-outline font-normal"
             disabled={busy}
-            onClick={() => act(url, { came: order.lines.map((_, k) => came[k] ?? open[k]!) }, 'Booking it in…')}
+            onClick={() =>
+              act(url, { delivery: idOf(open.join()), came: order.lines.map((_, k) => came[k] ?? open[k]!) }, 'Booking it in…')
+            }
           >
             Book it in
           </button>
@@ -228,6 +240,7 @@ function saysTotal({ lines, total }: BuyView, money: (amount: number) => string)
 export function Buy({ scope, store }: { scope: string; store: StoreHook }) {
   const money = useMoney();
   const { view, wrong, busy, look, act } = useBuy(scope);
+  const idOf = useIds();
   const names = new Map((view?.needs ?? []).map((need) => [need.key, need.name]));
   if (!view) return wrong ? <Wrong message={wrong} /> : <p role="status">Working out what every step uses…</p>;
   const unnamed = [...new Set(view.needs.filter((need) => need.kind === 'cloth' && need.of.trim() === '').flatMap((need) => need.pieces))];
@@ -269,7 +282,12 @@ export function Buy({ scope, store }: { scope: string; store: StoreHook }) {
             void act(
               'POST',
               `/api/buy/${encodeURIComponent(scope)}/orders`,
-              { supplier, lines: lines.map(({ ware, short }) => ({ ware, units: short })) },
+              {
+                // Once it stands among the orders, the next one is another.
+                id: idOf(`${view.orders.length} ${supplier} ${lines.map(({ ware, short }) => `${ware} ${short}`).join()}`),
+                supplier,
+                lines: lines.map(({ ware, short }) => ({ ware, units: short })),
+              },
               'Asking the supplier…',
             ).then(store.look)
           }

@@ -33,7 +33,7 @@ function Answer({ promised, view }: { promised: Promised; view: DiaryView }) {
         {range.early.day !== range.late.day && `, nine times in ten between ${sayDay(range.early.day)} and ${sayDay(range.late.day)}`}.{' '}
         <strong>{sayDay(range.late.day)}</strong> is an honest day{question.clothOn ? '' : ', if its cloth is here'}.
       </p>
-      {costs.length === 0 && view.saved && <p>No day that was promised is missed for it.</p>}
+      {costs.length === 0 && view.saved && <p>No promised day is missed because of it.</p>}
       {costs.map(({ piece, was, late }) => (
         <p key={piece} className="text-error" data-costs={piece}>
           {nameOf(piece)} would {late === null ? 'not be done within a year' : `be ${days(late)} late`}

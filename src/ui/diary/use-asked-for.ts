@@ -67,7 +67,7 @@ export function useAskedFor(view: DiaryView) {
         setLooking(null);
         const end = data.ends.find(({ piece: id }) => id === ASKED_FOR);
         const range = data.ranges.find(({ piece: id }) => id === ASKED_FOR);
-        if (data.wrong.length > 0 || !end || !range) return setMessage('No schedule was found that holds; nothing was changed.');
+        if (data.wrong.length > 0 || !end || !range) return setMessage('No workable schedule was found; nothing was changed.');
         setTold({ piece, end, range, costs: costOfTaking(before, data.ends), question });
       };
       search.onerror = () => {

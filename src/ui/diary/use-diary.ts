@@ -105,7 +105,7 @@ export function useDiary(mayPlan: boolean) {
       if (!data.ranges) return;
       item.terminate();
       worker.current = null;
-      if (data.wrong.length > 0) setMessage(`This schedule does not hold and was not kept: ${data.wrong[0]}`);
+      if (data.wrong.length > 0) setMessage(`This schedule breaks a rule and was not saved: ${data.wrong[0]}`);
       else void keep();
     };
     item.onerror = () => {

@@ -66,7 +66,7 @@ export function Empty({ onWrong }: { onWrong: (message: string | null) => void }
         </div>
         <div className={one}>
           <h2 className="font-semibold">What you have already</h2>
-          <p className="text-sm flex-1">A backup of another machine’s workshop, whole. A single piece comes in by Import, above.</p>
+          <p className="text-sm flex-1">Bring a whole workshop over from another machine. Import, above, takes single pieces.</p>
           <FilePick
             label="Backup to bring in"
             accept=".gz,.tgz,application/gzip"

@@ -72,9 +72,7 @@ export function House({ initial }: { initial: HouseRules }) {
       {groups.map((group) => (
         <section key={group} aria-label={group} className="mb-5">
           <h2 className="font-display text-lg">{group}</h2>
-          {group === 'Sewn, nailed and framed work' && (
-            <p className="text-sm mb-1">Kept for the workshop’s reference; no pull-over chair seat uses them.</p>
-          )}
+          {group === 'Sewn, nailed and framed work' && <p className="text-sm mb-1">A pull-over chair seat uses none of these.</p>}
           {group === 'Price' && <CurrencyField />}
           {RULES.filter((rule) => rule.group === group).map((rule) => {
             const value = house[rule.key] ?? rule.value;

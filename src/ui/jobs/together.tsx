@@ -136,7 +136,7 @@ export function Together({ scope, tab: first, job, pieces }: Props) {
       {tab === 'cut' && (!view || !store.store) && !wrong && <p role="status">Working out what is cut…</p>}
       {tab === 'cut' && view && store.store && (
         <>
-          {view.groups.length === 0 && <p>Nothing is cut for it: put pieces into it first.</p>}
+          {view.groups.length === 0 && <p>Nothing to cut yet: add pieces first.</p>}
           {[...view.groups]
             .sort((a, b) => (ORDER.get(a.kind) ?? 0) - (ORDER.get(b.kind) ?? 0))
             .map((group) => (

@@ -1,6 +1,12 @@
 /** What is said wherever the server does not answer. */
 export const UNREACHED = 'The workshop cannot be reached. Nothing is lost; try again.';
 
+/** Nobody is signed in, it took too long, it came too early, or there were too many: the same may be done later. */
+const LATER = new Set([401, 408, 425, 429]);
+
+/** Whether what the workshop answered may be another answer later. */
+export const isLater = (status: number): boolean => status >= 500 || LATER.has(status);
+
 /** What a write answered. */
 export type Answer<T> = { ok: boolean; status: number; data: T & { message?: string } };
 

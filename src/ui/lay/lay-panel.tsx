@@ -193,7 +193,7 @@ function FitsNowhere({ group, left }: { group: LayGroup; left: readonly string[]
   const names = [...new Set(left.map((key) => group.shapes.find((shape) => shape.key === key)?.label ?? key))];
   return (
     <p role="alert" className="text-error font-semibold text-sm">
-      {names.join(', ')}: {left.length === 1 ? 'fits' : 'fit'} on none of what is sold
+      {names.join(', ')}: {left.length === 1 ? 'fits' : 'fit'} on nothing that is sold
       {group.width === null ? '' : `, ${say(group.width)} wide`}. Join it from parts on Padding, turn the cloth, or put a wider one into the
       store.
     </p>

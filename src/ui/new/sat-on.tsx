@@ -80,12 +80,13 @@ export function SatOnField({ satOn, house, piece }: { satOn: ReturnType<typeof u
       />
       {wanted !== null && (
         <p className="text-xs py-0.5" role="status" data-sat-on>
-          {looking && 'Building and sitting…'}
+          {looking && 'Building the pad and checking the sit…'}
           {wrong}
           {none && 'No thickness of the usual foam gives that height under this sitter: start, and choose another foam on Padding.'}
           {built && (
             <>
-              Main pad {say(built.thickness)}: {say(Math.round(built.unloadedHeight))} before, {say(Math.round(built.loadedHeight))} sat on
+              Main pad {say(built.thickness)}: {say(Math.round(built.unloadedHeight))} unloaded, {say(Math.round(built.loadedHeight))}{' '}
+              loaded
               {built.bottoms ? '; but it bottoms out, take a firmer foam on Padding' : ''}.{' '}
             </>
           )}

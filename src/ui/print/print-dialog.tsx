@@ -121,7 +121,7 @@ function Pages({ printed, wrong, waiting }: ReturnType<typeof usePages>) {
     >
       {!printed && !wrong && <p className="text-sm">Laying out the pages…</p>}
       <Wrong message={wrong} />
-      {printed && count === 0 && <p className="text-sm">Nothing is chosen to be printed.</p>}
+      {printed && count === 0 && <p className="text-sm">Nothing chosen to print.</p>}
       <div className="grid gap-3 sm:grid-cols-2">
         {shown?.map((page, i) => (
           <PagePicture key={i} page={page} number={i + 1} />

@@ -151,7 +151,9 @@ export function RoundView() {
       {/* The picture is turned with the arrow keys while it has the focus. */}
       {/* eslint-disable-next-line jsx-a11y/no-noninteractive-tabindex */}
       <div ref={place} className="absolute inset-0" tabIndex={0} role="img" aria-label="The piece in the round; arrow keys turn it" />
-      <div className="absolute left-3 top-2 space-y-2">
+      {/* They lie over the picture: folded away, the piece is seen whole. */}
+      <details className="absolute left-3 top-2 bg-base-100/90 px-2 py-1 border border-base-content/25" open>
+        <summary className="text-sm cursor-pointer">Show</summary>
         <Switch says="With its padding" on={wish.padded} onTurn={(padded) => turn({ padded })} />
         {sit && wish.padded && <Switch says={leans ? 'Somebody leans on it' : 'Somebody sits on it'} on={seated} onTurn={setSeated} />}
         {cuts && <Switch says="Cut open at the chalk line" on={wish.open} onTurn={(open) => turn({ open })} />}
@@ -161,7 +163,7 @@ export function RoundView() {
           <Switch says={piece.panels ? 'The whole wall' : 'The whole set'} on={wish.set} onTurn={(set) => turn({ set })} />
         )}
         {wish.padded && !together && view.skin && <Switch says="Measure with the tape" on={taping} onTurn={setTaping} />}
-      </div>
+      </details>
       {measures && (
         <div className="absolute right-3 top-12">
           <TapeReading view={view} tape={tape} />

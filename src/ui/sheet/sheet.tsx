@@ -6,6 +6,7 @@ import { useEffect, useState } from 'react';
 import { ruleOf } from '@/core/house';
 import { inUnit } from '@/core/length';
 import { schemaAt } from '@/core/piece';
+import { newId } from '@/ui/kit/new-id';
 import { send } from '@/ui/kit/api';
 import { useSettings } from '@/ui/kit/settings';
 import { sheetWorker, solvingWorker } from '@/ui/kit/worker/workers';
@@ -234,7 +235,7 @@ const browser = () => ({
   storage: localStorage,
   wait: (ms: number) => new Promise<void>((resolve) => setTimeout(resolve, ms)),
   // A tablet on the network has no secure context, and with it no maker of UUIDs.
-  newId: () => Array.from(crypto.getRandomValues(new Uint8Array(16)), (byte) => byte.toString(16).padStart(2, '0')).join(''),
+  newId,
 });
 
 /** On the server there is nothing to save with: the page is drawn once. */

@@ -208,7 +208,7 @@ function CopyAll({ lines }: { lines: readonly SizeLine[] }) {
       await navigator.clipboard.writeText(text);
       setDone(`${lines.length} sizes copied`);
     } catch {
-      setDone('This browser copies nothing here; Print… has them as a slip.');
+      setDone('This browser cannot copy here; Print… has the sizes as a slip.');
     }
   };
   return (

@@ -4,6 +4,7 @@ import { useState } from 'react';
 import { specimenForce, curveOf, type Foam } from '@/core/foam';
 import { foamsOf } from '@/core/piece';
 import { Dialog } from '@/ui/kit/dialog';
+import { useLength } from '@/ui/kit/settings';
 import { usePiece, useSheet } from '@/ui/sheet/store';
 import { useStore, type StoreHook } from './use-store';
 import { foamToStore, withStoreFoam } from '@/core/store';

@@ -7,7 +7,7 @@ import { WAYS } from '../ways';
 function checkSwatch({ swatch, width }: Channels): Problem[] {
   if (!swatch) return [];
   const path = 'covering.channels.swatch';
-  if (swatch.after >= swatch.before) return [{ path, message: 'A swatch is narrower once it is stitched: measure before and after again' }];
+  if (swatch.after >= swatch.before) return [{ path, message: 'A stitched swatch is narrower: measure it again before and after' }];
   if ((swatch.before - swatch.after) / swatch.lines > width)
     return [{ path, message: 'The swatch takes up more per line than a channel is wide: measure it again' }];
   return [];

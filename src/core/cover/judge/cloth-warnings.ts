@@ -17,8 +17,7 @@ const EQUAL_SHARE = 0.004;
 function warnOfCloth({ piece, rule }: Model, warn: Warn): void {
   const { cloth, covering } = piece;
   const striped = cloth.repeatAcross > 0 || cloth.repeatAlong > 0;
-  if (striped && cloth.pull === 'taut')
-    warn('stripe-pulled', 'cloth.pull', 'A stripe shows every pull: smooth the cover only, over a liner cloth.');
+  if (striped && cloth.pull === 'taut') warn('stripe-pulled', 'cloth.pull', 'Stripes show every pull: pull lightly, over a liner cloth.');
   if (striped && cloth.direction === 'any')
     warn('stripe-turned', 'cloth.direction', 'A patterned cloth lies one way: it was not turned on the roll.');
   if (striped && piece.count > 1 && !covering.motif && isMatched(covering))

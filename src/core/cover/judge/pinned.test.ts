@@ -52,7 +52,7 @@ describe('a cloth that was pinned on and marked', () => {
     expect(typeof outline).not.toBe('string');
     const found = comparePinned(outline as Point[], piece);
     expect(Math.abs(found.worst.by)).toBeLessThan(0.6);
-    expect(pinnedWords(found)).toMatch(/alike/);
+    expect(pinnedWords(found)).toMatch(/match/);
   });
 
   it('is read by tape: so far left and right of the middle line, wherever that begins', () => {

@@ -39,7 +39,7 @@ const QUARTER = 0.25;
 export function pinnedOutline({ rows, trace }: Pick<Pinned, 'rows' | 'trace'>): Polygon | string {
   const points = trace ? tracedPoints(trace) : rowPoints(rows);
   if (typeof points === 'string') return points;
-  if (crossesItself(points)) return 'Its outline crosses itself: take the last point back';
+  if (crossesItself(points)) return 'Its outline crosses itself: undo the last point';
   return polygonArea(points) < 0 ? [...points].reverse() : points;
 }
 
@@ -48,9 +48,7 @@ function tracedPoints(trace: NonNullable<Pinned['trace']>): Point[] | string {
   if (typeof map === 'string') return map;
   if (trace.points.length < LEAST_POINTS) return 'Click round the line that was marked on the cloth';
   const points = trace.points.map((point) => map(point));
-  return points.some(([x, y]) => Number.isNaN(x) || Number.isNaN(y))
-    ? 'A point lies beyond the horizon of the photo: take it back'
-    : points;
+  return points.some(([x, y]) => Number.isNaN(x) || Number.isNaN(y)) ? 'A point lies beyond the photo’s horizon: undo it' : points;
 }
 
 function rowPoints(rows: Pinned['rows']): Point[] | string {
@@ -153,7 +151,7 @@ export function pinnedWords({ width, depth }: Pick<PinnedCompared, 'width' | 'de
   const phrases = [...one(width, 'wider', 'narrower'), ...one(depth, 'deeper', 'shallower')];
   return phrases.length > 0
     ? `The pinned one is ${phrases.join(' and ')} than the computed one`
-    : 'They are alike, within the breadth of the chalk';
+    : 'They match, to the width of a chalk line';
 }
 
 /** The note by which a correction that came from pinning on is known again. */

@@ -83,6 +83,6 @@ export const boxed: Way = {
   steps: (facts) => ({ after: facts.welt && stapled(facts.welt) ? [stapledWelt(facts, 'the band lies under it')] : [] }),
   suits: ({ side, bare }) => ({
     against: [noBand(side), [bare > 0, false, 'The padding is set back: a band ends on bare board.']],
-    good: side > HIGH_SIDE ? `The side of ${mm(side)} asks for a band.` : 'A seam gives the edge a clean line.',
+    good: side > HIGH_SIDE ? `The side of ${mm(side)} needs a band.` : 'A seam gives the edge a clean line.',
   }),
 };

@@ -28,7 +28,7 @@ export const pullOver: Way = {
       [
         dome > Math.min(give.warp, give.weft),
         false,
-        `The dome asks ${percent(dome)} of a cloth that gives ${percent(Math.min(give.warp, give.weft))}.`,
+        `The dome needs ${percent(dome)} of stretch; this cloth gives ${percent(Math.min(give.warp, give.weft))}.`,
       ],
       [side > HIGH_SIDE, false, `A side of ${mm(side)} is high for one cloth: it hangs slack or drags.`],
       [most > 0 && cloth.thickness > THICK, false, `A corner leaves ${mm(most)} of thick cloth over: cut the bulk away.`],

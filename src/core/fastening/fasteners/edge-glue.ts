@@ -10,7 +10,7 @@ const FACES = 2;
 export const edgeGlue = edgeHold({
   id: 'glue',
   name: 'Glue',
-  words: 'Both faces, laid when it is tacky: for boards that nothing bites into.',
+  words: 'Both faces, laid when tacky: for boards that take no fastener.',
   apart: 120,
   ware: { kind: 'glue', name: 'Glue' },
   each: 0.5,

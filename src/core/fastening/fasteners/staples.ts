@@ -160,7 +160,7 @@ export const staples: Fastener = {
               message:
                 leg.withoutGun === null
                   ? `No staple leg fits: the cloth needs ${sayLength(leg.least)} or more and the board takes ${sayLength(leg.most)} at most. Next best: ${nextBest(fastening.model)}.`
-                  : `A leg of ${sayLength(leg.withoutGun)} would hold, and the gun there is takes ${gunLegs(fastening.model.rule).map(sayLength).join(' to ')}: another gun, tacks by hand, or a board it can shoot into.`,
+                  : `A leg of ${sayLength(leg.withoutGun)} would hold, but the gun takes ${gunLegs(fastening.model.rule).map(sayLength).join(' to ')}: another gun, tacks by hand, or a board it can shoot into.`,
             },
           ]),
     ];

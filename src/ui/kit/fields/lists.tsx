@@ -3,6 +3,9 @@
 import { ChevronDown, ChevronRight, Plus, Trash2 } from 'lucide-react';
 import { useEffect, useId, useState, type ReactNode } from 'react';
 
+/** Parts by their title as somebody left them, until the page is loaded anew: back at a stage, what was open is open. */
+const asLeft = new Map<string, boolean>();
+
 /**
  * A part of a stage that opens: its name, and how much is in it. What was there when the stage was opened stays folded; what is added
  * opens it.
@@ -25,7 +28,11 @@ export function Part({
 }) {
   const [atFirst] = useState(count);
   return (
-    <details className="border-t border-base-content/25 py-1" open={open ?? count > atFirst}>
+    <details
+      className="border-t border-base-content/25 py-1"
+      open={open ?? (count > atFirst || asLeft.get(title))}
+      onToggle={(event) => asLeft.set(title, event.currentTarget.open)}
+    >
       <summary className="cursor-pointer text-sm font-semibold py-1">
         {title}
         {says ? <span className="font-normal">: {says}</span> : count > 0 && <span className="font-normal"> ({count})</span>}

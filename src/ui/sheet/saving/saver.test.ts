@@ -82,12 +82,15 @@ describe('a piece that saves itself', () => {
     const { saver, state, sent, waits, rest } = bench([
       { status: 500, data: { message: 'stumbled' } },
       { status: 507, data: {} },
+      // Signed out meanwhile, and too many at once.
+      { status: 401, data: { message: 'Sign in' } },
+      { status: 429, data: {} },
       saved('B', 2),
     ]);
     saver.change(named('B'));
     await rest();
-    expect(sent.map(({ body }) => body.save)).toEqual(['save-1', 'save-1', 'save-1']);
-    expect(waits).toHaveLength(2);
+    expect(sent.map(({ body }) => body.save)).toEqual(Array(5).fill('save-1'));
+    expect(waits).toHaveLength(4);
     expect(state).toMatchObject({ status: 'saved', message: null });
   });
 

@@ -1,7 +1,7 @@
 import type { Piece } from '@/core/piece';
 import type { PieceRecord, StaleSave } from '@/data/pieces';
 import type { Answer } from '@/ui/kit/api';
-import { UNREACHED } from '@/ui/kit/api';
+import { isLater, UNREACHED } from '@/ui/kit/api';
 
 export type SaveStatus = 'saved' | 'saving' | 'offline' | 'refused' | 'conflict';
 /** Two versions of one piece: what is on the floor now, and what this page wanted to save. */
@@ -51,8 +51,6 @@ export type Saver = {
 type Kept = { base: number; piece: Piece; refused?: true; saveId?: string; after?: string };
 /** A change on its way: sent again under the same id, it is known again. */
 type Waiting = { saveId: string; piece: Piece; after?: string };
-/** What has gone wrong at the server is tried again; only what it refuses is not. */
-const FAILED = 500;
 const RETRY = 3000;
 
 /** How a piece's saving stands when its page is opened. */
@@ -218,7 +216,7 @@ class PieceSaver implements Saver {
       await wait(RETRY);
       return true;
     }
-    if (answer.status >= FAILED) {
+    if (isLater(answer.status)) {
       onChange({ status: 'offline', message: answer.data.message ?? null });
       await wait(RETRY);
       return true;

@@ -78,7 +78,7 @@ function More({ pieces, edges }: { pieces: readonly CoverPiece[]; edges: readonl
     return null;
   };
   const add = () => {
-    if (draft.by === 0) return setMessage('Say by how much it was out');
+    if (draft.by === 0) return setMessage('Enter how far out it was');
     const { by, note } = draft;
     const where = what === 'height' && draft.where ? edgeNamed(draft.where) : null;
     const day = new Date().toISOString().slice(0, 10);

@@ -90,7 +90,9 @@ function Choice({ choice, onUse }: { choice: CrownChoice; onUse: () => void }) {
             : 'No step reads through.'}{' '}
           {choice.sold ? 'As sold.' : 'To be slit or carved.'}
         </p>
-        {!choice.meets && <p className="text-error">{choice.converged ? 'Not within a millimetre of the wish.' : 'Not worked out.'}</p>}
+        {!choice.meets && (
+          <p className="text-error">{choice.converged ? 'Not within a millimetre of the crown you set.' : 'Not worked out.'}</p>
+        )}
       </div>
       <button type="button" className="btn btn-sm btn-outline self-start" disabled={!choice.meets} onClick={onUse}>
         Use
@@ -164,14 +166,14 @@ export function WishDialog({ onClose }: { onClose: () => void }) {
   return (
     <Dialog title="Set finished crown" onClose={onClose}>
       <p className="text-sm mb-2">
-        Say how the crown should be once it is covered. The pads are built higher by what the pull takes away, and solved again.
+        Type the crown you want once it is covered. Fovea builds the pads higher by what the pull takes away, and solves them again.
       </p>
       <LengthField
         label="Crown, covered"
         name={`${id} wish`}
         value={height}
         onCommit={(mm) => {
-          if (!(mm >= 2 && mm <= 150)) return 'A crown of 2 to 150 mm can be asked for';
+          if (!(mm >= 2 && mm <= 150)) return 'Type a crown of 2 to 150 mm';
           setHeight(mm);
           return null;
         }}

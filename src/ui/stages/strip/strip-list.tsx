@@ -120,7 +120,7 @@ function ItemHead({ item, index, last, onMove, onTakeOut, onPhoto }: ItemProps &
         type="button"
         className="p-1.5 ml-auto rounded-sm hover:bg-base-200 disabled:opacity-30"
         disabled={index === 0}
-        aria-label={`Item ${number} came off earlier`}
+        aria-label={`Move item ${number} earlier`}
         onClick={() => onMove(-1)}
       >
         <ArrowUp size={15} aria-hidden />
@@ -129,7 +129,7 @@ function ItemHead({ item, index, last, onMove, onTakeOut, onPhoto }: ItemProps &
         type="button"
         className="p-1.5 rounded-sm hover:bg-base-200 disabled:opacity-30"
         disabled={last}
-        aria-label={`Item ${number} came off later`}
+        aria-label={`Move item ${number} later`}
         onClick={() => onMove(1)}
       >
         <ArrowDown size={15} aria-hidden />

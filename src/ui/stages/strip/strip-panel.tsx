@@ -152,7 +152,7 @@ function OldCover() {
     <Part title="Old cover" count={strip.cover.length} {...(unmeasured ? { open: true } : {})}>
       {unmeasured && (
         <p className="text-xs border-l-3 border-warning pl-2 my-1">
-          A cover goes back on: measure it here, and the build is kept to what it closes over.
+          A cover goes back on: measure it here, and Fovea keeps the padding to what it closes over.
         </p>
       )}
       {strip.cover.map((item, i) => {

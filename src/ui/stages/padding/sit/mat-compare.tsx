@@ -106,7 +106,7 @@ function PocketThere({ frame, middle }: { frame: MatFrame; middle: readonly [num
     setMessage(
       sat
         ? put(`pads.${which}.pocket`, pocketAt(pocket ?? firstPocket(thickness), sat))
-        : 'Nobody sits on the mat: there is no place to take from it.',
+        : 'The mat reads no load: there is no place to take from it.',
     );
   return (
     <>
