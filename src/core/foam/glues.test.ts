@@ -58,7 +58,7 @@ describe('a cloth that is washed or steamed first', () => {
     const keys = first!.steps.map(({ key }) => key);
     expect(keys[0]).toBe('ready-cloth');
     expect(first!.steps[0]!.wait).toBeGreaterThanOrEqual(240);
-    expect(first!.steps[0]!.detail).toContain('loses 5 %');
+    expect(first!.steps[0]!.detail).toContain('shrinks by 5 %');
     expect(first!.steps[0]!.caution).toMatch(/^Iron, steam/);
     expect(later!.steps.map(({ key }) => key)).not.toContain('ready-cloth');
     const codes = (piece: Piece) => planPiece(piece, {}, QUICK).warnings.map(({ code }) => code);

@@ -4,6 +4,7 @@ import { Copy, Plus, Search, Trash2, Upload } from 'lucide-react';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
+import { baseOutline, outlineSize } from '@/core/outline';
 import { shapeKind } from '@/core/piece';
 import { Running } from './running';
 import type { BinnedPiece } from '@/data/pieces';
@@ -160,6 +161,8 @@ function Row({ row, width, onCopy, onLeave }: { row: FloorRow; width: number; on
   const say = useLength();
   const { piece, look, done, of } = row;
   const next = nextOf(row);
+  // Shape and size are of the document: they are there before anything is worked out.
+  const size = look?.size ?? outlineSize(baseOutline(piece.base.shape, piece.base.notches));
   return (
     <li className="floor-row border-t border-base-content/25 py-2 grid grid-cols-[minmax(0,1fr)_minmax(0,1.1fr)_8rem_5rem] phone:grid-cols-[minmax(0,1fr)_auto] items-center gap-5 phone:gap-x-3 phone:gap-y-1">
       <Link
@@ -171,7 +174,7 @@ function Row({ row, width, onCopy, onLeave }: { row: FloorRow; width: number; on
         </span>
         <span className="text-sm text-base-content/80">
           {[
-            look && `${shapeKind(piece.base.shape.type).name}, ${say(look.size.width)} × ${say(look.size.depth)}`,
+            `${shapeKind(piece.base.shape.type).name}, ${say(Math.round(size.width))} × ${say(Math.round(size.depth))}`,
             piece.count > 1 && `set of ${piece.count}`,
           ]
             .filter(Boolean)
