@@ -5,6 +5,7 @@ import { foamThickness, formatLength, inUnit, parseLength } from '@/core/length'
 import { readFigure } from './read-figure';
 import { Figure } from './figure';
 import { useDraft } from './draft';
+import { Unused } from './unused';
 import { useSettings } from '../settings';
 import { useTapeReading } from '../tape';
 
@@ -165,18 +166,6 @@ function Field(props: CoreProps) {
         {restored && !message && reading?.ok && <Unused onUse={() => commit(draft)} />}
       </div>
     </div>
-  );
-}
-
-/** Says of a figure typed before the page was loaded again that nothing reckons with it yet. */
-function Unused({ onUse }: { onUse: () => void }) {
-  return (
-    <p className="text-warning" data-unused>
-      Typed before the reload, not used yet.
-      <button type="button" className="btn btn-xs btn-outline font-normal ml-2" onClick={onUse}>
-        Use it
-      </button>
-    </p>
   );
 }
 
