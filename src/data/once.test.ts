@@ -5,7 +5,8 @@ import { eachInItsOwn } from '../testing/workshop';
 import { listTimers, startTimer, type Timer } from './diary';
 import { createPiece } from './pieces';
 import { beginPurchase, receivePurchase, settlePurchase } from './purchases';
-import { listStock, listWares } from './store';
+import { keepWare, listStock, listWares } from './store';
+import { knownPrice } from '../core/store';
 
 const at = eachInItsOwn();
 
@@ -59,5 +60,14 @@ describe('a clock that is sent twice', () => {
     startTimer(at.db, clock('y'));
     startTimer(at.db, clock('x'));
     expect(listTimers(at.db).map(({ name }) => name)).toEqual(['y']);
+  });
+});
+
+describe('a price that ships', () => {
+  it('is no price of the workshop until another one is typed or comes in by a table', () => {
+    const { id, ...ware } = listWares(at.db)[0]!;
+    expect(listWares(at.db).every((item) => knownPrice(item) === null && item.supplier === '')).toBe(true);
+    expect(knownPrice(keepWare(at.db, { ...ware, supplier: 'Ours' }, id))).toBeNull();
+    expect(knownPrice(keepWare(at.db, { ...ware, price: ware.price + 1 }, id))).toBe(ware.price + 1);
   });
 });

@@ -60,10 +60,15 @@ export function setCarriage(db: Db, supplier: string, fee: number): Record<strin
 /** Keeps a thing: a new one, or one that is known by its id. */
 export function keepWare(db: Db, ware: Ware, id: string = randomUUID()): KeptWare {
   furnish(db);
+  // Another price than the one that ships is the workshop's own, also where it comes in by a table.
+  const before = db.prepare("SELECT json_extract(json, '$.price') AS price FROM ware WHERE id = ?").get(id) as
+    { price: number } | undefined;
+  const { guide, ...plain } = ware;
+  const saved: Ware = guide && (!before || before.price === ware.price) ? ware : plain;
   db.prepare(
     'INSERT INTO ware (id, json, updated_at) VALUES (?, ?, ?) ON CONFLICT (id) DO UPDATE SET json = excluded.json, updated_at = excluded.updated_at, removed_at = NULL',
-  ).run(id, JSON.stringify(ware), now());
-  return { ...ware, id };
+  ).run(id, JSON.stringify(saved), now());
+  return { ...saved, id };
 }
 
 /** Takes a thing out of the store; what is in stock of it goes too. */

@@ -39,7 +39,7 @@ export const SEWN: Checkpoint = {
   id: 'sewing',
   says: ({ welted, patterned }) => [
     'every seam as long as its line',
-    ...(welted ? ['the piping’s join where nobody looks, notches met'] : []),
+    ...(welted ? ['the piping’s join out of sight, notches matched'] : []),
     ...(patterned ? ['the pattern meets across the seams'] : []),
   ],
 };

@@ -12,7 +12,7 @@ import { seededRandom } from '../../testing/seeded-random';
 import { createPiece, savePiece, type PieceRecord } from '../pieces';
 
 /** What the hammer tells of what it did. */
-export type Told =
+export type Acknowledged =
   | { did: 'save'; id: string; revision: number; name: string }
   | { did: 'tick'; id: string; unit: number; step: string }
   | { did: 'photo'; name: string }
@@ -20,7 +20,7 @@ export type Told =
   | { did: 'backup'; name: string };
 
 /** Told into a file of the folder: whoever watches what is written there sees in which order it came. */
-const tell = (entry: Told): void => appendFileSync(join(dataFolder(), 'told'), `${JSON.stringify(entry)}\n`);
+const tell = (entry: Acknowledged): void => appendFileSync(join(dataFolder(), 'told'), `${JSON.stringify(entry)}\n`);
 
 const [seed = '1', rounds = 'Infinity', backups = 'yes'] = process.argv.slice(2);
 const roll = seededRandom(Number(seed) || 1);

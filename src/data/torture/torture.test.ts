@@ -5,7 +5,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { deedsIn, Disk } from './power-cut';
-import { missingAfter, toldIn } from './verify';
+import { missingAfter, acknowledgedIn } from './verify';
 import { seededRandom } from '../../testing/seeded-random';
 import { measured } from '../../testing/measured';
 
@@ -62,10 +62,10 @@ describe('a workshop that is killed', () => {
       await hammerAndKill(at, k + 1, k % 6 === 0 ? 0 : 5 + roll() * 300);
       // What was there after an earlier kill is looked at once more at the end.
       const text = existsSync(join(at, 'told')) ? readFileSync(join(at, 'told'), 'utf8') : '';
-      expect(await missingAfter(at, toldIn(text.slice(seen)), { backups: false }), `after kill ${k + 1}`).toEqual([]);
+      expect(await missingAfter(at, acknowledgedIn(text.slice(seen)), { backups: false }), `after kill ${k + 1}`).toEqual([]);
       seen = text.lastIndexOf('\n') + 1;
     }
-    const entries = toldIn(readFileSync(join(at, 'told'), 'utf8'));
+    const entries = acknowledgedIn(readFileSync(join(at, 'told'), 'utf8'));
     expect(await missingAfter(at, entries)).toEqual([]);
     expect(entries.length).toBeGreaterThan(KILLS * 3);
     measured('kills', { kills: KILLS, told: entries.length, lost: 0 });
@@ -101,11 +101,11 @@ describe('a workshop whose power is cut', () => {
         rmSync(after, { recursive: true, force: true });
         mkdirSync(after);
         disk.cut(after, chance);
-        expect(await missingAfter(after, toldIn(entries)), `cut ${cuts}, after ${deed.name}`).toEqual([]);
+        expect(await missingAfter(after, acknowledgedIn(entries)), `cut ${cuts}, after ${deed.name}`).toEqual([]);
         cuts += 1;
       }
     }
-    expect(toldIn(entries)).toHaveLength(DEEDS);
+    expect(acknowledgedIn(entries)).toHaveLength(DEEDS);
     expect(cuts).toBeGreaterThan(DEEDS);
     measured('cuts', { cuts, told: DEEDS, lost: 0 });
   }, 3_600_000);

@@ -3,7 +3,7 @@ import { existsSync, readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { checkBackup } from '../backup';
 import { damageOf, openDatabase } from '../database';
-import type { Told } from './hammer';
+import type { Acknowledged } from './hammer';
 
 /**
  * What a workshop was told to be on the disk and is not there, or is not whole.
@@ -13,7 +13,7 @@ import type { Told } from './hammer';
  * @param [options.backups] false leaves the archives unopened
  * @returns what is missing, in words; nothing when all is there
  */
-export async function missingAfter(folder: string, entries: readonly Told[], { backups = true } = {}): Promise<string[]> {
+export async function missingAfter(folder: string, entries: readonly Acknowledged[], { backups = true } = {}): Promise<string[]> {
   const missing: string[] = [];
   const db = openDatabase(folder);
   try {
@@ -50,10 +50,10 @@ export async function missingAfter(folder: string, entries: readonly Told[], { b
 }
 
 /** What was told of in a file of lines; a last line that was cut off was not told. */
-export function toldIn(text: string): Told[] {
+export function acknowledgedIn(text: string): Acknowledged[] {
   return text.split('\n').flatMap((line) => {
     try {
-      return [JSON.parse(line) as Told];
+      return [JSON.parse(line) as Acknowledged];
     } catch {
       return [];
     }

@@ -205,6 +205,8 @@ export async function putOrder(request: Request, id: string): Promise<Response> 
   if (!Array.isArray(came) || !came.every((units): units is number => typeof units === 'number' && units >= 0 && units <= 1_000_000))
     throw new Refusal(400, 'How many of each came?');
   if (typeof delivery !== 'string' || !KEY.test(delivery)) throw new Refusal(400, 'A delivery names its own id');
+  // Nothing booked in would still use up the id of the delivery.
+  if (came.every((units) => units === 0)) throw new Refusal(422, 'Enter how many of each line came');
   record.order.lines.forEach(({ name, units, arrived }, k) => {
     const open = units - arrived;
     if ((came[k] ?? 0) > Math.max(MOST_OVER * open, open + 1))

@@ -253,6 +253,7 @@ describe('a job', () => {
       );
       if (again === 1) expect(sent).toMatchObject({ state: 'ordered', order: { reference: 'S-0002' } });
     }
+    await get(422, () => buying.putOrder(asked({ came: [0], delivery: 'aaaaaaaa-0000-0001' }), taken.id));
     const slip = asked({ came: [1_000_000], delivery: 'aaaaaaaa-0000-0000' });
     expect(await get<{ message: string }>(422, () => buying.putOrder(slip, taken.id))).toMatchObject({
       message: expect.stringContaining(`still waits for ${line.units}`) as string,

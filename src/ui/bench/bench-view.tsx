@@ -226,7 +226,7 @@ function BenchHead({ bench, view, hand }: { bench: Bench; view: View; hand: Retu
   );
 }
 
-/** What the workshop refused: to be sent once more, copied out, or forgotten. */
+/** What the workshop refused: sent once more or discarded; a click selects the whole of it, to be copied out. */
 function Refused({ bench }: { bench: Bench }) {
   if (bench.aside.length === 0) return null;
   return (
@@ -236,17 +236,13 @@ function Refused({ bench }: { bench: Bench }) {
         {bench.aside.map((sending) => (
           <li key={sending.id} className="flex flex-wrap items-center gap-2 border-t border-base-content/20 py-1">
             <span className="grow">
-              {sending.why} <code className="text-xs break-all">{JSON.stringify(sending.body)}</code>
+              {sending.why}{' '}
+              <code className="text-xs break-all select-all" translate="no">
+                {JSON.stringify(sending.body)}
+              </code>
             </span>
             <button type="button" className="btn btn-sm btn-outline font-normal" onClick={() => void bench.settle(sending, true)}>
               Send again
-            </button>
-            <button
-              type="button"
-              className="btn btn-sm btn-outline font-normal"
-              onClick={() => void navigator.clipboard?.writeText(JSON.stringify(sending.body))}
-            >
-              Copy
             </button>
             <button type="button" className="btn btn-sm btn-ghost font-normal" onClick={() => void bench.settle(sending, false)}>
               Discard
