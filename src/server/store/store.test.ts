@@ -6,19 +6,16 @@ import Papa from 'papaparse';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { freshBin, stockBins } from '../../core/buying';
 import { createSearch, toKeep, type KeptLay, type LayGroup } from '../../core/nesting';
-import { newChairSeat, newPiece } from '../../core/piece';
-import { planPiece } from '../../core/plan';
-import { sizesOf } from '../../core/sizes';
+import { newChairSeat } from '../../core/piece';
 import type { KeptStock, KeptWare } from '../../core/store';
 import { closeDatabase, database } from '../../data/database';
 import type { JobRecord } from '../../data/jobs';
 import type { LayRecord } from '../../data/lays';
-import { createPiece, savePiece, type PieceRecord } from '../../data/pieces';
+import { createPiece, savePiece } from '../../data/pieces';
 import { listPurchases, type PurchaseRecord } from '../../data/purchases';
 import { furnishAsLodge, listStock, listWares } from '../../data/store';
 import { standIn } from '../../testing/stand-in';
 import * as buying from './buying';
-import { chosenLengths } from './chosen';
 import * as cutter from '../devices/cutter';
 import * as cutting from './cutting';
 import { answer } from '../http';
@@ -377,42 +374,4 @@ describe('a job', () => {
       await new Promise((resolve) => bed.close(resolve));
     }
   }, 30_000);
-});
-
-/** What of a thing must be bought, in metres to the tenth. */
-const metres = (mm: number): number => Math.ceil(mm / 100 - 1e-9) / 10;
-
-it('one length of cloth everywhere: the cut sheet’s until another lay is chosen, then that lay’s', async () => {
-  const ware = listWares(database()).find(
-    ({ kind, sold, width, cloth }) => kind === 'cloth' && sold === 'metre' && width === 1400 && cloth,
-  )!;
-  const start = newPiece('round-seat');
-  const record: PieceRecord = createPiece(database(), { ...start, count: 5, cloth: { ...start.cloth, ...ware.cloth!, name: ware.name } });
-  const scope = `p-${record.id}`;
-  const { piece } = record;
-  const planned = sizesOf(planPiece(piece, {}), piece, {}).find(({ key }) => key === 'cloth.length')!.value;
-  const bought = async (): Promise<number> =>
-    (await get<buying.BuyView>(200, () => buying.readBuy(new Request('http://127.0.0.1/'), scope))).lines.find(
-      (line) => line.ware === ware.id,
-    )!.units;
-  expect(await bought()).toBe(metres(planned));
-  expect(chosenLengths(record)).toEqual({});
-
-  // Cut at a distance of 50 from each other, as somebody may like it: a longer lay.
-  const { groups } = await get<{ groups: LayGroup[] }>(200, () => cutting.readCut(new Request('http://127.0.0.1/'), scope));
-  const group = groups.find(({ kind }) => kind === 'cloth')!;
-  expect(group.planned! * group.more).toBeCloseTo(planned, 6);
-  const fresh = freshBin(ware);
-  const search = createSearch({ shapes: group.shapes, stock: [], fresh, gap: 50, repeat: group.repeat, locked: [] });
-  search.step(Infinity, 3);
-  const lay = toKeep(search.best(), { name: 'Wide apart', group: group.key, tool: 'house', cost: 0 });
-  await get(201, () => cutting.postLay(asked({ lay }), scope));
-  const chosen = chosenLengths(record)['cloth.length']!;
-  expect(chosen).toBeGreaterThan(planned + 20);
-  expect(await bought()).toBe(metres(chosen));
-
-  // Another revision: the lay is out of date, and the cut sheet counts again.
-  const saved = savePiece(database(), record.id, { base: 1, piece: { ...piece, count: 6 } });
-  expect(saved).toMatchObject({ ok: true });
-  expect(chosenLengths({ id: record.id, revision: 2 })).toEqual({});
 });

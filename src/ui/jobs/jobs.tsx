@@ -107,11 +107,13 @@ export function Jobs({ jobs, pieces }: { jobs: readonly JobRecord[]; pieces: rea
               onChange={(event) => setTogether(event.target.checked ? [...together, id] : together.filter((one) => one !== id))}
             />
             <div>
-              <Link href={`/job/${id}`} className="font-display text-lg hover:underline underline-offset-4">
+              <Link href={`/job/${id}`} className="font-display text-lg hover:underline underline-offset-4" translate="no">
                 {job.name}
               </Link>
               {job.customer && <span className="text-sm"> for {job.customer}</span>}
-              <p className="text-sm">{ids.map((piece) => names.get(piece)?.name ?? piece).join(', ') || 'No piece in it yet.'}</p>
+              <p className="text-sm" translate="no">
+                {ids.map((piece) => names.get(piece)?.name ?? piece).join(', ') || 'No piece in it yet.'}
+              </p>
             </div>
             {job.due && (
               <time dateTime={job.due} className="text-sm">

@@ -15,7 +15,7 @@ export function Said({ notes, count, named }: SaidProps) {
     <ul className="mt-1 border-l-2 border-base-content/30 pl-2">
       {notes.map(({ id, name, step, unit, person, took, reading, note, photo }) => (
         <li key={id} data-note={id} className="flex flex-wrap items-center gap-2">
-          <span>
+          <span translate="no">
             {[
               named ? name || step : '',
               person,

@@ -49,14 +49,18 @@ function Entry({ entry, onAgain }: { entry: LogEntry; onAgain: () => void }) {
       <span className="font-semibold">{entry.serial}</span>
       <div>
         {entry.onFloor ? (
-          <Link href={`/piece/${entry.pieceId}`} className="font-display text-lg hover:underline underline-offset-4">
+          <Link href={`/piece/${entry.pieceId}`} className="font-display text-lg hover:underline underline-offset-4" translate="no">
             {entry.piece.name}
           </Link>
         ) : (
-          <span className="font-display text-lg">{entry.piece.name}</span>
+          <span className="font-display text-lg" translate="no">
+            {entry.piece.name}
+          </span>
         )}
         {entry.piece.count > 1 && <span className="text-sm"> set of {entry.piece.count}</span>}
-        <p className="text-sm">{entry.note || 'No note.'}</p>
+        <p className="text-sm" translate="no">
+          {entry.note || 'No note.'}
+        </p>
         <p className="text-sm text-base-content/80">
           {entry.piece.pads.map((pad) => `${foamOf(entry.piece, pad.material)?.name ?? pad.material} ${say(pad.thickness)}`).join(', ')};{' '}
           {entry.piece.cloth.name}
