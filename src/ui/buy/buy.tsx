@@ -103,8 +103,13 @@ function Supplier({
               }}
             />
           </div>
-          <button type="button" className="btn btn-sm btn-primary" disabled={busy || short.length === 0} onClick={() => order(short)}>
-            {short.length === 0 ? 'All of it is ordered' : 'Order what is short'}
+          <button
+            type="button"
+            className="btn btn-sm btn-primary"
+            disabled={busy || short.length === 0 || name === ''}
+            onClick={() => order(short)}
+          >
+            {short.length === 0 ? 'All of it is ordered' : name === '' ? 'Name a supplier in Store' : 'Order what is short'}
           </button>
         </div>
       </div>
