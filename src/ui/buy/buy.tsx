@@ -57,6 +57,21 @@ const HEADS = [
   { head: 'Days', look: 'text-right' },
 ];
 
+/** Orders what is short; of nobody nothing can be ordered. */
+function OrderButton({ name, busy, short, order }: { name: string; busy: boolean; short: Line[]; order: (lines: Line[]) => void }) {
+  const says = short.length === 0 ? 'All of it is ordered' : name === '' ? 'Name a supplier in Store' : 'Order what is short';
+  return (
+    <button
+      type="button"
+      className="btn btn-sm btn-primary"
+      disabled={busy || short.length === 0 || name === ''}
+      onClick={() => order(short)}
+    >
+      {says}
+    </button>
+  );
+}
+
 /** What is bought from one supplier, and its order. */
 function Supplier({
   name,
@@ -103,14 +118,7 @@ function Supplier({
               }}
             />
           </div>
-          <button
-            type="button"
-            className="btn btn-sm btn-primary"
-            disabled={busy || short.length === 0 || name === ''}
-            onClick={() => order(short)}
-          >
-            {short.length === 0 ? 'All of it is ordered' : name === '' ? 'Name a supplier in Store' : 'Order what is short'}
-          </button>
+          <OrderButton name={name} busy={busy} short={short} order={order} />
         </div>
       </div>
       <table className="w-full text-sm table-fixed">
