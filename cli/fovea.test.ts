@@ -11,7 +11,7 @@ import { weekly } from '../src/testing/weekly';
 const run = (args: string[], input = '') => spawnSync('node', ['dist/fovea.mjs', ...args], { encoding: 'utf8', input });
 const folder = mkdtempSync(join(tmpdir(), 'fovea-'));
 
-weekly(2)('new prints a valid piece and plan takes it, from a file or from standard input', () => {
+weekly(1)('new prints a valid piece and plan takes it, from a file or from standard input', () => {
   const made = run(['new', 'chair-seat']);
   expect(JSON.parse(made.stdout)).toEqual(newChairSeat());
   const file = join(folder, 'seat.json');
@@ -63,7 +63,7 @@ weekly(2)('inspects a plan: sound, or a list of what is wrong', () => {
   expect(run(['inspect']).status).toBe(1);
 });
 
-weekly(2)('prints the sheets that are asked for as one PDF, which another program reads', () => {
+weekly(3)('prints the sheets that are asked for as one PDF, which another program reads', () => {
   const file = join(folder, 'printed.json');
   writeFileSync(file, JSON.stringify(newChairSeat()));
   const { stdout, status } = spawnSync('node', ['dist/fovea.mjs', 'print', file, '--parts', 'job,labels', '--paper', 'a4']);

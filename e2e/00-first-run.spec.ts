@@ -41,7 +41,7 @@ deep('an empty workshop greets with three ways in; a guide leads through a first
   await page.request.delete(`/api/pieces/${id}`, { headers: { origin: new URL(page.url()).origin } });
 });
 
-weekly(0)('a word is explained beside its field, and all of them can be searched', async ({ page }) => {
+weekly(2)('a word is explained beside its field, and all of them can be searched', async ({ page }) => {
   const id = await place(page, { name: 'Words seat' });
   await page.goto(`/piece/${id}?stage=padding`);
   await settled(page);

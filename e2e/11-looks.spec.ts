@@ -193,7 +193,7 @@ deep('a drawing keeps its figures readable, comes nearer by wheel, keys and butt
   await expect(plan).toHaveAttribute('data-near', 'yes');
 });
 
-weekly(1)('what is printed is chosen, seen before it is printed, and remembered', async ({ page }) => {
+weekly(3)('what is printed is chosen, seen before it is printed, and remembered', async ({ page }) => {
   const id = await place(page, { ...newPiece('round-seat'), name: 'Printed stool' });
   await page.goto(`/piece/${id}?stage=cover`);
   await settled(page);

@@ -11,7 +11,7 @@ const LIKE = { maxDiffPixelRatio: 0.005, threshold: 0.25, animations: 'disabled'
 
 const middle = (page: Page) => page.locator('main');
 
-weekly(2)('a sheet that is still being worked out says so, and its fields can be typed into', async ({ page }) => {
+weekly(0)('a sheet that is still being worked out says so, and its fields can be typed into', async ({ page }) => {
   const id = await place(page, { name: 'Waiting seat' });
   // A worker that never answers.
   await page.addInitScript(() => {
@@ -25,7 +25,7 @@ weekly(2)('a sheet that is still being worked out says so, and its fields can be
   await expect(middle(page)).toHaveScreenshot('loading.png', LIKE);
 });
 
-weekly(0)('what is refused is said beside its field, and the last good sheet stays', async ({ page }) => {
+weekly(1)('what is refused is said beside its field, and the last good sheet stays', async ({ page }) => {
   const id = await place(page, { name: 'Refused seat' });
   await page.goto(`/piece/${id}?stage=padding`);
   await settled(page);
@@ -39,7 +39,7 @@ weekly(0)('what is refused is said beside its field, and the last good sheet sta
   await expect(middle(page)).toHaveScreenshot('refused.png', LIKE);
 });
 
-weekly(1)('a plan with hundreds of staples stays legible', async ({ page }) => {
+weekly(2)('a plan with hundreds of staples stays legible', async ({ page }) => {
   const id = await place(page, { ...newPiece('headboard'), name: 'Large headboard', overrides: { staplePitch: 8 } });
   await page.goto(`/piece/${id}?stage=bench&view=order`);
   await settled(page);
@@ -54,7 +54,7 @@ deep('the flat pieces of a bordered headboard lie as they join', async ({ page }
   await expect(page.getByRole('group', { name: 'Flat pieces, as they join' })).toHaveScreenshot('pieces.png', LIKE);
 });
 
-weekly(2)('a page that is not there, and a search that finds nothing, say what can be done', async ({ page }) => {
+weekly(3)('a page that is not there, and a search that finds nothing, say what can be done', async ({ page }) => {
   await page.goto('/nowhere');
   await expect(middle(page)).toHaveScreenshot('nowhere.png', LIKE);
   // The log has something in it, whatever ran before.

@@ -5,7 +5,7 @@ import { NO_STRIP } from '../src/core/strip';
 import { stripItem } from '../src/testing/strip-item';
 import { place, saved, settled } from './help';
 
-weekly(2)('the order of a seat’s staples is followed wave by wave', async ({ page }) => {
+weekly(1)('the order of a seat’s staples is followed wave by wave', async ({ page }) => {
   await page.goto('/');
   const id = await place(page, { ...newPiece('chair-seat'), name: 'Waves' });
   await page.goto(`/piece/${id}?stage=bench&view=order`);

@@ -47,7 +47,7 @@ async function open(page: Page, id: string, base = ''): Promise<string[]> {
   return steps;
 }
 
-weekly(0)('a tick stands though the page is left while it is under way, and a row that is all done', async ({ page }) => {
+weekly(2)('a tick stands though the page is left while it is under way, and a row that is all done', async ({ page }) => {
   await page.goto('/');
   const id = await place(page, { name: 'Left at once', count: 3 });
   const { server, base, lost } = await slowWay(1500);

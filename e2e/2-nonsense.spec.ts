@@ -9,7 +9,7 @@ test.beforeEach(async ({ page }) => {
   await page.getByRole('radio', { name: 'Millimetres' }).check({ force: true });
 });
 
-weekly(2)('nonsense is met beside its field and stays there, also after a reload', async ({ page }) => {
+weekly(1)('nonsense is met beside its field and stays there, also after a reload', async ({ page }) => {
   const id = await place(page);
   await page.goto(`/piece/${id}?stage=board`);
   await settled(page);
@@ -59,7 +59,7 @@ deep('what a refusal asks is answered beside it', async ({ page, baseURL }) => {
   await page.request.put('/api/house', { data: { key: 'crownInset', value: null }, headers });
 });
 
-weekly(0)('a house’s line too far in for a small board is moved, not refused', async ({ page, baseURL }) => {
+weekly(2)('a house’s line too far in for a small board is moved, not refused', async ({ page, baseURL }) => {
   const headers = { origin: baseURL! };
   await page.goto('/');
   const start = newPiece('arm-pad');
@@ -72,7 +72,7 @@ weekly(0)('a house’s line too far in for a small board is moved, not refused',
   await page.request.put('/api/house', { data: { key: 'return', value: null }, headers });
 });
 
-weekly(1)('files that are not pieces are refused with words', async ({ page }, info) => {
+weekly(3)('files that are not pieces are refused with words', async ({ page }, info) => {
   const file = info.outputPath('bad.json');
   for (const [content, says] of [
     ['{"a": ', 'not JSON'],

@@ -140,6 +140,7 @@ for (const job of thisWeek(JOBS, 6))
     tape.entries += 1;
     const [file] = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name: 'Save as PDF' }).click()]);
     expect(await file.failure()).toBeNull();
+    await file.saveAs(`test-results/papers/${job.title.replaceAll(' ', '-')}.pdf`);
     expect(Number(await pages.getAttribute('data-pages'))).toBeLessThanOrEqual(12);
     expect(tape.entries, 'entries to templates').toBeLessThanOrEqual(job.most);
     console.log(`${job.title}: ${tape.entries} entries, ${await pages.getAttribute('data-pages')} sheets`);

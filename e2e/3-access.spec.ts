@@ -109,7 +109,7 @@ test('no screen has a serious accessibility fault, by day or in the evening', as
   await everyScreen(page);
 });
 
-weekly(2)('the theme is switched for the whole workshop, and back', async ({ page }) => {
+weekly(3)('the theme is switched for the whole workshop, and back', async ({ page }) => {
   await page.goto('/');
   for (const [to, from] of [
     ['evening', 'day'],

@@ -17,7 +17,7 @@ async function reopened(page: Page): Promise<Piece> {
   return before;
 }
 
-weekly(1)('a notched trapezoid, from the tape', async ({ page }) => {
+weekly(0)('a notched trapezoid, from the tape', async ({ page }) => {
   await measure(page, 'Chair seat', 'Tapered', 'Notched seat', 'Front width', ['455', '401', '428', '38', '0', '12']);
   await toStage(page, 'Board');
   await page.getByText('Notches', { exact: true }).click();
@@ -101,7 +101,7 @@ deep('a saddle pan from eight cross-sections', async ({ page }) => {
   await expect(page.locator('[data-drawn="yes"] canvas')).toBeVisible();
 });
 
-weekly(2)('a quadrilateral shows how far its diagonals do not close, and where it went', async ({ page }) => {
+weekly(1)('a quadrilateral shows how far its diagonals do not close, and where it went', async ({ page }) => {
   await page.goto('/');
   const exact = Math.hypot(450, 420);
   const shape = { ...STARTING_SHAPES.quad, front: 450, right: 420, back: 450, left: 420, diagonalA: exact, diagonalB: exact + 8 };
@@ -113,7 +113,7 @@ weekly(2)('a quadrilateral shows how far its diagonals do not close, and where i
   await expect(report.locator('tbody tr')).toHaveCount(6);
 });
 
-weekly(0)('outlines, readings and scans come in from files and go out again; what is wrong with one is said', async ({ page }, info) => {
+weekly(2)('outlines, readings and scans come in from files and go out again; what is wrong with one is said', async ({ page }, info) => {
   await page.goto('/');
   const id = await place(page, { name: 'From files' });
   await page.goto(`/piece/${id}?stage=board`);
@@ -227,7 +227,7 @@ deep('a photo is traced: squared up from four corners it comes back within 1 %',
   expect(Math.abs(box.height / 300 - 1)).toBeLessThan(0.01);
 });
 
-weekly(1)('the outline editor is used with the keyboard alone', async ({ page }) => {
+weekly(3)('the outline editor is used with the keyboard alone', async ({ page }) => {
   await page.goto('/');
   const id = await place(page, { name: 'By keys', base: { ...newPiece('headboard').base, shape: STARTING_SHAPES.drawn } });
   await page.goto(`/piece/${id}?stage=board`);

@@ -30,7 +30,7 @@ async function press(panel: Page, button: string, reading?: string): Promise<voi
   await expect(panel.getByRole('status')).not.toBeEmpty();
 }
 
-weekly(1)('readings of the tape land in the focused field and move on; trouble with it is said', async ({ page, context }) => {
+weekly(2)('readings of the tape land in the focused field and move on; trouble with it is said', async ({ page, context }) => {
   test.setTimeout(120_000);
   await up();
   try {

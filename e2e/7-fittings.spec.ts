@@ -74,7 +74,7 @@ deep('one of a set that was measured differently is cut to its own outline', asy
   await expect(page.getByText(/4 of a set of 4 differ/).first()).toBeVisible();
 });
 
-weekly(2)('holes and hardware are moved in the plan by keys and by drag, and staples keep clear', async ({ page }) => {
+weekly(3)('holes and hardware are moved in the plan by keys and by drag, and staples keep clear', async ({ page }) => {
   await page.goto('/');
   const id = await place(page, {
     name: 'Fitted seat',

@@ -55,7 +55,7 @@ weekly(1)('a boxed round stool with two welts: pieces, welts, strain, the first 
   const box = page.locator('[data-says="band"]');
   const before = Number.parseFloat((await box.innerText()).match(/× ([\d.]+)/)![1]!);
   await page.getByText('Test-fit the first').click();
-  await page.getByLabel('Which piece').selectOption('band');
+  await page.getByLabel('Which part').selectOption('band');
   await page.getByLabel('Too much by').fill('4');
   await page.keyboard.press('Enter');
   await page.getByRole('button', { name: 'Correct the pattern' }).click();

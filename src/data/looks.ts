@@ -3,7 +3,7 @@ import type { HouseRules } from '../core/house';
 import type { Db } from './database';
 
 /** Looks of an older shape are worked out anew. */
-const SHAPE = 9;
+const SHAPE = 10;
 
 /** What house rules a look was worked out under, as a short mark. */
 export function houseMark(house: HouseRules): string {

@@ -86,7 +86,7 @@ describe('saving', () => {
 });
 
 describe('bench, log and house', () => {
-  weekly(0)('ticks only steps and pieces there are, and the floor says what is next', async () => {
+  weekly(1)('ticks only steps and pieces there are, and the floor says what is next', async () => {
     const { id } = await make({ name: 'Ticked', count: 2 });
     for (const wrong of [
       { unit: 3, step: 'foam', done: true },
@@ -162,7 +162,7 @@ describe('bench, log and house', () => {
     expect((await answer(() => routes.exportPatterns(new Request('http://127.0.0.1/?format=svg'), 'nobody'))).status).toBe(404);
   });
 
-  weekly(0)('prints a PDF on the papers there are and no other, whole or in parts', async () => {
+  weekly(2)('prints a PDF on the papers there are and no other, whole or in parts', async () => {
     const { id } = await make();
     const print = (paper: string) => answer(() => routes.printPiece(new Request(`http://127.0.0.1/?paper=${paper}`), id));
     const pdf = await print('letter');

@@ -3,12 +3,13 @@ import { planPiece } from '../core/plan';
 import { sizesOf } from '../core/sizes';
 import { sharedPlanner } from './quick';
 import { randomJobs } from './random-jobs';
+import { runs } from './runs';
 
 /**
- * Of so many random jobs one is solved in full; the others have the same cuts, notches, rows and goods on larger triangles. With
- * FOVEA_FULL=1 every one is, which takes three quarters of an hour for 10,000.
+ * Of so many random jobs one is solved in full, more of them in the thorough run; the others have the same cuts, notches, rows and goods
+ * on larger triangles. With FOVEA_FULL=1 every one is, which takes three quarters of an hour for 10,000.
  */
-const IN_FULL = 10;
+const IN_FULL = runs(30, 10);
 
 /**
  * Plans random jobs and inspects each.

@@ -106,7 +106,12 @@ export function needsOf(planned: readonly Planned[], groups: readonly LayGroup[]
         key: `${kind}-${of}-${name}${separateKey}`,
         kind,
         of: of || sort,
-        name: kind === 'fastener' || kind === 'webbing' ? line.label.replace(/ for the set$/, '') : name,
+        name:
+          kind === 'fastener' || kind === 'webbing'
+            ? line.label.replace(/ for the set$/, '')
+            : kind === 'cord' && thickness !== null
+              ? `${name}, ${thickness} mm`
+              : name,
         thickness,
         width,
         length,

@@ -4,8 +4,6 @@ import type { Need } from './needs';
 
 /** Two thicknesses or widths this near are one, mm. */
 const SAME = 0.5;
-/** Cord is called by what it is near to, mm. */
-const CORD = 1.1;
 
 /** Whether a size that is asked for is the one that is sold; a thing that does not say it may be of any. */
 const same = (asked: number | null | undefined, sold: number | undefined): boolean =>
@@ -44,7 +42,7 @@ export function waresFor<W extends KeptWare>(need: Need, wares: readonly W[]): W
       case 'wadding':
         return ware.of === need.of;
       case 'cord':
-        return isSort(need, ware) && (need.thickness === null || Math.abs((ware.thickness ?? 0) - need.thickness) < CORD);
+        return isSort(need, ware) && same(need.thickness, ware.thickness);
       case 'card':
       case 'spring':
       case 'button':

@@ -249,7 +249,7 @@ describe('what else belongs to a way', () => {
     const made = covered({ way: 'block' }, newPiece('block-seat'));
     const back = made.outline.width;
     expect(made.cover.zip!.length).toBeGreaterThan(back + 80);
-    expect(made.cover.pieces.map(({ role }) => role)).toEqual(['top', 'band', 'band', 'zip', 'zip', 'bottom']);
+    expect(made.cover.pieces.map(({ role }) => role)).toEqual(['top', 'band', 'band', 'band', 'zip', 'zip', 'bottom']);
     const [upper, lower] = made.cover.pieces.filter(({ role }) => role === 'zip');
     expect(
       Math.abs(upper!.edges.find(({ kind }) => kind === 'zip')!.flat - lower!.edges.find(({ kind }) => kind === 'zip')!.flat),

@@ -14,7 +14,7 @@ export {
 export { cornerPlans, cornerWords, type CornerPlan, type CornerWay, type Cut } from './pulled/corners';
 export type { Relief, ReliefCut } from './pulled/relief';
 export type { CoverPiece, FlatPiece, LiningPiece, Notch, PieceEdge, PieceLine, PieceMark } from './laying/cloth-piece';
-export { dustCover, pullOver, waddingPiece } from './pulled/blank';
+export { dustCover, pullOver, waddingFaces, waddingPiece } from './pulled/blank';
 export { wrapAt, type StationWrap } from './pulled/wrap';
 export { BIAS_BELOW, stripWidth, type WeltPlan } from './details/welts';
 export type { ChannelPlan } from './details/channels';

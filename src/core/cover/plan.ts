@@ -15,7 +15,7 @@ import type { YCut } from './pulled/y-cuts';
 import type { Beyond, Suit } from './ways/way';
 
 /** The zip of a cover that comes off. */
-export type ZipPlan = { length: number; place: string; words: string };
+export type ZipPlan = { length: number; place: string; past: number; folded: boolean; words: string };
 
 /** Everything about the cover: how it is made, its pieces, what is sewn into it. */
 export type CoverPlan = {

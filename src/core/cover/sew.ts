@@ -370,7 +370,9 @@ function sewnAsAsked(input: CoverInput): SewnCover {
     zip: sewn.zip && {
       length: sewn.zip.length,
       place: hiddenEdge(model.piece.kind).name,
-      words: `Along the ${hiddenEdge(model.piece.kind).name} and ${Math.round(rule('zipClear'))} mm round either corner: the pad is folded and goes in.`,
+      past: sewn.zip.past,
+      folded: sewn.zip.folded,
+      words: `Along the ${hiddenEdge(model.piece.kind).name} and ${Math.round(sewn.zip.past)} mm past either corner, so that the pad goes in ${sewn.zip.folded ? 'folded' : 'whole'}.`,
     },
     border: way.fields.includes('border') ? covering.border! : null,
     tackStrips: tackStrips(way, working, sewn),

@@ -120,7 +120,7 @@ describe('wedges in pairs', () => {
     expect(main(plan(withMain({ ...blocks, count: 1 }, { pair: true })))).toMatchObject({ pair: false, made: 70 });
   });
 
-  weekly(0)('is offered as a saving where it saves a sheet', () => {
+  weekly(3)('is offered as a saving where it saves a sheet', () => {
     const many: Piece = { ...blocks, count: 30 };
     const found = savings({ piece: many, house: {}, planner: sharedPlanner }).find(({ id }) => id.startsWith('paired-'))!;
     expect(found.sheets).toBeGreaterThan(0);

@@ -25,7 +25,7 @@ describe('a foam’s curve', () => {
     );
   });
 
-  weekly(2)('read backwards gives the strain again', () => {
+  weekly(0)('read backwards gives the strain again', () => {
     fc.assert(
       fc.property(foam, strain, (f, e) => {
         expect(strainAt(curveOf(f), stressAt(curveOf(f), e))).toBeCloseTo(e, 6);
@@ -68,7 +68,7 @@ describe('presses by hand', () => {
   const read = (f: (typeof FOAMS)[number], thickness: number, disc: number, depths: number[]) =>
     depths.map((depth) => ({ depth, load: pressDisc(curveOf(f), { thickness, radius: 190 }, disc / 2, depth) / GRAVITY }));
 
-  weekly(1)('give back the foam that was pressed', () => {
+  weekly(2)('give back the foam that was pressed', () => {
     for (const f of FOAMS) {
       const fit = fitByHand(60, 100, read(f, 60, 100, [12, 25, 40]));
       expect(fit.ok).toBe(true);

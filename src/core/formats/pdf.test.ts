@@ -123,7 +123,7 @@ describe('printPdf', () => {
     expect(bounds(points).height).toBeCloseTo(job.plan.cover.pieces[0]!.height, 1);
   });
 
-  weekly(2)('has a template for every piece of a sewn cover, with its notches named, its grain and its hand', async () => {
+  weekly(3)('has a template for every piece of a sewn cover, with its notches named, its grain and its hand', async () => {
     const piece = newPiece('saddle');
     const job = jobOf(piece);
     const templates = templatesOf(job.plan);

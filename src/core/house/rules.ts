@@ -252,7 +252,15 @@ const OTHER: Row[] = [
     'Loose fibre for what is leant on: less goes flat within a year, more is hard as a bolster.',
   ],
   ['caseMore', 'Case larger than its cover', 'percent', 4, 0, 10, 'The filling is held plump by the cover, not by the case.'],
-  ['zipClear', 'Zip longer than the pad is thick, each side', 'length', 60, 40, 100, 'The pad is folded through, not pushed.'],
+  [
+    'zipClear',
+    'Zip past either corner, at least',
+    'length',
+    60,
+    40,
+    100,
+    'A slider that stops at the corner tears it; where the pad would not go in it runs on.',
+  ],
   ['zipFree', 'Free of foam and wadding beside a zip', 'length', 20, 10, 40, 'A slider that meets foam or wadding bites it and jams.'],
   ['yCutArm', 'Y-cut arm', 'length', 25, 15, 30, 'Turns under on either side of the rail.'],
 ];

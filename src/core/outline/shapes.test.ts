@@ -343,7 +343,7 @@ describe('free outlines', () => {
     );
   });
 
-  weekly(2)('a fold shows the misfit of a skewed outline and averages it away', () => {
+  weekly(3)('a fold shows the misfit of a skewed outline and averages it away', () => {
     const straight = flatten(baseOutline(STARTING_SHAPES.trapezoid));
     expect(fold(straight).misfit).toBeLessThan(0.05);
     const skewed = straight.map(([x, y]): Polygon[number] => [x > 0 ? x + 6 : x, y]);

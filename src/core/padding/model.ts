@@ -19,6 +19,7 @@ import {
   stations,
 } from '../outline';
 import {
+  edgeThickness,
   ownRules,
   fieldAt,
   foamOf,
@@ -80,6 +81,8 @@ export type Stack = DrawnBase & {
   /** height of the board's top face over the reference plane, mm; nothing everywhere on a flat board */
   baseHeight: (x: number, y: number) => number;
   boardThickness: number;
+  /** how far down the cover goes over the edge: the board, and a frame flush below it, mm */
+  edgeThickness: number;
   pads: BuiltPad[];
   /** a band is sewn on along the edge: the top is pulled to its seam, not over the edge */
   boxed: boolean;
@@ -232,8 +235,8 @@ export function modelOf(piece: Piece, house: HouseRules, keep: Keep = keepNothin
   const over = keep('over all', { wadding, settled: rule('waddingUnderCover') }, overWadding);
   const waddingAnswer = keep('wadding answer', { curve: over.curve }, answerOfWadding);
   const pull = (piece.cloth.force ?? rule(PULLS.find(({ id }) => id === piece.cloth.pull)!.rule)) * PER_MM;
-  const boardThickness = board.thickness;
-  const stack = keep('stack', { drawn, pads, shape, mould, boardThickness, wadding: over.thickness, waddingAnswer, pull, boxed }, stackOf);
+  const thick = { boardThickness: board.thickness, edgeThickness: edgeThickness(piece.base) };
+  const stack = keep('stack', { drawn, pads, shape, mould, ...thick, wadding: over.thickness, waddingAnswer, pull, boxed }, stackOf);
   return { ...stack, stack, piece, house, figures, rule, keep };
 }
 
@@ -255,7 +258,7 @@ function answerOfWadding({ curve }: Pick<FoamAnswer, 'curve'>): FoamAnswer {
   return answerOf(curve);
 }
 
-type StackReads = Pick<Stack, 'pads' | 'boardThickness' | 'wadding' | 'waddingAnswer' | 'pull' | 'boxed'> &
+type StackReads = Pick<Stack, 'pads' | 'boardThickness' | 'edgeThickness' | 'wadding' | 'waddingAnswer' | 'pull' | 'boxed'> &
   Pick<Base, 'shape'> & { drawn: DrawnBase; mould: Base['mould'] | undefined };
 
 function stackOf({ drawn, shape, mould, ...rest }: StackReads): Stack {

@@ -1,6 +1,7 @@
 export { ownRules } from './own-rules';
 export { checkPiece, checkShape, narrowestWidth, likelyDress, panelBoard, panelWidth, wallInStep, withFilledWall } from './checks';
 export { cutCloth, cutCloths, type CutCloth, type CutCloths } from './cut-cloth';
+export { edgeFrame, edgeThickness } from './edge-thickness';
 export { fieldsOf } from './fields-of';
 export { foamOf, foamsOf } from './foams';
 export { hiddenEdge, KINDS, kindOf, saidCorner, saidEdge, shapesFor, shownEdge, type Kind, type PieceKind, type Traits } from './kinds';

@@ -25,6 +25,8 @@ export type Plan = {
     holes: Hole[];
     hardware: Hardware[];
     thickness: number;
+    /** how far down the cover goes over the edge: the board, and a frame flush below it, mm */
+    edgeThickness: number;
     /** it is not flat: a pan, or a base that was read with its heights */
     moulded: boolean;
     board: BoardCheck;

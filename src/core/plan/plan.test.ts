@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { domeHalfArc } from '../pad-rims';
 import { defaultHouse } from '../house';
-import { newChairSeat, type BaseShape, type Pad, type Piece } from '../piece';
+import { newChairSeat, newPiece, type BaseShape, type Pad, type Piece } from '../piece';
 import { planPiece } from '.';
 import { runs } from '../../testing/runs';
 import { QUICK } from '../../testing/quick';
@@ -119,6 +119,27 @@ describe('wadding', () => {
     // A quarter turn at the rim where it is whole; pressed thin round the edge it is less.
     expect(longer).toBeGreaterThan(0);
     expect(longer).toBeLessThan((6 * Math.PI) / 2 + 6);
+  });
+
+  it('wraps a loose cushion on both faces: two pieces that meet half-way down its sides', () => {
+    const cushion: Piece = {
+      ...newPiece('seat-cushion', { type: 'rectangle', width: 500, depth: 480, cornerRadius: { front: 15, back: 15 } }),
+      count: 3,
+    };
+    const plan = planPiece(cushion, house, QUICK);
+    const { wadding } = plan;
+    const thick = cushion.pads.reduce((sum, pad) => sum + pad.thickness, 0);
+    expect(wadding!.count).toBe(6);
+    // A master lays each 500 + half a side either way, and up to two fingers more for the crown: never short, for a gap is felt.
+    for (const [size, across] of [
+      [wadding!.width, 500],
+      [wadding!.height, 480],
+    ] as const) {
+      expect(size).toBeGreaterThanOrEqual(across + thick);
+      expect(size).toBeLessThanOrEqual(across + thick + 40);
+    }
+    const step = plan.steps.find(({ key }) => key === 'wadding')!;
+    expect(step.detail).toMatch(/^2 of \d+ × \d+ mm\. One over each face/);
   });
 });
 

@@ -3,7 +3,7 @@ import { surfaceStep, type Fineness, type Model } from '../padding';
 import { gunLegs } from '../fastening';
 import type { HouseRules } from '../house';
 import { closingOf, outlineArea, outlineSize, perimeter } from '../outline';
-import { kindOf, PieceProblems, type Piece } from '../piece';
+import { edgeThickness, kindOf, PieceProblems, type Piece } from '../piece';
 import { sitStep } from '../seat-check';
 import { compareOldCover, goesBack, oldStaples, pressTest } from '../strip';
 import { createPlanner, type Planner } from './planner';
@@ -51,6 +51,7 @@ export function baseStep({ piece, outline, board }: Model): Omit<Plan['base'], '
     holes: base.holes ?? [],
     hardware: base.hardware ?? [],
     thickness: base.board.thickness,
+    edgeThickness: edgeThickness(base),
     moulded: isMoulded(base),
     strips: edgeStrips(outline, edges),
     trims: trimBends(outline, edges, base.board.material),

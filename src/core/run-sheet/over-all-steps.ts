@@ -1,7 +1,7 @@
 import type { WareKind } from '../wares';
 import { WADDED as WADDING_LAID } from '../step/checkpoints';
 import type { Model } from '../padding';
-import { choicesOf, wayOf, type LiningPiece, type ZipPlan } from '../cover';
+import { choicesOf, waddingFaces, wayOf, type LiningPiece, type ZipPlan } from '../cover';
 import { rowInset } from '../fastening/rows';
 import { isStretched, stretchedStaples, STRETCHED_APART } from '../foam';
 import { kindOf } from '../piece';
@@ -26,7 +26,8 @@ export function cutApartWords(model: Model, pad: string | null): string {
 
 /** How wadding is laid: round a loose pad, under a wall piece, or to the board's lower edge where a seat drops in. */
 const WADDED = {
-  round: 'A light coat of glue; round the pad and butt its edges; no fold at the corners.',
+  round:
+    'One over each face: a light coat of glue, down the sides until their edges butt half-way; cut a V out at each corner, nothing doubled.',
   under: 'Glue on top, down the sides, and staple it under; no fold at the corners.',
   edge: 'Glue on top and down the sides; trim it at the board’s lower edge, so that no bulk lies under it.',
   frame:
@@ -52,17 +53,20 @@ function stretchedStep(model: Model, wadding: LiningPiece, zip: ZipPlan | null):
   const { rule, piece } = model;
   const loose = wayOf(piece.covering.way).loose;
   const { pan } = kindOf(piece.kind).traits;
+  const faces = waddingFaces(piece.covering.way);
   const staples = stretchedStaples(wadding, rule('staplePitch'));
   const holdId = loose
-    ? 'Sew or glue its meeting edges together round the pad, edge to edge'
+    ? 'One over each face: sew or glue their edges together half-way down the sides, edge to edge'
     : pan
       ? `Glue it ${rule('waddingUnder')} mm round the pan’s edge and trim it there, short of every hole`
       : `Staple it every ${Math.round(STRETCHED_APART * rule('staplePitch'))} mm, ${Math.round(rowInset(model, choicesOf(piece.covering), 'over-all'))} mm in from the board’s edge, and trim it beside its staples: the cover’s own line, ${Math.round(rule('return'))} mm in, goes into bare wood`;
   return step(
     'wadding',
     'Stretch the backed foam over all',
-    `${sizeOf(wadding)}. ${cutApartWords(model, null)}Foam side down, its backing out, so that the cover slides on it. From the middle outwards, smooth but not pulled thin: where it is strained it goes thin and the edge reads through. ${holdId}; at corners cut a V out and butt the edges, nothing lies double.${zipWords(model, zip)}`,
-    rule('timeWadding') + (metresRound([wadding]) * rule('timeClothMetre')) / 60 + (loose || pan ? 0 : (staples * rule('timeStaple')) / 60),
+    `${faces > 1 ? `${faces} of ` : ''}${sizeOf(wadding)}. ${cutApartWords(model, null)}Foam side down, its backing out, so that the cover slides on it. From the middle outwards, smooth but not pulled thin: where it is strained it goes thin and the edge reads through. ${holdId}; at corners cut a V out and butt the edges, nothing lies double.${zipWords(model, zip)}`,
+    faces * rule('timeWadding') +
+      (faces * metresRound([wadding]) * rule('timeClothMetre')) / 60 +
+      (loose || pan ? 0 : (staples * rule('timeStaple')) / 60),
     { check: WADDING_LAID, uses: ['wadding', loose || pan ? 'glue' : 'staple'], caution: loose || pan ? CAUTIONS.glue : CAUTIONS.staples },
   );
 }
@@ -92,13 +96,14 @@ export function overAllStep(model: Model, wadding: LiningPiece, zip: ZipPlan | n
       { check: WADDING_LAID, caution: CAUTIONS.strip },
     );
   if (isStretched(wadding.material)) return stretchedStep(model, wadding, zip);
-  const minutes = model.rule('timeWadding') + (metresRound([wadding]) * model.rule('timeClothMetre')) / 60;
+  const faces = waddingFaces(model.piece.covering.way);
+  const minutes = faces * model.rule('timeWadding') + (faces * metresRound([wadding]) * model.rule('timeClothMetre')) / 60;
   const how = wrapped(model);
   const row =
     how === 'under'
       ? ` Its staples ${Math.round(rowInset(model, choicesOf(model.piece.covering), 'over-all'))} mm in, clear of the cover’s own line.`
       : '';
-  const words = `${sizeOf(wadding)}. ${cutApartWords(model, null)}${WADDED[how]}${row}${zipWords(model, zip)}`;
+  const words = `${faces > 1 ? `${faces} of ` : ''}${sizeOf(wadding)}. ${cutApartWords(model, null)}${WADDED[how]}${row}${zipWords(model, zip)}`;
   return step('wadding', 'Lay the wadding', words, minutes, {
     check: WADDING_LAID,
     uses: USED[how],

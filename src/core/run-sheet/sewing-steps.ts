@@ -90,8 +90,8 @@ function oldSteps({ piece }: Model, { pieces }: CoverPlan): StepDraft[] {
 }
 
 /** What a way's own steps are made from. */
-function factsOf({ piece, rule }: Model, { pieces, seams, tackStrips }: CoverPlan): SewnFacts {
-  return { piece, rule, pieces, seams, card: tackStrips.length > 0, welt: choicesOf(piece.covering).welt };
+function factsOf({ piece, rule }: Model, { pieces, seams, tackStrips, zip }: CoverPlan): SewnFacts {
+  return { piece, rule, pieces, seams, zip, card: tackStrips.length > 0, welt: choicesOf(piece.covering).welt };
 }
 
 function channelSteps({ rule, piece }: Model, { channels }: CoverPlan): StepDraft[] {

@@ -42,7 +42,7 @@ describe('sitting on webbing or springs', () => {
     expect(plan.words.join(' ')).toMatch(/mm it sinks are the deck’s; 15 to 45 is usual/);
   });
 
-  weekly(2)('goes down farther the heavier the sitter and the slacker it is, and never less than the padding lets it', () => {
+  weekly(0)('goes down farther the heavier the sitter and the slacker it is, and never less than the padding lets it', () => {
     const by = (give: number, mass: number): number => on({ give }, mass).plan.deck!;
     expect(by(30, 60)).toBeLessThan(by(30, 85));
     expect(by(30, 85)).toBeLessThan(by(30, 120));
@@ -78,7 +78,7 @@ describe('sitting on webbing or springs', () => {
     expect(planPiece(seat, {}, QUICK).warnings).toEqual([]);
   });
 
-  weekly(2)('slack, the rail is felt; tight enough, the sitter it is built for does not feel it', () => {
+  weekly(1)('slack, the rail is felt; tight enough, the sitter it is built for does not feel it', () => {
     expect(on({ give: 40 }, 95).plan.edgeFelt).toBe(false);
     expect(on({ give: 70 }, 95).plan.edgeFelt).toBe(true);
     expect(on({ give: 70 }, 120).plan.words[0]).toMatch(/^The rail is felt/);
@@ -98,7 +98,7 @@ describe('sitting on webbing or springs', () => {
     expect(closed.words.join(' ')).not.toMatch(/deck/);
   });
 
-  weekly(0)('stays under the padding where the pad is smaller than the opening, and is symmetrical', () => {
+  weekly(2)('stays under the padding where the pad is smaller than the opening, and is symmetrical', () => {
     const { plan, result } = on({ give: 35 }, 85, { pads: [{ ...seat.pads[0]!, offset: -60 }] });
     expect(plan.converged).toBe(true);
     expect(Number.isFinite(plan.sink)).toBe(true);

@@ -1,4 +1,4 @@
-import { wayOf } from '../cover';
+import { waddingFaces, wayOf } from '../cover';
 import { gluedLayers, type CutPlan } from '../foam-cutting';
 import { glueOf, isStretched, stretchedStaples } from '../foam';
 import { kindOf, type Piece } from '../piece';
@@ -69,7 +69,7 @@ export function glueLines({ plan, piece, rule }: Making): BuyLine[] {
   const loose = Boolean(wayOf(piece.covering.way).loose);
   const layers = plan.foam.reduce((sum, pad, i) => sum + faces.value * pad.area * gluedLayers(pad, loose && i === 0), 0);
   // Wadding gets a light coat, on one face.
-  const wadding = isWaddingGlued(piece) ? (plan.wadding?.area ?? 0) : 0;
+  const wadding = isWaddingGlued(piece) ? waddingFaces(piece.covering.way) * (plan.wadding?.area ?? 0) : 0;
   const one = layers + wadding + (plan.fixing?.fasteners ?? []).reduce((sum, { glued }) => sum + glued, 0);
   if (one <= 0) return [];
   return [

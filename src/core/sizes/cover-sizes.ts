@@ -1,4 +1,4 @@
-import { choicesOf, OF_CLOTH, wayOf, type CoverPlan } from '../cover';
+import { choicesOf, OF_CLOTH, waddingFaces, wayOf, type CoverPlan } from '../cover';
 import { isStretched, overAllName } from '../foam';
 import { kindOf } from '../piece';
 import { goesBack } from '../strip';
@@ -172,9 +172,9 @@ function detailSizes({ piece, rule }: Making, { channels, nails, buttons, zip }:
       key: 'zip',
       label: 'Zip',
       value: zip.length,
-      note: `at the ${zip.place}`,
-      formula: `zip = the ${zip.place} + clearance round either corner`,
-      terms: [rule('clearance', 'zipClear')],
+      note: `at the ${zip.place}${zip.folded ? '' : ', long enough for the pad to go in whole'}`,
+      formula: `zip = the ${zip.place} + 2 × past the corner`,
+      terms: [length('past the corner', 'Past either corner, so that the pad goes in', zip.past), rule('least', 'zipClear')],
     });
   if (zip && piece.wadding !== null)
     lines.push({
@@ -196,6 +196,7 @@ function liningSizes({ plan, piece, rule }: Making): SizeLine[] {
   const stretched = isStretched(piece.wadding);
   const under = kindOf(piece.kind).traits.wall || (stretched && !wayOf(piece.covering.way).loose);
   const { wadding, dustCover } = plan;
+  const faces = waddingFaces(piece.covering.way);
   const outline = { width: plan.outline.width, height: plan.outline.depth };
   return [
     ...(wadding
@@ -206,8 +207,8 @@ function liningSizes({ plan, piece, rule }: Making): SizeLine[] {
             label: `${overAllName(piece.wadding)}, cut size`,
             value: wadding.width,
             by: wadding.height,
-            note: `${wadding.count} to cut`,
-            formula: `each edge = board + (top − plan) + side${under ? ' + under' : ''}`,
+            note: `${wadding.count} to cut${faces > 1 ? ', two round each' : ''}`,
+            formula: `each edge = board + (top − plan) + ${faces > 1 ? 'side ÷ 2' : 'side'}${under ? ' + under' : ''}`,
             terms: [
               board,
               length('top − plan', `Longer over the top than in plan, ${plan.base.words[0]}`, front.top - front.planDistance),
@@ -215,7 +216,7 @@ function liningSizes({ plan, piece, rule }: Making): SizeLine[] {
               ...(stretched ? [] : [rule('settled', 'waddingUnderCover')]),
               ...(under ? [rule('under', 'waddingUnder')] : []),
             ],
-            sums: liningSums(wadding, outline, under ? rule('under', 'waddingUnder').value : 0),
+            sums: liningSums(wadding, outline, { under: under ? rule('under', 'waddingUnder').value : 0, faces }),
           },
         ]
       : []),

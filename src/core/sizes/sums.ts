@@ -75,11 +75,14 @@ export function partSums(part: CoverPiece): Sums {
  *
  * @param blank its cut size
  * @param board width and depth of the board, mm
- * @param under how far it goes on under the board at either edge, mm
+ * @param laid how far it goes on under the board at either edge, mm, and how many go round one piece
  */
-export function liningSums(blank: Extent, board: Extent, under: number): Sums {
+export function liningSums(blank: Extent, board: Extent, { under, faces }: { under: number; faces: number }): Sums {
   return growingSums('Board', board, [
-    ['Over the pads and down both sides', { width: blank.width - 2 * under, height: blank.height - 2 * under }],
+    [
+      faces > 1 ? 'Over the pads and half-way down both sides' : 'Over the pads and down both sides',
+      { width: blank.width - 2 * under, height: blank.height - 2 * under },
+    ],
     ['Under the board, both edges', blank],
   ]);
 }

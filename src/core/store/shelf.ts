@@ -169,7 +169,7 @@ const smallThings = (): Ware[] => [
   bench({ kind: 'webbing', of: 'jute', name: 'Jute webbing, 50 mm', sold: 'roll', width: 50, length: 33_000, price: 21 }),
   bench({ kind: 'spring', of: 'zigzag', name: 'Zigzag springs', sold: 'box', each: 20, price: 26 }),
   bench({ kind: 'spring', of: 'spring-clip', name: 'Spring clips', sold: 'box', each: 100, price: 14 }),
-  ...[4, 6].map((thickness) =>
+  ...[3, 4, 5, 6, 8, 10].map((thickness) =>
     bench({
       kind: 'cord',
       of: 'welt',

@@ -54,7 +54,7 @@ describe('at the bench', () => {
     photo: null,
   };
 
-  weekly(0)('a run sheet comes with its picture, its people, and what is done', async () => {
+  weekly(2)('a run sheet comes with its picture, its people, and what is done', async () => {
     const view = await get<{ steps: { key: string }[]; fastening: { places: unknown[]; waves: { to: number }[] }; people: string[] }>(
       200,
       () => bench.readBench(chairs),

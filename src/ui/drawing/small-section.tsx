@@ -19,7 +19,7 @@ type SmallSectionProps = {
 export function SmallSection({ section, piece, id, width, pad }: SmallSectionProps) {
   const high = Math.max(30, ...section.cover.map(([, z]) => z));
   const middle = (section.board.left + section.board.right) / 2;
-  const low = section.board.thickness + 8 - Math.min(0, ...section.base.map(([, z]) => z));
+  const low = section.board.edge + 8 - Math.min(0, ...section.base.map(([, z]) => z));
   return (
     <svg
       viewBox={`${middle - width / 2} ${-high - 6} ${width} ${high + low + 6}`}

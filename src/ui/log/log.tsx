@@ -45,7 +45,7 @@ function useLog(first: LogView) {
 function Entry({ entry, onAgain }: { entry: LogEntry; onAgain: () => void }) {
   const say = useLength();
   return (
-    <li className="border-t border-base-content/25 py-3 grid grid-cols-[7rem_1fr_10rem] gap-4">
+    <li className="border-t border-base-content/25 py-3 grid grid-cols-[7rem_1fr_10rem] gap-4 phone:grid-cols-1 phone:gap-1">
       <span className="font-semibold">{entry.serial}</span>
       <div>
         {entry.onFloor ? (
@@ -72,7 +72,7 @@ function Entry({ entry, onAgain }: { entry: LogEntry; onAgain: () => void }) {
           </details>
         )}
       </div>
-      <div className="text-right">
+      <div className="text-right phone:text-left">
         <time dateTime={entry.finishedAt} className="text-sm block mb-1">
           {new Date(entry.finishedAt).toLocaleDateString('en-GB', {
             day: 'numeric',
@@ -111,7 +111,7 @@ export function Log({ first }: { first: LogView }) {
           type="search"
           aria-label="Search the log"
           placeholder="Search name, serial, cloth, note"
-          className="ml-auto w-80 px-3 py-2 border border-base-content/40 rounded-sm bg-base-100 placeholder:text-base-content/70"
+          className="ml-auto w-80 min-w-0 px-3 py-2 border border-base-content/40 rounded-sm bg-base-100 placeholder:text-base-content/70"
           value={search}
           onChange={(event) => look(event.target.value)}
         />

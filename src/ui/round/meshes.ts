@@ -160,7 +160,7 @@ export function roundMeshes(view: SheetView): {
   const spacing = size / ACROSS;
   const base = readerOf(baseGrid);
   const covered = readerOf(grid);
-  const thickness = plan.base.thickness;
+  const thickness = plan.base.edgeThickness;
   return {
     board: lidAndWalls({
       outline,
@@ -327,7 +327,7 @@ export function fastenersUnder({ plan, baseGrid }: SheetView, wave: number | nul
   const base = readerOf(baseGrid);
   const at = ({ x, y }: { x: number; y: number }): THREE.Matrix4 =>
     new THREE.Matrix4()
-      .makeTranslation(x, y, base(x, y) - plan.base.thickness)
+      .makeTranslation(x, y, base(x, y) - plan.base.edgeThickness)
       .scale(new THREE.Vector3(FASTENER / 2, FASTENER / 2, FASTENER / 2));
   const listed = wave === null ? null : waves[wave];
   if (!listed) return { done: [], now: order.map(at) };

@@ -4,13 +4,6 @@ import type { SheetView } from '@/core/plan';
 /** A place on the cover that has a name. */
 export type NamedPlace = { name: string; at: Place3 };
 
-const WAYS = [
-  { name: 'front', way: [0, -1] },
-  { name: 'back', way: [0, 1] },
-  { name: 'left', way: [-1, 0] },
-  { name: 'right', way: [1, 0] },
-] as const;
-
 /** Places that one measures from: the top's middle, and where the cloth goes round the board's edge on each side. */
 export function namedPlaces({ skin, plan }: SheetView): NamedPlace[] {
   if (!skin) return [];
@@ -26,8 +19,15 @@ export function namedPlaces({ skin, plan }: SheetView): NamedPlace[] {
       const [out, beside] = [x * wx + y * wy, Math.abs(x * wy - y * wx)];
       return out <= 0 ? Infinity : beside * 3 - out * 0.2 + z;
     });
+  const [near, far] = plan.base.words;
+  const ways = [
+    { name: near, way: [0, -1] },
+    { name: far, way: [0, 1] },
+    { name: 'left', way: [-1, 0] },
+    { name: 'right', way: [1, 0] },
+  ] as const;
   return [
     { name: 'middle of the top', at: least(([x, y, z]) => Math.hypot(x, y) * 3 - z / box) },
-    ...WAYS.map(({ name, way }) => ({ name: `${name}, at the board’s edge`, at: foot(way) })),
+    ...ways.map(({ name, way }) => ({ name: `${name}, at the board’s edge`, at: foot(way) })),
   ];
 }

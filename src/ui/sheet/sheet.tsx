@@ -100,7 +100,7 @@ function Drawn({ view, drawing }: { view: StageView; drawing: Drawing }) {
         </button>
       </div>
       {!alone && (
-        <div className="min-h-0 border-t border-base-content/25 p-1 flex" style={{ height: `${drawing.section}%` }}>
+        <div className="min-h-[8.5rem] border-t border-base-content/25 p-1 flex" style={{ height: `${drawing.section}%` }}>
           {Beside && <Beside />}
           <div className="flex-1 min-w-0 h-full">
             <SectionDrawing sits={Boolean(view.sitter)} />

@@ -140,7 +140,7 @@ export function Members() {
           <ChoiceField label="Role" value={role} options={ROLES} hint={ROLES.find(({ id }) => id === role)!.may} onChange={setRole} />
         </div>
         <button type="submit" className="btn btn-outline font-normal" disabled={name.trim() === ''}>
-          Let in
+          Give access
         </button>
       </form>
     </section>

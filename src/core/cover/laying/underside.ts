@@ -6,7 +6,7 @@ export function underside(stack: Stack, ring: Ring): Ring {
   const under = baseGrid(stack);
   return {
     ...ring,
-    grid: { ...under, heights: under.heights.map((z) => z - stack.boardThickness) },
+    grid: { ...under, heights: under.heights.map((z) => z - stack.edgeThickness) },
     places: ring.places.map((place) => {
       const [u, z] = onProfile(place.profile, sideOf(place.profile));
       return { ...place, profile: { u: Float64Array.of(u - 1, u), z: Float64Array.of(z, z), v: Float64Array.of(-1, 0) } };

@@ -1,7 +1,7 @@
 import type { CoverModel, LiningModel } from '../reads';
 import { preShrink } from '../../cloth';
 import { findMaterial, overAllName, WADDINGS } from '../../foam';
-import { kindOf, type CoverEnd } from '../../piece';
+import { kindOf, type Covering, type CoverEnd } from '../../piece';
 import {
   bounds,
   distanceTo,
@@ -155,12 +155,22 @@ export function pullOver(model: CoverModel, stations: readonly StationWrap[], cu
   };
 }
 
+/**
+ * How many pieces of wadding go on one piece: a loose pad is wrapped on both faces, by two that meet half-way down its sides.
+ *
+ * @param way of covering
+ */
+export function waddingFaces(way: Covering['way']): number {
+  return wayOf(way).loose ? 2 : 1;
+}
+
 /** Wadding stops so far short of a finished fold, mm. */
 const WADDING_SHORT = 5;
 
 /**
  * The wadding blank: over the crown and down the whole side, whatever its length; on a wall piece under the board as well,
- * where it is stapled. On a seat that drops in it ends at the board's lower edge: bulk under it would keep it out.
+ * where it is stapled. On a seat that drops in it ends at the board's lower edge: bulk under it would keep it out. A loose pad
+ * takes two, each over one face and half-way down the sides, where their edges butt.
  *
  * @param model the built piece
  * @param stations the measured stations
@@ -170,16 +180,21 @@ export function waddingPiece(model: LiningModel, stations: readonly StationWrap[
   const wadding = model.piece.wadding === null ? undefined : findMaterial(WADDINGS, model.piece.wadding);
   if (!wadding) return null;
   // What is stretched has to be held: under the board, but for a loose cover, which has none.
-  const isHeld = Boolean(wadding.stretched) && !wayOf(model.piece.covering.way).loose;
+  const faces = waddingFaces(model.piece.covering.way);
+  const isHeld = Boolean(wadding.stretched) && faces === 1;
   const under = isHeld || kindOf(model.piece.kind).traits.wall ? model.rule('waddingUnder') : 0;
   // Bulk in the fold would show: it ends short of what is turned under.
   const outline = endedAt(
     model,
     stations,
-    growOutline(model, stations, (s) => topGrowth(s) + s.side + under),
+    growOutline(model, stations, (s) => topGrowth(s) + s.side / faces + under),
     () => -WADDING_SHORT,
   );
-  return { ...flatPiece(overAllName(wadding.id), model.piece.count, outline), material: wadding.id, row: under > 0 ? 'over-all' : null };
+  return {
+    ...flatPiece(overAllName(wadding.id), faces * model.piece.count, outline),
+    material: wadding.id,
+    row: under > 0 ? 'over-all' : null,
+  };
 }
 
 /**

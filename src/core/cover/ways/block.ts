@@ -1,12 +1,14 @@
 import { step } from '../../step/step';
 import { isLess, wholeUp } from '../../ties';
 import { underside } from '../laying/underside';
+import { bounds } from '../../outline';
 import { hiddenEdge, kindOf, shownEdge, type PieceKind } from '../../piece';
 import type { EdgeUse } from '../laying/panel-spec';
 import { cornerPlaces, levelSteps, lowerEdge, placeAt, stretchLength, topSeam } from '../surface/levels';
 import type { Ring } from '../surface/ring';
 import { bandedReach, bandPanel, joinEdge, longestStrip, mm, seamEdge, SEWN_BOTH, topPanel } from './parts';
-import type { Way } from './way';
+import { bandPartName, hiddenJoins } from './joins';
+import type { Way, Working, ZipSpec } from './way';
 
 /** Filling and closing a loose cover, minutes. */
 const STUFF = 10;
@@ -14,8 +16,37 @@ const CLOSE = 4;
 /** A zip needs a side at least so high, mm. */
 const LEAST_SIDE = 40;
 
-/** The stretch of the band that the zip takes: the edge that nobody sees and a hand's breadth round either corner. */
-function zipStretch(ring: Ring, steps: Float64Array, clear: number, hidden: number): { from: number; to: number; length: number } {
+/** A pad up to this thick is folded in half to go through its zip; a thicker one goes in whole, mm. */
+const FOLDS = 150;
+
+/**
+ * How long an opening has to be for a pad to go in: stretched open, a slit is twice its length round, and the pad's end, whole or
+ * folded, goes through that.
+ *
+ * @param across the pad's end, mm
+ * @param thick mm
+ */
+export function openingFor(across: number, thick: number): { length: number; folded: boolean } {
+  const [whole, folded] = [across + thick, across / 2 + 2 * thick];
+  return thick <= FOLDS && folded < whole ? { length: folded, folded: true } : { length: whole, folded: false };
+}
+
+type ZipStretch = Pick<ZipSpec, 'from' | 'to' | 'length'>;
+
+/** The zip: round either corner of the hidden edge by a hand's breadth, and as far on as the pad needs to go in. */
+function zipFor(working: Working, steps: Float64Array, hidden: number): ZipSpec {
+  const { ring, rule, model } = working;
+  // Wadding lies on both faces of a loose pad.
+  const thick = model.pads.reduce((sum, { pad }) => sum + pad.thickness, 0) + 2 * model.wadding;
+  const needed = openingFor(bounds(model.board).width, thick);
+  const least = rule('zipClear');
+  const short = zipStretch(ring, steps, least, hidden);
+  const past = least + Math.max(0, needed.length - short.length) / 2;
+  return { ...(past > least ? zipStretch(ring, steps, past, hidden) : short), past, folded: needed.folded };
+}
+
+/** The stretch of the band from the middle of the hidden edge to so far beyond the corner on either side. */
+function zipStretch(ring: Ring, steps: Float64Array, clear: number, hidden: number): ZipStretch {
   const n = ring.places.length;
   const corners = cornerPlaces(ring);
   const reach = (way: 1 | -1): number => {
@@ -52,6 +83,22 @@ function onTheRoll(steps: Float64Array, from: number, to: number, longest: numbe
   return [...ends, to].slice(1).map((end, k): [number, number] => [ends[k]!, end]);
 }
 
+/** The band but for the zip: in one, joined where nobody looks, or in even parts where it has no such places. */
+function bandParts(
+  ring: Ring,
+  steps: Float64Array,
+  { zip, along, longest }: { zip: ZipStretch; along: number; longest: number },
+): [number, number][] {
+  const n = ring.places.length;
+  const [from, to] = [zip.to, zip.from + n];
+  const even = onTheRoll(steps, from, to, longest);
+  const joins = even.length > 1 ? hiddenJoins(ring, steps, longest, along, zip) : null;
+  if (!joins) return even;
+  const between = joins.map((place) => place + n * Math.ceil((from - place) / n)).sort((a, b) => a - b);
+  const ends = [from, ...between, to];
+  return ends.slice(1).map((end, k): [number, number] => [ends[k]!, end]);
+}
+
 /** What its panels and seams are called: the top of a seat is the front of what is used upright. */
 const namesOf = (kind: PieceKind): { top: string; bottom: string } =>
   kindOf(kind).traits.upright ? { top: 'Front', bottom: 'Back' } : { top: 'Top', bottom: 'Bottom' };
@@ -76,12 +123,12 @@ export const block: Way = {
     const { along } = hiddenEdge(kind);
     const names = namesOf(kind);
     const bandName = `${shownEdge(kind)} and sides`;
-    const zip = zipStretch(ring, levelSteps(ring, top), rule('zipClear'), placeAt(ring, along));
+    const zip = zipFor(working, levelSteps(ring, top), placeAt(ring, along));
     const middle = top.map((v, i) => (v + lower[i]!) / 2);
     const zipEdge: EdgeUse = { id: 'zip', kind: 'zip', seam: 'zip', allowance };
     const [one, two] = [joinEdge('zip end 1', allowance), joinEdge('zip end 2', allowance)];
     const sewn = { stapleAt: undefined };
-    const parts = onTheRoll(levelSteps(ring, top), zip.to, zip.from + ring.places.length, longestStrip(working));
+    const parts = bandParts(ring, levelSteps(ring, top), { zip, along, longest: longestStrip(working) });
     const below = seamEdge('lower', allowance);
     return {
       panels: [
@@ -92,7 +139,7 @@ export const block: Way = {
             { inner: top, outer: lower, from, to },
             {
               id: parts.length > 1 ? `band-${k + 1}` : 'band',
-              name: parts.length > 1 ? `Band ${k + 1}, ${bandName}` : `Band, ${bandName}`,
+              name: parts.length > 1 ? bandPartName(kind, ring, { from, to }, k) : `Band, ${bandName}`,
               role: 'band',
               ...sewn,
               outer: below,
@@ -135,12 +182,12 @@ export const block: Way = {
       },
       underside(model, ring),
     ),
-  steps: ({ pieces }) => ({
+  steps: ({ pieces, zip }) => ({
     after: [
       step(
         'stuff',
         'Fill the cover',
-        'Fold the pad, wadding and all, and feed it in; unfold it, square it to the seams, and comb the foam into every corner with the flat of the hand.',
+        `${zip?.folded ? 'Fold the pad, wadding and all, and feed it in; unfold it' : 'Open the zip all the way, squeeze the pad’s end together and feed it in whole, wadding and all'}; square it to the seams, and comb the foam into every corner with the flat of the hand.`,
         STUFF,
       ),
       step(

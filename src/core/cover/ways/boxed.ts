@@ -1,6 +1,7 @@
 import type { Welt } from '../../piece';
 import { stripPiece } from '../details/strip-piece';
 import { levelLength, levelSteps, lowerEdge, stretches, topSeam } from '../surface/levels';
+import { bandPartName } from './joins';
 import { bandedReach, bandPanel, joinEdge, joinMarks, longestStrip, mm, noBand, seamEdge, topPanel } from './parts';
 import { stapledWelt } from '../details/stapled-welt';
 import type { Way } from './way';
@@ -38,7 +39,7 @@ export const boxed: Way = {
             { inner: top, outer: lower, from, to },
             {
               id: parts.length > 1 ? `band-${k + 1}` : 'band',
-              name: parts.length > 1 ? `Band ${k + 1}` : 'Band',
+              name: parts.length > 1 ? bandPartName(working.model.piece.kind, ring, { from, to }, k) : 'Band',
               role: 'band',
               ...below,
               first: joinEdge(`join ${k + 1}`, allowance),

@@ -79,7 +79,7 @@ export const nailEdged: Way = {
     const [edge] = seams;
     if (!edge || !welt?.lower) return [];
     const allowance = rule('seamAllowance');
-    const height = allowance + model.boardThickness + rule('return') + ROWS_APART + rule('grip');
+    const height = allowance + model.edgeThickness + rule('return') + ROWS_APART + rule('grip');
     return bandParts(ring, edge.level).map(({ id, name, length }) =>
       stripPiece({
         id,

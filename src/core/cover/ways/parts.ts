@@ -6,6 +6,7 @@ import { bareMargin } from '../../padding';
 import { isGreater, isLess, TIE, wholeUp } from '../../ties';
 import { cornerPlaces, levelOutline, levelSteps, placeAt, type Level } from '../surface/levels';
 import { sideOf, type Ring } from '../surface/ring';
+import { hiddenJoins } from './joins';
 import type { Against, ReachPart, ReachRow, SeamSpec, Working } from './way';
 
 /** Parts that several ways are put together from. */
@@ -36,8 +37,10 @@ export function joinMarks(working: Working, steps: Float64Array, longest: number
   if (covering.joins === 'two' && total / 2 <= longest) return endsOf(ring);
   if (isTooLongInOne(working, total)) return endsOf(ring);
   const count = Math.max(1, wholeUp(total / longest));
-  // Two parts meet at the sides: a front and a back; otherwise one join is at the hidden edge.
   const { along } = hiddenEdge(model.piece.kind);
+  const joins = count > 1 ? hiddenJoins(ring, steps, longest, along) : null;
+  if (joins) return joins;
+  // Two parts meet at the sides: a front and a back; otherwise one join is at the hidden edge.
   return Array.from({ length: count }, (_, k) => placeAt(ring, count === 2 ? 0.25 + k / 2 : along + k / count));
 }
 

@@ -30,8 +30,11 @@ export type SeamSpec = {
   over?: Stretch;
 };
 
+/** The stretch of the band that opens, how far it goes past either corner, and whether the pad is folded to go in. */
+export type ZipSpec = { from: number; to: number; length: number; past: number; folded: boolean };
+
 /** The panels and seams of a sewn cover. */
-export type Sewn = { panels: PanelSpec[]; seams: SeamSpec[]; zip: { from: number; to: number; length: number } | null };
+export type Sewn = { panels: PanelSpec[]; seams: SeamSpec[]; zip: ZipSpec | null };
 
 /** What a way works from: the covered surface and what was chosen. */
 export type Working = Choices & {
@@ -86,6 +89,7 @@ export type SewnFacts = {
   pieces: readonly CoverPiece[];
   welt: Welt | null;
   seams: readonly { id: string; length: number }[];
+  zip: Pick<ZipSpec, 'past' | 'folded'> | null;
   /** it has straight hidden edges, and tack strip along them */
   card: boolean;
 };

@@ -98,7 +98,7 @@ function dimension(pen: Pen, a: Point, b: Point, says: string): void {
 function sectionDrawing(pen: Pen, { section, piece, unit }: PrintJob, place: Place): void {
   if (!section) return;
   const all = [...section.cover, ...section.base];
-  const box = bounds([...all, ...section.base.map(([x, z]): Point => [x, z - section.board.thickness])]);
+  const box = bounds([...all, ...section.base.map(([x, z]): Point => [x, z - section.board.edge])]);
   const to = scaleFor(box, { width: place.width - 14, height: place.height - 22 });
   const [cx, cy] = [place.x + (place.width - 10) / 2, place.y - 4 - (place.height - 16) / 2];
   const at = ([x, z]: Point): Point => [cx + (x - (box.minX + box.maxX) / 2) / to, cy + (z - (box.minY + box.maxY) / 2) / to];

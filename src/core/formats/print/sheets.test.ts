@@ -57,7 +57,7 @@ function seen(
   return { data, side };
 }
 
-weekly(2)('the length of cloth by a lay that was chosen stands in the sizes and over the cut sheet', async () => {
+weekly(0)('the length of cloth by a lay that was chosen stands in the sizes and over the cut sheet', async () => {
   const piece = newPiece('round-seat');
   const job = { plan: planPiece(piece, {}, QUICK), piece, house: {}, section: null, unit: 'mm', paper: 'a4', fonts: FONTS } as const;
   const texts = async (chosen: Record<string, number>): Promise<string> => {

@@ -74,9 +74,14 @@ export const LAYERS: Check = {
       .filter(({ material }) => material === 'film')
       .flatMap((part) => inspectLayer(stations, part, 'the edge', ({ side }) => side));
     const stapledIn = insetOf('over-all') ?? 0;
+    // Two that meet half-way down wrap one loose pad.
+    const faces = wadding ? wadding.count / plan.piece.count : 1;
     const over = wadding
-      ? inspectLayer(stations, wadding, stapledIn > 0 ? 'its row' : 'the board’s lower edge', (station) =>
-          station.ends ? station.side + station.return - SHORT_OF_FOLD : station.side + stapledIn,
+      ? inspectLayer(
+          stations,
+          wadding,
+          stapledIn > 0 ? 'its row' : faces > 1 ? 'the middle of its side' : 'the board’s lower edge',
+          (station) => (station.ends ? station.side + station.return - SHORT_OF_FOLD : station.side / faces + stapledIn),
         )
       : [];
     return [...stapled, ...film, ...over, ...inspectDust(plan)];

@@ -110,7 +110,7 @@ function inspectBands({ cover, stations, base }: SheetPlan): Found[] {
         if (away(point) < away(drawn.points[nearest]!)) nearest = i;
       });
       // Straight down is the shortest way there is.
-      const drop = Math.min(drawn.heights[nearest]! + base.thickness, station.side);
+      const drop = Math.min(drawn.heights[nearest]! + base.edgeThickness, station.side);
       const length = heightAt(part, drawnEdge!, line, [x, y]) / part.longer;
       // Where the cloth is asked to give it is cut shorter by that.
       const given = LAID_FLAT + Math.max(0, part.strain?.warp ?? 0, part.strain?.weft ?? 0);
@@ -161,7 +161,7 @@ export const REACH: Check = {
   holds: `at every station the cloth reaches what holds it, and runs no more than ${BEYOND} mm beyond`,
   needs: ['cover'],
   find: ({ plan }) => [
-    ...plan.stations.flatMap((station) => inspectStation(station, plan.base.thickness)),
+    ...plan.stations.flatMap((station) => inspectStation(station, plan.base.edgeThickness)),
     ...inspectPulled(plan),
     ...inspectBands(plan),
     ...inspectAllowances(plan),

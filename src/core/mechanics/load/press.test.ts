@@ -102,7 +102,7 @@ const seated = (mass: number) => (x: number, y: number) => loaderOf('seated').un
 const load = (mass: number) => mass * 0.78 * GRAVITY;
 
 describe('sitting', () => {
-  weekly(2)('the test disc on the specimen sinks as the specimen test says', () => {
+  weekly(0)('the test disc on the specimen sinks as the specimen test says', () => {
     for (const foam of FOAMS.slice(0, 6)) {
       const curve = curveOf(foam);
       const bed = slab(SPECIMEN.side, SPECIMEN.side, SPECIMEN.thickness, foam, 5, 0);

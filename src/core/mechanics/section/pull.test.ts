@@ -129,7 +129,7 @@ describe('the section under a pulled cover', () => {
 });
 
 describe('sections of any stack', () => {
-  weekly(1)('come to rest, or say that they did not, with nothing that is not a number; most do', () => {
+  weekly(2)('come to rest, or say that they did not, with nothing that is not a number; most do', () => {
     let rested = 0;
     let all = 0;
     fc.assert(

@@ -173,7 +173,7 @@ export function halfCut(stack: Stack, half: HalfLine, coarse = false): { stack: 
   const edgeIndex = x.findIndex((v) => Math.abs(v - edgeX) < 1e-5);
   const top = edgeIndex >= 0 ? filling.base[edgeIndex]! : tidied(Float64Array.of(stack.baseHeight(...at(edgeX))))[0]!;
   const layers = pads.map((k) => layerOf(stack.pads[k]!, k, filling, x, at));
-  return { stack: { x, layers, base: filling.base, edge: { x: edgeX, top, bottom: top - stack.boardThickness } }, pads, element };
+  return { stack: { x, layers, base: filling.base, edge: { x: edgeX, top, bottom: top - stack.edgeThickness } }, pads, element };
 }
 
 /** Whether a plan point lies in a pocket's oval. */

@@ -40,7 +40,7 @@ export type Half = {
 export type Section = {
   origin: Point;
   direction: Point;
-  board: { left: number; right: number; thickness: number };
+  board: { left: number; right: number; thickness: number; edge: number };
   /** the board's top face, left to right */
   base: Point[];
   /** the pads before covering */
@@ -272,7 +272,7 @@ export function sectionAlong(stack: Stack, origin: Point, direction: Point, opti
   return {
     origin,
     direction,
-    board: { left: run[0], right: run[1], thickness: stack.boardThickness },
+    board: { left: run[0], right: run[1], thickness: stack.boardThickness, edge: stack.edgeThickness },
     base: join(profile),
     pads: stack.pads.flatMap((built, k) => {
       const lower = join((half) => layerLine(half, k, 'lower'));

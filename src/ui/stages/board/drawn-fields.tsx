@@ -29,7 +29,7 @@ export function DrawnFields({ shape, name, onChange }: { shape: DrawnShape; name
         checked={shape.mirrored}
         onChange={(on) => {
           const next = withMirror(shape, on);
-          setMessage(next ? onChange(next) : 'It does not cross the centre line in front and behind; move it over the middle first');
+          setMessage(next ? onChange(next) : 'Both ends must cross the centre line. Move the outline over the middle first');
         }}
       />
       {folded && (

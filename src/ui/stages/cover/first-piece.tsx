@@ -3,17 +3,19 @@
 import { useState } from 'react';
 import type { CoverPiece } from '@/core/cover';
 import { edgeNamed } from '@/core/outline';
-import { fieldAt, freeId, type Correction } from '@/core/piece';
+import { fieldAt, freeId, kindOf, saidEdge, type Correction, type PieceKind } from '@/core/piece';
 import { ChoiceField, LengthField, TextField } from '@/ui/kit/fields/fields';
 import { Wrong } from '@/ui/kit/fields/lists';
 import { useLength } from '@/ui/kit/settings';
 import { useField, usePlan, useSheet } from '@/ui/sheet/store';
 
-const WHAT = {
-  height: ['too high', 'too low'],
-  width: ['slack across', 'tight across'],
-  depth: ['slack front to back', 'tight front to back'],
-} as const;
+/** What was found in one direction, too much of it and too little. */
+const foundWords = (what: Correction['what'], [near, far]: readonly [string, string]): readonly [string, string] =>
+  ({
+    height: ['too high', 'too low'] as const,
+    width: ['slack across', 'tight across'] as const,
+    depth: [`slack ${near} to ${far}`, `tight ${near} to ${far}`] as const,
+  })[what];
 
 /** A band shows first in its height, a panel in its width. */
 const isBanded = ({ role }: CoverPiece): boolean => role !== 'cover' && role !== 'top';
@@ -32,28 +34,31 @@ const SHOWED = {
 type Draft = { piece: string; what: Correction['what'] | null; where: string; by: number; note: string };
 const EMPTY: Draft = { piece: '', what: null, where: '', by: 0, note: '' };
 
+/** The cut parts, and the kind of piece that they cover: its edges have their names from it. */
+type Shown = { pieces: readonly CoverPiece[]; kind: PieceKind };
+
 /** A correction in words. */
-function wordsOf(correction: Correction, pieces: readonly CoverPiece[], say: (mm: number) => string): string {
+function wordsOf(correction: Correction, { pieces, kind }: Shown, say: (mm: number) => string): string {
   const piece = pieces.find(({ id }) => id === correction.piece);
   const along = piece && isBanded(piece) && correction.what === 'width';
-  const shown = along ? (['too long', 'too short'] as const) : WHAT[correction.what];
-  const where = correction.where ? ` at the ${correction.where.name}` : '';
+  const shown = along ? (['too long', 'too short'] as const) : foundWords(correction.what, kindOf(kind).words);
+  const where = correction.where ? ` at the ${saidEdge(kind, correction.where.name)}` : '';
   return `${piece?.name ?? correction.piece} ${say(Math.abs(correction.by))} ${shown[correction.by > 0 ? 0 : 1]}${where}`;
 }
 
-function Found({ pieces }: { pieces: readonly CoverPiece[] }) {
+function Found(shown: Shown) {
   const say = useLength();
   const [found = [], put] = useField<Correction[] | undefined>('covering.corrections');
   return (
     <ul className="text-xs space-y-1 py-1" aria-label="Corrections">
       {found.map((correction) => (
         <li key={correction.id} className="border-l-3 border-secondary pl-2">
-          {wordsOf(correction, pieces, say)}
+          {wordsOf(correction, shown, say)}
           {correction.note && `: ${correction.note}`} <span className="text-base-content/70">({correction.day})</span>
           <button
             type="button"
             className="btn btn-xs btn-ghost ml-1"
-            aria-label={`Take back: ${wordsOf(correction, pieces, say)}`}
+            aria-label={`Take back: ${wordsOf(correction, shown, say)}`}
             onClick={() => put(found.filter(({ id }) => id !== correction.id))}
           >
             take back
@@ -65,7 +70,7 @@ function Found({ pieces }: { pieces: readonly CoverPiece[] }) {
 }
 
 /** What one more showed, before it is taken into the pattern. */
-function More({ pieces, edges }: { pieces: readonly CoverPiece[]; edges: readonly string[] }) {
+function More({ pieces, kind, edges }: Shown & { edges: readonly string[] }) {
   const id = useSheet((state) => state.id);
   const [found = [], put] = useField<Correction[] | undefined>('covering.corrections');
   const [draft, setDraft] = useState(EMPTY);
@@ -89,7 +94,7 @@ function More({ pieces, edges }: { pieces: readonly CoverPiece[]; edges: readonl
   return (
     <>
       <ChoiceField
-        label="Which piece"
+        label="Which part"
         value={chosen.id}
         options={pieces.map(({ id: text, name }) => ({ id: text, name }))}
         onChange={(piece) => change({ piece })}
@@ -99,7 +104,7 @@ function More({ pieces, edges }: { pieces: readonly CoverPiece[]; edges: readonl
         <ChoiceField
           label="Where"
           value={draft.where}
-          options={[{ id: '', name: 'all round' }, ...edges.map((edge) => ({ id: edge, name: edge }))]}
+          options={[{ id: '', name: 'all round' }, ...edges.map((edge) => ({ id: edge, name: saidEdge(kind, edge) }))]}
           onChange={(where) => change({ where })}
         />
       )}
@@ -122,6 +127,7 @@ function More({ pieces, edges }: { pieces: readonly CoverPiece[]; edges: readonl
 export function FirstPiece() {
   const plan = usePlan();
   const [found] = useField<Correction[] | undefined>('covering.corrections');
+  const [kind] = useField<PieceKind>('kind');
   const pieces = plan?.cover?.pieces ?? [];
   const shown = pieces.filter((piece) => !['fly', 'pull', 'bottom', 'loose'].includes(piece.role));
   if (!plan || shown.length === 0) return null;
@@ -129,8 +135,8 @@ export function FirstPiece() {
   return (
     <details className="pt-2 mt-2 border-t border-base-content/25" open={(found?.length ?? 0) > 0}>
       <summary className="font-semibold text-sm cursor-pointer">Test-fit the first</summary>
-      <Found pieces={pieces} />
-      <More pieces={shown} edges={edges} />
+      <Found pieces={pieces} kind={kind} />
+      <More pieces={shown} kind={kind} edges={edges} />
     </details>
   );
 }

@@ -121,7 +121,7 @@ function One({ pinned: item, i, pieces, onTakeOut }: { pinned: Pinned; i: number
   return (
     <Item title={piece?.name ?? 'A piece of another way'} what={`the pinned ${piece?.name.toLowerCase() ?? 'piece'}`} onTakeOut={onTakeOut}>
       <ChoiceField
-        label="Which piece"
+        label="Which part"
         value={item.piece}
         options={pieces.map(({ id, name }) => ({ id, name }))}
         onChange={(id) => put(`${at}.piece`, id)}

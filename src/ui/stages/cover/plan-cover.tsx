@@ -1,5 +1,6 @@
 'use client';
 
+import { saidEdge } from '@/core/piece';
 import { Handle } from '@/ui/drawing/handle';
 import { closedPath, openPath } from '@/ui/drawing/path';
 import { useLength } from '@/ui/kit/settings';
@@ -78,7 +79,7 @@ export function SeamHandles({ piece, view, size }: LayerProps) {
             x={x}
             y={y}
             size={size * 0.42}
-            label={`Seam at the ${name}, move`}
+            label={`Seam at the ${saidEdge(piece.kind, name)}, move`}
             value={by}
             says={`${say(Math.abs(by))} ${by < 0 ? 'inwards' : 'outwards'}`}
             onDrag={(to, done) => movedSeam(k, to.start + to.dx * place.nx + to.dy * place.ny, !done)}
