@@ -124,5 +124,5 @@ export function begunPiece(begun: Begun): Piece {
     count: piece.panels ? Math.max(LEAST_PANELS, count) : count,
     base: { ...piece.base, board: { ...board, thickness: begun.thickness ?? board.thickness } },
   });
-  return withUnmeasured(sized, examplesOf(begun), begun.thickness === null);
+  return withUnmeasured(sized, examplesOf(begun), begun.thickness === null && !kindOf(begun.kind).traits.loose);
 }

@@ -32,6 +32,8 @@ export function cutBoard({ base: top, board }: Cut, base: Pick<Base, 'board' | '
   const below = (line: readonly Point[], by: number): Point[] => [...line, ...[...line].reverse().map(([x, z]): Point => [x, z - by])];
   const stretched = stretchedIn(base);
   const { left, right, thickness } = board;
+  // A loose pad lies on none.
+  if (thickness <= 0) return [];
   if (!stretched || right - left <= 2 * stretched.rail) return [below(top, thickness), ...railsBelow({ base: top, board }, base)];
   const rail = (from: number): Point[] =>
     below(

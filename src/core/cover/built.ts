@@ -12,5 +12,6 @@ import { wayOf } from './ways';
  * @param [keep] keeps what did not change
  */
 export function builtModel(piece: Piece, house: HouseRules, keep?: Keep): Model {
-  return modelOf(piece, house, keep, Boolean(wayOf(piece.covering.way).boxed));
+  const { boxed = false, loose = false } = wayOf(piece.covering.way);
+  return modelOf(piece, house, keep, { boxed, loose });
 }

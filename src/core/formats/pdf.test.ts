@@ -1,9 +1,10 @@
+import fc from 'fast-check';
 import { readFileSync } from 'node:fs';
 import { PDFDocument } from '@cantoo/pdf-lib';
 import { describe, expect, it } from 'vitest';
 import { bounds, type Polygon } from '../outline';
 import { chalkStep } from '../padding';
-import { KINDS, newChairSeat, newPiece, type Piece } from '../piece';
+import { KINDS, newChairSeat, newPiece, saidEdge, type Piece } from '../piece';
 import { planPiece } from '../plan';
 import { sizesOf } from '../sizes';
 import { printedPages, printPdf, type PrintedPage, type PrintJob } from './pdf';
@@ -34,6 +35,28 @@ describe('tiles', () => {
     const a = found.tiles.find((t) => t.row === 0)!;
     const b = found.tiles.find((t) => t.row === 0 && t.column === a.column + 1)!;
     expect(a.x + a.width - b.x).toBeCloseTo(OVERLAP, 9);
+  });
+
+  it('a rectangle as large as its sheet keeps its four edges, at any place', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: -700, max: 700, noNaN: true }),
+        fc.double({ min: -700, max: 700, noNaN: true }),
+        fc.double({ min: 20, max: 560, noNaN: true }),
+        fc.double({ min: 110, max: 3000, noNaN: true }),
+        (x, y, width, height) => {
+          const outline: Polygon = [
+            [x, y],
+            [x + width, y],
+            [x + width, y + height],
+            [x, y + height],
+          ];
+          const { tiles: sheets } = tiles([{ outline, closed: true }], 'roll');
+          outline.forEach((a, i) => expect(sheets.some((sheet) => clip(a, outline[(i + 1) % 4]!, sheet) !== null)).toBe(true));
+        },
+      ),
+      { numRuns: 400 },
+    );
   });
 
   it('clip leaves what lies on the sheet and nothing else', () => {
@@ -202,13 +225,13 @@ describe('the job sheet', () => {
       const job = jobOf({ ...newPiece(kind), name: 'Test' });
       const { pages } = await printedPages(job, { parts: ['job'] });
       const words = pages.flatMap(wordsOn).map((item) => item.words);
-      const text = orderSaid(job.plan.fixing);
+      const text = orderSaid(job.plan.fixing, job.piece.kind);
       if (kind === 'block-seat') expect(text).toBeNull();
       else {
         // The first middle that is named is the first fastener there is; as many are said as are placed.
         const first = [...job.plan.fixing.order].sort((a, b) => a.n - b.n)[0]!;
         expect(text).toContain(`${job.plan.fixing.order.length} for the cover of one`);
-        expect(text!.split(' – ')[1]!.split(', ')[0]).toBe(first.edge);
+        expect(text!.split(' – ')[1]!.split(', ')[0]).toBe(saidEdge(kind, first.edge));
         expect(words.join(' ')).toContain('the middles first');
       }
       if (kind === 'saddle') expect(text).toMatch(/^Rivets/);

@@ -35,7 +35,13 @@ type Given = ReturnType<typeof usualModes>;
 
 /** The pages of some parts, with each template given in its mode. */
 function pagesWith(job: PrintJob, parts: readonly PrintPart[], fonts: Pick<Pen, 'regular' | 'bold'>, given: Given): PrintedPage[] {
-  const pen = { pages: [], ...fonts, paper: job.paper, y: 0, title: `${job.piece.name}  –  set of ${job.piece.count}` } as unknown as Pen;
+  const pen = {
+    pages: [],
+    ...fonts,
+    paper: job.paper,
+    y: 0,
+    title: job.piece.count > 1 ? `${job.piece.name}  –  set of ${job.piece.count}` : job.piece.name,
+  } as unknown as Pen;
   const does: Record<PrintPart, () => void> = {
     job: () => {
       newPage(pen);

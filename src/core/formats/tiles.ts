@@ -1,4 +1,5 @@
 import { bounds, type Point, type Polygon } from '../outline';
+import { isGreater, isLess } from '../ties';
 
 /** PDF points in a millimetre. */
 export const POINTS_PER_MM = 72 / 25.4;
@@ -88,13 +89,14 @@ export function clip(a: Point, b: Point, tile: Tile): [Point, Point] | null {
     [d[1], tile.y + tile.height - a[1]],
   ] as const) {
     if (p === 0) {
-      if (q < 0) return null;
+      // A line on the very edge of a sheet is on it, whichever way its last bit was rounded.
+      if (isLess(q, 0)) return null;
       continue;
     }
     const t = q / p;
     if (p < 0) t0 = Math.max(t0, t);
     else t1 = Math.min(t1, t);
-    if (t0 > t1) return null;
+    if (isGreater(t0, t1)) return null;
   }
   return [
     [a[0] + d[0] * t0, a[1] + d[1] * t0],

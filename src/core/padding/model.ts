@@ -220,10 +220,10 @@ function buildPads({ drawn, pads, foams, edges = [], rules }: PadReads, keep: Ke
  * @param piece a checked piece
  * @param house the workshop's rules
  * @param [keep] keeps what did not change
- * @param [boxed] whether its way of covering sews a band on along the edge
+ * @param [cover] whether its way of covering sews a band on along the edge, and whether it goes round the pad alone, without a board
  * @throws PieceProblems when a pad's inset leaves nothing of it, or the staple lines would meet
  */
-export function modelOf(piece: Piece, house: HouseRules, keep: Keep = keepNothing, boxed = false): Model {
+export function modelOf(piece: Piece, house: HouseRules, keep: Keep = keepNothing, { boxed = false, loose = false } = {}): Model {
   const { overrides, glue, cutWith, wadding, foams } = piece;
   const { shape, notches, board, mould, edges } = piece.base;
   const asked = keep('figures', { rules: house, overrides, glue, cutWith }, figuresOfRules);
@@ -235,7 +235,10 @@ export function modelOf(piece: Piece, house: HouseRules, keep: Keep = keepNothin
   const over = keep('over all', { wadding, settled: rule('waddingUnderCover') }, overWadding);
   const waddingAnswer = keep('wadding answer', { curve: over.curve }, answerOfWadding);
   const pull = (piece.cloth.force ?? rule(PULLS.find(({ id }) => id === piece.cloth.pull)!.rule)) * PER_MM;
-  const thick = { boardThickness: board.thickness, edgeThickness: edgeThickness(piece.base) };
+  // A loose pad has no board in its cover, and wadding below as above.
+  const thick = loose
+    ? { boardThickness: 0, edgeThickness: over.thickness }
+    : { boardThickness: board.thickness, edgeThickness: edgeThickness(piece.base) };
   const stack = keep('stack', { drawn, pads, shape, mould, ...thick, wadding: over.thickness, waddingAnswer, pull, boxed }, stackOf);
   return { ...stack, stack, piece, house, figures, rule, keep };
 }

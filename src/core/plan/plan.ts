@@ -3,7 +3,7 @@ import { surfaceStep, type Fineness, type Model } from '../padding';
 import { gunLegs } from '../fastening';
 import type { HouseRules } from '../house';
 import { closingOf, outlineArea, outlineSize, perimeter } from '../outline';
-import { edgeThickness, kindOf, PieceProblems, type Piece } from '../piece';
+import { kindOf, PieceProblems, type Piece } from '../piece';
 import { sitStep } from '../seat-check';
 import { compareOldCover, goesBack, oldStaples, pressTest } from '../strip';
 import { createPlanner, type Planner } from './planner';
@@ -42,7 +42,7 @@ function outlineFigures({ stack: { outline, board } }: Pick<Model, 'stack'>): Pl
 }
 
 /** The base without its board under load. */
-export function baseStep({ piece, outline, board }: Model): Omit<Plan['base'], 'board'> {
+export function baseStep({ piece, outline, board, edgeThickness }: Model): Omit<Plan['base'], 'board'> {
   const { base } = piece;
   const edges = base.edges ?? [];
   return {
@@ -51,7 +51,7 @@ export function baseStep({ piece, outline, board }: Model): Omit<Plan['base'], '
     holes: base.holes ?? [],
     hardware: base.hardware ?? [],
     thickness: base.board.thickness,
-    edgeThickness: edgeThickness(base),
+    edgeThickness,
     moulded: isMoulded(base),
     strips: edgeStrips(outline, edges),
     trims: trimBends(outline, edges, base.board.material),

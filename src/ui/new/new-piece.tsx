@@ -114,7 +114,8 @@ function Measurements({ begun, piece, change }: { begun: Begun; piece: Piece; ch
         }}
       />
       <ClosingReport shape={shape} />
-      {field('base.board.thickness', board.thickness, begun.thickness === null, (thickness) => change({ thickness }))}
+      {!kindOf(piece.kind).traits.loose &&
+        field('base.board.thickness', board.thickness, begun.thickness === null, (thickness) => change({ thickness }))}
     </>
   );
 }
@@ -248,7 +249,7 @@ export function NewPiece({ house }: { house: HouseRules }) {
           <button type="submit" className="btn btn-primary w-full h-12 mt-3" disabled={busy}>
             Start this piece
           </button>
-          {(examplesOf(begun).size > 0 || begun.thickness === null) && (
+          {(examplesOf(begun).size > 0 || (begun.thickness === null && !kindOf(begun.kind).traits.loose)) && (
             <button type="button" className="btn btn-ghost btn-sm w-full font-normal mt-1" disabled={busy} onClick={() => begin(true)}>
               Use standard sizes for blanks
             </button>

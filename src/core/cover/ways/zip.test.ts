@@ -12,6 +12,24 @@ const sized = (kind: PieceKind, [width, depth]: readonly [number, number], thick
 };
 const planned = (piece: Piece): Plan => planPiece(piece, {}, QUICK);
 
+describe('a loose pad has no board', () => {
+  it.each(['seat-cushion', 'back-cushion', 'block-seat'] as const)(
+    '%s: its band is as high as its foam and wadding, its weight is theirs',
+    (kind) => {
+      const piece = newPiece(kind);
+      const thick = piece.pads.reduce((sum, pad) => sum + pad.thickness, 0);
+      const plan = planned(piece);
+      const band = plan.cover.pieces.find(({ role }) => role === 'band')!;
+      const high = Math.min(band.width, band.height) - 2 * 12;
+      // A master cuts it as high as the foam, and up to a finger more for the wadding: higher it hangs in folds.
+      expect(high).toBeGreaterThanOrEqual(thick - 1);
+      expect(high).toBeLessThanOrEqual(thick + 12);
+      expect(plan.mass.board).toBe(0);
+      expect(plan.mass.total).toBeCloseTo(plan.mass.foam, 6);
+    },
+  );
+});
+
 describe('a zip lets its pad in', () => {
   it.each([
     ['a cushion of 500 × 480 × 100, folded', sized('seat-cushion', [500, 480], [100]), 500 / 2 + 2 * 100, true],

@@ -1,9 +1,9 @@
 import { cutBoard } from '../../base';
-import { cornerWords } from '../../cover';
+import { cornerWords, wayOf } from '../../cover';
 import type { Fixing } from '../../fastening';
 import { inUnit, saidLength } from '../../length';
 import { bounds, type Point } from '../../outline';
-import { kindOf, unmeasuredNames } from '../../piece';
+import { kindOf, saidCorner, saidEdge, unmeasuredNames, type PieceKind } from '../../piece';
 import { printFigure, SIZE_GROUPS, sizesOf, withChosenLays, type SizeLine } from '../../sizes';
 import { MARGIN } from '../tiles';
 import {
@@ -40,7 +40,7 @@ const FOAM = '#dfe8dc';
 const BOARD = '#d9c09a';
 
 /** The plan: outline, stations, what is done at the corners, the first staples. */
-function planDrawing(pen: Pen, { plan }: PrintJob, place: Place): void {
+function planDrawing(pen: Pen, { plan, piece }: PrintJob, place: Place): void {
   const box = bounds(plan.outline.points);
   // Figures stand outside the edge.
   const to = scaleFor(box, { width: place.width - 12, height: place.height - 20 });
@@ -68,7 +68,7 @@ function planDrawing(pen: Pen, { plan }: PrintJob, place: Place): void {
     write(pen, s.id, spot, { size: 6.5 });
   }
   const spots: Point[] = [];
-  for (const corner of plan.corners) {
+  for (const corner of wayOf(piece.covering.way).loose ? [] : plan.corners) {
     const words = cornerWords(corner);
     const [x, y] = at([corner.x * 0.72 + box.minX * 0.14 + box.maxX * 0.14, corner.y * 0.78]);
     const width = widthOf(words, pen.regular, 7);
@@ -205,13 +205,13 @@ export function stretchesOf(ids: readonly string[]): string {
 }
 
 /** Stations that measure alike to the millimetre are said in one line. */
-function wraps(pen: Pen, { plan, unit }: PrintJob): void {
+function wraps(pen: Pen, { plan, piece, unit }: PrintJob): void {
   const say = (mm: number): string => saidLength(mm, unit);
   const alike = new Map<string, { ids: string[]; edge: string; cells: string[] }>();
   for (const s of plan.stations) {
     const cells = (plan.cover.pulled ? [s.side, s.wrap, s.fromCentre, s.edgeHeight] : [s.side, s.edgeHeight]).map(say);
     const key = [s.edge, ...cells].join('|');
-    const item = alike.get(key) ?? { ids: [], edge: s.edge, cells };
+    const item = alike.get(key) ?? { ids: [], edge: saidCorner(piece.kind, s.edge), cells };
     item.ids.push(s.id);
     alike.set(key, item);
   }
@@ -240,22 +240,24 @@ function wraps(pen: Pen, { plan, unit }: PrintJob): void {
 }
 
 /** The order of fastening as it was worked out: which middles come first, what comes last; null where nothing is fastened. */
-export function orderSaid({ order, fasteners, fastener }: Fixing): string | null {
+export function orderSaid({ order, fasteners, fastener }: Fixing, kind: PieceKind): string | null {
   const centres = order.filter(({ kind }) => kind === 'centre');
   if (centres.length === 0) return null;
   const name = fasteners.find(({ id }) => id === fastener.id)?.name ?? 'Staples';
   const corners = order.filter(({ kind }) => kind === 'corner').map(({ n }) => n);
   const last = corners.length > 0 ? `; the corners last, ${stretchesOf(corners.map(String))}` : '';
-  const firsts = centres.map(({ edge }) => edge);
+  const firsts = centres.map(({ edge }) => saidEdge(kind, edge));
   return `${name}, ${order.length} for the cover of one: the middles first – ${firsts.join(', ')} – then outwards from them in turn${last}.`;
 }
 
 /** How it is fastened, in one line, and what needs a hand. */
-function last(pen: Pen, { plan, unit }: PrintJob): void {
+function last(pen: Pen, { plan, piece, unit }: PrintJob): void {
   const words = [
-    orderSaid(plan.fixing),
-    ...plan.corners.map(
-      (corner) => `${corner.edge}: ${cornerWords(corner)}${corner.fullness > 0.5 ? `, ${saidLength(corner.fullness, unit)} to lose` : ''}.`,
+    orderSaid(plan.fixing, piece.kind),
+    // A loose cover is fastened nowhere: its corners are sewn.
+    ...(wayOf(piece.covering.way).loose ? [] : plan.corners).map(
+      (corner) =>
+        `${saidCorner(piece.kind, corner.edge)}: ${cornerWords(corner)}${corner.fullness > 0.5 ? `, ${saidLength(corner.fullness, unit)} to lose` : ''}.`,
     ),
   ];
   const phrases = [...new Set(words.filter((word) => word !== null))];

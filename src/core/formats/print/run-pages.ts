@@ -4,19 +4,22 @@ import { across, heading, MADDER, newPage, ring, room, wrapText, write, type Pen
 
 /** Boxes to tick for one step are drawn for at most so many pieces, so many in a row. */
 const BOXES = { most: 12, row: 10 };
-/** Room for the boxes beside a step, mm. */
-const BESIDE = 50;
+/** The boxes stand so far in from the right margin, a step's words so far in from the left, and so far from each other, mm. */
+const BOXES_AT = 45;
+const INDENT = 6;
+const APART = 3;
 
 /** The run sheet with boxes to tick. */
 export function runPages(pen: Pen, { plan, piece, unit }: PrintJob): void {
   newPage(pen);
   heading(pen, 'Run sheet');
-  const right = MARGIN + across(pen) - 45;
+  const right = MARGIN + across(pen) - BOXES_AT;
+  const width = across(pen) - BOXES_AT - INDENT - APART;
   plan.steps.forEach((step, i) => {
     const detail = inUnit(step.detail, unit)
       .split('\n')
-      .flatMap((line) => wrapText(line, pen.regular, 9, across(pen) - BESIDE));
-    const caution = step.caution ? wrapText(step.caution, pen.regular, 8, across(pen) - BESIDE) : [];
+      .flatMap((line) => wrapText(line, pen.regular, 9, width));
+    const caution = step.caution ? wrapText(step.caution, pen.regular, 8, width) : [];
     room(pen, 8 + 4.4 * (detail.length + caution.length));
     write(pen, `${i + 1}  ${step.name}`, [MARGIN, pen.y - 3], { size: 10.5, font: pen.bold });
     write(pen, `${step.minutes} min${step.wait ? `, then wait ${step.wait}` : ''}`, [right, pen.y - 3]);
@@ -32,11 +35,11 @@ export function runPages(pen: Pen, { plan, piece, unit }: PrintJob): void {
     }
     pen.y -= 8;
     for (const words of detail) {
-      write(pen, words, [MARGIN + 6, pen.y]);
+      write(pen, words, [MARGIN + INDENT, pen.y]);
       pen.y -= 4.4;
     }
     for (const words of caution) {
-      write(pen, words, [MARGIN + 6, pen.y], { size: 8, color: MADDER });
+      write(pen, words, [MARGIN + INDENT, pen.y], { size: 8, color: MADDER });
       pen.y -= 4.2;
     }
     pen.y -= 2;

@@ -1,5 +1,6 @@
 'use client';
 
+import { wayOf } from '@/core/cover';
 import { reshape } from '@/core/base';
 import { inUnit } from '@/core/length';
 import { kindOf, shapeKind, shapesFor, unmeasuredKeys, unmeasuredNames, type BaseShape, type Piece, type StripRecord } from '@/core/piece';
@@ -140,6 +141,7 @@ function setOf({ due, notes, base, variants }: Piece): number {
 export function BoardPanel() {
   const piece = usePiece();
   const { pan } = kindOf(piece.kind).traits;
+  const loose = Boolean(wayOf(piece.covering.way).loose);
   return (
     <>
       <PieceField at="name" />
@@ -147,7 +149,7 @@ export function BoardPanel() {
       {pan && <p className="text-xs text-warning">{CAUTIONS.saddle}</p>}
       <ShapePart />
       <PanelFields />
-      <BoardFields />
+      {!loose && <BoardFields />}
       <Notches />
       <Unmeasured />
       <EdgeWork />
