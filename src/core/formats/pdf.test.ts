@@ -37,25 +37,22 @@ describe('tiles', () => {
     expect(a.x + a.width - b.x).toBeCloseTo(OVERLAP, 9);
   });
 
-  it('a rectangle as large as its sheet keeps its four edges, at any place', () => {
+  it('a part as large as its sheet keeps all of its edge, whichever way the last bit of its corners is rounded', () => {
+    const thousandths = (min: number, max: number): fc.Arbitrary<number> =>
+      fc.integer({ min: min * 1000, max: max * 1000 }).map((n) => n / 1000);
     fc.assert(
-      fc.property(
-        fc.double({ min: -700, max: 700, noNaN: true }),
-        fc.double({ min: -700, max: 700, noNaN: true }),
-        fc.double({ min: 20, max: 560, noNaN: true }),
-        fc.double({ min: 110, max: 3000, noNaN: true }),
-        (x, y, width, height) => {
-          const outline: Polygon = [
-            [x, y],
-            [x + width, y],
-            [x + width, y + height],
-            [x, y + height],
-          ];
-          const { tiles: sheets } = tiles([{ outline, closed: true }], 'roll');
-          outline.forEach((a, i) => expect(sheets.some((sheet) => clip(a, outline[(i + 1) % 4]!, sheet) !== null)).toBe(true));
-        },
-      ),
-      { numRuns: 400 },
+      fc.property(thousandths(-280, -10), thousandths(10, 280), thousandths(-900, -60), thousandths(60, 900), (left, right, low, high) => {
+        const outline: Polygon = [
+          [left, low],
+          [right, low],
+          [right, high],
+          [left, high],
+        ];
+        const { tiles: sheets } = tiles([{ outline, closed: true }], 'roll');
+        expect(sheets).toHaveLength(1);
+        outline.forEach((a, i) => expect(clip(a, outline[(i + 1) % 4]!, sheets[0]!)).not.toBeNull());
+      }),
+      { numRuns: 300 },
     );
   });
 

@@ -1,5 +1,5 @@
 import { bounds, type Point, type Polygon } from '../outline';
-import { isGreater, isLess } from '../ties';
+import { TIE } from '../ties';
 
 /** PDF points in a millimetre. */
 export const POINTS_PER_MM = 72 / 25.4;
@@ -72,6 +72,9 @@ function touches({ outline, closed }: TiledLine, tile: Tile): boolean {
   return outline.slice(0, last).some((a, i) => clip(a, outline[(i + 1) % outline.length]!, tile) !== null);
 }
 
+/** How far inside a side of a sheet a place lies, mm: on the very edge it is on the sheet, whichever way its last bit was rounded. */
+const onSheet = (inside: number): number => (Math.abs(inside) < TIE ? 0 : inside);
+
 /**
  * The stretch of a straight line that lies on a sheet (Liang–Barsky), or null.
  *
@@ -83,20 +86,19 @@ export function clip(a: Point, b: Point, tile: Tile): [Point, Point] | null {
   const d = [b[0] - a[0], b[1] - a[1]] as const;
   let [t0, t1] = [0, 1];
   for (const [p, q] of [
-    [-d[0], a[0] - tile.x],
-    [d[0], tile.x + tile.width - a[0]],
-    [-d[1], a[1] - tile.y],
-    [d[1], tile.y + tile.height - a[1]],
+    [-d[0], onSheet(a[0] - tile.x)],
+    [d[0], onSheet(tile.x + tile.width - a[0])],
+    [-d[1], onSheet(a[1] - tile.y)],
+    [d[1], onSheet(tile.y + tile.height - a[1])],
   ] as const) {
     if (p === 0) {
-      // A line on the very edge of a sheet is on it, whichever way its last bit was rounded.
-      if (isLess(q, 0)) return null;
+      if (q < 0) return null;
       continue;
     }
     const t = q / p;
     if (p < 0) t0 = Math.max(t0, t);
     else t1 = Math.min(t1, t);
-    if (isGreater(t0, t1)) return null;
+    if (t0 > t1) return null;
   }
   return [
     [a[0] + d[0] * t0, a[1] + d[1] * t0],
