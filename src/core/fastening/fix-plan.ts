@@ -1,10 +1,11 @@
 import type { PanelLayout } from '../base/panels';
 import { behindOf, type Behind } from './behind';
 import { fastenerName, FASTENERS, type FastenerPlace, type FastenerPlan, type Fastening } from './fasteners';
-import { legOf, stapleOf } from './fasteners/staples';
+import { stapleOf } from './fasteners/staples';
 import { heldBy, holdsOf } from './held';
 import { drawnRows, type DrawnRow } from './rows';
 import { tackedRows, type TackedRow } from './tacked-rows';
+import { legOf } from './takes-staples';
 import { wavesOf, type Wave } from './waves';
 import type { LegChoice } from './fasteners/staple-leg';
 

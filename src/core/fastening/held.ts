@@ -1,8 +1,8 @@
 import type { FixModel, HeldFields } from './reads';
 import { endsInSight, wayOf } from '../cover';
-import { BOARDS, findMaterial } from '../foam';
 import { edgeLength } from '../outline';
 import { kindOf } from '../piece';
+import { bites } from './takes-staples';
 
 /** A pan thinner than this holds no staple: cover and washers are riveted through it, mm. */
 const THIN_PAN = 6;
@@ -15,7 +15,10 @@ const THIN_PAN = 6;
 export function heldBy({ piece }: Sided): string | null {
   if (wayOf(piece.covering.way).loose) return null;
   if (piece.covering.held) return piece.covering.held;
-  return kindOf(piece.kind).traits.pan && piece.base.board.thickness < THIN_PAN ? 'rivets' : 'staples';
+  const { board, edges = [] } = piece.base;
+  if (kindOf(piece.kind).traits.pan && board.thickness < THIN_PAN) return 'rivets';
+  // Nothing can be driven into foam board: what it takes is glue, unless there is a strip along its edge.
+  return bites(board.material) || edges.some(({ strip }) => strip !== null) ? 'staples' : 'glue';
 }
 
 /** A side of a base with what it has of its own. */
@@ -54,8 +57,7 @@ export function shareHeld(model: Pick<FixModel, 'piece' | 'outline' | 'perimeter
 
 /** What holds where staples do not, the likeliest first, in words: a board that nothing bites into is glued or drawn. */
 export function nextBest({ piece }: Pick<FixModel, 'piece'>): string {
-  const bites = findMaterial(BOARDS, piece.base.board.material)?.bears ?? true;
-  if (!bites) return 'glue, a draw-cord in a hem, or clips';
+  if (!bites(piece.base.board.material)) return 'glue, a draw-cord in a hem, or clips';
   if (kindOf(piece.kind).traits.pan) return 'rivets with washers, clips, or glue';
   return piece.base.frame ? 'screws with cup washers, or glue' : 'a batten behind the edge to staple into, or glue';
 }

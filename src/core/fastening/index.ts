@@ -9,7 +9,7 @@ export {
   type Fastening,
   type FasteningSteps,
 } from './fasteners';
-export { gunLegs } from './fasteners/staples';
+export { gunLegs, takesStaples } from './takes-staples';
 export { stapleLeg, type LegChoice } from './fasteners/staple-leg';
 export type { Behind, BehindThing } from './behind';
 export { fixPlan, type Fixing } from './fix-plan';

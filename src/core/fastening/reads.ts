@@ -13,18 +13,18 @@ export const fixFields = (piece: Piece): FixFields => ({
 /** What of the piece tells what holds it. */
 export type HeldFields = Pick<Piece, 'kind'> & {
   covering: Pick<Covering, 'way' | 'held'>;
-  base: Pick<Base, 'edges'> & { board: Pick<Base['board'], 'thickness'> };
+  base: Pick<Base, 'edges'> & { board: Base['board'] };
 };
 
 /** What of the piece the places along its edge hang on. */
 export type PlaceFields = Pick<Piece, 'kind'> & {
   covering: Pick<Covering, 'way' | 'held' | 'order'>;
-  base: Pick<Base, 'edges' | 'holes' | 'hardware'> & { board: Pick<Base['board'], 'thickness'> };
+  base: Pick<Base, 'edges' | 'holes' | 'hardware'> & { board: Base['board'] };
 };
 export type PlaceModel = ModelOf<PlaceFields>;
 
 export const placeFields = ({ kind, covering, base }: PlaceFields): PlaceFields => ({
   kind,
   covering: fieldsOf(covering, 'way', 'held', 'order'),
-  base: { ...fieldsOf(base, 'edges', 'holes', 'hardware'), board: fieldsOf(base.board, 'thickness') },
+  base: { ...fieldsOf(base, 'edges', 'holes', 'hardware'), board: base.board },
 });

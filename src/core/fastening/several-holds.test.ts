@@ -104,7 +104,7 @@ describe('what staples are made like', () => {
     const saddle = newPiece('saddle');
     const stapled: Piece = {
       ...saddle,
-      base: { ...saddle.base, board: { ...saddle.base.board, thickness: 9 } },
+      base: { ...saddle.base, board: { ...saddle.base.board, thickness: 12 } },
       covering: { ...saddle.covering, held: 'staples' },
     };
     expect(label(stapled)).toMatch(/broad crown, stainless$/);

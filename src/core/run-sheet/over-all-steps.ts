@@ -3,6 +3,7 @@ import { WADDED as WADDING_LAID } from '../step/checkpoints';
 import type { Model } from '../padding';
 import { choicesOf, waddingFaces, wayOf, type LiningPiece, type ZipPlan } from '../cover';
 import { rowInset } from '../fastening/rows';
+import { takesStaples } from '../fastening/takes-staples';
 import { isStretched, stretchedStaples, STRETCHED_APART } from '../foam';
 import { kindOf } from '../piece';
 import { keptLayers } from '../strip';
@@ -29,6 +30,7 @@ const WADDED = {
   round:
     'One over each face: a light coat of glue, down the sides until their edges butt half-way; cut a V out at each corner, nothing doubled.',
   under: 'Glue on top, down the sides, and staple it under; no fold at the corners.',
+  glued: 'Glue on top, down the sides and under the board; no fold at the corners: no staple holds here.',
   edge: 'Glue on top and down the sides; trim it at the board’s lower edge, so that no bulk lies under it.',
   frame:
     'Over the foam, its edges tucked down along the rails; none of it goes through the gaps, where it would hold the cover off the rail.',
@@ -38,14 +40,18 @@ const WADDED = {
 const USED: Record<keyof typeof WADDED, readonly WareKind[]> = {
   round: ['wadding', 'glue'],
   under: ['wadding', 'glue', 'staple'],
+  glued: ['wadding', 'glue'],
   edge: ['wadding', 'glue'],
   frame: ['wadding'],
 };
 
-function wrapped({ piece }: Model): keyof typeof WADDED {
+function wrapped(model: Model): keyof typeof WADDED {
+  const { piece } = model;
   if (wayOf(piece.covering.way).loose) return 'round';
   const { wall, throughFrame } = kindOf(piece.kind).traits;
-  return throughFrame ? 'frame' : wall ? 'under' : 'edge';
+  if (throughFrame) return 'frame';
+  if (!wall) return 'edge';
+  return takesStaples(model) ? 'under' : 'glued';
 }
 
 /** Thin backed foam is not glued but drawn over all and held inside the cover's own line. */

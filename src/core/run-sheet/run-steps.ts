@@ -4,6 +4,7 @@ import { choicesOf, wayOf, type CoverPlan, type LiningPiece } from '../cover';
 import type { FoamPiece } from '../foam-cutting';
 import { FASTENERS, type Fastening, type FasteningSteps } from '../fastening';
 import { rowInset } from '../fastening/rows';
+import { takesStaples } from '../fastening/takes-staples';
 import { polygonPerimeter } from '../outline';
 import { HARDWARE_KINDS, kindOf, STRIP_KINDS, type Hardware } from '../piece';
 import { keptLayers, newOf, otherParts, partComes, partName, reassembly } from '../strip';
@@ -65,14 +66,15 @@ function roundPlates(hardware: readonly Hardware[]): string {
 
 function dustStep(model: Model, dust: LiningPiece): StepDraft {
   const { rule, piece } = model;
+  const stapled = takesStaples(model);
   const old = keptLayers(piece).has('dust');
   const staples = Math.ceil(polygonPerimeter(dust.outline) / (2 * rule('staplePitch')));
   return step(
     'dust',
     old ? 'The old dust cover' : 'Dust cover',
-    `${old ? '' : `${sizeOf(dust)}. `}Turn ${rule('dustTurn')} mm under, ${rule('dustInset')} mm in from the edge; its staples ${Math.round(rowInset(model, choicesOf(piece.covering), 'dust'))} mm in, a row of their own.${roundPlates(piece.base.hardware ?? [])}`,
+    `${old ? '' : `${sizeOf(dust)}. `}Turn ${rule('dustTurn')} mm under, ${rule('dustInset')} mm in from the edge; ${stapled ? `its staples ${Math.round(rowInset(model, choicesOf(piece.covering), 'dust'))} mm in, a row of their own` : 'glue its fold down all round: no staple holds here'}.${roundPlates(piece.base.hardware ?? [])}`,
     (staples * rule('timeStaple')) / 60 + 1,
-    { uses: ['dust', 'staple'], caution: CAUTIONS.staples },
+    { uses: ['dust', stapled ? 'staple' : 'glue'], caution: stapled ? CAUTIONS.staples : CAUTIONS.glue },
   );
 }
 
@@ -183,6 +185,8 @@ export function runSteps({ fastening, foam, wadding, dust, cover, panels }: Ingr
   const model: Model =
     border === null ? fastening.model : { ...fastening.model, piece: { ...piece, covering: { ...piece.covering, border } } };
   const { ahead, fasten, close, finish } = fastenerSteps(fastening);
+  const loose = Boolean(wayOf(piece.covering.way).loose);
+  const drawn = drawButtons(model, cover);
   // Layers that have a step of their own go back in it.
   const laid = new Set([
     ...(wadding ? ['wadding'] : []),
@@ -213,8 +217,10 @@ export function runSteps({ fastening, foam, wadding, dust, cover, panels }: Ingr
       [
         'piece',
         [
-          ...withButtons(fasten, close, drawButtons(model, cover)),
+          ...(loose ? [...fasten, ...close] : withButtons(fasten, close, drawn)),
           ...seenIn('back', finishingSteps(model, cover)),
+          // A loose cushion is buttoned once it is filled and closed: before, there is nothing for them to draw on.
+          ...(loose ? drawn : []),
           ...finish,
           ...lastSteps(model, cover),
         ],
@@ -240,7 +246,7 @@ export function runSteps({ fastening, foam, wadding, dust, cover, panels }: Ingr
   );
   const { pan, wall } = kindOf(piece.kind).traits;
   return withStops(averageOfSet(steps, piece.count, model.rule('setShare')), {
-    loose: Boolean(wayOf(piece.covering.way).loose),
+    loose,
     pan,
     wall,
     patterned: piece.cloth.repeatAcross > 0 || piece.cloth.repeatAlong > 0,

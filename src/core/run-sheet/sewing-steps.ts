@@ -3,8 +3,8 @@ import { SEWN } from '../step/checkpoints';
 import type { Model } from '../padding';
 import { isReadied, READYINGS, stitchingWords } from '../cloth';
 import { choicesOf, joinLength, OF_CLOTH, seamTakeUp, shortAt, wayOf, type CoverPlan, type SewnFacts } from '../cover';
-import { holdsOf } from '../fastening/held';
 import { rowsOf, type Row } from '../fastening/rows';
+import { liningRow, takesStaples } from '../fastening/takes-staples';
 import { hiddenEdge, kindOf, shownEdge, type Cloth, type Covering, type PieceKind } from '../piece';
 import { goesBack, isKept, keptLayers } from '../strip';
 import { coverButtons } from './button-steps';
@@ -18,19 +18,17 @@ const HANDLING = { clothPiece: 2, join: 1, lining: 4, old: 10, ready: 20, film: 
 
 const round = (mm: number): number => Math.round(mm * 10) / 10;
 /** How each lining is laid on. */
-const LAYING: Record<string, { uses: WareKind; fastened?: boolean; detail: string; minutes: number; caution?: string }> = {
+const LAYING: Record<string, { uses: WareKind; detail: string; minutes: number; caution?: string }> = {
   film: { uses: 'film', detail: 'Loose, never pulled tight, never pierced on top.', minutes: HANDLING.film },
   waterproof: {
     uses: 'waterproof',
-    fastened: true,
     detail: 'In one piece down to the line that the cover is held along: no seam and nothing driven through on top.',
     minutes: HANDLING.lining,
     caution: CAUTIONS.staples,
   },
   liner: {
     uses: 'lining',
-    fastened: true,
-    detail: 'Pull it firm and staple it on a line of its own: the cover then needs no force.',
+    detail: 'Pull it firm, held on a line of its own: the cover then needs no force.',
     minutes: HANDLING.lining,
     caution: CAUTIONS.staples,
   },
@@ -187,25 +185,27 @@ function stitchSteps(model: Model, cover: CoverPlan): StepDraft[] {
 const STAPLED: Partial<Record<string, Row['id']>> = { liner: 'liner', waterproof: 'waterproof' };
 
 function liningSteps(model: Model, { linings }: CoverPlan): StepDraft[] {
-  const { piece } = model;
-  const row = (material: string): string => {
-    const id = STAPLED[material];
-    const found = id && rowsOf(model, choicesOf(piece.covering)).find((candidate) => candidate.id === id);
-    return found ? ` Its staples ${Math.round(found.inset)} mm in from the board’s edge; trim it beside them.` : '';
-  };
+  const { piece, rule } = model;
+  const stapled = takesStaples(model);
+  const rows = rowsOf(model, choicesOf(piece.covering));
+  const rowWords = ({ inset }: Row): string =>
+    stapled
+      ? ` Its staples ${Math.round(inset)} mm in from the board’s edge; trim it beside them.`
+      : ` Glue its edge under the board, ${Math.round(inset)} mm in, and trim it there: no staple holds here.`;
   const retained = keptLayers(piece);
-  const stapled = holdsOf(model).includes('staples');
   return linings.flatMap((lining) => {
     const laying = LAYING[lining.material];
     if (!laying) return [];
-    const { uses, fastened = false, detail, minutes, caution } = laying;
+    const { uses, detail, minutes, caution } = laying;
+    const row = rows.find(({ id }) => id === STAPLED[lining.material]);
+    const staples = row && stapled ? liningRow(model.board, rule('staplePitch')) : 0;
     return [
       step(
         `lay-${lining.material}`,
         `Lay on the ${isKept(retained, lining.material) ? 'old ' : ''}${lining.name.toLowerCase()}`,
-        `${isKept(retained, lining.material) ? '' : `${sizeOf(lining)}. `}${detail}${row(lining.material)}`,
-        minutes,
-        { uses: fastened && stapled ? [uses, 'staple'] : [uses], ...(caution ? { caution } : {}) },
+        `${isKept(retained, lining.material) ? '' : `${sizeOf(lining)}. `}${detail}${row ? rowWords(row) : ''}`,
+        minutes + (staples * rule('timeStaple')) / 60,
+        { uses: row ? [uses, stapled ? 'staple' : 'glue'] : [uses], ...(caution ? { caution } : {}) },
       ),
     ];
   });

@@ -7,7 +7,7 @@ import { foamPressure, netOver, sitOn, sitOnDeck, strainsAt, tensionFor, type Be
 import { formOf, loadOf } from './sitting';
 
 /** What of the piece a sitting hangs on: what is stretched over its frame, if anything. */
-export type SitFields = { base: { deck: StretchedDeck | null } };
+export type SitFields = { pan: boolean; base: { deck: StretchedDeck | null } };
 /** The rules that it is judged by. */
 export type SitRules = 'leastLeft' | 'mostStrain' | 'handLean';
 type SitModel = ModelOf<SitFields, SitRules>;
@@ -137,11 +137,12 @@ export function sitPlan(model: SitModel, covered: CoveredSurface, sitting: Sitti
     bottoms && carried > most
       ? `Bottoms out: the foam is squashed to ${Math.round(100 * (1 - carried))} % of its thickness, over the ${Math.round(most * 100)} % limit.`
       : null;
-  const edged = edgeFelt ? `The ${sprung ? 'rail' : 'board’s edge'} is felt: ${kPa(edgePressure)} over it, ${kPa(felt)} maximum.` : null;
+  const rigid = model.piece.pan ? 'pan’s edge' : 'board’s edge';
+  const edged = edgeFelt ? `The ${sprung ? 'rail' : rigid} is felt: ${kPa(edgePressure)} over it, ${kPa(felt)} maximum.` : null;
   const restless = result.converged ? null : 'The sit check could not be worked out: do not build to these figures.';
   const words = [thin, flat, edged, restless].filter((text) => text !== null);
   if (sprung) words.push(deckWords(deckOf(sprung.kind).name, deck!, result.sink));
-  else if (words.length === 0) words.push('No fault: it does not bottom out and the board’s edge is not felt.');
+  else if (words.length === 0) words.push(`No fault: it does not bottom out and the ${rigid} is not felt.`);
   return {
     bed,
     result,

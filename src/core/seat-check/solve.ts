@@ -3,7 +3,7 @@ import { coveredStep, modelFrom, type CoveredSurface, type Fineness, type Model,
 import { builtModel } from '../cover';
 import type { HouseRules } from '../house';
 import { keepNothing, type Keep } from '../keep';
-import { fieldsOf, type Piece, type Sitting } from '../piece';
+import { fieldsOf, kindOf, type Piece, type Sitting } from '../piece';
 import { sitPlan, type Sat, type SitFields, type SitRules } from './sit-plan';
 import { shareOf, sittingOf } from './sitting';
 
@@ -22,7 +22,7 @@ export function sitStep(model: Model, fineness: Fineness = 'full', sitting: Sitt
   const reads: SitReads = {
     stack,
     figures: fieldsOf(figures, 'leastLeft', 'mostStrain', 'handLean'),
-    piece: { base: { deck: stretchedIn(piece.base) } },
+    piece: { pan: kindOf(piece.kind).traits.pan, base: { deck: stretchedIn(piece.base) } },
     covered,
     sitting,
     share: shareOf(model, sitting),

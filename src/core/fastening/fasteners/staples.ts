@@ -1,20 +1,18 @@
 import { FASTENED } from '../../step/checkpoints';
 import { clothsOn, dustCover, wayOf } from '../../cover';
-import { BOARDS, findMaterial, isStretched } from '../../foam';
-import type { RuleReader } from '../../house';
+import { isStretched } from '../../foam';
 import { offsetPolygon, polygonPerimeter } from '../../outline';
 import { kindOf, saidEdge, type Cloth } from '../../piece';
 import { meetAgain, meetings } from '../../meeting-marks';
 import { CAUTIONS } from '../../step/cautions';
-import { step } from '../../step/step';
+import { step, type StepDraft } from '../../step/step';
 import { sayLength } from '../../warning';
-import { fasteningDepth } from '../depth';
 import { heldBy, holdsOf, nextBest } from '../held';
 import { staplePlaces } from '../staple-places';
 import { tackedRows } from '../tacked-rows';
+import { bites, gunLegs, legOf, liningRow, takesStaples } from '../takes-staples';
 import type { Fastener, FastenerPlace, Fastening } from './fastener';
 import { cornerStep, drawnOver, endSteps, reliefStep, trimStep } from '../fastening-steps';
-import { stapleLeg, type GunLegs, type LegChoice } from './staple-leg';
 
 /** Turning the piece and finding its centres, minutes. */
 const HANDLING = { turnAndCentre: 2 };
@@ -25,23 +23,6 @@ const HOW: Record<Cloth['pull'], string> = {
   firm: 'an even, firm pull',
   smooth: 'smooth only, no pull',
 };
-
-/** The legs that the gun there is takes, mm. */
-export const gunLegs = (rule: RuleReader): GunLegs => [rule('gunShortest'), rule('gunLongest')];
-
-/** The leg for a piece's cloth and board. */
-export function legOf({ model }: Pick<Fastening, 'model'>): LegChoice {
-  const { piece, rule } = model;
-  return stapleLeg(
-    Math.max(...clothsOn(piece).map(({ thickness }) => thickness)),
-    fasteningDepth(piece),
-    {
-      bite: rule('stapleBite'),
-      clear: rule('stapleClear'),
-    },
-    gunLegs(rule),
-  );
-}
 
 /** What a staple is made like: a broad crown does not cut a coated cloth, a stainless one does not rust where it is wet. */
 export function stapleOf({ piece }: Pick<Fastening['model'], 'piece'>): { crown: 'narrow' | 'broad'; stainless: boolean } {
@@ -71,12 +52,34 @@ const tackedStaples = ({ model, choices }: Fastening): number =>
 /** Staples that hold the wadding of a wall piece under its board, twice as far apart as the cover's; what is stretched counts its own. */
 function waddingStaples({ model: { piece, board, rule } }: Fastening): number {
   const isStapled = kindOf(piece.kind).traits.wall && piece.wadding !== null && !isStretched(piece.wadding);
-  return isStapled && !wayOf(piece.covering.way).loose ? Math.ceil(polygonPerimeter(board) / (2 * rule('staplePitch'))) : 0;
+  return isStapled && !wayOf(piece.covering.way).loose ? liningRow(board, rule('staplePitch')) : 0;
 }
 
-/** Staples beside those that hold the cover. */
+/** Staples of liner and waterproof cloth, each on a row of its own, twice as far apart as the cover's. */
+const liningStaples = ({ model: { piece, board, rule } }: Fastening): number => {
+  const { liner, waterproof, way } = piece.covering;
+  if (wayOf(way).loose) return 0;
+  const rows = [Boolean(liner), Boolean(waterproof) && !kindOf(piece.kind).traits.pan].filter(Boolean).length;
+  return rows * liningRow(board, rule('staplePitch'));
+};
+
+/** Staples beside those that hold the cover; none where nothing holds a staple. */
 const others = (fastening: Fastening): number =>
-  dustStaples(fastening) + weltStaples(fastening) + tackedStaples(fastening) + waddingStaples(fastening);
+  takesStaples(fastening.model)
+    ? [dustStaples, weltStaples, tackedStaples, waddingStaples, liningStaples].reduce((sum, count) => sum + count(fastening), 0)
+    : 0;
+
+/** Whether staples hold the cover, or an edge of it. */
+const holdsCover = ({ model }: Fastening): boolean => holdsOf(model).includes('staples') && takesStaples(model);
+
+/** What stands in the place of steps that nobody could do. */
+const unheldStep = ({ model }: Fastening): StepDraft =>
+  step(
+    'unheld',
+    'Choose how the cover is held',
+    `No staple holds in this board. Choose ${nextBest(model)} on Cover: its steps then stand here.`,
+    1,
+  );
 
 /** In which turn the sides are stapled, in words. */
 const turnWords = ([first]: readonly FastenerPlace[]): string =>
@@ -100,12 +103,13 @@ export const staples: Fastener = {
       fits: leg.fits,
     };
   },
-  places: ({ model, corners }) => (holdsOf(model).includes('staples') ? staplePlaces(model, corners, 'staples') : []),
+  places: (fastening) => (holdsCover(fastening) ? staplePlaces(fastening.model, fastening.corners, 'staples') : []),
   more: others,
   spare: (rule) => rule('stapleSpare'),
   steps: (fastening, places) => {
     const { model } = fastening;
     if (!holdsOf(model).includes('staples')) return {};
+    if (!takesStaples(model)) return { fasten: [unheldStep(fastening)] };
     const { rule, piece } = model;
     const along = Math.max(0, places.filter((place) => place.kind !== 'corner').length - 4);
     const corner = cornerStep(fastening);
@@ -141,7 +145,7 @@ export const staples: Fastener = {
     const leg = legOf(fastening);
     const { board } = fastening.model.piece.base;
     return [
-      ...(findMaterial(BOARDS, board.material)!.bears
+      ...(bites(board.material)
         ? []
         : [
             {
