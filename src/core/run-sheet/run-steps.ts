@@ -42,6 +42,7 @@ function fastenerSteps(fastening: Fastening): FasteningSteps {
   const all = (when: keyof FasteningSteps): StepDraft[] => fasteningStepses.flatMap((steps) => steps[when] ?? []);
   // Trimming and ends come after the last of them: what is pulled and folded is seen in its order.
   return {
+    bare: seenIn('board', all('bare')),
     ahead: all('ahead'),
     fasten: seenIn('fastening', all('fasten')),
     close: seenIn('back', all('close')),
@@ -184,7 +185,7 @@ export function runSteps({ fastening, foam, wadding, dust, cover, panels }: Ingr
   const { piece } = fastening.model;
   const model: Model =
     border === null ? fastening.model : { ...fastening.model, piece: { ...piece, covering: { ...piece.covering, border } } };
-  const { ahead, fasten, close, finish } = fastenerSteps(fastening);
+  const { bare, ahead, fasten, close, finish } = fastenerSteps(fastening);
   const loose = Boolean(wayOf(piece.covering.way).loose);
   const drawn = drawButtons(model, cover);
   // Layers that have a step of their own go back in it.
@@ -206,6 +207,7 @@ export function runSteps({ fastening, foam, wadding, dust, cover, panels }: Ingr
           ...firstSteps(model, cover),
           ...seenIn('board', deckSteps(model)),
           ...buttonHoles(model, cover),
+          ...bare,
           ...partSteps(model, 'before'),
         ],
       ],

@@ -29,6 +29,8 @@ export type FastenerPlace = {
 
 /** When the steps of a fastener come: each is done for all of them before the next. */
 export type FasteningSteps = {
+  /** done to the bare base, before anything lies on it */
+  bare: StepDraft[];
   /** sewn to the edge before anything is pulled on */
   ahead: StepDraft[];
   /** the cover is pulled and held along its edges */

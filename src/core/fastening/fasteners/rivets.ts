@@ -13,6 +13,8 @@ import type { Fastener, FastenerPlace, Fastening } from './fastener';
 const APART = 3;
 /** Diameter of a rivet, mm; it is longer than what it holds by a washer and what is drawn into its head, mm. */
 const RIVET = { diameter: 4, more: 5 };
+/** Of the time that a rivet takes this share is its hole. */
+const DRILLING = 0.4;
 /** Lengths on sale, mm: the next one closes; one far longer is drawn crooked. */
 const RIVET_LENGTHS = [8, 10, 12, 16, 20, 25];
 
@@ -92,15 +94,30 @@ export const rivets: Fastener = {
     const [name, turn, base] = pan
       ? ['Pull it on, nose first', 'Nose first, then the tail, then the sides from the front backwards', 'pan']
       : ['Pull it on', 'Opposite sides in turn', 'board'];
+    const fresh = places.length - old;
+    const minutes = (places.length * model.rule('timeRivet')) / 60;
+    const drill =
+      fresh > 0
+        ? [
+            step(
+              'rivet-holes',
+              `Drill the ${base} for its rivets`,
+              `${fresh} holes of ${RIVET.diameter} mm, as numbered${old > 0 ? `; the other ${old} are the old ones` : ''}. In the bare ${base}, before any foam or cloth lies on it; take the burr off both faces.`,
+              minutes * DRILLING,
+              { caution: CAUTIONS.rivets },
+            ),
+          ]
+        : [];
     const rivet = step(
       'rivet',
       `Rivet it through the ${base}`,
-      `${places.length} rivets with washers, as numbered${through(old)}${pan ? '; nose, tail, then the sides from the front backwards' : ''}; drill ${old > 0 ? 'the others ' : ''}through cloth and ${base} together, from below. A temporary one comes out as soon as the rivets on either side of it hold.`,
-      (places.length * model.rule('timeRivet')) / 60,
+      `${places.length} rivets with washers, as numbered${through(old)}${pan ? '; nose, tail, then the sides from the front backwards' : ''}; punch the cloth at each hole from below, with an awl or a hollow punch: a drill winds it up. A temporary one comes out as soon as the rivets on either side of it hold.`,
+      fresh > 0 ? minutes * (1 - DRILLING) : minutes,
       { check: FASTENED, uses: ['fastener'], caution: CAUTIONS.rivets },
     );
-    if (heldBy(model) !== 'rivets') return { fasten: [rivet] };
+    if (heldBy(model) !== 'rivets') return { bare: drill, fasten: [rivet] };
     return {
+      bare: drill,
       fasten: [
         step('tack', name!, `${turn}; ${holdId}`, 8, { temporary: true, caution: CAUTIONS.staples }),
         ...reliefStep(fastening),
