@@ -58,11 +58,11 @@ function stapleSizes({ fastener, fasteners, pitch }: Fixing, piece: Making['piec
       value: fastener.leg,
       unit: 'length',
       note: `${fastener.crown} crown${fastener.stainless ? ', stainless' : ''}`,
-      formula: 'cloth stack + bite ≤ leg ≤ board − clearance',
+      formula: 'cloth stack + bite ≤ leg ≤ cloth stack + board − clearance',
       terms: [
         length('stack', 'Cloth, folded once', choice.stack),
         rule('bite', 'stapleBite'),
-        length('board', 'Board, and the frame behind it', choice.most + rule('clearance', 'stapleClear').value),
+        length('board', 'Board, and the frame behind it', choice.most - choice.stack + rule('clearance', 'stapleClear').value),
         rule('clearance', 'stapleClear'),
       ],
     },

@@ -7,7 +7,7 @@ import type { EdgeUse } from '../laying/panel-spec';
 import { cornerPlaces, levelSteps, lowerEdge, placeAt, stretchLength, topSeam } from '../surface/levels';
 import type { Ring } from '../surface/ring';
 import { bandedReach, bandPanel, joinEdge, longestStrip, mm, seamEdge, SEWN_BOTH, topPanel } from './parts';
-import { bandPartName, hiddenJoins } from './joins';
+import { bandPartName, hiddenJoins } from '../surface/band-joins';
 import type { Way, Working, ZipSpec } from './way';
 
 /** Filling and closing a loose cover, minutes. */

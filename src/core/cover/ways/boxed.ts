@@ -1,7 +1,7 @@
 import type { Welt } from '../../piece';
 import { stripPiece } from '../details/strip-piece';
 import { levelLength, levelSteps, lowerEdge, stretches, topSeam } from '../surface/levels';
-import { bandPartName } from './joins';
+import { bandPartName } from '../surface/band-joins';
 import { bandedReach, bandPanel, joinEdge, joinMarks, longestStrip, mm, noBand, seamEdge, topPanel } from './parts';
 import { stapledWelt } from '../details/stapled-welt';
 import type { Way } from './way';

@@ -6,7 +6,7 @@ import { bareMargin } from '../../padding';
 import { isGreater, isLess, TIE, wholeUp } from '../../ties';
 import { cornerPlaces, levelOutline, levelSteps, placeAt, type Level } from '../surface/levels';
 import { sideOf, type Ring } from '../surface/ring';
-import { hiddenJoins } from './joins';
+import { hiddenJoins } from '../surface/band-joins';
 import type { Against, ReachPart, ReachRow, SeamSpec, Working } from './way';
 
 /** Parts that several ways are put together from. */

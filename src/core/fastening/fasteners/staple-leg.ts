@@ -18,7 +18,8 @@ export type LegChoice = {
 export type GunLegs = readonly [shortest: number, longest: number];
 
 /**
- * Chooses the shortest leg that the gun takes with cloth stack + bite ≤ leg ≤ board − clearance.
+ * Chooses the shortest leg that the gun takes with cloth stack + bite ≤ leg ≤ cloth stack + board − clearance: it goes through the cloth
+ * before it reaches the wood.
  *
  * @param clothThickness mm
  * @param board thickness, mm
@@ -34,7 +35,7 @@ export function stapleLeg(
 ): LegChoice {
   const stack = clothThickness * CLOTH_LAYERS;
   const least = stack + rules.bite;
-  const most = board - rules.clear;
+  const most = stack + board - rules.clear;
   const holds = STAPLE_LEGS.filter((leg) => leg >= least && leg <= most);
   const found = holds.find((leg) => leg >= gun[0] && leg <= gun[1]);
   const inside = STAPLE_LEGS.filter((leg) => leg <= most);

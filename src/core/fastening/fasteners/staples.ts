@@ -163,7 +163,7 @@ export const staples: Fastener = {
               where: 'base.board.thickness',
               message:
                 leg.withoutGun === null
-                  ? `No staple leg fits: the cloth needs ${sayLength(leg.least)} or more and the board takes ${sayLength(leg.most)} at most. Next best: ${nextBest(fastening.model)}.`
+                  ? `No staple leg fits: through this cloth a leg of ${sayLength(leg.least)} or more holds, and past ${sayLength(leg.most)} its point comes through the board. Next best: ${nextBest(fastening.model)}.`
                   : `A leg of ${sayLength(leg.withoutGun)} would hold, but the gun takes ${gunLegs(fastening.model.rule).map(sayLength).join(' to ')}: another gun, tacks by hand, or a board it can shoot into.`,
             },
           ]),

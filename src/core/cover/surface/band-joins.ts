@@ -1,7 +1,7 @@
 import { saidEdge, type PieceKind } from '../../piece';
 import { isGreater, leastOf, TIE } from '../../ties';
-import { cornerPlaces, placeAt, type Stretch } from '../surface/levels';
-import type { Ring } from '../surface/ring';
+import { cornerPlaces, placeAt, type Stretch } from './levels';
+import type { Ring } from './ring';
 
 /** No part of a band is shorter than this: a sliver sewn on is seen, and puckers, mm. */
 const SLIVER = 150;
