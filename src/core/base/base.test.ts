@@ -68,15 +68,22 @@ describe('the board under load', () => {
     expect(planPiece(newPiece('saddle'), {}, QUICK).base.board.verdict).toBe('moulded');
   });
 
-  it('foam board is refused under a sitter and warned of behind a headboard', () => {
+  it('foam board is refused under a sitter and glued behind a headboard; what must be stapled to it is warned of', () => {
     expect(() => planPiece(seat({ board: { material: 'foam-board', thickness: 19 } }), {}, QUICK)).toThrow('cannot bear a person');
     const head = newPiece('headboard');
-    const plan = planPiece(
-      { ...head, base: { ...head.base, board: { material: 'foam-board', thickness: 19 }, supports: 'solid' } },
-      {},
-      QUICK,
-    );
-    expect(plan.warnings.map((w) => w.code)).toContain('board-holds-no-staple');
+    const plan = (covering: Partial<Piece['covering']>) =>
+      planPiece(
+        {
+          ...head,
+          base: { ...head.base, board: { material: 'foam-board', thickness: 19 }, supports: 'solid' },
+          covering: { ...head.covering, ...covering },
+        },
+        {},
+        QUICK,
+      );
+    expect(plan({}).fixing.fastener.id).toBe('glue');
+    expect(plan({}).warnings.map((w) => w.code)).not.toContain('board-holds-no-staple');
+    expect(plan({ held: 'staples' }).warnings.map((w) => w.code)).toContain('board-holds-no-staple');
   });
 });
 

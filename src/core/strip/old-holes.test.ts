@@ -112,7 +112,7 @@ describe('rivets and the old holes', () => {
   it('is said in the step, with the awl that finds them', () => {
     const step = (piece: Piece) => planned(piece).steps.find(({ key }) => key === 'rivet')!.detail;
     expect(step(withHoles([hole(1, plain[4]!.x, plain[4]!.y)]))).toMatch(
-      /1 of them through the old holes: find each with an awl .* drill the others through/,
+      /1 of them through the old holes: find each with an awl .*; punch the cloth at each hole/,
     );
     expect(step(thin)).not.toContain('old holes');
     // A hole for air is none that held anything.

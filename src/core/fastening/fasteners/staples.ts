@@ -63,11 +63,12 @@ const liningStaples = ({ model: { piece, board, rule } }: Fastening): number => 
   return rows * liningRow(board, rule('staplePitch'));
 };
 
-/** Staples beside those that hold the cover; none where nothing holds a staple. */
+/** Staples beside those that hold the cover; where the board holds none, those of parts that are tacked to a lip of wood. */
 const others = (fastening: Fastening): number =>
-  takesStaples(fastening.model)
-    ? [dustStaples, weltStaples, tackedStaples, waddingStaples, liningStaples].reduce((sum, count) => sum + count(fastening), 0)
-    : 0;
+  tackedStaples(fastening) +
+  (takesStaples(fastening.model)
+    ? [dustStaples, weltStaples, waddingStaples, liningStaples].reduce((sum, count) => sum + count(fastening), 0)
+    : 0);
 
 /** Whether staples hold the cover, or an edge of it. */
 const holdsCover = ({ model }: Fastening): boolean => holdsOf(model).includes('staples') && takesStaples(model);
@@ -141,7 +142,8 @@ export const staples: Fastener = {
     };
   },
   warnings: (fastening) => {
-    if (!holdsOf(fastening.model).includes('staples')) return [];
+    const onCover = holdsOf(fastening.model).includes('staples');
+    if (!onCover && tackedStaples(fastening) === 0) return [];
     const leg = legOf(fastening);
     const { board } = fastening.model.piece.base;
     return [
@@ -154,7 +156,7 @@ export const staples: Fastener = {
               message: `This board holds no staple: ${nextBest(fastening.model)}, or a wood strip along its edge to staple into.`,
             },
           ]),
-      ...(leg.fits
+      ...(leg.fits || !onCover
         ? []
         : [
             {
