@@ -122,7 +122,8 @@ function sectionDrawing(pen: Pen, { section, piece, unit }: PrintJob, place: Pla
   const high = section.cover.reduce((most, [, z]) => Math.max(most, z), 0);
   const right = at([box.maxX, 0])[0] + 4;
   dimension(pen, [right, at([0, 0])[1]], [right, at([0, high])[1]], say(high));
-  write(pen, `Section at the chalk line, 1 : ${to}; cover ${say(section.length)} staple to staple`, [place.x, place.y - place.height + 1], {
+  const length = wayOf(piece.covering.way).loose ? '' : `; cover ${say(section.length)} staple to staple`;
+  write(pen, `Section at the chalk line, 1 : ${to}${length}`, [place.x, place.y - place.height + 1], {
     size: 8,
     color: FAINT,
   });

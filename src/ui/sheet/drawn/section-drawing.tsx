@@ -2,6 +2,7 @@
 
 import { heightAt, inPocket, readGrid, type Section } from '@/core/padding';
 import { cutBoard } from '@/core/base';
+import { wayOf } from '@/core/cover';
 import type { Point } from '@/core/outline';
 import { foamsOf, letInDepth, letInto, withCrown, type Pad, type Piece, type Pocket } from '@/core/piece';
 import type { SitView } from '@/core/plan';
@@ -91,9 +92,14 @@ function LetInCut({ pad, pocket, section, size }: { pad: Pad; pocket: Pocket; se
   );
 }
 
+/** Whether the cover goes round the pad and is held by nothing. */
+const useLoose = (): boolean => Boolean(wayOf(usePiece().covering.way).loose);
+
 /** How far above the board's lower edge the cloth ends in sight at either end of the cut, mm; null where it goes on under it. */
 function useFolds({ origin, direction, board }: Section): [number | null, number | null] {
   const stations = useSheet((state) => state.view?.plan.stations ?? []);
+  // A loose cover is closed below: nothing of it is turned under a board.
+  if (useLoose()) return [0, 0];
   const fold = (x: number): number | null => {
     const [u, v] = [origin[0] + direction[0] * x, origin[1] + direction[1] * x];
     const away = (s: (typeof stations)[number]): number => Math.hypot(s.x - u, s.y - v);
@@ -171,6 +177,7 @@ function Measures({ section, reach: { left, right, low, high, middle, apex }, si
   // Where it ends in sight there is no staple to measure to, and no return.
   const folds = useFolds(section);
   const stapled = folds[0] === null && folds[1] === null;
+  const loose = useLoose();
   return (
     <>
       <Dimension
@@ -185,23 +192,25 @@ function Measures({ section, reach: { left, right, low, high, middle, apex }, si
           cover <Figure says={say(section.length)} svg /> staple to staple
         </text>
       )}
-      <text
-        x={right + size * 4}
-        y={-low + size * (right - left < size * 16 ? 4.1 : 3.1)}
-        fontSize={size * 0.75}
-        textAnchor="end"
-        fill="var(--ink)"
-      >
-        {folds[1] === null ? (
-          <>
-            turn-under <Figure says={say(Math.abs(section.board.right - section.cover.at(-1)![0]))} svg />
-          </>
-        ) : (
-          <>
-            fold <Figure says={say(folds[1])} svg /> up
-          </>
-        )}
-      </text>
+      {!loose && (
+        <text
+          x={right + size * 4}
+          y={-low + size * (right - left < size * 16 ? 4.1 : 3.1)}
+          fontSize={size * 0.75}
+          textAnchor="end"
+          fill="var(--ink)"
+        >
+          {folds[1] === null ? (
+            <>
+              turn-under <Figure says={say(Math.abs(section.board.right - section.cover.at(-1)![0]))} svg />
+            </>
+          ) : (
+            <>
+              fold <Figure says={say(folds[1])} svg /> up
+            </>
+          )}
+        </text>
+      )}
       {crown !== null && (
         <text x={middle + size} y={-apex - size * 1.1} fontSize={size * 0.75} fill="var(--chalk)">
           crown <Figure says={say(crown)} svg />
