@@ -5,7 +5,7 @@ import { stapleOf } from './fasteners/staples';
 import { heldBy, holdsOf } from './held';
 import { drawnRows, type DrawnRow } from './rows';
 import { tackedRows, type TackedRow } from './tacked-rows';
-import { legOf } from './takes-staples';
+import { legOf, takesStaples } from './takes-staples';
 import { wavesOf, type Wave } from './waves';
 import type { LegChoice } from './fasteners/staple-leg';
 
@@ -14,6 +14,8 @@ export type Fixing = {
   /** what holds the cover, or null; the staple that would be taken */
   fastener: { id: string | null; kind: 'staple'; leg: number; crown: 'narrow' | 'broad'; stainless: boolean; choice: LegChoice };
   pitch: number;
+  /** whether the base holds a staple at all; where it does not, every layer is glued along its row */
+  stapled: boolean;
   /** of it in one piece, those of the dust cover and of a stapled welt included */
   count: number;
   /** to buy for the set, spare included */
@@ -90,6 +92,7 @@ export function fixPlan(fastening: Fastening, panels: PanelLayout | null): Fixin
       choice,
     },
     pitch: rule('staplePitch'),
+    stapled: takesStaples(fastening.model),
     count: fastenerPlan?.count ?? 0,
     toBuy: fastenerPlan?.toBuy ?? 0,
     order,

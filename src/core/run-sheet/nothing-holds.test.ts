@@ -32,6 +32,12 @@ describe('where nothing holds a staple', () => {
     expect(fixing.fastener.id).toBe('glue');
     expect(warnings.map(({ code }) => code)).not.toContain('board-holds-no-staple');
     for (const key of ['wadding', 'lay-liner', 'dust']) expect(steps.find((step) => step.key === key)!.detail, key).toMatch(/[Gg]lue/);
+    // And it is bought: along the rows of wadding, liner and dust cover, a finger's breadth on both faces.
+    const glue = (of: Piece): number => sizesOf(planned(of), of, {}).find(({ key }) => key === 'glue')!.value;
+    const { perimeter } = planned(piece).outline;
+    const more = glue(piece) - glue(onBoard('headboard', 'plywood', 19, { liner: true, held: 'glue' }));
+    expect(more).toBeGreaterThan(3 * 2 * 20 * perimeter * 0.9);
+    expect(more).toBeLessThan(3 * 2 * 25 * perimeter);
     // Contact glue: nothing is laid before both faces are coated and tacky.
     expect(steps.find(({ detail }) => /coat cloth and base both/.test(detail))).toBeDefined();
   });

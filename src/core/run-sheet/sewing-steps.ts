@@ -205,7 +205,10 @@ function liningSteps(model: Model, { linings }: CoverPlan): StepDraft[] {
         `Lay on the ${isKept(retained, lining.material) ? 'old ' : ''}${lining.name.toLowerCase()}`,
         `${isKept(retained, lining.material) ? '' : `${sizeOf(lining)}. `}${detail}${row ? rowWords(row) : ''}`,
         minutes + (staples * rule('timeStaple')) / 60,
-        { uses: row ? [uses, stapled ? 'staple' : 'glue'] : [uses], ...(caution ? { caution } : {}) },
+        {
+          uses: row ? [uses, stapled ? 'staple' : 'glue'] : [uses],
+          ...(caution ? { caution: row && !stapled ? CAUTIONS.glue : caution } : {}),
+        },
       ),
     ];
   });

@@ -1,5 +1,6 @@
 import { waddingFaces, wayOf } from '../cover';
 import { gluedLayers, type CutPlan } from '../foam-cutting';
+import { polygonPerimeter } from '../outline';
 import { glueOf, isStretched, stretchedStaples } from '../foam';
 import { kindOf, type Piece } from '../piece';
 import { keptLayers } from '../strip';
@@ -63,6 +64,16 @@ function isWaddingGlued(piece: Piece): boolean {
   return isStretched(piece.wadding) ? loose || pan : loose || !throughFrame;
 }
 
+/** A layer that no staple holds is glued along its row, so wide on both faces, mm. */
+const GLUED_STRIP = { width: 25, faces: 2 };
+
+/** What is glued along the rows of the layers beside the cover, where no staple holds, mm². */
+function gluedRows({ plan }: Pick<Making, 'plan'>): number {
+  if (!plan.fixing || plan.fixing.stapled) return 0;
+  const rows = plan.fixing.rows.filter(({ id }) => id !== 'cover');
+  return rows.reduce((sum, { line }) => sum + polygonPerimeter(line) * GLUED_STRIP.width * GLUED_STRIP.faces, 0);
+}
+
 /** Glue goes on the faces of every layer that is laid, thinly on the wadding, and under what is glued over the staples. */
 export function glueLines({ plan, piece, rule }: Making): BuyLine[] {
   const faces = rule('faces', 'glueFaces');
@@ -70,7 +81,7 @@ export function glueLines({ plan, piece, rule }: Making): BuyLine[] {
   const layers = plan.foam.reduce((sum, pad, i) => sum + faces.value * pad.area * gluedLayers(pad, loose && i === 0), 0);
   // Wadding gets a light coat, on one face.
   const wadding = isWaddingGlued(piece) ? waddingFaces(piece.covering.way) * (plan.wadding?.area ?? 0) : 0;
-  const one = layers + wadding + (plan.fixing?.fasteners ?? []).reduce((sum, { glued }) => sum + glued, 0);
+  const one = layers + wadding + gluedRows({ plan }) + (plan.fixing?.fasteners ?? []).reduce((sum, { glued }) => sum + glued, 0);
   if (one <= 0) return [];
   return [
     {
@@ -81,7 +92,7 @@ export function glueLines({ plan, piece, rule }: Making): BuyLine[] {
       value: one * piece.count,
       unit: 'area',
       note: `${glueOf(piece.glue) ? `${glueOf(piece.glue)!.name.toLowerCase()}, ` : ''}${faces.value > 1 ? 'both faces; see can for coverage' : 'one face; see can for coverage'}`,
-      formula: 'area = (faces × every layer that is glued + wadding and tape, once) × pieces',
+      formula: 'area = (faces × every layer that is glued + wadding and tape, once + edges that no staple holds) × pieces',
       terms: [
         faces,
         rule('oversize', 'foamOversize'),

@@ -20,7 +20,7 @@ export type Acknowledged =
   | { did: 'backup'; name: string };
 
 /** Told into a file of the folder: whoever watches what is written there sees in which order it came. */
-const tell = (entry: Acknowledged): void => appendFileSync(join(dataFolder(), 'told'), `${JSON.stringify(entry)}\n`);
+const tell = (entry: Acknowledged): void => appendFileSync(join(dataFolder(), 'acknowledged'), `${JSON.stringify(entry)}\n`);
 
 const [seed = '1', rounds = 'Infinity', backups = 'yes'] = process.argv.slice(2);
 const roll = seededRandom(Number(seed) || 1);

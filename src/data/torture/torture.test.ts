@@ -32,11 +32,11 @@ afterAll(() => rmSync(folder, { recursive: true, force: true }), 300_000);
 /** Runs the hammer until it has told so much, then so long, and kills it. */
 function hammerAndKill(at: string, seed: number, wait: number): Promise<void> {
   return new Promise((resolve) => {
-    const before = existsSync(join(at, 'told')) ? readFileSync(join(at, 'told')).length : 0;
+    const before = existsSync(join(at, 'acknowledged')) ? readFileSync(join(at, 'acknowledged')).length : 0;
     const child = spawn(process.execPath, [HAMMER, String(seed)], { env: { ...process.env, FOVEA_DATA: at }, stdio: 'ignore' });
     const began = Date.now();
     const look = setInterval(() => {
-      const now = existsSync(join(at, 'told')) ? readFileSync(join(at, 'told')).length : 0;
+      const now = existsSync(join(at, 'acknowledged')) ? readFileSync(join(at, 'acknowledged')).length : 0;
       // It is killed some time after it has begun to work, and also while it still opens or brings up to date.
       if ((now > before && wait > 0) || Date.now() - began > 5000 || wait === 0) {
         clearInterval(look);
@@ -61,11 +61,11 @@ describe('a workshop that is killed', () => {
     for (let k = 0; k < KILLS; k++) {
       await hammerAndKill(at, k + 1, k % 6 === 0 ? 0 : 5 + roll() * 300);
       // What was there after an earlier kill is looked at once more at the end.
-      const text = existsSync(join(at, 'told')) ? readFileSync(join(at, 'told'), 'utf8') : '';
+      const text = existsSync(join(at, 'acknowledged')) ? readFileSync(join(at, 'acknowledged'), 'utf8') : '';
       expect(await missingAfter(at, acknowledgedIn(text.slice(seen)), { backups: false }), `after kill ${k + 1}`).toEqual([]);
       seen = text.lastIndexOf('\n') + 1;
     }
-    const entries = acknowledgedIn(readFileSync(join(at, 'told'), 'utf8'));
+    const entries = acknowledgedIn(readFileSync(join(at, 'acknowledged'), 'utf8'));
     expect(await missingAfter(at, entries)).toEqual([]);
     expect(entries.length).toBeGreaterThan(KILLS * 3);
     measured('kills', { kills: KILLS, told: entries.length, lost: 0 });
@@ -82,7 +82,7 @@ describe('a workshop whose power is cut', () => {
     const env = { ...process.env, FOVEA_DATA: at, WATCH_FOLDER: at, WATCH_RECORD: record, LD_PRELOAD: watch };
     expect(spawnSync(process.execPath, [HAMMER, '7', String(DEEDS), 'no'], { env }).status).toBe(0);
     const deeds = deedsIn(readFileSync(record));
-    const tells = join(at, 'told');
+    const tells = join(at, 'acknowledged');
     const disk = new Disk(at);
     const roll = seededRandom(7);
     const after = join(folder, 'after');

@@ -1,40 +1,18 @@
-import { mkdtempSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
-import { afterAll, beforeAll, expect, it } from 'vitest';
+import { expect, it } from 'vitest';
 import { freshBin } from '../../core/buying';
 import { createSearch, toKeep, type LayGroup } from '../../core/nesting';
 import { newPiece } from '../../core/piece';
 import { planPiece } from '../../core/plan';
 import { sizesOf } from '../../core/sizes';
-import { closeDatabase, database } from '../../data/database';
+import { database } from '../../data/database';
 import { createPiece, savePiece, type PieceRecord } from '../../data/pieces';
 import { furnishAsLodge, listWares } from '../../data/store';
-import { answer } from '../http';
-import { looksLater } from '../looks';
-import { planning } from '../planning';
+import { asked, answered, servedWorkshop } from '../../testing/served';
 import * as buying from './buying';
 import { chosenLengths } from './chosen';
 import * as cutting from './cutting';
 
-const folder = mkdtempSync(join(tmpdir(), 'fovea-'));
-beforeAll(() => {
-  process.env.FOVEA_DATA = folder;
-  furnishAsLodge(database());
-});
-afterAll(async () => {
-  looksLater().stop();
-  await planning().close();
-  closeDatabase();
-  rmSync(folder, { recursive: true });
-});
-
-const asked = (body: unknown): Request => new Request('http://127.0.0.1/', { method: 'POST', body: JSON.stringify(body) });
-async function get<T>(status: number, work: () => Promise<Response> | Response): Promise<T> {
-  const response = await answer(work);
-  expect(response.status).toBe(status);
-  return (await response.json()) as T;
-}
+servedWorkshop(furnishAsLodge);
 
 /** What of a thing must be bought, in metres to the tenth. */
 const metres = (mm: number): number => Math.ceil(mm / 100 - 1e-9) / 10;
@@ -49,21 +27,21 @@ it('one length of cloth everywhere: the cut sheet’s until another lay is chose
   const { piece } = record;
   const planned = sizesOf(planPiece(piece, {}), piece, {}).find(({ key }) => key === 'cloth.length')!.value;
   const bought = async (): Promise<number> =>
-    (await get<buying.BuyView>(200, () => buying.readBuy(new Request('http://127.0.0.1/'), scope))).lines.find(
+    (await answered<buying.BuyView>(200, () => buying.readBuy(new Request('http://127.0.0.1/'), scope))).lines.find(
       (line) => line.ware === ware.id,
     )!.units;
   expect(await bought()).toBe(metres(planned));
   expect(chosenLengths(record)).toEqual({});
 
   // Cut at a distance of 50 from each other, as somebody may like it: a longer lay.
-  const { groups } = await get<{ groups: LayGroup[] }>(200, () => cutting.readCut(new Request('http://127.0.0.1/'), scope));
+  const { groups } = await answered<{ groups: LayGroup[] }>(200, () => cutting.readCut(new Request('http://127.0.0.1/'), scope));
   const group = groups.find(({ kind }) => kind === 'cloth')!;
   expect(group.planned! * group.more).toBeCloseTo(planned, 6);
   const fresh = freshBin(ware);
   const search = createSearch({ shapes: group.shapes, stock: [], fresh, gap: 50, repeat: group.repeat, locked: [] });
   search.step(Infinity, 3);
   const lay = toKeep(search.best(), { name: 'Wide apart', group: group.key, tool: 'house', cost: 0 });
-  await get(201, () => cutting.postLay(asked({ lay }), scope));
+  await answered(201, () => cutting.postLay(asked({ lay }), scope));
   const chosen = chosenLengths(record)['cloth.length']!;
   expect(chosen).toBeGreaterThan(planned + 20);
   expect(await bought()).toBe(metres(chosen));

@@ -1,7 +1,4 @@
 import type { ChildProcess } from 'node:child_process';
-import { mkdtempSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
 import Papa from 'papaparse';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { freshBin, stockBins } from '../../core/buying';
@@ -15,62 +12,46 @@ import { createPiece, savePiece } from '../../data/pieces';
 import { listPurchases, type PurchaseRecord } from '../../data/purchases';
 import { furnishAsLodge, listStock, listWares } from '../../data/store';
 import { standIn } from '../../testing/stand-in';
+import { asked, answered, servedWorkshop } from '../../testing/served';
 import * as buying from './buying';
 import * as cutter from '../devices/cutter';
 import * as cutting from './cutting';
 import { answer } from '../http';
 import * as jobs from '../jobs';
-import { looksLater } from '../looks';
-import { planning } from '../planning';
 import * as store from './store';
 import { createServer, type Socket } from 'node:net';
 
-const folder = mkdtempSync(join(tmpdir(), 'fovea-'));
 const PORTS = { FOVEA_SUPPLIER: '4791', FOVEA_CUTTER: '4792', FOVEA_CUTTER_PANEL: '4793' };
 let processes: ChildProcess[] = [];
 
+servedWorkshop(furnishAsLodge);
 beforeAll(async () => {
-  Object.assign(process.env, { FOVEA_DATA: folder, ...PORTS });
-  furnishAsLodge(database());
+  Object.assign(process.env, PORTS);
   processes = await Promise.all([
     standIn('supplier', { ...PORTS, FOVEA_SUPPLIER_SLOW: '400' }),
     standIn('cutter', { ...PORTS, FOVEA_CUTTER_HASTE: '4000', FOVEA_CUTTER_BLADE: '5000' }),
   ]);
 }, 30_000);
-afterAll(async () => {
-  processes.forEach((process) => process.kill());
-  looksLater().stop();
-  await planning().close();
-  closeDatabase();
-  rmSync(folder, { recursive: true });
-});
+afterAll(() => processes.forEach((process) => process.kill()));
 
-const asked = (body: unknown): Request =>
-  new Request('http://127.0.0.1/', { method: 'POST', body: typeof body === 'string' ? body : JSON.stringify(body) });
-async function get<T>(status: number, work: () => Promise<Response> | Response): Promise<T> {
-  const response = await answer(work);
-  const data = (await response.json()) as T & { message?: string };
-  expect(response.status, data.message).toBe(status);
-  return data;
-}
 const wares = (): KeptWare[] => listWares(database());
 const named = (name: string): KeptWare => wares().find((ware) => ware.name === name)!;
 
 describe('the store', () => {
   it('begins with a shelf, once; a thing that cannot be bought by is refused beside its cause', async () => {
     expect(wares().length).toBeGreaterThan(100);
-    const wrong = await get<{ problems: { path: string; message: string }[] }>(422, () =>
+    const wrong = await answered<{ problems: { path: string; message: string }[] }>(422, () =>
       store.putWare(asked({ ware: { kind: 'glue', name: 'Paste', of: '', sold: 'can', price: 3, supplier: '', lead: 1 } })),
     );
     expect(wrong.problems).toEqual([{ path: 'covers', message: expect.stringContaining('covers') as string }]);
-    await get(422, () =>
+    await answered(422, () =>
       store.putWare(asked({ ware: { kind: 'cord', name: 'x', of: '', sold: 'roll', length: 5, price: -1, supplier: '', lead: 1 } })),
     );
-    const { id } = await get<KeptWare>(201, () =>
+    const { id } = await answered<KeptWare>(201, () =>
       store.putWare(asked({ ware: { kind: 'glue', name: 'Paste', of: '', sold: 'can', covers: 4, price: 3, supplier: '', lead: 1 } })),
     );
-    await get(200, () => store.deleteWare(id));
-    await get(404, () => store.deleteWare(id));
+    await answered(200, () => store.deleteWare(id));
+    await answered(404, () => store.deleteWare(id));
   });
 
   it('goes out as a table and comes back as it was; another program reads it; a bad row keeps all of it out', async () => {
@@ -85,16 +66,16 @@ describe('the store', () => {
       'cloth.repeatAcross': '84',
     });
     const into = (table: string) => new Request(`http://127.0.0.1/?table=wares`, { method: 'POST', body: table });
-    await get(201, () => store.importStore(into(text)));
+    await answered(201, () => store.importStore(into(text)));
     expect(wares()).toEqual(before);
     const dearer = 'id,kind,name,sold,price,covers\n,glue,First glue,can,"12,5",6\n,glue,Second glue,can,much,6\n';
-    const refused = await get<{ message: string }>(422, () => store.importStore(into(dearer)));
+    const refused = await answered<{ message: string }>(422, () => store.importStore(into(dearer)));
     expect(refused.message).toContain('Row 3, price');
     expect(named('First glue')).toBeUndefined();
-    await get(201, () => store.importStore(into(dearer.replace('much', '9'))));
+    await answered(201, () => store.importStore(into(dearer.replace('much', '9'))));
     expect([named('First glue').price, named('Second glue').price]).toEqual([12.5, 9]);
     // What a spreadsheet would reckon with is a word.
-    await get(201, () => store.importStore(into('kind,name,sold,price,covers\nglue,"\'=1+1",can,1,1\n')));
+    await answered(201, () => store.importStore(into('kind,name,sold,price,covers\nglue,"\'=1+1",can,1,1\n')));
     expect(named('=1+1')).toBeDefined();
     expect(await store.exportStore(new Request('http://127.0.0.1/?table=wares')).text()).toContain("'=1+1");
   });
@@ -108,22 +89,22 @@ describe('a job', () => {
 
   it('takes pieces of the floor, is changed from a revision, and a piece is in one job at most', async () => {
     piece = createPiece(database(), seat()).id;
-    job = await get<JobRecord>(201, () =>
+    job = await answered<JobRecord>(201, () =>
       jobs.postJob(asked({ job: { name: 'Dome room', customer: '', due: '2027-01-15', notes: '', photos: [] }, pieces: [piece] })),
     );
     expect(job.pieces).toEqual([piece]);
-    await get(422, () => jobs.postJob(asked({ job: { ...job.job, name: ' ' } })));
-    await get(200, () => jobs.putJob(asked({ base: 1, job: { ...job.job, notes: 'stripe to the front' } }), job.id));
-    await get(409, () => jobs.putJob(asked({ base: 1, job: job.job }), job.id));
-    const other = await get<JobRecord>(201, () => jobs.postJob(asked({ job: { ...job.job, name: 'Other' }, pieces: [piece] })));
-    expect((await get<JobRecord>(200, () => jobs.readJob(job.id))).pieces).toEqual([]);
-    await get(200, () => jobs.deleteJob(other.id));
-    job = await get<JobRecord>(200, () => jobs.putJobPiece(asked({ piece, belongs: true }), job.id));
+    await answered(422, () => jobs.postJob(asked({ job: { ...job.job, name: ' ' } })));
+    await answered(200, () => jobs.putJob(asked({ base: 1, job: { ...job.job, notes: 'stripe to the front' } }), job.id));
+    await answered(409, () => jobs.putJob(asked({ base: 1, job: job.job }), job.id));
+    const other = await answered<JobRecord>(201, () => jobs.postJob(asked({ job: { ...job.job, name: 'Other' }, pieces: [piece] })));
+    expect((await answered<JobRecord>(200, () => jobs.readJob(job.id))).pieces).toEqual([]);
+    await answered(200, () => jobs.deleteJob(other.id));
+    job = await answered<JobRecord>(200, () => jobs.putJobPiece(asked({ piece, belongs: true }), job.id));
     expect(job.pieces).toEqual([piece]);
   });
 
   type CutView = { scope: string; groups: LayGroup[]; lays: (LayRecord & { stale: boolean })[] };
-  const read = () => get<CutView>(200, () => cutting.readCut(new Request('http://127.0.0.1/'), job.id));
+  const read = () => answered<CutView>(200, () => cutting.readCut(new Request('http://127.0.0.1/'), job.id));
   const layOf = (group: LayGroup, ware: KeptWare, name: string): KeptLay => {
     const search = createSearch({
       shapes: group.shapes,
@@ -140,7 +121,7 @@ describe('a job', () => {
 
   it('is laid on a flawed part roll of the store, kept, gone out of date with the piece, and laid anew', async () => {
     const ware = cloth();
-    partRoll = await get<KeptStock>(201, () =>
+    partRoll = await answered<KeptStock>(201, () =>
       store.putStock(
         asked({
           stock: {
@@ -161,36 +142,36 @@ describe('a job', () => {
     expect(lay.places.some(({ bin }) => lay.bins[bin]!.stock === partRoll.id)).toBe(true);
     // What lies over another is refused, whoever says it is a lay.
     const over = { ...lay, places: lay.places.map((place) => ({ ...place, x: lay.places[0]!.x, y: lay.places[0]!.y, bin: 0 })) };
-    const refused = await get<{ message: string }>(422, () => cutting.postLay(asked({ lay: over }), job.id));
+    const refused = await answered<{ message: string }>(422, () => cutting.postLay(asked({ lay: over }), job.id));
     expect(refused.message).toContain('cannot be cut');
     // Nor is a piece laid twice, or a roll wider than the store's; and how much is taken is reckoned from the pieces.
-    await get(422, () =>
+    await answered(422, () =>
       cutting.postLay(asked({ lay: { ...lay, places: [...lay.places, { ...lay.places[0]!, y: 9000, bin: 1 }] } }), job.id),
     );
-    await get(409, () =>
+    await answered(409, () =>
       cutting.postLay(asked({ lay: { ...lay, bins: lay.bins.map((bin) => ({ ...bin, width: bin.width + 200 })) } }), job.id),
     );
-    const saved = await get<LayRecord>(201, () => cutting.postLay(asked({ lay: { ...lay, used: lay.used.map(() => 1) } }), job.id));
+    const saved = await answered<LayRecord>(201, () => cutting.postLay(asked({ lay: { ...lay, used: lay.used.map(() => 1) } }), job.id));
     saved.lay.used.forEach((used, k) => expect(used).toBeCloseTo(lay.used[k]!, 2));
     expect([saved.chosen, saved.lay.revisions]).toEqual([true, { [piece]: 1 }]);
     savePiece(database(), piece, { base: 1, piece: { ...seat(), count: 5 } });
     expect((await read()).lays.map(({ stale }) => stale)).toEqual([true]);
-    await get(409, () => cutting.postLay(asked({ lay }), job.id));
+    await answered(409, () => cutting.postLay(asked({ lay }), job.id));
     savePiece(database(), piece, { base: 2, piece: seat() });
     const again = layOf(
       (await read()).groups.find(({ kind }) => kind === 'cloth')!,
       ware,
       'Second',
     );
-    const second = await get<LayRecord>(201, () => cutting.postLay(asked({ lay: again }), job.id));
-    await get(200, () => cutting.putLay(asked({ chosen: true }), job.id, second.id));
+    const second = await answered<LayRecord>(201, () => cutting.postLay(asked({ lay: again }), job.id));
+    await answered(200, () => cutting.putLay(asked({ chosen: true }), job.id, second.id));
     expect((await read()).lays.map(({ chosen, stale }) => [chosen, stale])).toEqual([
       [false, true],
       [true, false],
     ]);
   });
 
-  const need = () => get<buying.BuyView>(200, () => buying.readBuy(new Request('http://127.0.0.1/'), job.id));
+  const need = () => answered<buying.BuyView>(200, () => buying.readBuy(new Request('http://127.0.0.1/'), job.id));
 
   it('buys what its lay leaves to be bought, and everything else that any step uses', async () => {
     const view = await need();
@@ -218,13 +199,13 @@ describe('a job', () => {
       );
     await mood('slow');
     await mood('dearer');
-    const refused = await get<PurchaseRecord>(201, order);
+    const refused = await answered<PurchaseRecord>(201, order);
     expect(refused.state).toBe('refused');
     expect(refused.order.lines[0]!.price).toBeCloseTo(46 * 1.12, 2);
     // Sent again because its answer was lost, it is the same order.
-    expect((await get<PurchaseRecord>(201, order)).id).toBe(refused.id);
+    expect((await answered<PurchaseRecord>(201, order)).id).toBe(refused.id);
     expect(listPurchases(database(), job.id).filter(({ supplier }) => supplier === line.supplier)).toHaveLength(1);
-    const taken = await get<PurchaseRecord>(200, () => buying.putOrder(asked({ again: true, accept: true }), refused.id));
+    const taken = await answered<PurchaseRecord>(200, () => buying.putOrder(asked({ again: true, accept: true }), refused.id));
     expect([taken.state, taken.order.reference]).toEqual(['ordered', 'S-0001']);
     expect(cloth().price).toBeCloseTo(51.52, 2);
     await mood('slow');
@@ -234,7 +215,7 @@ describe('a job', () => {
     expect([after.coming, after.short]).toEqual([line.units, 0]);
     await mood('down');
     const wadding = (await need()).lines.find(({ supplier }) => supplier !== line.supplier)!;
-    const unheard = await get<PurchaseRecord>(201, () =>
+    const unheard = await answered<PurchaseRecord>(201, () =>
       buying.postOrder(
         asked({ id: 'bbbbbbbb-1000-0001', supplier: wadding.supplier, lines: [{ ware: wadding.ware, units: wadding.units }] }),
         job.id,
@@ -245,23 +226,25 @@ describe('a job', () => {
     // The server may have stopped meanwhile: the order is written down, and asked for again it is the same one.
     closeDatabase();
     for (const again of [1, 2]) {
-      const sent = await get<PurchaseRecord | { message: string }>(again === 1 ? 200 : 409, () =>
+      const sent = await answered<PurchaseRecord | { message: string }>(again === 1 ? 200 : 409, () =>
         buying.putOrder(asked({ again: true }), unheard.id),
       );
       if (again === 1) expect(sent).toMatchObject({ state: 'ordered', order: { reference: 'S-0002' } });
     }
-    await get(422, () => buying.putOrder(asked({ came: [0], delivery: 'aaaaaaaa-0000-0001' }), taken.id));
+    await answered(422, () => buying.putOrder(asked({ came: [0], delivery: 'aaaaaaaa-0000-0001' }), taken.id));
     const slip = asked({ came: [1_000_000], delivery: 'aaaaaaaa-0000-0000' });
-    expect(await get<{ message: string }>(422, () => buying.putOrder(slip, taken.id))).toMatchObject({
+    expect(await answered<{ message: string }>(422, () => buying.putOrder(slip, taken.id))).toMatchObject({
       message: expect.stringContaining(`still waits for ${line.units}`) as string,
     });
-    const short = await get<PurchaseRecord>(200, () => buying.putOrder(asked({ came: [0.3], delivery: 'aaaaaaaa-0000-0001' }), taken.id));
+    const short = await answered<PurchaseRecord>(200, () =>
+      buying.putOrder(asked({ came: [0.3], delivery: 'aaaaaaaa-0000-0001' }), taken.id),
+    );
     expect(short.state).toBe('ordered');
-    const rest = await get<PurchaseRecord>(200, () =>
+    const rest = await answered<PurchaseRecord>(200, () =>
       buying.putOrder(asked({ came: [line.units - 0.3], delivery: 'aaaaaaaa-0000-0002' }), taken.id),
     );
     expect(rest.state).toBe('arrived');
-    await get(409, () => buying.putOrder(asked({ came: [1], delivery: 'aaaaaaaa-0000-0003' }), taken.id));
+    await answered(409, () => buying.putOrder(asked({ came: [1], delivery: 'aaaaaaaa-0000-0003' }), taken.id));
     const full = listStock(database()).filter(({ ware, form }) => ware === line.ware && form === 'full');
     expect(full.map(({ count }) => count)).toEqual([line.units]);
     // What came need not be bought again.
@@ -271,8 +254,8 @@ describe('a job', () => {
   it('is cut: what it took leaves the store, what is left of it stays, and nothing is taken twice', async () => {
     const { lays } = await read();
     const { id } = lays.find(({ chosen }) => chosen)!;
-    await get(200, () => cutting.putLay(asked({ cut: true }), job.id, id));
-    await get(409, () => cutting.putLay(asked({ cut: true }), job.id, id));
+    await answered(200, () => cutting.putLay(asked({ cut: true }), job.id, id));
+    await answered(409, () => cutting.putLay(asked({ cut: true }), job.id, id));
     const left = listStock(database()).filter(({ ware }) => ware === cloth().id);
     expect(left.some((stock) => stock.id === partRoll.id)).toBe(false);
     expect(left.filter(({ form }) => form === 'full')).toEqual([]);
@@ -286,19 +269,19 @@ describe('a job', () => {
   });
 
   it('goes to the cutter: the program is one the cutter takes, a blunt blade is asked for, and the picture is the plan', async () => {
-    const { templates } = await get<{ templates: { id: string; title: string }[] }>(200, () =>
+    const { templates } = await answered<{ templates: { id: string; title: string }[] }>(200, () =>
       cutter.readCutterTemplates(new Request(`http://127.0.0.1/?piece=${piece}`)),
     );
     const body = { piece, template: templates[0]!.id, feed: 12_000 };
-    await get(422, () => cutter.postCutter(asked(body)));
-    await get(201, () => cutter.postCutter(asked({ ...body, clear: true })));
-    await get(409, () => cutter.postCutter(asked({ ...body, clear: true })));
-    const state = async () => (await get<{ cutter: cutter.CutterState }>(200, () => cutter.readCutter())).cutter;
+    await answered(422, () => cutter.postCutter(asked(body)));
+    await answered(201, () => cutter.postCutter(asked({ ...body, clear: true })));
+    await answered(409, () => cutter.postCutter(asked({ ...body, clear: true })));
+    const state = async () => (await answered<{ cutter: cutter.CutterState }>(200, () => cutter.readCutter())).cutter;
     const until = async (wanted: string) => {
       for (let k = 0; k < 200; k++) {
         const now = await state();
         if (now.state === wanted) return now;
-        if (now.state === 'blade' && wanted !== 'blade') await get(200, () => cutter.putCutter(asked({ what: 'blade' })));
+        if (now.state === 'blade' && wanted !== 'blade') await answered(200, () => cutter.putCutter(asked({ what: 'blade' })));
         await new Promise((resolve) => setTimeout(resolve, 40));
       }
       throw new Error(`It is ${JSON.stringify({ ...(await state()), planned: 0, picture: 0 })}, not ${wanted}`);
@@ -310,18 +293,18 @@ describe('a job', () => {
     // A head that cuts crooked is seen.
     const panel = (what: string) => fetch(`http://127.0.0.1:${PORTS.FOVEA_CUTTER_PANEL}/${what}`, { method: 'POST' });
     await panel('crooked');
-    await get(201, () => cutter.postCutter(asked({ ...body, clear: true })));
+    await answered(201, () => cutter.postCutter(asked({ ...body, clear: true })));
     expect((await until('done')).compared).toMatchObject({ matches: false });
     await panel('crooked');
     await panel('jam');
-    await get(201, () => cutter.postCutter(asked({ ...body, clear: true })));
+    await answered(201, () => cutter.postCutter(asked({ ...body, clear: true })));
     expect((await until('failed')).says).toContain('caught');
     await panel('jam');
-    await get(201, () => cutter.postCutter(asked({ ...body, feed: 200, clear: true })));
+    await answered(201, () => cutter.postCutter(asked({ ...body, feed: 200, clear: true })));
     await until('cutting');
-    await get(200, () => cutter.putCutter(asked({ what: 'pause' })));
+    await answered(200, () => cutter.putCutter(asked({ what: 'pause' })));
     await until('paused');
-    await get(200, () => cutter.putCutter(asked({ what: 'stop' })));
+    await answered(200, () => cutter.putCutter(asked({ what: 'stop' })));
     expect((await state()).state).toBe('stopped');
   }, 60_000);
 
@@ -348,7 +331,7 @@ describe('a job', () => {
     await new Promise<void>((resolve) => bed.listen(4794, '127.0.0.1', resolve));
     process.env.FOVEA_CUTTER = '4794';
     try {
-      const { templates } = await get<{ templates: { id: string }[] }>(200, () =>
+      const { templates } = await answered<{ templates: { id: string }[] }>(200, () =>
         cutter.readCutterTemplates(new Request(`http://127.0.0.1/?piece=${piece}`)),
       );
       const body = { piece, template: templates[0]!.id, feed: 12_000, clear: true };
@@ -356,7 +339,7 @@ describe('a job', () => {
       expect(pressed.map(({ status }) => status).sort()).toEqual([201, 409, 409]);
       while (heard.length < 6) await new Promise((resolve) => setTimeout(resolve, 10));
       expect(connections).toBe(1);
-      await get(200, () => cutter.putCutter(asked({ what: 'stop' })));
+      await answered(200, () => cutter.putCutter(asked({ what: 'stop' })));
       while (open.size > 0) await new Promise((resolve) => setTimeout(resolve, 10));
       const sent = heard.length;
       expect(heard.at(-1)).toBe('STOP');
@@ -365,7 +348,7 @@ describe('a job', () => {
       // Stopped while it was still being made ready, nothing is sent at all.
       const late = answer(() => cutter.postCutter(asked(body)));
       await new Promise((resolve) => setTimeout(resolve, 0));
-      await get(200, () => cutter.putCutter(asked({ what: 'stop' })));
+      await answered(200, () => cutter.putCutter(asked({ what: 'stop' })));
       expect((await late).status).toBe(409);
       expect(connections).toBe(1);
     } finally {

@@ -4,7 +4,7 @@ import { useState } from 'react';
 import type { Step } from '@/core/run-sheet';
 import { useDraft } from '@/ui/kit/fields/draft';
 import { Wrong } from '@/ui/kit/fields/lists';
-import { Said } from '@/ui/kit/said';
+import { BenchNotes } from '@/ui/kit/bench-notes';
 import type { Bench, BenchView } from './use-bench';
 
 type NotingProps = { step: Step; view: BenchView; tell: Bench['tell']; since: number };
@@ -152,7 +152,7 @@ export function Noting({ step, view, tell, since }: NotingProps) {
         Add a note{matching.length > 0 ? ` (${matching.length} so far)` : ''}
       </summary>
       <NoteForm step={step} view={view} tell={tell} since={since} />
-      <Said notes={matching} count={view.count} />
+      <BenchNotes notes={matching} count={view.count} />
     </details>
   );
 }

@@ -6,7 +6,7 @@ import { useRef, useState } from 'react';
 import type { LogEntry, LogView } from '@/data/bench';
 import { foamOf } from '@/core/piece';
 import { send, UNREACHED } from '@/ui/kit/api';
-import { Said } from '@/ui/kit/said';
+import { BenchNotes } from '@/ui/kit/bench-notes';
 import { useLength } from '@/ui/kit/settings';
 
 /** A search waits so long for the next letter, ms. */
@@ -68,7 +68,7 @@ function Entry({ entry, onAgain }: { entry: LogEntry; onAgain: () => void }) {
         {entry.said.length > 0 && (
           <details className="text-sm">
             <summary className="cursor-pointer">Said at the bench ({entry.said.length})</summary>
-            <Said notes={entry.said} count={entry.piece.count} named />
+            <BenchNotes notes={entry.said} count={entry.piece.count} named />
           </details>
         )}
       </div>

@@ -4,6 +4,9 @@ import { inspectPlan } from '../../inspection';
 import { newPiece, type Piece } from '../../piece';
 import { planPiece, type Plan } from '../../plan';
 import { sizesOf } from '../../sizes';
+import { hiddenJoins } from './band-joins';
+import { cornerPlaces } from './levels';
+import type { Ring, RingPlace } from './ring';
 import { QUICK } from '../../../testing/quick';
 import { runs } from '../../../testing/runs';
 
@@ -42,6 +45,19 @@ describe('a band that does not come off the roll in one', () => {
       ),
       { numRuns: runs(8, 80), seed: 11 },
     );
+  });
+
+  it('is joined in a moment where there are sixty corners, no two of them alike', () => {
+    const places = Array.from({ length: 300 }, (_, i) => ({ at: 20 * i, turn: i % 5 === 0 && i % 10 !== 0 ? 1 : 0 }) as RingPlace);
+    for (let i = 0; i < 300; i += 7) places[i] = { ...places[i]!, turn: 1 };
+    const ring: Ring = { total: 6000, places, grid: null as never };
+    expect(cornerPlaces(ring).length).toBeGreaterThan(60);
+    const joins = hiddenJoins(ring, new Float64Array(300).fill(20), LONGEST, 0.5)!;
+    const parts = joins.map((place, k) => 20 * ((joins[k + 1] ?? joins[0]! + 300) - place));
+    for (const part of parts) {
+      expect(part).toBeLessThanOrEqual(LONGEST);
+      expect(part).toBeGreaterThanOrEqual(150);
+    }
   });
 
   it.each([

@@ -1,5 +1,5 @@
 import { saidEdge, type PieceKind } from '../../piece';
-import { isGreater, leastOf, TIE } from '../../ties';
+import { isGreater, isLess, leastOf, TIE } from '../../ties';
 import { cornerPlaces, placeAt, type Stretch } from './levels';
 import type { Ring } from './ring';
 
@@ -10,6 +10,9 @@ const ALIKE = 2;
 
 /** How much a join is seen: none in the middle of the hidden edge, at a corner the less the nearer it is to that edge, and most along a side. */
 const SEEN = { corner: 1, side: 2.5 };
+
+/** So many places, or pairs of them, are tried in all combinations; of more, the least seen of every stretch of the way round. */
+const MOST_GROUPS = 12;
 
 /** A join, or a left and a right one together; each as its length from the middle of the hidden edge, mm. */
 type Group = { at: number[]; seen: number };
@@ -28,6 +31,18 @@ function groupsOf(ring: Ring, from: readonly number[], total: number, quarters: 
   }
   groups.push({ at: [...quarters], seen: quarters.length * SEEN.side });
   return groups;
+}
+
+/** A drawn outline may have dozens of corners: what is tried stays bounded, and is spread over the whole way round. */
+function fewGroups(groups: readonly Group[], total: number): Group[] {
+  if (groups.length <= MOST_GROUPS) return [...groups];
+  const perStretch = new Map<number, Group>();
+  for (const group of groups) {
+    const stretch = Math.min(MOST_GROUPS - 1, Math.floor((group.at[0]! / total) * MOST_GROUPS));
+    const known = perStretch.get(stretch);
+    if (!known || isLess(group.seen, known.seen)) perStretch.set(stretch, group);
+  }
+  return [...perStretch.values()];
 }
 
 /** How long each part is that a band has between its joins, mm; `open` is a stretch that is cut out of it. */
@@ -66,7 +81,7 @@ export function hiddenJoins(
     total += steps[(start + k) % n]!;
   }
   const open = zip ? ([from[zip.to % n]!, from[zip.from % n]!] as const) : null;
-  const groups = groupsOf(
+  const possible = groupsOf(
     ring,
     from,
     total,
@@ -74,6 +89,7 @@ export function hiddenJoins(
   )
     // What the zip opens is not joined, nor beside it.
     .filter(({ at }) => !open || at.every((x) => x > open[0] + TIE && x < open[1] - TIE));
+  const groups = fewGroups(possible, total);
   const choices = Array.from({ length: 2 ** groups.length }, (_, bits) => groups.filter((_, k) => bits & (1 << k)))
     .filter((chosen) => chosen.length > 0)
     .map((chosen) => {

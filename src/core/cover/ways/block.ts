@@ -31,6 +31,9 @@ export function openingFor(across: number, thick: number): { length: number; fol
   return thick <= FOLDS && folded < whole ? { length: folded, folded: true } : { length: whole, folded: false };
 }
 
+/** A zip is lengthened so often at the most. */
+const ZIP_TRIES = 8;
+
 type ZipStretch = Pick<ZipSpec, 'from' | 'to' | 'length'>;
 
 /** The zip: round either corner of the hidden edge by a hand's breadth, and as far on as the pad needs to go in. */
@@ -39,10 +42,14 @@ function zipFor(working: Working, steps: Float64Array, hidden: number): ZipSpec 
   // Wadding lies on both faces of a loose pad.
   const thick = model.pads.reduce((sum, { pad }) => sum + pad.thickness, 0) + 2 * model.wadding;
   const needed = openingFor(bounds(model.board).width, thick);
-  const least = rule('zipClear');
-  const short = zipStretch(ring, steps, least, hidden);
-  const past = least + Math.max(0, needed.length - short.length) / 2;
-  return { ...(past > least ? zipStretch(ring, steps, past, hidden) : short), past, folded: needed.folded };
+  let past = rule('zipClear');
+  let stretch = zipStretch(ring, steps, past, hidden);
+  // Where it grows by less than it is asked for, as on a round pad that opens over a third of its way round anyway, it is asked again.
+  for (let k = 0; k < ZIP_TRIES && isLess(stretch.length, needed.length); k++) {
+    past += (needed.length - stretch.length) / 2;
+    stretch = zipStretch(ring, steps, past, hidden);
+  }
+  return { ...stretch, past, folded: needed.folded };
 }
 
 /** The stretch of the band from the middle of the hidden edge to so far beyond the corner on either side. */

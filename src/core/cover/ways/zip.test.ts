@@ -30,6 +30,18 @@ describe('a loose pad has no board', () => {
   );
 });
 
+describe('the zip of a round pad', () => {
+  it.each([
+    [400, 100],
+    [300, 150],
+  ])('Ø %d × %d: a third of its way round, or as far on as the pad needs', (diameter, thick) => {
+    const start = newPiece('seat-cushion', { type: 'round', diameter });
+    const plan = planned({ ...start, pads: start.pads.map((pad) => ({ ...pad, thickness: thick })) });
+    expect(plan.cover.zip!.length).toBeGreaterThanOrEqual(Math.min(diameter + thick, diameter / 2 + 2 * thick) - 1);
+    expect(plan.cover.zip!.length).toBeGreaterThan((Math.PI * diameter) / 3 - 30);
+  });
+});
+
 describe('a zip lets its pad in', () => {
   it.each([
     ['a cushion of 500 × 480 × 100, folded', sized('seat-cushion', [500, 480], [100]), 500 / 2 + 2 * 100, true],

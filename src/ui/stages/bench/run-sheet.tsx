@@ -10,7 +10,7 @@ import { printFigure } from '@/core/sizes';
 import type { BenchNote } from '@/data/diary';
 import { PhotosWithPins } from '@/ui/kit/pinned-photo';
 import { useSettings } from '@/ui/kit/settings';
-import { Said } from '@/ui/kit/said';
+import { BenchNotes } from '@/ui/kit/bench-notes';
 import { send, UNREACHED } from '@/ui/kit/api';
 import { useDraft } from '@/ui/kit/fields/draft';
 import { Wrong } from '@/ui/kit/fields/lists';
@@ -83,7 +83,7 @@ function StepRow({ step, notes, number, current, units, ticking: { done, tick },
       <p className="text-sm whitespace-pre-line">{inUnit(step.detail, shown)}</p>
       {step.stop && <p className="text-sm mt-1">Check: {step.stop.join('; ')}.</p>}
       <div className="text-sm">
-        <Said notes={notes} count={units.length} />
+        <BenchNotes notes={notes} count={units.length} />
       </div>
       {step.photos && <PhotosWithPins names={step.photos} pins={pins} alt="How it was" size="h-24 w-24" />}
       {step.caution && (

@@ -1,6 +1,6 @@
 import type { BenchNote } from '@/data/diary';
 
-type SaidProps = {
+type BenchNotesProps = {
   notes: readonly BenchNote[];
   /** how many there are in the set: of one alone nobody says which */
   count: number;
@@ -9,7 +9,7 @@ type SaidProps = {
 };
 
 /** What was said at the bench: by whom, of which of the set, how long it took, what was measured, seen and photographed. */
-export function Said({ notes, count, named }: SaidProps) {
+export function BenchNotes({ notes, count, named }: BenchNotesProps) {
   if (notes.length === 0) return null;
   return (
     <ul className="mt-1 border-l-2 border-base-content/30 pl-2">
