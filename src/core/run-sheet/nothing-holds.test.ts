@@ -46,7 +46,9 @@ describe('where nothing holds a staple', () => {
     const piece = onBoard('chair-seat', 'plywood', 3);
     expect(staplesIn(piece)).toEqual([]);
     const { steps, warnings } = planned(piece);
-    expect(steps.find(({ key }) => key === 'unheld')!.detail).toMatch(/batten behind the edge.*, or glue on Cover/);
+    expect(steps.find(({ key }) => key === 'unheld')!.detail).toMatch(
+      /Next best: a batten behind the edge.*, or glue\. Choose it on Cover/,
+    );
     expect(warnings.map(({ code }) => code)).toContain('staple-leg');
     // With glue chosen its steps stand there.
     expect(planned(onBoard('chair-seat', 'plywood', 3, { held: 'glue' })).steps.map(({ key }) => key)).not.toContain('unheld');

@@ -122,7 +122,7 @@ function Measurements({ begun, piece, change }: { begun: Begun; piece: Piece; ch
 
 /** Whether there is an old one to be stripped: that comes before the base is measured. */
 const BASES = [
-  { id: 'new', name: 'A new board' },
+  { id: 'new', name: 'A new one' },
   { id: 'old', name: 'Stripping an old one' },
 ] as const;
 type BaseIs = (typeof BASES)[number]['id'];

@@ -20,7 +20,8 @@ function factsOf(model: CoverModel, stations: readonly StationWrap[], corners: r
     cloth,
     give: giveOf(cloth),
     rule: model.rule,
-    side: stations.reduce((sum, station) => sum + station.side, 0) / stations.length,
+    // What hangs slack hangs over padding: a frame below the board is hard.
+    side: stations.reduce((sum, station) => sum + station.side, 0) / stations.length - (model.edgeThickness - model.boardThickness),
     across,
     bare: bareMargin(model),
     dome: (alpha * alpha) / 6,

@@ -143,7 +143,7 @@ export function bandedReach(
   const allowance = rule('seamAllowance');
   const upper = seams.find((seam) => seam.id === 'top')!.level;
   const parts: ReachPart[] = [
-    { label: inner ? 'Inner panel: back to its seam' : 'Top panel: to its seam', rule: null },
+    { label: inner ? 'Inner panel: back to its seam' : 'Panel: to its seam', rule: null },
     pulled
       ? { label: 'Pull allowance, beyond the staples on the lip', rule: 'grip' }
       : { label: 'Its seam allowance', rule: 'seamAllowance' },

@@ -1,16 +1,17 @@
 'use client';
 
-import { nearestReach } from '@/core/cover';
+import { nearestReach, wayOf } from '@/core/cover';
 import { formatLength } from '@/core/length';
+import { saidCorner } from '@/core/piece';
 import { Handle } from '@/ui/drawing/handle';
 import { openPath } from '@/ui/drawing/path';
 import { Figure } from '@/ui/kit/fields/figure';
 import { useLength, useSettings } from '@/ui/kit/settings';
 import type { LayerProps } from '@/ui/sheet/stage';
-import { usePlan, useSheet } from '@/ui/sheet/store';
+import { usePiece, usePlan, useSheet } from '@/ui/sheet/store';
 
 /** How much wider than the board to cut at the place pointed at, and why: a mark on the edge that arrow keys move too. */
-export function ReachMark({ view, size }: LayerProps) {
+export function ReachMark({ piece, view, size }: LayerProps) {
   const say = useLength();
   const index = useSheet((state) => state.pointed);
   const show = useSheet((state) => state.show);
@@ -29,7 +30,7 @@ export function ReachMark({ view, size }: LayerProps) {
         shape="square"
         label="How much wider here, place round the edge"
         value={Math.round(place.at)}
-        says={`${say(place.total)} beyond the board, ${place.edge}`}
+        says={`${say(place.total)} beyond the ${wayOf(piece.covering.way).loose ? 'pad' : 'board'}, ${saidCorner(piece.kind, place.edge)}`}
         onDrag={(to) => onMove(nearestReach(places, to.x, to.y))}
         onNudge={(by) => onMove((index + Math.sign(by) * Math.max(1, Math.round(Math.abs(by) / 5)) + places.length) % places.length)}
       />
@@ -40,6 +41,7 @@ export function ReachMark({ view, size }: LayerProps) {
 /** The answer in words beside the plan. */
 export function ReachAnswer() {
   const { unit } = useSettings();
+  const { kind, covering } = usePiece();
   const index = useSheet((state) => state.pointed);
   const reach = usePlan()?.cover?.reach;
   if (!reach) return null;
@@ -53,7 +55,8 @@ export function ReachAnswer() {
       data-reach
     >
       <p className="font-semibold">
-        At the {place.edge}: cut <Figure says={formatLength(place.total, unit)} /> beyond the board
+        At the {saidCorner(kind, place.edge)}: cut <Figure says={formatLength(place.total, unit)} /> beyond the{' '}
+        {wayOf(covering.way).loose ? 'pad' : 'board'}
       </p>
       <dl>
         {parts.map((part, k) => (
