@@ -3,7 +3,7 @@ import { inspectedJobs } from '../../testing/inspected-jobs';
 import { runs, WEEK } from '../../testing/runs';
 
 /** Half of the random jobs; the other half is in the file beside this one, so that both cores have work. */
-const COUNT = runs(150, 5000);
+const COUNT = runs(60, 5000);
 
 it(`${COUNT} random jobs of week ${WEEK} raise nothing`, { timeout: 36e5 }, () => {
   const { wrong, refused } = inspectedJobs(COUNT, 2 * WEEK + 1 + 1000);

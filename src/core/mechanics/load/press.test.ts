@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { answerOf, curveOf, FOAMS, GRAVITY, SPECIMEN, specimenForce, strainAt, stressAt } from '../../foam';
 import { bodySize, LOADERS, loaderOf } from '../../loaders';
-import { foamSprings, linearSprings, settle, sitOn, type Bed } from '.';
+import { foamSprings, forceAt, linearSprings, settle, sitOn, type Bed } from '.';
 import { weekly } from '../../../testing/weekly';
 
 /** Modified Bessel function of order nought, by its series. */
@@ -153,6 +153,24 @@ describe('sitting', () => {
     expect(good.leastLeft).toBeGreaterThan(20);
     expect(good.strains[0]).toBeLessThan(0.7);
   });
+
+  it.each(LOADERS.map((loader) => [loader.id, loader] as const))(
+    '%s: the depth that is found bears its load when it is pressed to by itself, from untouched padding',
+    (_, loader) => {
+      for (const [mass, thickness, x] of [
+        [60, 75, 0],
+        [85, 50, 60],
+        [120, 100, -190],
+      ] as const) {
+        const bed = slab(440, 420, thickness, foamOf('seat-firm'), 10, 0.1);
+        const form = (at: number, y: number): number => loader.underside(at - x, y, bodySize(mass));
+        const { sink, residual } = sitOn(bed, form, load(mass));
+        const { force, converged } = forceAt(bed, form, sink);
+        expect(converged && Math.abs(residual) < 0.002).toBe(true);
+        expect(Math.abs(force / load(mass) - 1)).toBeLessThan(0.004);
+      }
+    },
+  );
 
   weekly(1)('every loader and mass comes to rest on every foam, or says that it did not', () => {
     fc.assert(

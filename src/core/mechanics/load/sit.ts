@@ -1,29 +1,8 @@
-import { SHEAR_SHARE } from '../../foam';
 import { mixer } from '../../mixing';
+import type { Bed } from './bed';
 import { foamSprings, strainsAt, type Columns } from './columns';
 import { carried, sagOf, type DeckNet } from './deck';
-import { imbalance, settle, type Pulled, type Settled } from './settle';
-
-/** Padding on a grid, at rest under its cover, ready to be sat on. */
-export type Bed = {
-  columns: number;
-  rows: number;
-  step: number;
-  x0: number;
-  y0: number;
-  there: Uint8Array;
-  /** 1 where the board lies below: only there can the padding bottom out */
-  board: Uint8Array;
-  /** height before covering, and as covered, mm */
-  rest: Float64Array;
-  height: Float64Array;
-  /** the board's top face */
-  base: Float64Array;
-  layers: Columns;
-  /** layers that are padding proper */
-  foams: readonly number[];
-  pull: number;
-};
+import { presserOf, pressTo, type Begun, type Rested, type Underside } from './presser';
 
 /** Something sat on: where it came to rest and what it does to the padding. Lengths mm, pressures N/mm², force N. */
 export type SitResult = {
@@ -49,77 +28,6 @@ export type SitResult = {
   residual: number;
 };
 
-/** Shear stiffness of all layers at each node, N/mm. */
-export function shearOf(layers: Columns): Float64Array {
-  const n = layers.thickness[0]?.length ?? 0;
-  const shear = new Float64Array(n);
-  layers.thickness.forEach((t, k) => {
-    const g = (SHEAR_SHARE * layers.foams[k]!.curve.plateau) / 3;
-    for (let i = 0; i < n; i++) shear[i]! += g * t[i]!;
-  });
-  return shear;
-}
-
-/** The load is met when the force is this near. */
-const NEAR = 0.002;
-const MOST_TRIES = 40;
-
-type Found = Pick<Settled, 'height' | 'pressure' | 'contact' | 'converged'>;
-
-/** A form over its padding: where it first touches, how deep the padding is at most, and the force at a depth. */
-type Presser = {
-  touch: number;
-  most: number;
-  /** presses the form to where its lowest place is at a height; the force that takes, N */
-  at: (lowest: number) => number;
-  /** what was found last */
-  found: () => Found;
-};
-
-/** Sets a form over the padding; each depth begins from what the last one came to. */
-function presserOf(bed: Bed, underside: (x: number, y: number) => number): Presser {
-  const { columns, rows, step, there, rest, height, layers } = bed;
-  const n = columns * rows;
-  const form = new Float64Array(n).fill(Infinity);
-  let touch = -Infinity;
-  let most = 0;
-  for (let i = 0; i < n; i++) {
-    if (!there[i]) continue;
-    form[i] = underside(bed.x0 + (i % columns) * step, bed.y0 + Math.floor(i / columns) * step);
-    touch = Math.max(touch, height[i]! - form[i]!);
-    most = Math.max(most, rest[i]! - bed.base[i]!);
-  }
-  const problem: Pulled = {
-    columns,
-    rows,
-    step,
-    free: there,
-    there,
-    rest,
-    springs: foamSprings(layers),
-    pull: bed.pull,
-    shear: shearOf(layers),
-    steep: false,
-  };
-  // Unloaded, the padding is at rest as it was found: whatever the rim does to keep it so goes on doing it.
-  problem.load = imbalance(problem, height).map((force) => -force / (step * step));
-  let found: Found = { height: height.slice(), pressure: new Float64Array(n), contact: new Float64Array(n), converged: true };
-  return {
-    touch,
-    most,
-    at: (lowest) => {
-      const over = form.map((z) => z + lowest);
-      found = settle(
-        { ...problem, over },
-        found.height.map((h, i) => (there[i] ? Math.min(h, over[i]!) : h)),
-        found.contact,
-      );
-      return found.contact.reduce((sum, f) => sum + f, 0);
-    },
-    found: () => found,
-  };
-}
-
 /**
  * The force that a rigid form takes to be pressed in to a depth.
  *
@@ -142,37 +50,19 @@ export function forceAt(bed: Bed, underside: (x: number, y: number) => number, d
  * @param underside of the form over its lowest place at a plan point, mm; Infinity where there is none
  * @param load N
  */
-export function sitOn(bed: Bed, underside: (x: number, y: number) => number, load: number): SitResult {
-  const { touch, most, at, found } = presserOf(bed, underside);
-  // The force grows without end as the foam shuts: the depth is found between a touch and next to nothing left.
-  let high = touch;
-  let low = touch - most;
-  let forceHigh = 0;
-  let forceLow = Infinity;
-  let lowest = touch - Math.min(0.25 * most, 25);
-  let force = 0;
-  for (let tries = 0; tries < MOST_TRIES; tries++) {
-    force = at(lowest);
-    if (Math.abs(force / load - 1) < NEAR) break;
-    if (force > load) [low, forceLow] = [lowest, force];
-    else [high, forceHigh] = [lowest, force];
-    if (forceLow === Infinity) {
-      lowest -= 0.3 * (lowest - low);
-    } else {
-      // The force bends upwards with depth: between the two, its logarithm is nearly straight.
-      const [a, b, c] = [Math.log(forceHigh + 0.02 * load), Math.log(forceLow + 0.02 * load), Math.log(1.02 * load)];
-      const share = Math.min(0.92, Math.max(0.08, (c - a) / (b - a)));
-      lowest = high + (low - high) * share;
-      if (high - low < 1e-6) break;
-    }
-  }
+export function sitOn(bed: Bed, underside: Underside, load: number): SitResult {
+  return resultOf(bed, load, pressTo(bed, underside, load));
+}
+
+/** What a form that came to rest on padding says of it. */
+function resultOf(bed: Bed, load: number, { lowest, force, touch, found }: Rested): SitResult {
   return {
-    ...reading(bed, found(), bed.layers),
+    ...reading(bed, found, bed.layers),
     load,
     sink: touch - lowest,
     lowest,
     residual: force / load - 1,
-    converged: found().converged && Math.abs(force / load - 1) < 0.005,
+    converged: found.converged && Math.abs(force / load - 1) < 0.005,
   };
 }
 
@@ -197,11 +87,13 @@ export function sitOnDeck(bed: Bed, underside: (x: number, y: number, drop: numb
   const mix = mixer(4);
   let down = new Float64Array(bed.rest.length);
   let touch: number | null = null;
+  let begun: Begun | undefined;
   for (let round = 1; ; round++) {
     const less = (z: number, i: number): number => z - down[i]!;
     const lower: Bed = { ...bed, rest: bed.rest.map(less), height: bed.height.map(less), base: bed.base.map(less) };
     const drop = Math.max(...down);
-    const result = sitOn(lower, (x, y) => underside(x, y, drop), load);
+    const rested = pressTo(lower, (x, y) => underside(x, y, drop), load, begun);
+    const result = resultOf(lower, load, rested);
     touch ??= result.lowest + result.sink;
     const passed = foamPressure(lower, result.height).map((p, i) => Math.max(0, p - unloaded[i]!));
     const next = carried(sagOf(net, carried(passed, bed, net)), net, bed);
@@ -215,7 +107,11 @@ export function sitOnDeck(bed: Bed, underside: (x: number, y: number, drop: numb
         most: Math.max(...down),
       };
     const half = next.map((w, i) => (w + down[i]!) / 2);
+    const lain = down;
     down = mix.next(down, half).map((w) => Math.max(0, w));
+    // The next round begins as this one came to rest, gone down by as much as the deck has.
+    const height = rested.found.height.map((z, i) => z - down[i]! + lain[i]!);
+    begun = { slope: rested.slope, lowest: rested.lowest - Math.max(...down) + drop, found: { ...rested.found, height } };
   }
 }
 
