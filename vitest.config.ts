@@ -18,7 +18,7 @@ const ALONE = [
   'src/server/{api,bench,entrance,store}/*.test.ts',
   'src/server/planning/unsound.test.ts',
   'src/ui/made-up/*.test.tsx',
-  'src/data/{torture/*,other-driver}.test.ts',
+  'src/data/torture/*.test.ts',
 ];
 
 export default defineConfig({

@@ -57,7 +57,7 @@ export async function ensureTools() {
         chunkNames: 'part-[hash]',
         logLevel: 'warning',
         // Native parts are loaded, not bundled.
-        external: ['better-sqlite3', 'libsql', 'highs'],
+        external: ['better-sqlite3', 'highs'],
         // A few packages still ask for others by CommonJS.
         banner: {
           js: "#!/usr/bin/env node\nimport { createRequire as __requireOf } from 'node:module'; const require = __requireOf(import.meta.url);",

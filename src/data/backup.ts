@@ -79,13 +79,6 @@ function freeName(backups: string, madeAt: string): string {
   }
 }
 
-/** The database as it stands, copied while it is in use. */
-async function copyOf(db: Db, to: string): Promise<void> {
-  // The other driver lacks the online copy; a vacuum into a file is one as well.
-  if (typeof db.backup === 'function' && process.env.FOVEA_DRIVER !== 'libsql') await db.backup(to);
-  else db.prepare('VACUUM INTO ?').run(to);
-}
-
 /**
  * Makes a backup while the workshop is in use: the database and every photo in one archive, each with its hash.
  *
@@ -100,7 +93,7 @@ export async function makeBackup(db: Db, folder: string, to?: string): Promise<s
   mkdirSync(backups, { recursive: true });
   const making = mkdtempSync(join(backups, '.making-'));
   try {
-    await copyOf(db, join(making, DATABASE_FILE));
+    await db.backup(join(making, DATABASE_FILE));
     mkdirSync(join(making, 'photos'));
     const photos = existsSync(join(folder, 'photos'))
       ? readdirSync(join(folder, 'photos')).filter((name) => MEMBER.test(`photos/${name}`))

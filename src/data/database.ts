@@ -12,7 +12,6 @@ import {
   rmSync,
   statSync,
 } from 'node:fs';
-import { createRequire } from 'node:module';
 import { join } from 'node:path';
 import { troubleOf, WorkshopTrouble } from './trouble';
 
@@ -110,14 +109,6 @@ function ready(db: Db): Db {
   return db;
 }
 
-/** The driver: the local one, or `libsql` with the same interface where FOVEA_DRIVER or the address says so. */
-function open(address: string): Db {
-  if (process.env.FOVEA_DRIVER !== 'libsql' && !/^(libsql|https?):/.test(address)) return new Database(address);
-  const Libsql = createRequire(join(HOME, 'package.json'))('libsql') as typeof Database;
-  const token = process.env.FOVEA_DATABASE_TOKEN;
-  return new Libsql(address, (token ? { authToken: token } : {}) as Database.Options);
-}
-
 /** A workshop's first database is made aside and put in its place whole: an empty file is never a new one. */
 function create(folder: string, file: string): void {
   const aside = `${file}.new`;
@@ -151,14 +142,14 @@ function keepOld(db: Db, file: string, form: number): void {
   renameSync(`${copy}.part`, copy);
 }
 
-function openLocal(folder: string): Db {
+function opened(folder: string): Db {
   mkdirSync(folder, { recursive: true });
   const file = join(folder, DATABASE_FILE);
   if (!existsSync(file)) create(folder, file);
   if (statSync(file).size === 0) throw new WorkshopTrouble('empty');
   // A database of a newer form is not even opened: opening writes.
   if (formOf(file) > newestForm()) throw newer(formOf(file));
-  const db = open(file);
+  const db = new Database(file);
   try {
     const form = formIn(db);
     if (form > newestForm()) throw newer(form);
@@ -176,20 +167,14 @@ function openLocal(folder: string): Db {
 }
 
 /**
- * Opens the workshop's database and brings it up to date: a file in the workshop's folder, or the server that
- * `FOVEA_DATABASE` names.
+ * Opens the workshop's database and brings it up to date.
  *
  * @param [folder] where it lives; made when missing
  * @throws WorkshopTrouble in words for the owner; a newer, damaged or empty database is left as it is
  */
 export function openDatabase(folder = dataFolder()): Db {
   try {
-    const address = process.env.FOVEA_DATABASE;
-    if (!address) return openLocal(folder);
-    const db = open(address);
-    db.pragma('foreign_keys = ON');
-    migrate(db);
-    return db;
+    return opened(folder);
   } catch (error) {
     throw troubleOf(error) ?? error;
   }
@@ -208,9 +193,8 @@ export const openings = (): number => shared.foveaOpenings ?? 0;
 /** Which file of a disk one is, whatever it is called. */
 type FileIdentity = { dev: number; ino: number };
 
-/** The file that stands at the workshop's path now; null where its database is elsewhere, or nothing stands there. */
+/** The file that stands at the workshop's path now; null where nothing stands there. */
 function fileAtPath(): FileIdentity | null {
-  if (process.env.FOVEA_DATABASE) return null;
   const found = statSync(join(dataFolder(), DATABASE_FILE), { throwIfNoEntry: false });
   return found ? { dev: found.dev, ino: found.ino } : null;
 }

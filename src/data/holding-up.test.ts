@@ -37,8 +37,6 @@ import { measured } from '../testing/measured';
 import { eachInItsOwn } from '../testing/workshop';
 import { troubleOf, WorkshopTrouble } from './trouble';
 
-/** The other driver leaves its log beside the file when it is closed. */
-const OTHER = process.env.FOVEA_DRIVER === 'libsql';
 const at = eachInItsOwn();
 
 const named = (name: string) => ({ ...newChairSeat(), name });
@@ -134,7 +132,7 @@ describe('a save whose answer was lost', () => {
     expect(at.db.prepare('SELECT count(*) AS n FROM revision').get()).toMatchObject({ n: accepted + 1 });
     expect(listStaleSaves(at.db, id)).toHaveLength(aside);
     expect(aside).toBeGreaterThan(0);
-    if (!OTHER) measured('writers', { saves: many, accepted, aside, overwritten: many - accepted - aside });
+    measured('writers', { saves: many, accepted, aside, overwritten: many - accepted - aside });
   });
 });
 
@@ -194,7 +192,7 @@ describe('looks', () => {
 describe('the workshop’s database', () => {
   const file = () => join(at.folder, DATABASE_FILE);
 
-  it.skipIf(OTHER)('of a newer form is left untouched, to the byte', () => {
+  it('of a newer form is left untouched, to the byte', () => {
     at.db.pragma(`user_version = ${newestForm() + 1}`);
     at.db.close();
     const before = readFileSync(file());
@@ -226,7 +224,7 @@ describe('the workshop’s database', () => {
     expect(trouble.message).toContain('backup');
   });
 
-  it.skipIf(OTHER)('alone is the whole workshop once it was closed', () => {
+  it('alone is the whole workshop once it was closed', () => {
     for (let k = 0; k < 200; k++) createPiece(at.db, named(`Piece ${k}`));
     at.db.close();
     const alone = mkdtempSync(join(tmpdir(), 'fovea-'));
@@ -250,7 +248,7 @@ describe('the workshop’s database', () => {
     rmSync(old, { recursive: true });
   });
 
-  it.skipIf(OTHER)('that may not grow refuses a save in words, keeps what it has, and takes it once there is room', () => {
+  it('that may not grow refuses a save in words, keeps what it has, and takes it once there is room', () => {
     const { id } = createPiece(at.db, named('A'));
     const pages = (at.db.prepare('PRAGMA page_count').get() as { page_count: number }).page_count;
     at.db.pragma(`max_page_count = ${pages}`);

@@ -22,7 +22,7 @@ beforeAll(async () => {
     bundle: true,
     format: 'esm',
     platform: 'node',
-    external: ['better-sqlite3', 'libsql'],
+    external: ['better-sqlite3'],
     logLevel: 'error',
     banner: { js: "import { createRequire as __r } from 'node:module'; const require = __r(import.meta.url);" },
   });
