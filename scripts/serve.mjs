@@ -1,5 +1,6 @@
 // Serves the built application: node scripts/serve.mjs [--port N] [--lan]. It looks at a request before anything else does:
 // what no address and no method of ours can be is answered in words, not with a stumble.
+import { fromOf } from './from.mjs';
 import { createServer } from 'node:http';
 import { parseArgs } from 'node:util';
 import next from 'next';
@@ -41,11 +42,9 @@ let handle = null;
 const answer = (request, response) => {
   // Whoever asks may not say where from.
   delete request.headers[FROM];
-  const { remoteAddress = 'unknown' } = request.socket;
-  const forwarded = request.headers['x-forwarded-for'] ?? request.headers.forwarded;
-  if (!/^(127\.|::1$|::ffff:127\.)/.test(remoteAddress)) request.headers[FROM] = remoteAddress;
   // What another server on this machine passes on comes from elsewhere too: nobody is the owner by standing behind it.
-  else if (forwarded) request.headers[FROM] = String(forwarded).slice(0, 80);
+  const from = fromOf(request.socket.remoteAddress ?? 'unknown', request.headers);
+  if (from !== undefined) request.headers[FROM] = from;
   const wrong = handle ? wrongWith(request) : [503, 'The workshop is starting. Try again in a moment.'];
   if (!wrong) return void handle(request, response);
   const body = JSON.stringify({ message: wrong[1] });

@@ -263,9 +263,15 @@ export function backupFile(folder: string, name: string): string | null {
   return NAME.test(name) && existsSync(path) ? path : null;
 }
 
-/** Takes away all but the newest backups; what a stopped backup left behind goes too. */
-export function thinBackups(folder: string, keep: number): void {
-  for (const { name } of listBackups(folder).slice(Math.max(1, keep))) rmSync(join(folder, FOLDER, name));
+/**
+ * Takes away all but the newest backups; what a stopped backup left behind goes too.
+ *
+ * @param folder the workshop's
+ * @param keep so many stay
+ * @param [made] the one that was made just now: it stays, whatever the clock has done to its name
+ */
+export function thinBackups(folder: string, keep: number, made = ''): void {
+  for (const { name } of listBackups(folder).slice(Math.max(1, keep))) if (!made.endsWith(name)) rmSync(join(folder, FOLDER, name));
   const backups = join(folder, FOLDER);
   if (!existsSync(backups)) return;
   for (const name of readdirSync(backups)) {

@@ -380,4 +380,13 @@ describe('backups', () => {
     thinBackups(at.folder, 0);
     expect(listBackups(at.folder)).toHaveLength(1);
   });
+
+  it('the one made just now stays, whatever the clock has done to the others’ names', async () => {
+    const made = await makeBackup(at.db, at.folder);
+    for (const day of ['2099-01-01', '2099-01-02']) cpSync(made, join(at.folder, 'backups', `fovea-${day}T10-00-00Z.tar.gz`));
+    thinBackups(at.folder, 2, made);
+    expect(listBackups(at.folder)).toHaveLength(3);
+    thinBackups(at.folder, 2);
+    expect(listBackups(at.folder)).toHaveLength(2);
+  });
 });

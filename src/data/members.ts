@@ -70,3 +70,20 @@ export function memberOf(db: Db, token: string, now = Date.now()): Member | null
 export function closeSession(db: Db, token: string): void {
   db.prepare('DELETE FROM session WHERE token = ?').run(hashOf(token));
 }
+
+/** So many addresses are remembered. */
+const PLACES = 500;
+
+/** Whether somebody came in from an address before. */
+export function isKnownPlace(db: Db, place: string): boolean {
+  return db.prepare('SELECT 1 FROM known_place WHERE place = ?').get(place) !== undefined;
+}
+
+/** Remembers an address from which somebody came in; of too many the oldest is forgotten. */
+export function rememberPlace(db: Db, place: string, now = Date.now()): void {
+  db.prepare('INSERT INTO known_place (place, at) VALUES (?, ?) ON CONFLICT (place) DO UPDATE SET at = excluded.at').run(
+    place,
+    new Date(now).toISOString(),
+  );
+  db.prepare('DELETE FROM known_place WHERE place NOT IN (SELECT place FROM known_place ORDER BY at DESC LIMIT ?)').run(PLACES);
+}

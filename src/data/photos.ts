@@ -1,5 +1,17 @@
 import { createHash } from 'node:crypto';
-import { closeSync, existsSync, fsyncSync, mkdirSync, openSync, readFileSync, renameSync, writeSync } from 'node:fs';
+import {
+  closeSync,
+  existsSync,
+  fsyncSync,
+  mkdirSync,
+  openSync,
+  readdirSync,
+  readFileSync,
+  renameSync,
+  rmSync,
+  statSync,
+  writeSync,
+} from 'node:fs';
 import { join } from 'node:path';
 import { dataFolder, syncFolder } from './database';
 
@@ -25,17 +37,34 @@ export function keepPhoto(bytes: Uint8Array, extension: string): string {
     mkdirSync(folder(), { recursive: true });
     // Written aside first, and down to the disk: a photo is there whole or not at all, also after a power cut.
     const aside = `${path}.${process.pid}.part`;
-    const handle = openSync(aside, 'w');
     try {
-      for (let at = 0; at < bytes.byteLength;) at += writeSync(handle, bytes, at);
-      fsyncSync(handle);
-    } finally {
-      closeSync(handle);
+      const handle = openSync(aside, 'w');
+      try {
+        for (let at = 0; at < bytes.byteLength;) at += writeSync(handle, bytes, at);
+        fsyncSync(handle);
+      } finally {
+        closeSync(handle);
+      }
+      renameSync(aside, path);
+    } catch (error) {
+      rmSync(aside, { force: true });
+      throw error;
     }
-    renameSync(aside, path);
     syncFolder(folder());
   }
   return name;
+}
+
+/** A photo that takes longer than this to come is not coming any more, ms. */
+const ABANDONED = 3_600_000;
+
+/** Takes away photos that were only half written when the application was stopped. */
+export function sweepPhotos(now = Date.now()): void {
+  if (!existsSync(folder())) return;
+  for (const name of readdirSync(folder())) {
+    const path = join(folder(), name);
+    if (name.endsWith('.part') && now - statSync(path).mtimeMs > ABANDONED) rmSync(path, { force: true });
+  }
 }
 
 /** A kept photo and its type, or null. */

@@ -57,7 +57,7 @@ export function beginPurchase(db: Db, scope: string, supplier: string, order: Pu
 }
 
 /** An order that the supplier has taken stays taken: what comes of an earlier attempt to send it changes nothing any more. */
-const OPEN = ['sending', 'refused'] as const satisfies readonly PurchaseState[];
+const OPEN = ['sending', 'unknown', 'refused'] as const satisfies readonly PurchaseState[];
 
 /**
  * Writes down what the supplier answered, where the order still waits for an answer.

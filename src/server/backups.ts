@@ -3,6 +3,7 @@ import { tmpdir } from 'node:os';
 import { basename, join } from 'node:path';
 import { Readable } from 'node:stream';
 import { backupFile, BadBackup, checkBackup, listBackups, makeBackup, restoreBackup, thinBackups, type KeptBackup } from '../data/backup';
+import { sweepPhotos } from '../data/photos';
 import { holdWorkshop } from '../data/workshop-lock';
 import { closeDatabase, damageOf, database, dataFolder } from '../data/database';
 import { eventLog } from './event-log';
@@ -37,7 +38,7 @@ async function backUp(): Promise<KeptBackup> {
   under.foveaBackup ??= (async () => {
     try {
       const path = await makeBackup(database(), dataFolder());
-      thinBackups(dataFolder(), keep());
+      thinBackups(dataFolder(), keep(), path);
       eventLog().info('A backup was made');
       return listBackups(dataFolder()).find(({ name }) => path.endsWith(name))!;
     } finally {
@@ -117,7 +118,7 @@ export async function postPutBack(name: string): Promise<Response> {
   return putBack(file);
 }
 
-/** What is done daily: the database looked through, a backup made. */
+/** What is done daily: the database looked through, half photos swept out, a backup made. */
 async function daily(): Promise<void> {
   try {
     const damage = damageOf(database());
@@ -126,6 +127,7 @@ async function daily(): Promise<void> {
       eventLog().error({ err: new Error(damage) }, 'The database is damaged; the last good backup is kept');
       return;
     }
+    sweepPhotos();
     const last = lastBackup();
     if (keep() > 0 && (!last || Date.now() - Date.parse(last) > DAY - FIRST)) await backUp();
   } catch (error) {

@@ -1,18 +1,28 @@
 import { statfsSync } from 'node:fs';
-import { database, dataFolder, formIn, newestForm } from '../data/database';
-import { troubleOf } from '../data/trouble';
+import { randomUUID } from 'node:crypto';
+import { database, dataFolder, formIn, newestForm, type Db } from '../data/database';
+import { troubleOf, WorkshopTrouble } from '../data/trouble';
 import { lastBackup } from './backups';
 
 /** Less room than this is worth a word, bytes. */
 const LITTLE_ROOM = 500_000_000;
+
+/** Writes a row and reads it back: a full disk or a folder that cannot be written shows here. */
+function beat(db: Db): void {
+  const mark = randomUUID();
+  db.transaction(() =>
+    db.prepare('INSERT INTO heartbeat (id, mark) VALUES (1, ?) ON CONFLICT (id) DO UPDATE SET mark = excluded.mark').run(mark),
+  ).immediate();
+  const read = db.prepare('SELECT mark FROM heartbeat WHERE id = 1').get() as { mark: string } | undefined;
+  if (read?.mark !== mark) throw new WorkshopTrouble('damaged');
+}
 
 /** GET /health: whether the workshop can be read and written, for a person or a watchdog. */
 export function health(): Response {
   try {
     const db = database();
     const form = formIn(db);
-    // A write that changes nothing: a full disk or a folder that cannot be written shows here.
-    db.transaction(() => db.prepare("UPDATE setting SET value = value WHERE key = 'unit'").run()).immediate();
+    beat(db);
     const { bavail, bsize } = statfsSync(dataFolder());
     const room = Number(bavail) * Number(bsize);
     return Response.json(

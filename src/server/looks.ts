@@ -3,6 +3,7 @@ import { database } from '../data/database';
 import { houseMark, keepLook, keptLook } from '../data/looks';
 import { getPiece, type PieceRecord } from '../data/pieces';
 import { getHouse } from '../data/settings';
+import { troubleOf } from '../data/trouble';
 import { eventLog } from './event-log';
 import { planning, type Look } from './planning';
 
@@ -35,13 +36,19 @@ export async function lookAnew(db: Db, record: PieceRecord): Promise<Look> {
   const house = getHouse(db);
   const look = await planning().look({ piece: record.piece, house });
   const { section } = look;
-  keepLook(db, {
-    pieceId: record.id,
-    revision: record.revision,
-    house: houseMark(house),
-    json: JSON.stringify(look),
-    span: section ? section.board.right - section.board.left : 0,
-  });
+  try {
+    keepLook(db, {
+      pieceId: record.id,
+      revision: record.revision,
+      house: houseMark(house),
+      json: JSON.stringify(look),
+      span: section ? section.board.right - section.board.left : 0,
+    });
+  } catch (error) {
+    // On a full disk the floor is still to be read: it is worked out again next time.
+    if (!troubleOf(error)) throw error;
+    eventLog().warn({ err: error }, 'A picture for the floor could not be kept');
+  }
   return look;
 }
 

@@ -212,11 +212,12 @@ export const STORE_ROUTES: Routes = {
     put: {
       handle: ({ request, params }) => putOrder(request, params.id!),
       may: 'owner',
-      says: 'Asked again, at the supplier’s prices where they are accepted; or so many of each line came',
+      says: 'Asked again, at the supplier’s prices where they are accepted; marked as ordered or not; or so many of each line came',
       body: record(
         {
           again: { type: 'boolean' },
           accept: { type: 'boolean' },
+          mark: { type: 'string', enum: ['ordered', 'not ordered'] },
           came: list({ type: 'number' }),
           delivery: text('Id of the delivery: sent again it is the same one'),
         },

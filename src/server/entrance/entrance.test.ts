@@ -8,6 +8,7 @@ import { COOKIE, deleteMember, FROM, isDoor, lanAddresses, mayNot, postEnter, po
 import { readMembers } from './network';
 import { refuse } from './guard';
 import { answer } from '../http';
+import { fromOf } from '../../../scripts/from.mjs';
 
 const folder = mkdtempSync(join(tmpdir(), 'fovea-'));
 beforeAll(() => {
@@ -62,6 +63,42 @@ describe('the door', () => {
     expect((await enter(7, '10.0.0.8', now)).status).toBe(400);
   }, 30_000);
 
+  it('counts wrong ones that come at once as at once', async () => {
+    const now = Date.now();
+    const answers = await Promise.all(Array.from({ length: 11 }, () => enter('wrong', '10.0.1.1', now)));
+    expect(answers.filter(({ status }) => status === 401).length).toBeLessThanOrEqual(5);
+    expect((await enter('wrong', '10.0.1.1', now)).status).toBe(429);
+  });
+
+  it('lets no more than a dozen wait to be checked, and goes on afterwards', async () => {
+    const many = await Promise.all(Array.from({ length: 40 }, (_, k) => enter('wrong', `10.0.2.${k}`)));
+    expect(many.filter(({ status }) => status === 401)).toHaveLength(12);
+    expect(many.filter(({ status }) => status === 429)).toHaveLength(28);
+    expect((await enter('wrong', '10.0.2.200')).status).toBe(401);
+  });
+
+  it('keeps nobody waiting for more than a quarter of an hour, and the right passcode never where somebody came in before', async () => {
+    const { passcode } = await letIn('Una', 'hand');
+    let now = Date.now();
+    expect((await enter(passcode, '10.0.3.1', now)).status).toBe(200);
+    for (let k = 0; k < 14; k++) {
+      now += 1000_000;
+      for (const place of ['10.0.3.1', '10.0.3.2']) await enter('wrong', place, now);
+    }
+    const wordsFor = async (place: string, at: number) => ((await (await enter('wrong', place, at)).json()) as { message: string }).message;
+    expect(Number(/in (\d+) s/.exec(await wordsFor('10.0.3.2', now + 1000))![1])).toBeLessThanOrEqual(900);
+    expect((await enter(passcode, '10.0.3.2', now + 2000)).status).toBe(429);
+    expect(await wordsFor('10.0.3.1', now + 2000)).toContain('Too many');
+    expect((await enter(passcode, '10.0.3.1', now + 3000)).status).toBe(200);
+  }, 60_000);
+
+  it('one IPv6 network is one place, whichever of its addresses is used', async () => {
+    const now = Date.now();
+    for (let k = 0; k < 5; k++) await enter('wrong', `2001:db8:1:2:${k}::1`, now);
+    expect((await enter('wrong', '2001:db8:1:2:ffff::1', now)).status).toBe(429);
+    expect((await enter('wrong', '2001:db8:1:3::1', now)).status).toBe(401);
+  });
+
   it('closes at once to who is let in no longer, and by itself after a month', async () => {
     const db = database();
     const member = addMember(db, { name: 'Guest', role: 'apprentice', passcode: 'x' });
@@ -88,6 +125,21 @@ describe('the door', () => {
     expect(await (await readMembers()).json()).toMatchObject({ address: null, qr: null });
     process.env.FOVEA_LAN = '192.0.2.2:3000';
     expect(await (await readMembers()).json()).toMatchObject({ address: '192.0.2.2:3000', qr: expect.stringContaining('<svg') });
+  });
+});
+
+describe('where a request comes from', () => {
+  it.each([
+    ['this machine', '127.0.0.1', {}, undefined],
+    ['another machine', '10.0.0.5', {}, '10.0.0.5'],
+    ['another machine that says it is this one', '10.0.0.5', { 'x-forwarded-for': '127.0.0.1' }, '10.0.0.5'],
+    ['through the front', '127.0.0.1', { 'x-forwarded-for': '10.0.0.9' }, '10.0.0.9'],
+    ['through the front, with what it wrote itself before', '::1', { 'x-forwarded-for': '1.2.3.4, 10.0.0.9' }, '10.0.0.9'],
+    ['through a front that says nothing', '127.0.0.1', { 'x-forwarded-for': '' }, 'unknown'],
+    ['by the standard header', '127.0.0.1', { forwarded: 'for=1.2.3.4, for="[2001:db8::1]:4711";proto=https' }, '2001:db8::1'],
+    ['by a standard header without an address', '127.0.0.1', { forwarded: 'proto=https' }, 'unknown'],
+  ] as const)('%s', (_, remote, headers, from) => {
+    expect(fromOf(remote, headers)).toBe(from);
   });
 });
 

@@ -2,7 +2,17 @@ import { randomInt } from 'node:crypto';
 import { hash, verify } from '@node-rs/argon2';
 import { ROLES, type Role } from '../../core/house';
 import { database, type Db } from '../../data/database';
-import { addMember, closeSession, memberOf, openSession, passcodesOf, removeMember, type Member } from '../../data/members';
+import {
+  addMember,
+  closeSession,
+  isKnownPlace,
+  memberOf,
+  openSession,
+  passcodesOf,
+  rememberPlace,
+  removeMember,
+  type Member,
+} from '../../data/members';
 import { eventLog } from '../event-log';
 import { readObject, Refusal } from '../http';
 
@@ -10,9 +20,12 @@ import { readObject, Refusal } from '../http';
 export const COOKIE = 'fovea_session';
 /** Set by the server in front for what comes from another machine; what a request itself says there is thrown away. */
 export const FROM = 'x-fovea-from';
-/** After so many wrong passcodes from one place it has to wait, longer every time, s. */
+/** After so many wrong passcodes from one place it has to wait, longer every time, s; never longer than the last. */
 const TRIES = 5;
 const FIRST_WAIT = 30;
+const LONGEST_WAIT = 900;
+/** So many passcodes may wait to be checked: one after the other, for each takes a core for a while. */
+const QUEUE = 12;
 /** Signs of a passcode: none that is read for another. */
 const SIGNS = '23456789abcdefghjkmnpqrstuvwxyz';
 const LONGEST_NAME = 40;
@@ -39,12 +52,32 @@ function waitOf(place: string, now: number): number {
   return Math.max(0, Math.ceil(((waits.get(place)?.until ?? 0) - now) / 1000));
 }
 
-function wrongTry(place: string, now: number): void {
+/** Counts a try before it is checked: tries that come at once count as at once. Returns what takes it back. */
+function countTry(place: string, now: number): () => void {
   const wrong = (waits.get(place)?.wrong ?? 0) + 1;
-  const wait = wrong < TRIES ? 0 : FIRST_WAIT * 2 ** Math.min(wrong - TRIES, 8);
+  const wait = wrong < TRIES ? 0 : Math.min(LONGEST_WAIT, FIRST_WAIT * 2 ** Math.min(wrong - TRIES, 8));
+  // Put at the end: of too many places the one that tried longest ago is forgotten.
+  waits.delete(place);
   waits.set(place, { wrong, until: now + wait * 1000 });
   if (waits.size > 1000) waits.delete(waits.keys().next().value!);
-  eventLog().warn({ wrong }, 'A wrong passcode was tried');
+  return () => void waits.delete(place);
+}
+
+/** One network counts as one place: of an IPv6 address whoever has it has all of its last half. */
+const placeOf = (address: string): string => (address.includes(':') ? `${address.split(':').slice(0, 4).join(':')}::` : address);
+
+const checking = { last: Promise.resolve() as Promise<unknown>, count: 0 };
+
+/** Checks a passcode after those that came before it; undefined where nobody has it. */
+function checked(db: Db, passcode: string): Promise<Member | undefined> {
+  const check = async (): Promise<Member | undefined> => {
+    for (const { passcode: saved, ...member } of passcodesOf(db)) if (await verify(saved, plain(passcode))) return member;
+    return undefined;
+  };
+  checking.count += 1;
+  const result = checking.last.then(check, check).finally(() => void (checking.count -= 1));
+  checking.last = result.catch(() => undefined);
+  return result;
 }
 
 /** Who a request is: on the workshop's own machine its owner, from another whoever came in there, or nobody. */
@@ -79,22 +112,27 @@ const cookie = (token: string, age: number): string => `${COOKIE}=${token}; Path
 /** POST /api/enter: comes in with a passcode. */
 export async function postEnter(request: Request, now = Date.now()): Promise<Response> {
   const { passcode } = await readObject(request);
-  const place = request.headers.get(FROM) ?? 'own';
-  const wait = waitOf(place, now);
-  if (wait > 0) throw new Refusal(429, `Too many wrong passcodes: try again in ${wait} s`);
-  if (typeof passcode !== 'string' || passcode.length > 100) throw new Refusal(400, 'A passcode has twelve characters');
+  const place = placeOf(request.headers.get(FROM) ?? 'own');
   const db = database();
-  for (const { passcode: saved, ...member } of passcodesOf(db)) {
-    if (!(await verify(saved, plain(passcode)))) continue;
-    waits.delete(place);
-    eventLog().info('Somebody came in over the network');
-    return Response.json(
-      { name: member.name, role: member.role },
-      { headers: { 'set-cookie': cookie(openSession(db, member.id, now), 30 * 86_400) } },
-    );
+  const wait = waitOf(place, now);
+  // Where somebody came in before, the right passcode opens at any time: others there cannot lock him out.
+  if (wait > 0 && !isKnownPlace(db, place)) throw new Refusal(429, `Too many wrong passcodes: try again in ${wait} s`);
+  if (typeof passcode !== 'string' || passcode.length > 100) throw new Refusal(400, 'A passcode has twelve characters');
+  if (checking.count >= QUEUE) throw new Refusal(429, 'Too many are coming in at once: try again in a few seconds');
+  const takeBack = countTry(place, now);
+  const member = await checked(db, passcode);
+  if (!member) {
+    eventLog().warn({ wrong: waits.get(place)?.wrong }, 'A wrong passcode was tried');
+    if (wait > 0) throw new Refusal(429, `Too many wrong passcodes: try again in ${waitOf(place, now)} s`);
+    throw new Refusal(401, 'Wrong passcode. Ask the owner of the workshop for yours');
   }
-  wrongTry(place, now);
-  throw new Refusal(401, 'Wrong passcode. Ask the owner of the workshop for yours');
+  takeBack();
+  rememberPlace(db, place, now);
+  eventLog().info('Somebody came in over the network');
+  return Response.json(
+    { name: member.name, role: member.role },
+    { headers: { 'set-cookie': cookie(openSession(db, member.id, now), 30 * 86_400) } },
+  );
 }
 
 /** DELETE /api/enter: goes out again. */

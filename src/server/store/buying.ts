@@ -135,13 +135,17 @@ async function sent(record: PurchaseRecord, accept: boolean): Promise<PurchaseRe
   switch (answer.kind) {
     case 'taken': {
       const lines = record.order.lines.map((line) => ({ ...line, price: answer.prices[line.name] ?? line.price }));
-      const order: Purchase = { ...record.order, lines, reference: answer.reference, expected: answer.expected, says: answer.says };
+      // A supplier that takes an order at prices nobody agreed to is not believed for the store.
+      const dearer = accept ? [] : lines.filter(({ price }, k) => Math.abs(price - record.order.lines[k]!.price) > 0.005);
+      const charged = dearer.length > 0 ? [`Not at the price that was asked for: ${dearer.map(({ name }) => name).join(', ')}.`] : [];
+      const says = [answer.says, ...charged].filter(Boolean).join(' ').slice(0, 400);
+      const order: Purchase = { ...record.order, lines, reference: answer.reference, expected: answer.expected, says };
       const db = database();
       const wares = new Map(storeView(db).wares.map((ware) => [ware.id, ware]));
       // What it costs now is what the store knows from now on.
       for (const { ware, price } of lines) {
         const item = wares.get(ware);
-        if (item && knownPrice(item) !== price) {
+        if (item && knownPrice(item) !== price && !dearer.some((line) => line.ware === ware)) {
           const { id, guide: _ranked, ...rest } = item;
           void _ranked;
           keepWare(db, { ...rest, price }, id);
@@ -155,10 +159,24 @@ async function sent(record: PurchaseRecord, accept: boolean): Promise<PurchaseRe
         lines: record.order.lines.map((line) => ({ ...line, price: answer.prices[line.name] ?? line.price })),
         says: answer.says,
       });
-    case 'unheard':
-      // Nobody knows whether it arrived there: it stays as it is, and can be asked for again.
-      return settlePurchase(database(), record.id, 'sending', { ...record.order, says: answer.says });
+    case 'unknown':
+      return settlePurchase(database(), record.id, 'unknown', { ...record.order, says: answer.says });
+    case 'unsent': {
+      // It stays as it is: an earlier attempt may have got there.
+      const state = record.state === 'unknown' ? 'unknown' : 'sending';
+      return settlePurchase(database(), record.id, state, { ...record.order, says: answer.says });
+    }
   }
+}
+
+/** What somebody heard from the supplier of an order whose answer is not known. */
+function marked(record: PurchaseRecord, mark: unknown): PurchaseRecord {
+  if (mark !== 'ordered' && mark !== 'not ordered') throw new Refusal(400, 'Mark the order as ordered or as not ordered');
+  if (record.state !== 'unknown' && record.state !== 'sending') throw new Refusal(409, 'This order has been answered already.');
+  return settlePurchase(database(), record.id, mark === 'ordered' ? 'ordered' : 'refused', {
+    ...record.order,
+    says: `Marked as ${mark} by hand.`,
+  });
 }
 
 /** What a page calls a deed of its own, so that it counts once however often it is sent. */
@@ -193,13 +211,18 @@ export async function postOrder(request: Request, text: string): Promise<Respons
   return Response.json(await sent(beginPurchase(database(), item.scope, supplier, order, id), false), { status: 201 });
 }
 
-/** PUT /api/orders/ID: asked again, at the supplier's own prices where those are accepted; or so many of each line came. */
+/**
+ * PUT /api/orders/ID: asked again, at the supplier's own prices where those are accepted; marked with what the supplier said by
+ * word of mouth; or so many of each line came.
+ */
 export async function putOrder(request: Request, id: string): Promise<Response> {
-  const { again, accept, came, delivery } = await readObject(request);
+  const { again, accept, came, delivery, mark } = await readObject(request);
   const record = getPurchase(database(), id);
   if (!record) throw new Refusal(404, 'There is no such order.');
+  if (mark !== undefined) return Response.json(marked(record, mark));
   if (again === true) {
-    if (record.state !== 'sending' && record.state !== 'refused') throw new Refusal(409, 'This order has been taken already.');
+    if (record.state !== 'sending' && record.state !== 'unknown' && record.state !== 'refused')
+      throw new Refusal(409, 'This order has been taken already.');
     return Response.json(await sent(record, accept === true));
   }
   if (!Array.isArray(came) || !came.every((units): units is number => typeof units === 'number' && units >= 0 && units <= 1_000_000))

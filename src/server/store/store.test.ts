@@ -9,7 +9,7 @@ import { closeDatabase, database } from '../../data/database';
 import type { JobRecord } from '../../data/jobs';
 import type { LayRecord } from '../../data/lays';
 import { createPiece, savePiece } from '../../data/pieces';
-import { listPurchases, type PurchaseRecord } from '../../data/purchases';
+import { beginPurchase, listPurchases, settlePurchase, type PurchaseRecord } from '../../data/purchases';
 import { furnishAsLodge, listStock, listWares } from '../../data/store';
 import { standIn } from '../../testing/stand-in';
 import { asked, answered, servedWorkshop } from '../../testing/served';
@@ -221,7 +221,7 @@ describe('a job', () => {
         job.id,
       ),
     );
-    expect(unheard.state).toBe('sending');
+    expect(unheard.state).toBe('unknown');
     await mood('down');
     // The server may have stopped meanwhile: the order is written down, and asked for again it is the same one.
     closeDatabase();
@@ -249,6 +249,30 @@ describe('a job', () => {
     expect(full.map(({ count }) => count)).toEqual([line.units]);
     // What came need not be bought again.
     expect((await need()).lines.find(({ ware }) => ware === line.ware)).toBeUndefined();
+  });
+
+  it('an order whose answer is not known is marked by whoever asked the supplier; what comes too late changes nothing', async () => {
+    const ware = cloth();
+    const begin = (id: string) => {
+      const order = {
+        lines: [{ ware: ware.id, name: ware.name, units: 2, price: 46, arrived: 0 }],
+        carriage: 0,
+        reference: '',
+        expected: '',
+        says: '',
+      };
+      const record = beginPurchase(database(), 'elsewhere', ware.supplier, order, id);
+      return settlePurchase(database(), record.id, 'unknown', record.order);
+    };
+    const [taken, not] = [begin('cccccccc-0000-0001'), begin('cccccccc-0000-0002')];
+    const mark = (id: string, as: string, status: number) =>
+      answered<PurchaseRecord>(status, () => buying.putOrder(asked({ mark: as }), id));
+    await mark(taken.id, 'perhaps', 400);
+    expect((await mark(taken.id, 'ordered', 200)).state).toBe('ordered');
+    await mark(taken.id, 'not ordered', 409);
+    expect((await mark(not.id, 'not ordered', 200)).state).toBe('refused');
+    // The first attempt's time-out, after somebody has marked it.
+    expect(settlePurchase(database(), taken.id, 'unknown', taken.order).state).toBe('ordered');
   });
 
   it('is cut: what it took leaves the store, what is left of it stays, and nothing is taken twice', async () => {

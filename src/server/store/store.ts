@@ -89,7 +89,7 @@ export async function putCarriage(request: Request): Promise<Response> {
 
 function tableOf(request: Request): StoreTable {
   const table = new URL(request.url).searchParams.get('table');
-  if (table === null || !(table in STORE_TABLES))
+  if (table === null || !Object.hasOwn(STORE_TABLES, table))
     throw new Refusal(400, `The table must be one of ${Object.keys(STORE_TABLES).join(', ')}`);
   return table as StoreTable;
 }

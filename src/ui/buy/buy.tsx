@@ -159,7 +159,7 @@ function OrderState({ record: { state, supplier, order } }: { record: PurchaseRe
         {order.expected && state === 'ordered' && `, expected ${sayDay(order.expected)}`}
       </p>
       {order.says && (
-        <p className={`text-sm ${state === 'refused' || state === 'sending' ? 'text-warning' : ''}`} role="status">
+        <p className={`text-sm ${state === 'refused' || state === 'sending' || state === 'unknown' ? 'text-warning' : ''}`} role="status">
           {order.says}
         </p>
       )}
@@ -167,8 +167,43 @@ function OrderState({ record: { state, supplier, order } }: { record: PurchaseRe
   );
 }
 
+/** What the supplier said by word of mouth. */
+const MARKS = [
+  { mark: 'not ordered', label: 'Mark as not ordered' },
+  { mark: 'ordered', label: 'Mark as ordered' },
+] as const;
+
+type Act = (url: string, body: unknown, doing: string) => void;
+
+/** What may be done about an order that the supplier has not answered: ask again, or mark it by hand. */
+function Unanswered({ url, busy, act }: { url: string; busy: boolean; act: Act }) {
+  return (
+    <>
+      {MARKS.map(({ mark, label }) => (
+        <button
+          key={mark}
+          type="button"
+          className="btn btn-sm btn-ghost font-normal"
+          disabled={busy}
+          onClick={() => act(url, { mark }, 'Marking it…')}
+        >
+          {label}
+        </button>
+      ))}
+      <button
+        type="button"
+        className="btn btn-sm btn-outline font-normal"
+        disabled={busy}
+        onClick={() => act(url, { again: true }, 'Asking the supplier…')}
+      >
+        Ask again
+      </button>
+    </>
+  );
+}
+
 /** An order, what the supplier said, and what came of it. */
-function Order({ record, busy, act }: { record: PurchaseRecord; busy: boolean; act: (url: string, body: unknown, doing: string) => void }) {
+function Order({ record, busy, act }: { record: PurchaseRecord; busy: boolean; act: Act }) {
   const money = useMoney();
   const { id, state, order } = record;
   const [came, setCame] = useState<(number | null)[]>(order.lines.map(() => null));
@@ -216,16 +251,7 @@ function Order({ record, busy, act }: { record: PurchaseRecord; busy: boolean; a
             Book it in
           </button>
         )}
-        {state === 'sending' && (
-          <button
-            type="button"
-            className="btn btn-sm btn-outline font-normal"
-            disabled={busy}
-            onClick={() => act(url, { again: true }, 'Asking the supplier…')}
-          >
-            Ask again
-          </button>
-        )}
+        {(state === 'sending' || state === 'unknown') && <Unanswered url={url} busy={busy} act={act} />}
         {state === 'refused' && (
           <button
             type="button"

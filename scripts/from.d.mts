@@ -1,0 +1,1 @@
+export function fromOf(remoteAddress: string, headers: Record<string, string | string[] | undefined>): string | undefined;
