@@ -8,9 +8,14 @@ export type DiaryAsked = {
   by: Record<string, string>;
   /** a schedule that is there already: only how sure it is is asked */
   saved: Schedule | null;
+  /** yesterday's: its order is tried first */
+  known?: Schedule | undefined;
 };
 /** How far it is: the best so far, and at the end how sure it is. */
 export type DiaryTold = { tried: number; of: number; schedule: Schedule; ends: PieceEnd[]; ranges: Range[] | null; wrong: string[] };
+
+/** Nobody waits longer for a schedule, ms: what was found until then is shown. */
+const LONGEST = 30_000;
 
 /** A beginning for the dice that is the same for the same question: asked again it answers alike. */
 const SEED = 20_262;
@@ -23,7 +28,7 @@ function seededRandom(seed: number): () => number {
   };
 }
 
-self.onmessage = ({ data: { input, tries, by, saved } }: MessageEvent<DiaryAsked>) => {
+self.onmessage = ({ data: { input, tries, by, saved, known } }: MessageEvent<DiaryAsked>) => {
   const tell = (diary: Omit<DiaryTold, 'of' | 'ends' | 'wrong'>): void =>
     self.postMessage({
       ...diary,
@@ -33,9 +38,12 @@ self.onmessage = ({ data: { input, tries, by, saved } }: MessageEvent<DiaryAsked
     } satisfies DiaryTold);
   const roll = seededRandom(SEED);
   if (saved) return tell({ tried: 0, schedule: saved, ranges: rangesOf(input, saved, roll, by) });
+  const begun = performance.now();
   const found = schedule(problemOf(input), {
     tries,
     roll,
+    known,
+    stop: () => performance.now() - begun > LONGEST,
     better: (better) => tell({ tried: better.tried, schedule: better.schedule, ranges: null }),
   });
   tell({ tried: found.tried, schedule: found.schedule, ranges: rangesOf(input, found.schedule, roll, by) });

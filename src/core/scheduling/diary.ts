@@ -127,6 +127,16 @@ export type PieceEnd = {
   late: number;
 };
 
+/** When the last task of each piece ends. */
+function lastOfEach(done: readonly Done[]): Map<string, number> {
+  const lasts = new Map<string, number>();
+  for (const task of done) {
+    const { piece } = readTaskId(task.id);
+    lasts.set(piece, Math.max(lasts.get(piece) ?? 0, endOf(task)));
+  }
+  return lasts;
+}
+
 /**
  * When each piece is done.
  *
@@ -135,9 +145,9 @@ export type PieceEnd = {
  */
 export function endsOf({ pieces, begins }: Pick<DiaryInput, 'pieces' | 'begins'>, { done, left }: Schedule): PieceEnd[] {
   const never = new Set(left.map((id) => readTaskId(id).piece));
+  const lasts = lastOfEach(done);
   return pieces.map(({ id, due }) => {
-    const matching = done.filter((task) => readTaskId(task.id).piece === id);
-    const last = Math.max(0, ...matching.map(endOf));
+    const last = lasts.get(id) ?? 0;
     const ends = never.has(id) ? null : momentOf(begins, last);
     return { piece: id, ends, late: ends && due ? Math.max(0, daysBetween(due, ends.day)) : 0 };
   });
@@ -145,8 +155,10 @@ export function endsOf({ pieces, begins }: Pick<DiaryInput, 'pieces' | 'begins'>
 
 /** Where nobody has measured a step it takes a fifth more or less. */
 const USUAL_SPREAD = 0.2;
-/** So many weeks are drawn at random. */
+/** So many times a schedule is drawn at random; of a large floor less often, but never less than the last. */
 const THROWS = 60;
+const PLACED = 90_000;
+const FEWEST_THROWS = 12;
 
 /** A figure near one, never below a half: how much longer a step took than it was thought to. */
 function paceFactor(spread: number, roll: () => number): number {
@@ -179,7 +191,8 @@ export function rangesOf(input: DiaryInput, found: Schedule, roll: () => number,
   const order = new Map([...found.done].sort((a, b) => beginOf(a) - beginOf(b)).map(({ id }, i) => [id, i]));
   const tasks = [...problem.tasks].sort((a, b) => (order.get(a.id) ?? Infinity) - (order.get(b.id) ?? Infinity));
   const ends = new Map<string, number[]>(input.pieces.map(({ id }) => [id, []]));
-  for (let k = 0; k < THROWS; k++) {
+  const throws = Math.max(FEWEST_THROWS, Math.min(THROWS, Math.round(PLACED / Math.max(1, tasks.length))));
+  for (let k = 0; k < throws; k++) {
     const item: Problem = {
       ...problem,
       tasks: tasks.map((task) => ({
@@ -189,7 +202,8 @@ export function rangesOf(input: DiaryInput, found: Schedule, roll: () => number,
     };
     // One try: tasks in the order that they stand in.
     const { done } = placedInOrder(item);
-    for (const [id, list] of ends) list.push(Math.max(0, ...done.filter((task) => readTaskId(task.id).piece === id).map(endOf)));
+    const lasts = lastOfEach(done);
+    for (const [id, list] of ends) list.push(lasts.get(id) ?? 0);
   }
   return input.pieces.map(({ id, due }) => {
     const list = ends.get(id)!.sort((a, b) => a - b);

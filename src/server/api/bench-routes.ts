@@ -87,6 +87,7 @@ export const BENCH_ROUTES: Routes = {
         input: object,
         deliveries: list(object),
         without: list(text('A piece whose rules no longer suit it')),
+        coming: whole('Pieces whose run sheets are still being worked out: ask again'),
         saved: { type: ['object', 'null'] },
         changed: list(text('What changed')),
         finished: list(record({ id: whole('Of the log'), name: text('What it is called') })),

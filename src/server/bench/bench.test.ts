@@ -112,6 +112,7 @@ type View = {
   saved: { schedule: Schedule } | null;
   changed: string[];
   without: string[];
+  coming: number;
 };
 const view = () => answered<View>(200, () => diary.readDiary());
 
@@ -149,6 +150,16 @@ describe('the diary', () => {
     await answered(400, () => diary.putDiary(asked({ input: {}, schedule: { done: [], left: [] } })));
     await answered(400, () => diary.putDiary(asked({})));
     expect((await view()).saved!.schedule).toEqual(item.schedule);
+  });
+
+  it('works out four run sheets while somebody waits; the others come when it is asked again', async () => {
+    const db = database();
+    const more = Array.from({ length: 6 }, (_, k) => createPiece(db, { ...newPiece('chair-seat'), name: `Chair ${k}` }).id);
+    const first = await view();
+    expect([first.input.pieces.length, first.coming, first.changed]).toEqual([1 + 4, 2, []]);
+    const then = await view();
+    expect([then.input.pieces.length, then.coming]).toEqual([1 + 6, 0]);
+    for (const id of more) removePiece(db, id);
   });
 
   it('what is laid by hand holds the next schedule; a day that is none, and nobody, are refused', async () => {

@@ -19,6 +19,7 @@ import { listLog, ticksDone } from '../../data/bench';
 import { database, type Db } from '../../data/database';
 import { getDeliveryDays, getDiary, getShop, listPins, setDeliveryDay, setDiary, setPin, setShop, timesTaken } from '../../data/diary';
 import { listJobs, piecesOfScope } from '../../data/jobs';
+import { houseMark } from '../../data/looks';
 import { getPiece, listPieces } from '../../data/pieces';
 import { listComing } from '../../data/purchases';
 import { getHouse } from '../../data/settings';
@@ -26,7 +27,7 @@ import { listWares } from '../../data/store';
 import { fitting } from '../forms';
 import { readObject, Refusal } from '../http';
 import { asCalendar } from './ical';
-import { lookAt } from '../looks';
+import { lookAt, lookOf } from '../looks';
 import { planning } from '../planning';
 
 const DAY = /^\d{4}-\d{2}-\d{2}$/;
@@ -45,16 +46,28 @@ export function momentNow(now = new Date()): { begins: string; now: number } {
   };
 }
 
+/** So many run sheets that are not known yet are worked out while somebody waits; the others come after, and are asked for again. */
+const AT_ONCE = 4;
+
 /** Pieces of the floor that still have something to do, with their run sheets. */
-async function piecesToDo(db: Db): Promise<{ pieces: PieceToDo[]; without: string[] }> {
-  const jobs = listJobs(db);
+async function piecesToDo(db: Db): Promise<{ pieces: PieceToDo[]; without: string[]; coming: number }> {
+  const jobOf = new Map(listJobs(db).flatMap((job) => job.pieces.map((id) => [id, job] as const)));
+  const house = houseMark(getHouse(db));
   const without: string[] = [];
   const pieces: PieceToDo[] = [];
+  let [coming, workedOut] = [0, 0];
   for (const record of listPieces(db)) {
     const { id, piece } = record;
-    const job = jobs.find((jobRecord) => jobRecord.pieces.includes(id)) ?? null;
+    const job = jobOf.get(id) ?? null;
     try {
-      const { steps } = await lookAt(db, record);
+      const known = lookOf(db, record, house);
+      if (!known && workedOut === AT_ONCE) {
+        coming += 1;
+        continue;
+      }
+      const { steps } = known ?? (await lookAt(db, record));
+      // What is refused is refused at once, and again next time: it holds nothing up.
+      if (!known) workedOut += 1;
       const done = Object.fromEntries(ticksDone(db, id).map(({ step, units }) => [step, units.filter((unit) => unit <= piece.count)]));
       if (steps.every(({ key }) => (done[key]?.length ?? 0) >= piece.count)) continue;
       pieces.push({
@@ -72,7 +85,7 @@ async function piecesToDo(db: Db): Promise<{ pieces: PieceToDo[]; without: strin
       without.push(piece.name);
     }
   }
-  return { pieces, without };
+  return { pieces, without, coming };
 }
 
 /** What is ordered and not here, for which piece, and when it is thought to come. */
@@ -98,8 +111,10 @@ function deliveriesOf(db: Db): (Delivery & { order: string; supplier: string; ex
 }
 
 /** Everything that a schedule is made from, as it stands. */
-async function inputOf(db: Db): Promise<{ input: DiaryInput; deliveries: ReturnType<typeof deliveriesOf>; without: string[] }> {
-  const { pieces, without } = await piecesToDo(db);
+async function inputOf(
+  db: Db,
+): Promise<{ input: DiaryInput; deliveries: ReturnType<typeof deliveriesOf>; without: string[]; coming: number }> {
+  const { pieces, without, coming } = await piecesToDo(db);
   const deliveries = deliveriesOf(db);
   const on = new Set(pieces.map(({ id }) => id));
   const input: DiaryInput = {
@@ -110,21 +125,23 @@ async function inputOf(db: Db): Promise<{ input: DiaryInput; deliveries: ReturnT
     pace: paceOf(timesTaken(db)),
     ...momentNow(),
   };
-  return { input, deliveries, without };
+  return { input, deliveries, without, coming };
 }
 
 /** GET /api/diary: what a schedule is made from, the one that is kept, and what changed since. */
 export async function readDiary(): Promise<Response> {
   const db = database();
-  const { input, deliveries, without } = await inputOf(db);
+  const { input, deliveries, without, coming } = await inputOf(db);
   const saved = getDiary(db);
   const before = saved ? (JSON.parse(saved.input) as DiaryInput) : null;
   return Response.json({
     input,
     deliveries,
     without,
+    coming,
     saved: saved && before ? { ...saved, input: before } : null,
-    changed: before ? changedSince(before, input) : [],
+    // Of a floor that is not all known yet nothing is said to have gone.
+    changed: before && coming === 0 ? changedSince(before, input) : [],
     finished: listLog(db, { most: LATEST }).entries.map(({ id, serial, piece }) => ({ id, name: `${piece.name}, ${serial}` })),
   });
 }

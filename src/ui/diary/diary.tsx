@@ -201,7 +201,7 @@ export function Diary({ mayPlan, maySetUp }: { mayPlan: boolean; maySetUp: boole
         <p role="status">{message ?? 'Looking at everything on the floor…'}</p>
       </main>
     );
-  const { saved, changed, without, input } = view;
+  const { saved, changed, without, coming, input } = view;
   return (
     <main className="w-full mx-auto px-6 py-5">
       <div className="flex flex-wrap items-center gap-4">
@@ -225,6 +225,11 @@ export function Diary({ mayPlan, maySetUp }: { mayPlan: boolean; maySetUp: boole
       {saved && changed.length > 0 && (
         <p role="status" className="text-sm text-warning mt-1" data-changed>
           Changed since it was planned: {changed.join('; ')}.
+        </p>
+      )}
+      {coming > 0 && (
+        <p className="text-sm" role="status">
+          Working out {coming === 1 ? 'one run sheet' : `${coming} run sheets`}…
         </p>
       )}
       {without.length > 0 && (

@@ -13,11 +13,16 @@ export type DiaryView = {
   input: DiaryInput;
   deliveries: Coming[];
   without: string[];
+  /** pieces whose run sheets are still being worked out */
+  coming: number;
   saved: (Omit<KeptDiary, 'input'> & { input: DiaryInput }) | null;
   changed: string[];
   /** work of the log that can be asked for again */
   finished: { id: number; name: string }[];
 };
+
+/** So often run sheets that are still being worked out are asked for, ms. */
+const ASKED_AGAIN = 2000;
 
 /** What the workshop tells of its diary, and changes to it. */
 function useView() {
@@ -35,6 +40,12 @@ function useView() {
   }, []);
   // What was ticked or ordered elsewhere meanwhile is there when the page is opened.
   useEffect(() => void load(), [load]);
+  // Until every run sheet is known it is asked again.
+  useEffect(() => {
+    if (!view || view.coming === 0) return;
+    const timer = setTimeout(() => void load(), ASKED_AGAIN);
+    return () => clearTimeout(timer);
+  }, [view, load]);
   /** Does a change at the workshop, and looks again. */
   const change = useCallback(
     async (method: 'PUT' | 'POST' | 'DELETE', url: string, body: unknown): Promise<string | null> => {
@@ -112,13 +123,13 @@ export function useDiary(mayPlan: boolean) {
       setSearch(null);
       setMessage('The schedule could not be worked out; nothing was changed. Try again.');
     };
-    item.postMessage({ input, tries, by: promises, saved: null } satisfies DiaryAsked);
+    item.postMessage({ input, tries, by: promises, saved: null, known: saved?.schedule } satisfies DiaryAsked);
   }, [view, promises, keep, setMessage]);
 
   // Opened, it plans by itself what was never planned, or what has changed since: nobody wants yesterday's week.
   const opened = useRef(false);
   useEffect(() => {
-    if (!view || !mayPlan || opened.current) return;
+    if (!view || view.coming > 0 || !mayPlan || opened.current) return;
     opened.current = true;
     if (view.input.pieces.length > 0 && (!view.saved || view.changed.length > 0)) plan();
   }, [view, mayPlan, plan]);

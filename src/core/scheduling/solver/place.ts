@@ -1,3 +1,4 @@
+import TinyQueue from 'tinyqueue';
 import { beginOf, endOf, minutesOf, type Done, type Link, type Problem, type Schedule, type Span, type Task } from './types';
 
 /** Tasks that hang together by a time at most: glue that is sprayed and what is laid on it. They are placed as one. */
@@ -14,16 +15,33 @@ function put(list: Taken[], [from, to]: Span, set?: string): void {
 }
 
 function takeOut(list: Taken[], [from, to]: Span): void {
-  const i = list.findIndex((taken) => taken.from === from && taken.to === to);
-  if (i >= 0) list.splice(i, 1);
+  // What is given back was taken last: it lies near the end.
+  for (let i = list.length - 1; i >= 0; i--) {
+    if (list[i]!.from !== from || list[i]!.to !== to) continue;
+    list.splice(i, 1);
+    return;
+  }
 }
 
 /** Minutes are whole: what is smaller than this is the same moment. */
 const SAME = 1e-6;
 
-/** The first moment from which a span of work on a set is free of all that is taken, with the change from another set; itself where it is. */
+/** The first of a list in order for which something holds from there on. */
+function firstIndex(length: number, holds: (i: number) => boolean): number {
+  let [low, high] = [0, length];
+  while (low < high) {
+    const middle = (low + high) >> 1;
+    if (holds(middle)) high = middle;
+    else low = middle + 1;
+  }
+  return low;
+}
+
+/** The first moment from which a span of work on a set is free of all that a person has taken, with the change from another set; itself where it is. */
 function clearOf(list: readonly Taken[], [from, to]: Span, set: string | undefined, change: number): number {
-  for (const taken of list) {
+  // Nobody does two things at once: what begins later ends later too.
+  for (let i = firstIndex(list.length, (k) => list[k]!.to > from - change); i < list.length; i++) {
+    const taken = list[i]!;
     if (taken.from >= to + change - SAME) break;
     const between = taken.set === set ? 0 : change;
     if (taken.from < to + between - SAME && taken.to + between > from + SAME) return taken.to + between;
@@ -31,11 +49,19 @@ function clearOf(list: readonly Taken[], [from, to]: Span, set: string | undefin
   return from;
 }
 
+/** What is taken of a kind of place: spans in the order in which they begin, none longer than the longest. */
+type Place = { taken: Taken[]; longest: number };
+
 /** The same where several may be at it at once, and more than one comes. */
-function clearOfMany(list: readonly Taken[], capacity: number, [from, to]: Span, units = 1): number {
+function clearOfMany({ taken: list, longest }: Place, capacity: number, [from, to]: Span, units = 1): number {
   // More than there is room for stands as well as it can.
   const room = Math.max(0, capacity - units);
-  const over = list.filter((taken) => taken.from < to - SAME && taken.to > from + SAME);
+  const over: Taken[] = [];
+  for (let i = firstIndex(list.length, (k) => list[k]!.from > from - longest - 1); i < list.length; i++) {
+    const taken = list[i]!;
+    if (taken.from >= to - SAME) break;
+    if (taken.to > from + SAME) over.push(taken);
+  }
   if (over.length <= room) return from;
   for (const at of [from, ...over.map((taken) => taken.from)]) {
     if (at < from - SAME || at >= to - SAME) continue;
@@ -45,14 +71,21 @@ function clearOfMany(list: readonly Taken[], capacity: number, [from, to]: Span,
   return from;
 }
 
+/** On a large floor gaps that lie so far behind what somebody has in hand already are not looked through again, minutes. */
+const LOOKED_BACK = 14 * 1440;
+/** So many tasks are a large floor. */
+export const LARGE = 1500;
+
 /** What is taken of people and places while a schedule is put together. */
 export class Floor {
   private readonly people = new Map<string, Taken[]>();
-  private readonly places = new Map<string, Taken[]>();
+  private readonly places = new Map<string, Place>();
+  private readonly lookedBack: number;
 
   constructor(private readonly problem: Problem) {
     for (const { id } of problem.workers) this.people.set(id, []);
-    for (const place of Object.keys(problem.places)) this.places.set(place, []);
+    for (const place of Object.keys(problem.places)) this.places.set(place, { taken: [], longest: 0 });
+    this.lookedBack = problem.tasks.length > LARGE ? LOOKED_BACK : Infinity;
   }
 
   /** Spans of a task from a moment on for one person, or the next moment to look from; null where their hours are over. */
@@ -60,7 +93,9 @@ export class Floor {
     const spans: Span[] = [];
     let left = minutesOf(task, who.id);
     let at = from;
-    for (const [opens, closes] of who.hours) {
+    const { hours } = who;
+    for (let i = firstIndex(hours.length, (k) => hours[k]![1] > at + SAME); i < hours.length; i++) {
+      const [opens, closes] = hours[i]!;
       if (closes <= at + SAME) continue;
       const begin = Math.max(at, opens);
       if (whole && spans.length === 0 && closes - begin < left - SAME) continue;
@@ -102,7 +137,7 @@ export class Floor {
     let best: Done | null = null;
     for (const worker of this.problem.workers) {
       if (task.who && !task.who.includes(worker.id)) continue;
-      let at = from;
+      let at = Math.max(from, (this.people.get(worker.id)!.at(-1)?.to ?? 0) - this.lookedBack);
       for (;;) {
         const found = this.tried(task, worker, at, whole);
         if (found === null) break;
@@ -121,23 +156,34 @@ export class Floor {
   take(task: Task, { who, spans }: Done): void {
     for (const span of spans) {
       put(this.people.get(who)!, span, task.set);
-      if (task.place !== undefined && this.places.has(task.place)) put(this.places.get(task.place)!, span);
+      this.occupy(task.place, span);
     }
-    this.stands(task, spans, put);
+    this.stands(task, spans, (place, span) => this.occupy(place, span));
   }
 
-  private stands({ rests }: Task, spans: readonly Span[], what: (list: Taken[], span: Span) => void): void {
-    const list = rests && this.places.get(rests.place);
+  private occupy(name: string | undefined, span: Span): void {
+    const place = name === undefined ? undefined : this.places.get(name);
+    if (!place) return;
+    put(place.taken, span);
+    place.longest = Math.max(place.longest, span[1] - span[0]);
+  }
+
+  private clear(name: string | undefined, span: Span): void {
+    const place = name === undefined ? undefined : this.places.get(name);
+    if (place) takeOut(place.taken, span);
+  }
+
+  private stands({ rests }: Task, spans: readonly Span[], what: (place: string, span: Span) => void): void {
     const end = spans.at(-1)![1];
-    if (rests && list) for (let k = 0; k < rests.units; k++) what(list, [end, end + rests.minutes]);
+    if (rests) for (let k = 0; k < rests.units; k++) what(rests.place, [end, end + rests.minutes]);
   }
 
   giveBack(task: Task, { who, spans }: Done): void {
     for (const span of spans) {
       takeOut(this.people.get(who)!, span);
-      if (task.place !== undefined && this.places.has(task.place)) takeOut(this.places.get(task.place)!, span);
+      this.clear(task.place, span);
     }
-    this.stands(task, spans, takeOut);
+    this.stands(task, spans, (place, span) => this.clear(place, span));
   }
 }
 
@@ -229,20 +275,25 @@ export function placeAll(problem: Problem, blocks: readonly Block[], priority: r
   const floor = new Floor(problem);
   const done = new Map<string, Done>();
   const left: string[] = [];
-  const open = new Set(blocks.keys());
   const never = new Set<string>();
-  while (open.size > 0) {
-    let next = -1;
-    for (const i of open) {
-      if (!blocks[i]!.needs.every((id) => done.has(id) || never.has(id))) continue;
-      if (next < 0 || priority[i]! < priority[next]!) next = i;
+  // How many blocks each still waits for, and which wait for it.
+  const blockOf = new Map(blocks.flatMap(({ tasks }, i) => tasks.map(({ id }) => [id, i] as const)));
+  const waiting = blocks.map(() => 0);
+  const followers = blocks.map((): number[] => []);
+  blocks.forEach(({ needs }, i) => {
+    for (const before of new Set(needs.map((id) => blockOf.get(id)!))) {
+      waiting[i]! += 1;
+      followers[before]!.push(i);
     }
-    // What waits for itself is never done.
-    if (next < 0) {
-      for (const i of open) left.push(...blocks[i]!.tasks.map(({ id }) => id));
-      break;
-    }
-    open.delete(next);
+  });
+  const first = (a: number, b: number): number => priority[a]! - priority[b]! || a - b;
+  const ready = new TinyQueue(
+    [...blocks.keys()].filter((i) => waiting[i] === 0),
+    first,
+  );
+  let placed = 0;
+  for (let next = ready.pop(); next !== undefined; next = ready.pop()) {
+    placed += 1;
     const block = blocks[next]!;
     const stuck = block.needs.some((id) => never.has(id));
     if (stuck || !placeBlock(floor, block, done, lags[next] ?? 0))
@@ -250,6 +301,9 @@ export function placeAll(problem: Problem, blocks: readonly Block[], priority: r
         never.add(id);
         left.push(id);
       }
+    for (const follower of followers[next]!) if (--waiting[follower]! === 0) ready.push(follower);
   }
+  // What waits for itself is never done.
+  if (placed < blocks.length) blocks.forEach(({ tasks }, i) => waiting[i]! > 0 && left.push(...tasks.map(({ id }) => id)));
   return { done: [...done.values()], left };
 }

@@ -21,6 +21,20 @@ describe('a schedule', () => {
     }
   });
 
+  weekly(1)(
+    'of a large floor holds as well and places everything, by rule, with its next weeks improved, and from yesterday’s order',
+    () => {
+      const problem: Problem = { ...randomShop(seededRandom(11), { tasks: 1510, workers: 6 }), change: 10 };
+      const byRule = schedule(problem, { tries: 1, roll: seededRandom(1) });
+      const improved = schedule(problem, { tries: 9, roll: seededRandom(1), known: byRule.schedule });
+      for (const { schedule: found } of [byRule, improved]) {
+        expect(checkSchedule(problem, found)).toEqual([]);
+        expect(found.left).toEqual([]);
+      }
+      expect(improved.cost).toBeLessThanOrEqual(byRule.cost);
+    },
+  );
+
   weekly(3)('of sets of 40 is within 15 % of what no schedule can be shorter than', () => {
     for (let seed = 1; seed <= 12; seed++) {
       const roll = seededRandom(100 + seed);

@@ -1,5 +1,5 @@
 import { tails } from './bound';
-import { blocksOf, placeAll, type Block } from './place';
+import { blocksOf, LARGE, placeAll, type Block } from './place';
 import { beginOf, endOf, type Problem, type Schedule } from './types';
 
 /** What a schedule is judged by: first that all of it is done, then how late jobs are, then how long it takes, how often somebody changes from one piece to
@@ -35,10 +35,12 @@ export function costOf({ tasks }: Pick<Problem, 'tasks'>, { done, left }: Schedu
 /** So many placings of a task are worth a search: some seconds for a full floor, many orders of a small one. */
 const PLACINGS = 120_000;
 const TRIES = [400, 10_000] as const;
+/** Of a large floor: some ten seconds. */
+const TRIES_LARGE = 60;
 
 /** How many schedules are usually tried for a problem. */
 export const usualTries = ({ tasks }: Pick<Problem, 'tasks'>): number =>
-  Math.round(Math.min(TRIES[1], Math.max(TRIES[0], PLACINGS / Math.max(1, tasks.length))));
+  tasks.length > LARGE ? TRIES_LARGE : Math.round(Math.min(TRIES[1], Math.max(TRIES[0], PLACINGS / Math.max(1, tasks.length))));
 
 /** What is known while it is looked for. */
 export type Found = { schedule: Schedule; cost: number; tried: number };
@@ -53,6 +55,8 @@ export type SolveOptions = {
   stop?: () => boolean;
   /** told of every better one */
   better?: (found: Found) => void;
+  /** an earlier schedule of much the same: its order is tried first */
+  known?: Schedule | undefined;
 };
 
 /** Rules by which the next block is chosen, the usual ones of a job shop. */
@@ -69,7 +73,10 @@ function rules(problem: Problem, blocks: readonly Block[]): number[][] {
   const dues = blocks.map(({ tasks }) => Math.min(...tasks.map(({ id }) => due.get(id)!)));
   const end = Math.max(0, ...longest, ...dues.filter(Number.isFinite));
   const known = dues.map((value) => (Number.isFinite(value) ? value : end));
-  return [longest.map((value) => -value), known.map((value, i) => value - longest[i]!), known, blocks.map((_, i) => i), longest];
+  const bySlack = known.map((value, i) => value - longest[i]!);
+  // On a large floor the longest first would begin every piece and end none.
+  if (problem.tasks.length > LARGE) return [known, blocks.map((_, i) => i), bySlack];
+  return [longest.map((value) => -value), bySlack, known, blocks.map((_, i) => i), longest];
 }
 
 /** Of the search so much goes by before what is worse is no longer taken. */
@@ -101,48 +108,118 @@ function mutated({ priority, lags }: Order, glued: readonly number[], roll: () =
   return { priority: next, lags };
 }
 
+/** One order that was tried, and what came of it. */
+type Trial = Found & { order: Order };
+
+/** What a search begins with, and where it has got to. */
+type Search = {
+  problem: Problem;
+  blocks: readonly Block[];
+  best: Trial;
+  /** puts an order to the test; the best is remembered and told */
+  trial: (order: Order, tried: number) => Trial;
+};
+
+function searchOf(problem: Problem, better: SolveOptions['better']): Search {
+  const blocks = blocksOf(problem);
+  const soon = blocks.map(() => 0);
+  const search: Search = {
+    problem,
+    blocks,
+    best: {
+      schedule: { done: [], left: problem.tasks.map(({ id }) => id) },
+      cost: Infinity,
+      tried: 0,
+      order: { priority: soon, lags: soon },
+    },
+    trial: (order, tried) => {
+      const found = placeAll(problem, blocks, order.priority, order.lags);
+      const trial: Trial = { schedule: found, cost: costOf(problem, found), tried, order };
+      if (trial.cost < search.best.cost - 1e-9) {
+        search.best = trial;
+        better?.(trial);
+      }
+      return trial;
+    },
+  };
+  return search;
+}
+
+/** Tries the usual rules, and the order of an earlier schedule; returns how many that were. */
+function tryRules(search: Search, { tries, stop = () => false, known }: Omit<SolveOptions, 'roll'>): number {
+  const { problem, blocks, trial } = search;
+  const lags = blocks.map(() => 0);
+  const orders = [...(known ? [orderIn(known, blocks)] : []), ...rules(problem, blocks)];
+  let tried = 0;
+  for (const priority of orders) {
+    if (tried > 0 && (stop() || tried >= tries)) break;
+    tried += 1;
+    trial({ priority, lags }, tried);
+  }
+  return tried;
+}
+
+/** Blocks in the order in which a schedule begins them; what it does not have comes last. */
+function orderIn({ done }: Schedule, blocks: readonly Block[]): number[] {
+  const begins = new Map(done.map((item) => [item.id, beginOf(item)]));
+  return blocks.map(({ tasks }, i) => Math.min(...tasks.map(({ id }) => begins.get(id) ?? Infinity), 1e9 + i));
+}
+
+/** Orders changed here and there, what is a little worse taken at the beginning. */
+function improve(search: Search, begun: number, { tries, roll, stop = () => false }: SolveOptions): number {
+  const { blocks } = search;
+  const glued = blocks.flatMap(({ tasks }, i) => (tasks.length > 1 ? [i] : []));
+  let now = search.best;
+  let tried = begun;
+  while (tried < tries && !stop() && blocks.length > 1) {
+    tried += 1;
+    const item = search.trial(mutated(now.order, glued, roll), tried);
+    const warm = Math.max(0, 1 - tried / (tries * WARM));
+    if (item.cost <= now.cost || item.cost - now.cost < HEAT * warm * now.cost * roll()) now = item;
+    // Cold again, it goes on from the best there is.
+    else if (warm === 0 && roll() < 0.02) now = search.best;
+  }
+  return tried;
+}
+
+/** So far ahead a large floor is looked through order by order, minutes: four weeks. What comes later is placed by rule. */
+const NEAR = 28 * 1440;
+/** A large floor is put together anew so many times while its next weeks are improved. */
+const SLICES = 4;
+
+/** The sets of which something is begun within the next weeks. */
+function nearTasks({ tasks }: Problem, { done }: Schedule): Problem['tasks'] {
+  const begins = new Map(done.map((item) => [item.id, beginOf(item)]));
+  const near = new Set(tasks.filter(({ id }) => (begins.get(id) ?? Infinity) < NEAR).map(({ id, set }) => set ?? id));
+  return tasks.filter(({ id, set }) => near.has(set ?? id));
+}
+
+/** The next weeks of a large floor are improved by themselves; the rest follows in the order of the rule that was best. */
+function improveNear(search: Search, begun: number, options: SolveOptions): number {
+  const { problem, blocks } = search;
+  const later = orderIn(search.best.schedule, blocks);
+  const part = searchOf({ ...problem, tasks: nearTasks(problem, search.best.schedule) }, undefined);
+  let tried = begun + tryRules(part, { ...options, known: search.best.schedule });
+  const slice = Math.ceil((options.tries - tried) / SLICES);
+  for (let k = 0; k < SLICES && tried < options.tries && !(options.stop?.() ?? false); k++) {
+    tried = improve(part, tried, { ...options, tries: Math.min(options.tries, tried + slice) });
+    const first = orderIn(part.best.schedule, blocks);
+    search.trial({ priority: first.map((at, i) => (at < 1e9 ? at : 1e9 + later[i]!)), lags: blocks.map(() => 0) }, tried);
+  }
+  return tried;
+}
+
 /**
- * Looks for a good schedule: the usual rules first, then orders changed here and there, what is a little worse taken at the beginning.
+ * Looks for a good schedule: the usual rules first, then orders changed here and there. Of a large floor only the next four weeks
+ * are looked through like that; the rest follows by rule.
  *
  * @param problem tasks, people and places
  * @param options how long, and who is told
  */
-export function schedule(problem: Problem, { tries, roll, stop = () => false, better }: SolveOptions): Found {
-  const blocks = blocksOf(problem);
-  const glued = blocks.flatMap(({ tasks }, i) => (tasks.length > 1 ? [i] : []));
-  const soon = blocks.map(() => 0);
-  let best: Found & { order: Order } = {
-    schedule: { done: [], left: problem.tasks.map(({ id }) => id) },
-    cost: Infinity,
-    tried: 0,
-    order: { priority: soon, lags: soon },
-  };
-  let now = best;
-  const trial = (order: Order, tried: number): typeof best => {
-    const found = placeAll(problem, blocks, order.priority, order.lags);
-    return { schedule: found, cost: costOf(problem, found), tried, order };
-  };
-  const keep = (item: typeof best): void => {
-    if (item.cost >= best.cost - 1e-9) return;
-    best = item;
-    better?.(item);
-  };
-  let tried = 0;
-  for (const priority of rules(problem, blocks)) {
-    if (tried > 0 && (stop() || tried >= tries)) break;
-    tried += 1;
-    const item = trial({ priority, lags: soon }, tried);
-    keep(item);
-    if (item.cost < now.cost) now = item;
-  }
-  while (tried < tries && !stop() && blocks.length > 1) {
-    tried += 1;
-    const item = trial(mutated(now.order, glued, roll), tried);
-    keep(item);
-    const warm = Math.max(0, 1 - tried / (tries * WARM));
-    if (item.cost <= now.cost || item.cost - now.cost < HEAT * warm * now.cost * roll()) now = item;
-    // Cold again, it goes on from the best there is.
-    else if (warm === 0 && roll() < 0.02) now = best;
-  }
-  return { schedule: best.schedule, cost: best.cost, tried };
+export function schedule(problem: Problem, options: SolveOptions): Found {
+  const search = searchOf(problem, options.better);
+  const begun = tryRules(search, options);
+  const tried = (problem.tasks.length > LARGE ? improveNear : improve)(search, begun, options);
+  const { schedule: found, cost } = search.best;
+  return { schedule: found, cost, tried };
 }
