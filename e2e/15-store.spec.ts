@@ -112,7 +112,7 @@ weekly(3)(
     const refused = page.locator('[data-order="refused"]');
     await expect(refused).toContainText('Prices have changed', { timeout: 30_000 });
     await expect(refused).toContainText('at 51.52');
-    await refused.getByRole('button', { name: 'Order at the supplier’s prices' }).click();
+    await refused.getByRole('button', { name: 'Order at these prices' }).click();
     const ordered = page.locator('[data-order="ordered"]');
     await expect(ordered).toContainText('S-0001', { timeout: 30_000 });
     await expect(row).toContainText('51.52');

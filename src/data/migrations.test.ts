@@ -1,10 +1,9 @@
 import Database from 'better-sqlite3';
-import { mkdtempSync, readdirSync, readFileSync, rmSync, utimesSync, writeFileSync, mkdirSync } from 'node:fs';
+import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { expect, it } from 'vitest';
 import { DATABASE_FILE, openDatabase } from './database';
-import { sweepPhotos } from './photos';
 
 const MIGRATIONS = 'src/data/migrations';
 
@@ -38,20 +37,5 @@ it('orders and their deliveries come through from form 8, and one may be not kno
   expect(() => db.prepare("UPDATE purchase SET state = 'lost'").run()).toThrow(/CHECK/);
   expect(() => db.prepare("INSERT INTO delivery VALUES ('d-2', 'nobody', '')").run()).toThrow(/FOREIGN KEY/);
   db.close();
-  rmSync(folder, { recursive: true });
-});
-
-it('photos that were half written when the application stopped are swept out, those under way are not', () => {
-  const folder = mkdtempSync(join(tmpdir(), 'fovea-'));
-  const before = process.env.FOVEA_DATA;
-  process.env.FOVEA_DATA = folder;
-  const photos = join(folder, 'photos');
-  mkdirSync(photos);
-  for (const name of ['a.jpg', 'a.jpg.7.part', 'b.jpg.8.part']) writeFileSync(join(photos, name), 'x');
-  utimesSync(join(photos, 'a.jpg.7.part'), new Date(0), new Date(0));
-  sweepPhotos();
-  expect(readdirSync(photos).sort()).toEqual(['a.jpg', 'b.jpg.8.part']);
-  if (before === undefined) delete process.env.FOVEA_DATA;
-  else process.env.FOVEA_DATA = before;
   rmSync(folder, { recursive: true });
 });

@@ -58,12 +58,16 @@ export function keepPhoto(bytes: Uint8Array, extension: string): string {
 /** A photo that takes longer than this to come is not coming any more, ms. */
 const ABANDONED = 3_600_000;
 
-/** Takes away photos that were only half written when the application was stopped. */
-export function sweepPhotos(now = Date.now()): void {
-  if (!existsSync(folder())) return;
-  for (const name of readdirSync(folder())) {
-    const path = join(folder(), name);
-    if (name.endsWith('.part') && now - statSync(path).mtimeMs > ABANDONED) rmSync(path, { force: true });
+/**
+ * Takes away photos that were only half written when the application was stopped.
+ *
+ * @param [photos] the folder they are in
+ */
+export function sweepPhotos(photos = folder()): void {
+  if (!existsSync(photos)) return;
+  for (const name of readdirSync(photos)) {
+    const path = join(photos, name);
+    if (name.endsWith('.part') && Date.now() - statSync(path).mtimeMs > ABANDONED) rmSync(path, { force: true });
   }
 }
 

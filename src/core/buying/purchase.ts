@@ -23,7 +23,7 @@ export type Purchase = Static<typeof PURCHASE>;
 export type PurchaseLine = Static<typeof PURCHASE_LINE>;
 export const PURCHASE_STATES = [
   { id: 'sending', name: 'Being sent' },
-  { id: 'unknown', name: 'Not known' },
+  { id: 'unknown', name: 'Not confirmed' },
   { id: 'ordered', name: 'Ordered' },
   { id: 'refused', name: 'Refused' },
   { id: 'arrived', name: 'Arrived' },

@@ -1,14 +1,8 @@
 import { createServer, type RequestListener, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
-import { afterEach, beforeAll, describe, expect, it } from 'vitest';
+import { afterEach, describe, expect, it } from 'vitest';
 import type { Purchase } from '../../core/buying';
-import type * as Devices from './supplier';
-
-let supplier: typeof Devices;
-beforeAll(async () => {
-  process.env.FOVEA_SUPPLIER_PATIENCE = '400';
-  supplier = await import('./supplier');
-});
+import { askSupplier, catalogue } from './supplier';
 
 let server: Server | undefined;
 afterEach(() => {
@@ -16,6 +10,7 @@ afterEach(() => {
   server?.close();
   server = undefined;
   delete process.env.FOVEA_SUPPLIER;
+  delete process.env.FOVEA_SUPPLIER_PATIENCE;
 });
 
 const listens = (answer: RequestListener): Promise<void> =>
@@ -33,7 +28,7 @@ const order: Purchase = {
   expected: '',
   says: '',
 };
-const ask = () => supplier.askSupplier('key', 'Mill', order, false);
+const ask = () => askSupplier('key', 'Mill', order, false);
 const inDays = (days: number): string => new Date(Date.now() + days * 86_400_000).toISOString().slice(0, 10);
 const good = { reference: 'S-1', expected: inDays(3), says: 'Thank you.', lines: [{ name: 'Wool', price: 40 }] };
 
@@ -82,8 +77,10 @@ describe('what a supplier answers to an order', () => {
   });
 
   it('that never comes, breaks off or never ends may still mean that it was taken; a shut door cannot', async () => {
+    process.env.FOVEA_SUPPLIER_PATIENCE = '200';
     await listens(() => undefined);
     expect(await ask()).toMatchObject({ kind: 'unknown', says: expect.stringContaining('not answered') as string });
+    delete process.env.FOVEA_SUPPLIER_PATIENCE;
     server!.closeAllConnections();
     server!.close();
     await listens((request) => request.socket.destroy());
@@ -104,7 +101,7 @@ describe('what a supplier answers to an order', () => {
 it('a catalogue with one line that is not as it should be is not read at all', async () => {
   const items = [{ name: 'Wool', price: 40, available: 3 }];
   await listens((_request, response) => response.end(JSON.stringify({ items })));
-  expect(await supplier.catalogue()).toEqual({ offered: items, says: null });
+  expect(await catalogue()).toEqual({ offered: items, says: null });
   items.push({ name: 'Felt', price: -4, available: 3 });
-  expect(await supplier.catalogue()).toEqual({ offered: [], says: 'The supplier’s catalogue cannot be read.' });
+  expect(await catalogue()).toEqual({ offered: [], says: 'The supplier’s catalogue cannot be read.' });
 });

@@ -5,7 +5,7 @@ import type { Purchase } from '../../core/buying';
 /** Where the supplier's own service listens: FOVEA_SUPPLIER=port, 4730 by default. */
 const port = (): number => Number(process.env.FOVEA_SUPPLIER ?? 4730);
 /** So long it is waited for, ms: a slow one takes its time, a dead one must not hold anybody. */
-const PATIENCE = Number(process.env.FOVEA_SUPPLIER_PATIENCE ?? 15_000);
+const patience = (): number => Number(process.env.FOVEA_SUPPLIER_PATIENCE ?? 15_000);
 /** More than this is no answer to an order, bytes. */
 const LONGEST = 2_000_000;
 /** A delivery is promised for a day from yesterday, for the clocks differ, to so many days from now. */
@@ -40,13 +40,16 @@ const readCatalogue = reader(CATALOGUE);
 const readTaken = reader(TAKEN);
 const readNotTaken = reader(NOT_TAKEN);
 
+/** The supplier's prices by the name of what they are for. */
+type Prices = ReadonlyMap<string, number>;
+
 /**
  * What came back: taken; refused, with the supplier's prices; nothing, and it surely never got there; or nothing that says
  * whether it was taken.
  */
 export type SupplierAnswer =
-  | { kind: 'taken'; reference: string; expected: string; says: string; prices: Record<string, number> }
-  | { kind: 'refused'; says: string; prices: Record<string, number> }
+  | { kind: 'taken'; reference: string; expected: string; says: string; prices: Prices }
+  | { kind: 'refused'; says: string; prices: Prices }
   | { kind: 'unsent'; says: string }
   | { kind: 'unknown'; says: string };
 
@@ -59,8 +62,7 @@ function arrival(day: string, now: number): string {
   return at >= now - 2 * DAY_MS && at <= now + FARTHEST * DAY_MS ? day : '';
 }
 
-const pricesIn = (lines: readonly { name: string; price: number }[] = []): Record<string, number> =>
-  Object.fromEntries(lines.map(({ name, price }) => [name, price]));
+const pricesIn = (lines: readonly { name: string; price: number }[] = []): Prices => new Map(lines.map(({ name, price }) => [name, price]));
 
 /** The body of an answer as JSON; null where it is none, or longer than any. */
 async function bodyOf(response: Response): Promise<unknown> {
@@ -77,7 +79,7 @@ async function bodyOf(response: Response): Promise<unknown> {
   }
 }
 
-const UNKNOWN = 'Ask the supplier whether this order was taken, then mark it.';
+const UNKNOWN = 'Ask the supplier whether they have this order, then mark it.';
 
 /** Why nothing came back: refused at its door, nothing was sent; everything else may have arrived there. */
 function silence(error: unknown): SupplierAnswer {
@@ -108,7 +110,7 @@ export async function askSupplier(key: string, supplier: string, order: Purchase
       headers: { 'content-type': 'application/json' },
       body: JSON.stringify({ key, supplier, accept, lines: order.lines.map(({ name, units, price }) => ({ name, units, price })) }),
       redirect: 'manual',
-      signal: AbortSignal.timeout(PATIENCE),
+      signal: AbortSignal.timeout(patience()),
     });
     data = await bodyOf(response);
   } catch (error) {
@@ -140,7 +142,7 @@ export async function askSupplier(key: string, supplier: string, order: Purchase
 /** What the supplier has today; or why that is not known. */
 export async function catalogue(): Promise<{ offered: Offered[]; says: string | null }> {
   try {
-    const response = await fetch(url('/catalogue.json'), { redirect: 'manual', signal: AbortSignal.timeout(PATIENCE) });
+    const response = await fetch(url('/catalogue.json'), { redirect: 'manual', signal: AbortSignal.timeout(patience()) });
     const read = response.ok ? readCatalogue(await bodyOf(response)) : null;
     return read ? { offered: read.items, says: null } : { offered: [], says: 'The supplier’s catalogue cannot be read.' };
   } catch {

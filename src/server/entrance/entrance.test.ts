@@ -97,6 +97,9 @@ describe('the door', () => {
     for (let k = 0; k < 5; k++) await enter('wrong', `2001:db8:1:2:${k}::1`, now);
     expect((await enter('wrong', '2001:db8:1:2:ffff::1', now)).status).toBe(429);
     expect((await enter('wrong', '2001:db8:1:3::1', now)).status).toBe(401);
+    // However it is written.
+    for (let k = 1; k < 6; k++) await enter('wrong', `2001:db8::${k}`, now);
+    expect((await enter('wrong', '2001:db8:0:0:9:8:7:6', now)).status).toBe(429);
   });
 
   it('closes at once to who is let in no longer, and by itself after a month', async () => {

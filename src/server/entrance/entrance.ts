@@ -1,4 +1,5 @@
 import { randomInt } from 'node:crypto';
+import { isIPv6 } from 'node:net';
 import { hash, verify } from '@node-rs/argon2';
 import { ROLES, type Role } from '../../core/house';
 import { database, type Db } from '../../data/database';
@@ -64,7 +65,12 @@ function countTry(place: string, now: number): () => void {
 }
 
 /** One network counts as one place: of an IPv6 address whoever has it has all of its last half. */
-const placeOf = (address: string): string => (address.includes(':') ? `${address.split(':').slice(0, 4).join(':')}::` : address);
+function placeOf(address: string): string {
+  if (!isIPv6(address)) return address;
+  const [head = [], tail] = address.split('::').map((part) => part.split(':').filter(Boolean));
+  const zeros = tail ? Array.from({ length: 8 - head.length - tail.length }, () => '0') : [];
+  return [...head, ...zeros, ...(tail ?? [])].slice(0, 4).join(':');
+}
 
 const checking = { last: Promise.resolve() as Promise<unknown>, count: 0 };
 
@@ -118,7 +124,7 @@ export async function postEnter(request: Request, now = Date.now()): Promise<Res
   // Where somebody came in before, the right passcode opens at any time: others there cannot lock him out.
   if (wait > 0 && !isKnownPlace(db, place)) throw new Refusal(429, `Too many wrong passcodes: try again in ${wait} s`);
   if (typeof passcode !== 'string' || passcode.length > 100) throw new Refusal(400, 'A passcode has twelve characters');
-  if (checking.count >= QUEUE) throw new Refusal(429, 'Too many are coming in at once: try again in a few seconds');
+  if (checking.count >= QUEUE) throw new Refusal(429, 'Too many people are signing in at once: try again in a few seconds');
   const takeBack = countTry(place, now);
   const member = await checked(db, passcode);
   if (!member) {

@@ -134,10 +134,10 @@ async function sent(record: PurchaseRecord, accept: boolean): Promise<PurchaseRe
   const answer = await askSupplier(record.id, record.supplier, record.order, accept);
   switch (answer.kind) {
     case 'taken': {
-      const lines = record.order.lines.map((line) => ({ ...line, price: answer.prices[line.name] ?? line.price }));
+      const lines = record.order.lines.map((line) => ({ ...line, price: answer.prices.get(line.name) ?? line.price }));
       // A supplier that takes an order at prices nobody agreed to is not believed for the store.
       const dearer = accept ? [] : lines.filter(({ price }, k) => Math.abs(price - record.order.lines[k]!.price) > 0.005);
-      const charged = dearer.length > 0 ? [`Not at the price that was asked for: ${dearer.map(({ name }) => name).join(', ')}.`] : [];
+      const charged = dearer.length > 0 ? [`Charged at another price than ordered: ${dearer.map(({ name }) => name).join(', ')}.`] : [];
       const says = [answer.says, ...charged].filter(Boolean).join(' ').slice(0, 400);
       const order: Purchase = { ...record.order, lines, reference: answer.reference, expected: answer.expected, says };
       const db = database();
@@ -156,7 +156,7 @@ async function sent(record: PurchaseRecord, accept: boolean): Promise<PurchaseRe
     case 'refused':
       return settlePurchase(database(), record.id, 'refused', {
         ...record.order,
-        lines: record.order.lines.map((line) => ({ ...line, price: answer.prices[line.name] ?? line.price })),
+        lines: record.order.lines.map((line) => ({ ...line, price: answer.prices.get(line.name) ?? line.price })),
         says: answer.says,
       });
     case 'unknown':

@@ -257,9 +257,9 @@ function Order({ record, busy, act }: { record: PurchaseRecord; busy: boolean; a
             type="button"
             className="btn btn-sm btn-outline font-normal"
             disabled={busy}
-            onClick={() => act(url, { again: true, accept: true }, 'Asking the supplier…')}
+            onClick={() => act(url, { again: true }, 'Asking the supplier…')}
           >
-            Order at the supplier’s prices
+            Order at these prices
           </button>
         )}
       </div>

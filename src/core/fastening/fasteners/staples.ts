@@ -78,7 +78,7 @@ const unheldStep = ({ model }: Fastening): StepDraft =>
   step(
     'unheld',
     'Choose how the cover is held',
-    `No staple holds in this board. Next best: ${nextBest(model)}. Choose it on Cover, or put the wood on first; its steps then stand here.`,
+    `No staple holds in this board. Next best: ${nextBest(model)}. Choose it on Cover, or fix the wood first; its steps then appear here.`,
     1,
   );
 

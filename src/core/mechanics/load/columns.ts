@@ -116,3 +116,33 @@ export function everySecond<T extends Float64Array | Uint8Array>(values: T, colu
 export function strainsAt(columns: Columns, node: number, pressure: number): number[] {
   return columns.foams.map(({ curve }, k) => (columns.thickness[k]![node]! > 0 ? strainAt(curve, pressure) : 0));
 }
+
+/** A grid of every second node: how many there are each way, and at which of them something is. */
+type Coarse = { columns: number; rows: number; there: Uint8Array };
+
+/**
+ * Values of every second node laid over all of them: the mean of those around a node at which something is; NaN where nothing is.
+ *
+ * @param values at the nodes of the coarse grid
+ * @param coarse the grid
+ * @param columns of the fine grid
+ * @param rows of the fine grid
+ */
+export function overAll(values: Float64Array, coarse: Coarse, columns: number, rows: number): Float64Array {
+  const { columns: n, rows: m, there } = coarse;
+  const out = new Float64Array(columns * rows);
+  for (let y = 0; y < rows; y++)
+    for (let x = 0; x < columns; x++) {
+      const [i, j] = [x >> 1, y >> 1];
+      const i1 = x & 1 ? Math.min(i + 1, n - 1) : i;
+      const j1 = y & 1 ? Math.min(j + 1, m - 1) : j;
+      let [sum, count] = [0, 0];
+      for (const at of [j * n + i, j * n + i1, j1 * n + i, j1 * n + i1]) {
+        if (!there[at]) continue;
+        sum += values[at]!;
+        count++;
+      }
+      out[y * columns + x] = sum / count;
+    }
+  return out;
+}

@@ -1,4 +1,4 @@
-import { foamSprings } from './columns';
+import { foamSprings, overAll } from './columns';
 import { halved, shearOf, type Bed } from './bed';
 import { imbalance, settle, type Pulled, type Settled } from './settle';
 
@@ -78,29 +78,23 @@ export function presserOf(bed: Bed, underside: Underside, begun?: Found): Presse
 /** Where a form came to rest: its lowest place, the force it bears with, and how its padding lies. */
 export type Rested = { lowest: number; force: number; touch: number; found: Found; /** d ln(force) / d lowest, 1/mm */ slope: number };
 
-/** How the padding lies at a load, from how it lay on every second node. */
+/** How the padding lies at a load, from how it lay on every second node: pressed down as far, a node's share of the force on each. */
 function refined(bed: Bed, coarse: Bed, { height, contact }: Found): Found {
-  const { columns: n, rows: m } = bed;
-  const size = n * m;
-  const out: Found = { height: bed.height.slice(), pressure: new Float64Array(size), contact: new Float64Array(size), converged: true };
-  for (let y = 0; y < m; y++)
-    for (let x = 0; x < n; x++) {
-      const at = y * n + x;
-      if (!bed.there[at]) continue;
-      const [i, j] = [x >> 1, y >> 1];
-      const i1 = x & 1 ? Math.min(i + 1, coarse.columns - 1) : i;
-      const j1 = y & 1 ? Math.min(j + 1, coarse.rows - 1) : j;
-      let [down, force, count] = [0, 0, 0];
-      for (const c of [j * coarse.columns + i, j * coarse.columns + i1, j1 * coarse.columns + i, j1 * coarse.columns + i1]) {
-        if (!coarse.there[c]) continue;
-        down += coarse.height[c]! - height[c]!;
-        force += contact[c]! / 4;
-        count++;
-      }
-      if (count > 0) out.height[at] = bed.height[at]! - down / count;
-      if (count > 0) out.contact[at] = force / count;
-    }
-  return out;
+  const { columns, rows } = bed;
+  const down = overAll(
+    coarse.height.map((z, i) => z - height[i]!),
+    coarse,
+    columns,
+    rows,
+  );
+  const force = overAll(contact, coarse, columns, rows);
+  const at = (value: number): number => (Number.isNaN(value) ? 0 : value);
+  return {
+    height: bed.height.map((z, i) => (bed.there[i] ? z - at(down[i]!) : z)),
+    pressure: new Float64Array(columns * rows),
+    contact: force.map((f, i) => (bed.there[i] ? at(f) / 4 : 0)),
+    converged: true,
+  };
 }
 
 /** Where to begin: how deep, how steep the force is there, and how the padding lies. */

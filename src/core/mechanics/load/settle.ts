@@ -1,4 +1,4 @@
-import { everySecond, type Springs } from './columns';
+import { everySecond, overAll, type Springs } from './columns';
 import { coarsen, hierarchy, levelOf, prepare, vCycle, type Level } from './multigrid';
 
 /** A surface over springs, pulled by a cover: heights mm, pull N/mm, on a square grid row by row. */
@@ -66,25 +66,14 @@ export function settle(problem: Pulled, height: Float64Array, borne?: Float64Arr
       ...(problem.load && { load: everySecond(problem.load, n, m) }),
     };
     const found = settle(coarse, everySecond(height, n, m));
-    const guess = height.slice();
-    for (let y = 0; y < m; y++) {
-      for (let x = 0; x < n; x++) {
-        const at = y * n + x;
-        if (!problem.free[at]) continue;
-        const [i, j] = [x >> 1, y >> 1];
-        const i1 = x & 1 ? Math.min(i + 1, coarse.columns - 1) : i;
-        const j1 = y & 1 ? Math.min(j + 1, coarse.rows - 1) : j;
-        let sum = 0;
-        let count = 0;
-        for (const c of [j * coarse.columns + i, j * coarse.columns + i1, j1 * coarse.columns + i, j1 * coarse.columns + i1]) {
-          if (!coarse.there[c]) continue;
-          // What the foam gives, not the height itself: the foam's own shape is known on this grid.
-          sum += coarse.rest[c]! - found.height[c]!;
-          count++;
-        }
-        if (count > 0) guess[at] = problem.rest[at]! - sum / count;
-      }
-    }
+    // What the foam gives, not the height itself: the foam's own shape is known on this grid.
+    const given = overAll(
+      coarse.rest.map((z, i) => z - found.height[i]!),
+      coarse,
+      n,
+      m,
+    );
+    const guess = height.map((z, i) => (problem.free[i] && !Number.isNaN(given[i]!) ? problem.rest[i]! - given[i]! : z));
     return newton(problem, guess);
   }
   return newton(problem, height.slice(), borne);

@@ -1,3 +1,4 @@
+import { bisector } from 'd3';
 import TinyQueue from 'tinyqueue';
 import { beginOf, endOf, minutesOf, type Done, type Link, type Problem, type Schedule, type Span, type Task } from './types';
 
@@ -26,21 +27,15 @@ function takeOut(list: Taken[], [from, to]: Span): void {
 /** Minutes are whole: what is smaller than this is the same moment. */
 const SAME = 1e-6;
 
-/** The first of a list in order for which something holds from there on. */
-function firstIndex(length: number, holds: (i: number) => boolean): number {
-  let [low, high] = [0, length];
-  while (low < high) {
-    const middle = (low + high) >> 1;
-    if (holds(middle)) high = middle;
-    else low = middle + 1;
-  }
-  return low;
-}
+/** Where in a list in order what comes after a moment begins. */
+const endsAfter = bisector(({ to }: Taken) => to).right;
+const beginsAfter = bisector(({ from }: Taken) => from).right;
+const closesAfter = bisector(([, closes]: Span) => closes).right;
 
 /** The first moment from which a span of work on a set is free of all that a person has taken, with the change from another set; itself where it is. */
 function clearOf(list: readonly Taken[], [from, to]: Span, set: string | undefined, change: number): number {
   // Nobody does two things at once: what begins later ends later too.
-  for (let i = firstIndex(list.length, (k) => list[k]!.to > from - change); i < list.length; i++) {
+  for (let i = endsAfter(list, from - change); i < list.length; i++) {
     const taken = list[i]!;
     if (taken.from >= to + change - SAME) break;
     const between = taken.set === set ? 0 : change;
@@ -57,7 +52,7 @@ function clearOfMany({ taken: list, longest }: Place, capacity: number, [from, t
   // More than there is room for stands as well as it can.
   const room = Math.max(0, capacity - units);
   const over: Taken[] = [];
-  for (let i = firstIndex(list.length, (k) => list[k]!.from > from - longest - 1); i < list.length; i++) {
+  for (let i = beginsAfter(list, from - longest - 1); i < list.length; i++) {
     const taken = list[i]!;
     if (taken.from >= to - SAME) break;
     if (taken.to > from + SAME) over.push(taken);
@@ -71,8 +66,8 @@ function clearOfMany({ taken: list, longest }: Place, capacity: number, [from, t
   return from;
 }
 
-/** On a large floor gaps that lie so far behind what somebody has in hand already are not looked through again, minutes. */
-const LOOKED_BACK = 14 * 1440;
+/** On a large floor gaps are looked through only between the last so many things that somebody has in hand: some two weeks of work. */
+const LOOKED_BACK = 150;
 /** So many tasks are a large floor. */
 export const LARGE = 1500;
 
@@ -94,7 +89,7 @@ export class Floor {
     let left = minutesOf(task, who.id);
     let at = from;
     const { hours } = who;
-    for (let i = firstIndex(hours.length, (k) => hours[k]![1] > at + SAME); i < hours.length; i++) {
+    for (let i = closesAfter(hours, at + SAME); i < hours.length; i++) {
       const [opens, closes] = hours[i]!;
       if (closes <= at + SAME) continue;
       const begin = Math.max(at, opens);
@@ -137,7 +132,9 @@ export class Floor {
     let best: Done | null = null;
     for (const worker of this.problem.workers) {
       if (task.who && !task.who.includes(worker.id)) continue;
-      let at = Math.max(from, (this.people.get(worker.id)!.at(-1)?.to ?? 0) - this.lookedBack);
+      // Counted, not timed: one thing that is pinned to a far day must not draw the rest after it.
+      const taken = this.people.get(worker.id)!;
+      let at = Math.max(from, taken[taken.length - this.lookedBack]?.to ?? 0);
       for (;;) {
         const found = this.tried(task, worker, at, whole);
         if (found === null) break;
