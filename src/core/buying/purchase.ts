@@ -25,7 +25,10 @@ export const PURCHASE_STATES = [
   { id: 'sending', name: 'Being sent' },
   { id: 'unknown', name: 'Not confirmed' },
   { id: 'ordered', name: 'Ordered' },
-  { id: 'refused', name: 'Refused' },
+  { id: 'refused', name: 'Not ordered' },
   { id: 'arrived', name: 'Arrived' },
 ] as const;
 export type PurchaseState = (typeof PURCHASE_STATES)[number]['id'];
+
+/** Whether nobody knows yet if the supplier has an order. */
+export const isUnanswered = ({ state }: { state: PurchaseState }): boolean => state === 'sending' || state === 'unknown';

@@ -205,7 +205,7 @@ export const STORE_ROUTES: Routes = {
       }),
       gives: ref('Order'),
       status: 201,
-      refuses: [404, 422],
+      refuses: [404, 409, 422],
     },
   },
   '/api/orders/{id}': {

@@ -1,4 +1,4 @@
-import { boughtBy, type Buying, type BuyLine, type FlatOffer, type Need, type Purchase } from '../../core/buying';
+import { boughtBy, isUnanswered, type Buying, type BuyLine, type FlatOffer, type Need, type Purchase } from '../../core/buying';
 import { knownPrice, type KeptWare } from '../../core/store';
 import { database } from '../../data/database';
 import { listLays } from '../../data/lays';
@@ -172,7 +172,7 @@ async function sent(record: PurchaseRecord, accept: boolean): Promise<PurchaseRe
 /** What somebody heard from the supplier of an order whose answer is not known. */
 function marked(record: PurchaseRecord, mark: unknown): PurchaseRecord {
   if (mark !== 'ordered' && mark !== 'not ordered') throw new Refusal(400, 'Mark the order as ordered or as not ordered');
-  if (record.state !== 'unknown' && record.state !== 'sending') throw new Refusal(409, 'This order has been answered already.');
+  if (!isUnanswered(record)) throw new Refusal(409, 'This order has been answered already.');
   return settlePurchase(database(), record.id, mark === 'ordered' ? 'ordered' : 'refused', {
     ...record.order,
     says: `Marked as ${mark} by hand.`,
@@ -193,6 +193,9 @@ export async function postOrder(request: Request, text: string): Promise<Respons
   const known = getPurchase(database(), id);
   if (known) return Response.json(known, { status: 201 });
   if (typeof supplier !== 'string' || supplier === '') throw new Refusal(400, 'From which supplier?');
+  // What may have been ordered already is not ordered a second time.
+  if (listPurchases(database(), item.scope).some((record) => record.supplier === supplier && isUnanswered(record)))
+    throw new Refusal(409, 'An order to this supplier is not confirmed yet. Ask again for it, or mark it, first.');
   const wares = new Map(storeView(database()).wares.map((ware) => [ware.id, ware]));
   if (!Array.isArray(lines) || lines.length === 0 || lines.length > 400) throw new Refusal(422, 'There is nothing to order');
   const order: Purchase = {
@@ -221,8 +224,7 @@ export async function putOrder(request: Request, id: string): Promise<Response> 
   if (!record) throw new Refusal(404, 'There is no such order.');
   if (mark !== undefined) return Response.json(marked(record, mark));
   if (again === true) {
-    if (record.state !== 'sending' && record.state !== 'unknown' && record.state !== 'refused')
-      throw new Refusal(409, 'This order has been taken already.');
+    if (!isUnanswered(record) && record.state !== 'refused') throw new Refusal(409, 'This order has been taken already.');
     return Response.json(await sent(record, accept === true));
   }
   if (!Array.isArray(came) || !came.every((units): units is number => typeof units === 'number' && units >= 0 && units <= 1_000_000))

@@ -222,6 +222,13 @@ describe('a job', () => {
       ),
     );
     expect(unheard.state).toBe('unknown');
+    // What may have been ordered is not ordered a second time under another id.
+    await answered(409, () =>
+      buying.postOrder(
+        asked({ id: 'bbbbbbbb-1000-0002', supplier: wadding.supplier, lines: [{ ware: wadding.ware, units: wadding.units }] }),
+        job.id,
+      ),
+    );
     await mood('down');
     // The server may have stopped meanwhile: the order is written down, and asked for again it is the same one.
     closeDatabase();

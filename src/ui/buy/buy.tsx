@@ -1,7 +1,7 @@
 'use client';
 
 import { useCallback, useEffect, useState } from 'react';
-import { PURCHASE_STATES } from '@/core/buying';
+import { isUnanswered, PURCHASE_STATES } from '@/core/buying';
 import { rollLength, type Unit } from '@/core/length';
 import type { PurchaseRecord } from '@/data/purchases';
 import type { BuyView } from '@/server/store/buying';
@@ -57,8 +57,11 @@ const HEADS = [
   { head: 'Days', look: 'text-right' },
 ];
 
-/** Orders what is short; of nobody nothing can be ordered. */
-function OrderButton({ name, busy, short, order }: { name: string; busy: boolean; short: Line[]; order: (lines: Line[]) => void }) {
+type OrderButtonProps = { name: string; busy: boolean; short: Line[]; waiting: boolean; order: (lines: Line[]) => void };
+
+/** Orders what is short; of nobody nothing can be ordered, nor while an earlier order may have been taken. */
+function OrderButton({ name, busy, short, waiting, order }: OrderButtonProps) {
+  if (waiting) return <p className="text-sm text-warning">Not confirmed yet: see Orders below</p>;
   const says = short.length === 0 ? 'All of it is ordered' : name === '' ? 'Name a supplier in Store' : 'Order what is short';
   return (
     <button
@@ -78,6 +81,7 @@ function Supplier({
   lines,
   fee,
   busy,
+  waiting,
   setFee,
   order,
 }: {
@@ -85,6 +89,8 @@ function Supplier({
   lines: Line[];
   fee: number;
   busy: boolean;
+  /** whether an order to this supplier is not confirmed yet */
+  waiting: boolean;
   setFee: (fee: number) => void;
   order: (lines: Line[]) => void;
 }) {
@@ -118,7 +124,7 @@ function Supplier({
               }}
             />
           </div>
-          <OrderButton name={name} busy={busy} short={short} order={order} />
+          <OrderButton name={name} busy={busy} short={short} waiting={waiting} order={order} />
         </div>
       </div>
       <table className="w-full text-sm table-fixed">
@@ -159,7 +165,7 @@ function OrderState({ record: { state, supplier, order } }: { record: PurchaseRe
         {order.expected && state === 'ordered' && `, expected ${sayDay(order.expected)}`}
       </p>
       {order.says && (
-        <p className={`text-sm ${state === 'refused' || state === 'sending' || state === 'unknown' ? 'text-warning' : ''}`} role="status">
+        <p className={`text-sm ${state === 'refused' || isUnanswered({ state }) ? 'text-warning' : ''}`} role="status">
           {order.says}
         </p>
       )}
@@ -202,8 +208,17 @@ function Unanswered({ url, busy, act }: { url: string; busy: boolean; act: Act }
   );
 }
 
+type OrderProps = {
+  record: PurchaseRecord;
+  busy: boolean;
+  /** wares that are sold by the metre */
+  byMetre: ReadonlySet<string>;
+  act: Act;
+};
+
 /** An order, what the supplier said, and what came of it. */
-function Order({ record, busy, act }: { record: PurchaseRecord; busy: boolean; act: Act }) {
+function Order({ record, busy, byMetre, act }: OrderProps) {
+  const { unit } = useSettings();
   const money = useMoney();
   const { id, state, order } = record;
   const [came, setCame] = useState<(number | null)[]>(order.lines.map(() => null));
@@ -217,8 +232,8 @@ function Order({ record, busy, act }: { record: PurchaseRecord; busy: boolean; a
         {order.lines.map((line, k) => (
           <li key={line.ware} className="flex items-center gap-3">
             <span className="grow">
-              {line.units} × {line.name}
-              {line.price > 0 ? ` at ${money(line.price)}` : ', price not known yet'}
+              {byMetre.has(line.ware) ? `${rollLength(line.units * 1000, unit)} of ${line.name}` : `${line.units} × ${line.name}`}
+              {line.price > 0 ? ` at ${money(line.price)}${byMetre.has(line.ware) ? ' a metre' : ''}` : ', price not known yet'}
               {line.arrived > 0 && `, ${line.arrived} received`}
             </span>
             {state === 'ordered' && open[k]! > 0 && (
@@ -251,7 +266,7 @@ function Order({ record, busy, act }: { record: PurchaseRecord; busy: boolean; a
             Book it in
           </button>
         )}
-        {(state === 'sending' || state === 'unknown') && <Unanswered url={url} busy={busy} act={act} />}
+        {isUnanswered(record) && <Unanswered url={url} busy={busy} act={act} />}
         {state === 'refused' && (
           <button
             type="button"
@@ -280,6 +295,7 @@ export function Buy({ scope, store }: { scope: string; store: StoreHook }) {
   const money = useMoney();
   const { view, wrong, busy, look, act } = useBuy(scope);
   const idOf = useIds();
+  const byMetre = new Set((store.store?.wares ?? []).flatMap(({ id, sold }) => (sold === 'metre' ? [id] : [])));
   const names = new Map((view?.needs ?? []).map((need) => [need.key, need.name]));
   if (!view) return wrong ? <Wrong message={wrong} /> : <p role="status">Working out what every step uses…</p>;
   const unnamed = [...new Set(view.needs.filter((need) => need.kind === 'cloth' && need.of.trim() === '').flatMap((need) => need.pieces))];
@@ -316,6 +332,7 @@ export function Buy({ scope, store }: { scope: string; store: StoreHook }) {
           lines={view.lines.filter((line) => line.supplier === supplier)}
           fee={store.store?.carriage[supplier] ?? 0}
           busy={busy !== null}
+          waiting={view.orders.some((record) => record.supplier === supplier && isUnanswered(record))}
           setFee={(fee) => void store.setCarriage(supplier, fee).then(look)}
           order={(lines) =>
             void act(
@@ -341,6 +358,7 @@ export function Buy({ scope, store }: { scope: string; store: StoreHook }) {
                 key={`${record.id} ${JSON.stringify(record.order)}`}
                 record={record}
                 busy={busy !== null}
+                byMetre={byMetre}
                 act={(url, body, doing) => void act('PUT', url, body, doing).then(store.look)}
               />
             ))}

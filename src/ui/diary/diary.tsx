@@ -71,7 +71,12 @@ function Search({ diary }: { diary: DiaryState }) {
       </span>
     );
   return (
-    <button type="button" className="btn btn-sm btn-primary" disabled={!view || view.input.pieces.length === 0} onClick={plan}>
+    <button
+      type="button"
+      className="btn btn-sm btn-primary"
+      disabled={!view || view.coming > 0 || view.input.pieces.length === 0}
+      onClick={plan}
+    >
       {view?.saved ? 'Plan again' : 'Plan the work'}
     </button>
   );
