@@ -1,23 +1,7 @@
-import Database from 'better-sqlite3';
-import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
+import { rmSync } from 'node:fs';
 import { expect, it } from 'vitest';
-import { DATABASE_FILE, openDatabase } from './database';
-
-const MIGRATIONS = 'src/data/migrations';
-
-/** A workshop as it stood at an earlier form. */
-function workshopOfForm(form: number, fill: (db: Database.Database) => void): string {
-  const folder = mkdtempSync(join(tmpdir(), 'fovea-'));
-  const db = new Database(join(folder, DATABASE_FILE));
-  for (const name of readdirSync(MIGRATIONS).sort())
-    if (Number(name.slice(0, 3)) <= form) db.exec(readFileSync(join(MIGRATIONS, name), 'utf8'));
-  db.pragma(`user_version = ${form}`);
-  fill(db);
-  db.close();
-  return folder;
-}
+import { workshopOfForm } from '../testing/workshop';
+import { openDatabase } from './database';
 
 it('orders and their deliveries come through from form 8, and one may be not known from then on', () => {
   const folder = workshopOfForm(8, (db) => {

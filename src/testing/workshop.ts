@@ -1,8 +1,9 @@
-import { mkdtempSync, rmSync } from 'node:fs';
+import Database from 'better-sqlite3';
+import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterEach, beforeEach } from 'vitest';
-import { openDatabase, type Db } from '../data/database';
+import { DATABASE_FILE, openDatabase, type Db } from '../data/database';
 
 /** A workshop of its own for every test of a file. */
 export type Workshop = { folder: string; db: Db };
@@ -19,4 +20,24 @@ export function eachInItsOwn(): Workshop {
     rmSync(workshop.folder, { recursive: true, force: true });
   });
   return workshop;
+}
+
+const MIGRATIONS = 'src/data/migrations';
+
+/**
+ * A workshop as it stood at an earlier form of its database.
+ *
+ * @param form the last of the numbered files that it has had
+ * @param fill puts into it what was there
+ * @returns its folder
+ */
+export function workshopOfForm(form: number, fill: (db: Db) => void): string {
+  const folder = mkdtempSync(join(tmpdir(), 'fovea-'));
+  const db = new Database(join(folder, DATABASE_FILE));
+  for (const name of readdirSync(MIGRATIONS).sort())
+    if (Number(name.slice(0, 3)) <= form) db.exec(readFileSync(join(MIGRATIONS, name), 'utf8'));
+  db.pragma(`user_version = ${form}`);
+  fill(db);
+  db.close();
+  return folder;
 }
