@@ -251,6 +251,16 @@ export const BROKEN: readonly Broken[] = [
     ['sewing'],
   ],
   [
+    'a panel that is cut to its template before it is quilted',
+    'quilted',
+    (found) => {
+      const top = partOf(found, 'top');
+      set(top, { outline: top.template!.outline });
+      measured(top);
+    },
+    ['sewing', 'lays'],
+  ],
+  [
     'a liner 30 short',
     'pulled',
     (found) => set(liningOf(found, 'liner'), { outline: shrunk(liningOf(found, 'liner').outline, 30) }),

@@ -36,6 +36,14 @@ const L_SHAPE: BaseShape = {
 export const SOUND = {
   pulled: { ...chair, covering: { ...chair.covering, liner: true, waterproof: true, slipFilm: true } },
   boxed: { ...chair, covering: { ...chair.covering, way: 'boxed' } },
+  quilted: {
+    ...chair,
+    covering: {
+      ...chair.covering,
+      way: 'boxed',
+      channels: { width: 40, run: 'front-to-back', lay: 'straight', centre: 'channel', backing: 5, swatch: null },
+    },
+  },
   inside: withShape(L_SHAPE),
   notched: {
     ...chair,

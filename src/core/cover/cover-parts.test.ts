@@ -38,6 +38,7 @@ const square = (side: number): CoverPiece => {
     lines: [],
     marks: [],
     strain: null,
+    template: null,
     longer: 1,
     net: side * side,
     surface: side * side,

@@ -62,6 +62,8 @@ export type CutPlan = {
   /** slip film, and cloth that keeps water out */
   film: RollLayout | null;
   waterproof: RollLayout | null;
+  /** foam with a cloth back that channels are quilted on */
+  backedFoam: RollLayout | null;
   /** names of parts that are not cut: the old ones go back on */
   goesBack: string[];
 };
@@ -323,9 +325,9 @@ export function cutPlan(model: CutModel, sets: readonly CutSet[], cover: CoverPl
     ...sets.flatMap(({ covers }) => covers.filter((piece) => piece.cloth === 'lining').map((piece) => ({ ...piece, material: 'liner' }))),
     ...cover.linings.filter((piece) => piece.material === 'liner'),
   ];
-  const of = (material: string): RollLayout | null => {
+  const of = (material: string, roll: string): RollLayout | null => {
     const matching = cover.linings.filter((piece) => piece.material === material);
-    return matching.length > 0 ? lining(matching, model.rule('filmRoll')) : null;
+    return matching.length > 0 ? lining(matching, model.rule(roll)) : null;
   };
   const waddings = sets.flatMap(({ wadding }) => wadding ?? []);
   const dusts = sets.flatMap(({ dust }) => (dust ? [dust] : []));
@@ -338,7 +340,8 @@ export function cutPlan(model: CutModel, sets: readonly CutSet[], cover: CoverPl
     lining: plain.length > 0 ? lining(plain, model.rule('waddingRoll')) : null,
     wadding: waddings.length > 0 ? lining(waddings, model.rule('waddingRoll')) : null,
     dustCover: dusts.length > 0 ? lining(dusts, model.rule('dustRoll')) : null,
-    film: of('film'),
-    waterproof: of('waterproof'),
+    film: of('film', 'filmRoll'),
+    waterproof: of('waterproof', 'filmRoll'),
+    backedFoam: of('backed-foam', 'waddingRoll'),
   };
 }

@@ -21,7 +21,7 @@ export type Template = {
   detailed?: boolean;
   /** held to the work itself: only paper at full size does */
   stencil?: boolean;
-  /** trimmed against the board once it is glued: the board is its template */
+  /** its line comes later, from the board or another template: on paper only where somebody asks for it */
   trimmed?: boolean;
 };
 
@@ -262,6 +262,17 @@ function coverTemplate(cover: CoverPiece, variant = ''): Bare {
   };
 }
 
+/** Of a part that is quilted its template; its rough shape, for which the size does, only where somebody asks for it. */
+function coverTemplates(cover: CoverPiece, variant = ''): Bare[] {
+  if (!cover.template) return [coverTemplate(cover, variant)];
+  const rough = coverTemplate(cover, `rough ${variant}`.trim());
+  const finished = coverTemplate(cover.template, variant);
+  return [
+    { ...finished, title: `${finished.title}, once it is quilted` },
+    { ...rough, title: `${rough.title}, rough, before it is quilted`, trimmed: true },
+  ];
+}
+
 /** A nail strip is held by one hand along the line, and goes on a sheet of paper: no longer than this, mm. */
 const NAIL_STRIP = { long: 250, wide: 40, end: 15, apart: 6, alike: 0.05 };
 
@@ -306,11 +317,11 @@ function nailStrips(nails: Plan['cover']['nails']): Bare[] {
 export function templatesOf(plan: Plan): Template[] {
   const bare = [
     ...plan.foam.filter(({ kept }) => !kept).flatMap((foam) => [padTemplate(foam), ...stencil(foam)]),
-    ...plan.cover.pieces.map((piece) => coverTemplate(piece)),
+    ...plan.cover.pieces.flatMap((piece) => coverTemplates(piece)),
     ...nailStrips(plan.cover.nails),
     ...plan.variants.flatMap((variant) => [
       ...variant.foam.flatMap((foam) => [padTemplate(foam, ` of ${variant.name}`), ...stencil(foam, ` of ${variant.name}`)]),
-      ...variant.covers.map((cover) => coverTemplate(cover, variant.id)),
+      ...variant.covers.flatMap((cover) => coverTemplates(cover, variant.id)),
     ]),
   ];
   const known = new Map<string, number>();

@@ -29,8 +29,11 @@ export function flatParts({ cover, wadding, dustCover, foam, variants = [] }: Sh
       { name: `Foam “${pad}”${of}`, count, width, height, area, outline },
       { name: `Foam “${pad}”${of}, trimmed`, count, ...finished, area: Math.abs(signedArea(finished.outline)) },
     ]);
+  const templates = (cover?.pieces ?? []).flatMap(({ template }) =>
+    template ? [{ ...template, name: `${template.name}, template` }] : [],
+  );
   return [
-    ...(cover ? [...cover.pieces, ...cover.linings] : []),
+    ...(cover ? [...cover.pieces, ...templates, ...cover.linings] : []),
     ...[wadding, dustCover].flatMap((part) => (part ? [part] : [])),
     ...pads(foam, ''),
     ...variants.flatMap(({ name, covers, wadding: laid, dustCover: below, foam: stack }) => [
@@ -39,6 +42,9 @@ export function flatParts({ cover, wadding, dustCover, foam, variants = [] }: Sh
     ]),
   ];
 }
+
+/** The parts of a cover as they are sewn: of one that is quilted its template. */
+export const sewnParts = ({ pieces }: Pick<Cover, 'pieces'>): CoverPart[] => pieces.map((part) => part.template ?? part);
 
 /**
  * The pulled cover as one outline, whether it comes off the roll in one or is joined from widths; null for a cover that is sewn.

@@ -198,6 +198,13 @@ function addLinings(add: Add, { id, plan, piece }: Planned, gap: number, rule: (
   const of = (material: string): LiningPiece[] => cover.linings.filter((lining) => lining.material === material);
   if (cut.film) roll({ kind: 'film', name: 'Slip film', line: 'film' }, rule('filmRoll'), of('film'));
   if (cut.waterproof) roll({ kind: 'waterproof', name: 'Waterproof cloth', line: 'waterproof' }, rule('filmRoll'), of('waterproof'));
+  const backing = Math.round(cover.channels?.backing ?? 0);
+  if (cut.backedFoam)
+    roll(
+      { kind: 'wadding', of: `backed-${backing}`, name: `Backed foam, ${backing} mm`, line: 'backedFoam' },
+      rule('waddingRoll'),
+      of('backed-foam'),
+    );
 }
 
 /** More pieces than this are laid in several lays. */

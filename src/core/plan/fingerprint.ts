@@ -63,8 +63,8 @@ const FIGURES: Record<FingerprintPart, (plan: Fingerprinted) => Figures | undefi
     cover && flat([wadding && { ...wadding, name: 'wadding' }, dustCover && { ...dustCover, name: 'dust cover' }]),
   cut: ({ cut }) => {
     if (!cut) return undefined;
-    const { foam, cloth, second, lining, wadding, dustCover, film, waterproof } = cut;
-    return { 'foam: sheets': foam.sheets, ...rolls({ cloth, second, lining, wadding, dustCover, film, waterproof }) };
+    const { foam, cloth, second, lining, wadding, dustCover, film, waterproof, backedFoam } = cut;
+    return { 'foam: sheets': foam.sheets, ...rolls({ cloth, second, lining, wadding, dustCover, film, waterproof, backedFoam }) };
   },
   fixing: ({ fixing }) =>
     fixing && {

@@ -260,6 +260,7 @@ const OTHER_ROLLS = [
   ['dustCover', 'dustRoll'],
   ['film', 'filmRoll'],
   ['waterproof', 'filmRoll'],
+  ['backedFoam', 'waddingRoll'],
 ] as const;
 
 /** What laying the set out gives cause to say. */

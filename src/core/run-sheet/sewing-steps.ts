@@ -43,7 +43,7 @@ function shortEdges({ piece, rule }: Pick<Model, 'piece' | 'rule'>): string {
     .join(', ');
 }
 
-function cutStep(model: Model, { pieces }: CoverPlan): StepDraft {
+function cutStep(model: Model, pieces: CoverPlan['pieces']): StepDraft {
   const { rule, piece } = model;
   const short = shortEdges(model);
   const [near, far] = kindOf(piece.kind).words;
@@ -92,16 +92,44 @@ function factsOf({ piece, rule }: Model, { pieces, seams, tackStrips, zip }: Cov
   return { piece, rule, pieces, seams, zip, card: tackStrips.length > 0, welt: choicesOf(piece.covering).welt };
 }
 
-function channelSteps({ rule, piece }: Model, { channels }: CoverPlan): StepDraft[] {
+/** What is quilted is cut at its own step, rough and then to its template. */
+function cutSteps(model: Model, { pieces }: CoverPlan): StepDraft[] {
+  const plain = pieces.filter(({ template }) => template === null);
+  return plain.length > 0 ? [cutStep(model, plain)] : [];
+}
+
+/** How the layers that are quilted together come to lie, and what is cut afterwards. */
+function quiltingWords({ pieces, channels }: CoverPlan): { before: string; after: string } {
+  const backing = channels!.backing > 0 ? `${round(channels!.backing)} mm backed foam` : '';
+  const quilted = pieces.filter(({ id, template }) => template !== null && channels!.parts.includes(id));
+  const laid = backing && `lay the cloth on the ${backing} with a light coat of glue and smooth it out`;
+  if (quilted.length === 0) return { before: backing ? `Cut the ${backing} like the cover; ${laid}` : '', after: '' };
+  const sizes = (each: typeof quilted): string => each.map((part) => `${part.name.toLowerCase()} ${sizeOf(part)}`).join(', ');
+  return {
+    before: `Cut rough, of cloth${backing && ` and of ${backing}`}: ${sizes(quilted)}${laid && `; ${laid}`}`,
+    after: ` Then cut to the template: ${sizes(quilted.map(({ template }) => template!))}.`,
+  };
+}
+
+function channelSteps({ rule, piece }: Model, cover: CoverPlan): StepDraft[] {
+  const { channels, pieces } = cover;
   if (!channels) return [];
+  const { before, after } = quiltingWords(cover);
+  const rough = pieces.filter(({ template }) => template !== null);
+  const cutting = (2 * metresRound(rough) * rule('timeClothMetre')) / 60 + 2 * rough.length * HANDLING.clothPiece;
   return [
     step(
       'channels',
       'Quilt the channels',
-      `Cut the layers oversize first${channels.backing > 0 ? `, cloth on ${round(channels.backing)} mm backed foam` : ''}; ${channels.lines} lines, marked ${round(channels.pitch)} mm apart on the back of the cloth, from the middle outwards; measure the sewn width: ${Math.round(channels.sewnWidth)} mm. Then cut the panel to its template. ${stitchingWords(piece.cloth)}`,
-      channels.lines * rule('timeChannel'),
+      `${before && `${before}. `}${channels.lines} lines, marked ${round(channels.pitch)} mm apart on the back of the cloth, sewn from the middle outwards; measure the sewn width: ${Math.round(channels.sewnWidth)} mm.${after} ${stitchingWords(piece.cloth)}`,
+      channels.lines * rule('timeChannel') + cutting,
       {
-        uses: piece.wadding === null || channels.backing > 0 ? ['cloth', 'thread'] : ['cloth', 'wadding', 'thread'],
+        uses:
+          channels.backing > 0
+            ? ['cloth', 'wadding', 'glue', 'thread']
+            : piece.wadding === null
+              ? ['cloth', 'thread']
+              : ['cloth', 'wadding', 'thread'],
         caution: CAUTIONS.machine,
         place: 'machine',
       },
@@ -273,7 +301,7 @@ export function sewingSteps(model: Model, whole: CoverPlan, cover: CoverPlan): S
   return [
     ...oldSteps(model, whole),
     ...channelSteps(model, cover),
-    ...(cover.pieces.length > 0 ? [cutStep(model, cover)] : []),
+    ...cutSteps(model, cover),
     ...coverButtons(model, cover),
     ...stitchSteps(model, cover),
   ];

@@ -81,7 +81,9 @@ export function glueLines({ plan, piece, rule }: Making): BuyLine[] {
   const layers = plan.foam.reduce((sum, pad, i) => sum + faces.value * pad.area * gluedLayers(pad, loose && i === 0), 0);
   // Wadding gets a light coat, on one face.
   const wadding = isWaddingGlued(piece) ? waddingFaces(piece.covering.way) * (plan.wadding?.area ?? 0) : 0;
-  const one = layers + wadding + gluedRows({ plan }) + (plan.fixing?.fasteners ?? []).reduce((sum, { glued }) => sum + glued, 0);
+  // The cloth is laid on its backed foam with a light coat before it is quilted.
+  const backed = (plan.cover?.linings ?? []).filter(({ material }) => material === 'backed-foam').reduce((sum, { area }) => sum + area, 0);
+  const one = layers + wadding + backed + gluedRows({ plan }) + (plan.fixing?.fasteners ?? []).reduce((sum, { glued }) => sum + glued, 0);
   if (one <= 0) return [];
   return [
     {
@@ -92,7 +94,7 @@ export function glueLines({ plan, piece, rule }: Making): BuyLine[] {
       value: one * piece.count,
       unit: 'area',
       note: `${glueOf(piece.glue) ? `${glueOf(piece.glue)!.name.toLowerCase()}, ` : ''}${faces.value > 1 ? 'both faces; see can for coverage' : 'one face; see can for coverage'}`,
-      formula: 'area = (faces × every layer that is glued + wadding and tape, once + edges that no staple holds) × pieces',
+      formula: 'area = (faces × every layer that is glued + wadding, backed foam and tape, once + edges that no staple holds) × pieces',
       terms: [
         faces,
         rule('oversize', 'foamOversize'),

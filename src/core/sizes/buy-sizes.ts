@@ -116,7 +116,7 @@ function mainLines({ plan, piece, rule }: Making): BuyLine[] {
 
 /** What comes off a roll of its own, beside the cloth. */
 const ROLLS: {
-  key: keyof CutPlan & ('wadding' | 'lining' | 'film' | 'waterproof' | 'dustCover');
+  key: keyof CutPlan & ('wadding' | 'lining' | 'film' | 'waterproof' | 'dustCover' | 'backedFoam');
   label: string;
   rules: [string, string][];
 }[] = [
@@ -151,6 +151,14 @@ const ROLLS: {
     rules: [
       ['roll', 'filmRoll'],
       ['turn under', 'return'],
+    ],
+  },
+  {
+    key: 'backedFoam',
+    label: 'Backed foam, to quilt on',
+    rules: [
+      ['roll', 'waddingRoll'],
+      ['larger all round', 'quiltRough'],
     ],
   },
   {

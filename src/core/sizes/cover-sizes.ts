@@ -1,4 +1,4 @@
-import { choicesOf, OF_CLOTH, waddingFaces, wayOf, type CoverPlan } from '../cover';
+import { choicesOf, OF_CLOTH, waddingFaces, wayOf, type CoverPiece, type CoverPlan } from '../cover';
 import { isStretched, overAllName } from '../foam';
 import { kindOf } from '../piece';
 import { goesBack } from '../strip';
@@ -78,27 +78,50 @@ function blankSizes({ plan, piece, rule }: Making, cover: CoverPlan): SizeLine[]
   ];
 }
 
-function pieceSizes({ rule }: Making, cover: CoverPlan): SizeLine[] {
-  return (cover.pulled ? cover.pieces.slice(1) : cover.pieces).map((piece) => {
-    const seam = piece.edges.find((edge) => edge.kind === 'seam');
-    const stapled = piece.edges.some((edge) => edge.kind === 'staple');
-    return {
+/** A part as it is cut to be sewn: of one that is quilted its template. */
+function partSize({ rule }: Making, piece: CoverPiece): SizeLine {
+  const seam = piece.edges.find((edge) => edge.kind === 'seam');
+  const stapled = piece.edges.some((edge) => edge.kind === 'staple');
+  return {
+    ...coverLine,
+    key: `piece.${piece.id}`,
+    label: `${piece.name}, cut size`,
+    answers: { name: piece.name },
+    value: piece.width,
+    by: piece.height,
+    note: `${piece.count} to cut${OF_CLOTH[piece.cloth] && ','}${OF_CLOTH[piece.cloth]}`,
+    formula: 'size = laid flat from the covered surface + an allowance along every edge',
+    terms: [
+      ...(seam ? [length('seam', 'Its seam, as sewn', seam.sewn)] : []),
+      rule('allowance', 'seamAllowance'),
+      ...(stapled ? [rule('turn under', 'return'), rule('extra', 'bandExtra')] : []),
+    ],
+    sums: partSums(piece),
+  };
+}
+
+/** A part that is quilted: cut rough, then to its template. */
+function quiltedSizes(making: Making, piece: CoverPiece, template: CoverPiece): SizeLine[] {
+  return [
+    {
       ...coverLine,
-      key: `piece.${piece.id}`,
-      label: `${piece.name}, cut size`,
-      answers: { name: piece.name },
+      key: `piece.${piece.id}.rough`,
+      label: `${piece.name}, cut rough`,
+      answers: { name: `${piece.name}, rough` },
       value: piece.width,
       by: piece.height,
-      note: `${piece.count} to cut${OF_CLOTH[piece.cloth] && ','}${OF_CLOTH[piece.cloth]}`,
-      formula: 'size = laid flat from the covered surface + an allowance along every edge',
-      terms: [
-        ...(seam ? [length('seam', 'Its seam, as sewn', seam.sewn)] : []),
-        rule('allowance', 'seamAllowance'),
-        ...(stapled ? [rule('turn under', 'return'), rule('extra', 'bandExtra')] : []),
-      ],
-      sums: partSums(piece),
-    };
-  });
+      note: `${piece.count} to cut${OF_CLOTH[piece.cloth] && ','}${OF_CLOTH[piece.cloth]}, before it is quilted`,
+      formula: 'size = template + what the stitched lines take up + the same again all round',
+      terms: [making.rule('larger all round', 'quiltRough')],
+    },
+    { ...partSize(making, template), label: `${piece.name}, cut to once quilted`, answers: { name: piece.name } },
+  ];
+}
+
+function pieceSizes(making: Making, cover: CoverPlan): SizeLine[] {
+  return (cover.pulled ? cover.pieces.slice(1) : cover.pieces).flatMap((piece) =>
+    piece.template ? quiltedSizes(making, piece, piece.template) : [partSize(making, piece)],
+  );
 }
 
 function weltSizes({ rule }: Making, cover: CoverPlan): SizeLine[] {

@@ -2,7 +2,7 @@ import type { RuleReader } from '../../house';
 import { bounds, lineCrossings, type Point, type Polygon } from '../../outline';
 import type { Channels } from '../../piece';
 import { movedPiece } from './finish';
-import type { CoverPiece } from '../laying/cloth-piece';
+import { flatPiece, withAllowances, type CoverPiece } from '../laying/cloth-piece';
 
 /** The stitched channels of a piece. Lengths mm; the thread for one piece. */
 export type ChannelPlan = {
@@ -101,6 +101,33 @@ export function channelOpening(piece: CoverPiece, channels: Channels, rule: Rule
   return (at) => opened(at, lines, takeUp);
 }
 
+/** A piece opened for its channels, the same as it comes out of the quilting, and the figures. */
+type Quilted = { piece: CoverPiece; finished: CoverPiece; plan: ChannelPlan };
+
+/** A stitched line from edge to edge of the finished piece, and which of the lines it is. */
+type Chord = { k: number; points: Point[] };
+
+/**
+ * A sewn part as it is cut first: opened for its channels and so much larger all round, since quilting moves its edges. Once it is
+ * quilted it is cut to the template.
+ *
+ * @param piece opened for its channels
+ * @param finished the same as it must be once quilted
+ * @param beyond all round, mm
+ */
+export function cutRough(piece: CoverPiece, finished: CoverPiece, beyond: number): CoverPiece {
+  const outline = withAllowances(
+    piece.outline,
+    piece.outline.map(() => beyond),
+  );
+  return {
+    ...piece,
+    ...flatPiece(piece.name, piece.count, outline),
+    note: [finished.note, 'Cut it rough and quilt it, then cut it to its template.'].filter(Boolean).join(' '),
+    template: finished,
+  };
+}
+
 /**
  * Lays out channels on a piece and opens it by what the stitching takes up. Source: docs/models.md, "Channels":
  * cut width = n·(w + take-up) + 2·seam, symmetric about the middle.
@@ -110,42 +137,45 @@ export function channelOpening(piece: CoverPiece, channels: Channels, rule: Rule
  * @param rule the house rules
  * @returns the piece to cut, with its stitch lines, and the figures
  */
-export function channelled(piece: CoverPiece, channels: Channels, rule: RuleReader): { piece: CoverPiece; plan: ChannelPlan } {
+export function channelled(piece: CoverPiece, channels: Channels, rule: RuleReader): Quilted {
   const takeUp = takeUpOf(channels, rule);
   const { stitches: lines, across } = stitches(channels, piece.sewn);
   const open = (p: Point): Point => opened(p, lines, takeUp);
-  const drawn = lines.map(({ at, normal }, k): Point[] => {
+  const chords = lines.flatMap(({ at, normal }, k): Chord[] => {
     const along: Point = [-normal[1], normal[0]];
     const crossings = lineCrossings(piece.sewn, at, along).sort((a, b) => a - b);
     if (crossings.length < 2) return [];
-    return [crossings[0]!, crossings.at(-1)!].map((t) => opened([at[0] + along[0] * t, at[1] + along[1] * t], lines, takeUp, k));
+    return [{ k, points: [crossings[0]!, crossings.at(-1)!].map((t): Point => [at[0] + along[0] * t, at[1] + along[1] * t]) }];
   });
+  const drawn = chords.map(({ k, points }) => points.map((point) => opened(point, lines, takeUp, k)));
   const length = (line: readonly Point[]): number =>
     line.length > 1 ? Math.hypot(line[1]![0] - line[0]![0], line[1]![1] - line[0]![1]) : 0;
   const wide = movedPiece(piece, open);
-  const pointses = drawn.filter((line) => line.length > 1);
+  const stitchLines = (each: readonly Point[][]): CoverPiece['lines'] =>
+    each.map((points) => ({ kind: 'stitch' as const, points, closed: false }));
   // Channels lie between lines; what is beyond the outer ones is a part of one at either edge.
   const whole = Math.max(0, lines.length - 1);
   const part = (across - whole * channels.width) / 2;
   return {
     piece: {
       ...wide,
-      lines: [...wide.lines, ...pointses.map((points) => ({ kind: 'stitch' as const, points, closed: false }))],
+      lines: [...wide.lines, ...stitchLines(drawn)],
       note: [piece.note, 'Stitch the channels first: they draw it in to its sewn size.'].filter(Boolean).join(' '),
     },
+    finished: { ...piece, lines: [...piece.lines, ...stitchLines(chords.map(({ points }) => points))] },
     plan: {
       piece: piece.id,
       parts: [piece.id],
       count: whole,
       width: channels.width,
       part: Math.abs(part - channels.width) < 0.5 ? channels.width : part,
-      lines: pointses.length,
+      lines: drawn.length,
       takeUp,
       fromSwatch: channels.swatch !== null,
       pitch: channels.width + takeUp,
       sewnWidth: across,
       cutWidth: across + lines.length * takeUp + 2 * (piece.edges[0]?.kind === 'seam' ? piece.edges[0].allowance : 0),
-      thread: (pointses.reduce((sum, line) => sum + length(line), 0) * rule('threadFactor')) / 100,
+      thread: (drawn.reduce((sum, line) => sum + length(line), 0) * rule('threadFactor')) / 100,
       backing: channels.backing,
     },
   };

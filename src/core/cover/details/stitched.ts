@@ -8,8 +8,14 @@ import { withTopStitch } from './finish';
 /** Where a place of a piece comes to when the piece is opened or taken in. */
 export type Opening = (at: Point) => Point;
 
-/** A cover's pieces with what is stitched into them. */
-export type Stitched = { pieces: CoverPiece[]; channels: ChannelPlan | null; buttons: ButtonPlan | null; open: Opening };
+/** A cover's pieces with what is stitched into them, and those that are quilted as they come out of it. */
+export type Stitched = {
+  pieces: CoverPiece[];
+  finished: CoverPiece[];
+  channels: ChannelPlan | null;
+  buttons: ButtonPlan | null;
+  open: Opening;
+};
 
 /** Buttons drawn in, channels stitched, a second row beside the seams. */
 export function stitched(working: Working, plain: readonly CoverPiece[]): Stitched {
@@ -33,6 +39,7 @@ export function stitched(working: Working, plain: readonly CoverPiece[]): Stitch
   });
   return {
     pieces,
+    finished: quilted.map(({ finished }) => withTopStitch(finished, covering.topStitch ?? 0)),
     channels: quilted.length > 0 ? channelsTogether(quilted.map(({ plan: each }) => each)) : null,
     buttons: plan,
     open: (at) => openings.reduce((place, opening) => opening(place), at),

@@ -70,6 +70,8 @@ export type CoverPiece = FlatPiece & {
   /** where the motif's point lies on the piece, or null */
   motif: { x: number; y: number } | null;
   note: string;
+  /** the part as it is cut once it is quilted, where it is cut rough first; null where it is cut once */
+  template: CoverPiece | null;
 };
 
 /** An outline's figures. */

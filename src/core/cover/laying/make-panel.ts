@@ -294,6 +294,7 @@ function pieceOf(laid: Laid): CoverPiece {
     lines: stapleLine.length > 0 && stapled ? [stapleStretch(stapleLine, sewn)] : [],
     marks: [],
     strain,
+    template: null,
     longer: preShrink,
     net: Math.abs(polygonArea(sewn)) / preShrink ** 2,
     surface: surfaceArea(mesh, item),

@@ -147,6 +147,7 @@ export function pullOver(model: CoverModel, stations: readonly StationWrap[], cu
       return { kind: 'match', x, y, label: letter };
     }),
     strain: null,
+    template: null,
     longer,
     net: Math.abs(polygonArea(stapleLine)) / longer ** 2,
     surface: 0,

@@ -90,6 +90,7 @@ export function cutPages(pen: Pen, { plan, piece, unit, chosen = {} }: PrintJob)
     { name: 'Dust cloth', line: 'dustCover.length', roll: cut.dustCover },
     { name: 'Slip film', line: 'film.length', roll: cut.film },
     { name: 'Waterproof cloth', line: 'waterproof.length', roll: cut.waterproof },
+    { name: 'Backed foam', line: 'backedFoam.length', roll: cut.backedFoam },
   ];
   for (const { name, line, roll, shapes } of rolls) {
     if (!roll || roll.laid.length === 0) continue;

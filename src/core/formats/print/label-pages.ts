@@ -21,7 +21,7 @@ export function labelPages(pen: Pen, { plan, piece, unit, address }: PrintJob): 
         count: pad.count,
       })),
     ...plan.cover.pieces.map((coverPiece) => ({
-      name: coverPiece.name,
+      name: coverPiece.template ? `${coverPiece.name}, rough` : coverPiece.name,
       size: `${say(coverPiece.width)} × ${say(coverPiece.height)}`,
       count: coverPiece.count,
     })),

@@ -12,6 +12,7 @@ const ROLLS = [
   { of: 'dustCover', more: 1 },
   { of: 'film', more: 1 },
   { of: 'waterproof', more: 1 },
+  { of: 'backedFoam', more: 1 },
 ] as const;
 
 /** The base is there before the work begins. */
@@ -45,7 +46,7 @@ export const GOODS: Check = {
     const isBack = cut.goesBack.length > 0 ? new Set(['cord', 'zip', 'button', 'thread']) : new Set<string>();
     const isLaid: Record<string, boolean> = {
       cloth: cut.cloth.laid.length > 0,
-      wadding: cut.wadding !== null,
+      wadding: cut.wadding !== null || cut.backedFoam !== null,
       dust: cut.dustCover !== null,
       lining: cut.lining !== null,
       foam: cut.foam.layouts.length > 0,

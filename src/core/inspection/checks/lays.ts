@@ -161,6 +161,7 @@ export const LAYS: Check = {
       ),
       ...inspectRoll('film', cut.film, lined('film')),
       ...inspectRoll('waterproof cloth', cut.waterproof, lined('waterproof')),
+      ...inspectRoll('backed foam', cut.backedFoam, lined('backed-foam')),
       ...inspectShapes(cut, of('cover')),
       ...inspectFoam(plan),
       ...inspectBlocks(plan),

@@ -1,6 +1,6 @@
 import { mm, type Check, type Found } from '../finding';
 import { distance, firstCrossing, fromOutline, lastCrossing, lineLength, type Point } from '../geometry';
-import { besideEdges, isBesideInsideCorner, pulledBlank, rayOf, type CoverPart, type Station } from '../parts';
+import { besideEdges, isBesideInsideCorner, pulledBlank, rayOf, sewnParts, type CoverPart, type Station } from '../parts';
 import type { SheetPlan } from '../../plan-data';
 
 /** Not a millimetre short, and no farther beyond what holds it than this, mm. */
@@ -93,7 +93,7 @@ function heightAt(part: CoverPart, seam: CoverPart['edges'][number], stapled: re
 function inspectBands({ cover, stations, base }: SheetPlan): Found[] {
   // A moulded base has no one lower edge that a seam's height could be counted from.
   if (!cover || cover.pulled || base.moulded) return [];
-  return cover.pieces.flatMap((part): Found[] => {
+  return sewnParts(cover).flatMap((part): Found[] => {
     const stapled = part.edges.filter(({ kind }) => kind === 'staple');
     if (stapled.length === 0 || part.role === 'pull') return [];
     const line = stapled.flatMap((edge) => edgePoints(part, edge));
@@ -135,7 +135,7 @@ function allowanceAt(outline: readonly Point[], points: readonly Point[], k: num
 
 /** The cut line lies its allowance outside the line along which a part is sewn or held. */
 function inspectAllowances({ cover }: SheetPlan): Found[] {
-  return (cover?.pieces ?? []).flatMap((part): Found[] => {
+  return (cover ? sewnParts(cover) : []).flatMap((part): Found[] => {
     if (part.role === 'cover' || part.sewn.length < 3) return [];
     return part.edges.flatMap((edge): Found[] => {
       const points = edgePoints(part, edge);

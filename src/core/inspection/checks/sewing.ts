@@ -1,6 +1,6 @@
 import { mm, type Check, type Found } from '../finding';
 import { distance, fromOutline, lineLength, type Point } from '../geometry';
-import type { CoverPart } from '../parts';
+import { sewnParts, sizeOf, type CoverPart } from '../parts';
 
 /** A length that is said and one that is drawn may differ by so much and by this share of it: rounding, at every point. */
 const SAID = { mm: 0.5, share: 0.001 };
@@ -46,10 +46,10 @@ function drawnEdge(part: CoverPart, edge: Edge): DrawnEdge {
 }
 
 /** An edge by itself: drawn as long as it is said to be, its notches on it. */
-function inspectEdge({ part, edge, points, length }: DrawnEdge, opened: number): Found[] {
+function inspectEdge({ part, edge, points, length }: DrawnEdge): Found[] {
   const place = `edge “${edge.id}”`;
   const found: Found[] = [];
-  if (Math.abs(length - edge.flat) > SAID.mm + SAID.share * length + opened)
+  if (Math.abs(length - edge.flat) > SAID.mm + SAID.share * length)
     found.push({
       part: part.name,
       place,
@@ -153,9 +153,9 @@ function inspectNotches(first: DrawnEdge, second: DrawnEdge, allowed: (length: n
 }
 
 /** Both sides of a seam: notch for notch, and where two edges alone meet in it as wholes. */
-function inspectSeam(seam: string, edges: readonly DrawnEdge[], openedOf: (edge: DrawnEdge) => number, ease: number): Found[] {
+function inspectSeam(seam: string, edges: readonly DrawnEdge[], ease: number): Found[] {
   const found: Found[] = [];
-  const allowed = (length: number): number => ease + SEWN.mm + SEWN.share * length + Math.max(...edges.map(openedOf));
+  const allowed = (length: number): number => ease + SEWN.mm + SEWN.share * length;
   // Two that meet in a join, a split or at a zip do so along their whole length; of a seam the notches say what meets.
   if (edges.length === 2 && edges.every(({ edge: { kind } }) => kind === 'join' || kind === 'zip')) {
     const [a, b] = edges as [DrawnEdge, DrawnEdge];
@@ -173,26 +173,44 @@ function inspectSeam(seam: string, edges: readonly DrawnEdge[], openedOf: (edge:
   return found;
 }
 
+/** Quilting moves the edges: a part that is quilted is cut larger than its template by so much all round at least, mm. */
+const ROUGH = 15;
+
+/** A part that is cut rough has room for its template all round. */
+function inspectRough(part: CoverPart): Found[] {
+  if (!part.template) return [];
+  const [rough, template] = [sizeOf(part.outline), sizeOf(part.template.outline)];
+  const by = Math.min(rough.width - template.width, rough.height - template.height) / 2;
+  return by < ROUGH
+    ? [
+        {
+          part: part.name,
+          place: 'rough',
+          by,
+          says: `${part.name} is cut ${mm(by)} larger than its template all round, before it is quilted`,
+        },
+      ]
+    : [];
+}
+
 export const SEWING: Check = {
   id: 'sewing',
   holds: 'two edges that are sewn together have the same length as drawn, notch for notch',
   needs: ['cover'],
   find: ({ plan: { cover } }) => {
     if (!cover) return [];
-    // Parts of one pulled cloth keep the edge of the whole: nothing of that is sewn.
-    const edges = cover.pieces
+    // Parts of one pulled cloth keep the edge of the whole: nothing of that is sewn. What is quilted is sewn by its template.
+    const edges = sewnParts(cover)
       .filter(({ role }) => role !== 'cover')
       .flatMap((part) => part.edges.filter(({ kind }) => kind !== 'dart').map((edge) => drawnEdge(part, edge)));
-    // A part that is quilted is cut wider by what its lines take up, and comes to its sewn size by them.
-    const { channels } = cover;
-    const openedOf = ({ part }: DrawnEdge): number => (channels?.parts.includes(part.id) ? 2 * channels.lines * channels.takeUp : 0);
     const seams = new Map<string, DrawnEdge[]>();
     for (const drawn of edges) if (drawn.edge.seam !== null) seams.set(drawn.edge.seam, [...(seams.get(drawn.edge.seam) ?? []), drawn]);
     return [
-      ...edges.flatMap((edge) => inspectEdge(edge, openedOf(edge))),
+      ...cover.pieces.flatMap(inspectRough),
+      ...edges.flatMap(inspectEdge),
       ...[...seams].flatMap(([id, meeting]) => {
         const planned = cover.seams.find((seam) => seam.id === id);
-        return inspectSeam(planned?.name ?? id, meeting, openedOf, (planned?.ease ?? 0) + cover.corrected);
+        return inspectSeam(planned?.name ?? id, meeting, (planned?.ease ?? 0) + cover.corrected);
       }),
     ];
   },

@@ -1,5 +1,7 @@
 import { AIR, type Law } from './law';
 
+type Point = readonly [x: number, z: number];
+
 /** One layer in a cut: which columns it covers, its lower and upper line at each column of the cut, mm. */
 export type Layer = {
   from: number;
@@ -13,9 +15,10 @@ export type Layer = {
 
 /**
  * The board's edge in a cut: its x, its top and its lower face. With a `seam` the cover is not pulled over the edge: it is
- * sewn there to a band that stands straight, so that the top is pulled to the seam and the band keeps the foam in.
+ * sewn there to a band that stands straight, so that the top is pulled to the seam and the band keeps the foam in; `down` is where
+ * the band goes below it.
  */
-export type Edge = { x: number; top: number; bottom: number; seam?: { x: number; z: number } };
+export type Edge = { x: number; top: number; bottom: number; seam?: { x: number; z: number; down: Point[] } };
 
 /**
  * A stack from the middle of a cut (x = 0) to its rim (x grows), ready to be pulled over.

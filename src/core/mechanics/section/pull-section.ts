@@ -27,10 +27,9 @@ export type PulledSection = {
 export function pullSection(stack: StackCut, pull: number, start: Start, element: number): PulledSection {
   const mesh = meshOf(stack, element);
   const { at, line, converged, rounds } = relax(mesh, pull, start, stack.edge);
-  const { seam, x, bottom } = stack.edge;
+  const { seam } = stack.edge;
   const points = Array.from({ length: line.length / 2 }, (_, i): Point => [line[2 * i]!, line[2 * i + 1]!]);
-  // From the seam the band goes straight down to the board's lower edge.
-  if (seam) points.push([x, bottom]);
+  if (seam) points.push(...seam.down);
   const place = (k: number): Point => [at[2 * k]!, at[2 * k + 1]!];
   return {
     line: points,

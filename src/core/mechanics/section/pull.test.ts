@@ -205,7 +205,7 @@ describe('a boxed edge', () => {
   /** The 50 mm pad on a half board of 200 mm, its edge held by a band that stands over the board's edge. */
   const boxed = (pull: number, law = constantLaw(0.04)): ReturnType<typeof pullSection> => {
     const stack = slab(5, law);
-    return pullSection({ ...stack, edge: { ...stack.edge, seam: { x: 200, z: 50 } } }, pull, LEVEL, 5);
+    return pullSection({ ...stack, edge: { ...stack.edge, seam: { x: 200, z: 50, down: [[200, stack.edge.bottom]] } } }, pull, LEVEL, 5);
   };
 
   it('the top is as wide as the board and the band stands straight, whatever the pull', () => {
@@ -237,7 +237,7 @@ describe('a boxed edge', () => {
       x,
       base: cut(flush.base),
       layers: [{ ...layer, to: x.length - 1, lower: cut(layer.lower), upper: cut(layer.upper) }],
-      edge: { ...flush.edge, seam: { x: 200, z: 50 } },
+      edge: { ...flush.edge, seam: { x: 200, z: 50, down: [[200, flush.edge.bottom] as [number, number]] } },
     };
     expect(lineLength(pullSection(item, 0.1, LEVEL, 5).line)).toBeCloseTo(lineLength(boxed(0.1).line), 0);
   });

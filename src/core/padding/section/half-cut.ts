@@ -79,9 +79,27 @@ export type HalfLine = {
 
 type Span = [number, number] | null;
 
+/** A band takes in foam that stands out, and spans what falls short, by so much at most, as much as is usual, mm. */
+export const TAKEN_IN = 12;
+
+/**
+ * Where the seam of a band lies: over the board's edge, or farther out where all the foam does.
+ *
+ * @param ends where each layer ends, mm from the half's middle
+ * @param edgeX where the board does
+ */
+export function bandX(ends: readonly number[], edgeX: number): number {
+  const least = Math.min(Infinity, ...ends.filter((end) => end >= edgeX));
+  return Number.isFinite(least) ? Math.max(edgeX, least - TAKEN_IN) : edgeX;
+}
+
 /** Places of a half where columns must stand: rims, the ends of what is worked there, pockets. */
 function featuresOf(stack: Stack, spans: readonly Span[], edgeX: number, at: (u: number) => Point): Feature[] {
   const features: Feature[] = [{ x: edgeX, sharp: true }];
+  if (stack.boxed) {
+    const ends = spans.flatMap((span) => (span ? [span[1]] : []));
+    features.push({ x: bandX(ends, edgeX), sharp: true });
+  }
   spans.forEach((span, k) => {
     if (!span) return;
     const { pad, polygon } = stack.pads[k]!;

@@ -11,7 +11,7 @@ import {
   type Start,
 } from '../../mechanics/section';
 import { freeLine } from './free-line';
-import { halfCut } from './half-cut';
+import { bandX, TAKEN_IN, halfCut } from './half-cut';
 import type { Stack } from '../model';
 import { keepNothing, type Keep } from '../../keep';
 import { pullStart } from './pull-start';
@@ -150,24 +150,38 @@ export function cutHalves(stack: Stack, passage: Passage, { middle, sides, coars
     const item = sign > 0 ? right : left;
     const start = pullStart(item.stack, (sign > 0 ? left : right).stack);
     const end: Point = [origin[0] + direction[0] * endOf(sign), origin[1] + direction[1] * endOf(sign)];
-    return { ...item, stack: stack.boxed ? sewn(item.stack) : item.stack, pull: stack.pull, start, end };
+    return { ...item, stack: stack.boxed ? sewn(item.stack, stack.boardThickness === 0) : item.stack, pull: stack.pull, start, end };
   });
 }
 
 /**
- * A half whose edge is held by a band: the seam lies over the board's edge, as high as the padding stands there; it presses
- * the wadding to nothing. A pad that ends inside it has nothing for a band to stand on.
+ * A half whose edge is held by a band: the seam lies over the board's edge, or farther out where all the foam stands farther out, as
+ * high as the padding stands there; it presses the wadding to nothing. What ends well inside, a crown pad, has no part in the seam.
  */
-function sewn(stackCut: StackCut): StackCut {
+function sewn(stackCut: StackCut, isLoose: boolean): StackCut {
   const { edge, layers, x } = stackCut;
-  const at = edge.x;
-  const top = layers.at(-1);
-  if (!top || x[top.to]! < at || x[top.from]! > at) return stackCut;
-  let k = top.from;
-  while (x[k + 1]! < at) k++;
-  const share = (at - x[k]!) / (x[k + 1]! - x[k]! || 1);
-  const z = top.upper[k]! + (top.upper[k + 1]! - top.upper[k]!) * share;
-  return { ...stackCut, edge: { ...edge, seam: { x: at, z } } };
+  const top = layers.findLast(({ from, to }) => x[to]! >= edge.x - TAKEN_IN && x[from]! <= edge.x);
+  if (!top) return stackCut;
+  const at = bandX(
+    layers.map(({ to }) => x[to]!),
+    edge.x,
+  );
+  const heightOf = (heights: Float64Array): number => {
+    let k = top.from;
+    while (k + 1 < top.to && x[k + 1]! < at) k++;
+    const share = Math.min(1, (at - x[k]!) / (x[k + 1]! - x[k]! || 1));
+    return heights[k]! + (heights[k + 1]! - heights[k]!) * share;
+  };
+  // Under foam that stands out the band goes back to the board; where there is none it ends below the foam.
+  const under: Point[] =
+    at === edge.x || isLoose
+      ? []
+      : [
+          [at, edge.top],
+          [edge.x, edge.top],
+        ];
+  const down: Point[] = [...under, [isLoose ? at : edge.x, edge.bottom]];
+  return { ...stackCut, edge: { ...edge, seam: { x: at, z: heightOf(top.upper), down } } };
 }
 
 /** What a half's solving depends on. */

@@ -155,6 +155,12 @@ function PieceSays({ piece, number }: { piece: CoverPiece; number: number }) {
       </b>
       , cut {piece.count}
       {OF_CLOTH[piece.cloth]}: <Figure says={`${say(piece.width)} × ${say(piece.height)}`} />
+      {piece.template && (
+        <>
+          {' '}
+          rough, once quilted <Figure says={`${say(piece.template.width)} × ${say(piece.template.height)}`} />
+        </>
+      )}
       {seams.length > 0 && (
         <>
           {'; '}

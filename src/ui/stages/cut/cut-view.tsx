@@ -167,6 +167,7 @@ export function CutView() {
     { name: 'Dust cloth', line: 'dustCover.length', roll: cut.dustCover, fill: '#b7b1a5' },
     { name: 'Slip film', line: 'film.length', roll: cut.film, fill: '#dfe6e4' },
     { name: 'Waterproof cloth', line: 'waterproof.length', roll: cut.waterproof, fill: '#b9c6c4' },
+    { name: 'Backed foam', line: 'backedFoam.length', roll: cut.backedFoam, fill: '#e3d9a8' },
   ];
   return (
     // A region that scrolls must be reachable for those who scroll with keys.
