@@ -7,7 +7,7 @@ import { bounds, crossesItself, type Point } from '../outline';
 import { hiddenEdge, kindOf, PieceProblems, type Covering } from '../piece';
 import { choicesOf } from './choices';
 import { seamTakeUp, secondParts } from './cloths-on';
-import { cutRough, takeUpOf } from './details/channels';
+import { cutFirst, takeUpOf } from './details/channels';
 import { slackOpening, slackTaken, withMotifMark } from './details/finish';
 import { backedFoam, linings, type LiningRows } from './details/linings';
 import { loosePlans } from './details/loose';
@@ -337,18 +337,16 @@ function sewnAsAsked(input: CoverInput): SewnCover {
   const widths = way.pulled ? joinedWidths(model, seen) : null;
   const joined = [...(widths?.pieces ?? [seen]), ...(hidden?.pieces.slice(1) ?? [])];
   const loose = loosePlans(model);
-  // What is pulled over is trimmed where it is stapled; what is sewn is cut again once it is quilted.
-  const asCut = (piece: CoverPiece): CoverPiece => {
-    const finished = way.pulled ? undefined : done.finished.find(({ id }) => id === piece.id);
-    return finished ? cutRough(piece, withMotifMark(finished), rule('quiltRough')) : piece;
-  };
+  const whole = [...joined, ...pieces.slice(1)];
+  // What is pulled over has its pull allowance to spare, what is sewn has nothing.
+  const cut = cutFirst(whole, done.finished.map(withMotifMark), way.pulled ? 0 : rule('quiltRough'));
   const cover: CoverPlan = {
     method: way.id,
     name: way.name,
     pulled: way.pulled,
     corrected: making.corrections.reduce((sum, { by }) => sum + Math.abs(by), 0),
     under: way.pulled ? beyond : null,
-    pieces: [...[...joined, ...pieces.slice(1)].map(asCut), ...loose.flatMap((loosePlan) => loosePlan.pieces)],
+    pieces: [...cut, ...loose.flatMap((loosePlan) => loosePlan.pieces)],
     seams: [...(widths?.seams ?? []), ...(hidden?.seams ?? []), ...seams],
     lines: sewn.seams.map(({ id, name, level, welted, over }) => {
       const [points, heights] = [levelPoints(ring, level), levelHeights(ring, level)];
@@ -388,7 +386,7 @@ function sewnAsAsked(input: CoverInput): SewnCover {
           length: levelLength(ring, level, over),
         }))
       : [],
-    linings: [...linings(model, stations, covering, input.rows), ...backedFoam(pieces.map(asCut), done.channels)],
+    linings: [...linings(model, stations, covering, input.rows), ...backedFoam(cut, done.channels)],
     motif: covering.motif ?? null,
     nearer: null,
     strain: worstStrain(plain.pieces),

@@ -117,6 +117,7 @@ export const WADDINGS: readonly Wadding[] = [
   { id: 'wadding-300', name: 'Wadding, heavy', loft: 22, weight: 300 },
   { id: 'backed-3', name: 'Backed foam 3 mm, stretched', loft: 3, weight: 150, stretched: 'backed-thin' },
   { id: 'backed-5', name: 'Backed foam 5 mm, stretched', loft: 5, weight: 210, stretched: 'backed-thin' },
+  { id: 'backed-6', name: 'Backed foam 6 mm, stretched', loft: 6, weight: 240, stretched: 'backed-thin' },
   { id: 'backed-10', name: 'Backed foam 10 mm, stretched', loft: 10, weight: 360, stretched: 'backed-thin' },
 ];
 

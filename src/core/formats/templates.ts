@@ -268,8 +268,8 @@ function coverTemplates(cover: CoverPiece, variant = ''): Bare[] {
   const rough = coverTemplate(cover, `rough ${variant}`.trim());
   const finished = coverTemplate(cover.template, variant);
   return [
-    { ...finished, title: `${finished.title}, once it is quilted` },
-    { ...rough, title: `${rough.title}, rough, before it is quilted`, trimmed: true },
+    { ...finished, title: `${finished.title}, after quilting` },
+    { ...rough, title: `${rough.title}, rough`, trimmed: true },
   ];
 }
 

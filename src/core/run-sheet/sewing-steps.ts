@@ -92,44 +92,52 @@ function factsOf({ piece, rule }: Model, { pieces, seams, tackStrips, zip }: Cov
   return { piece, rule, pieces, seams, zip, card: tackStrips.length > 0, welt: choicesOf(piece.covering).welt };
 }
 
-/** What is quilted is cut at its own step, rough and then to its template. */
+/** A sewn part that is quilted is cut at its own step, rough and then to its template; a pulled cover once it is quilted. */
 function cutSteps(model: Model, { pieces }: CoverPlan): StepDraft[] {
-  const plain = pieces.filter(({ template }) => template === null);
-  return plain.length > 0 ? [cutStep(model, plain)] : [];
+  const left = pieces.flatMap((part) => (part.template === null ? [part] : part.role === 'cover' ? [part.template] : []));
+  return left.length > 0 ? [cutStep(model, left)] : [];
 }
 
-/** How the layers that are quilted together come to lie, and what is cut afterwards. */
-function quiltingWords({ pieces, channels }: CoverPlan): { before: string; after: string } {
-  const backing = channels!.backing > 0 ? `${round(channels!.backing)} mm backed foam` : '';
-  const quilted = pieces.filter(({ id, template }) => template !== null && channels!.parts.includes(id));
-  const laid = backing && `lay the cloth on the ${backing} with a light coat of glue and smooth it out`;
-  if (quilted.length === 0) return { before: backing ? `Cut the ${backing} like the cover; ${laid}` : '', after: '' };
-  const sizes = (each: typeof quilted): string => each.map((part) => `${part.name.toLowerCase()} ${sizeOf(part)}`).join(', ');
-  return {
-    before: `Cut rough, of cloth${backing && ` and of ${backing}`}: ${sizes(quilted)}${laid && `; ${laid}`}`,
-    after: ` Then cut to the template: ${sizes(quilted.map(({ template }) => template!))}.`,
-  };
+/** Parts that are cut rough, quilted and cut again, with their sizes at either time. */
+function roughWords(pieces: CoverPlan['pieces']): { parts: CoverPlan['pieces']; rough: string; template: string } {
+  const parts = pieces.filter(({ template }) => template !== null);
+  const sizes = (each: CoverPlan['pieces']): string => each.map((part) => `${part.name.toLowerCase()} ${sizeOf(part)}`).join(', ');
+  return { parts, rough: sizes(parts), template: sizes(parts.map(({ template }) => template!)) };
 }
 
-function channelSteps({ rule, piece }: Model, cover: CoverPlan): StepDraft[] {
-  const { channels, pieces } = cover;
-  if (!channels) return [];
-  const { before, after } = quiltingWords(cover);
-  const rough = pieces.filter(({ template }) => template !== null);
-  const cutting = (2 * metresRound(rough) * rule('timeClothMetre')) / 60 + 2 * rough.length * HANDLING.clothPiece;
+/** The cloth is laid on its backed foam before it is quilted: both are cut for that, unless the whole cover is cut already. */
+function backingSteps({ rule }: Model, { pieces, channels }: CoverPlan): StepDraft[] {
+  if (!channels || channels.backing <= 0) return [];
+  const { parts, rough } = roughWords(pieces);
+  const backing = `${round(channels.backing)} mm backed foam`;
+  const cut = parts.length > 0 ? `Cut both rough: ${rough}.` : `Cut the ${backing} to the size of the cover.`;
   return [
+    step(
+      'backing',
+      'Lay the cloth on its backed foam',
+      `${cut} A light coat of glue on the ${backing}; lay the cloth on it from the middle outwards and smooth it out.`,
+      (2 * metresRound(parts) * rule('timeClothMetre')) / 60 + 2 * Math.max(1, parts.length) * HANDLING.clothPiece,
+      { uses: ['cloth', 'wadding', 'glue'], caution: CAUTIONS.glue, place: 'spray' },
+    ),
+  ];
+}
+
+function channelSteps(model: Model, cover: CoverPlan): StepDraft[] {
+  const { rule, piece } = model;
+  const { channels } = cover;
+  if (!channels) return [];
+  const { rough, template } = roughWords(cover.pieces);
+  const before = channels.backing <= 0 && rough ? `Cut rough: ${rough}. ` : '';
+  const after = template && !cover.pulled ? ` Then cut to the template: ${template}.` : '';
+  return [
+    ...backingSteps(model, cover),
     step(
       'channels',
       'Quilt the channels',
-      `${before && `${before}. `}${channels.lines} lines, marked ${round(channels.pitch)} mm apart on the back of the cloth, sewn from the middle outwards; measure the sewn width: ${Math.round(channels.sewnWidth)} mm.${after} ${stitchingWords(piece.cloth)}`,
-      channels.lines * rule('timeChannel') + cutting,
+      `${before}${channels.lines} lines, marked ${round(channels.pitch)} mm apart on the back, sewn from the middle outwards; measure the sewn width: ${Math.round(channels.sewnWidth)} mm.${after} ${stitchingWords(piece.cloth)}`,
+      channels.lines * rule('timeChannel'),
       {
-        uses:
-          channels.backing > 0
-            ? ['cloth', 'wadding', 'glue', 'thread']
-            : piece.wadding === null
-              ? ['cloth', 'thread']
-              : ['cloth', 'wadding', 'thread'],
+        uses: piece.wadding === null || channels.backing > 0 ? ['cloth', 'thread'] : ['cloth', 'wadding', 'thread'],
         caution: CAUTIONS.machine,
         place: 'machine',
       },

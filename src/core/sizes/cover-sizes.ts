@@ -1,4 +1,4 @@
-import { choicesOf, OF_CLOTH, waddingFaces, wayOf, type CoverPiece, type CoverPlan } from '../cover';
+import { choicesOf, OF_CLOTH, waddingFaces, wayOf, type ChannelPlan, type CoverPiece, type CoverPlan } from '../cover';
 import { isStretched, overAllName } from '../foam';
 import { kindOf } from '../piece';
 import { goesBack } from '../strip';
@@ -61,7 +61,7 @@ function blankSizes({ plan, piece, rule }: Making, cover: CoverPlan): SizeLine[]
     {
       ...coverLine,
       key: 'cover',
-      label: 'Cover, cut size',
+      label: blank.template ? 'Cover, rough' : 'Cover, cut size',
       answers: { name: 'Cover' },
       value: blank.width,
       by: blank.height,
@@ -75,6 +75,19 @@ function blankSizes({ plan, piece, rule }: Making, cover: CoverPlan): SizeLine[]
       ],
       sums: blankSums(blank, { width: plan.outline.width, height: plan.outline.depth }, drawnIn),
     },
+    ...(blank.template
+      ? [
+          {
+            ...coverLine,
+            key: 'cover.quilted',
+            label: 'Cover, after quilting',
+            value: blank.template.width,
+            by: blank.template.height,
+            formula: 'size = rough − lines × take-up across them',
+            terms: [],
+          },
+        ]
+      : []),
   ];
 }
 
@@ -101,26 +114,30 @@ function partSize({ rule }: Making, piece: CoverPiece): SizeLine {
 }
 
 /** A part that is quilted: cut rough, then to its template. */
-function quiltedSizes(making: Making, piece: CoverPiece, template: CoverPiece): SizeLine[] {
+function quiltedSizes(making: Making, piece: CoverPiece, template: CoverPiece, channels: ChannelPlan): SizeLine[] {
   return [
     {
       ...coverLine,
       key: `piece.${piece.id}.rough`,
-      label: `${piece.name}, cut rough`,
+      label: `${piece.name}, rough`,
       answers: { name: `${piece.name}, rough` },
       value: piece.width,
       by: piece.height,
       note: `${piece.count} to cut${OF_CLOTH[piece.cloth] && ','}${OF_CLOTH[piece.cloth]}, before it is quilted`,
-      formula: 'size = template + what the stitched lines take up + the same again all round',
-      terms: [making.rule('larger all round', 'quiltRough')],
+      formula: 'size = template + lines × take-up across them + 2 × larger all round',
+      terms: [
+        count('lines', 'Stitched lines', template.lines.filter(({ kind }) => kind === 'stitch').length),
+        length('take-up', 'Each takes up', channels.takeUp),
+        making.rule('larger all round', 'quiltRough'),
+      ],
     },
-    { ...partSize(making, template), label: `${piece.name}, cut to once quilted`, answers: { name: piece.name } },
+    { ...partSize(making, template), label: `${piece.name}, after quilting`, answers: { name: piece.name } },
   ];
 }
 
 function pieceSizes(making: Making, cover: CoverPlan): SizeLine[] {
   return (cover.pulled ? cover.pieces.slice(1) : cover.pieces).flatMap((piece) =>
-    piece.template ? quiltedSizes(making, piece, piece.template) : [partSize(making, piece)],
+    piece.template ? quiltedSizes(making, piece, piece.template, cover.channels!) : [partSize(making, piece)],
   );
 }
 

@@ -19,7 +19,7 @@ export type ChannelPlan = {
   fromSwatch: boolean;
   /** distance from line to line as marked on the cloth */
   pitch: number;
-  /** the cloth across the channels: as sewn, and as cut before stitching, allowances included */
+  /** the cloth across the channels: as sewn, and opened for the lines with its allowances, before it is cut rough */
   sewnWidth: number;
   cutWidth: number;
   thread: number;
@@ -108,24 +108,25 @@ type Quilted = { piece: CoverPiece; finished: CoverPiece; plan: ChannelPlan };
 type Chord = { k: number; points: Point[] };
 
 /**
- * A sewn part as it is cut first: opened for its channels and so much larger all round, since quilting moves its edges. Once it is
- * quilted it is cut to the template.
+ * Sewn parts as they are cut first: those that are quilted opened for their channels and so much larger all round, since quilting moves
+ * their edges. Once quilted they are cut to their templates.
  *
- * @param piece opened for its channels
- * @param finished the same as it must be once quilted
+ * @param pieces the parts of a cover, opened where they are quilted
+ * @param finished those that are quilted, as they must be once they are
  * @param beyond all round, mm
  */
-export function cutRough(piece: CoverPiece, finished: CoverPiece, beyond: number): CoverPiece {
-  const outline = withAllowances(
-    piece.outline,
-    piece.outline.map(() => beyond),
-  );
-  return {
-    ...piece,
-    ...flatPiece(piece.name, piece.count, outline),
-    note: [finished.note, 'Cut it rough and quilt it, then cut it to its template.'].filter(Boolean).join(' '),
-    template: finished,
-  };
+export function cutFirst(pieces: readonly CoverPiece[], finished: readonly CoverPiece[], beyond: number): CoverPiece[] {
+  return pieces.map((piece) => {
+    const template = finished.find(({ id }) => id === piece.id);
+    if (!template) return piece;
+    const sides = piece.outline.map(() => beyond);
+    return {
+      ...piece,
+      ...flatPiece(piece.name, piece.count, withAllowances(piece.outline, sides)),
+      note: [template.note, 'Cut it rough and quilt it, then cut it to its template.'].filter(Boolean).join(' '),
+      template,
+    };
+  });
 }
 
 /**

@@ -5,6 +5,7 @@ import { bounds, type Polygon } from '../../outline';
 import { newPiece, type Piece } from '../../piece';
 import { planPiece, type Plan } from '../../plan';
 import { sizesOf } from '../../sizes';
+import { shelf } from '../../store';
 import { sharedPlanner } from '../../../testing/quick';
 import { dxfShapes } from '../../../testing/read-patterns';
 import { STARTING } from '../choices';
@@ -25,6 +26,24 @@ const sized = (points: Polygon): string => {
   const { width, height } = bounds(points);
   return `${Math.round(width)} × ${Math.round(height)}`;
 };
+
+it('channels begin with a backed foam that the shelf has', () => {
+  expect(shelf().map(({ of }) => of)).toContain(`backed-${STARTING.channels.backing}`);
+});
+
+it('a pulled cover is quilted with its pull allowance to spare, and then cut to the size it has without channels', () => {
+  const pulled = (way: 'channelled' | 'pull-over', more: Partial<Piece['covering']>): Plan =>
+    planned({ ...chair, wadding: null, covering: { ...chair.covering, way, ...more } });
+  const plan = pulled('channelled', { channels: { ...channels, backing: 0 } });
+  const [quilted, plain] = [plan.cover.pieces[0]!, pulled('pull-over', {}).cover.pieces[0]!];
+  const lines = quilted.lines.filter(({ kind }) => kind === 'stitch').length;
+  expect(quilted.width).toBeCloseTo(plain.width + 4 * lines, 0);
+  expect(quilted.template!.width).toBeCloseTo(plain.width, 0);
+  const at = ['channels', 'cloth'].map((key) => plan.steps.findIndex((step) => step.key === key));
+  expect(at[0]).toBeLessThan(at[1]!);
+  expect(plan.steps[at[0]!]!.detail).toContain(`Cut rough: cover ${Math.round(quilted.width)} × ${Math.round(quilted.height)} mm`);
+  expect(plan.steps[at[1]!]!.detail).toContain(`${Math.round(plain.width)} × ${Math.round(plain.height)} mm`);
+});
 
 describe.each(ways)('%s with channels', (_name, piece) => {
   const plan = planned(piece);
@@ -52,13 +71,14 @@ describe.each(ways)('%s with channels', (_name, piece) => {
 
   it('is told so where it is quilted, before the rest is cut, and nowhere else', () => {
     const at = (key: string): number => plan.steps.findIndex((step) => step.key === key);
-    const { detail, uses } = plan.steps[at('channels')]!;
-    const rough = `${Math.round(quilted.width)} × ${Math.round(quilted.height)} mm`;
-    const template = `${Math.round(plain.width)} × ${Math.round(plain.height)} mm`;
-    expect(detail.indexOf(rough)).toBeGreaterThan(-1);
-    expect(detail.indexOf(template)).toBeGreaterThan(detail.indexOf(rough));
-    expect(detail).toContain('with a light coat of glue');
-    expect(uses).toEqual(expect.arrayContaining(['cloth', 'wadding', 'glue', 'thread']));
+    const [laid, sewn] = [plan.steps[at('backing')]!, plan.steps[at('channels')]!];
+    expect(laid.detail).toContain(`${Math.round(quilted.width)} × ${Math.round(quilted.height)} mm`);
+    expect(laid.uses).toEqual(['cloth', 'wadding', 'glue']);
+    expect(laid.caution).toContain('flammable');
+    expect(sewn.detail).toContain(
+      `Then cut to the template: ${quilted.name.toLowerCase()} ${Math.round(plain.width)} × ${Math.round(plain.height)} mm`,
+    );
+    expect(at('backing')).toBeLessThan(at('channels'));
     expect(at('channels')).toBeLessThan(at('cloth'));
     expect(plan.steps[at('cloth')]!.detail).not.toMatch(/top \d/);
   });

@@ -178,7 +178,8 @@ const ROUGH = 15;
 
 /** A part that is cut rough has room for its template all round. */
 function inspectRough(part: CoverPart): Found[] {
-  if (!part.template) return [];
+  // A pulled cover has its pull allowance.
+  if (!part.template || part.role === 'cover') return [];
   const [rough, template] = [sizeOf(part.outline), sizeOf(part.template.outline)];
   const by = Math.min(rough.width - template.width, rough.height - template.height) / 2;
   return by < ROUGH
