@@ -127,6 +127,9 @@ function channelSteps(model: Model, cover: CoverPlan): StepDraft[] {
   const { channels } = cover;
   if (!channels) return [];
   const { rough, template } = roughWords(cover.pieces);
+  // A panel in halves has as many lines in each.
+  const spread = (channels.lines / channels.parts.length - 1) * channels.width;
+  const isFan = piece.covering.channels?.lay === 'radiating';
   const before = channels.backing <= 0 && rough ? `Cut rough: ${rough}. ` : '';
   const after = template && !cover.pulled ? ` Then cut to the template: ${template}.` : '';
   return [
@@ -134,7 +137,7 @@ function channelSteps(model: Model, cover: CoverPlan): StepDraft[] {
     step(
       'channels',
       'Quilt the channels',
-      `${before}${channels.lines} lines, marked ${round(channels.pitch)} mm apart on the back, sewn from the middle outwards; measure the sewn width: ${Math.round(channels.sewnWidth)} mm.${after} ${stitchingWords(piece.cloth)}`,
+      `${before}${channels.lines} lines, marked ${round(channels.pitch)} mm apart on the back, sewn from the middle outwards; from the first to the last ${Math.round(spread)} mm${isFan ? ' at the wide end' : ''}: measure it.${after} ${stitchingWords(piece.cloth)}`,
       channels.lines * rule('timeChannel'),
       {
         uses: piece.wadding === null || channels.backing > 0 ? ['cloth', 'thread'] : ['cloth', 'wadding', 'thread'],

@@ -79,6 +79,11 @@ describe.each(ways)('%s with channels', (_name, piece) => {
       `Then cut to the template: ${quilted.name.toLowerCase()} ${Math.round(plain.width)} × ${Math.round(plain.height)} mm`,
     );
     expect(at('backing')).toBeLessThan(at('channels'));
+    // Lines lie 40 apart once they are sewn.
+    const stitched = quilted.template!.lines.filter(({ kind }) => kind === 'stitch');
+    expect(sewn.detail).toContain(`from the first to the last ${40 * (stitched.length - 1)} mm: measure it`);
+    const xs = stitched.flatMap(({ points }) => points.map(([x]) => x));
+    expect(Math.max(...xs) - Math.min(...xs)).toBeCloseTo(40 * (stitched.length - 1), 6);
     expect(at('channels')).toBeLessThan(at('cloth'));
     expect(plan.steps[at('cloth')]!.detail).not.toMatch(/top \d/);
   });

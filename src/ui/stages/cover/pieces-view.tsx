@@ -262,7 +262,8 @@ export function PiecesView() {
   return (
     <section aria-label="Flat pieces" className="flex-1 min-h-0 flex flex-col px-3 pb-2 pt-9">
       <p className="text-xs pb-1">
-        Solid: cut. Dashed: sewn or finished. Dots: notches, the same number on its partner. Arrow: grain{cover.channels && '. Thin: stitched'}
+        Solid: cut. Dashed: sewn or finished. Dots: notches, the same number on its partner. Arrow: grain
+        {cover.channels && '. Thin: stitched'}
         {cover.check.surface !== null && <>. Sewn together they cover {Math.round(cover.check.surface / 1e3) / 1e3} m² of surface</>}
         {stitched.length > 0 && (
           <>
