@@ -10,5 +10,7 @@ export { meshOf, type Mesh } from './mesh';
 export { isMoulded } from './moulded';
 export { hangingOf, type Cleat, type Hanging } from './hanging';
 export { panelLayout, type PanelLayout } from './panels';
+export { plateScrew } from './plate-screw';
 export { roomFor, smaller, type Room } from './room';
 export { reshape, withMirror } from './reshape';
+export { isSawn } from './sawn';

@@ -43,7 +43,10 @@ export function waresFor<W extends KeptWare>(need: Need, wares: readonly W[]): W
         return ware.of === need.of;
       case 'cord':
         return isSort(need, ware) && same(need.thickness, ware.thickness);
+      case 'board':
+        return ware.of === need.of && same(need.thickness, ware.thickness);
       case 'card':
+      case 'hardware':
       case 'spring':
       case 'button':
         return isSort(need, ware);

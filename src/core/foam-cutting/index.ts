@@ -1,3 +1,4 @@
+export type { BoardSheets } from './board-sheets';
 export { canBeTrimmed, endsOf, foamPieces, fromPacket, gluedLayers, isPaired, type FoamFields, type FoamPiece } from './foam-pieces';
 export {
   biasBlocks,

@@ -1,13 +1,16 @@
 import { clothFor, isMatched, type CoverPiece, type CoverPlan, type LiningPiece } from '../cover';
 import type { RuleReader } from '../house';
 import type { Covering, CutCloths, Piece } from '../piece';
+import { layBoards, type BoardSheets } from './board-sheets';
 import type { FoamPiece } from './foam-pieces';
 import { bounds, type Point, type Polygon } from '../outline';
 import type { Blank, Laid } from './blank';
 import { inParts, packRoll, packSheets } from './pack';
 
 /** What of the piece its lay hangs on. */
-export type CutFields = Pick<Piece, 'count'> & CutCloths & { covering: Pick<Covering, 'matched'> };
+export type CutFields = Pick<Piece, 'count'> &
+  CutCloths & { covering: Pick<Covering, 'matched'>; /** what the boards are sawn from, where they are */ board: Board | null };
+type Board = { material: string; thickness: number };
 type CutModel = { piece: CutFields; rule: RuleReader };
 
 /** Sheets of one foam in one thickness. */
@@ -48,6 +51,8 @@ export type RollLayout = { width: number; length: number; utilisation: number; l
 
 export type CutPlan = {
   foam: { sheetWidth: number; sheetLength: number; sheets: number; utilisation: number; layouts: FoamSheets[] };
+  /** boards that are sawn new; null where they are there */
+  board: BoardSheets | null;
   cloth: RollLayout;
   /** what is cut from the second cloth: its roll, and the outlines on it */
   second: (RollLayout & { shapes: { label: string; points: Polygon }[] }) | null;
@@ -75,6 +80,8 @@ export type CutSet = {
   covers: readonly CoverPiece[];
   wadding: LiningPiece | null;
   dust: LiningPiece | null;
+  /** the board that is sawn for each */
+  board: { label: string; outline: Polygon } | null;
 };
 
 /** What of a pad is laid on sheets in one thickness: every block of every piece, or every block that two wedges are cut from. */
@@ -333,6 +340,13 @@ export function cutPlan(model: CutModel, sets: readonly CutSet[], cover: CoverPl
   const dusts = sets.flatMap(({ dust }) => (dust ? [dust] : []));
   return {
     foam: layFoam(model, sets),
+    board:
+      model.piece.board &&
+      layBoards(
+        model.piece.board,
+        sets.flatMap(({ board, count }) => (board ? [{ ...board, count }] : [])),
+        model.rule,
+      ),
     cloth: roll,
     motifs,
     shapes,

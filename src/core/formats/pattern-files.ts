@@ -7,7 +7,7 @@ import type { Piece } from '../piece';
 import type { Plan } from '../plan';
 import { keptLayers, newOf } from '../strip';
 import type { PatternFormat } from './pattern-formats';
-import { templatesOf, type LineLayer, type Template } from './templates';
+import { ofItsOutline, templatesOf, type LineLayer, type Template } from './templates';
 
 /** Every piece at full size in one drawing, for another program or a cutter; docs/formats.md. */
 
@@ -198,6 +198,23 @@ const whole = (mm: number): number => Math.round(mm * 10) / 10;
 /** A lining's material as it is asked for. */
 const materialName = (id: string): string => findMaterial(WADDINGS, id)?.name ?? id.replaceAll('-', ' ');
 
+/** Boards that are sawn new, of one outline. */
+function boardRow({ cut: { board } }: Plan, { width, depth }: { width: number; depth: number }, count: number, of: string): CutRow[] {
+  if (!board) return [];
+  const { materialName, thickness } = board;
+  return [
+    {
+      what: `board${of}`,
+      of: materialName,
+      count,
+      width_mm: whole(width),
+      length_mm: whole(depth),
+      thickness_mm: thickness,
+      note: 'to its template',
+    },
+  ];
+}
+
 /** Everything that is cut, a line each: foam, cloth and linings, welts, of every outline in the set. */
 export function cutRows(plan: Plan, piece: Pick<Piece, 'cloth' | 'second' | 'count' | 'strip'>): CutRow[] {
   const cover = newOf(plan.cover, piece);
@@ -256,6 +273,7 @@ export function cutRows(plan: Plan, piece: Pick<Piece, 'cloth' | 'second' | 'cou
     );
   };
   return [
+    ...boardRow(plan, plan.outline, ofItsOutline(plan), ''),
     ...foam(plan.foam, ''),
     ...covers(cover.pieces),
     ...linings([retained.has('wadding') ? null : plan.wadding, retained.has('dust') ? null : plan.dustCover, ...cover.linings]),
@@ -270,6 +288,7 @@ export function cutRows(plan: Plan, piece: Pick<Piece, 'cloth' | 'second' | 'cou
       note: welt.cut === 'bias' ? 'on the bias' : 'on the straight',
     })),
     ...plan.variants.flatMap((variant) => [
+      ...boardRow(plan, variant.outline, variant.count, `, ${variant.name}`),
       ...foam(variant.foam, `, ${variant.name}`),
       ...covers(variant.covers),
       ...linings([variant.wadding, variant.dustCover]),

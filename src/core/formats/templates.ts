@@ -1,6 +1,7 @@
 import { OF_CLOTH, type CoverPiece } from '../cover';
 import type { FoamPiece } from '../foam-cutting';
 import { bounds, distanceTo, type Point, type Polygon } from '../outline';
+import { hardwareKind, type Hole } from '../piece';
 import type { Plan } from '../plan';
 
 /** What is done along a line: cut through, sewn or finished on it, or only marked. */
@@ -196,6 +197,49 @@ function padTemplate(foam: FoamPiece, of = ''): Bare {
   };
 }
 
+/** A hole as a closed line. */
+function holeOutline(hole: Hole): Polygon {
+  const { x, y } = hole;
+  if (hole.kind === 'slot') {
+    const [w, h] = [hole.width / 2, hole.height / 2];
+    return [
+      [x - w, y - h],
+      [x + w, y - h],
+      [x + w, y + h],
+      [x - w, y + h],
+    ];
+  }
+  return Array.from({ length: HOLE_POINTS }, (_, k): Point => {
+    const angle = (2 * Math.PI * k) / HOLE_POINTS;
+    return [x + (hole.diameter / 2) * Math.cos(angle), y + (hole.diameter / 2) * Math.sin(angle)];
+  });
+}
+const HOLE_POINTS = 48;
+
+/** How many of a set are made to the piece’s own outline. */
+export const ofItsOutline = ({ piece, variants }: Plan): number => piece.count - variants.reduce((sum, { count }) => sum + count, 0);
+
+/** The board that is sawn new, with its holes and the middles of what is fixed to it. */
+function boardTemplate({ base, cut }: Plan, outline: Polygon, count: number, of = ''): Bare[] {
+  const { board } = cut;
+  if (!board) return [];
+  const box = bounds(outline);
+  const names = base.hardware.map(({ kind }) => hardwareKind(kind).name);
+  return [
+    {
+      of: `board${of}`,
+      title: `Board${of}, ${board.materialName}, ${board.thickness} mm, saw ${count}`,
+      lines: [
+        { outline, closed: true, layer: 'cut' },
+        ...base.holes.map((hole): TemplateLine => ({ outline: holeOutline(hole), closed: true, layer: 'cut' })),
+      ],
+      marks: [[0, box.minY], [box.maxX, 0], [0, box.maxY], [box.minX, 0], ...base.hardware.map(({ x, y }): Point => [x, y])],
+      labels: base.hardware.map(({ x, y }, k) => ({ at: [x, y] as Point, says: names[k]! })),
+      detailed: base.holes.length + base.hardware.length > 0,
+    },
+  ];
+}
+
 /** A pad's side at full size: drawn on both sides of the block, the upper line cut along. */
 function stencil(foam: FoamPiece, of = ''): Bare[] {
   const { side } = foam;
@@ -316,10 +360,12 @@ function nailStrips(nails: Plan['cover']['nails']): Bare[] {
 /** The templates of a plan: foam pads, then the cloth with its lines, strips for nails; then those of pieces that were measured differently. */
 export function templatesOf(plan: Plan): Template[] {
   const bare = [
+    ...boardTemplate(plan, plan.outline.points, ofItsOutline(plan)),
     ...plan.foam.filter(({ kept }) => !kept).flatMap((foam) => [padTemplate(foam), ...stencil(foam)]),
     ...plan.cover.pieces.flatMap((piece) => coverTemplates(piece)),
     ...nailStrips(plan.cover.nails),
     ...plan.variants.flatMap((variant) => [
+      ...boardTemplate(plan, variant.outline.points, variant.count, ` of ${variant.name}`),
       ...variant.foam.flatMap((foam) => [padTemplate(foam, ` of ${variant.name}`), ...stencil(foam, ` of ${variant.name}`)]),
       ...variant.covers.flatMap((cover) => coverTemplates(cover, variant.id)),
     ]),

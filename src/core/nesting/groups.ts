@@ -105,6 +105,32 @@ function addFoam(add: Add, { id, piece, plan }: Planned, gap: number): void {
   }
 }
 
+/** Boards that are sawn new: sheets of board lie like any other. */
+function addBoards(add: Add, { id, piece, plan }: Planned, gap: number): void {
+  const { board } = plan.cut;
+  if (!board) return;
+  const group: Omit<LayGroup, 'shapes'> = {
+    key: `board-${board.material}-${board.thickness}`,
+    kind: 'board',
+    of: board.material,
+    name: board.materialName,
+    thickness: board.thickness,
+    packet: null,
+    width: null,
+    gap,
+    repeat: null,
+    more: 1,
+    planned: null,
+    line: null,
+  };
+  const others = plan.variants.reduce((sum, { count }) => sum + count, 0);
+  const sets = [
+    { label: 'Board', outline: plan.outline.points, count: piece.count - others },
+    ...plan.variants.map(({ name, outline, count }) => ({ label: `Board, ${name}`, outline: outline.points, count })),
+  ];
+  for (const { label, outline, count } of sets) add(group, { label, outline: [...outline], motif: null, turns: ALL }, id, count);
+}
+
 /** Covers and their strips, of the piece's own cloth or its second one. */
 function addCloth(add: Add, { id, piece, plan }: Planned, gap: number, which: 'cover' | 'second'): void {
   const cloth = clothFor(piece, which);
@@ -248,6 +274,7 @@ export function layGroups(planned: readonly Planned[], house: HouseRules): LayGr
   for (const item of planned) {
     const rule = readerOf(figuresFor(house, item.piece.overrides));
     addFoam(add, item, rule('foamKerf'));
+    addBoards(add, item, rule('boardKerf'));
     addCloth(add, item, rule('clothGap'), 'cover');
     addCloth(add, item, rule('clothGap'), 'second');
     addLinings(add, item, rule('clothGap'), rule);

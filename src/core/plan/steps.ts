@@ -1,4 +1,4 @@
-import { checkBoard, frameCuts, frameMass, panelLayout, roomFor, type BoardCheck, type PanelLayout } from '../base';
+import { checkBoard, frameCuts, frameMass, isSawn, panelLayout, roomFor, type BoardCheck, type PanelLayout } from '../base';
 import {
   coveredSize,
   coveredStep,
@@ -22,6 +22,7 @@ import {
   liningFields,
   reliefPlan,
   sewCover,
+  wayOf,
   waddingPiece,
   wrapAt,
   wrapFields,
@@ -41,7 +42,7 @@ import { fixFields, fixPlan, rowInset, type Fastening, type FixFields, type Fixi
 import { BOARDS, findMaterial } from '../foam';
 import { readerOf, type HouseRules } from '../house';
 import type { Keep } from '../keep';
-import { bounds, outlineArea, outlineSize } from '../outline';
+import { bounds, outlineArea, outlineSize, type Polygon } from '../outline';
 import { cutCloths, fieldsOf, type Piece } from '../piece';
 import { keptLayers, newOf } from '../strip';
 import { runSteps, type Step } from '../run-sheet';
@@ -189,12 +190,22 @@ export function cutStep(model: Model, planner: Models, fineness: Fineness = 'ful
   const { wadding, dust } = liningsStep(model, fineness);
   const variants = variantsStep(model, planner);
   const retained = keptLayers(model.piece);
+  const board =
+    isSawn(model.piece.base) && !wayOf(model.piece.covering.way).loose ? fieldsOf(model.piece.base.board, 'material', 'thickness') : null;
+  const sawn = (label: string, outline: Polygon): CutSet['board'] => board && { label, outline };
   const sets: CutSet[] = [
-    { count: item.piece.count, foam, covers: cover.pieces, wadding, dust },
-    ...variants.map((v) => ({ count: v.count, foam: v.foam, covers: v.covers, wadding: v.wadding, dust: v.dustCover })),
+    { count: item.piece.count, foam, covers: cover.pieces, wadding, dust, board: sawn('Board', model.board) },
+    ...variants.map((v) => ({
+      count: v.count,
+      foam: v.foam,
+      covers: v.covers,
+      wadding: v.wadding,
+      dust: v.dustCover,
+      board: sawn(`Board, ${v.name}`, v.outline.points),
+    })),
   ].map((set) => ({ ...set, wadding: retained.has('wadding') ? null : set.wadding, dust: retained.has('dust') ? null : set.dust }));
   const { count, covering } = model.piece;
-  const piece: CutFields = { count, covering: fieldsOf(covering, 'matched'), ...cutCloths(model.piece) };
+  const piece: CutFields = { count, covering: fieldsOf(covering, 'matched'), ...cutCloths(model.piece), board };
   const goesBack = [
     ...[...whole.pieces.filter((part) => !cover.pieces.includes(part)), ...whole.linings.filter((part) => !cover.linings.includes(part))],
     ...(wadding && retained.has('wadding') ? [wadding] : []),

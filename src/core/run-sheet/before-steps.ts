@@ -14,6 +14,7 @@ import { letInStep } from './let-in-steps';
 import { metresRound } from './metres';
 import { cutApartWords, overAllStep } from './over-all-steps';
 import { placedWords, rimSteps, sideUp } from './pad-steps';
+import { placeOnBoard } from './place-words';
 import { step, type StepDraft } from '../step/step';
 
 /** Plain handling times that no house rule is worth having for, minutes. */
@@ -162,7 +163,7 @@ function trimStep({ rule }: Model, pad: FoamPiece, name: string, overhang: numbe
 /** What is done to a pad's top, by its form. */
 function formWords(pad: Pad): string | null {
   const { profile, wedge, thickness } = pad;
-  if (profile) return formOf(profile).words(profile, formedPad(pad), placeWords);
+  if (profile) return formOf(profile).words(profile, formedPad(pad), (x, y) => placeOnBoard(x, y));
   if (typeof wedge !== 'number' || wedge === thickness) return null;
   const [one, other] = endsOf(pad);
   return `Hold the stencil to both sides and cut from line to line: ${Math.round(thickness)} mm at the ${one} edge, ${Math.round(wedge)} mm at the ${other} edge.`;
@@ -174,15 +175,6 @@ function pairWords(pad: Pad, made: number): string {
   const say = (mm: number): number => Math.round(mm);
   const [one, other] = endsOf(pad);
   return `Two from each block of ${say(made)} mm: hold the stencil to both sides, ${say(thickness)} mm at the ${one} edge and ${say(wedge!)} mm at the ${other} edge, and cut once from line to line; what comes off above is the second wedge, turned round and over. Mark ${one} and ${other} on both.`;
-}
-
-/** Where a place lies, in words. */
-function placeWords(x: number, y: number): string {
-  const phrases = [
-    ...(Math.round(x) ? [`${Math.abs(Math.round(x))} mm ${x > 0 ? 'right' : 'left'}`] : []),
-    ...(Math.round(y) ? [`${Math.abs(Math.round(y))} mm ${y > 0 ? 'behind' : 'before'}`] : []),
-  ];
-  return phrases.length > 0 ? `${phrases.join(' and ')} of the middle` : 'on the middle';
 }
 
 /** Giving the tops of new pads their form, before they are glued. */

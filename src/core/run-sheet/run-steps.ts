@@ -14,6 +14,7 @@ import { averageOfSet } from '../step/batches';
 import { CAUTIONS } from '../step/cautions';
 import { FINISHED, HUNG, withStops } from '../step/checkpoints';
 import { looseSteps } from './loose-steps';
+import { drivenSteps, offSteps, platedSteps, sawSteps } from './hardware-steps';
 import { sizeOf } from './metres';
 import { finishingSteps, firstSteps, lastSteps, layingSteps, readySteps, sewingSteps } from './sewing-steps';
 import { endedWith, graphOf } from './graph';
@@ -56,10 +57,10 @@ function withButtons(fasten: readonly StepDraft[], close: readonly StepDraft[], 
   return tacked > 0 ? [...fasten.slice(0, tacked), ...buttons, ...fasten.slice(tacked), ...close] : [...fasten, ...close, ...buttons];
 }
 
-/** What is screwed on from below stands through the dust cover. */
+/** What stays screwed on below stands through the dust cover. */
 function roundPlates(hardware: readonly Hardware[]): string {
   const phrases = HARDWARE_KINDS.filter(({ plate }) => plate).flatMap(({ id, name }) => {
-    const count = hardware.filter(({ kind }) => kind === id).length;
+    const count = hardware.filter(({ kind, comes = 'stays' }) => kind === id && comes === 'stays').length;
     return count > 0 ? [`${count > 1 ? `${count} × ` : ''}${name.toLowerCase()}`] : [];
   });
   return phrases.length > 0 ? ` Cut it round: ${phrases.join(', ')}.` : '';
@@ -197,13 +198,14 @@ export function runSteps({ fastening, foam, wadding, dust, cover, panels }: Ingr
   const newCover = newOf(cover, piece);
   const steps = endedWith(
     graphOf([
-      ['strip', stripSteps(model)],
+      ['strip', [...offSteps(model), ...stripSteps(model)]],
       ['cloth', seenIn('cloth', readySteps(model, newCover))],
-      ['strip', seenIn('board', boardSteps(model))],
+      ['strip', [...sawSteps(model), ...seenIn('board', boardSteps(model))]],
       [
         'base',
         [
           ...seenIn('board', woodSteps(model)),
+          ...drivenSteps(model),
           ...firstSteps(model, cover),
           ...seenIn('board', deckSteps(model)),
           ...buttonHoles(model, cover),
@@ -232,6 +234,7 @@ export function runSteps({ fastening, foam, wadding, dust, cover, panels }: Ingr
         'piece',
         [
           ...seenIn('back', [...(dust ? [dustStep(model, dust)] : []), ...cleatSteps(panels)]),
+          ...platedSteps(model, dust !== null),
           ...refitSteps(model, laid),
           ...partSteps(model, 'after'),
           step('measure', 'Measure and label', 'Crown and height against the sizes; label with serial and day.', model.rule('timeLabel'), {

@@ -174,9 +174,35 @@ function hangingSizes({ plan }: Making): SizeLine[] {
   ];
 }
 
+/** A board that is sawn new: its template is drawn round on the sheet. */
+function sawnSizes({ plan, piece }: Making): SizeLine[] {
+  const board = plan.cut?.board;
+  if (!board) return [];
+  return [
+    {
+      key: 'board.sawn',
+      group: 'Board',
+      label: 'Board, sawn to',
+      value: plan.outline.width,
+      by: plan.outline.depth,
+      unit: 'length',
+      note: `${piece.count} to saw, ${board.materialName}, ${board.thickness} mm`,
+      formula: 'as measured',
+      terms: [],
+    },
+  ];
+}
+
 /** What the base itself is cut to. */
 export function baseSizes(making: Making): SizeLine[] {
-  return [...courseSizes(making), ...deckSizes(making), ...woodSizes(making), ...hiddenSizes(making), ...hangingSizes(making)];
+  return [
+    ...sawnSizes(making),
+    ...courseSizes(making),
+    ...deckSizes(making),
+    ...woodSizes(making),
+    ...hiddenSizes(making),
+    ...hangingSizes(making),
+  ];
 }
 
 /** Battens are screwed to the board so far apart, mm. */

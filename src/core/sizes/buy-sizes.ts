@@ -7,6 +7,7 @@ import { newOf } from '../strip';
 import type { CutPlan } from '../foam-cutting';
 import { woodLines } from './base-sizes';
 import { deckLines } from './buy-deck';
+import { hardwareLines } from './buy-hardware';
 import { glueLines, packetLines, stretchedLines } from './buy-foam';
 import { count, length, type Making, type BuyLine } from './types';
 
@@ -373,6 +374,7 @@ export function buySizes(making: Making): BuyLine[] {
     ...trimmingLines(making),
     ...deckLines(making),
     ...woodLines(making),
+    ...hardwareLines(making),
     ...looseLines(making),
     ...glueLines(making),
   ];

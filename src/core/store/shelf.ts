@@ -98,6 +98,17 @@ const BATTENS = [
   [45, 28, 5.6],
   [70, 20, 6.1],
 ] as const;
+/** What is screwed to a board or driven into it: price of one. */
+const HARDWARE = [
+  ['insert', 'Threaded insert', 0.35],
+  ['bolt', 'Bolt', 0.3],
+  ['tee-nut', 'Tee nut', 0.2],
+  ['leg', 'Leg with its plate', 6.5],
+  ['castor', 'Castor with its plate', 4.8],
+  ['bracket', 'Bracket', 1.1],
+  ['hinge', 'Hinge', 2.4],
+  ['latch', 'Latch', 3.2],
+] as const;
 /** Heads of decorative nails, lengths of rivets and of screws, mm. */
 const NAIL_HEADS = [7, 9, 11, 13, 16];
 const RIVET_LENGTHS = [8, 10, 12, 16, 20, 25];
@@ -213,6 +224,7 @@ const smallThings = (): Ware[] => [
       }),
     ),
   ),
+  ...HARDWARE.map(([of, name, price]) => bench({ kind: 'hardware', of, name, sold: 'each', price })),
   bench({ kind: 'button', of: 'button', name: 'Buttons to cover', sold: 'box', each: 50, price: 9 }),
   bench({ kind: 'button', of: 'knob', name: 'Knobs with screws', sold: 'box', each: 20, price: 8 }),
   bench({ kind: 'hook', name: 'Hook and loop, 25 mm', sold: 'roll', width: 25, length: 10_000, price: 9 }),

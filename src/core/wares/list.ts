@@ -46,6 +46,7 @@ export const WARE_KINDS = [
   { id: 'glue', name: 'Glue', measure: 'covers', sold: 'can' },
   { id: 'staple', name: 'Staples', measure: 'count', sold: 'box' },
   { id: 'fastener', name: 'Nails, tacks, rivets, screws', measure: 'count', sold: 'box' },
+  { id: 'hardware', name: 'Legs, hinges, tee nuts', measure: 'count', sold: 'each' },
   { id: 'button', name: 'Buttons and knobs', measure: 'count', sold: 'box' },
   { id: 'hook', name: 'Hook and loop', measure: 'length', sold: 'roll' },
   { id: 'fill', name: 'Loose filling', measure: 'mass', sold: 'bag' },

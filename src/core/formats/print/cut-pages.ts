@@ -82,6 +82,12 @@ export function cutPages(pen: Pen, { plan, piece, unit, chosen = {} }: PrintJob)
         unit,
       );
   }
+  const { board } = cut;
+  board?.sheets.forEach((laid, k, all) => {
+    const size = { width: board.width, height: board.length };
+    const says = `${board.materialName} ${say(board.thickness)}, sheet ${k + 1} of ${all.length}: ${say(size.width)} × ${say(size.height)}`;
+    layout(pen, { says, size, laid, scale: Math.min(across(pen) / size.height, 0.09) }, unit);
+  });
   const rolls: { name: string; line: string; roll: RollLayout | null; shapes?: CutPlan['shapes'] | undefined }[] = [
     { name: piece.cloth.name || 'Cloth', line: 'cloth.length', roll: cut.cloth, shapes: cut.shapes },
     { name: piece.second?.name || 'Second cloth', line: 'second.length', roll: cut.second, shapes: cut.second?.shapes },

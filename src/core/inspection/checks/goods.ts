@@ -17,6 +17,8 @@ const ROLLS = [
 
 /** The base is there before the work begins. */
 const THERE = 'board';
+/** The step in which it is sawn new. */
+const SAWN = 'saw-board';
 
 export const GOODS: Check = {
   id: 'goods',
@@ -41,6 +43,15 @@ export const GOODS: Check = {
         by: null,
         says: `${sheets?.value ?? 0} sheets of foam are bought, and ${cut.foam.sheets} are laid`,
       });
+    const boards = sizes.find(({ key }) => key === 'board.sheets')?.value ?? 0;
+    const sawn = steps.some(({ key }) => key === SAWN);
+    if (sawn !== boards > 0 || boards !== (cut.board?.sheets.length ?? 0))
+      found.push({
+        part: 'Board',
+        place: 'buy',
+        by: null,
+        says: `${boards} sheets of board are bought, and ${sawn ? 'the board is sawn' : 'none is sawn'}`,
+      });
     const bought = new Set(sizes.flatMap(({ ware }) => (ware && ware !== 'laid' ? [ware.kind] : [])));
     // What is sewn into an old cover comes back with it.
     const isBack = cut.goesBack.length > 0 ? new Set(['cord', 'zip', 'button', 'thread']) : new Set<string>();
@@ -52,6 +63,7 @@ export const GOODS: Check = {
       foam: cut.foam.layouts.length > 0,
       film: cut.film !== null,
       waterproof: cut.waterproof !== null,
+      board: cut.board !== null,
     };
     for (const { key, name, uses = [] } of steps)
       for (const kind of uses)

@@ -5,10 +5,10 @@ import { EDGE } from '../../outline/schema/edge';
 import { NOTCH } from '../../outline/schema/notch';
 import { choice, figure, id, length, list, oneOf, optional, orNull, pair, record, spot, tag, tick, whole, type Range } from '../../fields';
 import { BASE_SHAPE, BOARD_SIZE, PAN_ROW } from '../../outline/schema/shapes';
+import { HARDWARE } from './hardware';
 
 /** A hole through the board. */
 export const HOLE_SIZE: Range = [2, 1000];
-const HARDWARE_SIZE: Range = [1, 200];
 const STRIP_SIZE: Range = [2, 100];
 
 /** What carries the board under load. */
@@ -31,33 +31,6 @@ export const HOLE_FORMS = {
   }),
 };
 export const HOLE = oneOf('kind', [HOLE_FORMS.round, HOLE_FORMS.slot]);
-
-/**
- * What is fixed to a board, with the size it usually has: the place it takes up on the board, and how deep it or its screws go.
- * `plate` is screwed on from below and takes up its place there; `flush` ends in the board by its nature.
- */
-export const HARDWARE_KINDS = [
-  { id: 'insert', name: 'Threaded insert', diameter: 10, length: 9, plate: false, flush: true },
-  { id: 'bolt', name: 'Bolt', diameter: 8, length: 12, plate: false, flush: false },
-  { id: 'screw', name: 'Screw', diameter: 5, length: 10, plate: false, flush: false },
-  { id: 'cleat', name: 'Cleat', diameter: 40, length: 6, plate: false, flush: true },
-  { id: 'tee-nut', name: 'Tee nut', diameter: 22, length: 9, plate: false, flush: true },
-  { id: 'leg', name: 'Leg plate', diameter: 70, length: 10, plate: true, flush: false },
-  { id: 'castor', name: 'Castor plate', diameter: 60, length: 10, plate: true, flush: false },
-  { id: 'bracket', name: 'Bracket', diameter: 40, length: 10, plate: true, flush: false },
-  { id: 'hinge', name: 'Hinge', diameter: 50, length: 10, plate: true, flush: false },
-  { id: 'latch', name: 'Latch', diameter: 45, length: 10, plate: true, flush: false },
-  { id: 'post', name: 'Post', diameter: 45, length: 10, plate: true, flush: false },
-] as const;
-
-/** Something fixed to the board; `length` is how deep it goes in. */
-export const HARDWARE = record({
-  id: id(),
-  kind: choice('What', HARDWARE_KINDS),
-  ...spot,
-  diameter: length('Diameter', HARDWARE_SIZE),
-  length: length('Length', HARDWARE_SIZE),
-});
 
 /** How a cloth that ends in sight is held along its fold, and how far apart; nothing is one seam. */
 export const END_HOLDS = [
@@ -173,9 +146,20 @@ export const HIDDEN = record({
   lap: length('Good cloth goes on below that', [0, 400], { default: 80, reason: 'A mattress is pulled about and sinks: the join must not look over it.' }),
 });
 
+/** Where the board comes from. */
+export const BOARD_MADE = [
+  { id: 'there', name: 'Here already' },
+  { id: 'sawn', name: 'Sawn new from a sheet' },
+] as const;
+
 export const BASE = record({
   shape: BASE_SHAPE,
-  board: record({ material: id('Board'), thickness: length('Board thickness', [2, 60]) }),
+  board: record({
+    material: id('Board'),
+    thickness: length('Board thickness', [2, 60]),
+    /** left out, it is there before the work begins */
+    made: optional(choice('Old or new', BOARD_MADE, { default: 'there' })),
+  }),
   supports: optional(choice('Carried by', SUPPORTS)),
   notches: optional(list('Notches', NOTCH, [0, 12])),
   holes: optional(list('Holes', HOLE, [0, 60])),
@@ -193,7 +177,6 @@ export const BASE = record({
 export type Base = Static<typeof BASE>;
 export type Support = NonNullable<Base['supports']>;
 export type Hole = Static<typeof HOLE>;
-export type Hardware = Static<typeof HARDWARE>;
 export type CoverEnd = Static<typeof COVER_END>;
 export type EdgeFact = Static<typeof EDGE_FACT>;
 export type Frame = Static<typeof FRAME>;

@@ -1,8 +1,9 @@
 export { defaultsOf } from '../../fields';
 export { NOTCH, type Notch } from '../../outline/schema/notch';
 export type { EdgePart } from '../../outline/schema/edge';
-export type { Base, Courses, CoverEnd, EdgeFact, Frame, Hardware, Hidden, Hole, Mould, Opening, StretchedDeck, Support, Trace } from './base';
-export { COURSES, COVER_END, DECK, END_HOLDS, EDGE_FACT, FRAME, HARDWARE_KINDS, HIDDEN, HIDING, HOLE_FORMS, HOLE_SIZE, OPENING, PHOTO, SUPPORTS } from './base';
+export type { Base, Courses, CoverEnd, EdgeFact, Frame, Hidden, Hole, Mould, Opening, StretchedDeck, Support, Trace } from './base';
+export { BOARD_MADE, COURSES, COVER_END, DECK, END_HOLDS, EDGE_FACT, FRAME, HIDDEN, HIDING, HOLE_FORMS, HOLE_SIZE, OPENING, PHOTO, SUPPORTS } from './base';
+export { HARDWARE, HARDWARE_COMES, HARDWARE_KINDS, hardwareKind, type Hardware, type HardwareKind } from './hardware';
 export type { Cloth } from './cloth';
 export { CLOTH, DIRECTIONS, PULLS } from './cloth';
 export type { Buttons, Channels, Correction, Covering, Motif, Nails, Pinned, SeamMove, SecondPart, Welt } from './covering';

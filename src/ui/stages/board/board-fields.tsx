@@ -1,7 +1,7 @@
 'use client';
 
 import { TriangleAlert } from 'lucide-react';
-import { stretchedIn, type FrameCuts } from '@/core/base';
+import { isMoulded, stretchedIn, type FrameCuts } from '@/core/base';
 import { BOARDS } from '@/core/foam';
 import { inUnit } from '@/core/length';
 import { wayOf } from '@/core/cover';
@@ -57,15 +57,13 @@ function DeckFields() {
 export function BoardFields() {
   const { kind, base } = usePiece();
   const [board, put] = useField<string>('base.board.material');
+  const stretched = stretchedIn({ board: { ...base.board, material: board }, deck: base.deck });
   return (
     <>
       <ChoiceField label="Board" value={board} options={BOARDS} onChange={put} />
       <PieceField at="base.board.thickness" />
-      {stretchedIn({ board: { ...base.board, material: board }, deck: base.deck }) ? (
-        <DeckFields />
-      ) : (
-        <PieceField at="base.supports" standing={kindOf(kind).supports} />
-      )}
+      {!stretched && !isMoulded(base) && !base.courses && <PieceField at="base.board.made" label="Old or new board" />}
+      {stretched ? <DeckFields /> : <PieceField at="base.supports" standing={kindOf(kind).supports} />}
       <Strength />
     </>
   );

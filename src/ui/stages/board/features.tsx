@@ -11,10 +11,13 @@ import {
   fieldAt,
   freeId,
   HARDWARE_KINDS,
+  hardwareKind,
   HOLE_FORMS,
   NOTCH,
   type CoverEnd,
   type EdgeFact,
+  type Hardware,
+  type HardwareKind,
   type Hole,
   type Notch,
 } from '@/core/piece';
@@ -108,16 +111,29 @@ export function Holes() {
 
 /** Inserts, bolts, legs, hinges and whatever else is fixed to the board: drawn on the plan, kept clear of staples. */
 export function HardwareList() {
-  const { base } = usePiece();
+  const { base, strip } = usePiece();
   const [, put] = useField('base.hardware');
   const list = base.hardware ?? [];
-  const add = ({ id, diameter, length }: (typeof HARDWARE_KINDS)[number]) =>
-    put([...list, { id: freeId(list, 'f'), kind: id, x: 0, y: 0, diameter, length: Math.min(length, base.board.thickness) }]);
+  // On old work it is there already: plates are in the way of the cover and come off.
+  const comesFrom = ({ plate }: HardwareKind): Hardware['comes'] => (!strip ? 'new' : plate ? 'refit' : 'stays');
+  const add = (kind: HardwareKind) =>
+    put([
+      ...list,
+      {
+        id: freeId(list, 'f'),
+        kind: kind.id,
+        x: 0,
+        y: 0,
+        diameter: kind.diameter,
+        length: Math.min(kind.length, base.board.thickness),
+        comes: comesFrom(kind),
+      },
+    ]);
   return (
     <Part title="Hardware" count={list.length}>
       {list.map((item, i) => (
         <Item key={item.id} title={`Number ${i + 1}`} what={`hardware ${i + 1}`} onTakeOut={() => put(list.filter((_, k) => k !== i))}>
-          {['kind', 'x', 'y', 'diameter', 'length'].map((key) => (
+          {['kind', 'comes', 'x', 'y', 'diameter', 'length'].map((key) => (
             <PieceField key={key} at={`base.hardware.${i}.${key}`} />
           ))}
         </Item>
@@ -128,7 +144,7 @@ export function HardwareList() {
           aria-label="Add hardware"
           className="border border-base-content/40 rounded-sm bg-base-100 px-1 py-1 min-w-0 flex-1"
           value=""
-          onChange={(event) => add(HARDWARE_KINDS.find(({ id }) => id === event.target.value)!)}
+          onChange={(event) => add(hardwareKind(event.target.value as HardwareKind['id']))}
         >
           <option value="" disabled>
             What is fixed to it

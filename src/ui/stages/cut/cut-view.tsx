@@ -1,6 +1,6 @@
 'use client';
 
-import { sheetsAlike, type Laid } from '@/core/foam-cutting';
+import { sheetsAlike, type BoardSheets, type Laid } from '@/core/foam-cutting';
 import type { Polygon } from '@/core/outline';
 import { foamColour } from '@/ui/drawing/materials';
 import { Figure } from '@/ui/kit/fields/figure';
@@ -133,6 +133,29 @@ function Repeat({ pattern, width, length, line }: { pattern: Pattern; width: num
   );
 }
 
+/** Sheets that the boards are sawn from, where they are new. */
+function Boards({ board }: { board: BoardSheets | null }) {
+  const say = useLength();
+  if (!board) return null;
+  return (
+    <>
+      <h2 className="font-display text-lg mb-2">
+        Board: {board.sheets.length} {board.sheets.length === 1 ? 'sheet' : 'sheets'} to buy
+      </h2>
+      {board.sheets.map((laid, k, all) => (
+        <Layout
+          key={k}
+          title={`${board.materialName}, ${say(board.thickness)}, sheet ${k + 1} of ${all.length}`}
+          width={board.width}
+          length={board.length}
+          laid={laid}
+          fill="#d9b98a"
+        />
+      ))}
+    </>
+  );
+}
+
 /** The whole set laid out on foam sheets and rolls. */
 export function CutView() {
   const say = useLength();
@@ -190,6 +213,7 @@ export function CutView() {
         )),
       )}
       {plan.foam.length === 0 && <p className="text-sm mb-4">No foam in this piece yet.</p>}
+      <Boards board={cut.board} />
       <h2 className="font-display text-lg mb-2">Cloth</h2>
       {rolls.map(({ name, line, roll, fill, pattern = undefined }) =>
         roll && roll.laid.length > 0 ? (

@@ -1,0 +1,14 @@
+import type { Hardware } from '../piece';
+
+/** A plate is so thick: its screws go that much less deep, mm. */
+const PLATE = 2;
+/** Lengths of wood screws on sale, mm. */
+const LENGTHS = [10, 12, 16, 20, 25, 30, 40, 50] as const;
+
+/**
+ * The longest screw on sale that goes no deeper through a plate than there is wood for it; the shortest where none does, mm.
+ *
+ * @param hardware how deep it goes
+ */
+export const plateScrew = ({ length }: Pick<Hardware, 'length'>): number =>
+  LENGTHS.findLast((value) => value <= length + PLATE + 1e-9) ?? LENGTHS[0];
