@@ -45,19 +45,21 @@ export function cornerStep(
   { caution, by }: { caution: string; by: string } = { caution: CAUTIONS.staples, by: 'staple' },
 ): StepDraft | null {
   const phrases: string[] = [];
-  for (const { says, lot } of cornerLots(corners, piece.kind)) phrases.push(`${says}: ${cornerSteps(lot, rule, by).join(' ')}`);
+  // An inside corner was cut into before anything beside it was held: nothing is left to fold there.
+  const left = corners.filter(({ way, cut: into }) => way !== 'cut in' || into === null);
+  for (const { says, lot } of cornerLots(left, piece.kind)) phrases.push(`${says}: ${cornerSteps(lot, rule, by).join(' ')}`);
   if (relief?.gather)
     phrases.push(
       `Round the curves the cloth is gathered under the board, a little ${by === 'cord' ? 'at a time as the cord is drawn' : `to each ${by}`}.`,
     );
   if (phrases.length === 0) return null;
-  const minutes = corners.reduce((sum, corner) => sum + folds(corner), relief?.gather ? 1 : 0) * rule('timeCorner');
-  const cut = corners.some(({ cut: into, away }) => into ?? away);
-  const [key, name] = corners.length > 0 ? ['corners', 'Make the corners'] : ['relief', 'Ease the edge'];
+  const minutes = left.reduce((sum, corner) => sum + folds(corner), relief?.gather ? 1 : 0) * rule('timeCorner');
+  const cut = left.some(({ away }) => away);
+  const [key, name] = left.length > 0 ? ['corners', 'Make the corners'] : ['relief', 'Ease the edge'];
   return step(key!, name!, phrases.join('\n'), minutes, {
-    ...(corners.length > 0 ? { check: CORNERED } : {}),
+    ...(left.length > 0 ? { check: CORNERED } : {}),
     caution: cut ? `${caution} ${CAUTIONS.shears}` : caution,
-    ...(corners.length > 0 ? { sees: { in: 'corners' } } : {}),
+    ...(left.length > 0 ? { sees: { in: 'corners' } } : {}),
   });
 }
 

@@ -10,6 +10,7 @@ import { HARDWARE_KINDS, kindOf, STRIP_KINDS, type Hardware } from '../piece';
 import { keptLayers, newOf, otherParts, partComes, partName, reassembly } from '../strip';
 import { buttonHoles, buttonWells, drawButtons } from './button-steps';
 import { boardSteps, buildSteps, deckSteps, padSteps, stripSteps } from './before-steps';
+import { cutInSteps, pushSteps } from './cut-in-steps';
 import { averageOfSet } from '../step/batches';
 import { CAUTIONS } from '../step/cautions';
 import { FINISHED, HUNG, withStops } from '../step/checkpoints';
@@ -51,10 +52,20 @@ function fastenerSteps(fastening: Fastening): FasteningSteps {
   };
 }
 
-/** Buttons are drawn in once the cover is tacked, before its edges take the cloth that was cut for them; where nothing is tacked, last. */
-function withButtons(fasten: readonly StepDraft[], close: readonly StepDraft[], buttons: readonly StepDraft[]): StepDraft[] {
+/**
+ * Buttons are drawn in once the cover is tacked, before its edges take the cloth that was cut for them; where nothing is tacked, last.
+ * Inside corners are cut before anything beside them is fastened.
+ */
+function afterTacking(
+  fasten: readonly StepDraft[],
+  close: readonly StepDraft[],
+  buttons: readonly StepDraft[],
+  cuts: readonly StepDraft[],
+): StepDraft[] {
   const tacked = fasten.findIndex(({ temporary }) => temporary) + 1;
-  return tacked > 0 ? [...fasten.slice(0, tacked), ...buttons, ...fasten.slice(tacked), ...close] : [...fasten, ...close, ...buttons];
+  return tacked > 0
+    ? [...fasten.slice(0, tacked), ...buttons, ...cuts, ...fasten.slice(tacked), ...close]
+    : [...cuts, ...fasten, ...close, ...buttons];
 }
 
 /** What stays screwed on below stands through the dust cover. */
@@ -152,12 +163,15 @@ function refitSteps({ piece: { strip } }: Model, laid: ReadonlySet<string>): Ste
 /** Parts that are laid over the others’ rows and share none. */
 const IN_NO_REBATE: ReadonlySet<string> = new Set(['trim', 'below']);
 
-/** The other parts of the chair that go on before this piece or after it, each with what belongs to it. */
-function partSteps({ piece: { strip } }: Model, comes: 'before' | 'after'): StepDraft[] {
+/**
+ * The other parts of the chair that go on before this piece or after it, each with what belongs to it. A dust cover that is cut with
+ * this piece is the chair’s: it is not told twice.
+ */
+function partSteps({ piece: { strip } }: Model, comes: 'before' | 'after', dust: LiningPiece | null = null): StepDraft[] {
   if (!strip) return [];
   const back = reassembly(strip);
   return otherParts(strip)
-    .filter((other) => other.comes === comes)
+    .filter((other) => other.comes === comes && !(dust && other.part === 'below' && other.items.every(({ what }) => what === 'dust')))
     .map(({ part, name, items }, k) => {
       const matching = back.filter((refit) => refit.part === part);
       const things = matching.map(({ words, again }) => (again === 'refit' ? `${words} (the old one)` : words)).join('; ');
@@ -221,7 +235,8 @@ export function runSteps({ fastening, foam, wadding, dust, cover, panels }: Ingr
       [
         'piece',
         [
-          ...(loose ? [...fasten, ...close] : withButtons(fasten, close, drawn)),
+          ...pushSteps(model),
+          ...(loose ? [...fasten, ...close] : afterTacking(fasten, close, drawn, cutInSteps(model, fastening.corners, cover))),
           ...seenIn('back', finishingSteps(model, cover)),
           // A loose cushion is buttoned once it is filled and closed: before, there is nothing for them to draw on.
           ...(loose ? drawn : []),
@@ -233,10 +248,11 @@ export function runSteps({ fastening, foam, wadding, dust, cover, panels }: Ingr
       [
         'piece',
         [
+          // One dust cover, last of the whole chair; what is screwed on below goes through it.
+          ...partSteps(model, 'after', dust),
           ...seenIn('back', [...(dust ? [dustStep(model, dust)] : []), ...cleatSteps(panels)]),
           ...platedSteps(model, dust !== null),
           ...refitSteps(model, laid),
-          ...partSteps(model, 'after'),
           step('measure', 'Measure and label', 'Crown and height against the sizes; label with serial and day.', model.rule('timeLabel'), {
             check: FINISHED,
             caution: CAUTIONS.fire,

@@ -34,6 +34,8 @@ export const tightDeck: Way = {
       }),
     );
   },
+  pushed:
+    'Lay it on, centre marks on centre lines. Push the cloth down through the gap above every rail with a flat stick: back first, then the sides, the front last; draw it level from below, no pull yet.',
   throughCard: 'through tack strip along each rail, so that the threads do not pull out',
   tackAlong: ({ ring }) => [{ name: 'under the rail', level: lowerEdge(ring) }],
   suits: ({ traits }) => ({

@@ -148,6 +148,8 @@ export type Way = {
   extras?: (working: Working, sewn: Sewn, making: ExtraMaking) => CoverPiece[];
   /** the cover's own staples go through card strip along its straight edges: how that is said in their step */
   throughCard?: string;
+  /** how its edges are pushed through the frame, before anything holds it; left out where they are not */
+  pushed?: string;
   /** the lines along which hidden straight edges are fastened with card */
   tackAlong?: (working: Working, sewn: Sewn) => Pick<SeamSpec, 'name' | 'level' | 'over'>[];
   /**
