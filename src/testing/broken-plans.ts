@@ -292,6 +292,15 @@ export const BROKEN: readonly Broken[] = [
   ],
   ['a row for a dust cover that is not cut', 'pulled', ({ plan }) => set(plan, { dustCover: null }), ['layers', 'lays']],
   [
+    'a wrapped liner 60 too short to go round',
+    'loose',
+    ({ plan }) =>
+      set(plan.cover.linings[0]!, {
+        outline: plan.cover.linings[0]!.outline.map(([x, y]) => [x, y - Math.sign(y) * 60]),
+      }),
+    ['layers', 'outlines', 'lays'],
+  ],
+  [
     'a liner’s row 30 farther in',
     'pulled',
     ({ plan }) =>

@@ -16,6 +16,7 @@ function subject(piece: Piece): Subject {
 }
 
 const chair = newPiece('chair-seat');
+const cushion = newPiece('seat-cushion');
 const withShape = (shape: BaseShape): Piece => ({ ...chair, base: { ...chair.base, shape } });
 const L_SHAPE: BaseShape = {
   type: 'drawn',
@@ -53,6 +54,7 @@ export const SOUND = {
     },
   },
   hollow: withShape({ type: 'kidney', width: 700, depth: 420, hollow: 40 }),
+  loose: { ...cushion, covering: { ...cushion.covering, liner: true } },
   set: { ...newPiece('bench'), count: 4 },
 } satisfies Record<string, Piece>;
 

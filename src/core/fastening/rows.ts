@@ -4,14 +4,14 @@ import { ROWS_APART } from '../cover/rows-apart';
 import { dustCover, wayOf, type Choices } from '../cover';
 import { isStretched, overAllName } from '../foam';
 import { offsetPolygon, type Polygon } from '../outline';
-import { kindOf } from '../piece';
+import { hasFilm, kindOf } from '../piece';
 import { otherParts } from '../strip/chair-parts';
 import { holdsOf } from './held';
 import { fastenerName } from './fasteners';
 
 /** One row of fasteners behind the board: what it holds, and how far in from the board's edge, mm. */
 export type Row = {
-  id: 'over-all' | 'liner' | 'waterproof' | 'cover' | 'welt' | 'band' | 'dust' | 'neighbour';
+  id: 'over-all' | 'liner' | 'waterproof' | 'film' | 'cover' | 'welt' | 'band' | 'dust' | 'neighbour';
   name: string;
   inset: number;
 };
@@ -45,6 +45,8 @@ function wantedRows(model: FixModel, { covering, welt }: Pick<Choices, 'covering
   if (piece.wadding && !pan && (wall || isStretched(piece.wadding))) add('over-all', overAllName(piece.wadding), line / 2);
   if (covering.liner) add('liner', 'Liner cloth', line - ROWS_APART);
   if (covering.waterproof && !pan) add('waterproof', 'Waterproof cloth', line - ROWS_APART);
+  // Indoors it lies loose; where it gets wet it is fixed underneath, or the water runs in beside it.
+  if (covering.outdoors && hasFilm(piece) && !pan) add('film', 'Film', line + ROWS_APART);
   return rows;
 }
 

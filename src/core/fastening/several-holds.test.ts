@@ -99,7 +99,9 @@ describe('what staples are made like', () => {
     const label = (piece: Piece): string => plan(piece).fixing.fasteners.find(({ id }) => id === 'staples')!.size;
     const seat = newChairSeat();
     expect(label(seat)).toMatch(/narrow crown$/);
-    expect(label({ ...seat, covering: { ...seat.covering, waterproof: true } })).toMatch(/narrow crown, stainless$/);
+    expect(label({ ...seat, covering: { ...seat.covering, outdoors: true } })).toMatch(/narrow crown, stainless$/);
+    // A waterproof layer under an indoor cover says nothing of the weather.
+    expect(label({ ...seat, covering: { ...seat.covering, waterproof: true } })).toMatch(/narrow crown$/);
     expect(label({ ...seat, cloth: { ...seat.cloth, coated: true } })).toMatch(/broad crown$/);
     const saddle = newPiece('saddle');
     const stapled: Piece = {

@@ -13,3 +13,4 @@ export { formedPad, thickest, thinnest } from './pad-profile';
 export { PieceProblems, type Problem } from './problem';
 export * from './schema';
 export { firstPatch, firstPocket, nextLetIn, freeId, withCrown, withPad } from './stack-changes';
+export { getsWet, hasFilm } from './gets-wet';

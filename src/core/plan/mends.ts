@@ -84,6 +84,7 @@ const OF_CLOTH: Record<string, Mender> = {
     value: cloth.direction === 'across' ? 'along' : 'across',
   }),
   'pile-on-foam': () => ({ says: 'Lay a slip film', path: 'covering.slipFilm', value: true }),
+  'rots-outdoors': () => ({ says: 'It stays indoors', path: 'covering.outdoors', value: false }),
   'not-pre-shrunk': () => ({ says: 'Allow 3 %', path: 'cloth.shrinkage', value: 3 }),
   'grip-short': () => ({ says: 'Allow 35 mm', path: 'overrides.grip', value: 35 }),
   'welt-on-the-straight': ({ covering }) => ({

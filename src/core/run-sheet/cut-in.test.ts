@@ -25,10 +25,10 @@ describe('what is cut into', () => {
     expect(all.find(({ key }) => key === 'corners')!.detail).not.toMatch(/inside/i);
   });
 
-  it.each(['staples', 'tacks', 'clips', 'cord', 'glue'] as const)('before them too where the cover is held by %s', (held) => {
+  it.each(['staples', 'tacks', 'clips', 'cord', 'glue'] as const)('before them too where the cover is held by %s', (holds) => {
     const piece = notched('chair-seat', post('back left'), post('back right'));
-    const keys = keysOf({ ...piece, covering: { ...piece.covering, held } });
-    const fastened = keys.indexOf(held === 'staples' ? 'staple' : held);
+    const keys = keysOf({ ...piece, covering: { ...piece.covering, held: holds } });
+    const fastened = keys.indexOf(holds === 'staples' ? 'staple' : holds);
     expect(fastened).toBeGreaterThan(0);
     expect(keys.indexOf('cut-in')).toBeGreaterThan(0);
     expect(keys.indexOf('cut-in')).toBeLessThan(fastened);

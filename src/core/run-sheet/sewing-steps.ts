@@ -34,6 +34,15 @@ const LAYING: Record<string, { uses: WareKind; detail: string; minutes: number; 
   },
 };
 
+/** How each is laid round a pad that is fixed to nothing. */
+const WRAPPED: Record<string, string> = {
+  liner:
+    'Wrap it round the pad like a parcel, lapped under the back edge, its ends folded over the sides; sew the laps with long stitches.',
+  film: 'Wrap it round the pad like a parcel, lapped under the back edge, its ends folded over the sides; tape the laps, no hole in it on top. The cover slides on over it.',
+  waterproof:
+    'Wrap it round the pad like a parcel, lapped under the back edge, its ends folded over the sides; tape or weld the laps: no needle goes through it.',
+};
+
 /** Edges along which the cloth is cut shorter: said where it is cut, and where it is pulled. */
 function shortEdges({ piece, rule }: Pick<Model, 'piece' | 'rule'>): string {
   return (piece.base.edges ?? [])
@@ -221,7 +230,7 @@ function stitchSteps(model: Model, cover: CoverPlan): StepDraft[] {
 }
 
 /** Layers that are stapled, each on a row of its own. */
-const STAPLED: Partial<Record<string, Row['id']>> = { liner: 'liner', waterproof: 'waterproof' };
+const STAPLED: Partial<Record<string, Row['id']>> = { liner: 'liner', waterproof: 'waterproof', film: 'film' };
 
 function liningSteps(model: Model, { linings }: CoverPlan): StepDraft[] {
   const { piece, rule } = model;
@@ -232,21 +241,23 @@ function liningSteps(model: Model, { linings }: CoverPlan): StepDraft[] {
       ? ` Its staples ${Math.round(inset)} mm in from the board’s edge; trim it beside them.`
       : ` Glue its edge under the board, ${Math.round(inset)} mm in, and trim it there: no staple holds here.`;
   const retained = keptLayers(piece);
+  const loose = Boolean(wayOf(piece.covering.way).loose);
   return linings.flatMap((lining) => {
     const laying = LAYING[lining.material];
     if (!laying) return [];
-    const { uses, detail, minutes, caution } = laying;
-    const row = rows.find(({ id }) => id === STAPLED[lining.material]);
+    const { uses, minutes, caution } = laying;
+    const detail = loose ? WRAPPED[lining.material]! : laying.detail;
+    const row = loose ? undefined : rows.find(({ id }) => id === STAPLED[lining.material]);
     const staples = row && stapled ? liningRow(model.board, rule('staplePitch')) : 0;
     return [
       step(
         `lay-${lining.material}`,
-        `Lay on the ${isKept(retained, lining.material) ? 'old ' : ''}${lining.name.toLowerCase()}`,
+        `${loose ? 'Wrap the pad in' : 'Lay on'} the ${isKept(retained, lining.material) ? 'old ' : ''}${lining.name.toLowerCase()}`,
         `${isKept(retained, lining.material) ? '' : `${sizeOf(lining)}. `}${detail}${row ? rowWords(row) : ''}`,
         minutes + (staples * rule('timeStaple')) / 60,
         {
           uses: row ? [uses, stapled ? 'staple' : 'glue'] : [uses],
-          ...(caution ? { caution: row && !stapled ? CAUTIONS.glue : caution } : {}),
+          ...(caution && !loose ? { caution: row && !stapled ? CAUTIONS.glue : caution } : {}),
         },
       ),
     ];

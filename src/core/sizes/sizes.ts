@@ -1,6 +1,7 @@
 import { figuresOn } from '../padding';
 import { figuresFor, readerOf, ruleOf, type HouseRules } from '../house';
-import { ownRules, type Piece } from '../piece';
+import { getsWet, ownRules, type Piece } from '../piece';
+import type { WareKind } from '../wares';
 import type { SheetPlan } from '../plan-data';
 import { baseSizes } from './base-sizes';
 import { coverSizes } from './cover-sizes';
@@ -17,6 +18,23 @@ const GROUP: Record<SizeGroup, (making: Making) => SizeLine[]> = {
   Fastening: fixingSizes,
   Work: workSizes,
 };
+
+/** What rusts or rots where it gets wet, and what is bought instead. */
+const LASTING: Partial<Record<WareKind, string>> = {
+  fastener: 'stainless',
+  staple: 'stainless',
+  hardware: 'stainless or galvanised',
+  spring: 'galvanised',
+  thread: 'polyester: cotton rots',
+};
+
+/** A line of the shopping list with what lasts where it gets wet. */
+function lastingOutdoors(line: SizeLine): SizeLine {
+  const { ware, note = '' } = line;
+  const lasting = ware && ware !== 'laid' ? LASTING[ware.kind] : undefined;
+  if (!lasting || note.includes('stainless')) return line;
+  return { ...line, note: note ? `${note}; ${lasting}` : lasting };
+}
 
 /**
  * The numbers one would write on masking tape, each with its formula and the values in it.
@@ -35,5 +53,6 @@ export function sizesOf(plan: SheetPlan, piece: Piece, house: HouseRules): SizeL
       return { symbol, label: found.label, value: read(key), unit: found.unit, rule: key };
     },
   };
-  return SIZE_GROUPS.flatMap(({ id }) => GROUP[id](making));
+  const wet = getsWet(piece);
+  return SIZE_GROUPS.flatMap(({ id }) => GROUP[id](making)).map((line) => (wet ? lastingOutdoors(line) : line));
 }

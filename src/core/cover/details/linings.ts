@@ -1,8 +1,9 @@
 import type { CoverModel } from '../reads';
 import { bounds, type Point, type Polygon } from '../../outline';
-import type { Covering } from '../../piece';
+import { hasFilm, kindOf, type Covering } from '../../piece';
 import type { ChannelPlan } from './channels';
 import { growOutline } from '../pulled/grow';
+import { wayOf } from '../ways';
 import { flatPiece, type CoverPiece, type LiningPiece } from '../laying/cloth-piece';
 import type { StationWrap } from '../pulled/wrap';
 
@@ -25,6 +26,7 @@ export function linings(model: CoverModel, stations: readonly StationWrap[], cov
   const blank = (beyond: (station: StationWrap) => number): Polygon =>
     growOutline(model, stations, (s) => s.top - s.planDistance + beyond(s));
   const made: LiningPiece[] = [];
+  if (wayOf(piece.covering.way).loose) return wrapped(model, stations, covering);
   const add = (name: string, material: string, row: LiningPiece['row'], outline: Polygon): void =>
     void made.push({ ...flatPiece(name, piece.count, outline), material, row });
   if (covering.liner)
@@ -34,7 +36,7 @@ export function linings(model: CoverModel, stations: readonly StationWrap[], cov
       'liner',
       blank((s) => s.side + Math.max(s.return, rows.liner) + rule('stapleToTrim')),
     );
-  if (covering.slipFilm) {
+  if (hasFilm(piece)) {
     const box = bounds(blank((s) => s.side));
     const half = rule('slipFilm') / 2;
     const square: Point[] = [
@@ -43,7 +45,7 @@ export function linings(model: CoverModel, stations: readonly StationWrap[], cov
       [box.maxX + half, box.maxY + half],
       [box.minX - half, box.maxY + half],
     ];
-    add('Slip film', 'film', null, square);
+    add('Slip film', 'film', covering.outdoors && !kindOf(piece.kind).traits.pan ? 'film' : null, square);
   }
   if (covering.waterproof)
     add(
@@ -53,6 +55,34 @@ export function linings(model: CoverModel, stations: readonly StationWrap[], cov
       blank((s) => s.side + Math.max(s.return, rows.waterproof) + rule('stapleToTrim')),
     );
   return made;
+}
+
+/** Over the pad’s own girth, so that the edges of a wrapped sheet lap, mm. */
+const LAP = 60;
+
+/**
+ * Round a pad that is fixed to nothing each layer is one sheet, wrapped like a parcel: right round it from front to back, its ends folded
+ * over the sides.
+ */
+function wrapped(model: CoverModel, stations: readonly StationWrap[], covering: Covering): LiningPiece[] {
+  const { piece } = model;
+  const top = bounds(growOutline(model, stations, (s) => s.top - s.planDistance));
+  const side = Math.max(...stations.map((station) => station.side));
+  const [width, height] = [top.width + side + LAP, 2 * (top.height + side) + LAP];
+  const sheet: Point[] = [
+    [-width / 2, -height / 2],
+    [width / 2, -height / 2],
+    [width / 2, height / 2],
+    [-width / 2, height / 2],
+  ];
+  const layers = [
+    { name: 'Liner cloth', material: 'liner', wanted: covering.liner },
+    { name: 'Slip film', material: 'film', wanted: hasFilm(piece) },
+    { name: 'Waterproof cover', material: 'waterproof', wanted: covering.waterproof },
+  ];
+  return layers.flatMap(({ name, material, wanted }) =>
+    wanted ? [{ ...flatPiece(name, piece.count, sheet), material, row: null, wraps: true as const }] : [],
+  );
 }
 
 /** Channels are quilted on backed foam cut like the piece itself. */

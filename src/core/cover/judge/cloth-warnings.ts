@@ -1,6 +1,6 @@
 import { isReadied, weaveOf } from '../../cloth';
 import type { Model } from '../../padding';
-import { kindOf } from '../../piece';
+import { hasFilm, kindOf } from '../../piece';
 import { sayLength, type Warn, type Warning } from '../../warning';
 import { choicesOf, clothsOn, isMatched } from '../choices';
 import { layersAt } from '../details/seam-plans';
@@ -9,6 +9,8 @@ import type { CoverPlan } from '../plan';
 
 /** Natural fibres lose length in their first wash. */
 const SHRINKS = new Set(['cotton', 'linen', 'wool']);
+/** What does not last where it gets wet. */
+const ROTS = new Set(['cotton', 'linen', 'wool', 'hide']);
 /** Seams that differ by more than this, or by more than this share, do not ease in unseen: mm, and of the length. */
 const EQUAL = 3;
 const EQUAL_SHARE = 0.004;
@@ -24,7 +26,7 @@ function warnOfCloth({ piece, rule }: Model, warn: Warn): void {
     warn('motif-not-placed', 'covering.motif', 'A pattern on a set: say where its motif lies, so that all come out alike.');
   if (cloth.nap && cloth.nap !== 'none' && cloth.direction === 'any')
     warn('nap-turned', 'cloth.direction', 'A cloth with a nap lies one way on every piece: say which.');
-  if (weaveOf(cloth) === 'pile' && !piece.wadding && !covering.slipFilm && piece.pads.length > 0)
+  if (weaveOf(cloth) === 'pile' && !piece.wadding && !hasFilm(piece) && piece.pads.length > 0)
     warn('pile-on-foam', 'covering.slipFilm', 'Pile cloth creeps on bare foam: lay wadding or a slip film between.');
   if (cloth.nap === 'pile' && kindOf(piece.kind).traits.sat && cloth.direction === 'across')
     warn('nap-against', 'cloth.direction', 'The pile lies across the seat: sitters brush it the wrong way. Lay its depth along the roll.');
@@ -33,6 +35,12 @@ function warnOfCloth({ piece, rule }: Model, warn: Warn): void {
       'not-pre-shrunk',
       'cloth.shrinkage',
       `${cloth.fibre === 'linen' ? 'Linen' : 'Cotton'} that was not pre-shrunk shrinks in its first wash: wash it first, or add its shrinkage.`,
+    );
+  if (covering.outdoors && cloth.fibre && ROTS.has(cloth.fibre) && !cloth.coated)
+    warn(
+      'rots-outdoors',
+      'cloth.fibre',
+      `${cloth.fibre.charAt(0).toUpperCase()}${cloth.fibre.slice(1)} rots and fades where it gets wet: take a synthetic or a coated cloth.`,
     );
   if (cloth.coated && choicesOf(covering).way.pulled)
     warn(

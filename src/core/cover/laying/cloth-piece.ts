@@ -7,7 +7,11 @@ import { greatestOf } from '../../ties';
 export type FlatPiece = { name: string; count: number; width: number; height: number; area: number; outline: Polygon };
 
 /** A piece that is not a cover, with what it is cut from and the row behind the board that holds it; none where it is only laid in. */
-export type LiningPiece = FlatPiece & { material: string; row: 'liner' | 'waterproof' | 'over-all' | 'dust' | null };
+export type LiningPiece = FlatPiece & {
+  material: string;
+  row: 'liner' | 'waterproof' | 'film' | 'over-all' | 'dust' | null;
+  /** it goes right round a loose pad */ wraps?: true;
+};
 
 /** What happens along one edge of a piece. */
 export type EdgeKind = 'seam' | 'join' | 'staple' | 'turn' | 'dart' | 'zip';

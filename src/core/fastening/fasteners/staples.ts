@@ -2,7 +2,7 @@ import { FASTENED } from '../../step/checkpoints';
 import { clothsOn, dustCover, wayOf } from '../../cover';
 import { isStretched } from '../../foam';
 import { offsetPolygon, polygonPerimeter } from '../../outline';
-import { kindOf, saidEdge, type Cloth } from '../../piece';
+import { getsWet, hasFilm, kindOf, saidEdge, type Cloth } from '../../piece';
 import { meetAgain, meetings } from '../../meeting-marks';
 import { CAUTIONS } from '../../step/cautions';
 import { step, type StepDraft } from '../../step/step';
@@ -28,7 +28,7 @@ const HOW: Record<Cloth['pull'], string> = {
 export function stapleOf({ piece }: Pick<Fastening['model'], 'piece'>): { crown: 'narrow' | 'broad'; stainless: boolean } {
   return {
     crown: clothsOn(piece).some(({ coated }) => coated) ? 'broad' : 'narrow',
-    stainless: kindOf(piece.kind).traits.pan || Boolean(piece.covering.waterproof),
+    stainless: getsWet(piece),
   };
 }
 
@@ -55,11 +55,12 @@ function waddingStaples({ model: { piece, board, rule } }: Fastening): number {
   return isStapled && !wayOf(piece.covering.way).loose ? liningRow(board, rule('staplePitch')) : 0;
 }
 
-/** Staples of liner and waterproof cloth, each on a row of its own, twice as far apart as the cover's. */
+/** Staples of liner, waterproof cloth and film that is fixed, each on a row of its own, twice as far apart as the cover's. */
 const liningStaples = ({ model: { piece, board, rule } }: Fastening): number => {
-  const { liner, waterproof, way } = piece.covering;
+  const { liner, waterproof, outdoors, way } = piece.covering;
   if (wayOf(way).loose) return 0;
-  const rows = [Boolean(liner), Boolean(waterproof) && !kindOf(piece.kind).traits.pan].filter(Boolean).length;
+  const { pan } = kindOf(piece.kind).traits;
+  const rows = [liner, waterproof && !pan, outdoors && hasFilm(piece) && !pan].filter(Boolean).length;
   return rows * liningRow(board, rule('staplePitch'));
 };
 

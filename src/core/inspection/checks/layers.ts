@@ -32,6 +32,23 @@ function inspectLayer(
   });
 }
 
+/** A sheet that is wrapped round a loose pad goes right round it from front to back, and over half of either end. */
+function inspectWrapped(stations: SheetPlan['stations'], part: FlatPart): Found[] {
+  const rim = stations.map((station): Point => {
+    const { from, towards } = rayOf(station);
+    return [from[0] + towards[0] * station.top, from[1] + towards[1] * station.top];
+  });
+  const side = Math.max(...stations.map((station) => station.side));
+  const extent = (points: readonly Point[], axis: 0 | 1): number =>
+    Math.max(...points.map((point) => point[axis])) - Math.min(...points.map((point) => point[axis]));
+  const found = (place: string, by: number): Found[] =>
+    by >= -SHORT ? [] : [{ part: part.name, place, by, says: `${part.name} is ${mm(-by)} too short to go ${place}` }];
+  return [
+    ...found('right round the pad', extent(part.outline, 1) - 2 * (extent(rim, 1) + side)),
+    ...found('over its ends', extent(part.outline, 0) - (extent(rim, 0) + side)),
+  ];
+}
+
 /** The dust cover: its own row runs through it, and inside the board. */
 function inspectDust({ dustCover, fixing, outline }: SheetPlan): Found[] {
   const row = fixing?.rows.find(({ id }) => id === 'dust');
@@ -71,7 +88,7 @@ export const LAYERS: Check = {
       return inspectLayer(stations, part, inset === null ? 'the board’s lower edge' : 'its row', ({ side }) => side + (inset ?? 0));
     });
     const film = cover.linings
-      .filter(({ material }) => material === 'film')
+      .filter(({ material, wraps }) => material === 'film' && !wraps)
       .flatMap((part) => inspectLayer(stations, part, 'the edge', ({ side }) => side));
     const stapledIn = insetOf('over-all') ?? 0;
     // Two that meet half-way down wrap one loose pad.
@@ -84,6 +101,7 @@ export const LAYERS: Check = {
           (station) => (station.ends ? station.side + station.return - SHORT_OF_FOLD : station.side / faces + stapledIn),
         )
       : [];
-    return [...stapled, ...film, ...over, ...inspectDust(plan)];
+    const wrapped = cover.linings.filter(({ wraps }) => wraps).flatMap((part) => inspectWrapped(stations, part));
+    return [...stapled, ...film, ...wrapped, ...over, ...inspectDust(plan)];
   },
 };

@@ -148,8 +148,8 @@ export const HIDDEN = record({
 
 /** Where the board comes from. */
 export const BOARD_MADE = [
-  { id: 'there', name: 'Here already' },
-  { id: 'sawn', name: 'Sawn new from a sheet' },
+  { id: 'there', name: 'Already here' },
+  { id: 'sawn', name: 'Sawn new' },
 ] as const;
 
 export const BASE = record({

@@ -189,6 +189,8 @@ export const COVERING = record({
   order: optional(orNull(choice('Order', ORDERS, { empty: 'Usual order' }))),
   /** glued over the staples and the raw edge */
   edgeTape: optional(tick('Edge tape over the staples', { default: false })),
+  /** left out, only a vehicle's pan does */
+  outdoors: optional(tick('Lives outdoors, or gets wet', { default: false, hint: 'stainless fasteners, film under the cover' })),
   liner: optional(tick('Liner cloth', { default: false })),
   slipFilm: optional(tick('Slip film', { default: false })),
   waterproof: optional(tick('Waterproof cover', { default: false })),

@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { coveredBy, isMatched, WAYS, wayOf } from '@/core/cover';
 import { edgeHolds } from '@/core/fastening';
 import { baseOutline, outlineSize } from '@/core/outline';
-import { defaultsOf, fieldAt, MOTIF, type Motif, type Piece } from '@/core/piece';
+import { defaultsOf, fieldAt, kindOf, MOTIF, type Motif, type Piece } from '@/core/piece';
 import { ChoiceField } from '@/ui/kit/fields/fields';
 import { More } from '@/ui/kit/fields/lists';
 import { PieceField } from '@/ui/sheet/fields/piece-field';
@@ -98,7 +98,7 @@ function HeldFields() {
 /** How many things are set of what an ordinary cover does not need. */
 function setOf({ cloth, covering, second, pinned = [] }: Piece): number {
   const { shrinkage, ready = 'as-is', coated, force, repeatAcross, repeatAlong } = cloth;
-  const { liner, slipFilm, waterproof, order, edgeTape } = covering;
+  const { outdoors, liner, slipFilm, waterproof, order, edgeTape } = covering;
   const set = [
     shrinkage,
     ready !== 'as-is',
@@ -107,6 +107,7 @@ function setOf({ cloth, covering, second, pinned = [] }: Piece): number {
     repeatAcross,
     repeatAlong,
     second,
+    outdoors,
     liner,
     slipFilm,
     waterproof,
@@ -152,6 +153,7 @@ export function CoverPanel() {
           </>
         )}
         <h3 className={HEADING}>Under the cover</h3>
+        <PieceField at="covering.outdoors" standing={kindOf(piece.kind).traits.pan} />
         {['liner', 'slipFilm', 'waterproof'].map((key) => (
           <PieceField key={key} at={`covering.${key}`} />
         ))}
