@@ -28,6 +28,8 @@ export type DeckPlan = {
   clips: number;
   how: string;
   /** strong cloth over it, on which the padding lies: cut so that its edges are turned over on the rails */
+  /** it is there and good: nothing is cut, bought or put in */
+  stays: boolean;
   hessian: { width: number; height: number };
 };
 
@@ -91,6 +93,7 @@ export function deckPlan(board: Polygon, base: Pick<Base, 'board' | 'deck'>): De
     fasteners: straps.length * 2 * deck.fasteners,
     clips: deck.clips ? straps.length * 2 : 0,
     how: deck.how,
+    stays: stretched.made === 'stays',
     hessian: { width: frame.width + 2 * (HESSIAN_TURN - HESSIAN_IN), height: frame.height + 2 * (HESSIAN_TURN - HESSIAN_IN) },
   };
 }

@@ -61,7 +61,7 @@ export const CARRIERS: [string, Piece][] = [
           { id: 'h-1', kind: 'round', x: 20, y: 30, diameter: 20 },
           { id: 'h-2', kind: 'slot', x: -20, y: -30, width: 60, height: 20 },
         ],
-        hardware: [{ id: 'f-1', kind: 'insert', x: 60, y: 60, diameter: 10, length: 9 }],
+        hardware: [{ id: 'f-1', kind: 'insert', x: 60, y: 60, diameter: 10, length: 9, comes: 'new' }],
         edges: [
           {
             edge: { kind: 'edge', name: 'back' },
@@ -166,7 +166,7 @@ export const CARRIERS: [string, Piece][] = [
           },
         ],
         findings: [],
-        press: { asNew: 50, now: 42, seconds: 2, crumbs: false, mould: false, marks: false },
+        press: { asNew: 50, now: 42, seconds: 2, hardness: 'as-new', crumbs: false, mould: false, marks: false },
         cover: [{ id: 'o-1', name: 'Cover', width: 600, height: 580, back: { letOut: 8 } }],
         tasks: [],
         meet: [{ id: 'm-1', name: 'Seam', edge: { kind: 'edge', name: 'front' }, along: 40 }],

@@ -181,7 +181,8 @@ export function isPaired(pad: Pick<Pad, 'pair' | 'wedge' | 'thickness' | 'profil
  * @param pad as it is cut
  * @param onNothing whether nothing lies under it: the lowest pad of a loose cover
  */
-export function gluedLayers({ layers }: Pick<FoamPiece, 'layers'>, onNothing: boolean): number {
+export function gluedLayers({ layers, kept }: Pick<FoamPiece, 'layers' | 'kept'>, onNothing: boolean): number {
+  if (kept === 'stays') return 0;
   return layers.length - (onNothing ? 1 : 0);
 }
 

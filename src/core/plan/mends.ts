@@ -1,3 +1,4 @@
+import { withStayingFoam } from '../strip';
 import { BOARDS, findMaterial } from '../foam';
 import { choicesOf } from '../cover';
 import { defaultsOf, FRAME, type Pad, type Piece } from '../piece';
@@ -72,6 +73,13 @@ const OF_BOARD: Record<string, Mender> = {
   'board-holds-no-staple': () => ({ says: 'Glue the cover', path: 'covering.held', value: 'glue' }),
 };
 
+const OF_STRIP: Record<string, Mender> = {
+  'foam-stays': (piece) => {
+    const value = withStayingFoam(piece);
+    return value && { says: 'Build on the foam that stays', path: 'pads', value };
+  },
+};
+
 const OF_CLOTH: Record<string, Mender> = {
   'stripe-pulled': () => ({ says: 'Smooth it only', path: 'cloth.pull', value: 'smooth' }),
   'stripe-turned': () => ({ says: 'Up the roll', path: 'cloth.direction', value: 'along' }),
@@ -110,7 +118,7 @@ const OF_RULES: Record<string, Mender> = {
   },
 };
 
-const MENDERS: Record<string, Mender> = { ...OF_PADS, ...OF_BOARD, ...OF_CLOTH, ...OF_RULES };
+const MENDERS: Record<string, Mender> = { ...OF_PADS, ...OF_BOARD, ...OF_STRIP, ...OF_CLOTH, ...OF_RULES };
 
 /**
  * What mends a warning with one press, or null where only the hand can.

@@ -7,7 +7,7 @@ import { nearestMade } from '../foam';
 import { ruleOf, unusual } from '../house';
 import { DECK, defaultsOf, fieldAt, foamOf, FRAME, kindOf, saidCorner } from '../piece';
 import type { SitPlan } from '../seat-check';
-import { goesBack, oldStaples, tooThick } from '../strip';
+import { goesBack, oldStaples, staysIn, tooThick } from '../strip';
 import { wholeUp } from '../ties';
 import { sayLength as shown, type Warn, type Warning } from '../warning';
 import { hardwareWarnings, panelWarning, roomWarning, unlikelyWarnings } from './fit-warnings';
@@ -82,6 +82,12 @@ export function baseWarnings(model: Model): Warning[] {
     }
     for (const staple of oldStaples(strip, base.board.thickness, model.rule('stapleClear')))
       if (staple.tooLong) warn('old-staple-long', 'strip', staple.words);
+    if (staysIn(strip) && model.piece.pads.length > 0 && model.piece.pads.every(({ kept }) => !kept))
+      warn(
+        'foam-stays',
+        'pads',
+        'At Strip the foam stays in, and the padding is planned all new: it would be bought and glued a second time.',
+      );
     hardwareWarnings(model, warn);
     unlikelyWarnings(model, warn);
   });

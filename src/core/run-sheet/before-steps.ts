@@ -18,7 +18,7 @@ import { placeOnBoard } from './place-words';
 import { step, type StepDraft } from '../step/step';
 
 /** Plain handling times that no house rule is worth having for, minutes. */
-const HANDLING = { setOut: 2, finding: 10, keep: 10, hessian: 8, form: 12 };
+const HANDLING = { setOut: 2, finding: 10, keep: 10, hessian: 8, form: 12, deckCheck: 4 };
 
 /** Of gluing, this share is spraying; the rest is laying and pressing. */
 const SPRAYING = 0.6;
@@ -111,6 +111,16 @@ function triedBare(opening: Opening | null | undefined, board: { width: number; 
 export function deckSteps({ piece, board, rule }: Model): StepDraft[] {
   const deck = deckPlan(board, piece.base);
   if (!deck) return [];
+  if (deck.stays)
+    return [
+      step(
+        'deck-check',
+        `Look over the old ${deck.clips > 0 ? 'springs' : 'webbing'}`,
+        `It stays in. Lean on it: the hand goes down ${stretchedIn(piece.base)!.give} mm, alike all over. Fasten any end that has worked loose again beside its old place; one that is frayed, rusted or slack is put in new.`,
+        HANDLING.deckCheck,
+        { caution: CAUTIONS.tension },
+      ),
+    ];
   const phrases = (['along', 'across'] as const).flatMap((way) => {
     const matching = deck.straps.filter((strap) => strap.way === way);
     if (matching.length === 0) return [];
@@ -141,6 +151,8 @@ export function deckSteps({ piece, board, rule }: Model): StepDraft[] {
 
 /** What is done with an old pad before it goes back in. */
 const KEEPING = {
+  stays:
+    'Leave it where it is. Brush it and draw the dust off; glue down any edge that has come loose, level what is torn and fill it with an offcut.',
   'as-is': 'Lay it back as it lay, by the marks made before it came off.',
   cleaned: 'Brush it out of doors and draw the dust off; cut away what is torn or hard, and fill it with an offcut.',
   turned: 'Turn it over, the worn side down; see that it still lies flat to the edge.',

@@ -5,7 +5,7 @@ import { count, length, type BuyLine, type Making, type SizeLine, type SoldSize 
 /** The straps or springs in a frame. */
 function deckSizes({ plan, piece }: Making): SizeLine[] {
   const { deck } = plan.base;
-  if (!deck) return [];
+  if (!deck || deck.stays) return [];
   const stretched = { symbol: 'stretched', label: 'Stretched by', value: deck.stretch, unit: 'percent' as const };
   const hessian: SizeLine = {
     key: 'deck.hessian',

@@ -4,7 +4,7 @@ import { count, length, type BuyLine, type Making } from './types';
 /** Webbing or springs, and what holds them. */
 export function deckLines({ plan, piece, rule }: Making): BuyLine[] {
   const { deck } = plan.base;
-  if (!deck || deck.straps.length === 0) return [];
+  if (!deck || deck.stays || deck.straps.length === 0) return [];
   const pieces = count('pieces', 'Pieces', piece.count);
   const each = count('straps', 'On one piece', deck.straps.length);
   const roll = rule('roll', 'dustRoll');

@@ -5,7 +5,7 @@ export { compareOldCover, type OldCompared } from './old-cover';
 export { leavesHoles, oldHoles } from './old-holes';
 export { oldStaples, type OldStaple } from './old-staple';
 export { pressTest, type PressVerdict } from './press-test';
-export { withOldFoam } from './keep-old';
+export { staysIn, withOldFoam, withStayingFoam } from './keep-old';
 export { meetAgain, meetings, type Meeting } from '../meeting-marks';
 export { reassembly, type RefitStep } from './reassembly';
 export { NO_STRIP } from './no-strip';

@@ -54,6 +54,8 @@ function checkStack(piece: Piece, narrowest: number): Problem[] {
       );
     if (pad.offset !== null && -pad.offset > narrowest / 2 - 10)
       add('offset', `An inset of ${round(-pad.offset)} mm leaves nothing of this pad; ${Math.floor(narrowest / 2 - 10)} mm maximum`);
+    if (pad.kept === 'stays' && piece.pads.slice(0, i).some(({ kept }) => kept !== 'stays'))
+      add('kept', 'It cannot stay on the base: a pad that is laid new lies under it');
     problems.push(...checkPad(piece, pad, i, board));
   });
   if (height > HIGHEST_STACK)

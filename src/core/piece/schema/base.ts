@@ -85,6 +85,12 @@ export const FRAME = record({
   kerf: length('Saw kerf', [0, 10], { default: 3 }),
 });
 
+/** Whether webbing or springs are put in, or are there and good. */
+export const DECK_MADE = [
+  { id: 'new', name: 'Stretched new' },
+  { id: 'stays', name: 'Old, stays in' },
+] as const;
+
 /** What is stretched in a frame instead of a board: webbing or springs. */
 export const DECK = record({
   kind: choice('Stretched in it', DECKS, { default: 'elastic' }),
@@ -93,6 +99,8 @@ export const DECK = record({
     reason: `Elbow straight, in the middle, before any padding lies on it: ${TIGHT_ENOUGH.join(' to ')} mm is tight enough and not a board.`,
   }),
   rail: length('Rail, width', [15, 150], { default: 40 }),
+  /** left out, it is stretched new */
+  made: optional(choice('Old or new', DECK_MADE, { default: 'new' })),
 });
 
 /** What the covered piece has to go between: a frame it drops into, two walls, a wall and a mattress. */

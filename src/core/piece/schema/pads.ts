@@ -21,6 +21,7 @@ export const PAD_ROLES = [
 
 /** What is done with an old pad that goes back in. */
 export const KEPT = [
+  { id: 'stays', name: 'Old, stays on the base' },
   { id: 'as-is', name: 'Old, as it is' },
   { id: 'cleaned', name: 'Old, cleaned' },
   { id: 'turned', name: 'Old, turned over' },

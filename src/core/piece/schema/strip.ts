@@ -72,11 +72,20 @@ export const OLD_PIECE = record({
   back: optional(orNull(GOES_BACK)),
 });
 
+/** How old foam feels under the hand beside new foam of its kind. */
+export const HARDNESS_FELT = [
+  { id: 'as-new', name: 'As firm' },
+  { id: 'softer', name: 'Softer' },
+  { id: 'dead', name: 'Gives way at once' },
+] as const;
+
 /** Readings of the hand-press test on the old foam. */
 export const PRESS = record({
   asNew: length('Thickness as new', [0.5, 500], { default: 50 }),
   now: length('Thickness now', [0, 500], { default: 50 }),
   seconds: figure('Back from half height', 's', [0, 600], { default: 1 }),
+  /** left out, nobody pressed it against new foam */
+  hardness: optional(choice('Pressed beside new foam', HARDNESS_FELT, { default: 'as-new' })),
   crumbs: tick('It crumbles', { default: false }),
   mould: tick('Mould, or smells of it', { default: false }),
   marks: tick('Marked by the board', { default: false }),
