@@ -6,6 +6,6 @@ type WetFields = Pick<Piece, 'kind'> & { covering: Pick<Piece['covering'], 'outd
 /** Whether a piece lives outdoors or gets wet: as it is ticked, or else a vehicle’s pan. */
 export const getsWet = ({ kind, covering }: WetFields): boolean => covering.outdoors ?? kindOf(kind).traits.pan;
 
-/** Whether film lies under the cover: chosen, or because the piece is ticked to get wet and nothing else keeps the water out. */
+/** Whether film lies under the cover: as it is ticked, or because the piece is ticked to get wet and nothing else keeps the water out. */
 export const hasFilm = ({ covering }: Pick<WetFields, 'covering'>): boolean =>
-  Boolean(covering.slipFilm) || (covering.outdoors === true && !covering.waterproof);
+  covering.slipFilm ?? (covering.outdoors === true && !covering.waterproof);

@@ -49,6 +49,7 @@ function offWords(strip: StripRecord): string {
     text = part;
     return `${head}${item.name}`;
   });
+  if (strip.items.length > 0 && words.length === 0) return 'Nothing comes off';
   return words.join(', ') || 'All of it';
 }
 
@@ -60,8 +61,8 @@ export function stripSteps({ piece: { strip }, outline, rule }: Model): StepDraf
       step(
         'strip',
         'Strip',
-        `${offWords(strip)}; mark where each sat before it comes off.${meetWords(strip, outline)}${staysWords(strip.items)}`,
-        Math.max(1, strip.items.length) * rule('timeStripItem'),
+        `${offWords(strip)}${strip.items.length > 0 && strip.items.every(({ again }) => again === 'stays') ? '.' : '; mark where each sat before it comes off.'}${meetWords(strip, outline)}${staysWords(strip.items)}`,
+        Math.max(1, strip.items.filter(({ again }) => again !== 'stays').length) * rule('timeStripItem'),
         { caution: CAUTIONS.strip, photos: [...(strip.photos ?? []), ...strip.items.flatMap((item) => item.photos)] },
       ),
     );

@@ -19,7 +19,7 @@ const upper = (words: string): string => words.charAt(0).toUpperCase() + words.s
 export function cutInSteps({ piece, rule }: Model, corners: readonly CornerPlan[], { yCuts }: Pick<CoverPlan, 'yCuts'>): StepDraft[] {
   const inside = corners.filter(({ way, cut }) => way === 'cut in' && cut !== null);
   if (inside.length + yCuts.length === 0) return [];
-  const through = Boolean(wayOf(piece.covering.way).pushed);
+  const through = yCuts.some((cut) => cut.through);
   const names = upper(inside.map(({ edge }) => saidCorner(piece.kind, edge).replace(/ corner$/, '')).join(', '));
   const lines = [
     ...(inside.length > 0 ? [`${names}: ${cornerSteps(inside, rule).join(' ')}`] : []),

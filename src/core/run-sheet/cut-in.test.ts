@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { CHAIR_PARTS, KINDS, newPiece, STRIP_KINDS, type Notch, type Piece } from '../piece';
+import { inspectPlan } from '../inspection';
 import { planPiece } from '../plan';
 import { NO_STRIP } from '../strip';
 import { QUICK } from '../../testing/quick';
@@ -67,4 +68,16 @@ describe('the dust cover of a chair that is stripped in parts', () => {
     expect(keys.indexOf('dust')).toBeGreaterThan(keys.indexOf('part-outside-back'));
     expect(keys.indexOf('dust')).toBeGreaterThan(keys.indexOf('part-inside-back'));
   });
+});
+
+it('a deck with a post through it is planned and passes inspection, whatever the post', () => {
+  for (const [width, depth] of [
+    [60, 50],
+    [35, 30],
+    [90, 70],
+  ] as const)
+    for (const name of ['back', 'left', 'front']) {
+      const piece = notched('tight-seat', { ...rail, at: { kind: 'edge', name, along: 0 }, width, depth });
+      expect(inspectPlan({ plan: planPiece(piece, {}, QUICK) }), `${name} ${width} × ${depth}`).toEqual([]);
+    }
 });

@@ -15,6 +15,8 @@ export type YCut = {
   arms: [Point, Point][];
   stop: number;
   arm: number;
+  /** the post comes through the cover: inside the notch nothing is seen but the post */
+  through: boolean;
 };
 
 /** What is seen beside a notch runs at a slant to it: an arm keeps so much more clear of it, mm. */
@@ -87,6 +89,7 @@ export function yCuts(model: CoverModel, stations: readonly StationWrap[], throu
         ],
         stop,
         arm,
+        through,
       },
     ];
   });

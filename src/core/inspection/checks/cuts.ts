@@ -25,9 +25,9 @@ function along(line: Line): Point[] {
 }
 
 /** How near a line comes to what is seen, mm; less than nothing where it runs into it. */
-function clearOf(seen: Line, line: Line): { least: number; place: Point } {
-  const places = along(line);
-  let nearest = { least: Infinity, place: line[0]! };
+function clearOf(seen: Line, line: Line, isHidden: (place: Point) => boolean): { least: number; place: Point } {
+  const places = along(line).filter((place) => !isHidden(place));
+  let nearest: { least: number; place: Point } = { least: Infinity, place: line[0]! };
   for (let i = 0; i < places.length;) {
     const place = places[i]!;
     const far = fromOutline(seen, place) * (isWithin(seen, place) ? -1 : 1);
@@ -43,14 +43,14 @@ type Blank = NonNullable<ReturnType<typeof pulledBlank>>;
 const pointsOf = ({ points, closed }: { points: Line; closed: boolean }): Line => (closed ? [...points, points[0]!] : points);
 
 /** The cuts as they are drawn: on their part, from its edge, and short of what is seen by so much. */
-function inspectDrawn({ parts, outline }: Blank, stop: number): Found[] {
+function inspectDrawn({ parts, outline }: Blank, stop: number, isHidden: (place: Point) => boolean): Found[] {
   return parts.flatMap((part): Found[] => {
     const { name } = part;
     const cuts = part.lines.filter(({ kind }) => kind === 'cut').map(pointsOf);
     const seen = part.lines.filter(({ kind, closed }) => kind === 'fold' && closed).map(({ points }) => points);
     return cuts.flatMap((cut): Found[] => {
       const found = seen.flatMap((line): Found[] => {
-        const { least, place } = clearOf(line, cut);
+        const { least, place } = clearOf(line, cut, isHidden);
         if (least >= stop - NEAR) return [];
         const says =
           least < 0
@@ -87,6 +87,15 @@ function plannedCuts(plan: SheetPlan): Planned[] {
       corner: [x, y],
     })),
   ];
+}
+
+/** Where a post stands in a notch and comes through the cover, the cloth is cut away round it: nothing of it is seen there. */
+function behindPost({ cover, outline }: SheetPlan, longer: number): (place: Point) => boolean {
+  if (!cover?.yCuts.some(({ through }) => through)) return () => false;
+  return ([x, y]) => {
+    const onBoard: Point = [x / longer, y / longer];
+    return !isWithin(outline.points, onBoard) || fromOutline(outline.points, onBoard) < MOUTH;
+  };
 }
 
 /** Every cut that was planned is drawn, and runs towards its own corner. */
@@ -134,6 +143,6 @@ export const CUTS: Check = {
     // Channels and buttons open the cloth: what was clear by the rule may be nearer by half of what one of them takes.
     const isOpened = cover.channels !== null || cover.buttons !== null;
     const stop = isOpened ? 0 : (rules.cornerCutStop ?? 0) * blank.longer;
-    return [...inspectDrawn(blank, stop), ...inspectPlanned(plan, blank, isOpened), ...inspectYCuts(plan)];
+    return [...inspectDrawn(blank, stop, behindPost(plan, blank.longer)), ...inspectPlanned(plan, blank, isOpened), ...inspectYCuts(plan)];
   },
 };

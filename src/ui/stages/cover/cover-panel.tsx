@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { coveredBy, isMatched, WAYS, wayOf } from '@/core/cover';
 import { edgeHolds } from '@/core/fastening';
 import { baseOutline, outlineSize } from '@/core/outline';
-import { defaultsOf, fieldAt, kindOf, MOTIF, type Motif, type Piece } from '@/core/piece';
+import { defaultsOf, fieldAt, hasFilm, kindOf, MOTIF, type Motif, type Piece } from '@/core/piece';
 import { ChoiceField } from '@/ui/kit/fields/fields';
 import { More } from '@/ui/kit/fields/lists';
 import { PieceField } from '@/ui/sheet/fields/piece-field';
@@ -154,9 +154,9 @@ export function CoverPanel() {
         )}
         <h3 className={HEADING}>Under the cover</h3>
         <PieceField at="covering.outdoors" standing={kindOf(piece.kind).traits.pan} />
-        {['liner', 'slipFilm', 'waterproof'].map((key) => (
-          <PieceField key={key} at={`covering.${key}`} />
-        ))}
+        <PieceField at="covering.liner" />
+        <PieceField at="covering.slipFilm" standing={hasFilm(piece)} />
+        <PieceField at="covering.waterproof" />
         <LooseFields />
         <PinnedFields />
         <FirstPiece />

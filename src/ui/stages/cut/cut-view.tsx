@@ -14,15 +14,17 @@ const LETTER = 0.52;
 
 /** A piece's name and size along its longer side, where there is room for them; what has none says it when it is pointed at. */
 function LaidLabel({ piece, says, number, text }: { piece: Laid; says: string; number: number; text: number }) {
-  const name = `${number}. ${piece.label}${piece.turned ? ', turned' : ''}`;
   const upright = piece.width > piece.height * 1.3;
   const [along, across] = upright ? [piece.width, piece.height] : [piece.height, piece.width];
   const fits = (words: string, size: number): boolean => words.length * size * LETTER < along * 0.96;
+  const whole = `${number}. ${piece.label}${piece.turned ? ', turned' : ''}`;
+  // What is too long says its number and name; that it is turned is seen.
+  const name = fits(whole, text) ? whole : `${number}. ${piece.label}`;
   const two = across > text * 2.6 && fits(says, text * 0.85);
   const [x, y] = [piece.y + piece.height / 2, piece.x + piece.width / 2];
   return (
     <>
-      <title>{`${name}, ${says}`}</title>
+      <title>{`${whole}, ${says}`}</title>
       {across > text * 1.15 && fits(name, text) && (
         <g transform={upright ? `rotate(-90 ${x} ${y})` : undefined} textAnchor="middle" fill="#24211d">
           <text x={x} y={two ? y - text * 0.3 : y + text * 0.35} fontSize={text}>
