@@ -1,7 +1,7 @@
 'use client';
 
 import { useCallback, useEffect, useState } from 'react';
-import { isUnanswered, PURCHASE_STATES } from '@/core/buying';
+import { firePapers, isUnanswered, PURCHASE_STATES } from '@/core/buying';
 import { rollLength, type Unit } from '@/core/length';
 import type { PurchaseRecord } from '@/data/purchases';
 import type { BuyView } from '@/server/store/buying';
@@ -11,6 +11,7 @@ import { FigureField } from '@/ui/kit/fields/fields';
 import { Wrong } from '@/ui/kit/fields/lists';
 import { useIds } from '@/ui/kit/new-id';
 import { useMoney, useSettings } from '@/ui/kit/settings';
+import { FirePapers } from './fire-papers';
 import type { StoreHook } from '@/ui/store/use-store';
 
 type Line = BuyView['lines'][number];
@@ -349,6 +350,7 @@ export function Buy({ scope, store }: { scope: string; store: StoreHook }) {
           }
         />
       ))}
+      {store.store && <FirePapers papers={firePapers(view.needs, store.store.wares, new Set(view.lines.map(({ ware }) => ware)))} />}
       {view.orders.length > 0 && (
         <section aria-label="Orders">
           <h3 className="font-display text-lg">Orders</h3>
