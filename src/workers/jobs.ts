@@ -9,6 +9,7 @@ import {
   padForHeight,
   proposals,
   savings,
+  withinCloth,
   sheetView,
   sitView,
   type Planner,
@@ -108,6 +109,8 @@ export const JOBS = {
     means.helpers.length > 0 ? curesSpread(asked, means) : cures({ ...asked, planner: means.planner, tell: telling(means) }),
   lay: lookForLay,
   savings: (asked: Asked & { shelf?: Shelf }, means: Means) => savings({ ...asked, planner: means.planner, tell: telling(means) }),
+  within: ({ have, ...asked }: Asked & { have: number; shelf?: Shelf }, means: Means) =>
+    withinCloth({ ...asked, planner: means.planner, tell: telling(means) }, have),
   proposals: (asked: Asked, means: Means) => proposals({ ...asked, planner: means.planner, tell: telling(means) }),
   wish: ({ wish, ...asked }: Asked & { wish: CrownWish }, means: Means) =>
     crownPads({ ...asked, planner: means.planner, tell: telling(means) }, wish),

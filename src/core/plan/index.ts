@@ -17,5 +17,6 @@ export { sheetView, sitView, type SheetView, type SitView, type ViewQuestion } f
 export type { Warning } from '../warning';
 export { crownPads, cures, padForHeight, proposals, type Asked, type Tell } from './questions';
 export { savings, type Saving, type Shelf } from './savings';
+export { withinCloth, type WithinCloth } from './within-cloth';
 export { savedAlready, type SavedAlready } from './saved-already';
 export { cornersStep, coverStep, fixStep, foamStep, runStep, wrapsStep } from './steps';

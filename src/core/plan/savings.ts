@@ -39,7 +39,8 @@ const BEYOND: Record<string, readonly string[]> = {
 
 /** Of what is done together this is taken back first, what gives up the most before the rest. */
 const BACK = ['unmatched', 'any', 'across', 'along', 'joined', 'return', 'grip', 'short', 'oversize', 'paired'];
-const givesUp = ({ id }: Trial): number => BACK.findIndex((name) => id === name || id.startsWith(`${name}-`));
+/** The higher, the less a change gives up. */
+export const givesUp = ({ id }: Pick<Trial, 'id'>): number => BACK.findIndex((name) => id === name || id.startsWith(`${name}-`));
 
 /** Whether one that gives up less saves as much, but for next to nothing. */
 function outdone({ id, cloth, sheets, money }: Saving, all: readonly Saving[], nearly: number): boolean {
@@ -104,7 +105,7 @@ function costOfSize(family: string, plan: Plan, piece: Piece, house: HouseRules,
 const coded = (plan: Plan): Set<string> => new Set(plan.warnings.map(({ code }) => code));
 
 /** What is known of the piece as it is, and how a change of it is looked at. */
-type Looking = {
+export type Looking = {
   piece: Piece;
   /** cloth bought as it is, mm */
   bought: number;
@@ -115,7 +116,8 @@ type Looking = {
   tell: () => boolean;
 };
 
-function looking({ piece, house, planner, shelf }: Asked & { shelf?: Shelf | undefined }, tell: () => boolean): Looking | null {
+/** Begins to look at changes of a piece; null where it cannot be planned as it is. */
+export function looking({ piece, house, planner, shelf }: Asked & { shelf?: Shelf | undefined }, tell: () => boolean): Looking | null {
   const plan = (item: Piece): Plan | null =>
     planner.check(item, house).length > 0 ? null : planPiece(item, house, { planner, sits: false });
   const now = plan(piece);
@@ -163,7 +165,8 @@ function climbed(look: Looking, { family, trials }: Ladder): Saving | null {
   return tried.find((saving) => saving.cloth >= most - NEARLY * look.bought && saving.sheets >= sheets) ?? null;
 }
 
-const done = (piece: Piece, trials: readonly Trial[]): Piece => trials.reduce((result, { change }) => change(result), piece);
+/** A piece with several changes done to it. */
+export const done = (piece: Piece, trials: readonly Trial[]): Piece => trials.reduce((result, { change }) => change(result), piece);
 
 /** Of the families that exclude each other at most one ladder each: how cloth lies and is matched, in every combination. */
 function* choices(ladders: readonly Ladder[]): Generator<Ladder[]> {
@@ -183,7 +186,7 @@ type Bold = { trials: Trial[]; ladders: Ladder[]; saves: Saves };
 const better = (a: Saves, b: Saves | undefined): boolean => !b || a.sheets > b.sheets || (a.sheets === b.sheets && a.cloth > b.cloth + 1);
 
 /** All of it at once, in the best of the combinations that exclude each other. */
-function boldest(look: Looking, ladders: readonly Ladder[]): Bold | null {
+export function boldest(look: Looking, ladders: readonly Ladder[]): Bold | null {
   const tried = (way: Ladder[]): Bold | null => {
     const trials = way.map((ladder) => ladder.trials.at(-1)!);
     const saves = look.tell() ? look.saves(done(look.piece, trials)) : null;
@@ -208,9 +211,25 @@ function together(look: Looking, ladders: readonly Ladder[]): { saving: Saving; 
   const best = boldest(look, ladders);
   if (!best) return null;
   const { saves: most } = best;
+  const { trials, apply, words } = noMoreThan(
+    look,
+    best,
+    (saves) => saves.sheets >= most.sheets && saves.cloth >= most.cloth - NEARLY * look.bought,
+  );
+  const saves = look.saves(apply);
+  if (!saves || !isWorth(saves, look.bought)) return null;
+  return { saving: { id: trials.length > 1 ? 'together' : trials[0]!.id, words, ...saves, apply }, most: most.cloth };
+}
+
+/** Changes that together save enough, with nothing given up that is not needed: what gives up most is taken back first, the rest made milder. */
+export function noMoreThan(
+  look: Looking,
+  best: Bold,
+  isEnough: (saves: Saves) => boolean,
+): { trials: readonly Trial[]; apply: Piece; words: string } {
   const enough = (trials: readonly Trial[]): boolean => {
     const saves = look.tell() ? look.saves(done(look.piece, trials)) : null;
-    return saves !== null && saves.sheets >= most.sheets && saves.cloth >= most.cloth - NEARLY * look.bought;
+    return saves !== null && isEnough(saves);
   };
   let { trials } = best;
   for (const trial of [...trials].sort((a, b) => givesUp(a) - givesUp(b))) {
@@ -225,9 +244,7 @@ function together(look: Looking, ladders: readonly Ladder[]): { saving: Saving; 
   }
   const apply = done(look.piece, trials);
   const words = trials.map((trial) => trial.words(trial.id.startsWith('short-') ? look.rule(apply) : look.rule(look.piece))).join(' ');
-  const saves = look.saves(apply);
-  if (!saves || !isWorth(saves, look.bought)) return null;
-  return { saving: { id: trials.length > 1 ? 'together' : trials[0]!.id, words, ...saves, apply }, most: most.cloth };
+  return { trials, apply, words };
 }
 
 /**

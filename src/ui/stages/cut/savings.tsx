@@ -7,6 +7,7 @@ import { useMoney, useSettings } from '@/ui/kit/settings';
 import { useJob } from '@/ui/kit/worker/use-job';
 import { useStore } from '@/ui/store/use-store';
 import { usePiece, usePlan, useSheet } from '@/ui/sheet/store';
+import { OnlySoMuch } from './only-so-much';
 
 /** What a saving saves, as it is said. */
 function useSaid(): (saving: Saving) => string {
@@ -74,6 +75,7 @@ export function Savings() {
           ))}
         </ul>
       )}
+      <OnlySoMuch shelf={store ? { wares: store.wares, stock: store.stock } : null} />
     </section>
   );
 }
