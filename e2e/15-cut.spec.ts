@@ -29,3 +29,24 @@ weekly(2)('patterns at full size and the cut list leave as files that other prog
   expect(fovea('pattern', file, 'csv')).toBe(await saved('Cut list, CSV'));
   expect(() => fovea('pattern', file, 'pdf')).toThrow(/pattern FILE svg\|dxf\|csv/);
 });
+
+test('cloth you have, a board sawn new and fire papers: typed, told, bought', async ({ page }) => {
+  const start = newPiece('chair-seat');
+  const board = { ...start.base.board, made: 'sawn' as const };
+  const id = await place(page, { ...start, name: 'Ladder room chair', count: 6, base: { ...start.base, board } });
+  await page.goto(`/piece/${id}?stage=cut`);
+  await expect(page.getByRole('img', { name: /Plywood, 12 mm, sheet 1 of 1/ })).toBeVisible({ timeout: 60_000 });
+  const within = page.locator('[data-within]');
+  const have = page.getByLabel('Cloth you have');
+  await have.fill('9 m');
+  await have.press('Enter');
+  await expect(within).toContainText('It is enough', { timeout: 60_000 });
+  await have.fill('0.5 m');
+  await have.press('Enter');
+  await expect(within).toContainText(/short, even with every allowance at its least\. As planned, none of the 6 can be cut from it/, {
+    timeout: 60_000,
+  });
+  await page.goto(`/job/p-${id}?tab=buy`);
+  await expect(page.locator('[data-buy="Plywood, 12 mm"]')).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByRole('region', { name: 'Fire papers' })).toContainText('No certificate on file for');
+});

@@ -30,7 +30,7 @@ export const NEARLY = 0.02;
 const OTHER_SIZE = ['roll', 'sheet'];
 
 /** What gives up more than another does, by the other's id. */
-const BEYOND: Record<string, readonly string[]> = {
+export const BEYOND: Record<string, readonly string[]> = {
   return: ['grip'],
   any: ['across', 'along'],
   unmatched: ['across', 'along'],

@@ -31,6 +31,8 @@ describe('only so much cloth', () => {
       expect(length(apply), id).toBeLessThanOrEqual(have + 1e-6);
       expect(takes - length(apply), id).toBeCloseTo(cloth, 3);
     }
+    // What gives up more of the same is not offered beside what gives up less.
+    expect(ways.map(({ id }) => id).filter((id) => id === 'grip' || id === 'return').length).toBeLessThan(2);
     // No milder rung of the same would have done.
     const grip = ways.find(({ id }) => id === 'grip');
     if (grip) expect(length({ ...four, overrides: { grip: grip.apply.overrides.grip! + 2 } })).toBeGreaterThan(have);

@@ -1,6 +1,6 @@
 import type { HouseRules } from '../house';
 import type { Asked } from './questions';
-import { boldest, givesUp, looking, noMoreThan, type Looking, type Saving } from './savings';
+import { BEYOND, boldest, givesUp, looking, noMoreThan, type Looking, type Saving } from './savings';
 import { laddersOf, type Shelf } from './savings-ladders';
 
 /** What becomes of a piece out of a length of cloth that is all there is. */
@@ -58,7 +58,9 @@ export function withinCloth(asked: Asked & { shelf?: Shelf | undefined }, have: 
   const takes = look.bought;
   if (takes <= have) return { takes, have, ways: [], short: 0, pieces: piece.count };
   const lack = takes - have;
-  const ways = single(look, ladders, lack).sort((a, b) => givesUp(b) - givesUp(a));
+  const all = single(look, ladders, lack);
+  // What gives up more of the same is no choice where less does.
+  const ways = all.filter(({ id }) => !all.some((other) => BEYOND[id]?.includes(other.id))).sort((a, b) => givesUp(b) - givesUp(a));
   const pieces = piecesWithin(asked, have);
   if (ways.length > 0) return { takes, have, ways, short: 0, pieces };
   const best = boldest(look, ladders);

@@ -17,7 +17,7 @@ export function FirePapers({ papers }: { papers: readonly FirePaper[] }) {
         <p className="border-l-3 border-warning pl-2 my-1">
           No certificate on file for {missing.map(({ name }) => inUnit(name, unit)).join('; ')}.{' '}
           <a className="underline" href="/store">
-            Put it in with the goods
+            Add it in Store
           </a>
           .
         </p>

@@ -11,9 +11,8 @@ import { usePiece, useSheet } from '@/ui/sheet/store';
 /** Whether it is enough, in a sentence. */
 function saysEnough({ takes, have, ways, short, pieces }: WithinCloth, count: number, say: (mm: number) => string): string {
   if (takes <= have) return `It is enough: ${say(have - takes)} is left.`;
-  const out = count > 1 ? ` As planned, ${pieces === 0 ? 'not one' : pieces} of the ${count} can be cut from it.` : '';
-  if (ways.length > 0)
-    return `${say(takes - have)} short as planned. It is enough with ${ways.length > 1 ? 'one of these' : 'this'}:${out}`;
+  const out = count > 1 ? ` As planned, ${pieces === 0 ? 'none' : pieces} of the ${count} can be cut from it.` : '';
+  if (ways.length > 0) return `${say(takes - have)} short.${out} It is enough with ${ways.length > 1 ? 'one of these' : 'this'}:`;
   return `${say(short)} short, even with every allowance at its least.${out} A second cloth for a part that shows least is chosen on Cover.`;
 }
 
