@@ -30,13 +30,14 @@ weekly(2)('patterns at full size and the cut list leave as files that other prog
   expect(() => fovea('pattern', file, 'pdf')).toThrow(/pattern FILE svg\|dxf\|csv/);
 });
 
-test('cloth you have, a board sawn new and fire papers: typed, told, bought', async ({ page }) => {
+test('cloth you have, a board sawn new and fire papers: typed, answered, bought', async ({ page }) => {
   const start = newPiece('chair-seat');
   const board = { ...start.base.board, made: 'sawn' as const };
   const id = await place(page, { ...start, name: 'Ladder room chair', count: 6, base: { ...start.base, board } });
   await page.goto(`/piece/${id}?stage=cut`);
   await expect(page.getByRole('img', { name: /Plywood, 12 mm, sheet 1 of 1/ })).toBeVisible({ timeout: 60_000 });
   const within = page.locator('[data-within]');
+  await page.getByText('Only so much cloth').click();
   const have = page.getByLabel('Cloth you have');
   await have.fill('9 m');
   await have.press('Enter');

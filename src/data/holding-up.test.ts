@@ -18,9 +18,8 @@ import { list } from 'tar';
 import { describe, expect, it } from 'vitest';
 import { newChairSeat } from '../core/piece';
 import { BadBackup, checkBackup, listBackups, makeBackup, restoreBackup, thinBackups } from './backup';
-import { addLogEntry, finishedAs, listLog, serialOf, setTick, ticksDone } from './bench';
+import { addLogEntry, finishedAs, listLog, serialOf, setTick } from './bench';
 import { DATABASE_FILE, formIn, newestForm, openDatabase } from './database';
-import { houseMark, keepLook, keptLook, widestLook } from './looks';
 import { keepPhoto } from './photos';
 import {
   BrokenRecord,
@@ -169,24 +168,6 @@ describe('a damaged record', () => {
     expect(listLog(at.db, { from: 1, most: 1 })).toEqual({ entries: [], next: 2 });
     expect(listLog(at.db, { most: 3 }).next).toBeNull();
     expect(serialOf(at.db, ids[2]!)).toBe('2026-002');
-  });
-});
-
-describe('looks', () => {
-  it('are kept with their revision and rules, and an older one never replaces a newer', () => {
-    const { id: pieceId } = createPiece(at.db, named('A'));
-    const house = houseMark({ return: 20, grip: 40 });
-    expect(houseMark({ grip: 40, return: 20 })).toBe(house);
-    expect(houseMark({ grip: 41, return: 20 })).not.toBe(house);
-    keepLook(at.db, { pieceId, revision: 2, house, json: '"two"', span: 480 });
-    keepLook(at.db, { pieceId, revision: 1, house, json: '"one"', span: 900 });
-    expect(keptLook(at.db, pieceId, 2, house)).toBe('"two"');
-    expect(keptLook(at.db, pieceId, 1, house)).toBeNull();
-    expect(widestLook(at.db)).toBe(480);
-    setTick(at.db, pieceId, { unit: 2, step: 'foam' }, true);
-    setTick(at.db, pieceId, { unit: 1, step: 'foam' }, true);
-    expect(ticksDone(at.db, pieceId)).toEqual([{ step: 'foam', units: [1, 2] }]);
-    expect(ticksDone(at.db, 'other')).toEqual([]);
   });
 });
 

@@ -1,20 +1,5 @@
-import {
-  coverOf,
-  cutLines,
-  liningOf,
-  measured,
-  mapPoints,
-  partOf,
-  set,
-  shrunk,
-  staples,
-  type Place,
-  type SOUND,
-  type Subject,
-} from './sound-plans';
-
-/** One thing broken on a sound plan, and the checks that may find it: the first of them does. */
-type Broken = readonly [what: string, on: keyof typeof SOUND, breaks: (found: Subject) => void, checks: readonly [string, ...string[]]];
+import { BROKEN_STEPS } from './broken-steps';
+import { coverOf, cutLines, liningOf, measured, mapPoints, partOf, set, shrunk, staples, type Place, type Broken } from './sound-plans';
 
 export const BROKEN: readonly Broken[] = [
   ['a figure is no number', 'pulled', ({ plan }) => set(plan.cover.check, { edgeError: NaN }), ['figures']],
@@ -353,57 +338,5 @@ export const BROKEN: readonly Broken[] = [
     ['lays'],
   ],
   ['no wadding laid', 'set', ({ plan }) => set(plan.cut, { wadding: null }), ['lays', 'goods']],
-  [
-    'a step before what it waits for',
-    'pulled',
-    ({ plan }) => {
-      const last = plan.steps.pop()!;
-      plan.steps.unshift(last);
-    },
-    ['steps'],
-  ],
-  ['a step twice', 'pulled', ({ plan }) => void plan.steps.push(plan.steps.at(-1)!), ['steps']],
-  [
-    'a dust cover that no step uses',
-    'pulled',
-    ({ plan }) =>
-      set(plan, {
-        steps: plan.steps
-          .filter(({ key }) => key !== 'dust')
-          .map((step) => ({ ...step, after: step.after.filter((key) => key !== 'dust') })),
-      }),
-    ['steps'],
-  ],
-  [
-    'a pad that no step lays',
-    'pulled',
-    ({ plan }) => plan.steps.forEach((step) => step.sees?.pad === 'main' && delete step.sees),
-    ['steps'],
-  ],
-  [
-    'staples that nobody buys',
-    'pulled',
-    (found) => void (found.sizes = found.sizes.filter(({ ware }) => ware === undefined || ware === 'laid' || ware.kind !== 'staple')),
-    ['goods'],
-  ],
-  [
-    'less cloth bought than laid',
-    'pulled',
-    ({ sizes }) =>
-      set(
-        sizes.find(({ key }) => key === 'cloth.length')!,
-        { value: 500 },
-      ),
-    ['goods'],
-  ],
-  [
-    'a sheet of foam too few',
-    'pulled',
-    ({ sizes }) =>
-      set(
-        sizes.find(({ key }) => key === 'foam.sheets')!,
-        { value: 1 },
-      ),
-    ['goods'],
-  ],
+  ...BROKEN_STEPS,
 ];

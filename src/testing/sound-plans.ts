@@ -54,9 +54,18 @@ export const SOUND = {
     },
   },
   hollow: withShape({ type: 'kidney', width: 700, depth: 420, hollow: 40 }),
+  sawn: { ...chair, count: 3, base: { ...chair.base, board: { ...chair.base.board, made: 'sawn' } } },
   loose: { ...cushion, covering: { ...cushion.covering, liner: true } },
   set: { ...newPiece('bench'), count: 4 },
 } satisfies Record<string, Piece>;
+
+/** One thing broken on a sound plan, and the checks that may find it: the first of them does. */
+export type Broken = readonly [
+  what: string,
+  on: keyof typeof SOUND,
+  breaks: (found: Subject) => void,
+  checks: readonly [string, ...string[]],
+];
 
 const subjects = new Map<keyof typeof SOUND, Subject>();
 /** A sound plan of its own for whoever breaks it. */

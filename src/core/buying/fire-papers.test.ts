@@ -30,7 +30,15 @@ describe('fire papers', () => {
     expect(firePapers(needs, [], new Set()).every(({ missing }) => missing)).toBe(true);
   });
 
-  it('are told by their number, of each material by itself', () => {
+  it('come with a customer’s cloth, which the store has never seen', () => {
+    const brought = { ...piece, cloth: { ...piece.cloth, name: 'Cloth from the keeper’s trunk', certificate: 'Paper 12' } };
+    const all = [{ id: 'p', piece: brought, plan: planPiece(brought, {}, QUICK) }];
+    const asked = needsOf(all, layGroups(all, {}), {});
+    const cloth = asked.find(({ kind }) => kind === 'cloth')!;
+    expect(paperOf(firePapers(asked, wares, new Set()), cloth)).toMatchObject({ missing: false, papers: ['Paper 12'] });
+  });
+
+  it('are named by their number, of each material by itself', () => {
     const all = firePapers(needs, certified([main]), new Set());
     expect(paperOf(all)).toMatchObject({ missing: false, papers: ['No. 7 of the lodge'], name: 'Seating, firm, 50 mm' });
     expect(all.filter(({ missing }) => !missing)).toHaveLength(1);

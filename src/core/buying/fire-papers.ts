@@ -9,7 +9,7 @@ const ASKED: ReadonlySet<WareKind> = new Set(['foam', 'wadding', 'cloth', 'linin
 export type FirePaper = { need: string; name: string; papers: string[]; /** none on file for what is used */ missing: boolean };
 
 /**
- * Which certificates are on file for what some pieces are made of. What is bought counts; where nothing of a material is bought, whatever
+ * Which certificates are on file for what some pieces are made of. What the piece names for its cloth counts, then what is bought; where nothing of a material is bought, whatever
  * in the store could serve it must have one.
  *
  * @param needs what the pieces take
@@ -23,13 +23,14 @@ export function firePapers(needs: readonly Need[], wares: readonly KeptWare[], b
       const serving = waresFor(need, wares);
       const chosen = serving.filter(({ id }) => bought.has(id));
       const used = chosen.length > 0 ? chosen : serving;
+      const named = need.certificates ?? [];
       const papers = used.map(({ certificate, cloth }) => (certificate ?? cloth?.certificate ?? '').trim());
       const name = need.thickness === null ? need.name : `${need.name}, ${need.thickness} mm`;
       return {
         need: need.key,
         name,
-        papers: [...new Set(papers.filter(Boolean))],
-        missing: papers.length === 0 || papers.some((paper) => paper === ''),
+        papers: [...new Set([...named, ...papers.filter(Boolean)])],
+        missing: named.length === 0 && (papers.length === 0 || papers.some((paper) => paper === '')),
       };
     });
 }

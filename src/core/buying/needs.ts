@@ -22,6 +22,8 @@ export type Need = {
   amount: number;
   note: string;
   pieces: string[];
+  /** fire certificates that the pieces themselves name for their cloth */
+  certificates?: string[];
   /** what lies flat is bought by how it was laid: the group that it is cut from */
   group: string | null;
 };
@@ -80,8 +82,27 @@ export function needsOf(planned: readonly Planned[], groups: readonly LayGroup[]
     known.pieces = [...new Set([...known.pieces, ...need.pieces])];
     if (need.note && !known.note.includes(need.note)) known.note = [known.note, need.note].filter(Boolean).join('; ');
   };
+  // A customer's cloth brings its paper with the piece.
+  const certificatesOf = (cloth: string): string[] =>
+    planned.flatMap(({ piece }) =>
+      [piece.cloth, piece.second].flatMap((known) =>
+        known && known.name === cloth && known.certificate?.trim() ? [known.certificate.trim()] : [],
+      ),
+    );
   for (const { key, kind, of, name, thickness, width, shapes } of groups)
-    add({ key, kind, of, name, thickness, width, amount: 0, note: '', pieces: [...new Set(shapes.map(({ piece }) => piece))], group: key });
+    add({
+      ...(kind === 'cloth' ? { certificates: [...new Set(certificatesOf(of))] } : {}),
+      key,
+      kind,
+      of,
+      name,
+      thickness,
+      width,
+      amount: 0,
+      note: '',
+      pieces: [...new Set(shapes.map(({ piece }) => piece))],
+      group: key,
+    });
   for (const item of planned) {
     const { id, piece, plan } = item;
     for (const line of sizesOf(plan, piece, house)) {

@@ -26,7 +26,7 @@ describe('a piece that lives outdoors', () => {
     expect(notes(bench).get('staple.count')).toContain('stainless');
   });
 
-  it('tells what lasts of everything that would rust or rot', () => {
+  it('names what lasts of everything that would rust or rot', () => {
     const nailed = covered('headboard-nailed', { outdoors: true }, { fibre: 'synthetic' });
     const lines = sizesOf(planned(nailed), nailed, {}).filter(({ ware }) => ware && ware !== 'laid' && ware.kind === 'fastener');
     expect(lines.length).toBeGreaterThan(0);

@@ -2,7 +2,7 @@ import { BOARDS, findMaterial } from '../foam';
 import type { RuleReader } from '../house';
 import { bounds, type Polygon } from '../outline';
 import type { Laid } from './blank';
-import { packSheets } from './pack';
+import { inParts, packSheets } from './pack';
 
 /** Sheets that the boards of a set are sawn from. */
 export type BoardSheets = {
@@ -33,7 +33,13 @@ export function layBoards(
     const { width, height } = bounds(outline);
     return Array.from({ length: count }, () => ({ label, width, height }));
   });
-  const { sheets, tooLarge } = packSheets(blanks, sheet, { gap: rule('boardKerf'), turn: true });
+  const apart = { gap: rule('boardKerf'), turn: true };
+  const whole = packSheets(blanks, sheet, apart);
+  const { tooLarge } = whole;
+  // What is larger than a sheet is warned of, and is still bought: in the parts that it would be joined from.
+  const parts = tooLarge.flatMap((blank) => inParts(blank, sheet, { turn: true, seam: 0 }));
+  const { sheets } =
+    parts.length > 0 ? packSheets([...blanks.filter((blank) => !tooLarge.includes(blank)), ...parts], sheet, apart) : whole;
   return {
     ...board,
     materialName: findMaterial(BOARDS, board.material)!.name,

@@ -7,7 +7,8 @@ import type { Piece } from '../piece';
 import type { Plan } from '../plan';
 import { keptLayers, newOf } from '../strip';
 import type { PatternFormat } from './pattern-formats';
-import { ofItsOutline, templatesOf, type LineLayer, type Template } from './templates';
+import { firstOutlineCount } from '../plan-data';
+import { templatesOf, type LineLayer, type Template } from './templates';
 
 /** Every piece at full size in one drawing, for another program or a cutter; docs/formats.md. */
 
@@ -273,7 +274,7 @@ export function cutRows(plan: Plan, piece: Pick<Piece, 'cloth' | 'second' | 'cou
     );
   };
   return [
-    ...boardRow(plan, plan.outline, ofItsOutline(plan), ''),
+    ...boardRow(plan, plan.outline, firstOutlineCount(plan), ''),
     ...foam(plan.foam, ''),
     ...covers(cover.pieces),
     ...linings([retained.has('wadding') ? null : plan.wadding, retained.has('dust') ? null : plan.dustCover, ...cover.linings]),

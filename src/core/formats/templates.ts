@@ -3,6 +3,7 @@ import type { FoamPiece } from '../foam-cutting';
 import { bounds, distanceTo, type Point, type Polygon } from '../outline';
 import { hardwareKind, type Hole } from '../piece';
 import type { Plan } from '../plan';
+import { firstOutlineCount } from '../plan-data';
 
 /** What is done along a line: cut through, sewn or finished on it, or only marked. */
 export type LineLayer = 'cut' | 'seam' | 'mark';
@@ -216,9 +217,6 @@ function holeOutline(hole: Hole): Polygon {
 }
 const HOLE_POINTS = 48;
 
-/** How many of a set are made to the piece’s own outline. */
-export const ofItsOutline = ({ piece, variants }: Plan): number => piece.count - variants.reduce((sum, { count }) => sum + count, 0);
-
 /** The board that is sawn new, with its holes and the middles of what is fixed to it. */
 function boardTemplate({ base, cut }: Plan, outline: Polygon, count: number, of = ''): Bare[] {
   const { board } = cut;
@@ -360,7 +358,7 @@ function nailStrips(nails: Plan['cover']['nails']): Bare[] {
 /** The templates of a plan: foam pads, then the cloth with its lines, strips for nails; then those of pieces that were measured differently. */
 export function templatesOf(plan: Plan): Template[] {
   const bare = [
-    ...boardTemplate(plan, plan.outline.points, ofItsOutline(plan)),
+    ...boardTemplate(plan, plan.outline.points, firstOutlineCount(plan)),
     ...plan.foam.filter(({ kept }) => !kept).flatMap((foam) => [padTemplate(foam), ...stencil(foam)]),
     ...plan.cover.pieces.flatMap((piece) => coverTemplates(piece)),
     ...nailStrips(plan.cover.nails),

@@ -4,7 +4,7 @@ import type { FoamPiece, RollLayout } from '../foam-cutting';
 import { figuresFor, readerOf, type HouseRules } from '../house';
 import { bounds, type Point, type Polygon } from '../outline';
 import type { Cloth, Packet, Piece } from '../piece';
-import type { Plan } from '../plan-data';
+import { firstOutlineCount, type Plan } from '../plan-data';
 import { biasBlocks } from '../foam-cutting';
 import { newOf } from '../strip';
 import type { WareKind } from '../store';
@@ -70,10 +70,13 @@ type Add = (
   count: number,
 ) => void;
 
+/** What is sold in sheets has no pattern, loses nothing, and is bought by no length. */
+const SHEETS = { width: null, repeat: null, more: 1, planned: null, line: null } as const;
+
 /** Pads, in every thickness of foam that makes them up. */
-function addFoam(add: Add, { id, piece, plan }: Planned, gap: number): void {
+function addFoam(add: Add, { id, plan }: Planned, gap: number): void {
   const sets: { foam: readonly FoamPiece[]; count: number; name: string }[] = [
-    { foam: plan.foam, count: piece.count - plan.variants.reduce((sum, variantPlan) => sum + variantPlan.count, 0), name: '' },
+    { foam: plan.foam, count: firstOutlineCount(plan), name: '' },
     ...plan.variants.map((variant) => ({ foam: variant.foam, count: variant.count, name: ` ${variant.name}` })),
   ];
   for (const { foam, count, name } of sets) {
@@ -88,12 +91,8 @@ function addFoam(add: Add, { id, piece, plan }: Planned, gap: number): void {
           name: foamPiece.materialName,
           thickness,
           packet: foamPiece.packet,
-          width: null,
           gap,
-          repeat: null,
-          more: 1,
-          planned: null,
-          line: null,
+          ...SHEETS,
         };
         const blocks = foamPiece.pair
           ? [rectangle(Math.max(...foamPiece.blocks.map(({ width }) => width)), Math.max(...foamPiece.blocks.map(({ height }) => height)))]
@@ -106,7 +105,7 @@ function addFoam(add: Add, { id, piece, plan }: Planned, gap: number): void {
 }
 
 /** Boards that are sawn new: sheets of board lie like any other. */
-function addBoards(add: Add, { id, piece, plan }: Planned, gap: number): void {
+function addBoards(add: Add, { id, plan }: Planned, gap: number): void {
   const { board } = plan.cut;
   if (!board) return;
   const group: Omit<LayGroup, 'shapes'> = {
@@ -116,16 +115,11 @@ function addBoards(add: Add, { id, piece, plan }: Planned, gap: number): void {
     name: board.materialName,
     thickness: board.thickness,
     packet: null,
-    width: null,
     gap,
-    repeat: null,
-    more: 1,
-    planned: null,
-    line: null,
+    ...SHEETS,
   };
-  const others = plan.variants.reduce((sum, { count }) => sum + count, 0);
   const sets = [
-    { label: 'Board', outline: plan.outline.points, count: piece.count - others },
+    { label: 'Board', outline: plan.outline.points, count: firstOutlineCount(plan) },
     ...plan.variants.map(({ name, outline, count }) => ({ label: `Board, ${name}`, outline: outline.points, count })),
   ];
   for (const { label, outline, count } of sets) add(group, { label, outline: [...outline], motif: null, turns: ALL }, id, count);

@@ -185,8 +185,8 @@ type Bold = { trials: Trial[]; ladders: Ladder[]; saves: Saves };
 
 const better = (a: Saves, b: Saves | undefined): boolean => !b || a.sheets > b.sheets || (a.sheets === b.sheets && a.cloth > b.cloth + 1);
 
-/** All of it at once, in the best of the combinations that exclude each other. */
-export function boldest(look: Looking, ladders: readonly Ladder[]): Bold | null {
+/** All of it at once, in the best of the combinations that exclude each other; sheets of foam count before cloth where nothing is said. */
+export function boldest(look: Looking, ladders: readonly Ladder[], isBetter = better): Bold | null {
   const tried = (way: Ladder[]): Bold | null => {
     const trials = way.map((ladder) => ladder.trials.at(-1)!);
     const saves = look.tell() ? look.saves(done(look.piece, trials)) : null;
@@ -196,7 +196,7 @@ export function boldest(look: Looking, ladders: readonly Ladder[]): Bold | null 
     let found = from;
     for (const way of ways) {
       const bold = tried(way);
-      if (bold && better(bold.saves, found?.saves)) found = bold;
+      if (bold && isBetter(bold.saves, found?.saves)) found = bold;
     }
     return found;
   };

@@ -5,7 +5,7 @@ import type { CutPlan } from '../foam-cutting';
 import { FASTENERS } from '../fastening';
 import { nearestMade } from '../foam';
 import { ruleOf, unusual } from '../house';
-import { DECK, defaultsOf, fieldAt, foamOf, FRAME, kindOf, saidCorner } from '../piece';
+import { COURSES, DECK, defaultsOf, fieldAt, foamOf, FRAME, kindOf, saidCorner } from '../piece';
 import type { SitPlan } from '../seat-check';
 import { goesBack, oldStaples, staysIn, tooThick } from '../strip';
 import { wholeUp } from '../ties';
@@ -281,6 +281,21 @@ export function cutWarnings(model: Model, planner: Planner, fineness: Fineness =
           `The ${layout.tooLarge.join(', ')} pad does not fit on a ${cut.foam.sheetWidth} × ${cut.foam.sheetLength} mm sheet; it must be joined. It is bought in the parts that it would be joined from.`,
           blocksThatFit(model, layout.tooLarge[0]!, cut.foam),
         );
+    const { board } = cut;
+    const [widest, longest] = (['boardSheetWidth', 'boardSheetLength'] as const).map((key) => ruleOf(key)!.sensible[1]);
+    if (board && board.tooLarge.length > 0)
+      warn(
+        'board-larger-than-sheet',
+        'base.board.made',
+        `The board is larger than a sheet of ${shown(board.width)} × ${shown(board.length)}: it is bought in the parts that it would be joined from.`,
+        board.width < widest! || board.length < longest!
+          ? {
+              says: `Take a sheet of ${shown(widest!)} × ${shown(longest!)}`,
+              path: 'overrides',
+              value: { ...model.piece.overrides, boardSheetWidth: widest, boardSheetLength: longest },
+            }
+          : { says: 'Put it together from planks', path: 'base.courses', value: defaultsOf(COURSES) },
+      );
     const joined = coverStep(model, fineness).cover.seams.filter(({ id }) => id.startsWith('width-')).length;
     if (joined > 0)
       warn(

@@ -16,16 +16,22 @@ export type WithinCloth = {
   pieces: number;
 };
 
-/** How many of a set come out of a length as they are planned. */
+/** How many of a set come out of a length as they are planned: halved, as each takes more than one fewer. */
 function piecesWithin({ piece, house, planner, shelf, tell }: Asked & { shelf?: Shelf | undefined }, have: number): number {
-  for (let count = piece.count - 1; count > 0; count--) {
-    // Pieces that were measured differently go first: the set is what is left of it.
-    const { variants: _variants, ...rest } = piece;
-    void _variants;
-    const fewer = looking({ piece: { ...rest, count }, house, planner, ...(shelf ? { shelf } : {}) }, () => tell?.(1, 1) ?? true);
-    if (fewer && fewer.bought <= have) return count;
+  // Of a set that is measured differently those of its first outline are counted.
+  const { variants: _variants, ...rest } = piece;
+  void _variants;
+  const fits = (count: number): boolean => {
+    const fewer = looking({ piece: { ...rest, count }, house, planner, shelf }, tell ? () => tell(1, 1) : () => true);
+    return fewer !== null && fewer.bought <= have;
+  };
+  let [most, tooMany] = [0, piece.count];
+  while (tooMany - most > 1) {
+    const count = Math.floor((most + tooMany) / 2);
+    if (fits(count)) most = count;
+    else tooMany = count;
   }
-  return 0;
+  return most;
 }
 
 /** Of each ladder the mildest rung with which the cloth is enough. */
@@ -63,7 +69,8 @@ export function withinCloth(asked: Asked & { shelf?: Shelf | undefined }, have: 
   const ways = all.filter(({ id }) => !all.some((other) => BEYOND[id]?.includes(other.id))).sort((a, b) => givesUp(b) - givesUp(a));
   const pieces = piecesWithin(asked, have);
   if (ways.length > 0) return { takes, have, ways, short: 0, pieces };
-  const best = boldest(look, ladders);
+  // Cloth is what lacks: a sheet of foam that is saved does not help.
+  const best = boldest(look, ladders, ({ cloth }, before) => !before || cloth > before.cloth);
   if (!best || best.saves.cloth < lack) return { takes, have, ways, short: lack - (best?.saves.cloth ?? 0), pieces };
   const { apply, words } = noMoreThan(look, best, ({ cloth }) => cloth >= lack);
   const saves = look.saves(apply)!;

@@ -50,7 +50,7 @@ function offWords(strip: StripRecord): string {
     return `${head}${item.name}`;
   });
   if (strip.items.length > 0 && words.length === 0) return 'Nothing comes off';
-  return words.join(', ') || 'All of it';
+  return `${words.join(', ') || 'All of it'}; mark where each sat before it comes off`;
 }
 
 /** Taking the old work off, and what was found under it. */
@@ -61,7 +61,7 @@ export function stripSteps({ piece: { strip }, outline, rule }: Model): StepDraf
       step(
         'strip',
         'Strip',
-        `${offWords(strip)}${strip.items.length > 0 && strip.items.every(({ again }) => again === 'stays') ? '.' : '; mark where each sat before it comes off.'}${meetWords(strip, outline)}${staysWords(strip.items)}`,
+        `${offWords(strip)}.${meetWords(strip, outline)}${staysWords(strip.items)}`,
         Math.max(1, strip.items.filter(({ again }) => again !== 'stays').length) * rule('timeStripItem'),
         { caution: CAUTIONS.strip, photos: [...(strip.photos ?? []), ...strip.items.flatMap((item) => item.photos)] },
       ),
@@ -117,7 +117,7 @@ export function deckSteps({ piece, board, rule }: Model): StepDraft[] {
       step(
         'deck-check',
         `Look over the old ${deck.clips > 0 ? 'springs' : 'webbing'}`,
-        `It stays in. Lean on it: the hand goes down ${stretchedIn(piece.base)!.give} mm, alike all over. Fasten any end that has worked loose again beside its old place; one that is frayed, rusted or slack is put in new.`,
+        `It stays in. Lean on it: the hand goes down ${stretchedIn(piece.base)!.give} mm, alike all over. Fasten any end that has worked loose again beside its old place; replace any that is frayed, rusted or slack.`,
         HANDLING.deckCheck,
         { caution: CAUTIONS.tension },
       ),
@@ -174,9 +174,9 @@ function trimStep({ rule }: Model, pad: FoamPiece, name: string, overhang: numbe
 }
 
 /** What is done to a pad's top, by its form. */
-function formWords(pad: Pad): string | null {
+function formWords(pad: Pad, upright: boolean): string | null {
   const { profile, wedge, thickness } = pad;
-  if (profile) return formOf(profile).words(profile, formedPad(pad), (x, y) => placeOnBoard(x, y));
+  if (profile) return formOf(profile).words(profile, formedPad(pad), (x, y) => placeOnBoard(x, y, upright));
   if (typeof wedge !== 'number' || wedge === thickness) return null;
   const [one, other] = endsOf(pad);
   return `Hold the stencil to both sides and cut from line to line: ${Math.round(thickness)} mm at the ${one} edge, ${Math.round(wedge)} mm at the ${other} edge.`;
@@ -191,11 +191,11 @@ function pairWords(pad: Pad, made: number): string {
 }
 
 /** Giving the tops of new pads their form, before they are glued. */
-function formSteps({ pads, shapedWith }: Model['piece'], foam: readonly FoamPiece[]): StepDraft[] {
+function formSteps({ kind, pads, shapedWith }: Model['piece'], foam: readonly FoamPiece[]): StepDraft[] {
   const tool = shaperOf(shapedWith);
   return pads.flatMap((pad) => {
     const cut = foam.find((foamPiece) => foamPiece.pad === pad.id);
-    const how = pad.kept ? null : cut?.pair ? pairWords(pad, cut.made) : formWords(pad);
+    const how = pad.kept ? null : cut?.pair ? pairWords(pad, cut.made) : formWords(pad, kindOf(kind).traits.upright);
     return how
       ? [
           step(

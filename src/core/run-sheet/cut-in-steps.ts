@@ -20,12 +20,13 @@ export function cutInSteps({ piece, rule }: Model, corners: readonly CornerPlan[
   const inside = corners.filter(({ way, cut }) => way === 'cut in' && cut !== null);
   if (inside.length + yCuts.length === 0) return [];
   const through = yCuts.some((cut) => cut.through);
+  const stop = Math.round(yCuts[0]?.stop ?? 0);
   const names = upper(inside.map(({ edge }) => saidCorner(piece.kind, edge).replace(/ corner$/, '')).join(', '));
   const lines = [
     ...(inside.length > 0 ? [`${names}: ${cornerSteps(inside, rule).join(' ')}`] : []),
     ...(yCuts.length > 0
       ? [
-          `${yCuts.map(({ name }) => name).join(', ')}, a Y-cut: fold the cloth back and chalk it as drawn. Cut the stem in from the cloth’s edge, then both arms, each to ${Math.round(yCuts[0]!.stop)} mm short of the ${through ? 'post' : 'board’s edge'}; less at first, it can be cut further. ${through ? 'Try it on the layer below before it is cut in the cover. ' : ''}Turn the tongue between the arms under.`,
+          `${yCuts.map(({ name }) => name).join(', ')}, a Y-cut: fold the cloth back and chalk it as drawn. ${through ? `Cut the stem in from the cloth’s edge to ${stop} mm short of the post, then from there an arm to each of the post’s corners` : `Cut the stem in from the cloth’s edge, then both arms, each to ${stop} mm short of what is seen`}; less at first, it can be cut further. ${through ? 'Try it on the layer below before it is cut in the cover. ' : ''}Turn the tongue between the arms under.`,
         ]
       : []),
   ];

@@ -22,7 +22,7 @@ describe('what is cut into', () => {
     expect(keys.indexOf('cut-in')).toBeLessThan(keys.indexOf('staple'));
     const all = steps(piece);
     expect(all.find(({ key }) => key === 'cut-in')!.detail).toMatch(/stop 12 mm short of the board’s edge/);
-    // It is told once: the corners that are folded are the others.
+    // It is in one step alone: the corners that are folded are the others.
     expect(all.find(({ key }) => key === 'corners')!.detail).not.toMatch(/inside/i);
   });
 
@@ -35,15 +35,17 @@ describe('what is cut into', () => {
     expect(keys.indexOf('cut-in')).toBeLessThan(fastened);
   });
 
-  it('a Y-cut at a post is told with where it stops, in a frame after the cloth is pushed through it', () => {
+  it('a Y-cut at a post says where it stops, in a frame after the cloth is pushed through it', () => {
     const chair = steps(notched('chair-seat', rail));
-    expect(chair.find(({ key }) => key === 'cut-in')!.detail).toMatch(/Notch 1, a Y-cut: .* mm short of the board’s edge/);
+    expect(chair.find(({ key }) => key === 'cut-in')!.detail).toMatch(/Notch 1, a Y-cut: .* mm short of what is seen/);
     const tight = steps(notched('tight-seat', rail));
     const keys = tight.map(({ key }) => key);
     expect(keys.indexOf('push-through')).toBeLessThan(keys.indexOf('tack'));
     expect(keys.indexOf('cut-in')).toBeGreaterThan(keys.indexOf('tack'));
     expect(keys.indexOf('cut-in')).toBeLessThan(keys.indexOf('staple'));
-    expect(tight.find(({ key }) => key === 'cut-in')!.detail).toMatch(/25 mm short of the post.*Try it on the layer below/s);
+    expect(tight.find(({ key }) => key === 'cut-in')!.detail).toMatch(
+      /to 25 mm short of the post, then from there an arm to each of the post’s corners.*Try it on the layer below/s,
+    );
   });
 
   it('a plain outline is cut into nowhere', () => {
@@ -68,6 +70,19 @@ describe('the dust cover of a chair that is stripped in parts', () => {
     expect(keys.indexOf('dust')).toBeGreaterThan(keys.indexOf('part-outside-back'));
     expect(keys.indexOf('dust')).toBeGreaterThan(keys.indexOf('part-inside-back'));
   });
+});
+
+it('what is said of a Y-cut is what is drawn of it', () => {
+  const post = notched('tight-seat', rail);
+  const { cover, outline } = planPiece(post, {}, QUICK);
+  const [cut] = cover.yCuts;
+  const floor = outline.depth / 2 - rail.depth;
+  expect(cut!.stem[1][1] - floor).toBeCloseTo(25, 1);
+  for (const [, tip] of cut!.arms) {
+    expect(tip[1] - floor).toBeCloseTo(0, 1);
+    // At the post's corners, turned under within it.
+    expect(rail.width / 2 - Math.abs(tip[0])).toBeLessThanOrEqual(10);
+  }
 });
 
 it('a deck with a post through it is planned and passes inspection, whatever the post', () => {

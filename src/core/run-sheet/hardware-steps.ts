@@ -83,7 +83,11 @@ export function platedSteps({ piece, rule }: Model, dust: boolean): StepDraft[] 
   if (plated.length === 0) return [];
   const screwed = plated.filter(({ kind }) => hardwareKind(kind).screws > 0);
   const fresh = screwed.filter(({ comes }) => comes === 'new');
-  const screws = fresh.length > 0 ? ` New screws of ${[...new Set(fresh.map(plateScrew))].sort((a, b) => a - b).join(' and ')} mm.` : '';
+  const long = [...new Set(fresh.map(plateScrew))].filter((value) => value !== null).sort((a, b) => a - b);
+  const screws = long.length > 0 ? ` New screws of ${long.join(' and ')} mm.` : '';
+  const none = fresh.some((item) => plateScrew(item) === null)
+    ? ' Where no screw is short enough for the wood there is, glue a block behind first, or bolt it through.'
+    : '';
   const pierced = dust ? ' Feel for the marks through the dust cover and pierce it with an awl for every screw.' : '';
   return [
     step(
@@ -91,12 +95,12 @@ export function platedSteps({ piece, rule }: Model, dust: boolean): StepDraft[] 
       'Screw the hardware on',
       `${lots(plated)
         .map(({ says, items }) => `${says}: ${places(items, piece)}`)
-        .join('. ')}.${screws}${pierced} Pilot holes first; no screw comes through into the padding.`,
+        .join('. ')}.${screws}${none}${pierced} Pilot holes first; no screw comes through into the padding.`,
       plated.length * rule('timePlate'),
       {
         uses: [
           ...(plated.some(({ comes }) => comes === 'new') ? (['hardware'] as const) : []),
-          ...(fresh.length > 0 ? (['fastener'] as const) : []),
+          ...(long.length > 0 ? (['fastener'] as const) : []),
         ],
         caution: CAUTIONS.saw,
         sees: { in: 'back' },

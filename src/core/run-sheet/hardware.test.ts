@@ -4,7 +4,7 @@ import { patternFile } from '../formats/pattern-files';
 import { inspectPlan } from '../inspection';
 import { layGroups } from '../nesting';
 import { hardwareKind, newPiece, type Hardware, type Piece } from '../piece';
-import { planPiece, type Plan } from '../plan';
+import { mendOf, planPiece, type Plan } from '../plan';
 import { sizesOf } from '../sizes';
 import { QUICK } from '../../testing/quick';
 
@@ -81,7 +81,12 @@ describe('hardware', () => {
   });
 
   it('no screw goes deeper than the wood that there is for it', () => {
-    for (let length = 8; length <= 60; length++) expect(plateScrew({ length }) - 2).toBeLessThanOrEqual(length);
+    for (let length = 1; length <= 60; length++) expect((plateScrew({ length }) ?? 0) - 2, `${length}`).toBeLessThanOrEqual(length);
+    // Thinner than any screw on sale: none is bought, and the step says what to do instead.
+    const thin = on({ board: { ...chair.base.board, thickness: 5 }, hardware: [item('hinge', 0, 0, 'new', 5)] });
+    const plan = planned(thin);
+    expect(plan.steps.find(({ key }) => key === 'hardware-plated')!.detail).toContain('glue a block behind first, or bolt it through');
+    expect([...bought(thin, plan).keys()].filter((key) => key.startsWith('hardware.screws'))).toEqual([]);
   });
 });
 
@@ -100,6 +105,40 @@ describe('a board that is sawn', () => {
     expect(patternFile(plan, piece, 'csv')).toMatch(/^board,.*,12,444.1,420,12,/m);
     expect(patternFile(plan, piece, 'dxf')).toContain('Board, ');
     expect(inspectPlan({ plan, sizes: sizesOf(plan, piece, {}) }).filter(({ check }) => check === 'goods')).toEqual([]);
+  });
+
+  it('that is larger than a sheet is bought in parts, asked about, and passes inspection; one press takes the larger sheet', () => {
+    const bench = newPiece('bench');
+    const long: Piece = {
+      ...bench,
+      base: {
+        ...bench.base,
+        shape: { ...bench.base.shape, width: 2900 } as Piece['base']['shape'],
+        board: { ...bench.base.board, made: 'sawn' },
+      },
+    };
+    const plan = planned(long);
+    expect(bought(long, plan).get('board.sheets')).toBeGreaterThan(0);
+    expect(inspectPlan({ plan, sizes: sizesOf(plan, long, {}) }).filter(({ check }) => check === 'goods' || check === 'lays')).toEqual([]);
+    const mend = mendOf(
+      long,
+      plan.warnings.find(({ code }) => code === 'board-larger-than-sheet')!,
+    )!;
+    const mended: Piece = { ...long, overrides: mend.value as Piece['overrides'] };
+    expect(planned(mended).cut.board).toMatchObject({ width: 1530, length: 3050, tooLarge: [] });
+    // Wider than any sheet: it is put together from planks.
+    const wider = {
+      ...long,
+      base: { ...long.base, shape: { ...long.base.shape, depth: 1600 } as Piece['base']['shape'] },
+      overrides: mend.value as Piece['overrides'],
+    };
+    const other = mendOf(
+      longer,
+      planned(longer).warnings.find(({ code }) => code === 'board-larger-than-sheet')!,
+    )!;
+    expect(
+      planned({ ...wider, base: { ...wider.base, courses: other.value as NonNullable<Piece['base']['courses']> } }).cut.board,
+    ).toBeNull();
   });
 
   it('one that is there is not, nor is one of planks, a frame with webbing or a shell', () => {

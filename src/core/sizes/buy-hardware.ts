@@ -60,7 +60,8 @@ export function hardwareLines(making: Making): BuyLine[] {
   const screws = new Map<number, number>();
   for (const item of fresh) {
     const { screws: each } = hardwareKind(item.kind);
-    if (each > 0) screws.set(plateScrew(item), (screws.get(plateScrew(item)) ?? 0) + each);
+    const long = plateScrew(item);
+    if (each > 0 && long !== null) screws.set(long, (screws.get(long) ?? 0) + each);
   }
   return [
     ...boardLine(making),

@@ -136,6 +136,19 @@ function inspectBlocks({ foam }: SheetPlan): Found[] {
   );
 }
 
+/** Every board of the set lies on a sheet, whole; one that is larger than a sheet is warned of elsewhere. */
+function inspectBoards({ cut, piece }: SheetPlan): Found[] {
+  if (!cut?.board) return [];
+  const { board } = cut;
+  const name = `board of ${board.thickness} mm`;
+  const laid = board.sheets.flat();
+  const missing = board.tooLarge.length === 0 && laid.length !== piece.count;
+  return [
+    ...board.sheets.flatMap((sheet) => inspectSheet(name, sheet, board.width, board.length)),
+    ...(missing ? [{ part: 'Board', place: name, by: null, says: `${laid.length} boards are laid, and ${piece.count} are sawn` }] : []),
+  ];
+}
+
 export const LAYS: Check = {
   id: 'lays',
   holds: 'what is cut is laid, once each, on the material and on nothing else',
@@ -165,6 +178,7 @@ export const LAYS: Check = {
       ...inspectShapes(cut, of('cover')),
       ...inspectFoam(plan),
       ...inspectBlocks(plan),
+      ...inspectBoards(plan),
     ];
   },
 };

@@ -5,7 +5,8 @@ export type OffsetRules = { overhang: number; crownInset: number };
 
 /**
  * How far each pad stands beyond the board (+) or short of it (−), mm: its own figure, or the house rule for its role.
- * An old pad that stays on the base ends where it does: flush, unless its own figure says otherwise. Where the main pad is held back from the board's edge, its crown is held back from the pad's.
+ * An old pad that stays on the base ends where it does: flush, unless its figure says otherwise. Where the main pad is held back from the
+ * board's edge, its crown is held back from the pad's.
  *
  * @param pads from the base up
  * @param rules the house's

@@ -53,6 +53,13 @@ function DeckFields() {
   ));
 }
 
+/** Whether the board is here, or sawn new. */
+export function BoardMade() {
+  const { base, covering } = usePiece();
+  if (stretchedIn(base) || isMoulded(base) || base.courses || wayOf(covering.way).loose) return null;
+  return <PieceField at="base.board.made" label="Old or new board" />;
+}
+
 /** Board, and what carries it. */
 export function BoardFields() {
   const { kind, base } = usePiece();
@@ -62,7 +69,6 @@ export function BoardFields() {
     <>
       <ChoiceField label="Board" value={board} options={BOARDS} onChange={put} />
       <PieceField at="base.board.thickness" />
-      {!stretched && !isMoulded(base) && !base.courses && <PieceField at="base.board.made" label="Old or new board" />}
       {stretched ? <DeckFields /> : <PieceField at="base.supports" standing={kindOf(kind).supports} />}
       <Strength />
     </>

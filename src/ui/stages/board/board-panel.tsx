@@ -12,7 +12,7 @@ import { useSettings } from '@/ui/kit/settings';
 import { ClosingReport, ShapeFields } from '@/ui/measure/measures';
 import { PieceField } from '@/ui/sheet/fields/piece-field';
 import { useField, usePiece, useSheet } from '@/ui/sheet/store';
-import { BoardFields, CourseFields, EdgeWork, FrameFields, HiddenFields, OpeningFields } from './board-fields';
+import { BoardFields, BoardMade, CourseFields, EdgeWork, FrameFields, HiddenFields, OpeningFields } from './board-fields';
 import { BringIn } from './bring-in';
 import { DrawnFields } from './drawn-fields';
 import { Edges, HardwareList, Holes, Notches } from './features';
@@ -133,7 +133,7 @@ function Unmeasured() {
 /** How many things are set of what an ordinary board does not have. */
 function setOf({ due, notes, base, variants }: Piece): number {
   const { holes = [], hardware = [], edges = [], frame, courses, opening, hidden, mould, trace } = base;
-  const single = [due, notes, frame, courses, opening, hidden, mould, trace].filter(Boolean).length;
+  const single = [due, notes, base.board.made === 'sawn', frame, courses, opening, hidden, mould, trace].filter(Boolean).length;
   return single + holes.length + hardware.length + edges.length + (variants?.length ?? 0);
 }
 
@@ -160,6 +160,7 @@ export function BoardPanel() {
         <Holes />
         <HardwareList />
         <Edges />
+        <BoardMade />
         <FrameFields />
         <CourseFields />
         <OpeningFields />

@@ -4,6 +4,7 @@ import { useEffect, useState } from 'react';
 import { inUnit, rollLength } from '@/core/length';
 import type { Shelf, WithinCloth } from '@/core/plan';
 import { LengthField } from '@/ui/kit/fields/fields';
+import { Part } from '@/ui/kit/fields/lists';
 import { useSettings } from '@/ui/kit/settings';
 import { useJob } from '@/ui/kit/worker/use-job';
 import { usePiece, useSheet } from '@/ui/sheet/store';
@@ -28,45 +29,45 @@ export function OnlySoMuch({ shelf }: { shelf: Shelf | null }) {
     if (have === null) return;
     start({ piece, house, have, ...(shelf ? { shelf } : {}) });
     return stop;
-    // The store is read again at each look at the stage: its contents do not change under a question.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [piece, house, have, start, stop]);
+  }, [piece, house, have, shelf, start, stop]);
   const say = (mm: number): string => rollLength(mm, unit);
   return (
-    <div className="pt-3" data-within={have === null || running ? '' : (answer?.ways.length ?? '')}>
-      <LengthField
-        label="Cloth you have"
-        name="cloth you have"
-        hint="where there is no more to be had"
-        value={have}
-        onCommit={(next) => {
-          setHave(next);
-          return null;
-        }}
-      />
-      {running && (
-        <p className="text-xs flex items-center gap-2" role="status">
-          Laying it out on that… <progress className="progress w-20" value={done} aria-label="Ways tried" />
-        </p>
-      )}
-      {wrong && <p className="text-xs text-error">{wrong}</p>}
-      {have !== null && !running && answer && (
-        <>
-          <p className="text-sm" role="status">
-            {saysEnough(answer, piece.count, say)}
+    <div data-within={have === null || running ? '' : (answer?.ways.length ?? '')}>
+      <Part title="Only so much cloth">
+        <LengthField
+          label="Cloth you have"
+          name="cloth you have"
+          hint="where there is no more to be had"
+          value={have}
+          onCommit={(next) => {
+            setHave(next);
+            return null;
+          }}
+        />
+        {running && (
+          <p className="text-xs flex items-center gap-2" role="status">
+            Laying it out on that… <progress className="progress w-20" value={done} aria-label="Ways tried" />
           </p>
-          <ul className="space-y-2 pt-1">
-            {answer.ways.map((way) => (
-              <li key={way.id} className="text-sm border-l-3 border-secondary pl-2" data-way={way.id}>
-                {inUnit(way.words, unit)}
-                <button type="button" className="btn btn-sm btn-outline font-normal mt-1 block" onClick={() => apply(way.apply)}>
-                  Do this
-                </button>
-              </li>
-            ))}
-          </ul>
-        </>
-      )}
+        )}
+        {wrong && <p className="text-xs text-error">{wrong}</p>}
+        {have !== null && !running && answer && (
+          <>
+            <p className="text-sm" role="status">
+              {saysEnough(answer, piece.count, say)}
+            </p>
+            <ul className="space-y-2 pt-1">
+              {answer.ways.map((way) => (
+                <li key={way.id} className="text-sm border-l-3 border-secondary pl-2" data-way={way.id}>
+                  {inUnit(way.words, unit)}
+                  <button type="button" className="btn btn-sm btn-outline font-normal mt-1 block" onClick={() => apply(way.apply)}>
+                    Do this
+                  </button>
+                </li>
+              ))}
+            </ul>
+          </>
+        )}
+      </Part>
     </div>
   );
 }

@@ -1,6 +1,6 @@
 'use client';
 
-import { useEffect } from 'react';
+import { useEffect, useMemo } from 'react';
 import { inUnit, rollLength } from '@/core/length';
 import { savedAlready, type Saving } from '@/core/plan';
 import { useMoney, useSettings } from '@/ui/kit/settings';
@@ -46,12 +46,13 @@ export function Savings() {
   const { unit } = useSettings();
   const { store, wrong: unread } = useStore();
   const label = useSaid();
+  const shelf = useMemo(() => (store ? { wares: store.wares, stock: store.stock } : null), [store]);
   const { start, stop, running, done, wrong, answer } = useJob('savings');
   useEffect(() => {
     if (!store && !unread) return;
-    start({ piece, house, ...(store ? { shelf: { wares: store.wares, stock: store.stock } } : {}) });
+    start({ piece, house, ...(shelf ? { shelf } : {}) });
     return stop;
-  }, [piece, house, store, unread, start, stop]);
+  }, [piece, house, store, shelf, unread, start, stop]);
   return (
     <section aria-label="Ways to save" className="pt-3 mt-3 border-t border-base-content/25">
       <h3 className="font-semibold text-sm">Ways to save</h3>
@@ -75,7 +76,7 @@ export function Savings() {
           ))}
         </ul>
       )}
-      <OnlySoMuch shelf={store ? { wares: store.wares, stock: store.stock } : null} />
+      <OnlySoMuch shelf={shelf} />
     </section>
   );
 }
