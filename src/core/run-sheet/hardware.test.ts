@@ -133,8 +133,8 @@ describe('a board that is sawn', () => {
       overrides: mend.value as Piece['overrides'],
     };
     const other = mendOf(
-      longer,
-      planned(longer).warnings.find(({ code }) => code === 'board-larger-than-sheet')!,
+      wider,
+      planned(wider).warnings.find(({ code }) => code === 'board-larger-than-sheet')!,
     )!;
     expect(
       planned({ ...wider, base: { ...wider.base, courses: other.value as NonNullable<Piece['base']['courses']> } }).cut.board,
