@@ -29,7 +29,7 @@ export const hardwareKind = (kind: HardwareKind['id']): HardwareKind => HARDWARE
 /** Where a piece of hardware is while the work goes on. */
 export const HARDWARE_COMES = [
   { id: 'stays', name: 'Stays on' },
-  { id: 'refit', name: 'Comes off, goes back on' },
+  { id: 'refit', name: 'Goes back on' },
   { id: 'new', name: 'Bought new' },
 ] as const;
 
